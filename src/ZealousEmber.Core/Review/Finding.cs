@@ -1,0 +1,53 @@
+using NodaTime;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.Core.Review;
+
+/// <summary>How much a finding matters.</summary>
+public enum Severity
+{
+    /// <summary>Good to know.</summary>
+    Note,
+
+    /// <summary>Worth a look before firing.</summary>
+    Look,
+
+    /// <summary>Likely to spoil ware or hurt the kiln.</summary>
+    Danger,
+}
+
+/// <summary>Something an experienced colleague would say about a schedule.</summary>
+/// <param name="Id">The rule that speaks, stable across versions: <c>cools-no-further</c>.</param>
+/// <param name="Severity">How much it matters.</param>
+/// <param name="Segment">Index of the step it is about.</param>
+/// <param name="From">Where on the curve it begins.</param>
+/// <param name="To">Where on the curve it ends.</param>
+/// <param name="Text">What, in one plain sentence.</param>
+/// <param name="Why">Why it matters, in one more.</param>
+public sealed record Finding(string Id, Severity Severity, int Segment, Duration From, Duration To, string Text, string Why);
+
+/// <summary>Reads a timed schedule and says what is worth saying. More rules arrive with the ware and the kilns.</summary>
+public static class ScheduleReview
+{
+    /// <summary>Findings in the order of the steps; a well-made schedule gets none.</summary>
+    public static IReadOnlyList<Finding> Of(Schedule schedule, CompiledSchedule compiled)
+    {
+        var findings = new List<Finding>();
+        for (var i = 0; i < schedule.Segments.Length; i++)
+        {
+            if (CoolsNoFurther(schedule.Segments[i], i, compiled.Segments[i], schedule.Unit) is { } finding)
+                findings.Add(finding);
+        }
+        return findings;
+    }
+
+    /// <summary>"Off to 10 °C" in a room at 20: the kiln stops short of it.</summary>
+    private static Finding? CoolsNoFurther(Segment segment, int index, CompiledSegment compiled, TemperatureUnit unit)
+    {
+        if (segment.Target is not { } target || target >= compiled.To || compiled.To > compiled.From) return null;
+        return new Finding("cools-no-further", Severity.Note, index, compiled.Start, compiled.End,
+            $"Left to itself the kiln stops near {Words.Number(Math.Round(compiled.To.In(unit)))} {unit.Symbol()}, above the {Words.Number(target.In(unit))} asked for.",
+            "A kiln cools no further than the room it stands in, and the last degrees take very long.");
+    }
+}

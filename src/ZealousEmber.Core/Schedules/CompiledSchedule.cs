@@ -1,0 +1,79 @@
+using System.Collections.Immutable;
+using NodaTime;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.Core.Schedules;
+
+/// <summary>One step with its times.</summary>
+/// <param name="Start">Since the start of the firing.</param>
+/// <param name="Ramp">How long it takes to its target.</param>
+/// <param name="Hold">How long it stays there.</param>
+/// <param name="From">Temperature at the start.</param>
+/// <param name="To">Temperature reached; the target, or the coolest the kiln gets by itself.</param>
+public sealed record CompiledSegment(Duration Start, Duration Ramp, Duration Hold, Temperature From, Temperature To)
+{
+    /// <summary>When its target is reached.</summary>
+    public Duration RampEnd => Start + Ramp;
+
+    /// <summary>When the next step begins.</summary>
+    public Duration End => Start + Ramp + Hold;
+}
+
+/// <summary>A schedule with its times on a kiln: what the whole firing looks like if the kiln keeps up.</summary>
+/// <param name="Segments">One for each step of the schedule.</param>
+/// <param name="Curve">The whole curve; within a step it never turns round.</param>
+/// <param name="Powered">Until the power goes off for good: the end of the last step that is not "off".</param>
+public sealed record CompiledSchedule(ImmutableArray<CompiledSegment> Segments, Curve Curve, Duration Powered)
+{
+    /// <summary>From start to the end of the last step.</summary>
+    public Duration Total => Segments[^1].End;
+
+    /// <summary>
+    /// Times a schedule on a kiln. A climb or cooling at a rate is taken as asked; full power and off take the kiln's time.
+    /// </summary>
+    /// <param name="schedule">What is wanted.</param>
+    /// <param name="start">The kiln's temperature when it is switched on, −20 … 1400 °C.</param>
+    /// <param name="kiln">What the kiln does left to itself.</param>
+    /// <returns>A problem at <c>segments[0].target</c> when a first "off" would have to climb from the start.</returns>
+    public static Result<CompiledSchedule> From(Schedule schedule, Temperature start, IKilnPace kiln)
+    {
+        if (Schedule.CannotClimb(schedule.Segments[0], start))
+            return new Problem("segments[0].target", "With the power off the kiln cannot climb; this temperature is above the one it starts from.");
+
+        var segments = ImmutableArray.CreateBuilder<CompiledSegment>(schedule.Segments.Length);
+        var points = new List<CurvePoint> { new(0, start.Celsius) };
+        var (now, at, powered) = (Duration.Zero, start, Duration.Zero);
+        foreach (var segment in schedule.Segments)
+        {
+            var ramp = Ramp(segment, at, kiln);
+            var compiled = new CompiledSegment(now, Duration.FromMinutes(ramp[^1].Minutes), segment.Hold, at, Temperature.FromCelsius(ramp[^1].Celsius));
+            var startMinutes = now.TotalMinutes;
+            for (var i = 1; i < ramp.Count - 1; i++)
+                points.Add(ramp[i] with { Minutes = startMinutes + ramp[i].Minutes });
+            AddCorner(points, compiled.RampEnd, compiled.To);
+            AddCorner(points, compiled.End, compiled.To);
+            segments.Add(compiled);
+            (now, at) = (compiled.End, compiled.To);
+            if (segment.Pace is not Pace.NaturalPace || segment.Hold > Duration.Zero) powered = now;
+        }
+        return new CompiledSchedule(segments.MoveToImmutable(), new Curve(points), powered);
+    }
+
+    private static IReadOnlyList<CurvePoint> Ramp(Segment segment, Temperature from, IKilnPace kiln)
+    {
+        var to = segment.Target ?? kiln.Opens;
+        if (segment.Target is null && to >= from) return [new CurvePoint(0, from.Celsius)];
+        return segment.Pace switch
+        {
+            Pace.RatePace { Rate: var rate } => [new(0, from.Celsius), new(((to - from).Abs() / rate).TotalMinutes, to.Celsius)],
+            Pace.FullPace when to > from => kiln.Climb(from, to),
+            _ => kiln.Cool(from, to),
+        };
+    }
+
+    private static void AddCorner(List<CurvePoint> points, Duration at, Temperature temperature)
+    {
+        var corner = new CurvePoint(at.TotalMinutes, temperature.Celsius);
+        if (points[^1] != corner) points.Add(corner);
+    }
+}
