@@ -37,7 +37,7 @@ public static class NotationWriter
             _ => "off",
         });
         if (segment.Target is { } target) text.Append(" to ").Append(Plain(target.In(unit)));
-        if (segment.Hold > Duration.Zero) text.Append(" hold ").Append(Time(segment.Hold.TotalMinutes));
+        if (segment.Hold > Duration.Zero) text.Append(" hold ").Append(Time(segment.HoldMinutes));
         text.Append(segment.Atmosphere switch
         {
             Atmosphere.Oxidising => " in oxidation",

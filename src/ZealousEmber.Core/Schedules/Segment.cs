@@ -15,8 +15,11 @@ public sealed record Segment
     /// <summary>Where it goes, −20 … 1400 °C; none only for a last "off", which cools until the kiln may be opened.</summary>
     public Temperature? Target { get; }
 
-    /// <summary>How long it stays there, 0 … 99 h.</summary>
+    /// <summary>How long it stays there, 0 … 99 h, to the millisecond.</summary>
     public Duration Hold { get; }
+
+    /// <summary>The hold in minutes, the very number it was given as (for up to four decimals).</summary>
+    public double HoldMinutes => Hold.TotalMilliseconds / 60_000;
 
     /// <summary>Why the step is there, one line, or nothing.</summary>
     public string? Reason { get; }
@@ -86,7 +89,7 @@ public sealed record Segment
 
         return problems.Count > 0
             ? Result<Segment>.Failed(problems)
-            : new Segment(checkedPace!, checkedTarget, Duration.FromMinutes(minutes), line, atmosphere);
+            : new Segment(checkedPace!, checkedTarget, Duration.FromMilliseconds((long)Math.Round(minutes * 60_000)), line, atmosphere);
     }
 
     private static Result<Pace> ReadRate(double? rate, TemperatureUnit unit)

@@ -15,7 +15,7 @@ public readonly record struct Temperature : IComparable<Temperature>
     /// <summary>A temperature from °C. Out of range (NaN, infinite, below −273.15) throws: check what people type first.</summary>
     public static Temperature FromCelsius(double celsius) =>
         double.IsFinite(celsius) && celsius >= AbsoluteZero
-            ? new(celsius)
+            ? new(celsius + 0.0) // −0 becomes 0
             : throw new ArgumentOutOfRangeException(nameof(celsius), celsius, "not a temperature");
 
     /// <summary>A temperature from a number on a scale; throws as <see cref="FromCelsius"/> does.</summary>
