@@ -29,13 +29,9 @@ public static class NotationWriter
     private static string Step(Segment segment, TemperatureUnit unit, Temperature from)
     {
         var text = new StringBuilder();
-        if (segment.Pace is Pace.RatePace && segment.Target < from) text.Append("cool ");
-        text.Append(segment.Pace switch
-        {
-            Pace.RatePace { Rate: var rate } => RateOrTime(rate, segment.Target!.Value, unit, from),
-            Pace.FullPace => "full",
-            _ => "off",
-        });
+        if (segment.Pace.Kind == PaceKind.Rate && segment.Target < from) text.Append("cool ");
+        text.Append(segment.Pace.Rate is { } rate ? RateOrTime(rate, segment.Target!.Value, unit, from)
+            : segment.Pace.Kind == PaceKind.Full ? "full" : "off");
         if (segment.Target is { } target) text.Append(" to ").Append(Plain(target.In(unit)));
         if (segment.Hold > Duration.Zero) text.Append(" hold ").Append(Time(segment.HoldMinutes));
         text.Append(segment.Atmosphere switch

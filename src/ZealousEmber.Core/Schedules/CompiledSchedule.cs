@@ -54,7 +54,7 @@ public sealed record CompiledSchedule(ImmutableArray<CompiledSegment> Segments, 
             AddCorner(points, compiled.End, compiled.To);
             segments.Add(compiled);
             (now, at) = (compiled.End, compiled.To);
-            if (segment.Pace is not Pace.NaturalPace || segment.Hold > Duration.Zero) powered = now;
+            if (segment.Pace.Kind != PaceKind.Natural || segment.Hold > Duration.Zero) powered = now;
         }
         return new CompiledSchedule(segments.MoveToImmutable(), new Curve(points), powered);
     }
@@ -63,12 +63,9 @@ public sealed record CompiledSchedule(ImmutableArray<CompiledSegment> Segments, 
     {
         var to = segment.Target ?? kiln.Opens;
         if (segment.Target is null && to >= from) return [new CurvePoint(0, from.Celsius)];
-        return segment.Pace switch
-        {
-            Pace.RatePace { Rate: var rate } => [new(0, from.Celsius), new(((to - from).Abs() / rate).TotalMinutes, to.Celsius)],
-            Pace.FullPace when to > from => kiln.Climb(from, to),
-            _ => kiln.Cool(from, to),
-        };
+        if (segment.Pace.Rate is { } rate)
+            return [new(0, from.Celsius), new(((to - from).Abs() / rate).TotalMinutes, to.Celsius)];
+        return to > from ? kiln.Climb(from, to) : kiln.Cool(from, to);
     }
 
     private static void AddCorner(List<CurvePoint> points, Duration at, Temperature temperature)

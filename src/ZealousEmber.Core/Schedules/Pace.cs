@@ -18,14 +18,30 @@ public abstract record Pace
         ? new RatePace(rate)
         : throw new ArgumentOutOfRangeException(nameof(rate), rate, "a pace is more than nothing");
 
-    /// <summary>A steady rate, more than nothing.</summary>
-    public sealed record RatePace(Rate Rate) : Pace;
+    /// <summary>Which of the three it is.</summary>
+    public PaceKind Kind => this switch { RatePace => PaceKind.Rate, FullPace => PaceKind.Full, _ => PaceKind.Natural };
 
-    /// <summary>See <see cref="Full"/>.</summary>
-    public sealed record FullPace : Pace;
+    /// <summary>The rate, where it goes at one.</summary>
+    public Rate? Rate => (this as RatePace)?.Steady;
 
-    /// <summary>See <see cref="Natural"/>.</summary>
-    public sealed record NaturalPace : Pace;
+    private sealed record RatePace(Rate Steady) : Pace;
+
+    private sealed record FullPace : Pace;
+
+    private sealed record NaturalPace : Pace;
+}
+
+/// <summary>The three paces by name.</summary>
+public enum PaceKind
+{
+    /// <summary>Degrees an hour.</summary>
+    Rate,
+
+    /// <summary>As fast as the kiln can.</summary>
+    Full,
+
+    /// <summary>Power off.</summary>
+    Natural,
 }
 
 /// <summary>What the kiln's air is meant to be during a step; nothing said means the kiln's own habit.</summary>

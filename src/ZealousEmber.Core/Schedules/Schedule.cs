@@ -90,7 +90,7 @@ public sealed record Schedule
 
     /// <summary>True when a step with the power off is asked to go up.</summary>
     internal static bool CannotClimb(Segment segment, Temperature from) =>
-        segment.Pace is Pace.NaturalPace && segment.Target is { } target && target > from;
+        segment.Pace.Kind == PaceKind.Natural && segment.Target is { } target && target > from;
 
     private static ImmutableArray<string> CheckTags(IReadOnlyList<string?> tags, List<Problem> problems)
     {

@@ -107,16 +107,3 @@ public sealed record Segment
         };
     }
 }
-
-/// <summary>The three paces as a choice, before the rate is known to be right.</summary>
-public enum PaceKind
-{
-    /// <summary>Degrees an hour.</summary>
-    Rate,
-
-    /// <summary>As fast as the kiln can.</summary>
-    Full,
-
-    /// <summary>Power off.</summary>
-    Natural,
-}

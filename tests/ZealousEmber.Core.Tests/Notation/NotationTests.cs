@@ -14,7 +14,7 @@ public class NotationTests
         var result = NotationReader.Read(text, unit);
         result.Error.ShouldBeNull(text);
         return [.. result.Segments.Select(s => FormattableString.Invariant(
-            $"{(s.Pace is Pace.RatePace r ? Math.Round(r.Rate.KelvinsPerHour, 3).ToString("0.###") : s.Pace is Pace.FullPace ? "full" : "off")} {Math.Round(s.Target?.Celsius ?? -1, 2):0.##} {s.Hold.TotalMinutes:0.##}"))];
+            $"{(s.Pace.Rate is { } r ? Math.Round(r.KelvinsPerHour, 3).ToString("0.###") : s.Pace.Kind == PaceKind.Full ? "full" : "off")} {Math.Round(s.Target?.Celsius ?? -1, 2):0.##} {s.Hold.TotalMinutes:0.##}"))];
     }
 
     private static NotationError Fail(string text) => NotationReader.Read(text, TemperatureUnit.Celsius).Error.ShouldNotBeNull(text);

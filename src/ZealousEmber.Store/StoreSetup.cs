@@ -1,0 +1,29 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+using ZealousEmber.Store.Schedules;
+
+namespace ZealousEmber.Store;
+
+/// <summary>Brings the store into a program.</summary>
+public static class StoreSetup
+{
+    /// <summary>Adds the database file <c>ember.db</c> in a folder, and the stores that read and write it.</summary>
+    public static IServiceCollection AddStudioStore(this IServiceCollection services, string folder)
+    {
+        var file = Path.Combine(folder, "ember.db");
+        services.AddDbContext<StudioContext>(options => options.UseSqlite($"Data Source={file};Default Timeout=10"));
+        services.AddScoped<ScheduleStore>();
+        return services;
+    }
+
+    /// <summary>Makes the folder and brings the file to the present shape.</summary>
+    public static async Task Prepare(IServiceProvider services, string folder)
+    {
+        Directory.CreateDirectory(folder);
+        await using var scope = services.CreateAsyncScope();
+        var context = scope.ServiceProvider.GetRequiredService<StudioContext>();
+        await context.Database.MigrateAsync();
+        // Readers do not wait for a writer; the setting stays with the file.
+        await context.Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL");
+    }
+}
