@@ -28,6 +28,9 @@ public sealed record CompiledSchedule(ImmutableArray<CompiledSegment> Segments, 
     /// <summary>From start to the end of the last step.</summary>
     public Duration Total => Segments[^1].End;
 
+    /// <summary>When the power goes off for good, if the firing ends with the kiln cooling by itself.</summary>
+    public Duration? PowerOff => Powered < Total ? Powered : null;
+
     /// <summary>
     /// Times a schedule on a kiln. A climb or cooling at a rate is taken as asked; full power and off take the kiln's time.
     /// </summary>

@@ -87,6 +87,59 @@ public sealed class Curve
     /// <summary>The steepest fall of any piece as a negative rate, 0 when it never falls. Jumps do not count.</summary>
     public Rate FastestFall => Rate.PerHour(Math.Min(0, Slopes().DefaultIfEmpty(0).Min()));
 
+    /// <summary>When it first climbs through a temperature; nothing if it never does, or starts above it.</summary>
+    public Duration? FirstRiseThrough(Temperature temperature)
+    {
+        for (var i = 1; i < points.Length; i++)
+        {
+            if (points[i - 1].Celsius < temperature.Celsius && points[i].Celsius >= temperature.Celsius)
+                return Crossing(points[i - 1], points[i], temperature);
+        }
+        return null;
+    }
+
+    /// <summary>When it last falls through a temperature; nothing if it never does, or ends above it.</summary>
+    public Duration? LastFallThrough(Temperature temperature)
+    {
+        for (var i = points.Length - 1; i > 0; i--)
+        {
+            if (points[i - 1].Celsius > temperature.Celsius && points[i].Celsius <= temperature.Celsius)
+                return Crossing(points[i - 1], points[i], temperature);
+            if (points[i].Celsius > temperature.Celsius) return null;
+        }
+        return null;
+    }
+
+    /// <summary>
+    /// The same curve with fewer points: none of those left out is further from the new line than the tolerance.
+    /// Ramer 1972, Douglas and Peucker 1973, with the distance taken in degrees at the same time.
+    /// </summary>
+    public Curve Thinned(TemperatureDifference tolerance)
+    {
+        var kept = new bool[points.Length];
+        kept[0] = kept[^1] = true;
+        var pieces = new Stack<(int From, int To)>([(0, points.Length - 1)]);
+        while (pieces.TryPop(out var piece))
+        {
+            var (worst, distance) = (0, tolerance.Kelvins);
+            var (a, b) = (points[piece.From], points[piece.To]);
+            for (var i = piece.From + 1; i < piece.To; i++)
+            {
+                var share = b.Minutes > a.Minutes ? (points[i].Minutes - a.Minutes) / (b.Minutes - a.Minutes) : 0;
+                var off = Math.Abs(points[i].Celsius - (a.Celsius + share * (b.Celsius - a.Celsius)));
+                if (off > distance) (worst, distance) = (i, off);
+            }
+            if (worst == 0) continue;
+            kept[worst] = true;
+            pieces.Push((piece.From, worst));
+            pieces.Push((worst, piece.To));
+        }
+        return new Curve(points.Where((_, i) => kept[i]));
+    }
+
+    private static Duration Crossing(CurvePoint a, CurvePoint b, Temperature temperature) =>
+        Duration.FromMinutes(a.Minutes + (b.Minutes - a.Minutes) * (temperature.Celsius - a.Celsius) / (b.Celsius - a.Celsius));
+
     private static double MinutesInBand(CurvePoint a, CurvePoint b, double low, double high)
     {
         var minutes = b.Minutes - a.Minutes;

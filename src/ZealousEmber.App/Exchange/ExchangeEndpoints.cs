@@ -1,0 +1,120 @@
+using System.Text.Json;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.AspNetCore.Http.Metadata;
+using Microsoft.Extensions.Options;
+using ZealousEmber.App.Http;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.Core;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Store.Schedules;
+
+namespace ZealousEmber.App.Exchange;
+
+/// <summary>Schedules in a file; docs/formats.md and docs/schedules.schema.json describe it.</summary>
+/// <param name="Format">Always <c>zealous-ember-schedules</c>.</param>
+/// <param name="Version">1.</param>
+public sealed record ScheduleFile(string? Format, int? Version, IReadOnlyList<ScheduleContract?>? Schedules)
+{
+    internal const string FormatName = "zealous-ember-schedules";
+}
+
+/// <summary>What an import brought in.</summary>
+public sealed record ImportResponse(IReadOnlyList<StoredScheduleContract> Imported);
+
+/// <summary>Schedules out of the program and into it, in open formats.</summary>
+internal static class ExchangeEndpoints
+{
+    private const int MostAtOnce = 500;
+
+    public static void MapExchange(this WebApplication app)
+    {
+        var api = app.MapGroup("/api/schedules").WithTags("Exchange");
+        api.MapGet("export", Export).WithSummary("Schedules as a file: ?ids=1,2 (all when left out), ?format=json or csv")
+            .Produces<ScheduleFile>().ProducesValidationProblem(422);
+        api.MapPost("import", Import).WithSummary("Take in a file, JSON or CSV; all of it or nothing")
+            .Accepts<ScheduleFile>("application/json", "text/csv")
+            .WithMetadata(new BodySize(BodyLimit.Import))
+            .Produces<ImportResponse>(201).ProducesValidationProblem(422);
+    }
+
+    private sealed record BodySize(long? MaxRequestBodySize) : IRequestSizeLimitMetadata;
+
+    private static async Task<IResult> Export(string? ids, string? format, ScheduleStore store, IOptions<JsonOptions> json, CancellationToken cancel)
+    {
+        var wanted = (ids ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        if (wanted.Any(w => !int.TryParse(w, out _)))
+            return ClearProblems.Of([new Problem("ids", "The numbers of the schedules, with commas between: ids=1,2.")]);
+        var numbers = wanted.Select(int.Parse).ToHashSet();
+        var found = (await store.Search(new ScheduleQuery(), cancel)).Where(s => numbers.Count == 0 || numbers.Contains(s.Id)).ToList();
+        if (numbers.Except(found.Select(s => s.Id)).ToList() is [var missing, ..]) return ClearProblems.Missing($"schedule {missing}");
+
+        var name = found.Count == 1 ? FileName(found[0].Schedule.Name) : "schedules";
+        var schedules = found.Select(s => ScheduleMapping.Write(s.Schedule)).ToList();
+        return format?.ToLowerInvariant() switch
+        {
+            null or "" or "json" => Results.File(
+                JsonSerializer.SerializeToUtf8Bytes(new ScheduleFile(ScheduleFile.FormatName, 1, schedules), new JsonSerializerOptions(json.Value.SerializerOptions) { WriteIndented = true }),
+                "application/json", $"{name}.json"),
+            "csv" => Results.File(ScheduleCsv.Write(schedules), "text/csv; charset=utf-8", $"{name}.csv"),
+            _ => ClearProblems.Of([new Problem("format", "A format is json or csv.")]),
+        };
+    }
+
+    private static async Task<IResult> Import(HttpRequest request, ScheduleStore store, IOptions<JsonOptions> json, CancellationToken cancel)
+    {
+        var wire = request.ContentType?.StartsWith("text/csv", StringComparison.OrdinalIgnoreCase) == true
+            ? await ReadCsv(request, cancel)
+            : await ReadJson(request, json.Value.SerializerOptions, cancel);
+        if (!wire.IsOk) return ClearProblems.Of(wire.Problems);
+
+        var problems = new List<Problem>();
+        var schedules = new List<Schedule>();
+        foreach (var (i, one) in wire.Value.Index())
+        {
+            var read = ScheduleMapping.Read(one);
+            problems.AddRange(read.Problems.Select(p => p.Under($"schedules[{i}]")));
+            if (read.IsOk) schedules.Add(read.Value);
+        }
+        if (problems.Count > 0) return ClearProblems.Of(problems);
+        var kept = await store.Add(schedules, cancel);
+        return Results.Created("/api/schedules", new ImportResponse([.. kept.Select(ScheduleEndpoints.Write)]));
+    }
+
+    private static async Task<Result<IReadOnlyList<ScheduleContract?>>> ReadCsv(HttpRequest request, CancellationToken cancel)
+    {
+        using var reader = new StreamReader(request.Body);
+        return Count(ScheduleCsv.Read(await reader.ReadToEndAsync(cancel)));
+    }
+
+    private static async Task<Result<IReadOnlyList<ScheduleContract?>>> ReadJson(HttpRequest request, JsonSerializerOptions options, CancellationToken cancel)
+    {
+        ScheduleFile? file;
+        try
+        {
+            file = await JsonSerializer.DeserializeAsync<ScheduleFile>(request.Body, options, cancel);
+        }
+        catch (JsonException error)
+        {
+            throw new BadHttpRequestException("unreadable", StatusCodes.Status400BadRequest, error);
+        }
+        if (file?.Format != ScheduleFile.FormatName)
+            return new Problem("format", $"This file does not say that it holds schedules; expected \"format\": \"{ScheduleFile.FormatName}\".");
+        if (file.Version != 1)
+            return new Problem("version", $"This file is of version {file.Version?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "none"}; this program reads version 1.");
+        return Count(Result(file.Schedules ?? []));
+    }
+
+    private static Result<IReadOnlyList<ScheduleContract?>> Result(IReadOnlyList<ScheduleContract?> schedules) => new List<ScheduleContract?>(schedules);
+
+    private static Result<IReadOnlyList<ScheduleContract?>> Count(Result<IReadOnlyList<ScheduleContract?>> read) => !read.IsOk ? read
+        : read.Value.Count == 0 ? new Problem("schedules", "There is no schedule in this file.")
+        : read.Value.Count > MostAtOnce ? new Problem("schedules", $"At most {MostAtOnce} schedules can be taken in at once; this file has {read.Value.Count}.")
+        : read;
+
+    private static string FileName(string name)
+    {
+        var plain = new string([.. name.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]).Trim('-');
+        while (plain.Contains("--", StringComparison.Ordinal)) plain = plain.Replace("--", "-", StringComparison.Ordinal);
+        return plain.Length > 0 ? plain : "schedule";
+    }
+}

@@ -1,0 +1,74 @@
+using System.ComponentModel.DataAnnotations;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.App.Preview;
+
+/// <summary>What a preview is made from.</summary>
+/// <param name="Schedule">The schedule as it stands on the desk; it needs no name yet.</param>
+/// <param name="StartTemperature">Of the kiln when it is switched on, in the schedule's unit; 20 °C when missing.</param>
+/// <param name="KilnId">A kiln of the studio; none yet, so a plain generic kiln is taken.</param>
+/// <param name="Start">When it is switched on, with its offset: 2026-11-24T17:30:00+00:00.</param>
+/// <param name="Between">Bands of temperature whose time is wanted.</param>
+public sealed record PreviewRequest(
+    ScheduleContract? Schedule, double? StartTemperature = null, int? KilnId = null, string? Start = null, IReadOnlyList<BandRequest?>? Between = null);
+
+/// <summary>Two temperatures, either way round.</summary>
+public sealed record BandRequest(double? From, double? To);
+
+/// <summary>A schedule with its times; numbers in the schedule's unit.</summary>
+/// <param name="TotalMinutes">To the end of the last step.</param>
+/// <param name="PoweredMinutes">Until the power goes off for good.</param>
+/// <param name="FastestRise">Degrees an hour.</param>
+/// <param name="FastestFall">Degrees an hour, without a sign.</param>
+/// <param name="Line">The schedule in shorthand.</param>
+/// <param name="KilnNote">What full power and off were taken to be; nothing when the schedule has neither.</param>
+public sealed record PreviewResponse(
+    [property: AllowedValues("C", "F")] string Unit, double StartTemperature, double TotalMinutes, double PoweredMinutes, double Peak,
+    double FastestRise, double FastestFall, string Line, string? KilnNote,
+    IReadOnlyList<SegmentTimes> Segments, IReadOnlyList<CurvePointContract> Curve, IReadOnlyList<BandContract> Bands,
+    IReadOnlyList<MomentContract> Moments, IReadOnlyList<TimeBetweenContract> TimeBetween, IReadOnlyList<FindingContract> Findings,
+    IReadOnlyList<CautionContract> Cautions);
+
+/// <summary>Times of one step.</summary>
+/// <param name="StartsAt">Clock time, where a start was given.</param>
+public sealed record SegmentTimes(
+    double StartMinute, double RampMinutes, double HoldMinutes, double EndMinute, double From, double To,
+    [property: AllowedValues("up", "down", "level")] string Direction, DateTimeOffset? StartsAt, DateTimeOffset? EndsAt);
+
+/// <summary>A point of a curve.</summary>
+public sealed record CurvePointContract(double Minute, double Temperature)
+{
+    internal static IReadOnlyList<CurvePointContract> From(Curve curve, TemperatureUnit unit)
+    {
+        var points = new CurvePointContract[curve.Points.Length];
+        for (var i = 0; i < points.Length; i++)
+            points[i] = new(curve.Points[i].Minutes, Temperature_(curve.Points[i].Celsius, unit));
+        return points;
+    }
+
+    private static double Temperature_(double celsius, TemperatureUnit unit) => Core.Units.Temperature.FromCelsius(celsius).In(unit);
+}
+
+/// <summary>A span of temperature in which something happens to clay.</summary>
+public sealed record BandContract(string Name, double From, double To, string Why);
+
+/// <summary>A moment people plan their day by.</summary>
+public sealed record MomentContract(
+    [property: AllowedValues("past-boiling", "quartz-rising", "top", "cooling-begins", "power-off", "quartz-falling", "may-open")] string Kind,
+    double Minute, double Temperature, DateTimeOffset? At);
+
+/// <summary>Time spent between two temperatures.</summary>
+public sealed record TimeBetweenContract(double From, double To, double RisingMinutes, double FallingMinutes);
+
+/// <summary>What an experienced colleague would say.</summary>
+/// <param name="Fix">What would mend it; none yet.</param>
+public sealed record FindingContract(
+    string Id, [property: AllowedValues("note", "look", "danger")] string Severity, int Segment, double FromMinute, double ToMinute, string Text, string Why, FixContract? Fix);
+
+/// <summary>A short word of safety at the step it belongs to.</summary>
+public sealed record CautionContract(int Segment, string Text);
+
+/// <summary>A mend as shorthand for the step it replaces.</summary>
+public sealed record FixContract(string Text, int Segment, SegmentContract Step);

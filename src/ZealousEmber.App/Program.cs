@@ -1,0 +1,70 @@
+using System.Text.Json.Serialization;
+using Scalar.AspNetCore;
+using Serilog;
+using Serilog.Events;
+using ZealousEmber.App.Exchange;
+using ZealousEmber.App.Http;
+using ZealousEmber.App.Notation;
+using ZealousEmber.App.Preview;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.Store;
+using ZealousEmber.Store.Demo;
+
+var builder = WebApplication.CreateBuilder(args);
+var dataFolder = Path.GetFullPath(builder.Configuration["EMBER_DATA"] is { Length: > 0 } folder ? folder : "data");
+
+// Closed by default: this machine only, whatever else is configured.
+builder.WebHost.UseUrls($"http://127.0.0.1:{builder.Configuration["PORT"] ?? "5080"}");
+builder.WebHost.ConfigureKestrel(kestrel =>
+{
+    kestrel.AddServerHeader = false;
+    kestrel.Limits.MaxRequestBodySize = BodyLimit.Usual;
+});
+builder.Services.AddSerilog(log => log
+    .MinimumLevel.Is(LogEventLevel.Warning)
+    .MinimumLevel.Override("ZealousEmber", LogEventLevel.Information)
+    .WriteTo.Console());
+builder.Services.ConfigureHttpJsonOptions(json =>
+{
+    json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
+    json.SerializerOptions.Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
+});
+builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddStudioStore(dataFolder);
+builder.Services.AddClearProblems();
+builder.Services.AddApiDescription();
+builder.Services.AddResponseCompression();
+
+var app = builder.Build();
+app.UseExceptionHandler();
+app.UseStatusCodePages();
+app.UseResponseCompression();
+app.UseMiddleware<Guard>();
+app.UseShippedPages();
+
+app.MapGet("/api/health", () => Results.Ok(new Health("ok")))
+    .WithSummary("Whether the program answers").Produces<Health>();
+app.MapSchedules();
+app.MapExchange();
+app.MapPreview();
+app.MapNotation();
+app.MapOpenApi();
+app.MapScalarApiReference("/api/docs", docs => docs.WithTitle("Zealous Ember API").DisableDefaultFonts().DisableAgent().HideClientButton());
+app.Map("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, detail: "There is nothing at this address."))
+    .ExcludeFromDescription();
+app.MapFallbackToFile("index.html", ShippedPages.FileOptions);
+
+await StoreSetup.Prepare(app.Services, dataFolder);
+if (args.Contains("--demo"))
+{
+    await using var scope = app.Services.CreateAsyncScope();
+    await SaltmarshLane.Seed(scope.ServiceProvider.GetRequiredService<StudioContext>(), TimeProvider.System);
+}
+await app.RunAsync();
+
+/// <summary>Answer of the health check.</summary>
+/// <param name="Status">Always <c>ok</c>; a program that is not does not answer.</param>
+internal sealed record Health(string Status);
+
+/// <summary>Named so that tests can start the program.</summary>
+public partial class Program;

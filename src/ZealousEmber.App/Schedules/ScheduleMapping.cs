@@ -1,0 +1,79 @@
+using ZealousEmber.Core;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.App.Schedules;
+
+/// <summary>Between the wire and the core.</summary>
+internal static class ScheduleMapping
+{
+    /// <summary>The checked schedule, or every problem found, each at its field.</summary>
+    public static Result<Schedule> Read(ScheduleContract? wire)
+    {
+        if (wire is null) return new Problem("", "A schedule is missing here.");
+        var problems = new List<Problem>();
+        var kind = WireWords.Kinds.Read(wire.Kind);
+        if (kind is null) problems.Add(new Problem("kind", WireWords.Kinds.Refuse(wire.Kind, "a kind of firing")));
+        var unit = ReadUnit(wire.Unit, "unit", problems);
+        var segments = ReadSegments(wire.Segments, unit ?? TemperatureUnit.Celsius, problems);
+
+        // With a step missing the rules between steps would speak of the wrong ones.
+        var schedule = Schedule.Create(wire.Name, kind ?? ScheduleKind.Glaze, unit ?? TemperatureUnit.Celsius, segments ?? Placeholder, wire.Notes, wire.Tags);
+        problems.AddRange(schedule.Problems);
+        return problems.Count > 0 ? Result<Schedule>.Failed(problems) : schedule;
+    }
+
+    /// <summary>A unit, or nothing and a problem.</summary>
+    public static TemperatureUnit? ReadUnit(string? letter, string field, List<Problem> problems)
+    {
+        var unit = WireWords.Units.Read(letter);
+        if (unit is null) problems.Add(new Problem(field, WireWords.Units.Refuse(letter, "a unit of temperature")));
+        return unit;
+    }
+
+    public static ScheduleContract Write(Schedule schedule) => new(
+        schedule.Name,
+        WireWords.Kinds.Say(schedule.Kind),
+        schedule.Unit.Letter(),
+        [.. schedule.Segments.Select(s => Write(s, schedule.Unit))],
+        schedule.Notes,
+        schedule.Tags);
+
+    public static SegmentContract Write(Segment segment, TemperatureUnit unit) => new(
+        WireWords.Paces.Say(segment.Pace.Kind),
+        segment.Pace.Rate?.PerHourIn(unit),
+        segment.Target?.In(unit),
+        segment.HoldMinutes,
+        segment.Reason,
+        segment.Atmosphere is { } air ? WireWords.Atmospheres.Say(air) : null);
+
+    private static readonly IReadOnlyList<Segment> Placeholder =
+        [Segment.Create(PaceKind.Full, null, 100, null, TemperatureUnit.Celsius).Value];
+
+    /// <summary>The steps, or nothing when any of them is wrong.</summary>
+    private static List<Segment>? ReadSegments(IReadOnlyList<SegmentContract?>? wire, TemperatureUnit unit, List<Problem> problems)
+    {
+        var segments = new List<Segment>();
+        var before = problems.Count;
+        // Beyond the most there may be, one message says so; four hundred more would not help.
+        foreach (var (i, step) in (wire ?? []).Take(ScheduleLimits.Segments).Index())
+        {
+            var read = ReadSegment(step, unit);
+            problems.AddRange(read.Problems.Select(p => p.Under($"segments[{i}]")));
+            if (read.IsOk) segments.Add(read.Value);
+        }
+        if (wire?.Count > ScheduleLimits.Segments)
+            problems.Add(new Problem("segments", $"A schedule has at most {ScheduleLimits.Segments} steps; this one has {wire.Count}."));
+        return problems.Count == before ? segments : null;
+    }
+
+    private static Result<Segment> ReadSegment(SegmentContract? wire, TemperatureUnit unit)
+    {
+        if (wire is null) return new Problem("", "A step is missing here.");
+        var atmosphere = WireWords.Atmospheres.Read(wire.Atmosphere);
+        var segment = Segment.Create(WireWords.Paces.Read(wire.Pace), wire.Rate, wire.Target, wire.HoldMinutes, unit, wire.Reason, atmosphere);
+        return wire.Atmosphere is { Length: > 0 } && atmosphere is null
+            ? Result<Segment>.Failed([.. segment.Problems, new Problem("atmosphere", WireWords.Atmospheres.Refuse(wire.Atmosphere, "an atmosphere"))])
+            : segment;
+    }
+}
