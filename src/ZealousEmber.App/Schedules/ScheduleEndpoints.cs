@@ -1,3 +1,4 @@
+using System.ComponentModel.DataAnnotations;
 using NodaTime;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Preview;
@@ -12,7 +13,9 @@ namespace ZealousEmber.App.Schedules;
 
 /// <summary>A kept schedule.</summary>
 public sealed record StoredScheduleContract(
-    int Id, int Version, DateTimeOffset UpdatedAt, string Name, string Kind, string Unit, IReadOnlyList<SegmentContract> Segments, string? Notes, IReadOnlyList<string> Tags);
+    int Id, int Version, DateTimeOffset UpdatedAt, string Name,
+    [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string Kind, [property: AllowedValues("C", "F")] string Unit,
+    IReadOnlyList<SegmentContract> Segments, string? Notes, IReadOnlyList<string> Tags);
 
 /// <summary>A schedule as a line in the library: enough to know it by and to draw it small.</summary>
 /// <param name="Line">The whole in shorthand.</param>
@@ -20,11 +23,13 @@ public sealed record StoredScheduleContract(
 /// <param name="PoweredMinutes">Until the power goes off for good.</param>
 /// <param name="Curve">The curve with few points.</param>
 public sealed record ScheduleSummary(
-    int Id, int Version, DateTimeOffset UpdatedAt, string Name, string Kind, string Unit, IReadOnlyList<string> Tags, int Steps,
+    int Id, int Version, DateTimeOffset UpdatedAt, string Name,
+    [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string Kind, [property: AllowedValues("C", "F")] string Unit,
+    IReadOnlyList<string> Tags, int Steps,
     string Line, double Peak, double TotalMinutes, double PoweredMinutes, IReadOnlyList<CurvePointContract> Curve);
 
 /// <summary>A version of a schedule.</summary>
-public sealed record VersionSummary(int Number, DateTimeOffset SavedAt, string Name, string Line, double Peak, string Unit);
+public sealed record VersionSummary(int Number, DateTimeOffset SavedAt, string Name, string Line, double Peak, [property: AllowedValues("C", "F")] string Unit);
 
 /// <summary>A tag and how many schedules carry it.</summary>
 public sealed record TagCount(string Tag, int Count);

@@ -1,0 +1,43 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+type Schemas = components['schemas'];
+export type Schedule = Schemas['StoredScheduleContract'];
+export type ScheduleBody = Schemas['ScheduleContract'];
+export type ScheduleSummary = Schemas['ScheduleSummary'];
+export type Segment = Schemas['SegmentContract'];
+export type Preview = Schemas['PreviewResponse'];
+export type CurvePoint = Schemas['CurvePointContract'];
+export type Moment = Schemas['MomentContract'];
+export type VersionSummary = Schemas['VersionSummary'];
+export type Unit = Preview['unit'];
+
+/** One way to the server; answers are typed from its own description. */
+export const api = createClient<paths>({ baseUrl: '/' });
+
+/** A problem as the server tells it (RFC 9457), with our fields. */
+export interface Problem {
+  status?: number | null;
+  title?: string | null;
+  detail?: string | null;
+  errors?: Record<string, string[]>;
+  position?: number;
+  length?: number;
+  current?: Schedule;
+}
+
+/** The first message of each field, under the field's path without a leading part. */
+export function fieldErrors(problem: Problem | undefined, prefix = ''): Record<string, string> {
+  const fields: Record<string, string> = {};
+  for (const [path, messages] of Object.entries(problem?.errors ?? {})) {
+    const short = prefix && path.startsWith(prefix) ? path.slice(prefix.length) : path;
+    if (messages[0]) fields[short] = messages[0];
+  }
+  return fields;
+}
+
+/** What to tell somebody when a call did not work out; a failed fetch says that nothing was lost. */
+export function sayProblem(error: unknown): string {
+  const problem = error as Problem | undefined;
+  return problem?.detail ?? problem?.title ?? 'The program does not answer. What you wrote is kept here.';
+}

@@ -1,0 +1,248 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import type { CurvePoint, Preview, Unit } from '$lib/api/client';
+  import { clock, degrees, duration } from '$lib/format';
+  import { makeFrame, temperatureTicks, timeTicks, type Frame } from './frame';
+  import { glowStops } from './glow';
+  import { path, temperatureAt } from './line';
+
+  interface Props {
+    curve: readonly CurvePoint[];
+    unit: Unit;
+    bands?: Preview['bands'];
+    /** When the firing starts; the axis then shows clock times. */
+    start?: Date | null;
+    /** A second firing, drawn thin. */
+    other?: readonly CurvePoint[] | undefined;
+    /** From here on the kiln cools by itself. */
+    poweredMinutes?: number;
+    height?: number;
+    label: string;
+    /** On paper: ink on white instead of a glow in the dark. */
+    paper?: boolean;
+    /** Keeps the scales still, while something on the chart is being dragged. */
+    frozen?: Frame | null;
+    /** Draws on top, on the same scales. */
+    children?: Snippet<[Frame]>;
+  }
+  const {
+    curve,
+    unit,
+    bands = [],
+    start = null,
+    other,
+    poweredMinutes,
+    height = 330,
+    label,
+    paper = false,
+    frozen = null,
+    children
+  }: Props = $props();
+
+  const uid = $props.id();
+  let width = $state(860);
+  let pointer: { x: number; minute: number } | null = $state(null);
+
+  const all = $derived(other ? [...curve, ...other] : curve);
+  const frame = $derived(
+    frozen ??
+      makeFrame(
+        Math.max(320, width),
+        height,
+        Math.max(...all.map((p) => p.minute), 0),
+        Math.max(...all.map((p) => p.temperature), 0),
+        Math.min(...all.map((p) => p.temperature), 0),
+        unit
+      )
+  );
+  const hot = $derived(poweredMinutes === undefined ? curve : upTo(curve, poweredMinutes));
+  const cooling = $derived(
+    poweredMinutes === undefined ? [] : curve.filter((p) => p.minute >= poweredMinutes - 1e-6)
+  );
+  const plotRight = $derived(frame.width - frame.right);
+  const reading = $derived.by(() => {
+    if (!pointer) return null;
+    const temperature = temperatureAt(curve, pointer.minute);
+    if (temperature === null) return null;
+    const at = start ? clock(new Date(start.getTime() + pointer.minute * 60_000)) : duration(pointer.minute);
+    return { x: pointer.x, y: frame.y(temperature), text: `${at} · ${degrees(temperature, unit)}` };
+  });
+
+  function upTo(points: readonly CurvePoint[], minute: number) {
+    return points.filter((p) => p.minute <= minute + 1e-6);
+  }
+
+  function track(event: PointerEvent) {
+    const svg = event.currentTarget as SVGSVGElement;
+    const x = ((event.clientX - svg.getBoundingClientRect().left) / svg.clientWidth) * frame.width;
+    const minute = frame.x.invert(x);
+    pointer = x >= frame.left && x <= plotRight ? { x, minute } : null;
+  }
+</script>
+
+<div class="chamber" class:paper bind:clientWidth={width}>
+  <svg
+    viewBox="0 0 {frame.width} {frame.height}"
+    width="100%"
+    height={frame.height}
+    role={children ? 'group' : 'img'}
+    aria-label={label}
+    data-chart
+    font-family="'Source Sans 3 Variable', 'Source Sans 3', system-ui, sans-serif"
+    onpointermove={track}
+    onpointerleave={() => (pointer = null)}
+  >
+    <defs>
+      <linearGradient
+        id="{uid}-glow"
+        gradientUnits="userSpaceOnUse"
+        x1="0"
+        x2="0"
+        y1={frame.y(frame.low)}
+        y2={frame.y(frame.high)}
+      >
+        {#each glowStops(frame.low, frame.high, unit) as stop, i (i)}
+          <stop offset={stop.offset} stop-color={paper ? '#8a3a18' : stop.colour} />
+        {/each}
+      </linearGradient>
+      <radialGradient id="{uid}-fire" cx="0.55" cy="1.1" r="1.2">
+        <stop offset="0" stop-color="#3d1b0c" />
+        <stop offset="0.45" stop-color="#211510" />
+        <stop offset="0.8" stop-color="#171310" />
+      </radialGradient>
+      <clipPath id="{uid}-plot">
+        <rect x={frame.left} y="0" width={plotRight - frame.left} height={frame.height - frame.bottom} />
+      </clipPath>
+    </defs>
+    {#if !paper}
+      <rect width={frame.width} height={frame.height} fill="url(#{uid}-fire)" />
+    {/if}
+
+    {#each temperatureTicks(frame) as t (t)}
+      <line
+        x1={frame.left}
+        x2={plotRight}
+        y1={frame.y(t)}
+        y2={frame.y(t)}
+        stroke="currentColor"
+        stroke-opacity="0.09"
+      />
+      <text x={frame.left - 8} y={frame.y(t) + 4} text-anchor="end" font-size="11.5" fill="currentColor"
+        >{t}</text
+      >
+    {/each}
+    {#each timeTicks(frame, start) as tick (tick.minute)}
+      {@const x = frame.x(tick.minute)}
+      <line
+        x1={x}
+        x2={x}
+        y1={frame.top}
+        y2={frame.height - frame.bottom}
+        stroke="currentColor"
+        stroke-opacity={tick.midnight ? 0.3 : 0.06}
+      />
+      {#if x < plotRight - 14}
+        <text
+          {x}
+          y={frame.height - 8}
+          text-anchor={x < frame.left + 12 ? 'start' : 'middle'}
+          font-size="11.5"
+          font-weight={tick.midnight ? 700 : 400}
+          fill="currentColor">{tick.text}</text
+        >
+      {/if}
+    {/each}
+    {#each bands as band (band.name)}
+      {@const top = Math.max(frame.y(band.to), frame.top)}
+      {@const bottom = frame.y(band.from)}
+      {#if bottom > frame.top + 4}
+        <rect
+          x={frame.left}
+          y={top}
+          width={plotRight - frame.left}
+          height={Math.max(1, bottom - top)}
+          fill="currentColor"
+          fill-opacity="0.06"
+        >
+          <title>{band.name}: {band.why}</title>
+        </rect>
+        <text
+          x={plotRight - 8}
+          y={(top + bottom) / 2 + 4}
+          text-anchor="end"
+          font-size="11.5"
+          fill="currentColor"
+          fill-opacity="0.9">{band.name}</text
+        >
+      {/if}
+    {/each}
+
+    <g clip-path="url(#{uid}-plot)" fill="none" stroke-linejoin="round" stroke-linecap="round">
+      {#if other}
+        <path
+          d={path(other, frame)}
+          stroke={paper ? '#555' : '#cfe0f2'}
+          stroke-width="1.8"
+          stroke-dasharray="1 5"
+          data-line="other"
+        />
+      {/if}
+      {#if !paper}
+        <path d={path(hot, frame)} stroke="url(#{uid}-glow)" stroke-width="11" stroke-opacity="0.16" />
+      {/if}
+      <path d={path(hot, frame)} stroke="url(#{uid}-glow)" stroke-width={paper ? 2.2 : 4} data-line="curve" />
+      {#if cooling.length > 1}
+        <path
+          d={path(cooling, frame)}
+          stroke="url(#{uid}-glow)"
+          stroke-width={paper ? 1.6 : 2.6}
+          stroke-dasharray="7 6"
+          data-line="cooling"
+        />
+      {/if}
+    </g>
+
+    {@render children?.(frame)}
+
+    {#if reading}
+      <g pointer-events="none">
+        <line
+          x1={reading.x}
+          x2={reading.x}
+          y1={frame.top}
+          y2={frame.height - frame.bottom}
+          stroke="currentColor"
+          stroke-opacity="0.35"
+        />
+        <circle cx={reading.x} cy={reading.y} r="3.5" fill="#fff" />
+        <text
+          x={reading.x + (reading.x > frame.width / 2 ? -8 : 8)}
+          y={frame.top + 10}
+          text-anchor={reading.x > frame.width / 2 ? 'end' : 'start'}
+          font-size="13"
+          font-weight="600"
+          fill={paper ? '#222' : '#fff2df'}
+          paint-order="stroke"
+          stroke={paper ? '#fff' : '#1b1512'}
+          stroke-width="4">{reading.text}</text
+        >
+      </g>
+    {/if}
+  </svg>
+</div>
+
+<style>
+  .chamber {
+    color: #b9ab9c;
+    background: #171310;
+    border-radius: var(--radius-box);
+    overflow: hidden;
+    line-height: 0;
+    touch-action: pan-y;
+  }
+  .paper {
+    color: #444;
+    background: none;
+    border-radius: 0;
+  }
+</style>

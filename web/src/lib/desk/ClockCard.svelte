@@ -1,0 +1,82 @@
+<script lang="ts">
+  import X from '@lucide/svelte/icons/x';
+  import type { Moment } from '$lib/api/client';
+  import { clock, degrees, duration } from '$lib/format';
+  import type { Desk } from './desk.svelte';
+
+  const { desk }: { desk: Desk } = $props();
+
+  const preview = $derived(desk.preview);
+  const said = $derived(desk.errors['start']);
+
+  function name(moment: Moment): string {
+    const at = degrees(moment.temperature, preview?.unit ?? 'C');
+    return {
+      'past-boiling': `Past boiling, ${at}`,
+      'quartz-rising': `Through ${at}, rising`,
+      top: `Top, ${at}`,
+      'cooling-begins': 'Cooling begins',
+      'power-off': 'Power off',
+      'quartz-falling': `Through ${at}, falling`,
+      'may-open': `May be opened, ${at}`
+    }[moment.kind];
+  }
+
+  function setStart(value: string) {
+    desk.start = value;
+    desk.changed();
+  }
+
+  /** The next full half hour: the likeliest "now" of somebody who is still loading. */
+  function soon(): string {
+    const at = new Date(Math.ceil(Date.now() / 1_800_000) * 1_800_000);
+    const local = new Date(at.getTime() - at.getTimezoneOffset() * 60_000);
+    return local.toISOString().slice(0, 16);
+  }
+</script>
+
+<section class="card-paper px-3.5 py-2.5" aria-labelledby="by-the-clock">
+  <div class="mb-1.5 flex items-center justify-between">
+    <h2 id="by-the-clock" class="text-[15px]">By the clock</h2>
+    {#if desk.start}
+      <button class="btn btn-ghost btn-xs" onclick={() => setStart('')}><X size={13} /> no start</button>
+    {:else}
+      <button class="btn btn-ghost btn-xs" data-testid="choose-start" onclick={() => setStart(soon())}
+        >choose a start</button
+      >
+    {/if}
+  </div>
+  {#if desk.start}
+    <label class="mb-2 flex items-center justify-between gap-2 text-[13.5px]">
+      <span class="text-soft">Start</span>
+      <input
+        type="datetime-local"
+        class="input input-sm w-44"
+        aria-invalid={said ? 'true' : undefined}
+        value={desk.start}
+        onchange={(e) => setStart(e.currentTarget.value)}
+      />
+    </label>
+    {#if said}<p class="text-error text-[13px]" role="alert">{said}</p>{/if}
+  {/if}
+  {#if preview}
+    <dl class="grid grid-cols-[1fr_auto] gap-x-2 gap-y-[3px] text-[13.5px]">
+      {#each preview.moments as moment (moment.kind)}
+        <dt class="text-soft">{name(moment)}</dt>
+        <dd class="text-right font-semibold">
+          {moment.at ? clock(new Date(moment.at)) : duration(moment.minute)}
+        </dd>
+      {/each}
+      <dt class="text-soft border-base-300 mt-1 border-t pt-1">Whole firing</dt>
+      <dd class="border-base-300 mt-1 border-t pt-1 text-right font-semibold" data-testid="total">
+        {duration(preview.totalMinutes)}
+      </dd>
+      {#if preview.poweredMinutes < preview.totalMinutes}
+        <dt class="text-soft">Of it with the power on</dt>
+        <dd class="text-right font-semibold">{duration(preview.poweredMinutes)}</dd>
+      {/if}
+    </dl>
+  {:else}
+    <p class="text-soft text-[13.5px]">Times appear with the first step.</p>
+  {/if}
+</section>

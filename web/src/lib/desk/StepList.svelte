@@ -1,0 +1,72 @@
+<script lang="ts">
+  import { tick } from 'svelte';
+  import { on } from 'svelte/events';
+  import Plus from '@lucide/svelte/icons/plus';
+  import { toasts } from '$lib/ui/toasts.svelte';
+  import type { Desk } from './desk.svelte';
+  import { isBlank } from './draft';
+  import StepRow from './StepRow.svelte';
+
+  interface Props {
+    desk: Desk;
+    selected: number;
+  }
+  let { desk, selected = $bindable() }: Props = $props();
+  let list: HTMLElement;
+
+  $effect(() => on(list, 'keydown', keys));
+
+  export async function focusRow(row: number, field = 'pace') {
+    await tick();
+    const key = desk.draft.steps[row]?.key;
+    list.querySelector<HTMLInputElement>(`#step-${key}-${field}`)?.focus();
+  }
+
+  /** Enter adds a step, Alt with the arrows moves it, Alt with Backspace takes it out; the row keeps the cursor. */
+  function keys(event: KeyboardEvent) {
+    const target = event.target as HTMLElement;
+    const row = Number(target.closest<HTMLElement>('[data-row]')?.dataset.row ?? Number.NaN);
+    if (target.tagName !== 'INPUT' || Number.isNaN(row)) return;
+    const field = target.id.split('-').at(-1) ?? 'pace';
+    if (event.key === 'Enter' && !event.isComposing) {
+      event.preventDefault();
+      const next = desk.draft.steps[row + 1];
+      void focusRow(next && isBlank(next) ? row + 1 : desk.addStep(row));
+    } else if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+      event.preventDefault();
+      void focusRow(desk.moveStep(row, event.key === 'ArrowUp' ? -1 : 1), field);
+    } else if (event.altKey && event.key === 'Backspace') {
+      event.preventDefault();
+      const silent = desk.draft.steps[row] && isBlank(desk.draft.steps[row]);
+      desk.removeStep(row);
+      if (!silent)
+        toasts.show(`Step ${row + 1} removed`, { action: { label: 'Undo', run: () => desk.undo() } });
+      void focusRow(Math.min(row, desk.draft.steps.length - 1), field);
+    }
+  }
+</script>
+
+<div bind:this={list} role="list" aria-label="Steps of the firing">
+  {#each desk.draft.steps as step, row (step.key)}
+    {@const at = desk.stepNumber(row)}
+    <div role="listitem" data-row={row}>
+      <StepRow
+        {desk}
+        {step}
+        {row}
+        selected={selected === row}
+        times={at >= 0 ? desk.preview?.segments[at] : undefined}
+        caution={at >= 0 ? desk.preview?.cautions.find((c) => c.segment === at)?.text : undefined}
+        onselect={() => (selected = row)}
+        onfocusrow={(r) => void focusRow(r)}
+      />
+    </div>
+  {/each}
+</div>
+<button
+  class="btn btn-ghost btn-sm text-soft m-1.5 ml-10 justify-start font-normal"
+  data-testid="add-step"
+  onclick={() => void focusRow(desk.addStep(desk.draft.steps.length - 1))}
+>
+  <Plus size={15} /> Add a step
+</button>

@@ -1,0 +1,234 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { page } from '$app/state';
+  import { api, sayProblem, type Segment } from '$lib/api/client';
+  import FiringChart from '$lib/chart/FiringChart.svelte';
+  import { clock, degrees, duration, hold, kindName, number, when, withOffset } from '$lib/format';
+
+  const id = $derived(Number(page.params.id));
+  const start = $derived(page.url.searchParams.get('start'));
+
+  const sheet = createQuery(() => ({
+    queryKey: ['schedule', id, 'print', start],
+    queryFn: async () => {
+      const { data: schedule, error } = await api.GET('/api/schedules/{id}', { params: { path: { id } } });
+      if (!schedule) throw error;
+      const preview = await api.POST('/api/preview', {
+        body: { schedule, start: start ? withOffset(start) : null }
+      });
+      if (!preview.data) throw preview.error;
+      return { schedule, preview: preview.data };
+    }
+  }));
+
+  /** More steps, smaller print: sixty-four still fit the page. */
+  const size = $derived.by(() => {
+    const steps = sheet.data?.schedule.segments.length ?? 0;
+    return steps > 40 ? 'tiny' : steps > 24 ? 'small' : steps > 14 ? 'medium' : 'large';
+  });
+
+  function sentence(step: Segment, direction: string, unit: string): string {
+    const to = step.target === null || step.target === undefined ? '' : ` to ${number(step.target)} °${unit}`;
+    const going =
+      step.pace === 'natural'
+        ? `Power off, cooling by itself${to || ' until it may be opened'}`
+        : step.pace === 'full'
+          ? `Full power${to}`
+          : `${direction === 'down' ? 'Cool' : direction === 'level' ? 'Stay' : 'Climb'} ${number(step.rate ?? 0)} °${unit}/h${to}`;
+    const held = step.holdMinutes ? `, hold ${hold(step.holdMinutes)}` : '';
+    const air = step.atmosphere ? ` (${step.atmosphere.replace('-', ' ')})` : '';
+    return `${going}${held}${air}`;
+  }
+</script>
+
+<svelte:head><title>{sheet.data?.schedule.name ?? 'Print'} · Zealous Ember</title></svelte:head>
+
+{#if sheet.isError}
+  <p class="p-8" role="alert">
+    {sayProblem(sheet.error)} <a class="link" href="/schedules">To the schedules</a>
+  </p>
+{:else if sheet.data}
+  {@const { schedule, preview } = sheet.data}
+  <div class="tools">
+    <a class="btn btn-sm" href="/schedules/{id}">Back to the desk</a>
+    <button class="btn btn-sm btn-primary" onclick={() => window.print()}>Print</button>
+  </div>
+  <article class="sheet {size}" data-testid="sheet">
+    <header>
+      <h1>{schedule.name}</h1>
+      <p>
+        {kindName(schedule.kind)} · top {degrees(preview.peak, preview.unit)} · power on {duration(
+          preview.poweredMinutes
+        )} · in all
+        {duration(preview.totalMinutes)}{#if start}&nbsp;· start {clock(new Date(start))}{/if}
+      </p>
+    </header>
+    <FiringChart
+      paper
+      curve={preview.curve}
+      unit={preview.unit}
+      bands={preview.bands}
+      poweredMinutes={preview.poweredMinutes}
+      start={start ? new Date(start) : null}
+      height={size === 'large' ? 230 : size === 'medium' ? 190 : 140}
+      label="The firing over time"
+    />
+    <table>
+      <thead>
+        <tr
+          ><th>Step</th><th>Do</th><th>Why</th><th class="r">Takes</th><th class="r">From</th><th class="r"
+            >Done</th
+          ></tr
+        >
+      </thead>
+      <tbody>
+        {#each schedule.segments as step, i (i)}
+          {@const times = preview.segments[i]}
+          <tr>
+            <td>{i + 1}</td>
+            <td class="do">{sentence(step, times?.direction ?? 'up', preview.unit)}</td>
+            <td class="why">{step.reason ?? ''}</td>
+            <td class="r">{times ? duration(times.rampMinutes + times.holdMinutes) : ''}</td>
+            <td class="r"
+              >{times?.startsAt
+                ? clock(new Date(times.startsAt))
+                : times
+                  ? duration(times.startMinute)
+                  : ''}</td
+            >
+            <td class="r"><span class="box"></span></td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    {#if schedule.notes && size !== 'tiny'}<p class="notes">{schedule.notes}</p>{/if}
+    {#if preview.cautions.length}
+      <ul class="cautions">
+        {#each preview.cautions as caution (caution.text)}<li>
+            Step {caution.segment + 1}: {caution.text}
+          </li>{/each}
+      </ul>
+    {/if}
+    <footer>
+      <span
+        >The kiln maker's manual, local codes and the studio's rules come first.{#if preview.kilnNote}&nbsp;{preview.kilnNote}{/if}</span
+      >
+      <span>Version {schedule.version}, {when(new Date(schedule.updatedAt))}</span>
+    </footer>
+  </article>
+{/if}
+
+<style>
+  .tools {
+    display: flex;
+    justify-content: center;
+    gap: 8px;
+    padding: 12px;
+  }
+  .sheet {
+    --size: 13px;
+    width: 186mm;
+    max-width: 100%;
+    margin: 0 auto 24px;
+    padding: 10mm;
+    box-sizing: content-box;
+    background: #fff;
+    color: #1d1916;
+    font-size: var(--size);
+  }
+  .medium {
+    --size: 12px;
+  }
+  .small {
+    --size: 10.5px;
+  }
+  .tiny {
+    --size: 8.5px;
+  }
+  h1 {
+    font-size: 22px;
+    line-height: 1.15;
+  }
+  header {
+    margin-bottom: 8px;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    margin-top: 6px;
+  }
+  th {
+    text-align: left;
+    font-weight: 600;
+    font-size: 0.85em;
+    color: #555;
+  }
+  th,
+  td {
+    padding: 0.32em 0.5em;
+    border-bottom: 1px solid #ddd;
+    vertical-align: top;
+  }
+  .tiny th,
+  .tiny td {
+    padding: 0.08em 0.5em;
+  }
+  .do {
+    font-weight: 600;
+  }
+  .why {
+    color: #555;
+    max-width: 42mm;
+  }
+  .small .why,
+  .tiny .why {
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .r {
+    text-align: right;
+    white-space: nowrap;
+  }
+  .box {
+    display: inline-block;
+    width: 1em;
+    height: 1em;
+    border: 1px solid #555;
+    border-radius: 2px;
+  }
+  .notes,
+  .cautions {
+    margin-top: 8px;
+    font-size: 0.93em;
+    white-space: pre-line;
+    max-height: 42mm;
+    overflow: hidden;
+  }
+  .cautions {
+    border-left: 3px solid #8a3a18;
+    padding-left: 8px;
+  }
+  footer {
+    margin-top: 8px;
+    display: flex;
+    justify-content: space-between;
+    gap: 24px;
+    font-size: 0.8em;
+    color: #555;
+  }
+  @page {
+    size: A4;
+    margin: 12mm;
+  }
+  @media print {
+    .tools {
+      display: none;
+    }
+    .sheet {
+      padding: 0;
+      margin: 0;
+      width: auto;
+    }
+  }
+</style>

@@ -1,0 +1,196 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { api, sayProblem, type Schedule, type Unit } from '$lib/api/client';
+  import FiringChart from '$lib/chart/FiringChart.svelte';
+  import { toUnit } from '$lib/chart/glow';
+  import { degrees, duration, number } from '$lib/format';
+  import { scheduleList } from '$lib/library/queries';
+
+  const a = $derived(Number(page.url.searchParams.get('a')) || null);
+  const b = $derived(Number(page.url.searchParams.get('b')) || null);
+  const list = createQuery(() => scheduleList({ search: '', kind: '', tag: '' }));
+
+  async function read(id: number): Promise<Schedule> {
+    const { data, error } = await api.GET('/api/schedules/{id}', { params: { path: { id } } });
+    if (!data) throw error;
+    return data;
+  }
+
+  /** Both on the scale of the first, or they could not share a chart. */
+  async function look(schedule: Schedule, unit: Unit) {
+    const converted = await api.POST('/api/schedules/convert', { body: { schedule, unit } });
+    if (!converted.data) throw converted.error;
+    const { data, error } = await api.POST('/api/preview', {
+      body: {
+        schedule: converted.data,
+        between: [
+          { from: toUnit(1000, unit), to: toUnit(1400, unit) },
+          { from: toUnit(850, unit), to: toUnit(1040, unit) }
+        ]
+      }
+    });
+    if (!data) throw error;
+    return { schedule, preview: data };
+  }
+
+  const both = createQuery(() => ({
+    queryKey: ['schedules', 'compare', a, b],
+    enabled: a !== null,
+    queryFn: async () => {
+      const first = await read(a ?? 0);
+      const second = b === null ? null : await read(b);
+      const unit = first.unit;
+      return { one: await look(first, unit), two: second && (await look(second, unit)) };
+    }
+  }));
+
+  const one = $derived(both.data?.one);
+  const two = $derived(both.data?.two);
+  const unit = $derived(one?.preview.unit ?? 'C');
+
+  const rows = $derived.by(() => {
+    if (!one || !two) return [];
+    const [p, q] = [one.preview, two.preview];
+    const minutes = (name: string, x: number, y: number) => ({
+      name,
+      x: duration(x),
+      y: duration(y),
+      by: signed(y - x, duration)
+    });
+    const perHour = (v: number) => `${number(v, 0)} °${unit}/h`;
+    const warmth = (v: number) => `${number(v, 0)} °${unit}`;
+    const band = (i: number, way: 'risingMinutes' | 'fallingMinutes') =>
+      [p.timeBetween[i]?.[way] ?? 0, q.timeBetween[i]?.[way] ?? 0] as const;
+    return [
+      { name: 'Top', x: warmth(p.peak), y: warmth(q.peak), by: signed(q.peak - p.peak, warmth) },
+      minutes('Power on', p.poweredMinutes, q.poweredMinutes),
+      minutes('In all', p.totalMinutes, q.totalMinutes),
+      minutes(`Above ${degrees(toUnit(1000, unit), unit)}, climbing or held`, ...band(0, 'risingMinutes')),
+      minutes(
+        `Cooling through ${number(toUnit(1040, unit), 0)} to ${degrees(toUnit(850, unit), unit)}`,
+        ...band(1, 'fallingMinutes')
+      ),
+      {
+        name: 'Fastest climb',
+        x: perHour(p.fastestRise),
+        y: perHour(q.fastestRise),
+        by: signed(q.fastestRise - p.fastestRise, perHour)
+      },
+      {
+        name: 'Fastest fall',
+        x: perHour(p.fastestFall),
+        y: perHour(q.fastestFall),
+        by: signed(q.fastestFall - p.fastestFall, perHour)
+      }
+    ];
+  });
+
+  const signed = (value: number, say: (v: number) => string) =>
+    Math.abs(value) < 0.5 ? 'same' : `${value > 0 ? '+' : '−'}${say(Math.abs(value))}`;
+
+  const choose = (which: 'a' | 'b', id: string) =>
+    void goto(`/schedules/compare?a=${which === 'a' ? id : (a ?? '')}&b=${which === 'b' ? id : (b ?? '')}`, {
+      replaceState: true,
+      keepFocus: true
+    });
+</script>
+
+<svelte:head><title>Compare · Zealous Ember</title></svelte:head>
+
+{#snippet chooser(which: 'a' | 'b', id: number | null, name: string)}
+  <label class="flex min-w-0 flex-1 basis-60 items-center gap-2 text-sm">
+    <svg width="34" height="10" viewBox="0 0 34 10" aria-hidden="true" class="shrink-0">
+      <rect width="34" height="10" rx="5" fill="#1b1512" />
+      <path
+        d="M4 5H30"
+        stroke={which === 'a' ? '#f0761f' : '#cfe0f2'}
+        stroke-width={which === 'a' ? 3 : 2}
+        stroke-dasharray={which === 'a' ? undefined : '1 4'}
+        stroke-linecap="round"
+      />
+    </svg>
+    <span class="sr-only">{name}</span>
+    <select
+      class="select select-sm min-w-0 flex-1"
+      value={String(id ?? '')}
+      onchange={(e) => choose(which, e.currentTarget.value)}
+    >
+      <option value="" disabled>choose a schedule</option>
+      {#each list.data ?? [] as schedule (schedule.id)}<option value={String(schedule.id)}
+          >{schedule.name}</option
+        >{/each}
+    </select>
+  </label>
+{/snippet}
+
+<div class="page">
+  <header class="flex flex-wrap items-center gap-3">
+    <h1 class="text-2xl">Compare</h1>
+    {@render chooser('a', a, 'The first schedule')}
+    {@render chooser('b', b, 'The second schedule')}
+  </header>
+  {#if both.isError}
+    <p class="text-error" role="alert">{sayProblem(both.error)}</p>
+  {:else if one}
+    <FiringChart
+      curve={one.preview.curve}
+      other={two?.preview.curve}
+      {unit}
+      bands={one.preview.bands}
+      poweredMinutes={one.preview.poweredMinutes}
+      height={380}
+      label="{one.schedule.name}{two ? ` and ${two.schedule.name}` : ''} on one chart"
+    />
+    {#if two}
+      <div class="card-paper overflow-x-auto">
+        <table class="table-sm table" data-testid="differences">
+          <thead>
+            <tr>
+              <th></th>
+              <th class="text-right"
+                ><a class="link-hover" href="/schedules/{one.schedule.id}">{one.schedule.name}</a></th
+              >
+              <th class="text-right"
+                ><a class="link-hover" href="/schedules/{two.schedule.id}">{two.schedule.name}</a></th
+              >
+              <th class="text-right">Difference</th>
+            </tr>
+          </thead>
+          <tbody>
+            {#each rows as row (row.name)}
+              <tr>
+                <th class="text-soft font-normal" scope="row">{row.name}</th>
+                <td class="text-right font-semibold">{row.x}</td>
+                <td class="text-right font-semibold">{row.y}</td>
+                <td class={['text-right', row.by === 'same' && 'text-soft']}>{row.by}</td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      </div>
+      {#if one.schedule.unit !== two.schedule.unit}
+        <p class="text-soft text-[12.5px]">
+          Both are shown in °{unit}; the second was written in °{two.schedule.unit}.
+        </p>
+      {/if}
+    {/if}
+  {:else if a === null}
+    <p class="text-soft">Choose two schedules to see them on one chart.</p>
+  {/if}
+</div>
+
+<style>
+  .page {
+    display: flex;
+    flex-direction: column;
+    gap: 12px;
+    padding: 14px 20px 24px;
+  }
+  @media (max-width: 767px) {
+    .page {
+      padding: 12px 10px 84px;
+    }
+  }
+</style>
