@@ -43,19 +43,18 @@ app.UseMiddleware<Guard>();
 app.UseShippedPages();
 
 app.MapGet("/api/health", () => Results.Ok(new Health("ok")))
-    .WithSummary("Whether the program answers").Produces<Health>();
+    .WithTags("Program").WithSummary("Whether the program answers").Produces<Health>();
 app.MapSchedules();
 app.MapExchange();
 app.MapPreview();
 app.MapNotation();
 app.MapOpenApi();
-app.MapScalarApiReference("/api/docs", docs => docs.WithTitle("Zealous Ember API").DisableDefaultFonts().DisableAgent().HideClientButton());
-app.Map("/api/{**rest}", () => Results.Problem(statusCode: StatusCodes.Status404NotFound, detail: "There is nothing at this address."))
-    .ExcludeFromDescription();
-app.MapFallbackToFile("index.html", ShippedPages.FileOptions);
+app.MapScalarApiReference("/api/docs", docs => docs.WithTitle("Zealous Ember API").DisableDefaultFonts().DisableAgent().HideClientButton().HideDeveloperTools());
+// Every other address is a place of the client; it says itself when there is no such place.
+app.MapFallbackToFile("{*path:regex(^(?!api/|openapi/).*$):nonfile}", "index.html", ShippedPages.FileOptions);
 
 await StoreSetup.Prepare(app.Services, dataFolder);
-if (args.Contains("--demo"))
+if (app.Configuration.GetValue<bool>("demo"))
 {
     await using var scope = app.Services.CreateAsyncScope();
     await SaltmarshLane.Seed(scope.ServiceProvider.GetRequiredService<StudioContext>(), TimeProvider.System);

@@ -14,21 +14,18 @@ internal static class ScheduleCsv
 
     private static readonly CsvConfiguration Format = new(CultureInfo.InvariantCulture)
     {
-        NewLine = "\r\n",
         // A cell that starts like a formula is written with a quote mark before it, so that a spreadsheet runs nothing.
         InjectionOptions = InjectionOptions.Escape,
         InjectionCharacters = ['=', '@', '+', '-', '\t', '\r'],
         PrepareHeaderForMatch = header => header.Header.Trim().ToLowerInvariant(),
         MissingFieldFound = null,
-        DetectDelimiter = true,
-        DetectDelimiterValues = [",", ";", "\t"],
         BadDataFound = null,
     };
 
     public static byte[] Write(IEnumerable<ScheduleContract> schedules)
     {
         var text = new StringWriter();
-        using (var csv = new CsvWriter(text, Format))
+        using (var csv = new CsvWriter(text, Format with { NewLine = "\r\n" }))
         {
             foreach (var column in Columns) csv.WriteField(column);
             csv.NextRecord();
@@ -58,7 +55,8 @@ internal static class ScheduleCsv
     /// <summary>Rows back to schedules: a new one begins where the name changes or the step number starts again.</summary>
     public static Result<IReadOnlyList<ScheduleContract?>> Read(string text)
     {
-        using var csv = new CsvReader(new StringReader(text.TrimStart('\uFEFF')), Format);
+        text = text.TrimStart('\uFEFF');
+        using var csv = new CsvReader(new StringReader(text), Format with { Delimiter = Delimiter(text) });
         try
         {
             if (!csv.Read() || !csv.ReadHeader()) return new Problem("schedules", "This file is empty.");
@@ -70,6 +68,13 @@ internal static class ScheduleCsv
         {
             return new Problem("schedules", $"Row {csv.Parser.Row} could not be read as comma-separated values.");
         }
+    }
+
+    /// <summary>Whichever parts the heading most; spreadsheets of other countries use a semicolon.</summary>
+    private static string Delimiter(string text)
+    {
+        var heading = text.Split('\n')[0];
+        return new[] { ",", ";", "\t" }.MaxBy(d => heading.Split(d).Length)!;
     }
 
     private static Result<IReadOnlyList<ScheduleContract?>> ReadRows(CsvReader csv)

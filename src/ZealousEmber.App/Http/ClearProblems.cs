@@ -9,7 +9,7 @@ internal static class ClearProblems
 {
     public static void AddClearProblems(this IServiceCollection services)
     {
-        services.AddProblemDetails();
+        services.AddProblemDetails(options => options.CustomizeProblemDetails = context => context.ProblemDetails.Detail ??= SayStatus(context.ProblemDetails.Status));
         services.AddExceptionHandler<UnreadableRequest>();
         // In every environment: let the handler below see what could not be read, and say it in words.
         services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
@@ -26,6 +26,17 @@ internal static class ClearProblems
     public static IResult Missing(string what) =>
         Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "Not found", detail: $"There is no {what} here; it may have been deleted.");
 
+    /// <summary>What to say where nothing closer to the fault has spoken.</summary>
+    private static string? SayStatus(int? status) => status switch
+    {
+        StatusCodes.Status404NotFound => "There is nothing at this address.",
+        StatusCodes.Status405MethodNotAllowed => "This address does not do that; see /api/docs.",
+        StatusCodes.Status413PayloadTooLarge => "This is larger than anything the program keeps.",
+        StatusCodes.Status415UnsupportedMediaType => "The body has to be application/json.",
+        StatusCodes.Status500InternalServerError => "Something went wrong in the program. Nothing that was saved before is lost.",
+        _ => null,
+    };
+
     /// <summary>Turns a body that could not be read into a message at the place where reading stopped.</summary>
     private sealed class UnreadableRequest(IProblemDetailsService problems) : IExceptionHandler
     {
@@ -39,13 +50,8 @@ internal static class ClearProblems
             return await problems.TryWriteAsync(new ProblemDetailsContext { HttpContext = context, ProblemDetails = details });
         }
 
-        private static string Say(BadHttpRequestException bad) => (bad.StatusCode, bad.InnerException) switch
-        {
-            (StatusCodes.Status413PayloadTooLarge, _) => "This is larger than anything the program keeps.",
-            (StatusCodes.Status415UnsupportedMediaType, _) => "The body has to be application/json.",
-            (_, JsonException json) => Say(json),
-            _ => "The address or the body is not as described in /api/docs.",
-        };
+        private static string Say(BadHttpRequestException bad) =>
+            bad.InnerException is JsonException json ? Say(json) : SayStatus(bad.StatusCode) ?? "The address or the body is not as described in /api/docs.";
 
         private static string Say(JsonException json)
         {

@@ -20,7 +20,7 @@ export function hold(minutes: number | null | undefined): string {
 }
 
 const weekday = new Intl.DateTimeFormat(undefined, { weekday: 'short' });
-const timeOfDay = new Intl.DateTimeFormat(undefined, { hour: '2-digit', minute: '2-digit' });
+const timeOfDay = new Intl.DateTimeFormat(undefined, { timeStyle: 'short' });
 const dayAndMonth = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
 const dayMonthYear = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
 

@@ -3,7 +3,7 @@
   import type { CurvePoint, Preview, Unit } from '$lib/api/client';
   import { clock, degrees, duration } from '$lib/format';
   import { makeFrame, temperatureTicks, timeTicks, type Frame } from './frame';
-  import { glowStops } from './glow';
+  import { glowStops, toUnit } from './glow';
   import { path, temperatureAt } from './line';
 
   interface Props {
@@ -67,6 +67,10 @@
     const at = start ? clock(new Date(start.getTime() + pointer.minute * 60_000)) : duration(pointer.minute);
     return { x: pointer.x, y: frame.y(temperature), text: `${at} · ${degrees(temperature, unit)}` };
   });
+
+  const top = $derived(
+    hot.reduce<CurvePoint | null>((best, p) => (best && best.temperature >= p.temperature ? best : p), null)
+  );
 
   function upTo(points: readonly CurvePoint[], minute: number) {
     return points.filter((p) => p.minute <= minute + 1e-6);
@@ -202,6 +206,17 @@
       {/if}
     </g>
 
+    {#if top && top.temperature > toUnit(100, unit)}
+      {@const right = frame.x(top.minute) > plotRight - 90}
+      <text
+        x={frame.x(top.minute) + (right ? -14 : 14)}
+        y={Math.max(frame.top + 2, frame.y(top.temperature) - 10)}
+        text-anchor={right ? 'end' : 'start'}
+        font-size="13"
+        font-weight="600"
+        fill={paper ? '#222' : '#ffe2b0'}>{degrees(top.temperature, unit)}</text
+      >
+    {/if}
     {@render children?.(frame)}
 
     {#if reading}

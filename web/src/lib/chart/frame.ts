@@ -34,7 +34,7 @@ export function makeFrame(
   const [left, right, top, bottom] = [46, 14, 16, 26];
   const low = Math.min(toUnit(0, unit), lowest);
   // Room above the top for its label; never so little range that a drying firing looks like a glaze firing.
-  const high = Math.max(peak + (peak - low) * 0.09, toUnit(240, unit));
+  const high = Math.max(peak + (peak - low) * 0.11, toUnit(240, unit));
   return {
     width,
     height,

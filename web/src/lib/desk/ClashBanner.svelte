@@ -28,8 +28,8 @@
       opened it. Nothing was overwritten; yours is still on the desk.
     </span>
     <span class="flex flex-wrap gap-1">
-      <button class="btn btn-sm" onclick={() => desk.settleClash('theirs')}>Take theirs</button>
-      <button class="btn btn-sm" onclick={() => void keepAsCopy()}>Keep mine as a copy</button>
+      <button class="btn btn-sm btn-paper" onclick={() => desk.settleClash('theirs')}>Take theirs</button>
+      <button class="btn btn-sm btn-paper" onclick={() => void keepAsCopy()}>Keep mine as a copy</button>
       <button class="btn btn-sm btn-primary" onclick={() => desk.settleClash('ours')}
         >Save mine over it</button
       >

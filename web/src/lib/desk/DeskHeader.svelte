@@ -70,7 +70,7 @@
     />
     <div class="text-soft flex flex-wrap items-center gap-x-2 text-[13.5px]">
       <select
-        class="select select-ghost select-xs text-soft -ml-1 w-auto pr-6 pl-1.5 text-[13.5px]"
+        class="select select-ghost select-xs text-soft -ml-2 w-auto pr-6! pl-2! text-[13.5px]"
         aria-label="Kind of firing"
         value={desk.draft.kind}
         onchange={(e) => desk.edit({ kind: e.currentTarget.value as Kind })}
@@ -99,7 +99,7 @@
       onclick={() => desk.redo()}><Redo size={17} /></button
     >
     <button
-      class="btn btn-sm mx-1 w-20"
+      class="btn btn-sm btn-paper mx-1 w-20"
       data-testid="unit"
       aria-label="Unit: °{desk.draft.unit}. Switch to °{desk.draft.unit === 'C' ? 'F' : 'C'}"
       onclick={() => void switchUnit()}
@@ -108,7 +108,7 @@
       <span class={desk.draft.unit === 'F' ? 'text-primary font-bold' : 'text-soft font-normal'}>°F</span>
     </button>
     <a
-      class="btn btn-sm"
+      class="btn btn-sm btn-paper"
       class:btn-disabled={desk.id === null}
       href={desk.id === null
         ? undefined
@@ -116,7 +116,7 @@
       >Print</a
     >
     <button
-      class="btn btn-sm btn-square"
+      class="btn btn-sm btn-paper btn-square"
       popovertarget="desk-menu"
       style:anchor-name="--desk-menu"
       aria-label="More for this schedule"

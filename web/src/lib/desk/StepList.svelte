@@ -1,7 +1,6 @@
 <script lang="ts">
   import { tick } from 'svelte';
   import { on } from 'svelte/events';
-  import Plus from '@lucide/svelte/icons/plus';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { Desk } from './desk.svelte';
   import { isBlank } from './draft';
@@ -63,10 +62,3 @@
     </div>
   {/each}
 </div>
-<button
-  class="btn btn-ghost btn-sm text-soft m-1.5 ml-10 justify-start font-normal"
-  data-testid="add-step"
-  onclick={() => void focusRow(desk.addStep(desk.draft.steps.length - 1))}
->
-  <Plus size={15} /> Add a step
-</button>

@@ -89,7 +89,6 @@
       text={paceText}
       typing={step.pace === 'rate' ? paceText : step.pace === 'full' ? 'full' : 'off'}
       placeholder="rate"
-      width={step.pace === 'full' ? '5.4em' : '3.2em'}
       error={said('rate') ?? said('pace')}
       read={readPace}
       onvalue={(v) => desk.editStep(row, v, group('pace'))}
@@ -103,7 +102,7 @@
       >{step.pace === 'rate'
         ? `${unit}/h to`
         : step.pace === 'natural'
-          ? ', cooling by itself to'
+          ? 'and cools by itself to'
           : 'to'}</span
     >
     <WordField
@@ -111,7 +110,6 @@
       label="Target of step {row + 1}, {unit}"
       text={step.target === null ? '' : number(step.target)}
       placeholder={step.pace === 'natural' ? 'opening' : 'target'}
-      width={step.pace === 'natural' && step.target === null ? '4.2em' : '3.4em'}
       error={said('target')}
       read={readNumber}
       onvalue={(target) => desk.editStep(row, { target }, group('target'))}
@@ -127,7 +125,6 @@
         text={hold(step.holdMinutes)}
         typing={step.holdMinutes ? hold(step.holdMinutes) : ''}
         placeholder="no hold"
-        width="4.6em"
         error={said('holdMinutes')}
         read={readHold}
         onvalue={(holdMinutes) => desk.editStep(row, { holdMinutes }, group('hold'))}
@@ -173,7 +170,7 @@
 <style>
   .row {
     display: grid;
-    grid-template-columns: 22px 26px minmax(0, 1fr) minmax(90px, 170px) 92px 32px;
+    grid-template-columns: 22px 26px minmax(0, 1fr) minmax(90px, 170px) 112px 32px;
     align-items: center;
     column-gap: 4px;
     padding: 0 8px 0 14px;
@@ -223,6 +220,7 @@
   }
   .when {
     text-align: right;
+    white-space: nowrap;
     line-height: 1.15;
     font-size: 13.5px;
   }
@@ -241,24 +239,39 @@
   }
   @media (max-width: 767px) {
     .row {
-      grid-template-columns: 22px minmax(0, 1fr) 74px 40px;
-      padding: 4px 4px 4px 10px;
+      grid-template-columns: 20px minmax(0, 1fr) auto 40px;
+      padding: 6px 2px 6px 10px;
       min-height: 56px;
     }
     .glyph {
       display: none;
     }
     .sentence {
+      grid-column: 2 / 4;
       font-size: 16px;
-      gap: 6px 4px;
+      gap: 4px 3px;
+    }
+    .row :global(.word-field) {
+      min-height: 36px;
+      min-width: 2.1em;
+      padding-inline: 3px;
+    }
+    .row :global(.btn) {
+      grid-column: 4;
+      grid-row: 1;
+      min-height: 44px;
     }
     .why {
-      grid-column: 2 / 4;
+      grid-column: 2;
       grid-row: 2;
       font-size: 16px;
     }
-    .why:placeholder-shown:not(:focus) {
-      display: none;
+    .when {
+      grid-column: 3;
+      grid-row: 2;
+      display: flex;
+      gap: 6px;
+      align-items: baseline;
     }
     .said {
       grid-column: 2 / -1;

@@ -58,7 +58,9 @@
           {#if version.number === desk.version}
             <span class="text-soft py-1 text-sm">on the desk</span>
           {:else}
-            <button class="btn btn-sm" onclick={() => void goBackTo(version.number)}>Go back to this</button>
+            <button class="btn btn-sm btn-paper" onclick={() => void goBackTo(version.number)}
+              >Go back to this</button
+            >
           {/if}
         </li>
       {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Plus from '@lucide/svelte/icons/plus';
   import type { Problem } from '$lib/api/client';
   import { sayProblem } from '$lib/api/client';
   import type { Desk } from './desk.svelte';
@@ -6,8 +7,9 @@
   interface Props {
     desk: Desk;
     onwritten: () => void;
+    onadd: () => void;
   }
-  const { desk, onwritten }: Props = $props();
+  const { desk, onwritten, onadd }: Props = $props();
 
   let text = $state('');
   let problem: Problem | null = $state(null);
@@ -40,13 +42,21 @@
     void write();
   }}
 >
-  <label for="write-out" class="text-soft py-1 text-[13.5px]">Write it out</label>
+  <button
+    type="button"
+    class="btn btn-sm btn-ghost -ml-2 px-2 font-normal"
+    data-testid="add-step"
+    onclick={onadd}
+  >
+    <Plus size={15} /> Add a step
+  </button>
+  <label for="write-out" class="text-soft py-1.5 text-[13.5px]">or write it out</label>
   <textarea
     id="write-out"
     bind:this={field}
     bind:value={text}
     {rows}
-    class="textarea bg-base-200 min-h-0 flex-1 basis-60 resize-none px-2 py-1 font-mono text-[13px] leading-5"
+    class="textarea bg-base-200 min-h-0 flex-1 basis-60 resize-none px-2 py-1 font-mono text-[13px] leading-6"
     placeholder="80/h to 200 hold 45m; full to 1040; cool 55/h to 850; off"
     aria-invalid={problem ? 'true' : undefined}
     aria-describedby={problem ? 'write-out-said' : undefined}
@@ -59,7 +69,7 @@
         void write();
       }
     }}></textarea>
-  <button class="btn btn-sm" disabled={!text.trim()}>Add</button>
+  <button class="btn btn-sm btn-paper" disabled={!text.trim()}>Add</button>
   {#if problem}
     <p id="write-out-said" class="text-error w-full text-[13px]" role="alert">{sayProblem(problem)}</p>
   {/if}

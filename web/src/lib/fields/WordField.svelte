@@ -11,7 +11,6 @@
     placeholder?: string;
     /** Words of the server about this field. */
     error?: string | undefined;
-    width?: string;
     read: (text: string) => Reading<T>;
     onvalue: (value: T) => void;
     /** Told the words when the text is no value at all, and null when it is again. */
@@ -27,7 +26,6 @@
     typing = text,
     placeholder = '',
     error,
-    width = '3.2em',
     read,
     onvalue,
     onunreadable,
@@ -66,7 +64,7 @@
   {id}
   bind:this={input}
   class="word-field"
-  style:width
+  size={Math.max(2, shown.length)}
   aria-label={label}
   aria-invalid={said ? 'true' : undefined}
   aria-describedby={said ? `${id}-said` : undefined}

@@ -126,7 +126,7 @@
     <div class="join" role="group" aria-label="Kind of firing">
       {#each [['', 'All'], ...Object.entries(kindNames)] as [kind, name] (kind)}
         <button
-          class={['btn btn-sm join-item font-normal', filter.kind === kind && 'btn-neutral']}
+          class={['btn btn-sm btn-paper join-item font-normal', filter.kind === kind && 'btn-neutral']}
           aria-pressed={filter.kind === kind}
           onclick={() => (filter.kind = kind ?? '')}>{name}</button
         >
@@ -182,7 +182,7 @@
       {#if filtered}
         <h2 class="mb-1 text-lg">Nothing like that here</h2>
         <p class="text-soft mb-4">Try fewer words, or another kind.</p>
-        <button class="btn" onclick={clear}>Show all schedules</button>
+        <button class="btn btn-paper" onclick={clear}>Show all schedules</button>
       {:else}
         <h2 class="mb-1 text-lg">No schedule yet</h2>
         <p class="text-soft mb-4">

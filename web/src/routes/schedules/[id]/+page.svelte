@@ -21,7 +21,7 @@
 
   const id = $derived(page.params.id === 'new' ? null : Number(page.params.id));
   let desk = $state.raw(fresh());
-  let selected = $state(0);
+  let selected = $state(-1);
   let dialog: 'text' | 'versions' | 'help' | null = $state(null);
   let list: StepList | undefined = $state();
 
@@ -61,7 +61,7 @@
         desk.close();
         desk = fresh();
         desk.open(found);
-        selected = 0;
+        selected = -1;
       }
     });
   });
@@ -109,7 +109,11 @@
           {#if desk.errors['segments']}<p class="text-error px-3.5 py-1 text-[13px]" role="alert">
               {desk.errors['segments']}
             </p>{/if}
-          <WriteOut {desk} onwritten={() => (selected = desk.draft.steps.length - 1)} />
+          <WriteOut
+            {desk}
+            onadd={() => void list?.focusRow(desk.addStep(desk.draft.steps.length - 1))}
+            onwritten={() => (selected = desk.draft.steps.length - 1)}
+          />
         </section>
       </div>
       <aside class="right">

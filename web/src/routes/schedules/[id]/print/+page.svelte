@@ -50,7 +50,7 @@
 {:else if sheet.data}
   {@const { schedule, preview } = sheet.data}
   <div class="tools">
-    <a class="btn btn-sm" href="/schedules/{id}">Back to the desk</a>
+    <a class="btn btn-sm btn-paper" href="/schedules/{id}">Back to the desk</a>
     <button class="btn btn-sm btn-primary" onclick={() => window.print()}>Print</button>
   </div>
   <article class="sheet {size}" data-testid="sheet">

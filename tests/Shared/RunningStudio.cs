@@ -1,0 +1,67 @@
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.DependencyInjection.Extensions;
+using Xunit;
+
+namespace ZealousEmber.Tests;
+
+/// <summary>The whole program on a port of its own, with a database file of its own. Torn down with its folder.</summary>
+public class RunningStudio : WebApplicationFactory<Program>, IAsyncLifetime
+{
+    /// <summary>Where its data lies.</summary>
+    public string Folder { get; } = Directory.CreateTempSubdirectory("ember-test-").FullName;
+
+    /// <summary>The clock the program runs by; it can be put forward.</summary>
+    public MovableClock Clock { get; } = new();
+
+    /// <summary>Whether it starts with the demo studio or empty.</summary>
+    protected virtual bool Demo => true;
+
+    public Uri Address => ClientOptions.BaseAddress;
+
+    /// <summary>A client of a real socket.</summary>
+    public HttpClient Http { get; private set; } = null!;
+
+    public ValueTask InitializeAsync()
+    {
+        UseKestrel(0);
+        StartServer();
+        Http = new HttpClient { BaseAddress = Address };
+        return ValueTask.CompletedTask;
+    }
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseEnvironment("Production");
+        builder.UseSetting("EMBER_DATA", Folder);
+        builder.UseSetting("PORT", "0");
+        builder.UseSetting("demo", Demo ? "true" : "false");
+        builder.ConfigureServices(services => services.Replace(ServiceDescriptor.Singleton<TimeProvider>(Clock)));
+    }
+
+    public override async ValueTask DisposeAsync()
+    {
+        Http.Dispose();
+        await base.DisposeAsync();
+        GC.SuppressFinalize(this);
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        Directory.Delete(Folder, recursive: true);
+    }
+}
+
+/// <summary>The same without the demo studio.</summary>
+public sealed class EmptyStudio : RunningStudio
+{
+    protected override bool Demo => false;
+}
+
+/// <summary>Now, plus whatever was added.</summary>
+public sealed class MovableClock : TimeProvider
+{
+    private TimeSpan ahead;
+
+    public void Forward(TimeSpan by) => ahead += by;
+
+    public override DateTimeOffset GetUtcNow() => base.GetUtcNow() + ahead;
+}

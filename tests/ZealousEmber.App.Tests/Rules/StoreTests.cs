@@ -1,0 +1,38 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+using Shouldly;
+using Xunit;
+using ZealousEmber.App.Tests.Wire;
+using ZealousEmber.Store;
+using ZealousEmber.Store.Demo;
+using ZealousEmber.Tests;
+
+namespace ZealousEmber.App.Tests.Rules;
+
+public sealed class StoreTests(EmptyStudio studio) : IClassFixture<EmptyStudio>
+{
+    [Fact]
+    public async Task The_migrations_say_what_the_model_says()
+    {
+        await using var scope = studio.Services.CreateAsyncScope();
+        scope.ServiceProvider.GetRequiredService<StudioContext>().Database.HasPendingModelChanges().ShouldBeFalse();
+    }
+
+    [Fact]
+    public async Task Everything_lies_in_one_file_and_is_there_the_next_day()
+    {
+        var id = (await studio.Http.Create())["id"]!.GetValue<int>();
+        File.Exists(Path.Combine(studio.Folder, "ember.db")).ShouldBeTrue();
+
+        // Another program on the same file, as after a restart.
+        var options = new DbContextOptionsBuilder<StudioContext>().UseSqlite($"Data Source={Path.Combine(studio.Folder, "ember.db")}").Options;
+        await using var context = new StudioContext(options);
+        await context.Database.MigrateAsync();
+        var store = new Store.Schedules.ScheduleStore(context, TimeProvider.System);
+        (await store.Find(id, default))!.Schedule.Name.ShouldBe("A firing");
+
+        // And the demo never moves into a studio that has something of its own.
+        await SaltmarshLane.Seed(context, TimeProvider.System);
+        (await store.Search(new(), default)).ShouldAllBe(s => s.Schedule.Name == "A firing");
+    }
+}
