@@ -51,6 +51,7 @@ app.MapNotation();
 app.MapOpenApi();
 app.MapScalarApiReference("/api/docs", docs => docs.WithTitle("Zealous Ember API").DisableDefaultFonts().DisableAgent().HideClientButton().HideDeveloperTools());
 // Every other address is a place of the client; it says itself when there is no such place.
+app.MapFallbackToFile("", "index.html", ShippedPages.FileOptions);
 app.MapFallbackToFile("{*path:regex(^(?!api/|openapi/).*$):nonfile}", "index.html", ShippedPages.FileOptions);
 
 await StoreSetup.Prepare(app.Services, dataFolder);
@@ -59,7 +60,9 @@ if (app.Configuration.GetValue<bool>("demo"))
     await using var scope = app.Services.CreateAsyncScope();
     await SaltmarshLane.Seed(scope.ServiceProvider.GetRequiredService<StudioContext>(), TimeProvider.System);
 }
-await app.RunAsync();
+await app.StartAsync();
+Console.WriteLine($"Zealous Ember is at {string.Join(", ", app.Urls)}; its data is in {dataFolder}. Stop it with Ctrl C.");
+await app.WaitForShutdownAsync();
 
 /// <summary>Answer of the health check.</summary>
 /// <param name="Status">Always <c>ok</c>; a program that is not does not answer.</param>

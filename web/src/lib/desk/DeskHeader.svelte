@@ -101,20 +101,21 @@
     <button
       class="btn btn-sm btn-paper mx-1 w-20"
       data-testid="unit"
-      aria-label="Unit: °{desk.draft.unit}. Switch to °{desk.draft.unit === 'C' ? 'F' : 'C'}"
+      aria-label="°C °F: written in °{desk.draft.unit}; switch"
       onclick={() => void switchUnit()}
     >
       <span class={desk.draft.unit === 'C' ? 'text-primary font-bold' : 'text-soft font-normal'}>°C</span>
       <span class={desk.draft.unit === 'F' ? 'text-primary font-bold' : 'text-soft font-normal'}>°F</span>
     </button>
-    <a
-      class="btn btn-sm btn-paper"
-      class:btn-disabled={desk.id === null}
-      href={desk.id === null
-        ? undefined
-        : `/schedules/${desk.id}/print${desk.start ? `?start=${encodeURIComponent(desk.start)}` : ''}`}
-      >Print</a
-    >
+    {#if desk.id === null}
+      <button class="btn btn-sm btn-paper" disabled>Print</button>
+    {:else}
+      <a
+        class="btn btn-sm btn-paper"
+        href="/schedules/{desk.id}/print{desk.start ? `?start=${encodeURIComponent(desk.start)}` : ''}"
+        >Print</a
+      >
+    {/if}
     <button
       class="btn btn-sm btn-paper btn-square"
       popovertarget="desk-menu"

@@ -2,7 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { onDestroy, untrack } from 'svelte';
   import { tinykeys } from 'tinykeys';
-  import { beforeNavigate, goto } from '$app/navigation';
+  import { afterNavigate, beforeNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
   import { api, sayProblem, type Unit } from '$lib/api/client';
   import AboutCard from '$lib/desk/AboutCard.svelte';
@@ -55,8 +55,6 @@
         desk.close();
         desk = fresh();
         desk.openNew();
-        void list?.focusRow(0);
-        document.getElementById('schedule-name')?.focus();
       } else if (opened !== null && desk.id !== opened && found?.id === opened) {
         desk.close();
         desk = fresh();
@@ -79,6 +77,8 @@
     });
   });
 
+  // After the router has put the focus where it wants it: a new schedule starts with its name.
+  afterNavigate(() => id === null && document.getElementById('schedule-name')?.focus());
   beforeNavigate(() => desk.close());
   onDestroy(() => desk.close());
 </script>

@@ -146,7 +146,7 @@
     {#if two}
       <div class="card-paper overflow-x-auto">
         <table class="table-sm table" data-testid="differences">
-          <thead>
+          <thead class="text-base-content">
             <tr>
               <th></th>
               <th class="text-right"

@@ -21,10 +21,15 @@
     }
   }));
 
-  /** More steps, smaller print: sixty-four still fit the page. */
-  const size = $derived.by(() => {
-    const steps = sheet.data?.schedule.segments.length ?? 0;
-    return steps > 40 ? 'tiny' : steps > 24 ? 'small' : steps > 14 ? 'medium' : 'large';
+  /** Print gets smaller until everything fits the sheet: sixty-four steps still do. */
+  const [largest, smallest] = [13, 6];
+  let size = $state(largest);
+  let article: HTMLElement | undefined = $state();
+  const chartHeight = $derived(Math.round(40 + (190 * size) / largest));
+
+  $effect(() => {
+    const sheetHeight = (273 / 25.4) * 96;
+    if (article && sheet.data && article.scrollHeight > sheetHeight && size > smallest) size -= 0.5;
   });
 
   function sentence(step: Segment, direction: string, unit: string): string {
@@ -53,7 +58,7 @@
     <a class="btn btn-sm btn-paper" href="/schedules/{id}">Back to the desk</a>
     <button class="btn btn-sm btn-primary" onclick={() => window.print()}>Print</button>
   </div>
-  <article class="sheet {size}" data-testid="sheet">
+  <article class="sheet" style:--size="{size}px" bind:this={article} data-testid="sheet">
     <header>
       <h1>{schedule.name}</h1>
       <p>
@@ -70,7 +75,7 @@
       bands={preview.bands}
       poweredMinutes={preview.poweredMinutes}
       start={start ? new Date(start) : null}
-      height={size === 'large' ? 230 : size === 'medium' ? 190 : 140}
+      height={chartHeight}
       label="The firing over time"
     />
     <table>
@@ -101,7 +106,7 @@
         {/each}
       </tbody>
     </table>
-    {#if schedule.notes && size !== 'tiny'}<p class="notes">{schedule.notes}</p>{/if}
+    {#if schedule.notes}<p class="notes">{schedule.notes}</p>{/if}
     {#if preview.cautions.length}
       <ul class="cautions">
         {#each preview.cautions as caution (caution.text)}<li>
@@ -111,7 +116,7 @@
     {/if}
     <footer>
       <span
-        >The kiln maker's manual, local codes and the studio's rules come first.{#if preview.kilnNote}&nbsp;{preview.kilnNote}{/if}</span
+        >The kiln maker’s manual, local codes and the studio's rules come first.{#if preview.kilnNote}&nbsp;{preview.kilnNote}{/if}</span
       >
       <span>Version {schedule.version}, {when(new Date(schedule.updatedAt))}</span>
     </footer>
@@ -126,27 +131,19 @@
     padding: 12px;
   }
   .sheet {
-    --size: 13px;
     width: 186mm;
     max-width: 100%;
+    overflow-x: auto;
     margin: 0 auto 24px;
-    padding: 10mm;
+    padding: 12mm;
     box-sizing: content-box;
     background: #fff;
     color: #1d1916;
     font-size: var(--size);
-  }
-  .medium {
-    --size: 12px;
-  }
-  .small {
-    --size: 10.5px;
-  }
-  .tiny {
-    --size: 8.5px;
+    line-height: 1.25;
   }
   h1 {
-    font-size: 22px;
+    font-size: 1.7em;
     line-height: 1.15;
   }
   header {
@@ -165,26 +162,16 @@
   }
   th,
   td {
-    padding: 0.32em 0.5em;
+    padding: 0.3em 0.5em;
     border-bottom: 1px solid #ddd;
     vertical-align: top;
-  }
-  .tiny th,
-  .tiny td {
-    padding: 0.08em 0.5em;
   }
   .do {
     font-weight: 600;
   }
   .why {
     color: #555;
-    max-width: 42mm;
-  }
-  .small .why,
-  .tiny .why {
-    white-space: nowrap;
-    overflow: hidden;
-    text-overflow: ellipsis;
+    max-width: 75mm;
   }
   .r {
     text-align: right;
@@ -202,8 +189,6 @@
     margin-top: 8px;
     font-size: 0.93em;
     white-space: pre-line;
-    max-height: 42mm;
-    overflow: hidden;
   }
   .cautions {
     border-left: 3px solid #8a3a18;
@@ -221,6 +206,13 @@
     size: A4;
     margin: 12mm;
   }
+  @media screen and (max-width: 800px) {
+    .sheet {
+      box-sizing: border-box;
+      width: 100%;
+      padding: 12px;
+    }
+  }
   @media print {
     .tools {
       display: none;
@@ -229,6 +221,7 @@
       padding: 0;
       margin: 0;
       width: auto;
+      overflow: visible;
     }
   }
 </style>

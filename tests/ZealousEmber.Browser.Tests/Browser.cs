@@ -1,0 +1,147 @@
+using System.Globalization;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Interactions;
+using OpenQA.Selenium.Support.UI;
+using Shouldly;
+using Xunit;
+using ZealousEmber.Tests;
+
+namespace ZealousEmber.Browser.Tests;
+
+/// <summary>The program with its built pages, and one browser to look at them with; shared by all tests, one after the other.</summary>
+public sealed class Browser : RunningStudio, IAsyncLifetime
+{
+    private readonly string profile = Directory.CreateTempSubdirectory("ember-browser-").FullName;
+
+    public ChromeDriver Driver { get; private set; } = null!;
+
+    async ValueTask IAsyncLifetime.InitializeAsync()
+    {
+        await base.InitializeAsync();
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--lang=en-GB", $"--user-data-dir={profile}");
+        options.SetLoggingPreference(LogType.Browser, OpenQA.Selenium.LogLevel.All);
+        Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options, TimeSpan.FromSeconds(60));
+    }
+
+    public override async ValueTask DisposeAsync()
+    {
+        Driver?.Quit();
+        Driver?.Dispose();
+        Directory.Delete(profile, recursive: true);
+        await base.DisposeAsync();
+        GC.SuppressFinalize(this);
+    }
+}
+
+/// <summary>All browser tests share one browser.</summary>
+[CollectionDefinition(Name)]
+public sealed class BrowserCollection : ICollectionFixture<Browser>
+{
+    public const string Name = "browser";
+}
+
+/// <summary>A visit with a clean device: what a person does, and what a person sees.</summary>
+[Collection(BrowserCollection.Name)]
+public abstract class Visit
+{
+    private readonly Browser browser;
+
+    protected Visit(Browser browser)
+    {
+        this.browser = browser;
+        Size(1280, 800);
+        Go("/schedules");
+        Driver.ExecuteScript("localStorage.clear(); localStorage.setItem('ember.theme', 'bisque')");
+    }
+
+    protected ChromeDriver Driver => browser.Driver;
+
+    protected HttpClient Http => browser.Http;
+
+    protected void Size(int width, int height) => Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?>
+    {
+        ["width"] = width,
+        ["height"] = height,
+        ["deviceScaleFactor"] = 1,
+        ["mobile"] = width < 500,
+    });
+
+    protected void Go(string path)
+    {
+        Driver.Navigate().GoToUrl(new Uri(browser.Address, path));
+        Until(() => Driver.FindElements(By.CssSelector("main *, article *, .tools *")).Count > 0, "the page is drawn");
+    }
+
+    /// <summary>Waits until something holds; asks again while the page is still on its way.</summary>
+    protected void Until(Func<bool> holds, string what)
+    {
+        var wait = new WebDriverWait(Driver, TimeSpan.FromSeconds(10)) { PollingInterval = TimeSpan.FromMilliseconds(25), Message = $"waited for: {what}" };
+        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException), typeof(ShouldAssertException));
+        wait.Until(_ => holds());
+    }
+
+    protected IWebElement Find(string css)
+    {
+        Until(() => Driver.FindElements(By.CssSelector(css)).Count > 0, css);
+        return Driver.FindElement(By.CssSelector(css));
+    }
+
+    protected IWebElement TestId(string id) => Find($"[data-testid='{id}']");
+
+    protected IWebElement Button(string text)
+    {
+        IWebElement? found = null;
+        Until(() => (found = Driver.FindElements(By.CssSelector("button, a")).FirstOrDefault(b => b.Displayed && b.Text.Trim() == text)) is not null, $"a button “{text}”");
+        return found!;
+    }
+
+    protected void Click(string text) => Button(text).Click();
+
+    protected void Keys(params string[] keys)
+    {
+        foreach (var key in keys) new Actions(Driver).SendKeys(key).Perform();
+    }
+
+    protected void Chord(string modifier, string key) => new Actions(Driver).KeyDown(modifier).SendKeys(key).KeyUp(modifier).Perform();
+
+    /// <summary>A field of a step, from 1: pace, target or hold.</summary>
+    protected IWebElement Field(int step, string field) => Find($"[data-row='{step - 1}'] [id$='-{field}']");
+
+    protected string Value(int step, string field) => Field(step, field).GetDomProperty("value") ?? "";
+
+    protected string Sentences() => string.Join(" | ", Driver.FindElements(By.CssSelector("[data-testid='step']")).Select((_, i) =>
+        string.Join(' ', new[] { "pace", "target", "hold" }.Select(f => Driver.FindElements(By.CssSelector($"[data-row='{i}'] [id$='-{f}']"))
+            .Select(e => e.GetDomProperty("value")).FirstOrDefault()).Where(v => !string.IsNullOrEmpty(v)))));
+
+    protected void Type(IWebElement field, string text)
+    {
+        field.Click();
+        Chord(OpenQA.Selenium.Keys.Control, "a");
+        Keys(text.Length > 0 ? text : OpenQA.Selenium.Keys.Delete);
+    }
+
+    protected void UntilSaved() => Until(() => TestId("save-state").GetDomAttribute("data-state") == "saved", "saved");
+
+    protected int IdFromAddress()
+    {
+        Until(() => int.TryParse(Driver.Url.Split('/')[^1], CultureInfo.InvariantCulture, out _), "an address of its own");
+        return int.Parse(Driver.Url.Split('/')[^1], CultureInfo.InvariantCulture);
+    }
+
+    /// <summary>The desk with a demo schedule on it, drawn.</summary>
+    protected void OpenDemo(string name)
+    {
+        Go("/schedules");
+        Find($"[aria-label='Pick “{name}”']");
+        Driver.FindElements(By.CssSelector("a.open")).First(a => a.Text == name).Click();
+        TestId("chamber");
+        UntilSaved();
+    }
+
+    /// <summary>Errors the page left in the console since last asked.</summary>
+    protected List<string> ConsoleErrors() => [.. Driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= OpenQA.Selenium.LogLevel.Severe).Select(l => l.Message)];
+}

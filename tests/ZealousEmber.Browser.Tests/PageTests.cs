@@ -1,0 +1,127 @@
+using System.Net.Http.Json;
+using System.Text.Json;
+using OpenQA.Selenium;
+using Shouldly;
+using UglyToad.PdfPig;
+using Xunit;
+using ZealousEmber.Tests;
+
+namespace ZealousEmber.Browser.Tests;
+
+/// <summary>What must hold on every page: accessible in both themes, fits a phone, light, quiet, printable.</summary>
+public sealed class PageTests(Browser browser) : Visit(browser)
+{
+    /// <summary>Every page there is, with something that shows it is drawn.</summary>
+    public static TheoryData<string, string> Pages => new()
+    {
+        { "/", ".cards li" },
+        { "/schedules", "[data-testid='schedule']" },
+        { "/schedules/11", "[data-testid='handle']" },
+        { "/schedules/new", "[data-testid='chamber-empty']" },
+        { "/schedules/compare?a=11&b=3", "[data-testid='differences']" },
+        { "/schedules/11/print", "[data-testid='sheet'] table" },
+        { "/nowhere", "h1" },
+    };
+
+    [Theory]
+    [MemberData(nameof(Pages))]
+    public void No_serious_fault_of_accessibility_in_either_theme(string path, string drawn)
+    {
+        foreach (var theme in new[] { "bisque", "nightwatch" })
+        {
+            Driver.ExecuteScript("localStorage.setItem('ember.theme', arguments[0])", theme);
+            Go(path);
+            Find(drawn);
+            // Colours must have arrived, not be on their way.
+            Driver.ExecuteScript("document.getAnimations().forEach((a) => a.finish())");
+            Driver.ExecuteScript(File.ReadAllText(Repository.File("web/node_modules/axe-core/axe.min.js")));
+            var faults = (string)Driver.ExecuteAsyncScript(
+                "const done = arguments[0]; axe.run(document, { resultTypes: ['violations'] }).then((r) => done(JSON.stringify(r.violations" +
+                ".filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => v.id + ': ' + v.nodes.map((n) => n.html.slice(0, 120) + ' ' + (n.any[0]?.message ?? '')).slice(0, 3).join(' | ')))))")!;
+            JsonSerializer.Deserialize<string[]>(faults).ShouldBeEmpty($"{path} in {theme}");
+        }
+    }
+
+    [Theory]
+    [MemberData(nameof(Pages))]
+    public void Nothing_is_wider_than_a_phone(string path, string drawn)
+    {
+        Size(390, 844);
+        Go(path);
+        Find(drawn);
+        Driver.ExecuteScript("return document.documentElement.scrollWidth").ShouldBe(390L);
+    }
+
+    [Theory]
+    [MemberData(nameof(Pages))]
+    public void Nothing_is_blocked_or_thrown(string path, string drawn)
+    {
+        ConsoleErrors();
+        Go(path);
+        Find(drawn);
+        // The page framework itself notes an address it does not know.
+        ConsoleErrors().ShouldAllBe(e => path == "/nowhere" && e.Contains("Not found: /nowhere"));
+    }
+
+    [Fact]
+    public void The_main_screens_fit_a_table_laptop_without_scrolling()
+    {
+        foreach (var (path, drawn) in new[] { ("/schedules/11", "[data-testid='handle']"), ("/", ".cards li"), ("/schedules/compare?a=11&b=3", "[data-testid='differences']") })
+        {
+            Go(path);
+            Find(drawn);
+            ((long)Driver.ExecuteScript("return document.documentElement.scrollHeight")!).ShouldBeLessThanOrEqualTo(800, path);
+        }
+    }
+
+    [Theory]
+    [InlineData("/")]
+    [InlineData("/schedules/11")]
+    public void The_first_view_is_under_150_kB_of_script_and_style(string path)
+    {
+        Driver.ExecuteCdpCommand("Network.setCacheDisabled", new Dictionary<string, object?> { ["cacheDisabled"] = true });
+        Go(path);
+        Find(path == "/" ? ".cards li" : "[data-testid='handle']");
+        var bytes = (long)Driver.ExecuteScript(
+            "return performance.getEntriesByType('resource').filter((r) => /\\.(js|css)$/.test(r.name)).reduce((sum, r) => sum + r.encodedBodySize, 0)")!;
+        Driver.ExecuteCdpCommand("Network.setCacheDisabled", new Dictionary<string, object?> { ["cacheDisabled"] = false });
+        bytes.ShouldBeInRange(20_000, 150_000);
+    }
+
+    [Fact]
+    public void The_theme_is_kept()
+    {
+        Go("/");
+        TestId("theme").Click();
+        Driver.Navigate().Refresh();
+        Until(() => (string)Driver.ExecuteScript("return document.documentElement.dataset.theme")! == "nightwatch", "night watch after a reload");
+    }
+
+    [Theory]
+    [InlineData(7)]
+    [InlineData(20)]
+    [InlineData(64)]
+    public async Task The_print_page_fits_one_sheet_of_A4(int steps)
+    {
+        var schedule = new
+        {
+            name = $"Printed with {steps} steps and quite a long name that goes on for a while",
+            kind = "bisque",
+            unit = "C",
+            notes = string.Join('\n', Enumerable.Repeat("A line of notes.", 30)),
+            segments = Enumerable.Range(0, steps).Select(i => new { pace = "rate", rate = 100, target = 50 + i * 15, holdMinutes = 10, reason = "a reason with several words in it, as people write them" }),
+        };
+        var id = JsonDocument.Parse(await (await Http.PostAsJsonAsync("/api/schedules", schedule)).Content.ReadAsStringAsync()).RootElement.GetProperty("id").GetInt32();
+        Go($"/schedules/{id}/print");
+        Until(() => TestId("sheet").FindElements(By.CssSelector("tbody tr")).Count == steps, "every step");
+
+        var pdf = Driver.Print(new PrintOptions { PageDimensions = new PrintOptions.PageSize { Width = 21, Height = 29.7 }, PageMargins = new PrintOptions.Margins { Top = 1.2, Bottom = 1.2, Left = 1.2, Right = 1.2 } });
+        using var document = PdfDocument.Open(pdf.AsByteArray);
+        document.NumberOfPages.ShouldBe(1);
+        var words = document.GetPage(1).Text;
+        words.ShouldContain("Printed with");
+        words.ShouldContain($"to {50 + (steps - 1) * 15} °C");
+        words.ShouldContain("come first");
+        await Http.DeleteAsync($"/api/schedules/{id}");
+    }
+}
