@@ -22,13 +22,13 @@ internal static class PreviewEndpoints
             .WithTags("Preview").WithSummary("Times, curve and findings of a schedule")
             .Produces<PreviewResponse>().ProducesValidationProblem(422);
 
-    /// <summary>Public to the bench, which measures it without the wire.</summary>
-    internal static IResult Answer(PreviewRequest? request)
+    private static IResult Answer(PreviewRequest? request)
     {
         var made = Make(request);
         return made.IsOk ? Results.Ok(made.Value) : ClearProblems.Of(made.Problems);
     }
 
+    /// <summary>The whole work without the wire; the bench measures it here.</summary>
     internal static Result<PreviewResponse> Make(PreviewRequest? request)
     {
         if (request?.Schedule is null) return new Problem("schedule", "A schedule is missing here.");

@@ -55,7 +55,7 @@
         {row}
         selected={selected === row}
         times={at >= 0 ? desk.preview?.segments[at] : undefined}
-        caution={at >= 0 ? desk.preview?.cautions.find((c) => c.segment === at)?.text : undefined}
+        cautions={desk.preview?.cautions.filter((c) => c.segment === at).map((c) => c.text) ?? []}
         onselect={() => (selected = row)}
         onfocusrow={(r) => void focusRow(r)}
       />

@@ -14,11 +14,11 @@
     row: number;
     selected: boolean;
     times: Preview['segments'][number] | undefined;
-    caution: string | undefined;
+    cautions: readonly string[];
     onselect: () => void;
     onfocusrow: (row: number) => void;
   }
-  const { desk, step, row, selected, times, caution, onselect, onfocusrow }: Props = $props();
+  const { desk, step, row, selected, times, cautions, onselect, onfocusrow }: Props = $props();
 
   const unit = $derived(`°${desk.draft.unit}`);
   const at = $derived(desk.stepNumber(row));
@@ -162,8 +162,8 @@
     <ul class="said text-error" id="step-{step.key}-said" role="alert">
       {#each [...words, ...unread] as word (word)}<li>{word}</li>{/each}
     </ul>
-  {:else if selected && caution}
-    <p class="said caution">{caution}</p>
+  {:else if selected && cautions.length}
+    <p class="said caution">{cautions.join(' ')}</p>
   {/if}
 </div>
 

@@ -28,7 +28,8 @@
   const chartHeight = $derived(Math.round(40 + (190 * size) / largest));
 
   $effect(() => {
-    const sheetHeight = (273 / 25.4) * 96;
+    // The margins of the paper are the padding of the sheet on the screen.
+    const sheetHeight = (297 / 25.4) * 96 - 8;
     if (article && sheet.data && article.scrollHeight > sheetHeight && size > smallest) size -= 0.5;
   });
 
@@ -162,7 +163,7 @@
   }
   th,
   td {
-    padding: 0.3em 0.5em;
+    padding: calc((var(--size) - 5px) * 0.4) 0.5em;
     border-bottom: 1px solid #ddd;
     vertical-align: top;
   }
@@ -189,6 +190,9 @@
     margin-top: 8px;
     font-size: 0.93em;
     white-space: pre-line;
+  }
+  .notes {
+    columns: 16em;
   }
   .cautions {
     border-left: 3px solid #8a3a18;

@@ -1,0 +1,34 @@
+using System.Text.Json;
+using BenchmarkDotNet.Attributes;
+using ZealousEmber.App.Preview;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.Core.Notation;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.Bench;
+
+/// <summary>What one edit on the desk costs the server, without the wire.</summary>
+[MemoryDiagnoser]
+public class PreviewBench
+{
+    /// <summary>Twelve steps with full power, a controlled cooling and "off": all there is to compute.</summary>
+    internal const string Line =
+        "60/h to 90 hold 2:00; 80/h to 200; 100/h to 540; 60/h to 610; 150/h to 950; full to 1100; 110/h to 1140; 60/h to 1210 hold 12m; cool 150/h to 1040; cool 55/h to 850 hold 30m; cool 100/h to 700; off";
+
+    internal static readonly PreviewRequest Request = new(
+        new ScheduleContract("Twelve steps", "glaze", "C",
+            [.. NotationReader.Read(Line, TemperatureUnit.Celsius).Segments.Select(s => ScheduleMapping.Write(s, TemperatureUnit.Celsius))]),
+        Start: "2026-11-24T17:30:00+00:00",
+        Between: [new BandRequest(1000, 1300)]);
+
+    [Benchmark(Baseline = true)]
+    public object ReadShorthand() => NotationReader.Read(Line, TemperatureUnit.Celsius);
+
+    private static readonly PreviewResponse Answer = PreviewEndpoints.Make(Request).Value;
+
+    [Benchmark]
+    public byte[] WriteTheAnswer() => JsonSerializer.SerializeToUtf8Bytes(Answer, JsonSerializerOptions.Web);
+
+    [Benchmark]
+    public object Preview() => PreviewEndpoints.Make(Request).Value;
+}

@@ -1,0 +1,47 @@
+using OpenQA.Selenium;
+using Xunit;
+using ZealousEmber.Tests;
+
+namespace ZealousEmber.Browser.Tests;
+
+/// <summary>
+/// Takes the pictures of docs/screenshots anew from the demo data; not a check, so only run when asked for:
+/// <c>dotnet run --project tests/ZealousEmber.Browser.Tests -- -explicit only</c>.
+/// </summary>
+public sealed class Screenshots(Browser browser) : Visit(browser)
+{
+    private void Take(string name, string path, string drawn, int width = 1280, int height = 800, string theme = "bisque", Action? before = null)
+    {
+        Driver.ExecuteCdpCommand("Emulation.setLocaleOverride", new Dictionary<string, object?> { ["locale"] = "en-GB" });
+        Size(width, height);
+        Driver.ExecuteScript("localStorage.setItem('ember.theme', arguments[0])", theme);
+        Go(path);
+        Find(drawn);
+        before?.Invoke();
+        Driver.ExecuteAsyncScript("const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done())))");
+        ((ITakesScreenshot)Driver).GetScreenshot().SaveAsFile(Repository.File($"docs/screenshots/{name}.png"));
+    }
+
+    private void ChooseStart()
+    {
+        TestId("choose-start").Click();
+        Driver.ExecuteScript("const i = document.querySelector('input[type=datetime-local]'); i.value = '2026-11-24T17:30'; i.dispatchEvent(new Event('change', { bubbles: true }))");
+        Until(() => Find("[data-row='0'] .when").Text.Contains("Tue"), "clock times");
+    }
+
+    [Fact(Explicit = true)]
+    public void Take_all()
+    {
+        Take("kiln-room", "/", ".cards li", before: () =>
+        {
+            Click("Try the example");
+            TestId("home-sum");
+        });
+        Take("library", "/schedules", "[data-testid='schedule']");
+        Take("desk", "/schedules/11", "[data-testid='handle']", before: ChooseStart);
+        Take("desk-night", "/schedules/2", "[data-testid='handle']", theme: "nightwatch", before: () => Field(3, "target").Click());
+        Take("desk-phone", "/schedules/11", "[data-testid='handle']", 390, 844, "nightwatch");
+        Take("compare", "/schedules/compare?a=11&b=3", "[data-testid='differences']");
+        Take("print", "/schedules/10/print?start=2026-11-24T17:30", "[data-testid='sheet'] table", 900, 800);
+    }
+}
