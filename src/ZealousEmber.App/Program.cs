@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using Scalar.AspNetCore;
 using Serilog;
 using Serilog.Events;
+using ZealousEmber.App.Cones;
 using ZealousEmber.App.Exchange;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Notation;
@@ -48,17 +49,22 @@ app.MapSchedules();
 app.MapExchange();
 app.MapPreview();
 app.MapNotation();
+app.MapCones();
 app.MapOpenApi();
 app.MapScalarApiReference("/api/docs", docs => docs.WithTitle("Zealous Ember API").DisableDefaultFonts().DisableAgent().HideClientButton().HideDeveloperTools());
 // Every other address is a place of the client; it says itself when there is no such place.
 app.MapFallbackToFile("", "index.html", ShippedPages.FileOptions);
 app.MapFallbackToFile("{*path:regex(^(?!api/|openapi/).*$):nonfile}", "index.html", ShippedPages.FileOptions);
 
-await StoreSetup.Prepare(app.Services, dataFolder);
-if (app.Configuration.GetValue<bool>("demo"))
+// The build starts the program once to write down its API; that must not touch anybody's data.
+if (System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
 {
-    await using var scope = app.Services.CreateAsyncScope();
-    await SaltmarshLane.Seed(scope.ServiceProvider.GetRequiredService<StudioContext>(), TimeProvider.System);
+    await StoreSetup.Prepare(app.Services, dataFolder);
+    if (app.Configuration.GetValue<bool>("demo"))
+    {
+        await using var scope = app.Services.CreateAsyncScope();
+        await SaltmarshLane.Seed(scope.ServiceProvider.GetRequiredService<StudioContext>(), TimeProvider.System);
+    }
 }
 await app.StartAsync();
 Console.WriteLine($"Zealous Ember is at {string.Join(", ", app.Urls)}; its data is in {dataFolder}. Stop it with Ctrl C.");

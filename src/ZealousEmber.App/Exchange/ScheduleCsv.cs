@@ -10,7 +10,7 @@ namespace ZealousEmber.App.Exchange;
 /// <summary>One row a step; what is said of the whole schedule stands in its first row and may be left out below.</summary>
 internal static class ScheduleCsv
 {
-    private static readonly string[] Columns = ["schedule", "kind", "unit", "step", "pace", "rate", "target", "hold_minutes", "atmosphere", "reason", "tags", "notes"];
+    private static readonly string[] Columns = ["schedule", "kind", "unit", "step", "pace", "rate", "target", "hold_minutes", "atmosphere", "reason", "tags", "notes", "goal_cone"];
 
     private static readonly CsvConfiguration Format = new(CultureInfo.InvariantCulture)
     {
@@ -45,6 +45,7 @@ internal static class ScheduleCsv
                     csv.WriteField(step.Reason);
                     csv.WriteField(i == 0 ? string.Join("; ", schedule.Tags ?? []) : null);
                     csv.WriteField(i == 0 ? schedule.Notes : null);
+                    csv.WriteField(i == 0 ? schedule.GoalCone : null);
                     csv.NextRecord();
                 }
             }
@@ -90,7 +91,7 @@ internal static class ScheduleCsv
             if (schedules.Count == 0 || rowName != name || step <= lastStep)
             {
                 steps = [];
-                schedules.Add(new ScheduleContract(rowName, Cell(csv, "kind"), Cell(csv, "unit"), steps, Cell(csv, "notes"), Cell(csv, "tags")?.Split(';', StringSplitOptions.TrimEntries)));
+                schedules.Add(new ScheduleContract(rowName, Cell(csv, "kind"), Cell(csv, "unit"), steps, Cell(csv, "notes"), Cell(csv, "tags")?.Split(';', StringSplitOptions.TrimEntries), Cell(csv, "goal_cone")));
             }
             (name, lastStep) = (rowName, step);
             var rate = Number(csv, "rate", problems);

@@ -11,8 +11,10 @@ namespace ZealousEmber.App.Preview;
 /// <param name="KilnId">A kiln of the studio; none yet, so a plain generic kiln is taken.</param>
 /// <param name="Start">When it is switched on, with its offset: 2026-11-24T17:30:00+00:00.</param>
 /// <param name="Between">Bands of temperature whose time is wanted.</param>
+/// <param name="GoalCone">The cone aimed at; the schedule's own when missing.</param>
 public sealed record PreviewRequest(
-    ScheduleContract? Schedule, double? StartTemperature = null, int? KilnId = null, string? Start = null, IReadOnlyList<BandRequest?>? Between = null);
+    ScheduleContract? Schedule, double? StartTemperature = null, int? KilnId = null, string? Start = null, IReadOnlyList<BandRequest?>? Between = null,
+    string? GoalCone = null);
 
 /// <summary>Two temperatures, either way round.</summary>
 public sealed record BandRequest(double? From, double? To);
@@ -23,13 +25,18 @@ public sealed record BandRequest(double? From, double? To);
 /// <param name="FastestRise">Degrees an hour.</param>
 /// <param name="FastestFall">Degrees an hour, without a sign.</param>
 /// <param name="Line">The schedule in shorthand.</param>
+/// <param name="GoalCone">The cone aimed at.</param>
+/// <param name="ConeWords">What the row of cones says at the end.</param>
+/// <param name="Cones">The goal and its neighbours; without a goal those around the hottest cone down; all with ?cones=all.</param>
+/// <param name="HeatWorkBySegment">Progress of the goal cone (or the middle one shown) in each segment; they add up to its progress.</param>
 /// <param name="KilnNote">What full power and off were taken to be; nothing when the schedule has neither.</param>
 public sealed record PreviewResponse(
     [property: AllowedValues("C", "F")] string Unit, double StartTemperature, double TotalMinutes, double PoweredMinutes, double Peak,
     double FastestRise, double FastestFall, string Line, string? KilnNote,
     IReadOnlyList<SegmentTimes> Segments, IReadOnlyList<CurvePointContract> Curve, IReadOnlyList<BandContract> Bands,
     IReadOnlyList<MomentContract> Moments, IReadOnlyList<TimeBetweenContract> TimeBetween, IReadOnlyList<FindingContract> Findings,
-    IReadOnlyList<CautionContract> Cautions);
+    IReadOnlyList<CautionContract> Cautions, string? GoalCone, string ConeWords,
+    IReadOnlyList<ConeReadingContract> Cones, IReadOnlyList<double> HeatWorkBySegment);
 
 /// <summary>Times of one step.</summary>
 /// <param name="StartsAt">Clock time, where a start was given.</param>
@@ -66,6 +73,13 @@ public sealed record TimeBetweenContract(double From, double To, double RisingMi
 /// <param name="Fix">What would mend it; none yet.</param>
 public sealed record FindingContract(
     string Id, [property: AllowedValues("note", "look", "danger")] string Severity, int Segment, double FromMinute, double ToMinute, string Text, string Why, FixContract? Fix);
+
+/// <summary>What one cone reads at the end.</summary>
+/// <param name="Progress">1 is the end point; at most 1 000 000 is told.</param>
+/// <param name="BendDegrees">8 as set … 90 at the end point … 180.</param>
+/// <param name="Clock">Hours past twelve the tip points to; 6 at the end point.</param>
+/// <param name="Words">"stands", "at 2 o'clock", "flat".</param>
+public sealed record ConeReadingContract(string Cone, double Progress, double BendDegrees, double Clock, string Words);
 
 /// <summary>A short word of safety at the step it belongs to.</summary>
 public sealed record CautionContract(int Segment, string Text);

@@ -1,8 +1,10 @@
 using NodaTime;
 using NodaTime.Text;
+using ZealousEmber.App.Cones;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
+using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Review;
@@ -18,18 +20,18 @@ internal static class PreviewEndpoints
     private const int MostBands = 16;
 
     public static void MapPreview(this WebApplication app) =>
-        app.MapPost("/api/preview", (PreviewRequest? request) => Answer(request))
+        app.MapPost("/api/preview", (PreviewRequest? request, string? cones) => Answer(request, cones))
             .WithTags("Preview").WithSummary("Times, curve and findings of a schedule")
             .Produces<PreviewResponse>().ProducesValidationProblem(422);
 
-    private static IResult Answer(PreviewRequest? request)
+    private static IResult Answer(PreviewRequest? request, string? cones)
     {
-        var made = Make(request);
+        var made = Make(request, string.Equals(cones, "all", StringComparison.OrdinalIgnoreCase));
         return made.IsOk ? Results.Ok(made.Value) : ClearProblems.Of(made.Problems);
     }
 
     /// <summary>The whole work without the wire; the bench measures it here.</summary>
-    internal static Result<PreviewResponse> Make(PreviewRequest? request)
+    internal static Result<PreviewResponse> Make(PreviewRequest? request, bool allCones = false)
     {
         if (request?.Schedule is null) return new Problem("schedule", "A schedule is missing here.");
         // A schedule is drawn before it has a name; every other rule holds.
@@ -38,6 +40,7 @@ internal static class PreviewEndpoints
         var problems = read.Problems.Select(p => p.Under("schedule")).ToList();
         var unit = WireWords.Units.Read(wire.Unit) ?? TemperatureUnit.Celsius;
 
+        var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems);
         var start = ReadStartTemperature(request.StartTemperature, unit, problems);
         var clock = ReadClock(request.Start, problems);
         var between = ReadBands(request.Between ?? [], unit, problems);
@@ -47,13 +50,16 @@ internal static class PreviewEndpoints
         var kiln = GenericKiln.Instance;
         var compiled = CompiledSchedule.From(read.Value, start, kiln);
         return compiled.IsOk
-            ? Write(read.Value, compiled.Value, start, kiln, clock, between)
+            ? Write(read.Value, compiled.Value, start, kiln, clock, between, goal ?? read.Value.Goal, allCones)
             : Result<PreviewResponse>.Failed([.. compiled.Problems.Select(p => p.Under("schedule"))]);
     }
 
     private static PreviewResponse Write(
-        Schedule schedule, CompiledSchedule compiled, Temperature start, GenericKiln kiln, OffsetDateTime? clock, IReadOnlyList<(Temperature From, Temperature To)> between)
+        Schedule schedule, CompiledSchedule compiled, Temperature start, GenericKiln kiln, OffsetDateTime? clock, IReadOnlyList<(Temperature From, Temperature To)> between,
+        Cone? goal, bool allCones)
     {
+        var progress = HeatWork.OfAll(compiled.Curve);
+        var shown = goal ?? ConeWords.HottestDown(progress);
         var unit = schedule.Unit;
         DateTimeOffset? At(Duration time) => clock is { } from ? (from + time).ToDateTimeOffset() : null;
         return new PreviewResponse(
@@ -75,7 +81,11 @@ internal static class PreviewEndpoints
             [.. between.Select(b => Between(compiled.Curve, b.From, b.To, unit))],
             [.. ScheduleReview.Of(schedule, compiled).Select(f => new FindingContract(
                 f.Id, f.Severity.ToString().ToLowerInvariant(), f.Segment, f.From.TotalMinutes, f.To.TotalMinutes, f.Text, f.Why, null))],
-            [.. Caution.For(schedule, compiled).Select(c => new CautionContract(c.Segment, c.Text))]);
+            [.. Caution.For(schedule, compiled).Select(c => new CautionContract(c.Segment, c.Text))],
+            goal?.Number,
+            ConeWords.Nearest(progress),
+            ConeReadings.Of(progress, shown, allCones),
+            shown is { } cone ? HeatWork.PerStretch(ConeTable.Of(cone).Kinetics, compiled.Curve, [.. compiled.Segments.Select(s => s.End.TotalMinutes)]) : []);
     }
 
     private static TimeBetweenContract Between(Curve curve, Temperature from, Temperature to, TemperatureUnit unit)

@@ -11,13 +11,15 @@ namespace ZealousEmber.App.Schedules;
 /// <param name="Segments">1 … 64 steps.</param>
 /// <param name="Notes">Up to 4000 characters.</param>
 /// <param name="Tags">Up to 12, each up to 30 characters.</param>
+/// <param name="GoalCone">The cone it is meant to bring down: 04, 6, 5½.</param>
 public sealed record ScheduleContract(
     string? Name,
     [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string? Kind,
     [property: AllowedValues("C", "F")] string? Unit,
     IReadOnlyList<SegmentContract?>? Segments,
     string? Notes = null,
-    IReadOnlyList<string?>? Tags = null);
+    IReadOnlyList<string?>? Tags = null,
+    string? GoalCone = null);
 
 /// <summary>A step on the wire.</summary>
 /// <param name="Pace">At a rate, at full power, or with the power off.</param>

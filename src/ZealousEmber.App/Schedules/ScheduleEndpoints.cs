@@ -15,7 +15,7 @@ namespace ZealousEmber.App.Schedules;
 public sealed record StoredScheduleContract(
     int Id, int Version, DateTimeOffset UpdatedAt, string Name,
     [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string Kind, [property: AllowedValues("C", "F")] string Unit,
-    IReadOnlyList<SegmentContract> Segments, string? Notes, IReadOnlyList<string> Tags);
+    IReadOnlyList<SegmentContract> Segments, string? Notes, IReadOnlyList<string> Tags, string? GoalCone);
 
 /// <summary>A schedule as a line in the library: enough to know it by and to draw it small.</summary>
 /// <param name="Line">The whole in shorthand.</param>
@@ -25,7 +25,7 @@ public sealed record StoredScheduleContract(
 public sealed record ScheduleSummary(
     int Id, int Version, DateTimeOffset UpdatedAt, string Name,
     [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string Kind, [property: AllowedValues("C", "F")] string Unit,
-    IReadOnlyList<string> Tags, int Steps,
+    string? GoalCone, IReadOnlyList<string> Tags, int Steps,
     string Line, double Peak, double TotalMinutes, double PoweredMinutes, IReadOnlyList<CurvePointContract> Curve);
 
 /// <summary>A version of a schedule.</summary>
@@ -66,7 +66,7 @@ internal static class ScheduleEndpoints
     public static StoredScheduleContract Write(StoredSchedule stored)
     {
         var wire = ScheduleMapping.Write(stored.Schedule);
-        return new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), wire.Name!, wire.Kind!, wire.Unit!, wire.Segments!.OfType<SegmentContract>().ToList(), wire.Notes, wire.Tags!.OfType<string>().ToList());
+        return new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), wire.Name!, wire.Kind!, wire.Unit!, wire.Segments!.OfType<SegmentContract>().ToList(), wire.Notes, wire.Tags!.OfType<string>().ToList(), wire.GoalCone);
     }
 
     private static async Task<IResult> Search(string? search, string? kind, string? tag, ScheduleStore store, CancellationToken cancel)
@@ -144,7 +144,7 @@ internal static class ScheduleEndpoints
         if (await store.Find(id, cancel) is not { Schedule: var original }) return ClearProblems.Missing("schedule");
         const string ending = ", copy";
         var name = original.Name.EndsWith(ending, StringComparison.Ordinal) ? original.Name : original.Name[..Math.Min(original.Name.Length, ScheduleLimits.Name - ending.Length)] + ending;
-        var copy = Schedule.Create(name, original.Kind, original.Unit, original.Segments, original.Notes, original.Tags);
+        var copy = Schedule.Create(name, original.Kind, original.Unit, original.Segments, original.Notes, original.Tags, original.Goal);
         return Created((await store.Add([copy.Value], cancel))[0], response);
     }
 
@@ -185,7 +185,7 @@ internal static class ScheduleEndpoints
         var compiled = CompiledSchedule.From(schedule, start, GenericKiln.Instance).Value;
         var curve = compiled.Curve.Thinned(TemperatureDifference.FromKelvins(6));
         return new ScheduleSummary(
-            stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), schedule.Name, WireWords.Kinds.Say(schedule.Kind), unit.Letter(), schedule.Tags,
+            stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), schedule.Name, WireWords.Kinds.Say(schedule.Kind), unit.Letter(), schedule.Goal?.Number, schedule.Tags,
             schedule.Segments.Length, NotationWriter.Write(schedule.Segments, unit), compiled.Curve.Peak.In(unit),
             compiled.Total.TotalMinutes, compiled.Powered.TotalMinutes, CurvePointContract.From(curve, unit));
     }

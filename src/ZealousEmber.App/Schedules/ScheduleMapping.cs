@@ -1,4 +1,5 @@
 using ZealousEmber.Core;
+using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -17,8 +18,10 @@ internal static class ScheduleMapping
         var unit = ReadUnit(wire.Unit, "unit", problems);
         var segments = ReadSegments(wire.Segments, unit ?? TemperatureUnit.Celsius, problems);
 
+        var goal = ReadCone(wire.GoalCone, "goalCone", problems);
+
         // With a step missing the rules between steps would speak of the wrong ones.
-        var schedule = Schedule.Create(wire.Name, kind ?? ScheduleKind.Glaze, unit ?? TemperatureUnit.Celsius, segments ?? Placeholder, wire.Notes, wire.Tags);
+        var schedule = Schedule.Create(wire.Name, kind ?? ScheduleKind.Glaze, unit ?? TemperatureUnit.Celsius, segments ?? Placeholder, wire.Notes, wire.Tags, goal);
         problems.AddRange(schedule.Problems);
         return problems.Count > 0 ? Result<Schedule>.Failed(problems) : schedule;
     }
@@ -31,13 +34,23 @@ internal static class ScheduleMapping
         return unit;
     }
 
+    /// <summary>A cone, or nothing when none was given; a problem when it was not understood.</summary>
+    public static Cone? ReadCone(string? number, string field, List<Problem> problems)
+    {
+        if (string.IsNullOrWhiteSpace(number)) return null;
+        var cone = Cone.Parse(number, field);
+        problems.AddRange(cone.Problems);
+        return cone.IsOk ? cone.Value : null;
+    }
+
     public static ScheduleContract Write(Schedule schedule) => new(
         schedule.Name,
         WireWords.Kinds.Say(schedule.Kind),
         schedule.Unit.Letter(),
         [.. schedule.Segments.Select(s => Write(s, schedule.Unit))],
         schedule.Notes,
-        schedule.Tags);
+        schedule.Tags,
+        schedule.Goal?.Number);
 
     public static SegmentContract Write(Segment segment, TemperatureUnit unit) => new(
         WireWords.Paces.Say(segment.Pace.Kind),

@@ -1,4 +1,6 @@
 using System.Collections.Immutable;
+using NodaTime;
+using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Schedules;
@@ -22,8 +24,8 @@ public enum ScheduleKind
 /// <summary>A firing as it is meant: named steps from first heat to opening. Cannot be built wrong.</summary>
 public sealed record Schedule
 {
-    private Schedule(string name, ScheduleKind kind, TemperatureUnit unit, ImmutableArray<Segment> segments, string? notes, ImmutableArray<string> tags) =>
-        (Name, Kind, Unit, Segments, Notes, Tags) = (name, kind, unit, segments, notes, tags);
+    private Schedule(string name, ScheduleKind kind, TemperatureUnit unit, ImmutableArray<Segment> segments, string? notes, ImmutableArray<string> tags, Cone? goal) =>
+        (Name, Kind, Unit, Segments, Notes, Tags, Goal) = (name, kind, unit, segments, notes, tags, goal);
 
     /// <summary>What people call it; one line, 1 … 120 characters.</summary>
     public string Name { get; }
@@ -35,7 +37,7 @@ public sealed record Schedule
     public TemperatureUnit Unit { get; private init; }
 
     /// <summary>1 … 64 steps, in order.</summary>
-    public ImmutableArray<Segment> Segments { get; }
+    public ImmutableArray<Segment> Segments { get; private init; }
 
     /// <summary>Anything worth keeping beside it, up to 4000 characters.</summary>
     public string? Notes { get; }
@@ -43,12 +45,19 @@ public sealed record Schedule
     /// <summary>Words to find it by; lower case, no doubles, in the order given.</summary>
     public ImmutableArray<string> Tags { get; }
 
+    /// <summary>The cone it is meant to bring down, where there is one.</summary>
+    public Cone? Goal { get; }
+
     /// <summary>The same schedule as read on another scale: nothing but the numbers on show changes.</summary>
     public Schedule In(TemperatureUnit unit) => this with { Unit = unit };
 
+    /// <summary>The same schedule with another target and hold in one step; both within the limits, the index within the steps.</summary>
+    internal Schedule WithStep(int index, Temperature target, Duration hold) =>
+        this with { Segments = Segments.SetItem(index, Segments[index].With(target, hold)) };
+
     /// <summary>Builds a schedule from checked steps. Problems name <c>name</c>, <c>segments</c>, <c>segments[i].…</c>, <c>notes</c>, <c>tags[i]</c>.</summary>
     public static Result<Schedule> Create(
-        string? name, ScheduleKind kind, TemperatureUnit unit, IReadOnlyList<Segment> segments, string? notes = null, IReadOnlyList<string?>? tags = null)
+        string? name, ScheduleKind kind, TemperatureUnit unit, IReadOnlyList<Segment> segments, string? notes = null, IReadOnlyList<string?>? tags = null, Cone? goal = null)
     {
         var problems = new List<Problem>();
         var checkedName = Text.OneLine(name);
@@ -66,7 +75,7 @@ public sealed record Schedule
         var checkedTags = CheckTags(tags ?? [], problems);
         return problems.Count > 0
             ? Result<Schedule>.Failed(problems)
-            : new Schedule(checkedName!, kind, unit, [.. segments], checkedNotes, checkedTags);
+            : new Schedule(checkedName!, kind, unit, [.. segments], checkedNotes, checkedTags, goal);
     }
 
     /// <summary>What must hold between steps, whatever the kiln: how many, and that "off" neither climbs nor stops half way.</summary>

@@ -30,6 +30,9 @@ public sealed record Segment
     /// <summary>A last step with the power off and no target.</summary>
     public bool IsEndOff => Target is null;
 
+    /// <summary>The same step to another target and hold, which the caller knows to be within the limits.</summary>
+    internal Segment With(Temperature target, Duration hold) => new(Pace, target, hold, Reason, Atmosphere);
+
     /// <summary>
     /// Builds a step from what a person gave. Problems name the fields <c>rate</c>, <c>target</c>, <c>holdMinutes</c>
     /// and <c>reason</c>, and speak in the unit given.

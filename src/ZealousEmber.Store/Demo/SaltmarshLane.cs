@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
+using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -10,7 +11,7 @@ namespace ZealousEmber.Store.Demo;
 /// <summary>The made-up studio every screen is shown with: Saltmarsh Lane Pottery on its estuary.</summary>
 public static class SaltmarshLane
 {
-    private sealed record Sample(string Name, ScheduleKind Kind, TemperatureUnit Unit, string Tags, double[] DaysAgo, string[] Lines, string? Notes = null);
+    private sealed record Sample(string Name, ScheduleKind Kind, TemperatureUnit Unit, string Tags, double[] DaysAgo, string[] Lines, string? Notes = null, string? Goal = null);
 
     /// <summary>Fills an empty store; one that holds anything, even deleted, is left alone.</summary>
     public static async Task Seed(StudioContext context, TimeProvider time, CancellationToken cancel = default)
@@ -35,7 +36,7 @@ public static class SaltmarshLane
     {
         var read = NotationReader.Read(line, sample.Unit);
         if (read.Error is { } error) throw new InvalidOperationException($"{sample.Name}: {error.Message}");
-        return Schedule.Create(sample.Name, sample.Kind, sample.Unit, read.Segments, sample.Notes, sample.Tags.Split(", ")).Value;
+        return Schedule.Create(sample.Name, sample.Kind, sample.Unit, read.Segments, sample.Notes, sample.Tags.Split(", "), sample.Goal is null ? null : Cone.Parse(sample.Goal).Value).Value;
     }
 
     private sealed class ClockAt(Instant instant) : TimeProvider
@@ -50,39 +51,39 @@ public static class SaltmarshLane
             "For relief tiles that have to go in before they feel dry. Look for steam on a cold mirror before going past 90 °C."),
         new("Shingle porcelain in Bittern", ScheduleKind.Glaze, TemperatureUnit.Celsius, "porcelain, bittern, reduction", [160.4],
             ["100/h to 600 in oxidation \"nothing to see yet\"; 150/h to 890; 100/h to 910 hold 45m in heavy reduction \"body reduction\"; 90/h to 1180 in light reduction; 60/h to 1280 hold 20m in light reduction; off in neutral"],
-            "Gas kiln: rates are what the burners are steered to. Carbon monoxide alarm on before the damper moves."),
+            "Gas kiln: rates are what the burners are steered to. Carbon monoxide alarm on before the damper moves.", "10"),
         new("Oyster matte, first try", ScheduleKind.Glaze, TemperatureUnit.Celsius, "oyster matte, heron", [97.6],
             ["80/h to 120 hold 45m \"dry the glaze\"; 160/h to 1040; 110/h to 1140; 60/h to 1210 hold 12m; off"],
-            "Came out dull grey, hardly any crystals: it went through 1040 to 850 °C in about an hour."),
+            "Came out dull grey, hardly any crystals: it went through 1040 to 850 °C in about an hour.", "6"),
         new("Brickfield planters, once-fired", ScheduleKind.OnceFired, TemperatureUnit.Celsius, "earthenware, thick", [74.2],
-            ["40/h to 90 hold 4:00 \"dry, 14 mm walls\"; 60/h to 200; 80/h to 600 \"gently through quartz\"; 70/h to 950 \"burn out the carbon\"; 60/h to 1063 hold 10m; off"]),
+            ["40/h to 90 hold 4:00 \"dry, 14 mm walls\"; 60/h to 200; 80/h to 600 \"gently through quartz\"; 70/h to 950 \"burn out the carbon\"; 60/h to 1063 hold 10m; off"], Goal: "04"),
         new("Evening class bisque", ScheduleKind.Bisque, TemperatureUnit.Fahrenheit, "bisque, class", [51.3],
             ["100/h to 190 hold 3:00 \"mixed, some still cool to the touch\"; 180/h to 1100; 150/h to 1750 \"burn-out\"; 108/h to 1830; off"],
-            "Written in °F for Maren, who teaches the class."),
+            "Written in °F for Maren, who teaches the class.", "06"),
         new("Reed green, everyday", ScheduleKind.Glaze, TemperatureUnit.Celsius, "reed green, heron", [33.9],
-            ["100/h to 120 hold 30m; full to 600; 150/h to 1120; 60/h to 1222; off"]),
+            ["100/h to 120 hold 30m; full to 600; 150/h to 1120; 60/h to 1222; off"], Goal: "6"),
         new("Lamp white on Brickfield Red", ScheduleKind.Glaze, TemperatureUnit.Celsius, "lamp white, earthenware", [20.5],
-            ["100/h to 120 hold 30m \"dry the glaze\"; 150/h to 960; 60/h to 1063 hold 5m; cool 120/h to 760; off"]),
+            ["100/h to 120 hold 30m \"dry the glaze\"; 150/h to 960; 60/h to 1063 hold 5m; cool 120/h to 760; off"], Goal: "04"),
         new("Tidewrack blue, test tiles", ScheduleKind.Glaze, TemperatureUnit.Celsius, "tidewrack blue, wren, tests", [15.2, 8.1],
             [
                 "full to 1100; 60/h to 1215 hold 20m; off",
                 "full to 1100; 60/h to 1215 hold 5m \"it runs: short hold\"; cool 150/h to 1000; off",
             ],
-            "Runs. Waste slab under every tile."),
+            "Runs. Waste slab under every tile.", "6"),
         new("Marsh White bisque, for brushing", ScheduleKind.Bisque, TemperatureUnit.Celsius, "bisque, heron", [12.7],
-            ["80/h to 90 hold 2:00; 100/h to 600; 110/h to 960 \"carbon out\"; 60/h to 1063; off"]),
+            ["80/h to 90 hold 2:00; 100/h to 600; 110/h to 960 \"carbon out\"; 60/h to 1063; off"], Goal: "04"),
         new("Marsh White bisque, for dipping", ScheduleKind.Bisque, TemperatureUnit.Celsius, "bisque, heron", [41.4, 6.2],
             [
                 "100/h to 600; 130/h to 1000 hold 10m; off",
                 "60/h to 90 hold 2:00 \"dry, 8 mm and cool to the touch\"; 100/h to 600 \"slow past quartz\"; 110/h to 900 \"carbon out\"; 60/h to 998 \"last 100 at 60, so the cone's number holds\"; off",
             ],
-            "Since the load that burst in spring: the two hours at 90 °C stay in."),
+            "Since the load that burst in spring: the two hours at 90 °C stay in.", "06"),
         new("Oyster matte, supper set", ScheduleKind.Glaze, TemperatureUnit.Celsius, "oyster matte, heron", [30.3, 16.8, 1.9],
             [
                 "80/h to 120 hold 45m; 160/h to 1040; 110/h to 1140; 60/h to 1210 hold 12m; cool 55/h to 850; off",
                 "80/h to 120 hold 45m; 160/h to 1040; 110/h to 1140; 60/h to 1210 hold 12m; cool 150/h to 1040; cool 55/h to 850; off",
                 "80/h to 120 hold 45m \"dry the glaze\"; 160/h to 1040 \"brisk through the middle\"; 110/h to 1140 \"ease in\"; 60/h to 1210 hold 12m \"let the cones catch up\"; cool 150/h to 1040 \"drop, then ease\"; cool 55/h to 850 hold 30m \"grow the matte\"; off",
             ],
-            "Slow from 1040 to 850 °C: that is where the crystals grow. Witness pack 5 · 6 · 7 on the middle shelf."),
+            "Slow from 1040 to 850 °C: that is where the crystals grow. Witness pack 5 · 6 · 7 on the middle shelf.", "6"),
     ];
 }

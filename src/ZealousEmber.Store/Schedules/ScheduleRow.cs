@@ -1,4 +1,5 @@
 using NodaTime;
+using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -15,6 +16,8 @@ internal abstract class ScheduleContentRow
 
     public string? Notes { get; set; }
 
+    public string? GoalCone { get; set; }
+
     public List<string> Tags { get; set; } = [];
 
     public List<SegmentRow> Segments { get; set; } = [];
@@ -25,12 +28,13 @@ internal abstract class ScheduleContentRow
         Kind = schedule.Kind;
         Unit = schedule.Unit;
         Notes = schedule.Notes;
+        GoalCone = schedule.Goal?.Number;
         Tags = [.. schedule.Tags];
         Segments = [.. schedule.Segments.Select(SegmentRow.From)];
     }
 
     /// <summary>The checked schedule; a row that does not pass its own rules means a damaged file and throws.</summary>
-    public Schedule Read() => Schedule.Create(Name, Kind, Unit, [.. Segments.Select(s => s.Read())], Notes, Tags).Value;
+    public Schedule Read() => Schedule.Create(Name, Kind, Unit, [.. Segments.Select(s => s.Read())], Notes, Tags, GoalCone is null ? null : Cone.Parse(GoalCone).Value).Value;
 }
 
 /// <summary>A schedule as it stands now.</summary>

@@ -139,6 +139,6 @@ public sealed class ScheduleStore(StudioContext context, TimeProvider time)
 
     /// <summary>Records compare their arrays by reference; these must be compared by what is in them.</summary>
     private static bool SameContent(Schedule a, Schedule b) =>
-        a.Name == b.Name && a.Kind == b.Kind && a.Unit == b.Unit && a.Notes == b.Notes
+        a.Name == b.Name && a.Kind == b.Kind && a.Unit == b.Unit && a.Notes == b.Notes && a.Goal == b.Goal
         && a.Tags.SequenceEqual(b.Tags) && a.Segments.SequenceEqual(b.Segments);
 }

@@ -29,7 +29,7 @@ public sealed class ExchangeTests(RunningStudio studio) : IClassFixture<RunningS
     public async Task What_goes_out_comes_in_the_same(string format, string type)
     {
         var odd = Wire.Schedule(Wire.Step(86.66666666666667, 150.125, 12.5), Wire.Step(null, 10, pace: "natural"))
-            .With("name", "=SUM(A1), \"quoted\"; ü").With("notes", "a\nb,c").With("tags", new JsonArray("x", "y z"));
+            .With("name", "=SUM(A1), \"quoted\"; ü").With("notes", "a\nb,c").With("tags", new JsonArray("x", "y z")).With("goalCone", "04");
         odd["segments"]![0]!["reason"] = "-because";
         odd["segments"]![0]!["atmosphere"] = "light-reduction";
         var id = (await http.Create(odd))["id"]!.GetValue<int>();
@@ -38,7 +38,7 @@ public sealed class ExchangeTests(RunningStudio studio) : IClassFixture<RunningS
         var imported = (await (await http.PostText("/api/schedules/import", exported, type)).Read(201))["imported"]!.AsArray().ShouldHaveSingleItem()!;
 
         var original = await (await http.GetAsync($"/api/schedules/{id}")).Read();
-        foreach (var member in new[] { "name", "kind", "unit", "notes", "tags", "segments" })
+        foreach (var member in new[] { "name", "kind", "unit", "notes", "tags", "segments", "goalCone" })
             JsonNode.DeepEquals(imported[member], original[member]).ShouldBeTrue($"{member}: {imported[member]} is not {original[member]}");
     }
 

@@ -52,7 +52,9 @@ export interface paths {
     /** Times, curve and findings of a schedule */
     post: {
       parameters: {
-        query?: never;
+        query?: {
+          cones?: string;
+        };
         header?: never;
         path?: never;
         cookie?: never;
@@ -732,6 +734,236 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/cones': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Reference points, fits and residuals */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ConeTableRow'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/cones/endpoints': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** End points of all cones at climbs from 10 to 300 °C/h */
+    get: {
+      parameters: {
+        query?: {
+          unit?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ConeEndPoints'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/cones/solve': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** The top for a hold, or the hold for a top */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['SolveRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['SolveResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/cones/ladder': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Tops that come to the same cone with other holds */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['LadderRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['LadderRung'][];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/cones/read': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What a cone read after a firing says */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ReadRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ReadResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -757,6 +989,67 @@ export interface components {
       /** Format: int32 */
       segment: number;
       text: string;
+    };
+    /** @description End points of every cone over a range of climbs, for the chart. */
+    ConeEndPoints: {
+      /** @enum {string} */
+      unit: 'C' | 'F';
+      /** @description Climbs, degrees an hour in the unit. */
+      rates: number[];
+      cones: components['schemas']['ConeLine'][];
+    };
+    /** @description One cone's end points, one for each climb. */
+    ConeLine: {
+      cone: string;
+      temperatures: number[];
+    };
+    /** @description A published end point and the fitted one; °C and °C/h, whatever unit is asked for. */
+    ConePointContract: {
+      /** Format: double */
+      ratePerHour: number;
+      /** Format: double */
+      celsius: number;
+      /**
+       * Format: double
+       * @description Fitted minus published, K.
+       */
+      residual: number;
+    };
+    /** @description What one cone reads at the end. */
+    ConeReadingContract: {
+      cone: string;
+      /**
+       * Format: double
+       * @description 1 is the end point; at most 1 000 000 is told.
+       */
+      progress: number;
+      /**
+       * Format: double
+       * @description 8 as set … 90 at the end point … 180.
+       */
+      bendDegrees: number;
+      /**
+       * Format: double
+       * @description Hours past twelve the tip points to; 6 at the end point.
+       */
+      clock: number;
+      /** @description "stands", "at 2 o'clock", "flat". */
+      words: string;
+    };
+    /** @description A cone with its reference points, its fit, and how far the fit is off. */
+    ConeTableRow: {
+      cone: string;
+      /**
+       * Format: double
+       * @description Activation temperature, K.
+       */
+      theta: number;
+      /**
+       * Format: double
+       * @description Logarithm of the frequency factor, per hour.
+       */
+      lnA: number;
+      points: components['schemas']['ConePointContract'][];
     };
     /** @description A schedule to be read in another unit. */
     ConvertRequest: {
@@ -811,6 +1104,29 @@ export interface components {
     /** @description What an import brought in. */
     ImportResponse: {
       imported: components['schemas']['StoredScheduleContract'][];
+    };
+    /** @description A schedule and the cone to bring down, for the ladder. */
+    LadderRequest: {
+      cone: null | string;
+      schedule: null | components['schemas']['ScheduleContract'];
+      /** Format: double */
+      startTemperature?: null | number;
+    };
+    /** @description A rung: another hold with the top that comes to the same cone. */
+    LadderRung: {
+      /** Format: double */
+      holdMinutes: number;
+      /**
+       * Format: double
+       * @description Missing when no top does.
+       */
+      top: null | number;
+      /**
+       * Format: double
+       * @description How long the power is on then.
+       */
+      poweredMinutes: null | number;
+      schedule: null | components['schemas']['ScheduleContract'];
     };
     /** @description A moment people plan their day by. */
     MomentContract: {
@@ -870,6 +1186,8 @@ export interface components {
       start?: null | string;
       /** @description Bands of temperature whose time is wanted. */
       between?: null | components['schemas']['BandRequest'][];
+      /** @description The cone aimed at; the schedule's own when missing. */
+      goalCone?: null | string;
     };
     /** @description A schedule with its times; numbers in the schedule's unit. */
     PreviewResponse: {
@@ -910,6 +1228,14 @@ export interface components {
       timeBetween: components['schemas']['TimeBetweenContract'][];
       findings: components['schemas']['FindingContract'][];
       cautions: components['schemas']['CautionContract'][];
+      /** @description The cone aimed at. */
+      goalCone: null | string;
+      /** @description What the row of cones says at the end. */
+      coneWords: string;
+      /** @description The goal and its neighbours; without a goal those around the hottest cone down; all with ?cones=all. */
+      cones: components['schemas']['ConeReadingContract'][];
+      /** @description Progress of the goal cone (or the middle one shown) in each segment; they add up to its progress. */
+      heatWorkBySegment: number[];
     };
     ProblemDetails: {
       type?: null | string;
@@ -918,6 +1244,40 @@ export interface components {
       status?: null | number;
       detail?: null | string;
       instance?: null | string;
+    };
+    /** @description A cone read after a firing. */
+    ReadRequest: {
+      cone: null | string;
+      /**
+       * Format: double
+       * @description Where the tip points, hours: 0.5 … 7.9, 12 is upright.
+       */
+      clock: null | number;
+      schedule?: null | components['schemas']['ScheduleContract'];
+      /** Format: double */
+      startTemperature?: null | number;
+    };
+    /** @description What the reading means. */
+    ReadResponse: {
+      cone: string;
+      /**
+       * Format: double
+       * @description The heat work that shelf had, in this cone's measure.
+       */
+      progress: number;
+      /** Format: double */
+      bendDegrees: number;
+      /**
+       * Format: double
+       * @description What the curve should have given; 1 without a schedule.
+       */
+      expected: number;
+      /**
+       * Format: double
+       * @description How much hotter (positive) the shelf was, K at 60 °C/h.
+       */
+      offsetCelsius: number;
+      text: string;
     };
     /** @description A schedule on the wire; numbers in its own unit. */
     ScheduleContract: {
@@ -939,6 +1299,8 @@ export interface components {
       notes?: null | string;
       /** @description Up to 12, each up to 30 characters. */
       tags?: null | string[];
+      /** @description The cone it is meant to bring down: 04, 6, 5½. */
+      goalCone?: null | string;
     };
     /** @description Schedules in a file; docs/formats.md and docs/schedules.schema.json describe it. */
     ScheduleFile: {
@@ -964,6 +1326,7 @@ export interface components {
       kind: 'drying' | 'bisque' | 'glaze' | 'once-fired';
       /** @enum {string} */
       unit: 'C' | 'F';
+      goalCone: null | string;
       tags: string[];
       /** Format: int32 */
       steps: number;
@@ -1038,6 +1401,59 @@ export interface components {
       /** Format: date-time */
       endsAt: null | string;
     };
+    /** @description An inverse question. */
+    SolveRequest: {
+      cone: null | string;
+      /**
+       * @description The top for a hold, or the hold for a top.
+       * @enum {null|string}
+       */
+      find: 'top' | 'hold' | null;
+      /**
+       * Format: double
+       * @description With find "top": the hold; missing means none, or the schedule's own.
+       */
+      holdMinutes?: null | number;
+      /**
+       * Format: double
+       * @description With find "hold" and no schedule: the top, in the unit.
+       */
+      top?: null | number;
+      /**
+       * Format: double
+       * @description The climb to the top, degrees an hour; 60 °C/h when missing. Not with a schedule.
+       */
+      approach?: null | number;
+      schedule?: null | components['schemas']['ScheduleContract'];
+      /**
+       * @description Of the numbers when there is no schedule; C when missing.
+       * @enum {null|string}
+       */
+      unit?: 'C' | 'F' | null;
+      /** Format: double */
+      startTemperature?: null | number;
+    };
+    /** @description The answer; numbers in the unit of the question. */
+    SolveResponse: {
+      cone: string;
+      /** @enum {string} */
+      unit: 'C' | 'F';
+      /** Format: double */
+      top: number;
+      /** Format: double */
+      holdMinutes: number;
+      /**
+       * Format: int32
+       * @description Index of the step changed, with a schedule.
+       */
+      segment: null | number;
+      schedule: null | components['schemas']['ScheduleContract'];
+      /**
+       * Format: double
+       * @description Of the cone with these whole numbers; 1 is the end point.
+       */
+      progress: number;
+    };
     /** @description A kept schedule. */
     StoredScheduleContract: {
       /** Format: int32 */
@@ -1054,6 +1470,7 @@ export interface components {
       segments: components['schemas']['SegmentContract'][];
       notes: null | string;
       tags: string[];
+      goalCone: null | string;
     };
     /** @description A tag and how many schedules carry it. */
     TagCount: {

@@ -1,0 +1,77 @@
+using System.ComponentModel.DataAnnotations;
+using ZealousEmber.App.Preview;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.Core.Cones;
+
+namespace ZealousEmber.App.Cones;
+
+/// <summary>A cone with its reference points, its fit, and how far the fit is off.</summary>
+/// <param name="Theta">Activation temperature, K.</param>
+/// <param name="LnA">Logarithm of the frequency factor, per hour.</param>
+public sealed record ConeTableRow(string Cone, double Theta, double LnA, IReadOnlyList<ConePointContract> Points);
+
+/// <summary>A published end point and the fitted one; °C and °C/h, whatever unit is asked for.</summary>
+/// <param name="Residual">Fitted minus published, K.</param>
+public sealed record ConePointContract(double RatePerHour, double Celsius, double Residual);
+
+/// <summary>End points of every cone over a range of climbs, for the chart.</summary>
+/// <param name="Rates">Climbs, degrees an hour in the unit.</param>
+public sealed record ConeEndPoints([property: AllowedValues("C", "F")] string Unit, IReadOnlyList<double> Rates, IReadOnlyList<ConeLine> Cones);
+
+/// <summary>One cone's end points, one for each climb.</summary>
+public sealed record ConeLine(string Cone, IReadOnlyList<double> Temperatures);
+
+/// <summary>An inverse question.</summary>
+/// <param name="Find">The top for a hold, or the hold for a top.</param>
+/// <param name="HoldMinutes">With find "top": the hold; missing means none, or the schedule's own.</param>
+/// <param name="Top">With find "hold" and no schedule: the top, in the unit.</param>
+/// <param name="Approach">The climb to the top, degrees an hour; 60 °C/h when missing. Not with a schedule.</param>
+/// <param name="Schedule">A schedule whose top step is to be changed.</param>
+/// <param name="Unit">Of the numbers when there is no schedule; C when missing.</param>
+public sealed record SolveRequest(
+    string? Cone, [property: AllowedValues("top", "hold")] string? Find, double? HoldMinutes = null, double? Top = null, double? Approach = null,
+    ScheduleContract? Schedule = null, [property: AllowedValues("C", "F")] string? Unit = null, double? StartTemperature = null);
+
+/// <summary>The answer; numbers in the unit of the question.</summary>
+/// <param name="Segment">Index of the step changed, with a schedule.</param>
+/// <param name="Schedule">The schedule changed to whole degrees and minutes, to look at before it is taken.</param>
+/// <param name="Progress">Of the cone with these whole numbers; 1 is the end point.</param>
+public sealed record SolveResponse(
+    string Cone, [property: AllowedValues("C", "F")] string Unit, double Top, double HoldMinutes, int? Segment, ScheduleContract? Schedule, double Progress);
+
+/// <summary>A schedule and the cone to bring down, for the ladder.</summary>
+public sealed record LadderRequest(string? Cone, ScheduleContract? Schedule, double? StartTemperature = null);
+
+/// <summary>A rung: another hold with the top that comes to the same cone.</summary>
+/// <param name="Top">Missing when no top does.</param>
+/// <param name="PoweredMinutes">How long the power is on then.</param>
+public sealed record LadderRung(double HoldMinutes, double? Top, double? PoweredMinutes, ScheduleContract? Schedule);
+
+/// <summary>A cone read after a firing.</summary>
+/// <param name="Clock">Where the tip points, hours: 0.5 … 7.9, 12 is upright.</param>
+/// <param name="Schedule">What was fired; without it the cone is compared with its end point.</param>
+public sealed record ReadRequest(string? Cone, double? Clock, ScheduleContract? Schedule = null, double? StartTemperature = null);
+
+/// <summary>What the reading means.</summary>
+/// <param name="Progress">The heat work that shelf had, in this cone's measure.</param>
+/// <param name="Expected">What the curve should have given; 1 without a schedule.</param>
+/// <param name="OffsetCelsius">How much hotter (positive) the shelf was, K at 60 °C/h.</param>
+public sealed record ReadResponse(string Cone, double Progress, double BendDegrees, double Expected, double OffsetCelsius, string Text);
+
+/// <summary>Readings for the wire.</summary>
+internal static class ConeReadings
+{
+    private const double MostTold = 1e6;
+
+    /// <summary>The cones around one, or all; none when all stand and there is no goal.</summary>
+    public static IReadOnlyList<ConeReadingContract> Of(IReadOnlyList<double> progress, Cone? middle, bool all) => [.. Cone.All
+        .Where(c => all || (middle is { } m && Math.Abs(c.Order - m.Order) <= 1))
+        .Select(c => Of(c, progress[c.Order]))];
+
+    private static ConeReadingContract Of(Cone cone, double progress)
+    {
+        var told = Math.Min(progress, MostTold);
+        var bend = ConeBend.Degrees(told);
+        return new(cone.Number, told, bend, ConeBend.Clock(bend), ConeBend.Words(told));
+    }
+}

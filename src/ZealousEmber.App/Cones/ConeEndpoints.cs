@@ -1,0 +1,186 @@
+using NodaTime;
+using ZealousEmber.App.Http;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.Core;
+using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.App.Cones;
+
+/// <summary>Heat work: the table, the inverse questions, and what a pack read afterwards says.</summary>
+internal static class ConeEndpoints
+{
+    private static readonly double[] LadderHolds = [0, 10, 20, 30, 60];
+    private static readonly double[] ChartRates = [10, 15, 20, 30, 40, 60, 80, 100, 120, 150, 200, 250, 300];
+
+    public static void MapCones(this WebApplication app)
+    {
+        var api = app.MapGroup("/api/cones").WithTags("Cones");
+        api.MapGet("", () => ConeTable.All.Select(Row)).WithSummary("Reference points, fits and residuals").Produces<ConeTableRow[]>();
+        api.MapGet("endpoints", EndPoints).WithSummary("End points of all cones at climbs from 10 to 300 °C/h").Produces<ConeEndPoints>().ProducesValidationProblem(422);
+        api.MapPost("solve", (SolveRequest? request) => Answer(Solve(request ?? new(null, null)))).WithSummary("The top for a hold, or the hold for a top")
+            .Produces<SolveResponse>().ProducesValidationProblem(422);
+        api.MapPost("ladder", (LadderRequest? request) => Answer(Ladder(request ?? new(null, null)))).WithSummary("Tops that come to the same cone with other holds")
+            .Produces<LadderRung[]>().ProducesValidationProblem(422);
+        api.MapPost("read", (ReadRequest? request) => Answer(Read(request ?? new(null, null)))).WithSummary("What a cone read after a firing says")
+            .Produces<ReadResponse>().ProducesValidationProblem(422);
+    }
+
+    private static IResult Answer<T>(Result<T> result) => result.IsOk ? Results.Ok(result.Value) : ClearProblems.Of(result.Problems);
+
+    private static ConeTableRow Row(ConeEntry entry) => new(
+        entry.Cone.Number, entry.Kinetics.Theta, entry.Kinetics.LnA,
+        [.. entry.Points.Zip(entry.Residuals, (p, r) => new ConePointContract(p.RatePerHour, p.Celsius, r))]);
+
+    private static IResult EndPoints(string? unit)
+    {
+        var problems = new List<Problem>();
+        var scale = unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(unit, "unit", problems) ?? TemperatureUnit.Celsius;
+        if (problems.Count > 0) return ClearProblems.Of(problems);
+        var rates = ChartRates.Select(r => Rate.PerHour(r)).ToList();
+        return Results.Ok(new ConeEndPoints(scale.Letter(), [.. rates.Select(r => r.PerHourIn(scale))],
+            [.. Cone.All.Select(c => new ConeLine(c.Number, [.. rates.Select(r => ConeSolver.EndPoint(c, r).In(scale))]))]));
+    }
+
+    private static Result<SolveResponse> Solve(SolveRequest request)
+    {
+        var problems = new List<Problem>();
+        var cone = Needed(request.Cone, problems);
+        var forTop = request.Find?.Trim().ToLowerInvariant() switch { "top" => true, "hold" => (bool?)false, _ => null };
+        if (forTop is null) problems.Add(new Problem("find", "Say what to find: top or hold."));
+        var hold = ReadHold(request.HoldMinutes, problems);
+        if (request.Schedule is not null)
+        {
+            var (schedule, start) = ReadSchedule(request.Schedule, request.StartTemperature, problems);
+            return problems.Count > 0 ? Result<SolveResponse>.Failed(problems) : SolveSchedule(schedule!, start, cone!.Value, forTop!.Value, hold);
+        }
+
+        var unit = request.Unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(request.Unit, "unit", problems) ?? TemperatureUnit.Celsius;
+        var approach = ReadApproach(request.Approach, unit, problems);
+        Temperature? top = null;
+        if (forTop == false)
+        {
+            var read = ScheduleLimits.ReadTemperature(request.Top, unit, "top");
+            problems.AddRange(read.Problems);
+            if (read.IsOk) top = read.Value;
+        }
+        if (problems.Count > 0) return Result<SolveResponse>.Failed(problems);
+        var answer = forTop!.Value ? ConeSolver.Top(cone!.Value, hold ?? Duration.Zero, approach) : ConeSolver.Hold(cone!.Value, top!.Value, approach);
+        return answer.IsOk
+            ? new SolveResponse(cone.Value.Number, unit.Letter(), answer.Value.Top.In(unit), answer.Value.Hold.TotalMinutes, null, null, 1)
+            : Result<SolveResponse>.Failed(answer.Problems);
+    }
+
+    private static Result<SolveResponse> SolveSchedule(Schedule schedule, Temperature start, Cone cone, bool forTop, Duration? hold)
+    {
+        var kiln = GenericKiln.Instance;
+        var index = ConeSolver.TopStep(schedule);
+        var solved = !forTop ? ConeSolver.HoldOf(schedule, cone, start, kiln)
+            : hold is { } given ? ConeSolver.TopOf(schedule, cone, start, kiln, given)
+            : ConeSolver.TopOf(schedule, cone, start, kiln);
+        if (!solved.IsOk) return Result<SolveResponse>.Failed(solved.Problems);
+
+        var step = solved.Value.Segments[index];
+        var rounded = Whole(solved.Value, index);
+        var curve = CompiledSchedule.From(rounded, start, kiln).Value.Curve;
+        return new SolveResponse(
+            cone.Number, schedule.Unit.Letter(), step.Target!.Value.In(schedule.Unit), step.Hold.TotalMinutes, index,
+            ScheduleMapping.Write(rounded), HeatWork.Of(ConeTable.Of(cone).Kinetics, curve));
+    }
+
+    private static Result<List<LadderRung>> Ladder(LadderRequest request)
+    {
+        var problems = new List<Problem>();
+        var cone = Needed(request.Cone, problems);
+        var (schedule, start) = ReadSchedule(request.Schedule, request.StartTemperature, problems);
+        if (problems.Count > 0) return Result<List<LadderRung>>.Failed(problems);
+        var index = ConeSolver.TopStep(schedule!);
+        return LadderHolds.Select(minutes =>
+        {
+            var solved = ConeSolver.TopOf(schedule!, cone!.Value, start, GenericKiln.Instance, Duration.FromMinutes(minutes));
+            if (!solved.IsOk) return new LadderRung(minutes, null, null, null);
+            var rounded = Whole(solved.Value, index);
+            return new LadderRung(minutes, rounded.Segments[index].Target!.Value.In(rounded.Unit),
+                CompiledSchedule.From(rounded, start, GenericKiln.Instance).Value.Powered.TotalMinutes, ScheduleMapping.Write(rounded));
+        }).ToList();
+    }
+
+    private static Result<ReadResponse> Read(ReadRequest request)
+    {
+        var problems = new List<Problem>();
+        var cone = Needed(request.Cone, problems);
+        if (request.Clock is not { } clock || !(clock is >= 0 and < 8 or >= 12 and < 13))
+        {
+            clock = 0;
+            problems.Add(new Problem("clock", "A reading is where the tip points on a clock: 12 upright, 3 level half way, 6 down; up to 8."));
+        }
+        var (schedule, start) = request.Schedule is null ? (null, default) : ReadSchedule(request.Schedule, request.StartTemperature, problems);
+        if (problems.Count > 0) return Result<ReadResponse>.Failed(problems);
+
+        var degrees = ConeBend.DegreesAtClock(clock);
+        var progress = ConeBend.ProgressAt(degrees);
+        var expected = schedule is null ? 1
+            : HeatWork.Of(ConeTable.Of(cone!.Value).Kinetics, CompiledSchedule.From(schedule, start, GenericKiln.Instance).Value.Curve);
+        if (progress < 0.02)
+            return new Problem("clock", "This cone has not begun to bend; it only says that the shelf stayed below it. Read the next cooler one.");
+        if (expected < 1e-6)
+            return new Problem("schedule", $"This firing does not come near cone {cone!.Value.Number}; there is nothing to compare the reading with.");
+        var offset = ConeSolver.Offset(cone!.Value, progress, expected).Kelvins;
+        var way = Math.Abs(offset) < 1 ? "just as hot as the curve says" : $"{Words.Number(Math.Round(Math.Abs(offset)))} °C {(offset > 0 ? "hotter" : "cooler")} than the curve says";
+        return new ReadResponse(cone.Value.Number, progress, Math.Max(degrees, 8), expected, offset, $"That shelf was {way} (at 60 °C/h).");
+    }
+
+    /// <summary>The top step in whole degrees and minutes, as a controller takes them.</summary>
+    private static Schedule Whole(Schedule schedule, int index)
+    {
+        var segments = schedule.Segments.ToList();
+        var step = segments[index];
+        segments[index] = Segment.Create(
+            step.Pace.Kind, step.Pace.Rate?.PerHourIn(schedule.Unit), Math.Round(step.Target!.Value.In(schedule.Unit)), Math.Round(step.HoldMinutes), schedule.Unit, step.Reason, step.Atmosphere).Value;
+        return Schedule.Create(schedule.Name, schedule.Kind, schedule.Unit, segments, schedule.Notes, schedule.Tags, schedule.Goal).Value;
+    }
+
+    private static Cone? Needed(string? number, List<Problem> problems)
+    {
+        var cone = Cone.Parse(number);
+        problems.AddRange(cone.Problems);
+        return cone.IsOk ? cone.Value : null;
+    }
+
+    private static Duration? ReadHold(double? minutes, List<Problem> problems)
+    {
+        if (minutes is null) return null;
+        if (minutes >= 0 && minutes <= ScheduleLimits.LongestHold.TotalMinutes) return Duration.FromMinutes(minutes.Value);
+        problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Words.Number(minutes.Value)}."));
+        return null;
+    }
+
+    private static Rate? ReadApproach(double? rate, TemperatureUnit unit, List<Problem> problems)
+    {
+        if (rate is null) return null;
+        if (rate > 0 && rate <= ScheduleLimits.Fastest.PerHourIn(unit)) return Rate.PerHour(rate.Value, unit);
+        problems.Add(new Problem("approach", $"A climb is more than 0 and at most {Words.Number(ScheduleLimits.Fastest.PerHourIn(unit))} {unit.Symbol()}/h; this says {Words.Number(rate.Value)}."));
+        return null;
+    }
+
+    private static (Schedule? Schedule, Temperature Start) ReadSchedule(ScheduleContract? wire, double? startTemperature, List<Problem> problems)
+    {
+        var named = wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "Untitled" } : wire;
+        var read = ScheduleMapping.Read(named);
+        problems.AddRange(read.Problems.Select(p => p.Under("schedule")));
+        var start = Temperature.FromCelsius(20);
+        if (startTemperature is { } given)
+        {
+            var checkedStart = ScheduleLimits.ReadTemperature(given, WireWords.Units.Read(wire?.Unit) ?? TemperatureUnit.Celsius, "startTemperature");
+            problems.AddRange(checkedStart.Problems);
+            if (checkedStart.IsOk) start = checkedStart.Value;
+        }
+        if (!read.IsOk) return (null, start);
+        problems.AddRange(CompiledSchedule.From(read.Value, start, GenericKiln.Instance).Problems.Select(p => p.Under("schedule")));
+        if (read.Value.Segments[ConeSolver.TopStep(read.Value)].Target is null)
+            problems.Add(new Problem("schedule.segments", "This schedule only cools; there is no top to change."));
+        return (read.Value, start);
+    }
+}

@@ -1,0 +1,113 @@
+using NodaTime;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.Core.Cones;
+
+/// <summary>A way to a cone: this top held this long.</summary>
+/// <param name="Top">The top temperature.</param>
+/// <param name="Hold">How long it is held.</param>
+public sealed record ConeAnswer(Temperature Top, Duration Hold);
+
+/// <summary>
+/// The inverse questions: which top, which hold, brings a cone down. On a steady climb from 20 °C, or on a schedule of
+/// which only the top step is changed. A problem names <c>cone</c>, <c>top</c>, <c>holdMinutes</c> or <c>schedule</c>.
+/// </summary>
+public static class ConeSolver
+{
+    /// <summary>The climb people quote cones at, °C/h.</summary>
+    public static readonly Rate UsualApproach = Rate.PerHour(60);
+
+    /// <summary>The top that brings a cone down with a hold, after a steady climb.</summary>
+    public static Result<ConeAnswer> Top(Cone cone, Duration hold, Rate? approach = null)
+    {
+        var kinetics = ConeTable.Of(cone).Kinetics;
+        var rate = (approach ?? UsualApproach).KelvinsPerHour;
+        var (low, high) = (ConeKinetics.Room, ScheduleLimits.Hottest.Celsius);
+        double Progress(double top) => kinetics.Over(ConeKinetics.Room, top, (top - ConeKinetics.Room) / rate) + kinetics.RateAt(top) * hold.TotalHours;
+        return Progress(high) < 1
+            ? new Problem("cone", $"Cone {cone.Number} does not fall by {Words.Number(high)} °C at this climb and hold.")
+            : new ConeAnswer(Temperature.FromCelsius(Bisect.Rising(Progress, 1, low, high)), hold);
+    }
+
+    /// <summary>The hold that brings a cone down at a top, after a steady climb; a problem when it is past already, or beyond 99 h.</summary>
+    public static Result<ConeAnswer> Hold(Cone cone, Temperature top, Rate? approach = null)
+    {
+        var kinetics = ConeTable.Of(cone).Kinetics;
+        var hours = (top.Celsius - ConeKinetics.Room) / (approach ?? UsualApproach).KelvinsPerHour;
+        return HoldFrom(cone, top, hours > 0 ? kinetics.Over(ConeKinetics.Room, top.Celsius, hours) : 0);
+    }
+
+    /// <summary>The end point of a cone at any steady climb, more than 0: its equivalent temperature.</summary>
+    public static Temperature EndPoint(Cone cone, Rate climb) => Temperature.FromCelsius(ConeTable.Of(cone).Kinetics.EndPoint(climb.KelvinsPerHour));
+
+    /// <summary>
+    /// The offset a pack read after a firing tells: how much hotter (positive) the shelf was than the curve says, in
+    /// kelvin at 60 °C/h, the difference of the end points of both progresses.
+    /// </summary>
+    /// <param name="cone">The cone that was read.</param>
+    /// <param name="read">Progress read from its bend, more than 0.</param>
+    /// <param name="expected">Progress the curve should have given, more than 0.</param>
+    public static TemperatureDifference Offset(Cone cone, double read, double expected)
+    {
+        var kinetics = ConeTable.Of(cone).Kinetics;
+        return TemperatureDifference.FromKelvins(kinetics.EndPoint(60, read) - kinetics.EndPoint(60, expected));
+    }
+
+    /// <summary>A schedule's top step moved so that the cone comes down; its hold, pace and every other step stay.</summary>
+    public static Result<Schedule> TopOf(Schedule schedule, Cone cone, Temperature start, IKilnPace kiln) =>
+        TopOf(schedule, cone, start, kiln, schedule.Segments[TopStep(schedule)].Hold);
+
+    /// <summary>The same with another hold at the top.</summary>
+    public static Result<Schedule> TopOf(Schedule schedule, Cone cone, Temperature start, IKilnPace kiln, Duration hold)
+    {
+        var index = TopStep(schedule);
+        // Above what comes before, or the step would turn round; the top stays the top.
+        var others = schedule.Segments.Where((_, i) => i != index).Select(s => s.Target?.Celsius ?? double.MinValue);
+        var low = Math.Max(others.Append(start.Celsius).Max(), ScheduleLimits.Coldest.Celsius);
+        var high = ScheduleLimits.Hottest.Celsius;
+        double Progress(double top) => ProgressOf(schedule.WithStep(index, Temperature.FromCelsius(top), hold), cone, start, kiln);
+        if (Progress(high) < 1) return new Problem("cone", $"Cone {cone.Number} stays up even at {Words.Number(schedule.Unit == TemperatureUnit.Celsius ? high : ScheduleLimits.Hottest.In(schedule.Unit))} {schedule.Unit.Symbol()} with this hold.");
+        if (Progress(low) > 1) return new Problem("cone", $"Cone {cone.Number} is down before the top step has done anything; the steps around it are too hot for it.");
+        return schedule.WithStep(index, Temperature.FromCelsius(Bisect.Rising(Progress, 1, low, high)), hold);
+    }
+
+    /// <summary>A schedule's hold at the top changed so that the cone comes down; the top and every other step stay.</summary>
+    public static Result<Schedule> HoldOf(Schedule schedule, Cone cone, Temperature start, IKilnPace kiln)
+    {
+        var index = TopStep(schedule);
+        var top = schedule.Segments[index].Target!.Value;
+        var without = ProgressOf(schedule.WithStep(index, top, Duration.Zero), cone, start, kiln);
+        var answer = HoldFrom(cone, top, without);
+        return answer.IsOk ? schedule.WithStep(index, top, answer.Value.Hold) : Result<Schedule>.Failed(answer.Problems);
+    }
+
+    /// <summary>The step whose target is the hottest; the last of several, since that is where one holds.</summary>
+    public static int TopStep(Schedule schedule)
+    {
+        var best = 0;
+        for (var i = 1; i < schedule.Segments.Length; i++)
+        {
+            if (schedule.Segments[i].Target is { } target && target >= (schedule.Segments[best].Target ?? ScheduleLimits.Coldest)) best = i;
+        }
+        return best;
+    }
+
+    /// <summary>The hold still missing after some progress; the rate at a steady top is steady, so it is a division.</summary>
+    private static Result<ConeAnswer> HoldFrom(Cone cone, Temperature top, double without)
+    {
+        if (without > 1.0 + 1e-9)
+            return new Problem("top", $"Cone {cone.Number} is past at {Words.Number(Math.Round(top.Celsius))} °C with no hold at all (its progress is {Words.Number(without)}); a lower top is wanted.");
+        var hours = Math.Max(0, 1 - without) / ConeTable.Of(cone).Kinetics.RateAt(top.Celsius);
+        var longest = ScheduleLimits.LongestHold.TotalHours;
+        return hours > longest
+            ? new Problem("top", $"At {Words.Number(Math.Round(top.Celsius))} °C cone {cone.Number} is not reachable below {Words.Number(longest)} hours of hold; a hotter top is wanted.")
+            : new ConeAnswer(top, Duration.FromHours(hours));
+    }
+
+    private static double ProgressOf(Schedule schedule, Cone cone, Temperature start, IKilnPace kiln)
+    {
+        var compiled = CompiledSchedule.From(schedule, start, kiln);
+        return compiled.IsOk ? HeatWork.Of(ConeTable.Of(cone).Kinetics, compiled.Value.Curve) : 0;
+    }
+}

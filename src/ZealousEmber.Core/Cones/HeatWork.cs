@@ -1,0 +1,65 @@
+using ZealousEmber.Core.Schedules;
+
+namespace ZealousEmber.Core.Cones;
+
+/// <summary>
+/// Heat work: a cone's rate integrated over any curve, planned, simulated or logged. Cooling counts too. A gap in a log
+/// is a straight piece like any other; two points at one time are a jump and count nothing.
+/// </summary>
+public static class HeatWork
+{
+    /// <summary>Progress of one cone over a whole curve, 0 or more.</summary>
+    public static double Of(ConeKinetics cone, Curve curve) => Between(cone, curve.Points);
+
+    /// <summary>Progress of every cone, in the order of <see cref="Cone.All"/>.</summary>
+    public static double[] OfAll(Curve curve) => [.. ConeTable.All.Select(entry => Of(entry.Kinetics, curve))];
+
+    /// <summary>Progress in each of the stretches that end at the given minutes; they rise, and the last is the end of the curve.</summary>
+    public static double[] PerStretch(ConeKinetics cone, Curve curve, IReadOnlyList<double> ends)
+    {
+        var shares = new double[ends.Count];
+        var points = curve.Points;
+        var stretch = 0;
+        for (var i = 1; i < points.Length; i++)
+        {
+            // Stretches end at corners of the curve, so a piece belongs to the one its middle lies in.
+            var middle = (points[i - 1].Minutes + points[i].Minutes) / 2;
+            while (stretch < ends.Count - 1 && middle > ends[stretch]) stretch++;
+            shares[stretch] += Between(cone, points.Slice(i - 1, 2));
+        }
+        return shares;
+    }
+
+    private static double Between(ConeKinetics cone, ReadOnlySpan<CurvePoint> points)
+    {
+        // Far below the cone's range nothing happens in any time a firing takes; most of a long log is left out so.
+        var coldest = IdleBelow(cone);
+        var sum = 0.0;
+        var rateBefore = double.NaN;
+        for (var i = 1; i < points.Length; i++)
+        {
+            var (from, to) = (points[i - 1].Celsius, points[i].Celsius);
+            var hours = (points[i].Minutes - points[i - 1].Minutes) / 60;
+            if (hours <= 0 || (from < coldest && to < coldest))
+            {
+                rateBefore = double.NaN;
+            }
+            else if (ConeKinetics.IsShort(from, to))
+            {
+                if (double.IsNaN(rateBefore)) rateBefore = cone.RateAt(from);
+                var rate = cone.RateAt(to);
+                sum += cone.Over(rateBefore, from, to, rate, hours);
+                rateBefore = rate;
+            }
+            else
+            {
+                sum += cone.Over(from, to, hours);
+                rateBefore = double.NaN;
+            }
+        }
+        return sum;
+    }
+
+    /// <summary>The temperature at which a cone would need some hundred thousand years, °C: rate 1e-9 an hour.</summary>
+    private static double IdleBelow(ConeKinetics cone) => cone.Theta / (cone.LnA + 20.7) - 273.15;
+}
