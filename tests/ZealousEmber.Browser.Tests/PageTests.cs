@@ -19,6 +19,7 @@ public sealed class PageTests(Browser browser) : Visit(browser)
         { "/schedules/11", "[data-testid='handle']" },
         { "/schedules/new", "[data-testid='chamber-empty']" },
         { "/schedules/compare?a=11&b=3", "[data-testid='differences']" },
+        { "/bench/cones", "[data-testid='cone-top']" },
         { "/schedules/11/print", "[data-testid='sheet'] table" },
         { "/nowhere", "h1" },
     };

@@ -41,6 +41,12 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
         Take("desk", "/schedules/11", "[data-testid='handle']", before: ChooseStart);
         Take("desk-night", "/schedules/2", "[data-testid='handle']", theme: "nightwatch", before: () => Field(3, "target").Click());
         Take("desk-phone", "/schedules/11", "[data-testid='handle']", 390, 844, "nightwatch");
+        Take("ladder", "/schedules/3", "[data-testid='cone-row']", before: () =>
+        {
+            Click("Other ways");
+            Find("[data-testid='ladder'] tbody tr");
+        });
+        Take("cone-desk", "/bench/cones", "[data-testid='cone-top']", before: () => Find("[data-testid='cone-row']"));
         Take("compare", "/schedules/compare?a=11&b=3", "[data-testid='differences']");
         Take("print", "/schedules/10/print?start=2026-11-24T17:30", "[data-testid='sheet'] table", 900, 800);
     }

@@ -51,7 +51,7 @@ public sealed class WritingTests(Browser browser) : Visit(browser)
         Go($"/schedules/{id}");
         TestId("chamber");
         Sentences().ShouldBe("80 120 45 min | full power 1040 | 110 1140 | 60 1210 12 min | 150 1040 | 55 850 1 h 30");
-        TestId("total").Text.ShouldMatch(@"\d+ h \d\d");
+        Find("[aria-labelledby='by-the-clock'] dl").Text.ShouldMatch(@"Whole firing\s+\d+ h \d\d");
         Driver.FindElements(By.CssSelector("[data-line='curve']")).Count.ShouldBe(1);
     }
 

@@ -27,6 +27,7 @@ public sealed record BandRequest(double? From, double? To);
 /// <param name="Line">The schedule in shorthand.</param>
 /// <param name="GoalCone">The cone aimed at.</param>
 /// <param name="ConeWords">What the row of cones says at the end.</param>
+/// <param name="ZeroSlip">A word when the goal looks like 4 meant as 04, or the other way round.</param>
 /// <param name="Cones">The goal and its neighbours; without a goal those around the hottest cone down; all with ?cones=all.</param>
 /// <param name="HeatWorkBySegment">Progress of the goal cone (or the middle one shown) in each segment; they add up to its progress.</param>
 /// <param name="KilnNote">What full power and off were taken to be; nothing when the schedule has neither.</param>
@@ -35,7 +36,7 @@ public sealed record PreviewResponse(
     double FastestRise, double FastestFall, string Line, string? KilnNote,
     IReadOnlyList<SegmentTimes> Segments, IReadOnlyList<CurvePointContract> Curve, IReadOnlyList<BandContract> Bands,
     IReadOnlyList<MomentContract> Moments, IReadOnlyList<TimeBetweenContract> TimeBetween, IReadOnlyList<FindingContract> Findings,
-    IReadOnlyList<CautionContract> Cautions, string? GoalCone, string ConeWords,
+    IReadOnlyList<CautionContract> Cautions, string? GoalCone, string ConeWords, string? ZeroSlip,
     IReadOnlyList<ConeReadingContract> Cones, IReadOnlyList<double> HeatWorkBySegment);
 
 /// <summary>Times of one step.</summary>

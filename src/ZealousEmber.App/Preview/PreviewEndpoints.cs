@@ -84,6 +84,7 @@ internal static class PreviewEndpoints
             [.. Caution.For(schedule, compiled).Select(c => new CautionContract(c.Segment, c.Text))],
             goal?.Number,
             ConeWords.Nearest(progress),
+            goal is { } aim ? ConeWords.ZeroSlip(aim, progress) : null,
             ConeReadings.Of(progress, shown, allCones),
             shown is { } cone ? HeatWork.PerStretch(ConeTable.Of(cone).Kinetics, compiled.Curve, [.. compiled.Segments.Select(s => s.End.TotalMinutes)]) : []);
     }

@@ -29,6 +29,17 @@ public static class ConeWords
         return null;
     }
 
+    /// <summary>
+    /// A word about a missing or needless zero: when the firing brings down the goal's twin and not the goal. Nothing otherwise.
+    /// </summary>
+    public static string? ZeroSlip(Cone goal, IReadOnlyList<double> progress)
+    {
+        static bool Falls(double d) => d is > 0.4 and < 4;
+        return goal.Twin is { } twin && Falls(progress[twin.Order]) && !Falls(progress[goal.Order])
+            ? $"This firing is for cone {twin.Number}, and the goal says {goal.Number}: {Cone.Apart(twin, goal)} (at 60 °C/h)."
+            : null;
+    }
+
     private static string Tip(double progress)
     {
         var words = ConeBend.Words(progress);

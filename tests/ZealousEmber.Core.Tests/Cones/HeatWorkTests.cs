@@ -81,6 +81,15 @@ public class HeatWorkTests
         HeatWork.OfAll(new Curve([new CurvePoint(0, 20), new CurvePoint(0, 1200)])).ShouldAllBe(d => d == 0);
     }
 
+    [Fact]
+    public void A_slipped_zero_is_noticed()
+    {
+        var low = HeatWork.OfAll(CurveOf("150/h to 960; 60/h to 1063"));
+        ConeWords.ZeroSlip(Cone.Parse("4").Value, low).ShouldNotBeNull().ShouldContain("for cone 04, and the goal says 4");
+        ConeWords.ZeroSlip(Cone.Parse("04").Value, low).ShouldBeNull();
+        ConeWords.ZeroSlip(Cone.Parse("6").Value, low).ShouldBeNull();
+    }
+
     [Theory]
     [InlineData("100/h to 200; 200/h to 1120; 60/h to 1222", "Reaches cone 6, tip at 6 o’clock; 7 at 2 o’clock")]
     [InlineData("100/h to 200; 200/h to 1120; 60/h to 1222 hold 15m", "A little past cone 6; 7 at half past 4")]

@@ -60,6 +60,25 @@
           <ListTree size={22} strokeWidth={1.7} aria-hidden="true" />
           Schedules
         </a>
+        <a
+          class="place"
+          class:on={path.startsWith('/bench')}
+          aria-current={path.startsWith('/bench') ? 'page' : undefined}
+          href="/bench/cones"
+        >
+          <svg
+            viewBox="0 0 24 24"
+            width="22"
+            height="22"
+            fill="none"
+            stroke="currentColor"
+            stroke-width="1.7"
+            aria-hidden="true"
+          >
+            <path d="m4 21 3-16 3 16zM13 21l5-10 2.500 10z" />
+          </svg>
+          Bench
+        </a>
         <button class="place foot" onclick={() => theme.toggle()} data-testid="theme">
           {#if theme.current === 'bisque'}<Moon size={20} strokeWidth={1.7} />Night watch{:else}<Sun
               size={20}
@@ -147,7 +166,7 @@
       display: none;
     }
     .place {
-      width: 96px;
+      width: 84px;
     }
     .foot {
       margin: 0;

@@ -9,6 +9,8 @@ export type Segment = Schemas['SegmentContract'];
 export type Preview = Schemas['PreviewResponse'];
 export type CurvePoint = Schemas['CurvePointContract'];
 export type Moment = Schemas['MomentContract'];
+export type ConeReading = Schemas['ConeReadingContract'];
+export type LadderRung = Schemas['LadderRung'];
 export type VersionSummary = Schemas['VersionSummary'];
 export type Unit = Preview['unit'];
 

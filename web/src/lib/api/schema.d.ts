@@ -1232,6 +1232,8 @@ export interface components {
       goalCone: null | string;
       /** @description What the row of cones says at the end. */
       coneWords: string;
+      /** @description A word when the goal looks like 4 meant as 04, or the other way round. */
+      zeroSlip: null | string;
       /** @description The goal and its neighbours; without a goal those around the hottest cone down; all with ?cones=all. */
       cones: components['schemas']['ConeReadingContract'][];
       /** @description Progress of the goal cone (or the middle one shown) in each segment; they add up to its progress. */

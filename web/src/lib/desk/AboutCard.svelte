@@ -14,10 +14,10 @@
   }
 </script>
 
-<section class="card-paper flex flex-col px-3.5 py-2.5" aria-labelledby="about-it">
+<section class="card-paper flex flex-1 flex-col px-3.5 py-2.5" aria-labelledby="about-it">
   <h2 id="about-it" class="mb-1.5 text-[15px]">Notes</h2>
   <textarea
-    class="textarea textarea-sm min-h-20 w-full flex-1 resize-none leading-snug"
+    class="textarea textarea-sm min-h-0 h-12 w-full flex-1 resize-none leading-snug"
     aria-label="Notes"
     placeholder="What it is for, what to watch"
     value={desk.draft.notes ?? ''}

@@ -30,12 +30,11 @@
 <section class="card-paper px-3.5 py-2.5 text-[13.5px]" aria-labelledby="pace-and-time">
   <h2 id="pace-and-time" class="mb-1.5 text-[15px]">Pace and time</h2>
   {#if desk.preview}
-    <dl class="grid grid-cols-[1fr_auto] gap-x-2 gap-y-[3px]">
-      <dt class="text-soft">Fastest climb</dt>
-      <dd class="text-right font-semibold">{number(desk.preview.fastestRise, 0)} °{unit}/h</dd>
-      <dt class="text-soft">Fastest fall</dt>
-      <dd class="text-right font-semibold">{number(desk.preview.fastestFall, 0)} °{unit}/h</dd>
-    </dl>
+    <p>
+      <span class="text-soft">Fastest</span> <b>{number(desk.preview.fastestRise, 0)}</b>
+      <span class="text-soft">up,</span> <b>{number(desk.preview.fastestFall, 0)}</b>
+      <span class="text-soft">down, °{unit}/h</span>
+    </p>
   {/if}
   <div class="mt-1 flex flex-wrap items-baseline gap-1">
     <span class="text-soft">Between</span>

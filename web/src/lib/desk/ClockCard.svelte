@@ -67,13 +67,13 @@
           {moment.at ? clock(new Date(moment.at)) : duration(moment.minute)}
         </dd>
       {/each}
-      <dt class="text-soft border-base-300 mt-1 border-t pt-1">Whole firing</dt>
-      <dd class="border-base-300 mt-1 border-t pt-1 text-right font-semibold" data-testid="total">
-        {duration(preview.totalMinutes)}
-      </dd>
+      {#if Math.abs((preview.moments.at(-1)?.minute ?? 0) - preview.totalMinutes) > 1}
+        <dt class="text-soft">Whole firing</dt>
+        <dd class="text-right font-semibold">{duration(preview.totalMinutes)}</dd>
+      {/if}
       {#if preview.poweredMinutes < preview.totalMinutes}
-        <dt class="text-soft">Of it with the power on</dt>
-        <dd class="text-right font-semibold">{duration(preview.poweredMinutes)}</dd>
+        <dt class="text-soft">Hours with the power on</dt>
+        <dd class="text-right font-semibold" data-testid="powered">{duration(preview.poweredMinutes)}</dd>
       {/if}
     </dl>
   {:else}

@@ -79,6 +79,11 @@
       </select>
       <span aria-hidden="true">·</span>
       <SaveLine {desk} />
+      {#if desk.preview?.kilnNote}
+        <span title={desk.preview.kilnNote} data-testid="kiln-note"
+          >· full power and off timed for a plain kiln</span
+        >
+      {/if}
     </div>
     {#if said}<p class="text-error text-[13px]" role="alert">{said}</p>{/if}
   </div>

@@ -20,6 +20,7 @@ export interface Draft {
   steps: readonly DraftStep[];
   notes: string | null;
   tags: readonly string[];
+  goalCone: string | null;
 }
 
 let nextKey = 1;
@@ -50,7 +51,8 @@ export const emptyDraft = (unit: Unit): Draft => ({
   unit,
   steps: [emptyStep()],
   notes: null,
-  tags: []
+  tags: [],
+  goalCone: null
 });
 
 export const fromSchedule = (schedule: Schedule | ScheduleBody): Draft => ({
@@ -59,7 +61,8 @@ export const fromSchedule = (schedule: Schedule | ScheduleBody): Draft => ({
   unit: schedule.unit ?? 'C',
   steps: (schedule.segments ?? []).filter((s) => s !== null).map(fromSegment),
   notes: schedule.notes ?? null,
-  tags: (schedule.tags ?? []).filter((t) => t !== null)
+  tags: (schedule.tags ?? []).filter((t) => t !== null),
+  goalCone: schedule.goalCone ?? null
 });
 
 /** A row nobody has written in yet; it is not part of the schedule. */
@@ -83,7 +86,8 @@ export const toBody = (draft: Draft): ScheduleBody => ({
     atmosphere: step.atmosphere
   })),
   notes: draft.notes,
-  tags: [...draft.tags]
+  tags: [...draft.tags],
+  goalCone: draft.goalCone
 });
 
 /** Two drafts that say the same, whatever their keys. */

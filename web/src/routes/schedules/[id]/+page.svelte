@@ -8,6 +8,7 @@
   import AboutCard from '$lib/desk/AboutCard.svelte';
   import BetweenCard from '$lib/desk/BetweenCard.svelte';
   import Chamber from '$lib/desk/Chamber.svelte';
+  import ConesCard from '$lib/cones/ConesCard.svelte';
   import ClashBanner from '$lib/desk/ClashBanner.svelte';
   import ClockCard from '$lib/desk/ClockCard.svelte';
   import DeskHeader from '$lib/desk/DeskHeader.svelte';
@@ -118,12 +119,10 @@
       </div>
       <aside class="right">
         <ClockCard {desk} />
+        <ConesCard {desk} />
         <BetweenCard {desk} />
         <FindingsCard {desk} onselect={(segment) => void list?.focusRow(segment)} />
         <AboutCard {desk} />
-        {#if desk.preview?.kilnNote}<p class="text-soft px-1 text-[12.5px]" data-testid="kiln-note">
-            {desk.preview.kilnNote}
-          </p>{/if}
       </aside>
     </div>
   </div>

@@ -1,0 +1,268 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, sayProblem, type Unit } from '$lib/api/client';
+  import ConeChart from '$lib/cones/ConeChart.svelte';
+  import ConeRow from '$lib/cones/ConeRow.svelte';
+  import { toUnit } from '$lib/chart/glow';
+  import WordField from '$lib/fields/WordField.svelte';
+  import { readHold, readNumber } from '$lib/fields/parse';
+  import { hold, number } from '$lib/format';
+
+  let unit: Unit = $state(localStorage.getItem('ember.unit') === 'F' ? 'F' : 'C');
+  let cone = $state('6');
+  let holdMinutes = $state(10);
+  /** In °C whatever is shown, so that switching scales there and back keeps them. */
+  let climb = $state(60);
+  let top = $state(1215);
+
+  const perDegree = $derived(unit === 'F' ? 1.8 : 1);
+  const rateShown = $derived(climb * perDegree);
+  const topShown = $derived(toUnit(top, unit));
+  const fromShown = (t: number) => (unit === 'C' ? t : ((t - 32) * 5) / 9);
+
+  const table = createQuery(() => ({
+    queryKey: ['cones', 'table'],
+    staleTime: Infinity,
+    queryFn: async () => (await api.GET('/api/cones')).data ?? []
+  }));
+  const lines = createQuery(() => ({
+    queryKey: ['cones', 'lines', unit],
+    staleTime: Infinity,
+    queryFn: async () => (await api.GET('/api/cones/endpoints', { params: { query: { unit } } })).data ?? null
+  }));
+  const kept = { placeholderData: <T,>(previous: T) => previous, retry: false };
+
+  /** The top for the chosen cone, and what one cone hotter would ask for here. */
+  const answer = createQuery(() => ({
+    ...kept,
+    queryKey: ['cones', 'solve', cone, holdMinutes, climb, unit],
+    queryFn: async () => {
+      const ask = (which: string, find: 'top' | 'hold', extra: object) =>
+        api.POST('/api/cones/solve', { body: { cone: which, find, unit, approach: rateShown, ...extra } });
+      const { data, error } = await ask(cone, 'top', { holdMinutes });
+      if (!data) throw error;
+      const rows = table.data ?? [];
+      const next = rows[rows.findIndex((r) => r.cone === data.cone) + 1]?.cone;
+      const hotter = next ? (await ask(next, 'top', { holdMinutes })).data : undefined;
+      const longer = next ? (await ask(next, 'hold', { top: data.top })).data : undefined;
+      return {
+        ...data,
+        next,
+        hotterBy: hotter && hotter.top - data.top,
+        longerBy: longer && longer.holdMinutes - holdMinutes
+      };
+    }
+  }));
+  const reading = createQuery(() => ({
+    ...kept,
+    queryKey: ['cones', 'reading', top, holdMinutes, climb, unit],
+    queryFn: async () => {
+      const segments = [{ pace: 'rate' as const, rate: rateShown, target: topShown, holdMinutes }];
+      const { data, error } = await api.POST('/api/preview', {
+        body: { schedule: { name: '', kind: 'glaze', unit, segments } }
+      });
+      if (!data) throw error;
+      return data;
+    }
+  }));
+</script>
+
+<svelte:head><title>Cone desk · Zealous Ember</title></svelte:head>
+
+<div class="page">
+  <header class="flex flex-wrap items-center gap-2 print:hidden">
+    <h1 class="mr-auto text-2xl">Cone desk</h1>
+    <button
+      class="btn btn-sm btn-paper"
+      onclick={() => (unit = unit === 'C' ? 'F' : 'C')}
+      aria-label="°C °F: shown in °{unit}; switch"
+    >
+      <span class={unit === 'C' ? 'text-primary font-bold' : 'text-soft font-normal'}>°C</span>
+      <span class={unit === 'F' ? 'text-primary font-bold' : 'text-soft font-normal'}>°F</span>
+    </button>
+    <button class="btn btn-sm btn-paper" onclick={() => window.print()}>Print the table</button>
+  </header>
+
+  <div class="columns print:hidden">
+    <div class="flex min-w-0 flex-col gap-3">
+      <section class="card-paper p-4" aria-label="From a cone to a temperature">
+        <p class="ask">
+          Cone <WordField
+            id="ask-cone"
+            label="Cone"
+            text={cone}
+            read={(t) => ({ value: t })}
+            onvalue={(v) => (cone = v)}
+          />
+          after a last climb of
+          <WordField
+            id="ask-climb"
+            label="Climb, °{unit}/h"
+            text={number(rateShown)}
+            read={readNumber}
+            onvalue={(v) => v && (climb = v / perDegree)}
+            onstep={(by) => (climb = Math.max(1, climb + by))}
+          />
+          °{unit}/h, held
+          <WordField
+            id="ask-hold"
+            label="Hold"
+            text={hold(holdMinutes)}
+            placeholder="no time"
+            read={readHold}
+            onvalue={(v) => (holdMinutes = v)}
+            onstep={(by) => (holdMinutes = Math.max(0, holdMinutes + by))}
+          />
+        </p>
+        {#if answer.isError}
+          <p class="text-error mt-2" role="alert">{sayProblem(answer.error)}</p>
+        {:else if answer.data}
+          <p class="mt-2 font-serif text-3xl font-semibold" data-testid="cone-top">
+            {number(answer.data.top, 0)} °{unit}
+          </p>
+          {#if answer.data.next && answer.data.hotterBy !== undefined}
+            <p class="text-soft mt-1 text-sm" data-testid="one-hotter">
+              One cone hotter ({answer.data.next}) is <b>{number(answer.data.hotterBy, 0)} °{unit}</b> more
+              here{#if answer.data.longerBy !== undefined}, or
+                <b>{hold(Math.round(answer.data.longerBy))}</b> more hold{/if}.
+            </p>
+          {/if}
+        {/if}
+      </section>
+      <section class="card-paper p-4" aria-label="From a temperature to cones">
+        <p class="ask">
+          The same climb and hold to
+          <WordField
+            id="ask-top"
+            label="Top, °{unit}"
+            text={number(topShown)}
+            read={readNumber}
+            onvalue={(v) => v !== null && (top = fromShown(v))}
+            onstep={(by) => (top += by)}
+          />
+          °{unit}
+        </p>
+        {#if reading.isError}
+          <p class="text-error mt-2" role="alert">{sayProblem(reading.error)}</p>
+        {:else if reading.data}
+          <p class="mt-1 mb-2 font-semibold" data-testid="cone-reading">{reading.data.coneWords}</p>
+          {#if reading.data.cones.length}<div class="max-w-xs">
+              <ConeRow cones={reading.data.cones} goal={reading.data.cones[1]?.cone ?? null} />
+            </div>{/if}
+        {/if}
+      </section>
+      <section id="why" class="card-paper p-4 text-sm" aria-labelledby="why-title">
+        <h2 id="why-title" class="mb-1 text-lg">Why these numbers</h2>
+        <p class="text-soft mb-2">
+          A cone softens faster the hotter it is. Its progress D grows at one rate, dD/dt = A · exp(−θ/T),
+          with T in kelvin; D is 0 at the start and 1 when the tip is level with the base. θ and A come from
+          the published end points at 15, 60 and 150 °C/h. The bend follows tan(φ/2) = tan 4° · exp(2.66 · D).
+          The work is added up along the whole curve, cooling too.
+        </p>
+        <p class="text-soft">
+          A cone's own tolerance is about ±5 °C, and kilns are uneven: believe the pack on the shelf before
+          any of this. The fitted end points differ from the published ones by at most 2.5 °C at 60 °C/h and 4
+          °C at the others; the table below shows each. Sources and derivation: docs/model.md.
+        </p>
+      </section>
+    </div>
+    {#if lines.data}<ConeChart
+        data={lines.data}
+        chosen={answer.data?.cone ?? cone}
+        onchoose={(c) => (cone = c)}
+      />{/if}
+  </div>
+
+  <section aria-labelledby="wall-table">
+    <h2 id="wall-table" class="mb-1 text-lg">All cones, tip level with the base, °{unit}</h2>
+    <p class="text-soft mb-2 text-sm print:hidden">
+      Published end points, and in small how far the fit is from them (°C).
+    </p>
+    <div class="wall">
+      {#each [0, 13, 26] as from (from)}
+        <table>
+          <thead>
+            <tr
+              ><th>Cone</th>{#each [15, 60, 150] as r (r)}<th>{number(r * perDegree)}/h</th>{/each}</tr
+            >
+          </thead>
+          <tbody>
+            {#each (table.data ?? []).slice(from, from + 13) as row (row.cone)}
+              <tr>
+                <th scope="row">{row.cone}</th>
+                {#each [15, 60, 150] as r (r)}
+                  {@const point = row.points.find((p) => p.ratePerHour === r)}
+                  <td>
+                    {#if point}{number(toUnit(point.celsius, unit), 0)}<small
+                        >{point.residual >= 0.05 ? '+' : ''}{number(point.residual)}</small
+                      >{:else}–{/if}
+                  </td>
+                {/each}
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      {/each}
+    </div>
+  </section>
+</div>
+
+<style>
+  .page {
+    display: flex;
+    flex-direction: column;
+    gap: 14px;
+    padding: 14px 20px 24px;
+  }
+  .columns {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1.05fr);
+    gap: 14px;
+    align-items: start;
+  }
+  .ask {
+    font-size: 16px;
+    line-height: 2;
+  }
+  .wall {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(250px, 1fr));
+    gap: 0 28px;
+  }
+  .wall table {
+    width: 100%;
+    align-self: start;
+    font-size: 14px;
+  }
+  .wall th,
+  .wall td {
+    text-align: right;
+    padding: 2px 6px;
+    border-bottom: 1px solid var(--color-base-300);
+  }
+  .wall th:first-child {
+    text-align: left;
+  }
+  small {
+    display: inline-block;
+    width: 2.7em;
+    color: var(--color-soft);
+    font-size: 11px;
+  }
+  @media (max-width: 900px) {
+    .columns {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .page {
+      padding: 12px 10px 84px;
+    }
+  }
+  @media print {
+    .page {
+      padding: 0;
+    }
+    small {
+      display: none;
+    }
+  }
+</style>
