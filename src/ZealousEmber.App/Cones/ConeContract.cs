@@ -49,8 +49,23 @@ public sealed record LadderRung(double HoldMinutes, double? Top, double? Powered
 
 /// <summary>A cone read after a firing.</summary>
 /// <param name="Clock">Where the tip points, hours: 0.5 … 7.9, 12 is upright.</param>
-/// <param name="Schedule">What was fired; without it the cone is compared with its end point.</param>
-public sealed record ReadRequest(string? Cone, double? Clock, ScheduleContract? Schedule = null, double? StartTemperature = null);
+/// <param name="Schedule">What was fired; without it or a curve the cone is compared with its end point.</param>
+/// <param name="Curve">What was logged, instead of a schedule.</param>
+/// <param name="Unit">Of the curve; C when missing.</param>
+public sealed record ReadRequest(
+    string? Cone, double? Clock, ScheduleContract? Schedule = null, double? StartTemperature = null,
+    IReadOnlyList<LogPoint?>? Curve = null, [property: AllowedValues("C", "F")] string? Unit = null);
+
+/// <summary>A logged moment; times never go back, two at one time are a jump.</summary>
+public sealed record LogPoint(double? Minute, double? Temperature);
+
+/// <summary>A logged or simulated curve whose heat work is asked for.</summary>
+/// <param name="Curve">1 … 200 000 points.</param>
+/// <param name="Unit">Of the temperatures; C when missing.</param>
+public sealed record WorkRequest(IReadOnlyList<LogPoint?>? Curve, [property: AllowedValues("C", "F")] string? Unit = null);
+
+/// <summary>What every cone would read at the end of the curve.</summary>
+public sealed record WorkResponse(string Words, IReadOnlyList<ConeReadingContract> Cones);
 
 /// <summary>What the reading means.</summary>
 /// <param name="Progress">The heat work that shelf had, in this cone's measure.</param>

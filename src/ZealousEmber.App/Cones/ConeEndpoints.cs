@@ -24,7 +24,10 @@ internal static class ConeEndpoints
             .Produces<SolveResponse>().ProducesValidationProblem(422);
         api.MapPost("ladder", (LadderRequest? request) => Answer(Ladder(request ?? new(null, null)))).WithSummary("Tops that come to the same cone with other holds")
             .Produces<LadderRung[]>().ProducesValidationProblem(422);
+        api.MapPost("work", (WorkRequest? request) => Answer(Work(request ?? new(null)))).WithSummary("What every cone reads after a logged curve")
+            .WithMetadata(new BodySize(BodyLimit.Log)).Produces<WorkResponse>().ProducesValidationProblem(422);
         api.MapPost("read", (ReadRequest? request) => Answer(Read(request ?? new(null, null)))).WithSummary("What a cone read after a firing says")
+            .WithMetadata(new BodySize(BodyLimit.Log))
             .Produces<ReadResponse>().ProducesValidationProblem(422);
     }
 
@@ -107,6 +110,14 @@ internal static class ConeEndpoints
         }).ToList();
     }
 
+    private static Result<WorkResponse> Work(WorkRequest request)
+    {
+        var curve = LogMapping.Read(request.Curve, request.Unit);
+        if (!curve.IsOk) return Result<WorkResponse>.Failed(curve.Problems);
+        var progress = HeatWork.OfAll(curve.Value);
+        return new WorkResponse(ConeWords.Nearest(progress), ConeReadings.Of(progress, null, all: true));
+    }
+
     private static Result<ReadResponse> Read(ReadRequest request)
     {
         var problems = new List<Problem>();
@@ -116,20 +127,33 @@ internal static class ConeEndpoints
             clock = 0;
             problems.Add(new Problem("clock", "A reading is where the tip points on a clock: 12 upright, 3 level half way, 6 down; up to 8."));
         }
-        var (schedule, start) = request.Schedule is null ? (null, default) : ReadSchedule(request.Schedule, request.StartTemperature, problems);
+        var curve = ReadExpected(request, problems);
         if (problems.Count > 0) return Result<ReadResponse>.Failed(problems);
 
         var degrees = ConeBend.DegreesAtClock(clock);
         var progress = ConeBend.ProgressAt(degrees);
-        var expected = schedule is null ? 1
-            : HeatWork.Of(ConeTable.Of(cone!.Value).Kinetics, CompiledSchedule.From(schedule, start, GenericKiln.Instance).Value.Curve);
+        var expected = curve is null ? 1 : HeatWork.Of(ConeTable.Of(cone!.Value).Kinetics, curve);
         if (progress < 0.02)
             return new Problem("clock", "This cone has not begun to bend; it only says that the shelf stayed below it. Read the next cooler one.");
         if (expected < 1e-6)
-            return new Problem("schedule", $"This firing does not come near cone {cone!.Value.Number}; there is nothing to compare the reading with.");
+            return new Problem(request.Curve is null ? "schedule" : "curve", $"This firing does not come near cone {cone!.Value.Number}; there is nothing to compare the reading with.");
         var offset = ConeSolver.Offset(cone!.Value, progress, expected).Kelvins;
         var way = Math.Abs(offset) < 1 ? "just as hot as the curve says" : $"{Words.Number(Math.Round(Math.Abs(offset)))} °C {(offset > 0 ? "hotter" : "cooler")} than the curve says";
         return new ReadResponse(cone.Value.Number, progress, Math.Max(degrees, 8), expected, offset, $"That shelf was {way} (at 60 °C/h).");
+    }
+
+    /// <summary>The curve a reading is held against: a log, a schedule, or none.</summary>
+    private static Curve? ReadExpected(ReadRequest request, List<Problem> problems)
+    {
+        if (request.Curve is not null)
+        {
+            var log = LogMapping.Read(request.Curve, request.Unit);
+            problems.AddRange(log.Problems);
+            return log.IsOk ? log.Value : null;
+        }
+        if (request.Schedule is null) return null;
+        var (schedule, start) = ReadSchedule(request.Schedule, request.StartTemperature, problems);
+        return problems.Count > 0 ? null : CompiledSchedule.From(schedule!, start, GenericKiln.Instance).Value.Curve;
     }
 
     /// <summary>The top step in whole degrees and minutes, as a controller takes them.</summary>

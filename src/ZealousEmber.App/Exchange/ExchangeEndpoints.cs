@@ -1,6 +1,5 @@
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.Json;
-using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.Extensions.Options;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Schedules;
@@ -36,8 +35,6 @@ internal static class ExchangeEndpoints
             .WithMetadata(new BodySize(BodyLimit.Import))
             .Produces<ImportResponse>(201).ProducesValidationProblem(422);
     }
-
-    private sealed record BodySize(long? MaxRequestBodySize) : IRequestSizeLimitMetadata;
 
     private static async Task<IResult> Export(string? ids, string? format, ScheduleStore store, IOptions<JsonOptions> json, CancellationToken cancel)
     {

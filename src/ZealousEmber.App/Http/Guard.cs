@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.Extensions.Primitives;
 
 namespace ZealousEmber.App.Http;
@@ -10,7 +11,13 @@ internal static class BodyLimit
 
     /// <summary>An import of some hundred schedules.</summary>
     public const int Import = 8_000_000;
+
+    /// <summary>A log of two hundred thousand points.</summary>
+    public const int Log = 16_000_000;
 }
+
+/// <summary>Lets one address take a larger body than the usual.</summary>
+internal sealed record BodySize(long? MaxRequestBodySize) : IRequestSizeLimitMetadata;
 
 /// <summary>Same origin only, and a strict content security policy on everything that is sent.</summary>
 internal sealed class Guard(RequestDelegate next, IWebHostEnvironment environment)

@@ -80,6 +80,38 @@ public sealed class ConeTests(RunningStudio studio) : IClassFixture<RunningStudi
         (await (await Ask("read", new { cone = "6", clock = 6, schedule = Wire.Schedule(Wire.Step(100, 300)) })).Problem("schedule")).ShouldContain("does not come near");
     }
 
+    [Fact]
+    public async Task A_log_of_a_hundred_thousand_points_is_worked_out_in_either_unit()
+    {
+        // The climb of the reference, cut into small pieces, with a gap and a doubled time.
+        var points = Enumerable.Range(0, 100_000).Select(i => 1202 / 60.0 * 60 * i / 99_999).Where(m => m is < 300 or > 320)
+            .Append(1202).Select(m => new { minute = m, temperature = (20 + m) * 1.8 + 32 }).ToList();
+        var answer = await (await Ask("work", new { unit = "F", curve = points })).Read();
+        var six = answer["cones"]!.AsArray().Single(c => c!["cone"]!.GetValue<string>() == "6")!;
+        var planned = await (await http.PostAsJsonAsync("/api/preview", new { schedule = Wire.Schedule(Wire.Step(60, 1222)), goalCone = "6" })).Read();
+        six.Number("progress").ShouldBe(planned["cones"]![1]!.Number("progress"), 1e-4);
+        (await (await Ask("read", new { cone = "6", clock = 6, unit = "F", curve = points })).Read()).Number("offsetCelsius").ShouldBe(0, 1.5);
+    }
+
+    [Theory]
+    [InlineData("""{}""", "curve", "no point")]
+    [InlineData("""{"curve":[]}""", "curve", "no point")]
+    [InlineData("""{"curve":[{"minute":0,"temperature":20},{"minute":5,"temperature":30},{"minute":4,"temperature":40}]}""", "curve[2].minute", "goes back here, from 5 to 4")]
+    [InlineData("""{"curve":[{"minute":0}]}""", "curve[0].temperature", "missing")]
+    [InlineData("""{"curve":[null]}""", "curve[0].minute", "missing")]
+    [InlineData("""{"curve":[{"minute":1e12,"temperature":20}]}""", "curve[0].minute", "more than a year")]
+    [InlineData("""{"curve":[{"minute":0,"temperature":9000}]}""", "curve[0].temperature", "1400")]
+    [InlineData("""{"unit":"R","curve":[{"minute":0,"temperature":20}]}""", "unit", "C or F")]
+    public async Task A_log_that_cannot_be_read_is_told_where(string body, string field, string says) =>
+        (await (await http.PostText("/api/cones/work", body)).Problem(field)).ShouldContain(says);
+
+    [Fact]
+    public async Task A_doubled_time_is_a_jump_and_counts_nothing()
+    {
+        var jump = new[] { new { minute = 0, temperature = 20 }, new { minute = 0, temperature = 1300 } };
+        (await (await Ask("work", new { curve = jump })).Read())["cones"]!.AsArray().ShouldAllBe(c => c!.Number("progress") == 0);
+    }
+
     [Theory]
     [InlineData("""{"cone":"15","find":"top"}""", "cone", "no cone")]
     [InlineData("""{"cone":"O4","find":"top"}""", "cone", "Write a zero")]

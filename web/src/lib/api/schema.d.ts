@@ -915,6 +915,55 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/cones/work': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What every cone reads after a logged curve */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['WorkRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['WorkResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/cones/read': {
     parameters: {
       query?: never;
@@ -1128,6 +1177,13 @@ export interface components {
       poweredMinutes: null | number;
       schedule: null | components['schemas']['ScheduleContract'];
     };
+    /** @description A logged moment; times never go back, two at one time are a jump. */
+    LogPoint: {
+      /** Format: double */
+      minute: null | number;
+      /** Format: double */
+      temperature: null | number;
+    };
     /** @description A moment people plan their day by. */
     MomentContract: {
       /** @enum {string} */
@@ -1258,6 +1314,13 @@ export interface components {
       schedule?: null | components['schemas']['ScheduleContract'];
       /** Format: double */
       startTemperature?: null | number;
+      /** @description What was logged, instead of a schedule. */
+      curve?: null | components['schemas']['LogPoint'][];
+      /**
+       * @description Of the curve; C when missing.
+       * @enum {null|string}
+       */
+      unit?: 'C' | 'F' | null;
     };
     /** @description What the reading means. */
     ReadResponse: {
@@ -1503,6 +1566,21 @@ export interface components {
       peak: number;
       /** @enum {string} */
       unit: 'C' | 'F';
+    };
+    /** @description A logged or simulated curve whose heat work is asked for. */
+    WorkRequest: {
+      /** @description 1 … 200 000 points. */
+      curve: null | components['schemas']['LogPoint'][];
+      /**
+       * @description Of the temperatures; C when missing.
+       * @enum {null|string}
+       */
+      unit?: 'C' | 'F' | null;
+    };
+    /** @description What every cone would read at the end of the curve. */
+    WorkResponse: {
+      words: string;
+      cones: components['schemas']['ConeReadingContract'][];
     };
   };
   responses: never;
