@@ -25,13 +25,13 @@ public class HeatWorkBench
     private static readonly Cone Six = Cone.Parse("6").Value;
 
     [Benchmark(Baseline = true)]
-    public double[] AllConesOverThePlan() => HeatWork.OfAll(PlanCurve);
+    public double[] AllConesOverThePlan() => [.. HeatWork.OfAll(PlanCurve)];
 
     [Benchmark]
     public double OneConeOverALogOf100000() => HeatWork.Of(ConeTable.Of(Six).Kinetics, Log);
 
     [Benchmark]
-    public double[] AllConesOverALogOf100000() => HeatWork.OfAll(Log);
+    public double[] AllConesOverALogOf100000() => [.. HeatWork.OfAll(Log)];
 
     [Benchmark]
     public object SolveTheTop() => ConeSolver.TopOf(Plan, Six, Temperature.FromCelsius(20), GenericKiln.Instance).Value;

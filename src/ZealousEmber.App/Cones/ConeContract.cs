@@ -76,7 +76,7 @@ public sealed record ReadResponse(string Cone, double Progress, double BendDegre
 /// <summary>Readings for the wire.</summary>
 internal static class ConeReadings
 {
-    private const double MostTold = 1e6;
+    private const double MostTold = 1000;
 
     /// <summary>The cones around one, or all; none when all stand and there is no goal.</summary>
     public static IReadOnlyList<ConeReadingContract> Of(IReadOnlyList<double> progress, Cone? middle, bool all) => [.. Cone.All

@@ -76,7 +76,7 @@ public sealed record FindingContract(
     string Id, [property: AllowedValues("note", "look", "danger")] string Severity, int Segment, double FromMinute, double ToMinute, string Text, string Why, FixContract? Fix);
 
 /// <summary>What one cone reads at the end.</summary>
-/// <param name="Progress">1 is the end point; at most 1 000 000 is told.</param>
+/// <param name="Progress">1 is the end point; at most 1000 is told.</param>
 /// <param name="BendDegrees">8 as set … 90 at the end point … 180.</param>
 /// <param name="Clock">Hours past twelve the tip points to; 6 at the end point.</param>
 /// <param name="Words">"stands", "at 2 o'clock", "flat".</param>

@@ -8,11 +8,14 @@ namespace ZealousEmber.Core.Cones;
 /// </summary>
 public static class HeatWork
 {
-    /// <summary>Progress of one cone over a whole curve, 0 or more.</summary>
+    /// <summary>Counting stops here: a cone a thousand times past its end point is a puddle, and nobody asks how much of one.</summary>
+    private const double Enough = 1000;
+
+    /// <summary>Progress of one cone over a whole curve, 0 or more; past 1000 it is only known to be more.</summary>
     public static double Of(ConeKinetics cone, Curve curve) => Between(cone, curve.Points);
 
-    /// <summary>Progress of every cone, in the order of <see cref="Cone.All"/>.</summary>
-    public static double[] OfAll(Curve curve) => [.. ConeTable.All.Select(entry => Of(entry.Kinetics, curve))];
+    /// <summary>Progress of every cone, in the order of <see cref="Cone.All"/>; each is worked out when it is first asked for.</summary>
+    public static IReadOnlyList<double> OfAll(Curve curve) => new RowOfCones(curve);
 
     /// <summary>Progress in each of the stretches that end at the given minutes; they rise, and the last is the end of the curve.</summary>
     public static double[] PerStretch(ConeKinetics cone, Curve curve, IReadOnlyList<double> ends)
@@ -35,14 +38,14 @@ public static class HeatWork
         // Far below the cone's range nothing happens in any time a firing takes; most of a long log is left out so.
         var coldest = IdleBelow(cone);
         var sum = 0.0;
-        var rateBefore = double.NaN;
-        for (var i = 1; i < points.Length; i++)
+        var (rateBefore, primitiveBefore) = (double.NaN, double.NaN);
+        for (var i = 1; i < points.Length && sum < Enough; i++)
         {
             var (from, to) = (points[i - 1].Celsius, points[i].Celsius);
             var hours = (points[i].Minutes - points[i - 1].Minutes) / 60;
             if (hours <= 0 || (from < coldest && to < coldest))
             {
-                rateBefore = double.NaN;
+                rateBefore = primitiveBefore = double.NaN;
             }
             else if (ConeKinetics.IsShort(from, to))
             {
@@ -50,14 +53,33 @@ public static class HeatWork
                 var rate = cone.RateAt(to);
                 sum += cone.Over(rateBefore, from, to, rate, hours);
                 rateBefore = rate;
+                primitiveBefore = double.NaN;
             }
             else
             {
-                sum += cone.Over(from, to, hours);
+                // Where one piece ends the next begins; what was worked out there serves both.
+                if (double.IsNaN(primitiveBefore)) primitiveBefore = cone.Primitive(from);
+                var primitive = cone.Primitive(to);
+                sum += Math.Abs(primitive - primitiveBefore) * hours / Math.Abs(to - from);
+                primitiveBefore = primitive;
                 rateBefore = double.NaN;
             }
         }
         return sum;
+    }
+
+    /// <summary>All cones over one curve. The desk asks for three of them and where the row falls, at every edit.</summary>
+    private sealed class RowOfCones(Curve curve) : IReadOnlyList<double>
+    {
+        private readonly double?[] known = new double?[ConeTable.All.Length];
+
+        public int Count => known.Length;
+
+        public double this[int index] => known[index] ??= Of(ConeTable.All[index].Kinetics, curve);
+
+        public IEnumerator<double> GetEnumerator() => Enumerable.Range(0, Count).Select(i => this[i]).GetEnumerator();
+
+        System.Collections.IEnumerator System.Collections.IEnumerable.GetEnumerator() => GetEnumerator();
     }
 
     /// <summary>The temperature at which a cone would need some hundred thousand years, °C: rate 1e-9 an hour.</summary>

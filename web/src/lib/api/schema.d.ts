@@ -1069,7 +1069,7 @@ export interface components {
       cone: string;
       /**
        * Format: double
-       * @description 1 is the end point; at most 1 000 000 is told.
+       * @description 1 is the end point; at most 1000 is told.
        */
       progress: number;
       /**

@@ -35,6 +35,8 @@
   /** The top for the chosen cone, and what one cone hotter would ask for here. */
   const answer = createQuery(() => ({
     ...kept,
+    // The next hotter cone is looked up in the table.
+    enabled: table.isSuccess,
     queryKey: ['cones', 'solve', cone, holdMinutes, climb, unit],
     queryFn: async () => {
       const ask = (which: string, find: 'top' | 'hold', extra: object) =>
