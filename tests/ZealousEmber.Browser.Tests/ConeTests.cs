@@ -1,5 +1,6 @@
 using OpenQA.Selenium;
 using Shouldly;
+using UglyToad.PdfPig;
 using Xunit;
 
 namespace ZealousEmber.Browser.Tests;
@@ -66,6 +67,19 @@ public sealed class ConeTests(Browser browser) : Visit(browser)
         Until(() => Find("[aria-labelledby='witness-cones']").Text.Contains("for cone 04, and the goal says 4"), "the slip");
         Type(Find("#goal-cone"), "04");
         UntilSaved();
+    }
+
+    [Fact]
+    public void The_table_for_the_wall_prints_on_one_sheet()
+    {
+        Go("/bench/cones");
+        Until(() => Driver.FindElements(By.CssSelector(".wall tbody tr")).Count == 38, "the table");
+        using var document = PdfDocument.Open(Driver.Print(new PrintOptions { PageDimensions = new PrintOptions.PageSize { Width = 21, Height = 29.7 } }).AsByteArray);
+        document.NumberOfPages.ShouldBe(1);
+        var words = document.GetPage(1).Text;
+        words.ShouldContain("05½");
+        words.ShouldNotContain("Kiln room");
+        words.ShouldNotContain("Why these numbers");
     }
 
     [Fact]

@@ -146,7 +146,16 @@
   .skip:focus {
     top: 8px;
   }
-  @media (max-width: 767px) {
+  @media print {
+    nav,
+    .skip {
+      display: none;
+    }
+    .frame {
+      display: block;
+    }
+  }
+  @media screen and (max-width: 767px) {
     .frame {
       grid-template-columns: minmax(0, 1fr);
     }
