@@ -1,5 +1,8 @@
 const longest = 300;
 
+/** Counts the steps back and forth, so that a field with the cursor in it shows what came back. */
+export const stepped = $state({ count: 0 });
+
 /**
  * Undo and redo of anything that is never changed in place. Edits of one group that follow each other (typing in one
  * field, one drag) are one step back.
@@ -50,6 +53,7 @@ export class History<T> {
     this.past = this.past.slice(0, -1);
     this.current = previous;
     this.group = null;
+    stepped.count++;
     return true;
   }
 
@@ -60,6 +64,7 @@ export class History<T> {
     this.future = this.future.slice(0, -1);
     this.current = next;
     this.group = null;
+    stepped.count++;
     return true;
   }
 }

@@ -1,4 +1,6 @@
 <script lang="ts" generics="T">
+  import { untrack } from 'svelte';
+  import { stepped } from '$lib/desk/history.svelte';
   import type { Reading } from './parse';
 
   interface Props {
@@ -37,6 +39,16 @@
   let typed: string | null = $state(null);
   let complaint: string | null = $state(null);
   let input: HTMLInputElement;
+
+  // After an undo the field shows what is there now, not what was being typed.
+  $effect(() => {
+    if (stepped.count === 0) return;
+    untrack(() => {
+      typed = null;
+      if (complaint) onunreadable?.(null);
+      complaint = null;
+    });
+  });
 
   const said = $derived(complaint ?? error);
   const shown = $derived(typed ?? text);

@@ -85,7 +85,7 @@
     <button class="btn btn-sm btn-paper" onclick={() => window.print()}>Print the table</button>
   </header>
 
-  <div class="columns print:hidden">
+  <div class="columns">
     <div class="flex min-w-0 flex-col gap-3">
       <section class="card-paper p-4" aria-label="From a cone to a temperature">
         <p class="ask">
@@ -263,8 +263,13 @@
     .page {
       padding: 0;
     }
+    .columns,
     small {
       display: none;
+    }
+    .wall {
+      grid-template-columns: repeat(3, 1fr);
+      gap: 0 18px;
     }
   }
 </style>
