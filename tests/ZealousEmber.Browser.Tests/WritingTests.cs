@@ -219,5 +219,6 @@ public sealed class WritingTests(Browser browser) : Visit(browser)
         Until(() => Find("[data-row='0'] .when").Text.Contains("Tue"), "the first step on Tuesday");
         Find("[data-row='1'] .when").Text.ShouldMatch("Tue (20:22|8:22)");
         Find("svg[data-chart]").Text.ShouldContain("Wed");
+        ((long)Driver.ExecuteScript("return document.documentElement.scrollHeight")!).ShouldBeLessThanOrEqualTo(800);
     }
 }

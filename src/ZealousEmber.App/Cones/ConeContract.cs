@@ -76,8 +76,6 @@ public sealed record ReadResponse(string Cone, double Progress, double BendDegre
 /// <summary>Readings for the wire.</summary>
 internal static class ConeReadings
 {
-    private const double MostTold = 1000;
-
     /// <summary>The cones around one, or all; none when all stand and there is no goal.</summary>
     public static IReadOnlyList<ConeReadingContract> Of(IReadOnlyList<double> progress, Cone? middle, bool all) => [.. Cone.All
         .Where(c => all || (middle is { } m && Math.Abs(c.Order - m.Order) <= 1))
@@ -85,8 +83,7 @@ internal static class ConeReadings
 
     private static ConeReadingContract Of(Cone cone, double progress)
     {
-        var told = Math.Min(progress, MostTold);
-        var bend = ConeBend.Degrees(told);
-        return new(cone.Number, told, bend, ConeBend.Clock(bend), ConeBend.Words(told));
+        var bend = ConeBend.Degrees(progress);
+        return new(cone.Number, progress, bend, ConeBend.Clock(bend), ConeBend.Words(progress));
     }
 }

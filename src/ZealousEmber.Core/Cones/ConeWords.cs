@@ -6,8 +6,8 @@ public static class ConeWords
     /// <summary>Progress from which a cone counts as reached: its tip at 5 o'clock.</summary>
     private const double Reached = 0.9;
 
-    /// <summary>Progress past which a cone is more than reached.</summary>
-    private const double Past = 1.15;
+    /// <summary>Progress past which a cone is more than reached: it lies flat.</summary>
+    private static readonly double Past = ConeBend.ProgressAt(ConeBend.Flat);
 
     /// <summary>"Reaches cone 6; 7 at half past 2", "A little past cone 6; 7 at 4 o'clock", "Below cone 022".</summary>
     /// <param name="progress">Of every cone, in the order of <see cref="Cone.All"/>.</param>

@@ -11,7 +11,7 @@ public static class HeatWork
     /// <summary>Counting stops here: a cone a thousand times past its end point is a puddle, and nobody asks how much of one.</summary>
     private const double Enough = 1000;
 
-    /// <summary>Progress of one cone over a whole curve, 0 or more; past 1000 it is only known to be more.</summary>
+    /// <summary>Progress of one cone over a whole curve, 0 … 1000; a thousand means at least so much.</summary>
     public static double Of(ConeKinetics cone, Curve curve) => Between(cone, curve.Points);
 
     /// <summary>Progress of every cone, in the order of <see cref="Cone.All"/>; each is worked out when it is first asked for.</summary>
@@ -65,7 +65,7 @@ public static class HeatWork
                 rateBefore = double.NaN;
             }
         }
-        return sum;
+        return Math.Min(sum, Enough);
     }
 
     /// <summary>All cones over one curve. The desk asks for three of them and where the row falls, at every edit.</summary>

@@ -36,29 +36,29 @@
 </script>
 
 <section class="card-paper px-3.5 py-2.5" aria-labelledby="by-the-clock">
-  <div class="mb-1.5 flex items-center justify-between">
-    <h2 id="by-the-clock" class="text-[15px]">By the clock</h2>
+  <div class="mb-1.5 flex items-center justify-between gap-1">
+    <h2 id="by-the-clock" class="text-[15px] whitespace-nowrap">By the clock</h2>
     {#if desk.start}
-      <button class="btn btn-ghost btn-xs" onclick={() => setStart('')}><X size={13} /> no start</button>
+      <span class="flex items-center">
+        <input
+          type="datetime-local"
+          class="start"
+          aria-label="Start of the firing"
+          aria-invalid={said ? 'true' : undefined}
+          value={desk.start}
+          onchange={(e) => setStart(e.currentTarget.value)}
+        />
+        <button class="btn btn-ghost btn-xs btn-square" aria-label="No start" onclick={() => setStart('')}
+          ><X size={13} /></button
+        >
+      </span>
     {:else}
       <button class="btn btn-ghost btn-xs" data-testid="choose-start" onclick={() => setStart(soon())}
         >choose a start</button
       >
     {/if}
   </div>
-  {#if desk.start}
-    <label class="mb-2 flex items-center justify-between gap-2 text-[13.5px]">
-      <span class="text-soft">Start</span>
-      <input
-        type="datetime-local"
-        class="input input-sm w-44"
-        aria-invalid={said ? 'true' : undefined}
-        value={desk.start}
-        onchange={(e) => setStart(e.currentTarget.value)}
-      />
-    </label>
-    {#if said}<p class="text-error text-[13px]" role="alert">{said}</p>{/if}
-  {/if}
+  {#if said}<p class="text-error text-[13px]" role="alert">{said}</p>{/if}
   {#if preview}
     <dl class="grid grid-cols-[1fr_auto] gap-x-2 gap-y-[3px] text-[13.5px]">
       {#each preview.moments as moment (moment.kind)}
@@ -80,3 +80,12 @@
     <p class="text-soft text-[13.5px]">Times appear with the first step.</p>
   {/if}
 </section>
+
+<style>
+  .start {
+    width: 162px;
+    font-size: 12.5px;
+    background: none;
+    border-bottom: 1.5px solid color-mix(in oklab, var(--color-base-content) 28%, transparent);
+  }
+</style>
