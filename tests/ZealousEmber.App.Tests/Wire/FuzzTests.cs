@@ -1,0 +1,73 @@
+using System.Text.Json.Nodes;
+using CsCheck;
+using Shouldly;
+using Xunit;
+using ZealousEmber.Tests;
+
+namespace ZealousEmber.App.Tests.Wire;
+
+/// <summary>Good requests taken apart at random, at every address that reads a body: each is answered, none with a 500.</summary>
+public sealed class FuzzTests(RunningStudio studio) : IClassFixture<RunningStudio>
+{
+    private static readonly string[] Oddities =
+        ["null", "\"x\"", "-1", "1e308", "-1e308", "[]", "{}", "true", "0", "\"\"", "1e-300", "\"NaN\"", "\"04\"", "[null]", "1e999", "\"\\u0000\"", "2147483648"];
+
+    public static TheoryData<string, string> Requests => new()
+    {
+        { "/api/preview", $$"""{"schedule":{{Firing}},"startTemperature":20,"goalCone":"6","start":"2026-11-24T17:30:00Z","between":[{"from":1,"to":2}]}""" },
+        { "/api/preview?cones=all", $$"""{"schedule":{{Firing}}}""" },
+        { "/api/schedules", Firing },
+        { "/api/schedules/convert", $$"""{"schedule":{{Firing}},"unit":"F"}""" },
+        { "/api/schedules/import", $$"""{"format":"zealous-ember-schedules","version":1,"schedules":[{{Firing}}]}""" },
+        { "/api/notation/parse", """{"text":"80/h to 200 hold 45m; off","unit":"C","startTemperature":20}""" },
+        { "/api/cones/solve", $$"""{"cone":"6","find":"top","holdMinutes":10,"approach":60,"unit":"C","schedule":{{Firing}},"startTemperature":20}""" },
+        { "/api/cones/solve", """{"cone":"6","find":"hold","top":1200,"approach":60,"unit":"C"}""" },
+        { "/api/cones/ladder", $$"""{"cone":"6","schedule":{{Firing}},"startTemperature":20}""" },
+        { "/api/cones/read", $$"""{"cone":"6","clock":5,"schedule":{{Firing}},"startTemperature":20}""" },
+        { "/api/cones/work", """{"unit":"C","curve":[{"minute":0,"temperature":20},{"minute":600,"temperature":1200},{"minute":900,"temperature":100}]}""" },
+    };
+
+    private static string Firing => Wire.GlazeFiring().With("notes", "n").With("tags", new JsonArray("a")).With("goalCone", "6").ToJsonString();
+
+    [Theory]
+    [MemberData(nameof(Requests))]
+    public async Task Nothing_that_is_sent_gets_a_500(string path, string good)
+    {
+        ((int)(await studio.Http.PostText(path, good)).StatusCode).ShouldBeInRange(200, 201, "the request is good before it is broken");
+        var bodies = new List<string>();
+        Gen.Select(Gen.Int[0, 200], Gen.Int[0, Oddities.Length - 1], Gen.Int[0, 3]).Array[1, 4].Select(changes => Break(good, changes))
+            .Sample(body => { lock (bodies) bodies.Add(body); }, iter: 150);
+        foreach (var body in bodies.Distinct())
+        {
+            var response = await studio.Http.PostText(path, body);
+            ((int)response.StatusCode).ShouldBeOneOf(200, 201, 400, 422);
+            if (response.IsSuccessStatusCode) (await response.Content.ReadAsStringAsync()).ShouldNotContain("NaN");
+            else response.Content.Headers.ContentType!.MediaType.ShouldBe("application/problem+json", body);
+        }
+    }
+
+    /// <summary>Members dropped or swapped for something odd; now and then the text is cut off.</summary>
+    private static string Break(string good, (int At, int Odd, int How)[] changes)
+    {
+        var request = JsonNode.Parse(good)!.AsObject();
+        var text = good;
+        foreach (var (at, odd, how) in changes)
+        {
+            var places = Places(request).ToList();
+            if (places.Count == 0) break;
+            var (parent, key) = places[at % places.Count];
+            if (how == 0) parent.Remove(key);
+            else parent[key] = JsonNode.Parse(Oddities[odd]);
+            text = request.ToJsonString();
+            if (how == 3 && odd == 0) text = text[..(at % text.Length)];
+        }
+        return text;
+    }
+
+    private static IEnumerable<(JsonObject Parent, string Key)> Places(JsonNode? node) => node switch
+    {
+        JsonObject o => o.SelectMany(member => Places(member.Value).Prepend((o, member.Key))),
+        JsonArray a => a.SelectMany(Places),
+        _ => [],
+    };
+}
