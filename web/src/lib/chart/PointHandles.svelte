@@ -4,7 +4,12 @@
   import type { Frame } from './frame';
 
   /** What a handle asks of its step: a new target, a new length of its climb, or a new hold. */
-  export type Grip = { target: number } | { rampMinutes: number } | { holdMinutes: number };
+  export type Grip =
+    | { target: number }
+    | { targetBy: number }
+    | { rampMinutes: number }
+    | { holdMinutes: number }
+    | { holdBy: number };
 
   interface Props {
     frame: Frame;
@@ -78,9 +83,8 @@
     const sideways = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
     if (!vertical && !sideways) return;
     event.preventDefault();
-    if (part === 'hold')
-      ongrip(index, { holdMinutes: Math.max(0, segment.holdMinutes + (vertical || sideways) * size) });
-    else if (vertical) ongrip(index, { target: Math.round(segment.to) + vertical * size });
+    if (part === 'hold') ongrip(index, { holdBy: (vertical || sideways) * size });
+    else if (vertical) ongrip(index, { targetBy: vertical * size });
     else if (grips[index]?.rate)
       ongrip(index, { rampMinutes: Math.max(2, segment.rampMinutes + sideways * size) });
   }

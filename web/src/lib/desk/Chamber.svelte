@@ -34,7 +34,12 @@
     const segment = preview?.segments[index];
     if (!at || !segment) return;
     const group = `drag.${at.step.key}`;
-    if ('target' in asked) desk.editStep(at.row, { target: asked.target }, group);
+    // Keys count from what is written, not from an answer that may still be on its way.
+    if ('targetBy' in asked)
+      desk.editStep(at.row, { target: Math.round(at.step.target ?? segment.to) + asked.targetBy }, group);
+    else if ('holdBy' in asked)
+      desk.editStep(at.row, { holdMinutes: Math.max(0, at.step.holdMinutes + asked.holdBy) }, group);
+    else if ('target' in asked) desk.editStep(at.row, { target: asked.target }, group);
     else if ('holdMinutes' in asked) desk.editStep(at.row, { holdMinutes: asked.holdMinutes }, group);
     else if (at.step.pace === 'rate') {
       const rate = (Math.abs(segment.to - segment.from) * 60) / asked.rampMinutes;
