@@ -34,7 +34,7 @@ public class HeatWorkBench
     public double[] AllConesOverALogOf100000() => [.. HeatWork.OfAll(Log)];
 
     [Benchmark]
-    public object SolveTheTop() => ConeSolver.TopOf(Plan, Six, Temperature.FromCelsius(20), GenericKiln.Instance).Value;
+    public object SolveTheTop() => ConeSolver.TopOf(Plan, Six, Temperature.FromCelsius(20), s => CompiledSchedule.From(s, Temperature.FromCelsius(20), GenericKiln.Instance)).Value;
 
     /// <summary>The anchor: the plan in fixed steps of a second, midpoint rule, one cone.</summary>
     [Benchmark]

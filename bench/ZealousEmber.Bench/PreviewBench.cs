@@ -1,7 +1,9 @@
 using System.Text.Json;
 using BenchmarkDotNet.Attributes;
+using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Schedules;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Units;
 
@@ -24,11 +26,19 @@ public class PreviewBench
     [Benchmark(Baseline = true)]
     public object ReadShorthand() => NotationReader.Read(Line, TemperatureUnit.Celsius);
 
-    private static readonly PreviewResponse Answer = PreviewEndpoints.Make(Request).Value;
+    private static readonly PreviewRequest WithKiln = Request with { Kiln = new KilnContract("Heron", "top-190") };
+
+    private static readonly PreviewResponse Answer = Make(Request);
 
     [Benchmark]
     public byte[] WriteTheAnswer() => JsonSerializer.SerializeToUtf8Bytes(Answer, JsonSerializerOptions.Web);
 
     [Benchmark]
-    public object Preview() => PreviewEndpoints.Make(Request).Value;
+    public object Preview() => Make(Request);
+
+    [Benchmark]
+    public object PreviewWithKiln() => Make(WithKiln);
+
+    private static PreviewResponse Make(PreviewRequest request) =>
+        PreviewEndpoints.Make(request, _ => Task.FromResult<Kiln?>(null), null).GetAwaiter().GetResult().Value;
 }

@@ -2,12 +2,15 @@ using System.Text.Json.Serialization;
 using Scalar.AspNetCore;
 using Serilog;
 using Serilog.Events;
+using ZealousEmber.App.Clock;
 using ZealousEmber.App.Cones;
 using ZealousEmber.App.Exchange;
 using ZealousEmber.App.Http;
+using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Notation;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Schedules;
+using ZealousEmber.App.Studio;
 using ZealousEmber.Store;
 using ZealousEmber.Store.Demo;
 
@@ -50,6 +53,9 @@ app.MapExchange();
 app.MapPreview();
 app.MapNotation();
 app.MapCones();
+app.MapKilns();
+app.MapStudio();
+app.MapStarts();
 app.MapOpenApi();
 app.MapScalarApiReference("/api/docs", docs => docs.WithTitle("Zealous Ember API").DisableDefaultFonts().DisableAgent().HideClientButton().HideDeveloperTools());
 // Every other address is a place of the client; it says itself when there is no such place.

@@ -19,4 +19,19 @@ public static class Words
     /// <summary>"1 step", "2 steps".</summary>
     public static string Count(int count, string one, string? many = null) =>
         count == 1 ? $"1 {one}" : $"{count.ToString(CultureInfo.InvariantCulture)} {many ?? one + "s"}";
+
+    /// <summary>"a", "a and b", "a, b and c".</summary>
+    public static string List(IEnumerable<string> items)
+    {
+        var all = items.ToList();
+        return all.Count < 2 ? string.Concat(all) : $"{string.Join(", ", all.SkipLast(1))} and {all[^1]}";
+    }
+
+    /// <summary>"45 min", "8 h 20", "21 h".</summary>
+    public static string Hours(NodaTime.Duration time)
+    {
+        var minutes = (long)Math.Round(time.TotalMinutes);
+        if (minutes < 60) return $"{minutes} min";
+        return minutes % 60 == 0 ? $"{minutes / 60} h" : string.Create(CultureInfo.InvariantCulture, $"{minutes / 60} h {minutes % 60:00}");
+    }
 }

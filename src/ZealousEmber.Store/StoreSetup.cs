@@ -1,6 +1,8 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
+using ZealousEmber.Store.Kilns;
 using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Studio;
 
 namespace ZealousEmber.Store;
 
@@ -13,6 +15,8 @@ public static class StoreSetup
         var file = Path.Combine(folder, "ember.db");
         services.AddDbContext<StudioContext>(options => options.UseSqlite($"Data Source={file};Default Timeout=10"));
         services.AddScoped<ScheduleStore>();
+        services.AddScoped<KilnStore>();
+        services.AddScoped<StudioHoursStore>();
         return services;
     }
 

@@ -1,8 +1,12 @@
+using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Design;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using NodaTime;
+using ZealousEmber.Store.Kilns;
 using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Studio;
 
 namespace ZealousEmber.Store;
 
@@ -12,6 +16,10 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
     internal DbSet<ScheduleRow> Schedules => Set<ScheduleRow>();
 
     internal DbSet<ScheduleVersionRow> ScheduleVersions => Set<ScheduleVersionRow>();
+
+    internal DbSet<KilnRow> Kilns => Set<KilnRow>();
+
+    internal DbSet<StudioHoursRow> StudioHours => Set<StudioHoursRow>();
 
     protected override void OnModelCreating(ModelBuilder model)
     {
@@ -29,18 +37,38 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             version.HasOne<ScheduleRow>().WithMany().HasForeignKey(v => v.ScheduleId);
             version.OwnsMany(v => v.Segments, segments => segments.ToJson());
         });
+        model.Entity<KilnRow>(kiln =>
+        {
+            kiln.ToTable("kilns");
+            kiln.Property(k => k.Version).IsConcurrencyToken();
+        });
+        model.Entity<StudioHoursRow>(hours =>
+        {
+            hours.ToTable("studio_hours");
+            hours.Property(h => h.Id).ValueGeneratedNever();
+            hours.Property(h => h.Version).IsConcurrencyToken();
+        });
     }
 
     protected override void ConfigureConventions(ModelConfigurationBuilder conventions)
     {
         // Milliseconds since 1970: sorts and compares in SQLite, which knows no dates.
         conventions.Properties<Instant>().HaveConversion<InstantConverter>();
+        conventions.Properties<Dictionary<string, double>>().HaveConversion<NumbersConverter, NumbersComparer>();
         conventions.Properties<Enum>().HaveConversion<string>();
     }
 
     private sealed class InstantConverter() : ValueConverter<Instant, long>(
         instant => instant.ToUnixTimeMilliseconds(), milliseconds => Instant.FromUnixTimeMilliseconds(milliseconds));
 }
+
+/// <summary>Named numbers as a JSON object.</summary>
+internal sealed class NumbersConverter() : ValueConverter<Dictionary<string, double>, string>(
+    numbers => JsonSerializer.Serialize(numbers, JsonSerializerOptions.Default), text => JsonSerializer.Deserialize<Dictionary<string, double>>(text, JsonSerializerOptions.Default)!);
+
+/// <summary>Two sets of numbers are the same when each number is.</summary>
+internal sealed class NumbersComparer() : ValueComparer<Dictionary<string, double>>(
+    (a, b) => a!.Count == b!.Count && !a.Except(b).Any(), n => n.Count, n => new Dictionary<string, double>(n));
 
 /// <summary>For the migrations tool only; the program itself is given its file by the App.</summary>
 internal sealed class DesignTimeStudioContext : IDesignTimeDbContextFactory<StudioContext>

@@ -1,4 +1,6 @@
 using CsCheck;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -17,6 +19,17 @@ internal static class Make
 
     public static Schedule Schedule(params Segment[] segments) =>
         Core.Schedules.Schedule.Create("A schedule", ScheduleKind.Glaze, TemperatureUnit.Celsius, segments).Value;
+
+    /// <summary>A schedule from its shorthand, °C.</summary>
+    public static Schedule Schedule(string line, ScheduleKind kind = ScheduleKind.Glaze) =>
+        Core.Schedules.Schedule.Create("A schedule", kind, TemperatureUnit.Celsius, NotationReader.Read(line, TemperatureUnit.Celsius).Segments!).Value;
+
+    /// <summary>Times on the plain kiln, from 20 °C.</summary>
+    public static Result<CompiledSchedule> Plain(Schedule schedule) => CompiledSchedule.From(schedule, Celsius(20), GenericKiln.Instance);
+
+    /// <summary>A kiln of a class, with numbers changed by their field names.</summary>
+    public static Kiln Kiln(string kind, params (string Field, double Value)[] numbers) =>
+        Core.Kilns.Kiln.Create(new KilnWords("A kiln", kind, null, null, null, numbers.ToDictionary(n => n.Field, n => (double?)n.Value))).Value;
 
     public static readonly Gen<TemperatureUnit> Unit = Gen.Enum<TemperatureUnit>();
 

@@ -1,4 +1,5 @@
 using System.ComponentModel.DataAnnotations;
+using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.Core.Cones;
@@ -28,9 +29,11 @@ public sealed record ConeLine(string Cone, IReadOnlyList<double> Temperatures);
 /// <param name="Approach">The climb to the top, degrees an hour; 60 °C/h when missing. Not with a schedule.</param>
 /// <param name="Schedule">A schedule whose top step is to be changed.</param>
 /// <param name="Unit">Of the numbers when there is no schedule; C when missing.</param>
+/// <param name="KilnId">The kiln the schedule is fired in; the cones then see what this kiln really does.</param>
 public sealed record SolveRequest(
     string? Cone, [property: AllowedValues("top", "hold")] string? Find, double? HoldMinutes = null, double? Top = null, double? Approach = null,
-    ScheduleContract? Schedule = null, [property: AllowedValues("C", "F")] string? Unit = null, double? StartTemperature = null);
+    ScheduleContract? Schedule = null, [property: AllowedValues("C", "F")] string? Unit = null, double? StartTemperature = null,
+    int? KilnId = null, KilnContract? Kiln = null, LoadContract? Load = null);
 
 /// <summary>The answer; numbers in the unit of the question.</summary>
 /// <param name="Segment">Index of the step changed, with a schedule.</param>
@@ -40,12 +43,14 @@ public sealed record SolveResponse(
     string Cone, [property: AllowedValues("C", "F")] string Unit, double Top, double HoldMinutes, int? Segment, ScheduleContract? Schedule, double Progress);
 
 /// <summary>A schedule and the cone to bring down, for the ladder.</summary>
-public sealed record LadderRequest(string? Cone, ScheduleContract? Schedule, double? StartTemperature = null);
+public sealed record LadderRequest(
+    string? Cone, ScheduleContract? Schedule, double? StartTemperature = null, int? KilnId = null, KilnContract? Kiln = null, LoadContract? Load = null);
 
 /// <summary>A rung: another hold with the top that comes to the same cone.</summary>
 /// <param name="Top">Missing when no top does.</param>
 /// <param name="PoweredMinutes">How long the power is on then.</param>
-public sealed record LadderRung(double HoldMinutes, double? Top, double? PoweredMinutes, ScheduleContract? Schedule);
+/// <param name="EnergyKwh">Electricity, with a kiln.</param>
+public sealed record LadderRung(double HoldMinutes, double? Top, double? PoweredMinutes, ScheduleContract? Schedule, double? EnergyKwh);
 
 /// <summary>A cone read after a firing.</summary>
 /// <param name="Clock">Where the tip points, hours: 0.5 … 7.9, 12 is upright.</param>

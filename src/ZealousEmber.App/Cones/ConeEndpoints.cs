@@ -1,11 +1,13 @@
 using NodaTime;
 using ZealousEmber.App.Http;
+using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Kilns;
 
 namespace ZealousEmber.App.Cones;
 
@@ -20,9 +22,9 @@ internal static class ConeEndpoints
         var api = app.MapGroup("/api/cones").WithTags("Cones");
         api.MapGet("", () => ConeTable.All.Select(Row)).WithSummary("Reference points, fits and residuals").Produces<ConeTableRow[]>();
         api.MapGet("endpoints", EndPoints).WithSummary("End points of all cones at climbs from 10 to 300 °C/h").Produces<ConeEndPoints>().ProducesValidationProblem(422);
-        api.MapPost("solve", (SolveRequest? request) => Answer(Solve(request ?? new(null, null)))).WithSummary("The top for a hold, or the hold for a top")
+        api.MapPost("solve", async (SolveRequest? request, KilnStore kilns, CancellationToken cancel) => Answer(await Solve(request ?? new(null, null), FiringKiln.In(kilns, cancel)))).WithSummary("The top for a hold, or the hold for a top")
             .Produces<SolveResponse>().ProducesValidationProblem(422);
-        api.MapPost("ladder", (LadderRequest? request) => Answer(Ladder(request ?? new(null, null)))).WithSummary("Tops that come to the same cone with other holds")
+        api.MapPost("ladder", async (LadderRequest? request, KilnStore kilns, CancellationToken cancel) => Answer(await Ladder(request ?? new(null, null), FiringKiln.In(kilns, cancel)))).WithSummary("Tops that come to the same cone with other holds")
             .Produces<LadderRung[]>().ProducesValidationProblem(422);
         api.MapPost("work", (WorkRequest? request) => Answer(Work(request ?? new(null)))).WithSummary("What every cone reads after a logged curve")
             .WithMetadata(new BodySize(BodyLimit.Log)).Produces<WorkResponse>().ProducesValidationProblem(422);
@@ -47,7 +49,7 @@ internal static class ConeEndpoints
             [.. Cone.All.Select(c => new ConeLine(c.Number, [.. rates.Select(r => ConeSolver.EndPoint(c, r).In(scale))]))]));
     }
 
-    private static Result<SolveResponse> Solve(SolveRequest request)
+    private static async Task<Result<SolveResponse>> Solve(SolveRequest request, Func<int, Task<Kiln?>> find)
     {
         var problems = new List<Problem>();
         var cone = Needed(request.Cone, problems);
@@ -57,7 +59,8 @@ internal static class ConeEndpoints
         if (request.Schedule is not null)
         {
             var (schedule, start) = ReadSchedule(request.Schedule, request.StartTemperature, problems);
-            return problems.Count > 0 ? Result<SolveResponse>.Failed(problems) : SolveSchedule(schedule!, start, cone!.Value, forTop!.Value, hold);
+            var firing = await FiringKiln.Read(request.KilnId, request.Kiln, request.Load, schedule?.Kind ?? ScheduleKind.Glaze, start, find, problems);
+            return problems.Count > 0 ? Result<SolveResponse>.Failed(problems) : SolveSchedule(schedule!, firing, cone!.Value, forTop!.Value, hold);
         }
 
         var unit = request.Unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(request.Unit, "unit", problems) ?? TemperatureUnit.Celsius;
@@ -76,38 +79,47 @@ internal static class ConeEndpoints
             : Result<SolveResponse>.Failed(answer.Problems);
     }
 
-    private static Result<SolveResponse> SolveSchedule(Schedule schedule, Temperature start, Cone cone, bool forTop, Duration? hold)
+    private static Result<SolveResponse> SolveSchedule(Schedule schedule, FiringKiln firing, Cone cone, bool forTop, Duration? hold)
     {
-        var kiln = GenericKiln.Instance;
         var index = ConeSolver.TopStep(schedule);
-        var solved = !forTop ? ConeSolver.HoldOf(schedule, cone, start, kiln)
-            : hold is { } given ? ConeSolver.TopOf(schedule, cone, start, kiln, given)
-            : ConeSolver.TopOf(schedule, cone, start, kiln);
+        var solved = forTop
+            ? ConeSolver.TopOf(schedule, cone, firing.Start, firing.Times, hold ?? schedule.Segments[index].Hold, firing.Hottest)
+            : ConeSolver.HoldOf(schedule, cone, firing.Times);
         if (!solved.IsOk) return Result<SolveResponse>.Failed(solved.Problems);
 
         var step = solved.Value.Segments[index];
         var rounded = Whole(solved.Value, index);
-        var curve = CompiledSchedule.From(rounded, start, kiln).Value.Curve;
+        if (CannotReach(firing, rounded) is { } problem) return problem;
+        var curve = firing.Times(rounded).Value.Curve;
         return new SolveResponse(
             cone.Number, schedule.Unit.Letter(), step.Target!.Value.In(schedule.Unit), step.Hold.TotalMinutes, index,
             ScheduleMapping.Write(rounded), HeatWork.Of(ConeTable.Of(cone).Kinetics, curve));
     }
 
-    private static Result<List<LadderRung>> Ladder(LadderRequest request)
+    private static async Task<Result<List<LadderRung>>> Ladder(LadderRequest request, Func<int, Task<Kiln?>> find)
     {
         var problems = new List<Problem>();
         var cone = Needed(request.Cone, problems);
         var (schedule, start) = ReadSchedule(request.Schedule, request.StartTemperature, problems);
+        var firing = await FiringKiln.Read(request.KilnId, request.Kiln, request.Load, schedule?.Kind ?? ScheduleKind.Glaze, start, find, problems);
         if (problems.Count > 0) return Result<List<LadderRung>>.Failed(problems);
         var index = ConeSolver.TopStep(schedule!);
         return LadderHolds.Select(minutes =>
         {
-            var solved = ConeSolver.TopOf(schedule!, cone!.Value, start, GenericKiln.Instance, Duration.FromMinutes(minutes));
-            if (!solved.IsOk) return new LadderRung(minutes, null, null, null);
+            var solved = ConeSolver.TopOf(schedule!, cone!.Value, start, firing.Times, Duration.FromMinutes(minutes), firing.Hottest);
+            if (!solved.IsOk || CannotReach(firing, solved.Value) is not null) return new LadderRung(minutes, null, null, null, null);
             var rounded = Whole(solved.Value, index);
+            var run = firing.Kiln is null ? null : firing.Run(rounded).Value;
             return new LadderRung(minutes, rounded.Segments[index].Target!.Value.In(rounded.Unit),
-                CompiledSchedule.From(rounded, start, GenericKiln.Instance).Value.Powered.TotalMinutes, ScheduleMapping.Write(rounded));
+                (run?.Compiled ?? firing.Times(rounded).Value).Powered.TotalMinutes, ScheduleMapping.Write(rounded), run?.Energy.Used);
         }).ToList();
+    }
+
+    /// <summary>A problem when the chosen kiln does not get to a step's target.</summary>
+    private static Problem? CannotReach(FiringKiln firing, Schedule schedule)
+    {
+        if (firing.Kiln is null || firing.Run(schedule).Value.Stall is not { } stall) return null;
+        return new Problem("cone", $"{firing.Kiln.Name} gets to {Words.Number(Math.Round(stall.At.In(schedule.Unit)))} {schedule.Unit.Symbol()} at best with this load, which is not enough for it.");
     }
 
     private static Result<WorkResponse> Work(WorkRequest request)

@@ -1,4 +1,5 @@
 using System.ComponentModel.DataAnnotations;
+using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -8,13 +9,16 @@ namespace ZealousEmber.App.Preview;
 /// <summary>What a preview is made from.</summary>
 /// <param name="Schedule">The schedule as it stands on the desk; it needs no name yet.</param>
 /// <param name="StartTemperature">Of the kiln when it is switched on, in the schedule's unit; 20 °C when missing.</param>
-/// <param name="KilnId">A kiln of the studio; none yet, so a plain generic kiln is taken.</param>
-/// <param name="Start">When it is switched on, with its offset: 2026-11-24T17:30:00+00:00.</param>
+/// <param name="KilnId">A kiln of the studio; a plain generic kiln is taken when neither this nor <paramref name="Kiln"/> is given.</param>
+/// <param name="Start">A moment with its offset, 2026-11-24T17:30:00+00:00: when it is switched on, or what <paramref name="Anchor"/> says.</param>
 /// <param name="Between">Bands of temperature whose time is wanted.</param>
 /// <param name="GoalCone">The cone aimed at; the schedule's own when missing.</param>
+/// <param name="Kiln">A kiln described here instead of one of the studio.</param>
+/// <param name="Load">What stands in the kiln; full for this kind of firing when missing.</param>
+/// <param name="Anchor">What happens at <paramref name="Start"/>: it is switched on (start), the top is reached (top), it may be opened (open).</param>
 public sealed record PreviewRequest(
     ScheduleContract? Schedule, double? StartTemperature = null, int? KilnId = null, string? Start = null, IReadOnlyList<BandRequest?>? Between = null,
-    string? GoalCone = null);
+    string? GoalCone = null, KilnContract? Kiln = null, LoadContract? Load = null, [property: AllowedValues("start", "top", "open")] string? Anchor = null);
 
 /// <summary>Two temperatures, either way round.</summary>
 public sealed record BandRequest(double? From, double? To);
@@ -30,6 +34,8 @@ public sealed record BandRequest(double? From, double? To);
 /// <param name="ZeroSlip">A word when the goal looks like 4 meant as 04, or the other way round.</param>
 /// <param name="Cones">The goal and its neighbours; without a goal those around the hottest cone down; all with ?cones=all.</param>
 /// <param name="HeatWorkBySegment">Progress of the goal cone (or the middle one shown) in each segment; they add up to its progress.</param>
+/// <param name="StartsAt">When it is switched on, where a moment was given.</param>
+/// <param name="Kiln">What the chosen kiln makes of it; then every time and the curve are the kiln's own.</param>
 /// <param name="KilnNote">What full power and off were taken to be; nothing when the schedule has neither.</param>
 public sealed record PreviewResponse(
     [property: AllowedValues("C", "F")] string Unit, double StartTemperature, double TotalMinutes, double PoweredMinutes, double Peak,
@@ -37,7 +43,7 @@ public sealed record PreviewResponse(
     IReadOnlyList<SegmentTimes> Segments, IReadOnlyList<CurvePointContract> Curve, IReadOnlyList<BandContract> Bands,
     IReadOnlyList<MomentContract> Moments, IReadOnlyList<TimeBetweenContract> TimeBetween, IReadOnlyList<FindingContract> Findings,
     IReadOnlyList<CautionContract> Cautions, string? GoalCone, string ConeWords, string? ZeroSlip,
-    IReadOnlyList<ConeReadingContract> Cones, IReadOnlyList<double> HeatWorkBySegment);
+    IReadOnlyList<ConeReadingContract> Cones, IReadOnlyList<double> HeatWorkBySegment, DateTimeOffset? StartsAt, KilnPreview? Kiln);
 
 /// <summary>Times of one step.</summary>
 /// <param name="StartsAt">Clock time, where a start was given.</param>
@@ -71,7 +77,7 @@ public sealed record MomentContract(
 public sealed record TimeBetweenContract(double From, double To, double RisingMinutes, double FallingMinutes);
 
 /// <summary>What an experienced colleague would say.</summary>
-/// <param name="Fix">What would mend it; none yet.</param>
+/// <param name="Fix">What would mend it, where one change does.</param>
 public sealed record FindingContract(
     string Id, [property: AllowedValues("note", "look", "danger")] string Severity, int Segment, double FromMinute, double ToMinute, string Text, string Why, FixContract? Fix);
 
@@ -85,5 +91,6 @@ public sealed record ConeReadingContract(string Cone, double Progress, double Be
 /// <summary>A short word of safety at the step it belongs to.</summary>
 public sealed record CautionContract(int Segment, string Text);
 
-/// <summary>A mend as shorthand for the step it replaces.</summary>
+/// <summary>A mend: one step in the place of another.</summary>
+/// <param name="Text">On the button.</param>
 public sealed record FixContract(string Text, int Segment, SegmentContract Step);

@@ -1,9 +1,10 @@
 using NodaTime;
-using NodaTime.Text;
 using ZealousEmber.App.Cones;
 using ZealousEmber.App.Http;
+using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
+using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
@@ -11,6 +12,8 @@ using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Kilns;
+using ZealousEmber.Store.Studio;
 
 namespace ZealousEmber.App.Preview;
 
@@ -20,18 +23,20 @@ internal static class PreviewEndpoints
     private const int MostBands = 16;
 
     public static void MapPreview(this WebApplication app) =>
-        app.MapPost("/api/preview", (PreviewRequest? request, string? cones) => Answer(request, cones))
-            .WithTags("Preview").WithSummary("Times, curve and findings of a schedule")
+        app.MapPost("/api/preview", Answer)
+            .WithTags("Preview").WithSummary("Times, curve, cones, power and findings of a schedule")
             .Produces<PreviewResponse>().ProducesValidationProblem(422);
 
-    private static IResult Answer(PreviewRequest? request, string? cones)
+    private static async Task<IResult> Answer(PreviewRequest? request, string? cones, KilnStore kilns, StudioHoursStore studio, CancellationToken cancel)
     {
-        var made = Make(request, string.Equals(cones, "all", StringComparison.OrdinalIgnoreCase));
+        // The tariff only matters where there is a kiln to draw power.
+        var hours = request?.KilnId is null && request?.Kiln is null ? null : (await studio.Read(cancel)).Hours;
+        var made = await Make(request, FiringKiln.In(kilns, cancel), hours, string.Equals(cones, "all", StringComparison.OrdinalIgnoreCase));
         return made.IsOk ? Results.Ok(made.Value) : ClearProblems.Of(made.Problems);
     }
 
-    /// <summary>The whole work without the wire; the bench measures it here.</summary>
-    internal static Result<PreviewResponse> Make(PreviewRequest? request, bool allCones = false)
+    /// <summary>The whole work without the wire and the store; the bench measures it here.</summary>
+    internal static async Task<Result<PreviewResponse>> Make(PreviewRequest? request, Func<int, Task<Kiln?>> find, StudioHours? studio, bool allCones = false)
     {
         if (request?.Schedule is null) return new Problem("schedule", "A schedule is missing here.");
         // A schedule is drawn before it has a name; every other rule holds.
@@ -42,51 +47,97 @@ internal static class PreviewEndpoints
 
         var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems);
         var start = ReadStartTemperature(request.StartTemperature, unit, problems);
-        var clock = ReadClock(request.Start, problems);
+        var clock = WireTime.Read(request.Start, "start", problems);
+        var anchor = ReadAnchor(request.Anchor, problems);
         var between = ReadBands(request.Between ?? [], unit, problems);
-        if (request.KilnId is { } kilnId) problems.Add(new Problem("kilnId", $"There is no kiln {kilnId} in this studio."));
+        var kind = read.IsOk ? read.Value.Kind : ScheduleKind.Glaze;
+        var firing = await FiringKiln.Read(request.KilnId, request.Kiln, request.Load, kind, start, find, problems);
         if (problems.Count > 0) return Result<PreviewResponse>.Failed(problems);
 
-        var kiln = GenericKiln.Instance;
-        var compiled = CompiledSchedule.From(read.Value, start, kiln);
-        return compiled.IsOk
-            ? Write(read.Value, compiled.Value, start, kiln, clock, between, goal ?? read.Value.Goal, allCones)
-            : Result<PreviewResponse>.Failed([.. compiled.Problems.Select(p => p.Under("schedule"))]);
+        var schedule = read.Value;
+        if (goal is not null) schedule = schedule.Towards(goal);
+        if (firing.Kiln is null)
+        {
+            var compiled = firing.Times(schedule);
+            return compiled.IsOk
+                ? Write(schedule, compiled.Value, firing, null, studio, new Anchored(clock, anchor), between, allCones)
+                : Result<PreviewResponse>.Failed([.. compiled.Problems.Select(p => p.Under("schedule"))]);
+        }
+        var run = firing.Run(schedule);
+        return run.IsOk
+            ? Write(schedule, run.Value.Compiled, firing, run.Value, studio, new Anchored(clock, anchor), between, allCones)
+            : Result<PreviewResponse>.Failed([.. run.Problems.Select(p => p.Under("schedule"))]);
+    }
+
+    /// <summary>A moment by the clock and what happens at it.</summary>
+    private sealed record Anchored(OffsetDateTime? At, string Anchor)
+    {
+        public OffsetDateTime? Start(IReadOnlyList<Moment> moments) => Anchor switch
+        {
+            "top" => At - (moments.FirstOrDefault(m => m.Kind == MomentKind.Top)?.At ?? Duration.Zero),
+            "open" => At - (moments.FirstOrDefault(m => m.Kind == MomentKind.MayOpen)?.At ?? Duration.Zero),
+            _ => At,
+        };
     }
 
     private static PreviewResponse Write(
-        Schedule schedule, CompiledSchedule compiled, Temperature start, GenericKiln kiln, OffsetDateTime? clock, IReadOnlyList<(Temperature From, Temperature To)> between,
-        Cone? goal, bool allCones)
+        Schedule schedule, CompiledSchedule compiled, FiringKiln firing, KilnRun? run, StudioHours? studio, Anchored anchored,
+        IReadOnlyList<(Temperature From, Temperature To)> between, bool allCones)
     {
         var progress = HeatWork.OfAll(compiled.Curve);
+        var goal = schedule.Goal;
         var shown = goal ?? ConeWords.HottestDown(progress);
         var unit = schedule.Unit;
-        DateTimeOffset? At(Duration time) => clock is { } from ? (from + time).ToDateTimeOffset() : null;
+        var moments = MomentsOf(compiled, firing, run);
+        var begins = anchored.Start(moments);
+        DateTimeOffset? At(Duration time) => begins is { } from ? (from + time).ToDateTimeOffset() : null;
+        IEnumerable<Finding> findings = ScheduleReview.Of(schedule, compiled);
+        if (run is not null) findings = findings.Concat(KilnReview.Of(schedule, firing.Kiln!, run)).OrderBy(f => f.Segment);
         return new PreviewResponse(
             unit.Letter(),
-            start.In(unit),
+            firing.Start.In(unit),
             compiled.Total.TotalMinutes,
             compiled.Powered.TotalMinutes,
             compiled.Curve.Peak.In(unit),
             compiled.Curve.FastestRise.PerHourIn(unit),
             Math.Abs(compiled.Curve.FastestFall.PerHourIn(unit)),
-            NotationWriter.Write(schedule.Segments, unit, start),
-            schedule.Segments.Any(s => s.Pace.Kind != PaceKind.Rate) ? GenericKiln.Description(unit) : null,
+            NotationWriter.Write(schedule.Segments, unit, firing.Start),
+            firing.Kiln is null && schedule.Segments.Any(s => s.Pace.Kind != PaceKind.Rate) ? GenericKiln.Description(unit) : null,
             [.. compiled.Segments.Select(s => new SegmentTimes(
                 s.Start.TotalMinutes, s.Ramp.TotalMinutes, s.Hold.TotalMinutes, s.End.TotalMinutes, s.From.In(unit), s.To.In(unit),
                 s.To > s.From ? "up" : s.To < s.From ? "down" : "level", At(s.Start), At(s.End)))],
             CurvePointContract.From(compiled.Curve, unit),
             [.. StandingBand.All.Select(b => new BandContract(b.Name, b.From.In(unit), b.To.In(unit), b.Why))],
-            [.. Moment.Of(compiled, kiln).Select(m => new MomentContract(Say(m.Kind), m.At.TotalMinutes, m.Temperature.In(unit), At(m.At)))],
+            [.. moments.Select(m => new MomentContract(Say(m.Kind), m.At.TotalMinutes, m.Temperature.In(unit), At(m.At)))],
             [.. between.Select(b => Between(compiled.Curve, b.From, b.To, unit))],
-            [.. ScheduleReview.Of(schedule, compiled).Select(f => new FindingContract(
-                f.Id, f.Severity.ToString().ToLowerInvariant(), f.Segment, f.From.TotalMinutes, f.To.TotalMinutes, f.Text, f.Why, null))],
+            [.. findings.Select(f => Write(f, unit))],
             [.. Caution.For(schedule, compiled).Select(c => new CautionContract(c.Segment, c.Text))],
             goal?.Number,
             ConeWords.Nearest(progress),
             goal is { } aim ? ConeWords.ZeroSlip(aim, progress) : null,
             ConeReadings.Of(progress, shown, allCones),
-            shown is { } cone ? HeatWork.PerStretch(ConeTable.Of(cone).Kinetics, compiled.Curve, [.. compiled.Segments.Select(s => s.End.TotalMinutes)]) : []);
+            shown is { } cone ? HeatWork.PerStretch(ConeTable.Of(cone).Kinetics, compiled.Curve, [.. compiled.Segments.Select(s => s.End.TotalMinutes)]) : [],
+            At(Duration.Zero),
+            run is null ? null : KilnPreviews.Of(firing, run, unit, begins, studio));
+    }
+
+    /// <summary>With a kiln it is known when it may be opened even where the schedule itself ends hot.</summary>
+    private static IReadOnlyList<Moment> MomentsOf(CompiledSchedule compiled, FiringKiln firing, KilnRun? run)
+    {
+        var moments = Moment.Of(compiled, firing.Opens, firing.Kiln is { } kiln ? Boiling.At(kiln.Altitude) : null);
+        if (run is null || moments.Any(m => m.Kind == MomentKind.MayOpen) || compiled.Curve.Peak <= firing.Opens) return moments;
+        return [.. moments, new Moment(MomentKind.MayOpen, run.OpensAt, firing.Opens)];
+    }
+
+    private static FindingContract Write(Finding f, TemperatureUnit unit) => new(
+        f.Id, f.Severity.ToString().ToLowerInvariant(), f.Segment, f.From.TotalMinutes, f.To.TotalMinutes, f.Text, f.Why,
+        f.Fix is { } fix ? new FixContract(fix.Text, fix.Segment, ScheduleMapping.Write(fix.Step, unit)) : null);
+
+    private static string ReadAnchor(string? word, List<Problem> problems)
+    {
+        var anchor = word?.Trim().ToLowerInvariant() ?? "start";
+        if (anchor is not ("start" or "top" or "open")) problems.Add(new Problem("anchor", "What happens at that moment is start, top or open."));
+        return anchor;
     }
 
     private static TimeBetweenContract Between(Curve curve, Temperature from, Temperature to, TemperatureUnit unit)
@@ -113,16 +164,6 @@ internal static class PreviewEndpoints
         var read = ScheduleLimits.ReadTemperature(value, unit, "startTemperature");
         problems.AddRange(read.Problems);
         return read.IsOk ? read.Value : usual;
-    }
-
-    private static OffsetDateTime? ReadClock(string? start, List<Problem> problems)
-    {
-        if (string.IsNullOrWhiteSpace(start)) return null;
-        var parsed = OffsetDateTimePattern.ExtendedIso.Parse(start.Trim());
-        // The longest possible firing lasts a century; further out the calendar itself ends.
-        if (parsed.Success && parsed.Value.Year is >= 1900 and <= 2400) return parsed.Value;
-        problems.Add(new Problem("start", "A start is a date and time with its offset, like 2026-11-24T17:30:00+00:00."));
-        return null;
     }
 
     private static List<(Temperature From, Temperature To)> ReadBands(IReadOnlyList<BandRequest?> bands, TemperatureUnit unit, List<Problem> problems)

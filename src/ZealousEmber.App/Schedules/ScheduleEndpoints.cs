@@ -7,6 +7,7 @@ using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Store;
 using ZealousEmber.Store.Schedules;
 
 namespace ZealousEmber.App.Schedules;
@@ -102,25 +103,15 @@ internal static class ScheduleEndpoints
 
     private static async Task<IResult> Save(int id, ScheduleContract? schedule, ScheduleStore store, HttpContext context, CancellationToken cancel)
     {
-        if (!Versions.TryReadIfMatch(context.Request, out var version))
-        {
-            return context.Request.Headers.IfMatch.Count == 0
-                ? Results.Problem(statusCode: StatusCodes.Status428PreconditionRequired, title: "Which version?", detail: "Send the ETag of the version you changed as If-Match.")
-                : Results.Problem(statusCode: StatusCodes.Status412PreconditionFailed, title: "Another version", detail: "The If-Match header names no version of this schedule.");
-        }
+        if (!Versions.TryReadIfMatch(context.Request, out var version)) return Versions.NotNamed(context.Request);
         var read = ScheduleMapping.Read(schedule);
         if (!read.IsOk) return ClearProblems.Of(read.Problems);
         switch (await store.Save(id, version, read.Value, cancel))
         {
-            case SaveOutcome.Saved { Stored: var stored }:
+            case SaveOutcome<StoredSchedule>.Saved { Stored: var stored }:
                 return Ok(stored, context.Response);
-            case SaveOutcome.Clash { Current: var current }:
-                context.Response.Headers.ETag = Versions.Tag(current.Version);
-                return Results.Problem(
-                    statusCode: StatusCodes.Status412PreconditionFailed,
-                    title: "Saved by somebody else meanwhile",
-                    detail: $"This schedule was changed after you opened it; it is at version {current.Version} now. Nothing was overwritten.",
-                    extensions: new Dictionary<string, object?> { ["current"] = Write(current) });
+            case SaveOutcome<StoredSchedule>.Clash { Current: var current }:
+                return Versions.Clash("schedule", current.Version, Write(current), context.Response);
             default:
                 return ClearProblems.Missing("schedule");
         }

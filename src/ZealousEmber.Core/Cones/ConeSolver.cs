@@ -55,29 +55,29 @@ public static class ConeSolver
     }
 
     /// <summary>A schedule's top step moved so that the cone comes down; its hold, pace and every other step stay.</summary>
-    public static Result<Schedule> TopOf(Schedule schedule, Cone cone, Temperature start, IKilnPace kiln) =>
-        TopOf(schedule, cone, start, kiln, schedule.Segments[TopStep(schedule)].Hold);
+    public static Result<Schedule> TopOf(Schedule schedule, Cone cone, Temperature start, ScheduleTimes times) =>
+        TopOf(schedule, cone, start, times, schedule.Segments[TopStep(schedule)].Hold);
 
-    /// <summary>The same with another hold at the top.</summary>
-    public static Result<Schedule> TopOf(Schedule schedule, Cone cone, Temperature start, IKilnPace kiln, Duration hold)
+    /// <summary>The same with another hold at the top, and no hotter than the kiln gets, where that is known.</summary>
+    public static Result<Schedule> TopOf(Schedule schedule, Cone cone, Temperature start, ScheduleTimes times, Duration hold, Temperature? hottest = null)
     {
         var index = TopStep(schedule);
         // Above what comes before, or the step would turn round; the top stays the top.
         var others = schedule.Segments.Where((_, i) => i != index).Select(s => s.Target?.Celsius ?? double.MinValue);
         var low = Math.Max(others.Append(start.Celsius).Max(), ScheduleLimits.Coldest.Celsius);
-        var high = ScheduleLimits.Hottest.Celsius;
-        double Progress(double top) => ProgressOf(schedule.WithStep(index, Temperature.FromCelsius(top), hold), cone, start, kiln);
-        if (Progress(high) < 1) return new Problem("cone", $"Cone {cone.Number} stays up even at {Words.Number(schedule.Unit == TemperatureUnit.Celsius ? high : ScheduleLimits.Hottest.In(schedule.Unit))} {schedule.Unit.Symbol()} with this hold.");
+        var high = (hottest ?? ScheduleLimits.Hottest).Celsius;
+        double Progress(double top) => ProgressOf(schedule.WithStep(index, Temperature.FromCelsius(top), hold), cone, times);
+        if (Progress(high) < 1) return new Problem("cone", $"Cone {cone.Number} stays up even at {Words.Number(Math.Round(Temperature.FromCelsius(high).In(schedule.Unit)))} {schedule.Unit.Symbol()} with this hold.");
         if (Progress(low) > 1) return new Problem("cone", $"Cone {cone.Number} is down before the top step has done anything; the steps around it are too hot for it.");
         return schedule.WithStep(index, Temperature.FromCelsius(Bisect.Rising(Progress, 1, low, high)), hold);
     }
 
     /// <summary>A schedule's hold at the top changed so that the cone comes down; the top and every other step stay.</summary>
-    public static Result<Schedule> HoldOf(Schedule schedule, Cone cone, Temperature start, IKilnPace kiln)
+    public static Result<Schedule> HoldOf(Schedule schedule, Cone cone, ScheduleTimes times)
     {
         var index = TopStep(schedule);
         var top = schedule.Segments[index].Target!.Value;
-        var without = ProgressOf(schedule.WithStep(index, top, Duration.Zero), cone, start, kiln);
+        var without = ProgressOf(schedule.WithStep(index, top, Duration.Zero), cone, times);
         var answer = HoldFrom(cone, top, without);
         return answer.IsOk ? schedule.WithStep(index, top, answer.Value.Hold) : Result<Schedule>.Failed(answer.Problems);
     }
@@ -105,9 +105,9 @@ public static class ConeSolver
             : new ConeAnswer(top, Duration.FromHours(hours));
     }
 
-    private static double ProgressOf(Schedule schedule, Cone cone, Temperature start, IKilnPace kiln)
+    private static double ProgressOf(Schedule schedule, Cone cone, ScheduleTimes times)
     {
-        var compiled = CompiledSchedule.From(schedule, start, kiln);
+        var compiled = times(schedule);
         return compiled.IsOk ? HeatWork.Of(ConeTable.Of(cone).Kinetics, compiled.Value.Curve) : 0;
     }
 }

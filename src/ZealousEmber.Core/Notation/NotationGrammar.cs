@@ -39,7 +39,7 @@ internal static class NotationGrammar
         select time;
 
     private static readonly TokenListParser<NotationToken, TimeText> ClockTime =
-        Token.EqualTo(Clock).Select(t => new TimeText(ToMinutes(t.ToStringValue()), PlaceOf(t)));
+        Token.EqualTo(NotationToken.Clock).Select(t => new TimeText(ToMinutes(t.ToStringValue()), PlaceOf(t)));
 
     /// <summary>"1h30", "1 h 30 min", "45m"; what follows a number that turns out to be a time.</summary>
     private static TokenListParser<NotationToken, TimeText> TimeAfter((double Value, Place Place) number) =>

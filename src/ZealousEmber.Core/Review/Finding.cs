@@ -25,7 +25,14 @@ public enum Severity
 /// <param name="To">Where on the curve it ends.</param>
 /// <param name="Text">What, in one plain sentence.</param>
 /// <param name="Why">Why it matters, in one more.</param>
-public sealed record Finding(string Id, Severity Severity, int Segment, Duration From, Duration To, string Text, string Why);
+/// <param name="Fix">What would mend it, where one change does.</param>
+public sealed record Finding(string Id, Severity Severity, int Segment, Duration From, Duration To, string Text, string Why, Fix? Fix = null);
+
+/// <summary>A mend: one step put in the place of another.</summary>
+/// <param name="Text">On the button: "Use 70".</param>
+/// <param name="Segment">Index of the step it replaces.</param>
+/// <param name="Step">The new step.</param>
+public sealed record Fix(string Text, int Segment, Segment Step);
 
 /// <summary>Reads a timed schedule and says what is worth saying. More rules arrive with the ware and the kilns.</summary>
 public static class ScheduleReview

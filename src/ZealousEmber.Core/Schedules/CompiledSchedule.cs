@@ -19,6 +19,9 @@ public sealed record CompiledSegment(Duration Start, Duration Ramp, Duration Hol
     public Duration End => Start + Ramp + Hold;
 }
 
+/// <summary>Gives a schedule its times: on the plain kiln, or on one that is modelled.</summary>
+public delegate Result<CompiledSchedule> ScheduleTimes(Schedule schedule);
+
 /// <summary>A schedule with its times on a kiln: what the whole firing looks like if the kiln keeps up.</summary>
 /// <param name="Segments">One for each step of the schedule.</param>
 /// <param name="Curve">The whole curve; within a step it never turns round.</param>

@@ -38,7 +38,10 @@ public sealed record Moment(MomentKind Kind, Duration At, Temperature Temperatur
     private static readonly Temperature Quartz = Temperature.FromCelsius(573);
 
     /// <summary>The moments of a timed schedule, in order of time; those that do not happen are left out.</summary>
-    public static IReadOnlyList<Moment> Of(CompiledSchedule compiled, IKilnPace kiln)
+    /// <param name="compiled">The timed schedule.</param>
+    /// <param name="opens">When it may be opened.</param>
+    /// <param name="boiling">When water boils where it stands; 100 °C when not said.</param>
+    public static IReadOnlyList<Moment> Of(CompiledSchedule compiled, Temperature opens, Temperature? boiling = null)
     {
         var curve = compiled.Curve;
         var moments = new List<Moment>();
@@ -50,13 +53,13 @@ public sealed record Moment(MomentKind Kind, Duration At, Temperature Temperatur
         var peak = curve.Peak;
         var atTop = curve.Points.ToArray().Where(p => p.Celsius == peak.Celsius).ToList();
         var last = Duration.FromMinutes(atTop[^1].Minutes);
-        Add(MomentKind.PastBoiling, curve.FirstRiseThrough(Boiling), Boiling);
+        Add(MomentKind.PastBoiling, curve.FirstRiseThrough(boiling ?? Boiling), boiling ?? Boiling);
         Add(MomentKind.QuartzRising, curve.FirstRiseThrough(Quartz), Quartz);
         Add(MomentKind.Top, Duration.FromMinutes(atTop[0].Minutes), peak);
         if (last > Duration.FromMinutes(atTop[0].Minutes) && last < curve.Length) Add(MomentKind.CoolingBegins, last, peak);
         if (compiled.PowerOff is { } off && off != last) Add(MomentKind.PowerOff, off, curve.At(off));
         Add(MomentKind.QuartzFalling, curve.LastFallThrough(Quartz), Quartz);
-        Add(MomentKind.MayOpen, curve.LastFallThrough(kiln.Opens), kiln.Opens);
+        Add(MomentKind.MayOpen, curve.LastFallThrough(opens), opens);
         return [.. moments.OrderBy(m => m.At)];
     }
 }

@@ -46,10 +46,13 @@ public sealed record Schedule
     public ImmutableArray<string> Tags { get; }
 
     /// <summary>The cone it is meant to bring down, where there is one.</summary>
-    public Cone? Goal { get; }
+    public Cone? Goal { get; private init; }
 
     /// <summary>The same schedule as read on another scale: nothing but the numbers on show changes.</summary>
     public Schedule In(TemperatureUnit unit) => this with { Unit = unit };
+
+    /// <summary>The same schedule meant for another cone.</summary>
+    public Schedule Towards(Cone? goal) => this with { Goal = goal };
 
     /// <summary>The same schedule with another target and hold in one step; both within the limits, the index within the steps.</summary>
     internal Schedule WithStep(int index, Temperature target, Duration hold) =>

@@ -1,10 +1,14 @@
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
+using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Kilns;
 using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Studio;
 
 namespace ZealousEmber.Store.Demo;
 
@@ -17,6 +21,7 @@ public static class SaltmarshLane
     public static async Task Seed(StudioContext context, TimeProvider time, CancellationToken cancel = default)
     {
         if (await context.Schedules.AnyAsync(cancel)) return;
+        await SeedStudio(context, time, cancel);
         var now = Instant.FromDateTimeOffset(time.GetUtcNow());
         foreach (var sample in Samples)
         {
@@ -31,6 +36,33 @@ public static class SaltmarshLane
             }
         }
     }
+
+    /// <summary>Two electric kilns, the hours of those who fire, and a tariff that is cheap at night.</summary>
+    private static async Task SeedStudio(StudioContext context, TimeProvider time, CancellationToken cancel)
+    {
+        var kilns = new KilnStore(context, time);
+        foreach (var (name, kind, notes, numbers) in Kilns)
+            await kilns.Add(Kiln.Create(new KilnWords(name, kind, null, null, notes, numbers)).Value, cancel);
+
+        WeeklySpan On(string days, int from, int to) => new([.. days.Select(d => (IsoDayOfWeek)(d - '0'))], new LocalTime(from, 0), new LocalTime(to % 24, 0));
+        var night = new TariffBand("night", 0.13, new WeeklySpan([], new LocalTime(0, 30), new LocalTime(7, 30)));
+        var hours = new StudioHours(
+            DateTimeZoneProviders.Tzdb["Europe/London"],
+            new Tariff("£", 0.29, [night, new TariffBand("winter evening", 0.36, On("12345", 16, 19), 11, 3)]),
+            [
+                new Presence("Maren", [On("12345", 8, 17), On("3", 18, 22)]),
+                new Presence("Tobin", [On("24", 17, 23), On("67", 9, 19)]),
+                new Presence("Isolde", [On("1", 17, 24), On("5", 17, 24)]),
+            ],
+            AttendanceRule.MarkedMoments, [WatchKind.SwitchOn, WatchKind.SteamCheck, WatchKind.Top]);
+        await new StudioHoursStore(context).Save(null, hours, cancel);
+    }
+
+    private static readonly (string Name, string Class, string Notes, Dictionary<string, double?> Numbers)[] Kilns =
+    [
+        ("Heron", "top-190", "Three rings; the elements have 90 firings. Leave the top spyhole open to 600 °C.", new() { ["elementHealth"] = 93, ["altitude"] = 4 }),
+        ("Wren", "bench", "For tests. Opens at 40 °C because the tiles are small.", new() { ["openLimit"] = 40, ["altitude"] = 4 }),
+    ];
 
     private static Schedule Read(Sample sample, string line)
     {

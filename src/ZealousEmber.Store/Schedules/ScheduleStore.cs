@@ -11,19 +11,6 @@ public sealed record StoredSchedule(int Id, int Version, Instant UpdatedAt, Sche
 /// <param name="Words">All of these words must be found in name, tags or notes.</param>
 public sealed record ScheduleQuery(string? Words = null, ScheduleKind? Kind = null, string? Tag = null);
 
-/// <summary>How a save ended.</summary>
-public abstract record SaveOutcome
-{
-    /// <summary>It is kept; also when nothing had changed.</summary>
-    public sealed record Saved(StoredSchedule Stored) : SaveOutcome;
-
-    /// <summary>Somebody else saved in between; nothing was overwritten.</summary>
-    public sealed record Clash(StoredSchedule Current) : SaveOutcome;
-
-    /// <summary>There is no such schedule, or it was deleted.</summary>
-    public sealed record Missing : SaveOutcome;
-}
-
 /// <summary>Keeps schedules and every version of them.</summary>
 public sealed class ScheduleStore(StudioContext context, TimeProvider time)
 {
@@ -71,24 +58,24 @@ public sealed class ScheduleStore(StudioContext context, TimeProvider time)
     /// <param name="readVersion">The version the change was made on; none means whichever is there.</param>
     /// <param name="schedule">What it says now.</param>
     /// <param name="cancel">Stops waiting.</param>
-    public async Task<SaveOutcome> Save(int id, int? readVersion, Schedule schedule, CancellationToken cancel)
+    public async Task<SaveOutcome<StoredSchedule>> Save(int id, int? readVersion, Schedule schedule, CancellationToken cancel)
     {
         var row = await Kept.FirstOrDefaultAsync(s => s.Id == id, cancel);
-        if (row is null) return new SaveOutcome.Missing();
-        if (readVersion is { } read && read != row.Version) return new SaveOutcome.Clash(Stored(row));
-        if (SameContent(row.Read(), schedule)) return new SaveOutcome.Saved(Stored(row));
+        if (row is null) return new SaveOutcome<StoredSchedule>.Missing();
+        if (readVersion is { } read && read != row.Version) return new SaveOutcome<StoredSchedule>.Clash(Stored(row));
+        if (SameContent(row.Read(), schedule)) return new SaveOutcome<StoredSchedule>.Saved(Stored(row));
         Write(row, schedule);
         AddVersion(row, schedule);
         try
         {
             await context.SaveChangesAsync(cancel);
-            return new SaveOutcome.Saved(Stored(row));
+            return new SaveOutcome<StoredSchedule>.Saved(Stored(row));
         }
         catch (DbUpdateException)
         {
             // Two savers passed the check above at once: the row moved on, or the version number is taken.
             context.ChangeTracker.Clear();
-            if (await Find(id, cancel) is { } current && current.Version >= row.Version) return new SaveOutcome.Clash(current);
+            if (await Find(id, cancel) is { } current && current.Version >= row.Version) return new SaveOutcome<StoredSchedule>.Clash(current);
             throw;
         }
     }

@@ -18,7 +18,7 @@ public class MomentTests
     }
 
     private static string[] Moments(string line) =>
-        [.. Moment.Of(Fire(line).Compiled, GenericKiln.Instance).Select(m => FormattableString.Invariant($"{m.Kind} {m.At.TotalMinutes:0} {m.Temperature.Celsius:0}"))];
+        [.. Moment.Of(Fire(line).Compiled, GenericKiln.Instance.Opens).Select(m => FormattableString.Invariant($"{m.Kind} {m.At.TotalMinutes:0} {m.Temperature.Celsius:0}"))];
 
     [Fact]
     public void The_moments_of_a_firing_come_in_order_with_their_times() =>

@@ -49,7 +49,7 @@ export interface paths {
     };
     get?: never;
     put?: never;
-    /** Times, curve and findings of a schedule */
+    /** Times, curve, cones, power and findings of a schedule */
     post: {
       parameters: {
         query?: {
@@ -122,6 +122,102 @@ export interface paths {
           content: {
             'application/json': components['schemas']['ParseResponse'];
           };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/starts': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** The best starts: every rule kept, then cost, then comfort */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['StartsRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StartsResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/starts/calendar': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** The watch times of a firing as an iCalendar file */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['CalendarRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
         };
         /** @description Unprocessable Entity */
         422: {
@@ -1013,10 +1109,515 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/kilns': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** All kilns, by name */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredKilnContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    /** Keep a new kiln */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['KilnContract'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredKilnContract'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/classes': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Classes to start from, with their usual numbers */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['KilnClassContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/numbers': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What each number of a kiln may be and means */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['KilnNumberContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/portrait': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What a kiln can do: climb and fall, cooling, usual firings */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['KilnContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['KilnPortraitContract'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** One kiln */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredKilnContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    /** Save over the version named in If-Match */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['KilnContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredKilnContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+        /** @description Precondition Required */
+        428: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    /** Delete; can be undone */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/{id}/restore': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Bring a deleted kiln back */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredKilnContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/studio': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The studio's clock, tariff, people and rule */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredStudioContract'];
+          };
+        };
+      };
+    };
+    /** Save over the version named in If-Match; what is missing stays */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['StudioContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredStudioContract'];
+          };
+        };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+        /** @description Precondition Required */
+        428: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/studio/zones': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Names of time zones */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': string[];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
   schemas: {
+    /** @description A stretch with nobody in. */
+    AloneSpan: {
+      /** Format: date-time */
+      from: string;
+      /** Format: date-time */
+      to: string;
+    };
     /** @description A span of temperature in which something happens to clay. */
     BandContract: {
       name: string;
@@ -1032,6 +1633,18 @@ export interface components {
       from: null | number;
       /** Format: double */
       to: null | number;
+    };
+    /** @description A firing whose watch times are wanted as calendar entries. */
+    CalendarRequest: {
+      schedule: null | components['schemas']['ScheduleContract'];
+      /** @description When it is switched on, with its offset. */
+      start: null | string;
+      /** Format: double */
+      startTemperature?: null | number;
+      /** Format: int32 */
+      kilnId?: null | number;
+      kiln?: null | components['schemas']['KilnContract'];
+      load?: null | components['schemas']['LoadContract'];
     };
     /** @description A short word of safety at the step it belongs to. */
     CautionContract: {
@@ -1105,6 +1718,13 @@ export interface components {
       schedule: null | components['schemas']['ScheduleContract'];
       unit: null | string;
     };
+    /** @description How long after the hold it is down to a temperature. */
+    CoolingMark: {
+      /** Format: double */
+      temperature: number;
+      /** Format: double */
+      minutes: number;
+    };
     /** @description A point of a curve. */
     CurvePointContract: {
       /** Format: double */
@@ -1127,8 +1747,9 @@ export interface components {
       why: string;
       fix: null | components['schemas']['FixContract'];
     };
-    /** @description A mend as shorthand for the step it replaces. */
+    /** @description A mend: one step in the place of another. */
     FixContract: {
+      /** @description On the button. */
       text: string;
       /** Format: int32 */
       segment: number;
@@ -1154,12 +1775,215 @@ export interface components {
     ImportResponse: {
       imported: components['schemas']['StoredScheduleContract'][];
     };
+    /** @description A class to start a kiln from. */
+    KilnClassContract: {
+      id: string;
+      name: string;
+      usual: components['schemas']['KilnContract'];
+    };
+    /** @description A kiln as somebody gives it; all but the class may be missing and is then that of the class. Bounds and meanings: GET /api/kilns/numbers. */
+    KilnContract: {
+      name: null | string;
+      /** @description bench, top-100, top-190, top-290 or front-200. */
+      class: null | string;
+      /**
+       * @description Scale of topLimit, openLimit and room; C when missing.
+       * @enum {null|string}
+       */
+      unit?: 'C' | 'F' | null;
+      /**
+       * Format: double
+       * @description Litres.
+       */
+      volume?: null | number;
+      /**
+       * Format: double
+       * @description W of new elements.
+       */
+      power?: null | number;
+      /**
+       * Format: double
+       * @description V.
+       */
+      voltage?: null | number;
+      /**
+       * Format: double
+       * @description % of the power left.
+       */
+      elementHealth?: null | number;
+      /** @enum {null|string} */
+      brick?: 'standard' | 'light' | null;
+      /**
+       * Format: double
+       * @description mm.
+       */
+      brickThickness?: null | number;
+      /**
+       * Format: double
+       * @description mm; 0 for none.
+       */
+      fibreThickness?: null | number;
+      /** Format: double */
+      topLimit?: null | number;
+      /** Format: double */
+      openLimit?: null | number;
+      /** Format: double */
+      room?: null | number;
+      /**
+       * Format: double
+       * @description m.
+       */
+      altitude?: null | number;
+      /**
+       * Format: double
+       * @description L/min.
+       */
+      ventFlow?: null | number;
+      /** Format: double */
+      sections?: null | number;
+      /**
+       * Format: double
+       * @description W/K.
+       */
+      leak?: null | number;
+      /**
+       * Format: double
+       * @description % of the usual heat capacity.
+       */
+      heatFactor?: null | number;
+      /**
+       * Format: double
+       * @description % of the usual conductivity.
+       */
+      lossFactor?: null | number;
+      /**
+       * Format: double
+       * @description % either way.
+       */
+      uncertainty?: null | number;
+      /**
+       * @description waits: a hold begins when its target is reached; runs: the program goes on by itself.
+       * @enum {null|string}
+       */
+      holdClock?: 'waits' | 'runs' | null;
+      notes?: null | string;
+    };
+    /** @description A number of a kiln: bounds and meaning. */
+    KilnNumberContract: {
+      field: string;
+      label: string;
+      unit: string;
+      /** Format: double */
+      least: number;
+      /** Format: double */
+      most: number;
+      meaning: string;
+    };
+    /** @description What a kiln can do, at a glance; temperatures in its unit. */
+    KilnPortraitContract: {
+      /** @enum {string} */
+      unit: 'C' | 'F';
+      climb: components['schemas']['PacePointContract'][];
+      fall: components['schemas']['PacePointContract'][];
+      /** Format: double */
+      hottest: number;
+      usual: components['schemas']['UsualFiringContract'][];
+    };
+    /** @description What the kiln makes of the schedule; temperatures in the schedule's unit. */
+    KilnPreview: {
+      name: string;
+      /** @description What the chamber will do, to the end of the schedule. */
+      curve: components['schemas']['CurvePointContract'][];
+      /** @description What is asked of it. */
+      setpoint: components['schemas']['CurvePointContract'][];
+      /** @description From the end of the schedule until it may be opened. */
+      cooling: components['schemas']['CurvePointContract'][];
+      /**
+       * Format: double
+       * @description How late it is in all against what was written.
+       */
+      lateMinutes: number;
+      /** Format: double */
+      fullPowerMinutes: number;
+      /**
+       * Format: double
+       * @description Electricity.
+       */
+      energyKwh: number;
+      /**
+       * Format: double
+       * @description Times and energy may be off by this share either way.
+       */
+      uncertainty: number;
+      /**
+       * Format: double
+       * @description In the studio's money; nothing where no price is known.
+       */
+      cost: null | number;
+      currency: string;
+      /** @description What the cost was reckoned with. */
+      costNote: null | string;
+      /**
+       * Format: double
+       * @description When it may be opened.
+       */
+      openMinute: number;
+      /**
+       * Format: date-time
+       * @description The same by the clock, where a start was given.
+       */
+      openAt: null | string;
+      /** Format: double */
+      openTemperature: number;
+      steps: components['schemas']['KilnStepPreview'][];
+      stall: null | components['schemas']['KilnStallPreview'];
+      /** @description Share of full power in each five minutes. */
+      duty: number[];
+      /**
+       * Format: double
+       * @description Given to the room while the schedule ran.
+       */
+      lostKwh: number;
+      /**
+       * Format: double
+       * @description Still in kiln and load at its end; with the heat that boiled water off.
+       */
+      storedKwh: number;
+      load: components['schemas']['LoadPreview'];
+    };
+    /** @description Where the kiln gives up. */
+    KilnStallPreview: {
+      /** Format: int32 */
+      segment: number;
+      /** Format: double */
+      temperature: number;
+      /** Format: double */
+      minute: number;
+    };
+    /** @description How one step goes. */
+    KilnStepPreview: {
+      /** Format: double */
+      lateMinutes: number;
+      /**
+       * Format: double
+       * @description The temperature from which the kiln cannot keep to it.
+       */
+      behindFrom: null | number;
+      /** Format: double */
+      fullPowerMinutes: number;
+      /** Format: double */
+      energyKwh: number;
+    };
     /** @description A schedule and the cone to bring down, for the ladder. */
     LadderRequest: {
       cone: null | string;
       schedule: null | components['schemas']['ScheduleContract'];
       /** Format: double */
       startTemperature?: null | number;
+      /** Format: int32 */
+      kilnId?: null | number;
+      kiln?: null | components['schemas']['KilnContract'];
+      load?: null | components['schemas']['LoadContract'];
     };
     /** @description A rung: another hold with the top that comes to the same cone. */
     LadderRung: {
@@ -1176,6 +2000,46 @@ export interface components {
        */
       poweredMinutes: null | number;
       schedule: null | components['schemas']['ScheduleContract'];
+      /**
+       * Format: double
+       * @description Electricity, with a kiln.
+       */
+      energyKwh: null | number;
+    };
+    /** @description What stands in the kiln; what is missing is that of a full kiln for this kind of firing. */
+    LoadContract: {
+      /**
+       * Format: double
+       * @description Share of a usual full load, 0 … 1.5.
+       */
+      fill?: null | number;
+      /**
+       * Format: double
+       * @description Dry ware.
+       */
+      wareKg?: null | number;
+      /**
+       * Format: double
+       * @description Shelves and props.
+       */
+      furnitureKg?: null | number;
+      /**
+       * Format: double
+       * @description Water still in raw ware.
+       */
+      waterKg?: null | number;
+      /** @description Raw ware; by the kind of schedule when missing. */
+      firstFiring?: null | boolean;
+    };
+    /** @description The load that was reckoned with. */
+    LoadPreview: {
+      /** Format: double */
+      wareKg: number;
+      /** Format: double */
+      furnitureKg: number;
+      /** Format: double */
+      waterKg: number;
+      firstFiring: boolean;
     };
     /** @description A logged moment; times never go back, two at one time are a jump. */
     LogPoint: {
@@ -1202,6 +2066,13 @@ export interface components {
       /** Format: date-time */
       at: null | string;
     };
+    /** @description How fast it goes at a temperature, degrees an hour. */
+    PacePointContract: {
+      /** Format: double */
+      temperature: number;
+      /** Format: double */
+      rate: number;
+    };
     /** @description Text to be read as steps. */
     ParseRequest: {
       /** @description A line, several lines, or a table with tabs. */
@@ -1225,6 +2096,11 @@ export interface components {
       /** @description The same steps as they would be written out. */
       line: string;
     };
+    /** @description A person and their hours. */
+    PersonContract: {
+      name: null | string;
+      hours: null | components['schemas']['WeeklySpanContract'][];
+    };
     /** @description What a preview is made from. */
     PreviewRequest: {
       schedule: null | components['schemas']['ScheduleContract'];
@@ -1235,15 +2111,22 @@ export interface components {
       startTemperature?: null | number;
       /**
        * Format: int32
-       * @description A kiln of the studio; none yet, so a plain generic kiln is taken.
+       * @description A kiln of the studio; a plain generic kiln is taken when neither this nor Kiln is given.
        */
       kilnId?: null | number;
-      /** @description When it is switched on, with its offset: 2026-11-24T17:30:00+00:00. */
+      /** @description A moment with its offset, 2026-11-24T17:30:00+00:00: when it is switched on, or what Anchor says. */
       start?: null | string;
       /** @description Bands of temperature whose time is wanted. */
       between?: null | components['schemas']['BandRequest'][];
       /** @description The cone aimed at; the schedule's own when missing. */
       goalCone?: null | string;
+      kiln?: null | components['schemas']['KilnContract'];
+      load?: null | components['schemas']['LoadContract'];
+      /**
+       * @description What happens at Start: it is switched on (start), the top is reached (top), it may be opened (open).
+       * @enum {null|string}
+       */
+      anchor?: 'start' | 'top' | 'open' | null;
     };
     /** @description A schedule with its times; numbers in the schedule's unit. */
     PreviewResponse: {
@@ -1294,6 +2177,21 @@ export interface components {
       cones: components['schemas']['ConeReadingContract'][];
       /** @description Progress of the goal cone (or the middle one shown) in each segment; they add up to its progress. */
       heatWorkBySegment: number[];
+      /**
+       * Format: date-time
+       * @description When it is switched on, where a moment was given.
+       */
+      startsAt: null | string;
+      kiln: null | components['schemas']['KilnPreview'];
+    };
+    /** @description A stretch at one price. */
+    PriceSpan: {
+      /** Format: date-time */
+      from: string;
+      /** Format: date-time */
+      to: string;
+      /** Format: double */
+      price: number;
     };
     ProblemDetails: {
       type?: null | string;
@@ -1497,6 +2395,13 @@ export interface components {
       unit?: 'C' | 'F' | null;
       /** Format: double */
       startTemperature?: null | number;
+      /**
+       * Format: int32
+       * @description The kiln the schedule is fired in; the cones then see what this kiln really does.
+       */
+      kilnId?: null | number;
+      kiln?: null | components['schemas']['KilnContract'];
+      load?: null | components['schemas']['LoadContract'];
     };
     /** @description The answer; numbers in the unit of the question. */
     SolveResponse: {
@@ -1519,6 +2424,93 @@ export interface components {
        */
       progress: number;
     };
+    /** @description A start that keeps every rule. */
+    StartContract: {
+      /** Format: date-time */
+      at: string;
+      /** Format: date-time */
+      topAt: string;
+      /** Format: date-time */
+      powerOffAt: string;
+      /** Format: date-time */
+      openAt: string;
+      /**
+       * Format: double
+       * @description Nothing where no kiln or no price is known.
+       */
+      cost: null | number;
+      /**
+       * Format: double
+       * @description Moments at night or with nobody in, weighted.
+       */
+      discomfort: number;
+      /** @description What speaks for it and against it. */
+      why: string[];
+      watch: components['schemas']['WatchContract'][];
+    };
+    /** @description A firing whose start is wanted. */
+    StartsRequest: {
+      schedule: null | components['schemas']['ScheduleContract'];
+      /** Format: double */
+      startTemperature?: null | number;
+      /** Format: int32 */
+      kilnId?: null | number;
+      kiln?: null | components['schemas']['KilnContract'];
+      load?: null | components['schemas']['LoadContract'];
+      /** @description Earliest start, with its offset; now when missing. */
+      from?: null | string;
+      /** @description Latest start; seven days after the earliest when missing. */
+      until?: null | string;
+      /** @description It must be cool enough to open by then. */
+      openBy?: null | string;
+      /** @description The top must come within half an hour of then. */
+      topAt?: null | string;
+      studio?: null | components['schemas']['StudioContract'];
+    };
+    /** @description The best starts, best first; or why there is none. */
+    StartsResponse: {
+      /** @description Whose clock; all moments carry its offset. */
+      timeZone: string;
+      currency: string;
+      starts: components['schemas']['StartContract'][];
+      /**
+       * Format: int32
+       * @description Starts tried, every five minutes.
+       */
+      tried: number;
+      /**
+       * Format: int32
+       * @description Starts that keep every rule.
+       */
+      possible: number;
+      /**
+       * Format: double
+       * @description Cost of the dearest of these.
+       */
+      dearest: number;
+      /** @description What stands in the way. */
+      whyNone: null | string;
+      /** @description What power costs from the earliest start on, stretch by stretch. */
+      prices: components['schemas']['PriceSpan'][];
+      /** @description When nobody is in. */
+      alone: components['schemas']['AloneSpan'][];
+    };
+    /** @description A kept kiln. */
+    StoredKilnContract: {
+      /** Format: int32 */
+      id: number;
+      /** Format: int32 */
+      version: number;
+      /** Format: date-time */
+      updatedAt: string;
+      className: string;
+      /**
+       * Format: double
+       * @description Drawn at full power, as a single phase.
+       */
+      amperes: number;
+      kiln: components['schemas']['KilnContract'];
+    };
     /** @description A kept schedule. */
     StoredScheduleContract: {
       /** Format: int32 */
@@ -1537,11 +2529,54 @@ export interface components {
       tags: string[];
       goalCone: null | string;
     };
+    /** @description The studio's hours with their version; 0 until somebody has said them. */
+    StoredStudioContract: {
+      /** Format: int32 */
+      version: number;
+      studio: components['schemas']['StudioContract'];
+    };
+    /** @description The studio's clock: zone, price of power, who is in when, and what is asked of them. */
+    StudioContract: {
+      /** @description A name of the tz database: Europe/London. Missing: as it was. */
+      timeZone: null | string;
+      /** @description Shown before a sum, up to 8 characters. */
+      currency: null | string;
+      /**
+       * Format: double
+       * @description Of a kWh where no band holds; 0 when not known.
+       */
+      price: null | number;
+      /** @description Hours at another price; the first that holds counts. */
+      bands: null | components['schemas']['TariffBandContract'][];
+      /** @description Who is in when. */
+      people: null | components['schemas']['PersonContract'][];
+      /**
+       * @description never-alone: somebody in while the power is on; alarm-between: somebody in when it is switched on and at the top; marked-moments: at the moments marked.
+       * @enum {null|string}
+       */
+      rule: 'never-alone' | 'alarm-between' | 'marked-moments' | null;
+      /** @description switch-on, steam-check, first-colour, reduction, top, power-off, open. */
+      marked: null | string[];
+    };
     /** @description A tag and how many schedules carry it. */
     TagCount: {
       tag: string;
       /** Format: int32 */
       count: number;
+    };
+    /** @description Hours at a price of their own. */
+    TariffBandContract: {
+      name: null | string;
+      /** Format: double */
+      price: null | number;
+      hours: null | components['schemas']['WeeklySpanContract'];
+      /**
+       * Format: int32
+       * @description 1 … 12; with lastMonth the season it holds in.
+       */
+      firstMonth?: null | number;
+      /** Format: int32 */
+      lastMonth?: null | number;
     };
     /** @description Time spent between two temperatures. */
     TimeBetweenContract: {
@@ -1553,6 +2588,25 @@ export interface components {
       risingMinutes: number;
       /** Format: double */
       fallingMinutes: number;
+    };
+    /** @description A usual firing, full. */
+    UsualFiringContract: {
+      /** @enum {string} */
+      kind: 'drying' | 'bisque' | 'glaze' | 'once-fired';
+      line: string;
+      /** Format: double */
+      topMinutes: number;
+      /** Format: double */
+      energyKwh: number;
+      /** Format: double */
+      cost: null | number;
+      currency: string;
+      /** Format: double */
+      fullPowerMinutes: number;
+      /** Format: double */
+      openMinutes: number;
+      cooling: components['schemas']['CoolingMark'][];
+      reached: boolean;
     };
     /** @description A version of a schedule. */
     VersionSummary: {
@@ -1566,6 +2620,25 @@ export interface components {
       peak: number;
       /** @enum {string} */
       unit: 'C' | 'F';
+    };
+    /** @description A moment that wants a person. */
+    WatchContract: {
+      /** @enum {string} */
+      kind: 'switch-on' | 'steam-check' | 'first-colour' | 'reduction' | 'top' | 'power-off' | 'open';
+      /** Format: date-time */
+      at: string;
+      text: string;
+      /** @description Those who are in then. */
+      who: string[];
+    };
+    /** @description Hours on some days; to at or before from runs past midnight, the same means the whole day. */
+    WeeklySpanContract: {
+      /** @description mon … sun; none means every day. */
+      days: null | string[];
+      /** @description 23:00. */
+      from: null | string;
+      /** @description 07:00. */
+      to: null | string;
     };
     /** @description A logged or simulated curve whose heat work is asked for. */
     WorkRequest: {

@@ -1,0 +1,120 @@
+using NodaTime;
+using ZealousEmber.App.Http;
+using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.App.Studio;
+using ZealousEmber.Core;
+using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Kilns;
+using ZealousEmber.Store.Studio;
+
+namespace ZealousEmber.App.Clock;
+
+/// <summary>When to start, and the watch times of a start as calendar entries.</summary>
+internal static class StartEndpoints
+{
+    private static readonly Duration UsualSearch = Duration.FromDays(7);
+    private static readonly Duration Quarter = Duration.FromMinutes(15);
+
+    public static void MapStarts(this WebApplication app)
+    {
+        app.MapPost("/api/starts", Find).WithTags("Clock").WithSummary("The best starts: every rule kept, then cost, then comfort")
+            .Produces<StartsResponse>().ProducesValidationProblem(422);
+        app.MapPost("/api/starts/calendar", Calendar).WithTags("Clock").WithSummary("The watch times of a firing as an iCalendar file")
+            .Produces(200, contentType: "text/calendar").ProducesValidationProblem(422);
+    }
+
+    private static async Task<IResult> Find(StartsRequest? request, KilnStore kilns, StudioHoursStore studio, TimeProvider time, CancellationToken cancel)
+    {
+        request ??= new StartsRequest(null);
+        var problems = new List<Problem>();
+        var kept = (await studio.Read(cancel)).Hours;
+        var hours = request.Studio is null ? kept : StudioMapping.Read(request.Studio, kept);
+        problems.AddRange(hours.Problems.Select(p => p.Under("studio")));
+        var from = WireTime.Read(request.From, "from", problems)?.ToInstant() ?? Instant.FromDateTimeOffset(time.GetUtcNow());
+        var until = WireTime.Read(request.Until, "until", problems)?.ToInstant() ?? from + UsualSearch;
+        if (until < from) problems.Add(new Problem("until", "The latest start is before the earliest."));
+        else if (until - from > StartSolver.LongestSearch) problems.Add(new Problem("until", $"At most {StartSolver.LongestSearch.TotalDays:0} days are searched at once."));
+        var openBy = WireTime.Read(request.OpenBy, "openBy", problems)?.ToInstant();
+        var topAt = WireTime.Read(request.TopAt, "topAt", problems)?.ToInstant();
+        var read = await Timed.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, FiringKiln.In(kilns, cancel), problems);
+        if (problems.Count > 0) return ClearProblems.Of(problems);
+
+        var (timed, rules) = (read!, hours.Value);
+        var top = timed.Moments.FirstOrDefault(m => m.Kind == WatchKind.Top)?.At ?? Duration.Zero;
+        var task = new StartTask(timed.Run is { } run ? [.. run.KwhPerBin] : [], timed.Compiled.Powered, top, timed.OpensAt, timed.Moments);
+        var answer = StartSolver.Best(task, new StartWish(from, until, openBy, topAt), rules);
+        DateTimeOffset At(Instant instant) => instant.InZone(rules.Zone).ToDateTimeOffset();
+        var priced = timed.Run is not null && (rules.Tariff.Price > 0 || !rules.Tariff.Bands.IsEmpty);
+        var horizon = until + timed.OpensAt;
+        return Results.Ok(new StartsResponse(
+            rules.Zone.Id, rules.Tariff.Currency,
+            [.. answer.Choices.Select(c => new StartContract(
+                At(c.At), At(c.At + top), At(c.At + task.Powered), At(c.At + timed.OpensAt), priced ? c.Cost : null, c.Discomfort, c.Why,
+                [.. timed.Moments.Select(m => new WatchContract(StudioMapping.Watches.Say(m.Kind), At(c.At + m.At), m.Text, [.. rules.InAt(c.At + m.At)]))]))],
+            answer.Tried, answer.Possible, answer.Dearest, answer.WhyNone,
+            [.. Stretches(from, horizon, i => rules.Tariff.At(i.InZone(rules.Zone).LocalDateTime)).Select(s => new PriceSpan(At(s.From), At(s.To), s.Value))],
+            [.. Stretches(from, horizon, i => !rules.InAt(i).Any()).Where(s => s.Value).Select(s => new AloneSpan(At(s.From), At(s.To)))]));
+    }
+
+    private static async Task<IResult> Calendar(CalendarRequest? request, KilnStore kilns, CancellationToken cancel)
+    {
+        request ??= new CalendarRequest(null, null);
+        var problems = new List<Problem>();
+        var start = WireTime.Read(request.Start, "start", problems);
+        if (start is null && problems.Count == 0) problems.Add(new Problem("start", "Say when it is switched on."));
+        var timed = await Timed.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, FiringKiln.In(kilns, cancel), problems);
+        return problems.Count > 0
+            ? ClearProblems.Of(problems)
+            : Results.File(WatchCalendar.Write(timed!.Schedule, timed.Firing.Kiln?.Name, start!.Value.ToInstant(), timed.Moments), "text/calendar; charset=utf-8", "watch-times.ics");
+    }
+
+    /// <summary>Runs of the same value, looked at every quarter of an hour.</summary>
+    private static IEnumerable<(Instant From, Instant To, T Value)> Stretches<T>(Instant from, Instant to, Func<Instant, T> value)
+    {
+        var (begin, now) = (from, value(from));
+        // On round quarters, so that a change at the full hour is seen at the full hour.
+        var first = Instant.FromUnixTimeTicks(from.ToUnixTimeTicks() / Quarter.BclCompatibleTicks * Quarter.BclCompatibleTicks) + Quarter;
+        for (var at = first; at < to; at += Quarter)
+        {
+            var next = value(at);
+            if (EqualityComparer<T>.Default.Equals(next, now)) continue;
+            yield return (begin, at, now);
+            (begin, now) = (at, next);
+        }
+        yield return (begin, to, now);
+    }
+
+    /// <summary>A schedule with the times and watch moments it has in its kiln.</summary>
+    private sealed record Timed(Schedule Schedule, FiringKiln Firing, CompiledSchedule Compiled, KilnRun? Run, Duration OpensAt, IReadOnlyList<WatchMoment> Moments)
+    {
+        public static async Task<Timed?> Read(
+            ScheduleContract? wire, double? startTemperature, int? kilnId, KilnContract? kiln, LoadContract? load, Func<int, Task<Kiln?>> find, List<Problem> problems)
+        {
+            var read = ScheduleMapping.Read(wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "Untitled" } : wire);
+            problems.AddRange(read.Problems.Select(p => p.Under("schedule")));
+            var start = Temperature.FromCelsius(20);
+            if (startTemperature is { } given)
+            {
+                var warm = ScheduleLimits.ReadTemperature(given, WireWords.Units.Read(wire?.Unit) ?? TemperatureUnit.Celsius, "startTemperature");
+                problems.AddRange(warm.Problems);
+                if (warm.IsOk) start = warm.Value;
+            }
+            var firing = await FiringKiln.Read(kilnId, kiln, load, read.IsOk ? read.Value.Kind : ScheduleKind.Glaze, start, find, problems);
+            if (problems.Count > 0) return null;
+            var run = firing.Kiln is null ? null : firing.Run(read.Value);
+            var compiled = run is null ? firing.Times(read.Value) : run.IsOk ? run.Value.Compiled : Result<CompiledSchedule>.Failed(run.Problems);
+            problems.AddRange(compiled.Problems.Select(p => p.Under("schedule")));
+            if (compiled.IsOk && compiled.Value.Total > KilnSimulator.Longest)
+                problems.Add(new Problem("schedule.segments", $"This firing lasts longer than {KilnSimulator.Longest.TotalDays:0} days; no start is looked for."));
+            if (problems.Count > 0) return null;
+            var opensAt = run?.Value.OpensAt ?? compiled.Value.Curve.LastFallThrough(firing.Opens) ?? compiled.Value.Total;
+            var boiling = Boiling.At(firing.Kiln?.Altitude ?? 0);
+            return new Timed(read.Value, firing, compiled.Value, run?.Value, opensAt, WatchMoment.Of(read.Value, compiled.Value, opensAt, boiling));
+        }
+    }
+}

@@ -1,0 +1,92 @@
+using System.ComponentModel.DataAnnotations;
+using ZealousEmber.App.Preview;
+
+namespace ZealousEmber.App.Kilns;
+
+/// <summary>A kiln as somebody gives it; all but the class may be missing and is then that of the class. Bounds and meanings: GET /api/kilns/numbers.</summary>
+/// <param name="Class">bench, top-100, top-190, top-290 or front-200.</param>
+/// <param name="Unit">Scale of topLimit, openLimit and room; C when missing.</param>
+/// <param name="Volume">Litres.</param>
+/// <param name="Power">W of new elements.</param>
+/// <param name="Voltage">V.</param>
+/// <param name="ElementHealth">% of the power left.</param>
+/// <param name="BrickThickness">mm.</param>
+/// <param name="FibreThickness">mm; 0 for none.</param>
+/// <param name="Altitude">m.</param>
+/// <param name="VentFlow">L/min.</param>
+/// <param name="Leak">W/K.</param>
+/// <param name="HeatFactor">% of the usual heat capacity.</param>
+/// <param name="LossFactor">% of the usual conductivity.</param>
+/// <param name="Uncertainty">% either way.</param>
+/// <param name="HoldClock">waits: a hold begins when its target is reached; runs: the program goes on by itself.</param>
+public sealed record KilnContract(
+    string? Name, string? Class, [property: AllowedValues("C", "F")] string? Unit = null,
+    double? Volume = null, double? Power = null, double? Voltage = null, double? ElementHealth = null,
+    [property: AllowedValues("standard", "light")] string? Brick = null, double? BrickThickness = null, double? FibreThickness = null,
+    double? TopLimit = null, double? OpenLimit = null, double? Room = null, double? Altitude = null, double? VentFlow = null, double? Sections = null,
+    double? Leak = null, double? HeatFactor = null, double? LossFactor = null, double? Uncertainty = null,
+    [property: AllowedValues("waits", "runs")] string? HoldClock = null, string? Notes = null);
+
+/// <summary>A kept kiln.</summary>
+/// <param name="Amperes">Drawn at full power, as a single phase.</param>
+public sealed record StoredKilnContract(int Id, int Version, DateTimeOffset UpdatedAt, string ClassName, double Amperes, KilnContract Kiln);
+
+/// <summary>A class to start a kiln from.</summary>
+public sealed record KilnClassContract(string Id, string Name, KilnContract Usual);
+
+/// <summary>A number of a kiln: bounds and meaning.</summary>
+public sealed record KilnNumberContract(string Field, string Label, string Unit, double Least, double Most, string Meaning);
+
+/// <summary>What stands in the kiln; what is missing is that of a full kiln for this kind of firing.</summary>
+/// <param name="Fill">Share of a usual full load, 0 … 1.5.</param>
+/// <param name="WareKg">Dry ware.</param>
+/// <param name="FurnitureKg">Shelves and props.</param>
+/// <param name="WaterKg">Water still in raw ware.</param>
+/// <param name="FirstFiring">Raw ware; by the kind of schedule when missing.</param>
+public sealed record LoadContract(double? Fill = null, double? WareKg = null, double? FurnitureKg = null, double? WaterKg = null, bool? FirstFiring = null);
+
+/// <summary>What the kiln makes of the schedule; temperatures in the schedule's unit.</summary>
+/// <param name="Curve">What the chamber will do, to the end of the schedule.</param>
+/// <param name="Setpoint">What is asked of it.</param>
+/// <param name="Cooling">From the end of the schedule until it may be opened.</param>
+/// <param name="LateMinutes">How late it is in all against what was written.</param>
+/// <param name="EnergyKwh">Electricity.</param>
+/// <param name="Uncertainty">Times and energy may be off by this share either way.</param>
+/// <param name="Cost">In the studio's money; nothing where no price is known.</param>
+/// <param name="CostNote">What the cost was reckoned with.</param>
+/// <param name="OpenMinute">When it may be opened.</param>
+/// <param name="OpenAt">The same by the clock, where a start was given.</param>
+/// <param name="Duty">Share of full power in each five minutes.</param>
+/// <param name="LostKwh">Given to the room while the schedule ran.</param>
+/// <param name="StoredKwh">Still in kiln and load at its end; with the heat that boiled water off.</param>
+public sealed record KilnPreview(
+    string Name, IReadOnlyList<CurvePointContract> Curve, IReadOnlyList<CurvePointContract> Setpoint, IReadOnlyList<CurvePointContract> Cooling,
+    double LateMinutes, double FullPowerMinutes, double EnergyKwh, double Uncertainty, double? Cost, string Currency, string? CostNote,
+    double OpenMinute, DateTimeOffset? OpenAt, double OpenTemperature, IReadOnlyList<KilnStepPreview> Steps, KilnStallPreview? Stall,
+    IReadOnlyList<double> Duty, double LostKwh, double StoredKwh, LoadPreview Load);
+
+/// <summary>How one step goes.</summary>
+/// <param name="BehindFrom">The temperature from which the kiln cannot keep to it.</param>
+public sealed record KilnStepPreview(double LateMinutes, double? BehindFrom, double FullPowerMinutes, double EnergyKwh);
+
+/// <summary>Where the kiln gives up.</summary>
+public sealed record KilnStallPreview(int Segment, double Temperature, double Minute);
+
+/// <summary>The load that was reckoned with.</summary>
+public sealed record LoadPreview(double WareKg, double FurnitureKg, double WaterKg, bool FirstFiring);
+
+/// <summary>What a kiln can do, at a glance; temperatures in its unit.</summary>
+public sealed record KilnPortraitContract(
+    [property: AllowedValues("C", "F")] string Unit, IReadOnlyList<PacePointContract> Climb, IReadOnlyList<PacePointContract> Fall, double Hottest,
+    IReadOnlyList<UsualFiringContract> Usual);
+
+/// <summary>How fast it goes at a temperature, degrees an hour.</summary>
+public sealed record PacePointContract(double Temperature, double Rate);
+
+/// <summary>A usual firing, full.</summary>
+public sealed record UsualFiringContract(
+    [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string Kind, string Line, double TopMinutes, double EnergyKwh, double? Cost, string Currency,
+    double FullPowerMinutes, double OpenMinutes, IReadOnlyList<CoolingMark> Cooling, bool Reached);
+
+/// <summary>How long after the hold it is down to a temperature.</summary>
+public sealed record CoolingMark(double Temperature, double Minutes);

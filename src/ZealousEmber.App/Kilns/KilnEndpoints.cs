@@ -1,0 +1,97 @@
+using ZealousEmber.App.Http;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Store;
+using ZealousEmber.Store.Kilns;
+using ZealousEmber.Store.Studio;
+
+namespace ZealousEmber.App.Kilns;
+
+/// <summary>The kilns of the studio: make, change, delete, bring back, and what each can do.</summary>
+internal static class KilnEndpoints
+{
+    private static readonly double[] CoolingMarks = [1000, 500, 100, 50];
+
+    public static void MapKilns(this WebApplication app)
+    {
+        var api = app.MapGroup("/api/kilns").WithTags("Kilns");
+        api.MapGet("", async (KilnStore store, CancellationToken cancel) => (await store.All(cancel)).Select(KilnMapping.Write))
+            .WithSummary("All kilns, by name").Produces<StoredKilnContract[]>();
+        api.MapPost("", Create).WithSummary("Keep a new kiln").Produces<StoredKilnContract>(201).ProducesValidationProblem(422);
+        api.MapGet("classes", () => KilnClass.All.Select(Class)).WithSummary("Classes to start from, with their usual numbers").Produces<KilnClassContract[]>();
+        api.MapGet("numbers", () => KilnLimits.All.Select(n => new KilnNumberContract(n.Field, n.Label, n.Unit, n.Least, n.Most, n.Meaning)))
+            .WithSummary("What each number of a kiln may be and means").Produces<KilnNumberContract[]>();
+        api.MapPost("portrait", (KilnContract? kiln, StudioHoursStore studio, CancellationToken cancel) => Portrait(kiln, studio, cancel))
+            .WithSummary("What a kiln can do: climb and fall, cooling, usual firings").Produces<KilnPortraitContract>().ProducesValidationProblem(422);
+        api.MapGet("{id:int}", Find).WithSummary("One kiln").Produces<StoredKilnContract>().ProducesProblem(404);
+        api.MapPut("{id:int}", Save).WithSummary("Save over the version named in If-Match")
+            .Produces<StoredKilnContract>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(412).ProducesProblem(428);
+        api.MapDelete("{id:int}", async (int id, KilnStore store, CancellationToken cancel) => await store.Delete(id, cancel) ? Results.NoContent() : ClearProblems.Missing("kiln"))
+            .WithSummary("Delete; can be undone").Produces(204).ProducesProblem(404);
+        api.MapPost("{id:int}/restore", async (int id, KilnStore store, HttpResponse response, CancellationToken cancel) =>
+                await store.Restore(id, cancel) is { } stored ? Ok(stored, response) : ClearProblems.Missing("kiln"))
+            .WithSummary("Bring a deleted kiln back").Produces<StoredKilnContract>().ProducesProblem(404);
+    }
+
+    private static KilnClassContract Class(KilnClass kind)
+    {
+        var usual = Kiln.Create(new KilnWords(kind.Name, kind.Id, null, null, null, new Dictionary<string, double?>())).Value;
+        return new KilnClassContract(kind.Id, kind.Name, KilnMapping.Write(usual));
+    }
+
+    private static async Task<IResult> Create(KilnContract? kiln, KilnStore store, HttpResponse response, CancellationToken cancel)
+    {
+        var read = KilnMapping.Read(kiln);
+        if (!read.IsOk) return ClearProblems.Of(read.Problems);
+        var stored = await store.Add(read.Value, cancel);
+        response.Headers.ETag = Versions.Tag(stored.Version);
+        return Results.Created($"/api/kilns/{stored.Id}", KilnMapping.Write(stored));
+    }
+
+    private static async Task<IResult> Find(int id, KilnStore store, HttpResponse response, CancellationToken cancel) =>
+        await store.Find(id, cancel) is { } stored ? Ok(stored, response) : ClearProblems.Missing("kiln");
+
+    private static async Task<IResult> Save(int id, KilnContract? kiln, KilnStore store, HttpContext context, CancellationToken cancel)
+    {
+        if (!Versions.TryReadIfMatch(context.Request, out var version)) return Versions.NotNamed(context.Request);
+        var read = KilnMapping.Read(kiln);
+        if (!read.IsOk) return ClearProblems.Of(read.Problems);
+        return await store.Save(id, version, read.Value, cancel) switch
+        {
+            SaveOutcome<StoredKiln>.Saved { Stored: var stored } => Ok(stored, context.Response),
+            SaveOutcome<StoredKiln>.Clash { Current: var current } => Versions.Clash("kiln", current.Version, KilnMapping.Write(current), context.Response),
+            _ => ClearProblems.Missing("kiln"),
+        };
+    }
+
+    private static async Task<IResult> Portrait(KilnContract? wire, StudioHoursStore studio, CancellationToken cancel)
+    {
+        var read = KilnMapping.Read(wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "This kiln" } : wire);
+        if (!read.IsOk) return ClearProblems.Of(read.Problems);
+        var (kiln, portrait, tariff) = (read.Value, KilnPortrait.Of(read.Value), (await studio.Read(cancel)).Hours.Tariff);
+        var unit = kiln.Unit;
+        IReadOnlyList<PacePointContract> Write(IEnumerable<PaceAt> paces) => [.. paces.Select(p => new PacePointContract(p.At.In(unit), p.Rate.PerHourIn(unit)))];
+        return Results.Ok(new KilnPortraitContract(
+            unit.Letter(), Write(portrait.Climb), Write(portrait.Fall), portrait.Hottest.In(unit),
+            [.. portrait.Usual.Select(u => Usual(u, kiln, tariff, unit))]));
+    }
+
+    private static UsualFiringContract Usual(UsualFiring usual, Kiln kiln, Tariff tariff, TemperatureUnit unit)
+    {
+        var run = usual.Run;
+        var marks = CoolingMarks.Select(t => Temperature.FromCelsius(t)).Where(t => t >= kiln.Opens)
+            .Select(t => (At: t, After: KilnPortrait.CoolingTo(run, t))).Where(m => m.After is { } after && after > NodaTime.Duration.Zero);
+        return new UsualFiringContract(
+            WireWords.Kinds.Say(usual.Kind), usual.Line, run.Compiled.Segments[2].RampEnd.TotalMinutes, run.Energy.Used,
+            tariff.Price > 0 ? run.Energy.Used * tariff.Price : null, tariff.Currency, run.FullPower.TotalMinutes, run.OpensAt.TotalMinutes,
+            [.. marks.Select(m => new CoolingMark(m.At.In(unit), m.After!.Value.TotalMinutes))], run.Stall is null);
+    }
+
+    private static IResult Ok(StoredKiln stored, HttpResponse response)
+    {
+        response.Headers.ETag = Versions.Tag(stored.Version);
+        return Results.Ok(KilnMapping.Write(stored));
+    }
+}

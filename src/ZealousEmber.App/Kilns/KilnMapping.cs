@@ -1,0 +1,77 @@
+using ZealousEmber.App.Schedules;
+using ZealousEmber.Core;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Kilns;
+
+namespace ZealousEmber.App.Kilns;
+
+/// <summary>Between the wire and the core, for kilns and loads.</summary>
+internal static class KilnMapping
+{
+    public static readonly Vocabulary<Brick> Bricks = new(("standard", Brick.Standard), ("light", Brick.Light));
+
+    public static readonly Vocabulary<HoldClock> HoldClocks = new(("waits", HoldClock.WaitsForTarget), ("runs", HoldClock.RunsByItself));
+
+    private const double MostFill = 1.5;
+
+    /// <summary>A kiln, or the problems at its fields.</summary>
+    public static Result<Kiln> Read(KilnContract? wire)
+    {
+        if (wire is null) return new Problem("", "A kiln is missing here.");
+        var problems = new List<Problem>();
+        var unit = wire.Unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(wire.Unit, "unit", problems) ?? TemperatureUnit.Celsius;
+        var brick = Bricks.Read(wire.Brick);
+        if (brick is null && wire.Brick is not null) problems.Add(new Problem("brick", Bricks.Refuse(wire.Brick, "a brick")));
+        var clock = HoldClocks.Read(wire.HoldClock);
+        if (clock is null && wire.HoldClock is not null) problems.Add(new Problem("holdClock", HoldClocks.Refuse(wire.HoldClock, "a rule for the hold clock")));
+        var kiln = Kiln.Create(new KilnWords(wire.Name, wire.Class, brick, clock, wire.Notes, Numbers(wire), unit));
+        problems.AddRange(kiln.Problems);
+        return problems.Count > 0 ? Result<Kiln>.Failed(problems) : kiln;
+    }
+
+    public static KilnContract Write(Kiln kiln)
+    {
+        var words = kiln.Words();
+        double Get(KilnNumber number) => words.Numbers[number.Field]!.Value;
+        return new KilnContract(
+            kiln.Name, kiln.Class.Id, kiln.Unit.Letter(), Get(KilnLimits.Volume), Get(KilnLimits.Power), Get(KilnLimits.Voltage), Get(KilnLimits.ElementHealth),
+            Bricks.Say(kiln.Brick), Get(KilnLimits.BrickThickness), Get(KilnLimits.FibreThickness), Get(KilnLimits.TopLimit), Get(KilnLimits.OpenLimit), Get(KilnLimits.Room),
+            Get(KilnLimits.Altitude), Get(KilnLimits.VentFlow), Get(KilnLimits.Sections), Get(KilnLimits.Leak), Get(KilnLimits.HeatFactor), Get(KilnLimits.LossFactor),
+            Get(KilnLimits.Uncertainty), HoldClocks.Say(kiln.HoldClock), kiln.Notes);
+    }
+
+    public static StoredKilnContract Write(StoredKiln stored) =>
+        new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), stored.Kiln.Class.Name, stored.Kiln.Current, Write(stored.Kiln));
+
+    /// <summary>The load given, filled up with what a full kiln of this kind of firing holds.</summary>
+    public static Result<KilnLoad> ReadLoad(LoadContract? wire, Kiln kiln, ScheduleKind kind)
+    {
+        if (wire is null) return kiln.UsualLoad(kind);
+        if (wire.Fill is { } fill && !(fill >= 0 && fill <= MostFill))
+            return new Problem("fill", $"How full it is goes from 0 to {Words.Number(MostFill)}, 1 being a usual full load; this says {Words.Number(fill)}.");
+        var usual = kiln.UsualLoad(kind, wire.Fill ?? 1);
+        return KilnLoad.Create(wire.WareKg ?? usual.WareMass, wire.FurnitureKg ?? usual.FurnitureMass, wire.FirstFiring ?? usual.FirstFiring, wire.WaterKg);
+    }
+
+    private static Dictionary<string, double?> Numbers(KilnContract wire) => new()
+    {
+        [KilnLimits.Volume.Field] = wire.Volume,
+        [KilnLimits.Power.Field] = wire.Power,
+        [KilnLimits.Voltage.Field] = wire.Voltage,
+        [KilnLimits.ElementHealth.Field] = wire.ElementHealth,
+        [KilnLimits.BrickThickness.Field] = wire.BrickThickness,
+        [KilnLimits.FibreThickness.Field] = wire.FibreThickness,
+        [KilnLimits.TopLimit.Field] = wire.TopLimit,
+        [KilnLimits.OpenLimit.Field] = wire.OpenLimit,
+        [KilnLimits.Room.Field] = wire.Room,
+        [KilnLimits.Altitude.Field] = wire.Altitude,
+        [KilnLimits.VentFlow.Field] = wire.VentFlow,
+        [KilnLimits.Sections.Field] = wire.Sections,
+        [KilnLimits.Leak.Field] = wire.Leak,
+        [KilnLimits.HeatFactor.Field] = wire.HeatFactor,
+        [KilnLimits.LossFactor.Field] = wire.LossFactor,
+        [KilnLimits.Uncertainty.Field] = wire.Uncertainty,
+    };
+}

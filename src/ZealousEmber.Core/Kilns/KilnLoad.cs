@@ -1,0 +1,33 @@
+namespace ZealousEmber.Core.Kilns;
+
+/// <summary>What stands in a kiln, as far as heat goes.</summary>
+/// <param name="WareMass">Dry ware, kg.</param>
+/// <param name="FurnitureMass">Shelves and props, kg.</param>
+/// <param name="FirstFiring">Raw ware: it holds water, and gives up its bound water at red heat.</param>
+/// <param name="FreeWater">Water still in raw ware, kg; 1.5 % of the ware when not said.</param>
+public sealed record KilnLoad(double WareMass, double FurnitureMass, bool FirstFiring, double? FreeWater = null)
+{
+    /// <summary>Most ware or furniture taken, kg.</summary>
+    public const double MostMass = 20_000;
+
+    /// <summary>Water that has to boil off, kg.</summary>
+    public double Water => FirstFiring ? FreeWater ?? 0.015 * WareMass : 0;
+
+    /// <summary>Nothing but the kiln itself.</summary>
+    public static readonly KilnLoad Empty = new(0, 0, false);
+
+    /// <summary>Builds a load from what a person gave. Problems name <c>wareKg</c>, <c>furnitureKg</c>, <c>waterKg</c>.</summary>
+    public static Result<KilnLoad> Create(double wareKg, double furnitureKg, bool firstFiring, double? waterKg)
+    {
+        var problems = new List<Problem>();
+        void Check(string field, string label, double kg, double most)
+        {
+            if (!(kg >= 0 && kg <= most)) problems.Add(new Problem(field, $"{label} is between 0 and {Words.Number(most)} kg; this says {Words.Number(kg)}."));
+        }
+        Check("wareKg", "The ware", wareKg, MostMass);
+        Check("furnitureKg", "The furniture", furnitureKg, MostMass);
+        // Wetter than its own weight is slip, not ware.
+        if (waterKg is { } water && problems.Count == 0) Check("waterKg", "The water in the ware", water, Math.Round(wareKg, 3));
+        return problems.Count > 0 ? Result<KilnLoad>.Failed(problems) : new KilnLoad(wareKg, furnitureKg, firstFiring, waterKg);
+    }
+}

@@ -1,0 +1,243 @@
+namespace ZealousEmber.Core.Kilns;
+
+/// <summary>
+/// The physics of a kiln: one lump (ware, furniture, elements, hot skin) in a one-dimensional wall, moved on by backward Euler with
+/// coefficients at the old temperatures. The wall is eliminated from the outside inwards, which leaves T0' = (r + P) / d: the power
+/// that a wanted temperature needs comes out without a controller to tune. Derivation and error: docs/model.md, "Kilns".
+/// Temperatures °C, times s, powers W, energies J. Not for two threads at once. A step allocates nothing.
+/// </summary>
+internal sealed class ThermalModel
+{
+    public const int UsualNodes = 12;
+
+    // Convection inside and out, emissivity of the hot face, lag of the thermocouple: the kiln model paper's defaults.
+    private const double ConvectionInside = 8;
+    private const double ConvectionOutside = 12;
+    private const double Emissivity = 0.7;
+    private const double StefanBoltzmann = 5.670374e-8;
+    private const double ThermocoupleLag = 90;
+    private const double BoilingHeat = 2.26e6;
+    private const double BoundWaterHeat = 0.25e6;
+    private const double Kelvin = 273.15;
+
+    // The mesh is finer at the hot face, where a change of the chamber is felt first.
+    private const double Grading = 1.12;
+
+    private readonly int nodes;
+    private readonly double[] conductance0;
+    private readonly double[] conductance1;
+    private readonly double[] capacity;
+    private readonly double[] wall;
+    private readonly double[] alpha;
+    private readonly double[] beta;
+    private readonly double[] saved;
+    private readonly double innerArea;
+    private readonly double outerLoss;
+    private readonly double airLoss;
+    private readonly double room;
+    private readonly double mass;
+    private readonly double skin;
+    private readonly double heatFactor;
+    private readonly double freeWaterHeat;
+    private readonly double boundWaterHeat;
+
+    private double chamber;
+    private double display;
+    private double hottest;
+    private double defect;
+    private double used;
+    private double lost;
+    private (double Chamber, double Display, double Hottest, double Defect, double Used, double Lost) savedState;
+
+    // Made by Prepare, used by the step that follows.
+    private double r;
+    private double d;
+    private double chamberCapacity;
+    private double lagSeconds;
+    private double lagShare;
+
+    public ThermalModel(Kiln kiln, KilnLoad load, double start, int nodes = UsualNodes)
+    {
+        this.nodes = nodes;
+        innerArea = kiln.InnerArea;
+        outerLoss = kiln.OuterArea * ConvectionOutside;
+        airLoss = kiln.AirLoss;
+        room = kiln.Room.Celsius;
+        mass = load.WareMass + load.FurnitureMass;
+        skin = kiln.Skin;
+        heatFactor = kiln.HeatFactor;
+        freeWaterHeat = load.Water * BoilingHeat;
+        boundWaterHeat = load.FirstFiring ? load.WareMass * BoundWaterHeat : 0;
+        FullPower = kiln.FullPower;
+        (conductance0, conductance1, capacity) = Mesh(kiln, nodes);
+        wall = new double[nodes];
+        alpha = new double[nodes];
+        beta = new double[nodes];
+        saved = new double[nodes];
+        Array.Fill(wall, start);
+        chamber = display = hottest = start;
+        StoredAtStart = Stored;
+    }
+
+    /// <summary>Most it can draw, W.</summary>
+    public double FullPower { get; }
+
+    /// <summary>Chamber now.</summary>
+    public double Chamber => chamber;
+
+    /// <summary>What a thermocouple shows now.</summary>
+    public double Display => display;
+
+    /// <summary>Electricity used since the start, J.</summary>
+    public double Used => used;
+
+    /// <summary>Given to the room since the start, J.</summary>
+    public double Lost => lost;
+
+    /// <summary>Heat stored in chamber and wall, J, from 0 °C.</summary>
+    public double Stored
+    {
+        get
+        {
+            var heat = Enthalpy(chamber) + Latent(hottest) + defect;
+            for (var i = 0; i < nodes; i++) heat += capacity[i] * wall[i];
+            return heat;
+        }
+    }
+
+    public double StoredAtStart { get; }
+
+    /// <summary>Moves on with a fixed power; tells nothing back, read <see cref="Chamber"/>.</summary>
+    public void StepWithPower(double seconds, double power)
+    {
+        Prepare(seconds);
+        Finish(seconds, (r + power) / d, power);
+    }
+
+    /// <summary>Moves on towards a chamber temperature with the power that takes, between none and full. Gives the power, W.</summary>
+    public double StepTowards(double seconds, double wanted)
+    {
+        Prepare(seconds);
+        var power = wanted * d - r;
+        if (power < 0) power = 0;
+        else if (power > FullPower) power = FullPower;
+        else
+        {
+            Finish(seconds, wanted, power);
+            return power;
+        }
+        Finish(seconds, (r + power) / d, power);
+        return power;
+    }
+
+    /// <summary>Remembers this moment, so that a step can be taken back.</summary>
+    public void Save()
+    {
+        wall.CopyTo(saved, 0);
+        savedState = (chamber, display, hottest, defect, used, lost);
+    }
+
+    /// <summary>Back to the moment last saved.</summary>
+    public void TakeBack()
+    {
+        saved.CopyTo(wall, 0);
+        (chamber, display, hottest, defect, used, lost) = savedState;
+    }
+
+    private void Prepare(double seconds)
+    {
+        var perSecond = 1 / seconds;
+        var hot = chamber;
+        var last = nodes - 1;
+        // Node by node from the outside: T_i' = alpha_i + beta_i · T_(i−1)'.
+        var inward = conductance0[last - 1] + conductance1[last - 1] * (wall[last] + wall[last - 1]);
+        var store = capacity[last] * perSecond;
+        var q = 1 / (store + inward + outerLoss);
+        alpha[last] = (store * wall[last] + outerLoss * room) * q;
+        beta[last] = inward * q;
+        for (var i = last - 1; i > 0; i--)
+        {
+            var outward = inward;
+            inward = conductance0[i - 1] + conductance1[i - 1] * (wall[i] + wall[i - 1]);
+            store = capacity[i] * perSecond;
+            q = 1 / (store + inward + outward * (1 - beta[i + 1]));
+            alpha[i] = (store * wall[i] + outward * alpha[i + 1]) * q;
+            beta[i] = inward * q;
+        }
+        var (t0, t1) = (hot + Kelvin, wall[0] + Kelvin);
+        var exchange = innerArea * (ConvectionInside + Emissivity * StefanBoltzmann * (t0 * t0 + t1 * t1) * (t0 + t1));
+        store = capacity[0] * perSecond;
+        q = 1 / (store + exchange + inward * (1 - beta[1]));
+        alpha[0] = (store * wall[0] + inward * alpha[1]) * q;
+        beta[0] = exchange * q;
+
+        chamberCapacity = heatFactor * (mass * (850 + 0.22 * hot) + skin) + LatentRate(hot);
+        d = chamberCapacity * perSecond + exchange * (1 - beta[0]) + airLoss;
+        r = (chamberCapacity * hot + defect) * perSecond + exchange * alpha[0] + airLoss * room;
+    }
+
+    private void Finish(double seconds, double next, double power)
+    {
+        var before = chamber;
+        var from = hottest;
+        chamber = next;
+        var outside = next;
+        for (var i = 0; i < nodes; i++) wall[i] = outside = alpha[i] + beta[i] * outside;
+        if (next > hottest) hottest = next;
+
+        // What the linearised heat capacity took up beyond the true enthalpy is given back in the next step; the balance closes.
+        defect = chamberCapacity * (next - before) - (Enthalpy(next) - Enthalpy(before)) - (hottest > from ? Latent(hottest) - Latent(from) : 0);
+
+        var slope = (next - before) / seconds;
+        if (seconds != lagSeconds) (lagSeconds, lagShare) = (seconds, Math.Exp(-seconds / ThermocoupleLag));
+        display = next - slope * ThermocoupleLag + (display - before + slope * ThermocoupleLag) * lagShare;
+        used += power * seconds;
+        lost += (airLoss * (next - room) + outerLoss * (wall[nodes - 1] - room)) * seconds;
+    }
+
+    private double Enthalpy(double t) => heatFactor * (mass * (850 * t + 0.11 * t * t) + skin * t);
+
+    /// <summary>Heat that water and clay have taken up by the time they were at <paramref name="t"/>; it does not come back.</summary>
+    private double Latent(double t) => freeWaterHeat * Smooth(t, 80, 120) + boundWaterHeat * Smooth(t, 450, 650);
+
+    private double LatentRate(double t) =>
+        t < hottest || freeWaterHeat + boundWaterHeat == 0 ? 0 : freeWaterHeat * SmoothRate(t, 80, 120) + boundWaterHeat * SmoothRate(t, 450, 650);
+
+    private static double Smooth(double t, double from, double to)
+    {
+        var x = Math.Clamp((t - from) / (to - from), 0, 1);
+        return x * x * (3 - 2 * x);
+    }
+
+    private static double SmoothRate(double t, double from, double to)
+    {
+        var x = (t - from) / (to - from);
+        return x is <= 0 or >= 1 ? 0 : 6 * x * (1 - x) / (to - from);
+    }
+
+    /// <summary>Nodes on both faces, half cells at the ends, one node on every joint; each interval a little wider than the one inside it.</summary>
+    private static (double[] Conductance0, double[] Conductance1, double[] Capacity) Mesh(Kiln kiln, int nodes)
+    {
+        var layers = kiln.Wall;
+        var area = Math.Sqrt(kiln.InnerArea * kiln.OuterArea);
+        var total = layers.Sum(l => l.Thickness);
+        var (c0, c1, capacity) = (new double[nodes - 1], new double[nodes - 1], new double[nodes]);
+        var at = 0;
+        for (var l = 0; l < layers.Length; l++)
+        {
+            var layer = layers[l];
+            var left = nodes - 1 - at;
+            var share = l == layers.Length - 1 ? left : Math.Clamp((int)Math.Round((nodes - 1) * layer.Thickness / total), 2, left - 2);
+            var first = layer.Thickness * (Grading - 1) / (Math.Pow(Grading, share) - 1);
+            for (var i = 0; i < share; i++, at++)
+            {
+                var dx = first * Math.Pow(Grading, i);
+                c0[at] = area * layer.Conductivity0 / dx;
+                c1[at] = area * layer.Conductivity1 / (2 * dx);
+                capacity[at] += area * layer.Density * layer.HeatCapacity * dx / 2;
+                capacity[at + 1] += area * layer.Density * layer.HeatCapacity * dx / 2;
+            }
+        }
+        return (c0, c1, capacity);
+    }
+}

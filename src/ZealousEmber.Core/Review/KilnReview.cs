@@ -1,0 +1,73 @@
+using NodaTime;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.Core.Review;
+
+/// <summary>What a kiln makes of a schedule, as a colleague would say it: what it cannot reach, follow or stand.</summary>
+public static class KilnReview
+{
+    private static readonly Duration WorthSaying = Duration.FromMinutes(10);
+    private const double WorthSayingShare = 0.05;
+
+    // A fix by a slower rate only helps a short step; on a long one it would slow what the kiln can follow too.
+    private const double ShortStep = 180;
+
+    /// <summary>Findings in the order of the steps; none when the kiln does what is asked.</summary>
+    public static IReadOnlyList<Finding> Of(Schedule schedule, Kiln kiln, KilnRun run)
+    {
+        var findings = new List<Finding>();
+        for (var i = 0; i < schedule.Segments.Length; i++)
+        {
+            var (segment, times, step) = (schedule.Segments[i], run.Compiled.Segments[i], run.Steps[i]);
+            if (segment.Target is { } target && target > kiln.TopLimit) findings.Add(OverLimit(schedule, kiln, i, times, target));
+            if (run.Stall is { } stall && stall.Segment == i) findings.Add(CannotReach(schedule, kiln, i, times, stall));
+            else if (step.BehindFrom is { } from && step.Late >= WorthSaying && step.Late.TotalMinutes >= WorthSayingShare * times.Ramp.TotalMinutes)
+                findings.Add(times.To > times.From ? TooSlow(schedule, kiln, run, i, times, step, from) : CoolsByItself(schedule, kiln, i, times, step, from));
+        }
+        return findings;
+    }
+
+    private static Finding OverLimit(Schedule schedule, Kiln kiln, int index, CompiledSegment times, Temperature target) => new(
+        "over-kiln-limit", Severity.Danger, index, times.Start, times.End,
+        $"{Degrees(target, schedule)} is over the {Degrees(kiln.TopLimit, schedule)} that {kiln.Name} is made for.",
+        "Past its limit bricks shrink and elements fail; the maker's manual has the last word.");
+
+    private static Finding CannotReach(Schedule schedule, Kiln kiln, int index, CompiledSegment times, KilnStall stall) => new(
+        "kiln-cannot-reach", Severity.Danger, index, times.Start, times.RampEnd,
+        $"With this load {kiln.Name} gets to {Degrees(stall.At, schedule)} at best; the step asks for {Degrees(schedule.Segments[index].Target!.Value, schedule)}.",
+        $"From {Words.Hours(stall.When)} on it would wait at full power for ever. A lighter load, new elements or a lower top would help; times after it suppose that somebody skips the step.");
+
+    private static Finding TooSlow(Schedule schedule, Kiln kiln, KilnRun run, int index, CompiledSegment times, KilnStep step, Temperature from)
+    {
+        var (segment, unit) = (schedule.Segments[index], schedule.Unit);
+        var asked = segment.Pace.Rate!.Value;
+        var can = AtTheEnd(run, times);
+        // To a friendly five, and always slower than it can.
+        var friendly = Math.Floor(can.PerHourIn(unit) / 5) * 5;
+        var fix = (times.To - times.From).Kelvins <= ShortStep && friendly >= 5 && friendly < asked.PerHourIn(unit)
+            ? new Fix($"Use {Words.Number(friendly)}", index, Segment.Create(PaceKind.Rate, friendly, segment.Target!.Value.In(unit), segment.HoldMinutes, unit, segment.Reason, segment.Atmosphere).Value)
+            : null;
+        return new Finding("kiln-too-slow", Severity.Look, index, run.Compiled.Curve.FirstRiseThrough(from) ?? times.Start, times.RampEnd,
+            $"Above {Degrees(from, schedule)} {kiln.Name} cannot keep to {Words.Number(Math.Round(asked.PerHourIn(unit)))} {unit.Symbol()}/h with this load; near {Degrees(times.To, schedule)} it climbs {Words.Number(Math.Round(can.PerHourIn(unit)))}. It arrives {Words.Hours(step.Late)} late.",
+            "The elements are at full power there; cones get more heat work than the plain schedule says.", fix);
+    }
+
+    private static Finding CoolsByItself(Schedule schedule, Kiln kiln, int index, CompiledSegment times, KilnStep step, Temperature from)
+    {
+        var (rate, unit) = (schedule.Segments[index].Pace.Rate!.Value, schedule.Unit);
+        return new Finding("cools-by-itself", Severity.Note, index, times.Start, times.RampEnd,
+            $"Below {Degrees(from, schedule)} {kiln.Name} cools slower than {Words.Number(Math.Round(rate.PerHourIn(unit)))} {unit.Symbol()}/h by itself; the step takes {Words.Hours(step.Late)} longer than written.",
+            "A kiln has no refrigeration: from there on the step does nothing that off would not do.");
+    }
+
+    /// <summary>How fast it still climbs over the last tenth of a step.</summary>
+    private static Rate AtTheEnd(KilnRun run, CompiledSegment times)
+    {
+        var last = times.RampEnd - times.Ramp / 10;
+        return (times.To - run.Compiled.Curve.At(last)) / (times.RampEnd - last);
+    }
+
+    private static string Degrees(Temperature t, Schedule schedule) => $"{Words.Number(Math.Round(t.In(schedule.Unit)))} {schedule.Unit.Symbol()}";
+}
