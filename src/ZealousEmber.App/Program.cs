@@ -54,6 +54,7 @@ app.MapPreview();
 app.MapNotation();
 app.MapCones();
 app.MapKilns();
+app.MapFit();
 app.MapStudio();
 app.MapStarts();
 app.MapOpenApi();

@@ -103,7 +103,8 @@ public sealed class KilnSimulator
             var stays = up || (target <= at && target > kiln.CoolsTo.Celsius) ? target : came;
             if (segment.Hold > Duration.Zero) Hold(stays, segment.Hold.TotalSeconds);
             curve.Corner();
-            AddSetPoint(stays);
+            // A last "off" asks for nothing; what was asked ends where it begins.
+            if (segment.Pace.Kind != PaceKind.Natural || i < schedule.Segments.Length - 1) AddSetPoint(stays);
 
             var asked = segment.Pace.Rate is { } rate ? Math.Abs(target - from) / rate.KelvinsPerHour * 3600 : (double?)null;
             var late = asked is { } s ? Math.Max(0, reached - begin - s) : 0;
