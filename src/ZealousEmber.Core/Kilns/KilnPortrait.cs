@@ -18,7 +18,7 @@ public readonly record struct PaceAt(Temperature At, Rate Rate);
 public sealed record UsualFiring(ScheduleKind Kind, string Line, KilnRun Run);
 
 /// <summary>What a kiln can do, at a glance: how fast it climbs and falls at each temperature with a usual glaze load, and what the usual firings take.</summary>
-/// <param name="Climb">At full power from cold, every 25 °C, as far as it gets.</param>
+/// <param name="Climb">At full power from cold, every 50 °C, as far as it gets.</param>
 /// <param name="Fall">With the power off after a usual glaze firing, hottest first.</param>
 /// <param name="Hottest">How hot it gets at best, or its maker's limit where that is lower.</param>
 /// <param name="Usual">A bisque and a glaze firing, full.</param>
@@ -26,8 +26,8 @@ public sealed record KilnPortrait(ImmutableArray<PaceAt> Climb, ImmutableArray<P
 {
     private const string BisqueLine = "60/h to 120 hold 2h; 100/h to 600; 130/h to 1000 hold 10m; off";
     private const string GlazeLine = "100/h to 200; 200/h to 1120; 60/h to 1222 hold 10m; off";
-    private const double Every = 25;
-    private const double Around = 10;
+    private const double Every = 50;
+    private const double Around = 20;
 
     /// <summary>Works it out; a few runs of the model.</summary>
     public static KilnPortrait Of(Kiln kiln)

@@ -5,6 +5,10 @@ export function number(value: number, decimals = 1): string {
   return String(rounded === 0 ? 0 : rounded).replace('-', '−');
 }
 
+/** "£9.85", "9.85" where no currency was said. */
+export const money = (sum: number, currency: string) =>
+  `${currency}${currency.length > 1 ? ' ' : ''}${sum.toFixed(2).replace('-', '−')}`;
+
 export const degrees = (value: number, unit: string) => `${number(value, 0)} °${unit}`;
 
 /** "0 h 45", "2 h 05", "31 h 50". */
@@ -50,6 +54,11 @@ export const kindNames = {
 } as const;
 export type Kind = keyof typeof kindNames;
 export const kindName = (kind: string) => kindNames[kind as Kind] ?? kind;
+
+/** A moment as a date and time field takes it, in this machine's own zone. */
+export function toLocalField(at: Date): string {
+  return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+}
 
 /** A date and time with this machine's offset, as the API wants it; daylight saving is that of the day itself. */
 export function withOffset(local: string): string | null {

@@ -4,6 +4,7 @@
   import '../app.css';
   import ListTree from '@lucide/svelte/icons/chart-no-axes-gantt';
   import Moon from '@lucide/svelte/icons/moon';
+  import Package from '@lucide/svelte/icons/archive';
   import Sun from '@lucide/svelte/icons/sun';
   import { QueryClient, QueryClientProvider } from '@tanstack/svelte-query';
   import type { Snippet } from 'svelte';
@@ -78,6 +79,15 @@
             <path d="m4 21 3-16 3 16zM13 21l5-10 2.500 10z" />
           </svg>
           Bench
+        </a>
+        <a
+          class="place"
+          class:on={path.startsWith('/stores')}
+          aria-current={path.startsWith('/stores') ? 'page' : undefined}
+          href="/stores/kilns"
+        >
+          <Package size={22} strokeWidth={1.7} aria-hidden="true" />
+          Stores
         </a>
         <button class="place foot" onclick={() => theme.toggle()} data-testid="theme">
           {#if theme.current === 'bisque'}<Moon size={20} strokeWidth={1.7} />Night watch{:else}<Sun

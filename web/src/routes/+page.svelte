@@ -168,13 +168,6 @@
 </div>
 
 <style>
-  .page {
-    display: flex;
-    flex-direction: column;
-    gap: 16px;
-    padding: 16px 20px 24px;
-    max-width: 1180px;
-  }
   .cards {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
@@ -183,10 +176,5 @@
   .cards :global(svg) {
     width: 100%;
     height: auto;
-  }
-  @media (max-width: 767px) {
-    .page {
-      padding: 12px 10px 84px;
-    }
   }
 </style>

@@ -12,6 +12,16 @@ export type Moment = Schemas['MomentContract'];
 export type ConeReading = Schemas['ConeReadingContract'];
 export type LadderRung = Schemas['LadderRung'];
 export type VersionSummary = Schemas['VersionSummary'];
+export type Finding = Schemas['FindingContract'];
+export type Kiln = Schemas['StoredKilnContract'];
+export type KilnBody = Schemas['KilnContract'];
+export type KilnNumber = Schemas['KilnNumberContract'];
+export type KilnPortrait = Schemas['KilnPortraitContract'];
+export type FitResponse = Schemas['FitResponse'];
+export type Studio = Schemas['StoredStudioContract'];
+export type StudioBody = Schemas['StudioContract'];
+export type WeeklySpan = Schemas['WeeklySpanContract'];
+export type Starts = Schemas['StartsResponse'];
 export type Unit = Preview['unit'];
 
 /** One way to the server; answers are typed from its own description. */
@@ -25,7 +35,7 @@ export interface Problem {
   errors?: Record<string, string[]>;
   position?: number;
   length?: number;
-  current?: Schedule;
+  current?: unknown;
 }
 
 /** The first message of each field, under the field's path without a leading part. */

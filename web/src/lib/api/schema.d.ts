@@ -140,6 +140,66 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/kilns/{id}/fit': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Learn a kiln from logs; nothing is kept until the kiln is saved */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['FitRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['FitResponse'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/starts': {
     parameters: {
       query?: never;
@@ -1747,6 +1807,89 @@ export interface components {
       why: string;
       fix: null | components['schemas']['FixContract'];
     };
+    /** @description One log beside what the kiln would have done; temperatures in the kiln's unit. */
+    FitCurves: {
+      /** @description How the log was read. */
+      understood: string;
+      logged: components['schemas']['CurvePointContract'][];
+      before: components['schemas']['CurvePointContract'][];
+      after: components['schemas']['CurvePointContract'][];
+      /**
+       * Format: double
+       * @description Root mean square, degrees of the kiln's unit.
+       */
+      missBefore: number;
+      /** Format: double */
+      missAfter: number;
+    };
+    /** @description One log, as CSV text or as points. */
+    FitLog: {
+      /** @description With headings: time, temperature, and if there are any set point and power. */
+      csv?: null | string;
+      /** @description Instead of CSV. */
+      points?: null | components['schemas']['FitPoint'][];
+      /**
+       * @description Of the temperatures; by the headings when missing.
+       * @enum {null|string}
+       */
+      unit?: 'C' | 'F' | null;
+      /**
+       * @description What was fired; glaze when missing. The usual full load goes with it.
+       * @enum {null|string}
+       */
+      kind?: 'drying' | 'bisque' | 'glaze' | 'once-fired' | null;
+      load?: null | components['schemas']['LoadContract'];
+      /**
+       * Format: double
+       * @description When the power went off, minutes since the first reading; needed for temperatures only.
+       */
+      offAtMinute?: null | number;
+      /**
+       * Format: double
+       * @description What the meter counted over the log.
+       */
+      meterKwh?: null | number;
+    };
+    /** @description A logged moment. */
+    FitPoint: {
+      /** Format: double */
+      minute: null | number;
+      /** Format: double */
+      temperature: null | number;
+      /**
+       * Format: double
+       * @description Share of full power, 0 … 1.
+       */
+      power?: null | number;
+      /**
+       * Format: double
+       * @description What was asked; missing while the power was off.
+       */
+      setpoint?: null | number;
+    };
+    /** @description Logs to learn a kiln from. */
+    FitRequest: {
+      logs: null | components['schemas']['FitLog'][];
+      /**
+       * @description kiln: heat capacity and insulation with the power given; elements: only what the elements still give.
+       * @enum {null|string}
+       */
+      what?: 'kiln' | 'elements' | null;
+    };
+    /** @description What the logs taught; nothing is kept until the kiln is saved. */
+    FitResponse: {
+      /** @description The kiln with what was learned. */
+      kiln: components['schemas']['KilnContract'];
+      /** @description Heat capacity, % of the usual. */
+      heat: components['schemas']['LearnedNumber'];
+      /** @description What the walls let through, % of the usual. */
+      loss: components['schemas']['LearnedNumber'];
+      /** @description What the elements give, % of the plate. */
+      elements: components['schemas']['LearnedNumber'];
+      logs: components['schemas']['FitCurves'][];
+      /** @description What limits how far it can be trusted. */
+      notes: string[];
+    };
     /** @description A mend: one step in the place of another. */
     FixContract: {
       /** @description On the button. */
@@ -2005,6 +2148,15 @@ export interface components {
        * @description Electricity, with a kiln.
        */
       energyKwh: null | number;
+    };
+    /** @description A number before and after, with how sure it is (one standard deviation; 0 when it was not learned). */
+    LearnedNumber: {
+      /** Format: double */
+      before: number;
+      /** Format: double */
+      after: number;
+      /** Format: double */
+      sure: number;
     };
     /** @description What stands in the kiln; what is missing is that of a full kiln for this kind of firing. */
     LoadContract: {

@@ -14,6 +14,10 @@
     start?: Date | null;
     /** A second firing, drawn thin. */
     other?: readonly CurvePoint[] | undefined;
+    /** What was asked of the kiln, drawn thin and pale. */
+    asked?: readonly CurvePoint[] | undefined;
+    /** A stretch somebody is pointing at. */
+    marked?: { from: number; to: number } | null;
     /** From here on the kiln cools by itself. */
     poweredMinutes?: number;
     height?: number;
@@ -31,6 +35,8 @@
     bands = [],
     start = null,
     other,
+    asked,
+    marked = null,
     poweredMinutes,
     height = 330,
     label,
@@ -43,7 +49,7 @@
   let width = $state(860);
   let pointer: { x: number; minute: number } | null = $state(null);
 
-  const all = $derived(other ? [...curve, ...other] : curve);
+  const all = $derived([...curve, ...(other ?? []), ...(asked ?? [])]);
   const frame = $derived(
     frozen ??
       makeFrame(
@@ -181,7 +187,27 @@
       {/if}
     {/each}
 
+    {#if marked}
+      <rect
+        x={frame.x(marked.from)}
+        y={frame.top}
+        width={Math.max(3, frame.x(marked.to) - frame.x(marked.from))}
+        height={frame.height - frame.bottom - frame.top}
+        fill={paper ? '#a94b25' : '#f0935a'}
+        fill-opacity="0.16"
+        data-mark
+      />
+    {/if}
     <g clip-path="url(#{uid}-plot)" fill="none" stroke-linejoin="round" stroke-linecap="round">
+      {#if asked && asked.length > 1}
+        <path
+          d={path(asked, frame)}
+          stroke={paper ? '#666' : '#f1e6d8'}
+          stroke-width="1.3"
+          stroke-opacity="0.75"
+          data-line="asked"
+        />
+      {/if}
       {#if other}
         <path
           d={path(other, frame)}

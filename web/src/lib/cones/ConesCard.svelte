@@ -32,7 +32,7 @@
     refusal = null;
     const body = toBody(desk.draft);
     const { data, error } = await api.POST('/api/cones/solve', {
-      body: { cone: goal, find, schedule: body }
+      body: { cone: goal, find, schedule: body, ...desk.firedIn() }
     });
     if (!data?.schedule) {
       refusal = sayProblem(error);

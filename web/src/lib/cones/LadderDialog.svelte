@@ -17,10 +17,10 @@
   const { desk, cone, preview, ontake, onclose }: Props = $props();
 
   const rungs = createQuery(() => ({
-    queryKey: ['ladder', cone, preview.line],
+    queryKey: ['ladder', cone, preview.line, desk.kilnId, desk.fill],
     queryFn: async () => {
       const { data, error } = await api.POST('/api/cones/ladder', {
-        body: { cone, schedule: toBody(desk.draft) }
+        body: { cone, schedule: toBody(desk.draft), ...desk.firedIn() }
       });
       if (!data) throw error;
       return data;
@@ -41,7 +41,10 @@
   {:else}
     <table class="table-sm table" data-testid="ladder">
       <thead class="text-base-content">
-        <tr><th>Hold</th><th class="text-right">Top</th><th class="text-right">Power on</th><th></th></tr>
+        <tr
+          ><th>Hold</th><th class="text-right">Top</th><th class="text-right">Power on</th>
+          {#if desk.kilnId !== null}<th class="text-right">Energy</th>{/if}<th></th></tr
+        >
       </thead>
       <tbody>
         {#each rungs.data ?? [] as rung (rung.holdMinutes)}
@@ -51,6 +54,7 @@
             {#if rung.top !== null && rung.top !== undefined && schedule}
               <td class="text-right font-semibold">{number(rung.top, 0)} °{desk.draft.unit}</td>
               <td class="text-right">{duration(rung.poweredMinutes ?? 0)}</td>
+              {#if desk.kilnId !== null}<td class="text-right">{number(rung.energyKwh ?? 0, 0)} kWh</td>{/if}
               <td class="text-right">
                 <button
                   class="btn btn-xs btn-paper"
@@ -64,7 +68,9 @@
                 >
               </td>
             {:else}
-              <td colspan="3" class="text-soft">no top does it with the steps around it</td>
+              <td colspan={desk.kilnId === null ? 3 : 4} class="text-soft"
+                >no top does it with the steps around it</td
+              >
             {/if}
           </tr>
         {/each}

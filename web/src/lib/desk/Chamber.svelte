@@ -19,7 +19,12 @@
 
   const preview = $derived(desk.preview);
   const steps = $derived(written(desk.draft));
-  const start = $derived(desk.start ? new Date(desk.start) : null);
+  const start = $derived(desk.startsAt ? new Date(desk.startsAt) : null);
+  const kiln = $derived(preview?.kiln ?? null);
+  /** What the kiln does by itself after the last step belongs to the picture. */
+  const curve = $derived(
+    preview && kiln ? [...preview.curve, ...kiln.cooling.slice(1)] : (preview?.curve ?? [])
+  );
   const stale = $derived(Object.keys(desk.errors).length > 0);
   /** The preview is of steps that were there when it was asked for; only what both have can be held. */
   const grips = $derived(
@@ -53,16 +58,19 @@
 {#if preview}
   <div class={['transition-opacity', stale && 'opacity-55']} data-testid="chamber">
     <FiringChart
-      curve={preview.curve}
+      {curve}
+      asked={kiln?.setpoint}
+      marked={desk.marked}
       unit={preview.unit}
       bands={preview.bands}
       poweredMinutes={preview.poweredMinutes}
       height={phone.current ? 230 : short.current ? 270 : 316}
       {start}
       {frozen}
-      label="The firing over time: top {degrees(preview.peak, preview.unit)}, {duration(
-        preview.totalMinutes
-      )} in all"
+      label="The firing over time{kiln ? ` in ${kiln.name}` : ''}: top {degrees(
+        preview.peak,
+        preview.unit
+      )}, {duration(preview.totalMinutes)} in all"
     >
       {#snippet children(frame)}
         <PointHandles

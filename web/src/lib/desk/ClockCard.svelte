@@ -1,13 +1,15 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import type { Moment } from '$lib/api/client';
-  import { clock, degrees, duration } from '$lib/format';
+  import StartDialog from '$lib/clock/StartDialog.svelte';
+  import { clock, degrees, duration, toLocalField } from '$lib/format';
   import type { Desk } from './desk.svelte';
 
   const { desk }: { desk: Desk } = $props();
 
   const preview = $derived(desk.preview);
   const said = $derived(desk.errors['start']);
+  let finding = $state(false);
 
   function name(moment: Moment): string {
     const at = degrees(moment.temperature, preview?.unit ?? 'C');
@@ -22,45 +24,77 @@
     }[moment.kind];
   }
 
-  function setStart(value: string) {
+  function setStart(value: string, anchor = desk.anchor) {
     desk.start = value;
+    desk.anchor = value ? anchor : 'start';
     desk.changed();
   }
 
   /** The next full half hour: the likeliest "now" of somebody who is still loading. */
-  function soon(): string {
-    const at = new Date(Math.ceil(Date.now() / 1_800_000) * 1_800_000);
-    const local = new Date(at.getTime() - at.getTimezoneOffset() * 60_000);
-    return local.toISOString().slice(0, 16);
+  const soon = () => toLocalField(new Date(Math.ceil(Date.now() / 1_800_000) * 1_800_000));
+
+  /** Another meaning for the same firing: the field then shows when that is, and nothing moves. */
+  function setAnchor(anchor: typeof desk.anchor) {
+    const kind = { start: null, top: 'top', open: 'may-open' }[anchor];
+    const at =
+      kind === null ? preview?.startsAt : preview?.moments.find((moment) => moment.kind === kind)?.at;
+    setStart(at ? toLocalField(new Date(at)) : desk.start, anchor);
   }
 </script>
 
 <section class="card-paper px-3.5 py-2.5" aria-labelledby="by-the-clock">
-  <div class="mb-1.5 flex items-center justify-between gap-1">
+  <div class="mb-1 flex items-center justify-between gap-1">
     <h2 id="by-the-clock" class="text-[15px] whitespace-nowrap">By the clock</h2>
-    {#if desk.start}
-      <span class="flex items-center">
-        <input
-          type="datetime-local"
-          class="start"
-          aria-label="Start of the firing"
-          aria-invalid={said ? 'true' : undefined}
-          value={desk.start}
-          onchange={(e) => setStart(e.currentTarget.value)}
-        />
-        <button class="btn btn-ghost btn-xs btn-square" aria-label="No start" onclick={() => setStart('')}
-          ><X size={13} /></button
+    <span class="flex items-center">
+      {#if !desk.start}
+        <button class="btn btn-ghost btn-xs" data-testid="choose-start" onclick={() => setStart(soon())}
+          >choose a start</button
         >
-      </span>
-    {:else}
-      <button class="btn btn-ghost btn-xs" data-testid="choose-start" onclick={() => setStart(soon())}
-        >choose a start</button
+      {/if}
+      <button
+        class="btn btn-ghost btn-xs"
+        data-testid="find-start"
+        disabled={!preview}
+        onclick={() => (finding = true)}>best start</button
       >
-    {/if}
+    </span>
   </div>
+  {#if desk.start}
+    <div class="mb-1 flex items-center">
+      <select
+        class="select select-ghost select-xs -ml-2 w-auto pr-6! pl-2! text-[12.5px]"
+        aria-label="What happens at this time"
+        value={desk.anchor}
+        onchange={(e) => setAnchor(e.currentTarget.value as typeof desk.anchor)}
+      >
+        <option value="start">switch on</option>
+        <option value="top">top at</option>
+        <option value="open">open by</option>
+      </select>
+      <input
+        type="datetime-local"
+        class="start ml-auto"
+        aria-label={desk.anchor === 'start'
+          ? 'Start of the firing'
+          : desk.anchor === 'top'
+            ? 'When the top is reached'
+            : 'When it may be opened'}
+        aria-invalid={said ? 'true' : undefined}
+        value={desk.start}
+        onchange={(e) => setStart(e.currentTarget.value)}
+      />
+      <button class="btn btn-ghost btn-xs btn-square" aria-label="No start" onclick={() => setStart('')}
+        ><X size={13} /></button
+      >
+    </div>
+  {/if}
   {#if said}<p class="text-error text-[13px]" role="alert">{said}</p>{/if}
   {#if preview}
     <dl class="grid grid-cols-[1fr_auto] gap-x-2 gap-y-[3px] text-[13.5px]">
+      {#if desk.startsAt && desk.anchor !== 'start'}
+        <dt class="text-soft">Switch on</dt>
+        <dd class="text-right font-semibold" data-testid="switch-on">{clock(new Date(desk.startsAt))}</dd>
+      {/if}
       {#each preview.moments as moment (moment.kind)}
         <dt class="text-soft">{name(moment)}</dt>
         <dd class="text-right font-semibold">
@@ -80,6 +114,14 @@
     <p class="text-soft text-[13.5px]">Times appear with the first step.</p>
   {/if}
 </section>
+
+{#if finding}
+  <StartDialog
+    {desk}
+    ontake={(at) => setStart(toLocalField(at), 'start')}
+    onclose={() => (finding = false)}
+  />
+{/if}
 
 <style>
   .start {

@@ -55,6 +55,7 @@
         {row}
         selected={selected === row}
         times={at >= 0 ? desk.preview?.segments[at] : undefined}
+        late={at >= 0 ? (desk.preview?.kiln?.steps[at]?.lateMinutes ?? 0) : 0}
         cautions={desk.preview?.cautions.filter((c) => c.segment === at).map((c) => c.text) ?? []}
         onselect={() => (selected = row)}
         onfocusrow={(r) => void focusRow(r)}

@@ -14,11 +14,12 @@
     row: number;
     selected: boolean;
     times: Preview['segments'][number] | undefined;
+    late: number;
     cautions: readonly string[];
     onselect: () => void;
     onfocusrow: (row: number) => void;
   }
-  const { desk, step, row, selected, times, cautions, onselect, onfocusrow }: Props = $props();
+  const { desk, step, row, selected, times, late, cautions, onselect, onfocusrow }: Props = $props();
 
   const unit = $derived(`°${desk.draft.unit}`);
   const at = $derived(desk.stepNumber(row));
@@ -153,6 +154,7 @@
     {#if times}
       <b>{duration(times.rampMinutes + times.holdMinutes)}</b>
       <span>from {start}</span>
+      {#if late >= 5}<span class="late" data-testid="step-late">{hold(late)} late</span>{/if}
     {/if}
   </div>
 
@@ -228,6 +230,10 @@
     display: block;
     font-size: 12px;
     color: var(--color-soft);
+  }
+  .when .late {
+    color: var(--color-warning);
+    font-weight: 600;
   }
   .said {
     grid-column: 3 / -1;

@@ -3,6 +3,7 @@ import {
   api,
   fieldErrors,
   sayProblem,
+  type Finding,
   type Preview,
   type Problem,
   type Schedule,
@@ -21,7 +22,7 @@ import {
   type DraftStep
 } from './draft';
 import { History } from './history.svelte';
-import { forget, keep, recall } from './keep';
+import { forget, keep, keepKiln, recall, recallKiln } from './keep';
 
 /** Where the words on the desk are: only here, on their way, or safe. */
 export type SaveState =
@@ -45,8 +46,14 @@ export class Desk {
   /** Messages by field, as the server names them: "segments[2].rate". Rows that are blank do not count. */
   errors: Record<string, string> = $state.raw({});
   save: SaveState = $state.raw({ kind: 'blank' });
-  /** Local date and time the firing starts, as a date field gives it, or empty. */
+  /** Local date and time the firing starts, as a date field gives it, or empty; or when what the anchor says happens. */
   start = $state('');
+  anchor: 'start' | 'top' | 'open' = $state('start');
+  /** The kiln it is planned for, and how full; null is the plain kiln. */
+  kilnId: number | null = $state(null);
+  fill = $state(1);
+  /** A stretch of the firing somebody is pointing at, in minutes. */
+  marked: { from: number; to: number } | null = $state.raw(null);
   /** Two temperatures whose time apart is wanted. */
   between: { from: number; to: number } | null = $state.raw(null);
   /** Fields whose text is no value at all, with what to say; they keep their text and hold back the saving. */
@@ -82,6 +89,7 @@ export class Desk {
     this.saved = fromSchedule(schedule);
     this.history.reset(this.saved);
     this.save = { kind: 'saved' };
+    ({ kilnId: this.kilnId, fill: this.fill } = recallKiln(schedule.id));
     const kept = recall(schedule.id);
     if (kept && !sameWords(kept.draft, this.saved)) {
       this.history.push(rekeyed(kept.draft));
@@ -185,6 +193,38 @@ export class Desk {
     return null;
   }
 
+  /** The kiln and how full it is, as every question about this firing takes them. */
+  firedIn() {
+    return { kilnId: this.kilnId, load: this.kilnId === null ? null : { fill: this.fill } };
+  }
+
+  /** When it is switched on, once that is known. */
+  get startsAt(): string | null {
+    return (this.start ? this.preview?.startsAt : null) ?? null;
+  }
+
+  chooseKiln(kilnId: number | null, fill = this.fill): void {
+    this.kilnId = kilnId;
+    this.fill = fill;
+    keepKiln(this.id, { kilnId, fill });
+    this.changed();
+  }
+
+  /** The kiln was deleted meanwhile: the plain one is better than no answer. */
+  private kilnGone(): void {
+    this.kilnId = null;
+    keepKiln(this.id, { kilnId: null, fill: this.fill });
+    this.askAgain = true;
+  }
+
+  /** Puts the step of a finding's mend in its place. */
+  mend(fix: NonNullable<Finding['fix']>): void {
+    const row = written(this.draft)[fix.segment]?.row;
+    if (row === undefined) return;
+    this.editStep(row, { ...fromSegment(fix.step), key: this.draft.steps[row]?.key ?? emptyStep().key });
+    this.marked = null;
+  }
+
   /** Asks the server about the words as they are; at most one question is under way, and the last answer counts. */
   changed(): void {
     if (!sameWords(this.draft, this.saved)) {
@@ -226,11 +266,14 @@ export class Desk {
       const { data, error } = await api.POST('/api/preview', {
         body: {
           schedule: body,
+          ...this.firedIn(),
           start: this.start ? withOffset(this.start) : null,
+          anchor: this.anchor,
           between: this.between ? [this.between] : null
         }
       });
       if (data) this.preview = data;
+      else if ((error as Problem).errors?.['kilnId']) this.kilnGone();
       this.errors = data ? {} : fieldErrors(error as Problem, 'schedule.');
     } catch (error) {
       this.save = { kind: 'offline', text: sayProblem(error) };
@@ -286,12 +329,16 @@ export class Desk {
     this.updatedAt = schedule.updatedAt;
     this.saved = draft;
     this.save = { kind: 'saved' };
-    if (isNew) this.onNewId(schedule.id);
+    if (isNew) {
+      keepKiln(schedule.id, { kilnId: this.kilnId, fill: this.fill });
+      this.onNewId(schedule.id);
+    }
     if (!sameWords(this.draft, draft)) this.changed();
   }
 
   private refused(problem: Problem, status: number): void {
-    if (status === 412 && problem.current) this.save = { kind: 'clash', current: problem.current };
+    if (status === 412 && problem.current)
+      this.save = { kind: 'clash', current: problem.current as Schedule };
     else {
       this.save = { kind: 'mend', text: sayProblem(problem) };
       this.errors = { ...this.errors, ...fieldErrors(problem) };

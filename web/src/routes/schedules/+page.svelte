@@ -211,16 +211,4 @@
 </div>
 
 <style>
-  .page {
-    display: flex;
-    flex-direction: column;
-    gap: 12px;
-    padding: 16px 20px 24px;
-    max-width: 1180px;
-  }
-  @media (max-width: 767px) {
-    .page {
-      padding: 12px 10px 84px;
-    }
-  }
 </style>

@@ -71,7 +71,7 @@
 
 <svelte:head><title>Cone desk · Zealous Ember</title></svelte:head>
 
-<div class="page">
+<div class="page max-w-none">
   <header class="flex flex-wrap items-center gap-2 print:hidden">
     <h1 class="mr-auto text-2xl">Cone desk</h1>
     <button
@@ -210,12 +210,6 @@
 </div>
 
 <style>
-  .page {
-    display: flex;
-    flex-direction: column;
-    gap: 14px;
-    padding: 14px 20px 24px;
-  }
   .columns {
     display: grid;
     grid-template-columns: minmax(0, 1fr) minmax(0, 1.05fr);
@@ -254,9 +248,6 @@
   @media (max-width: 900px) {
     .columns {
       grid-template-columns: minmax(0, 1fr);
-    }
-    .page {
-      padding: 12px 10px 84px;
     }
   }
   @media print {

@@ -15,6 +15,7 @@
   import { Desk } from '$lib/desk/desk.svelte';
   import FindingsCard from '$lib/desk/FindingsCard.svelte';
   import HelpDialog from '$lib/desk/HelpDialog.svelte';
+  import KilnCard from '$lib/desk/KilnCard.svelte';
   import StepList from '$lib/desk/StepList.svelte';
   import TextDialog from '$lib/desk/TextDialog.svelte';
   import VersionsDialog from '$lib/desk/VersionsDialog.svelte';
@@ -120,8 +121,9 @@
       <aside class="right">
         <ClockCard {desk} />
         <ConesCard {desk} />
-        <BetweenCard {desk} />
+        <KilnCard {desk} />
         <FindingsCard {desk} onselect={(segment) => void list?.focusRow(segment)} />
+        <BetweenCard {desk} />
         <AboutCard {desk} />
       </aside>
     </div>
@@ -158,6 +160,17 @@
     gap: 10px;
     min-height: 0;
     min-width: 0;
+  }
+  @media (min-width: 1024px) {
+    /* The cards scroll by themselves, so that the curve stays in sight. */
+    .right {
+      position: sticky;
+      top: 12px;
+      align-self: start;
+      max-height: calc(100dvh - 96px);
+      overflow-y: auto;
+      scrollbar-width: thin;
+    }
   }
   .steps {
     display: flex;

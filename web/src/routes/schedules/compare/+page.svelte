@@ -125,7 +125,7 @@
   </label>
 {/snippet}
 
-<div class="page">
+<div class="page max-w-none">
   <header class="flex flex-wrap items-center gap-3">
     <h1 class="text-2xl">Compare</h1>
     {@render chooser('a', a, 'The first schedule')}
@@ -182,15 +182,4 @@
 </div>
 
 <style>
-  .page {
-    display: flex;
-    flex-direction: column;
-    gap: 12px;
-    padding: 14px 20px 24px;
-  }
-  @media (max-width: 767px) {
-    .page {
-      padding: 12px 10px 84px;
-    }
-  }
 </style>

@@ -1,0 +1,98 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, sayProblem } from '$lib/api/client';
+  import { download, fileName } from '$lib/chart/save-svg';
+  import type { Desk } from '$lib/desk/desk.svelte';
+  import { toBody } from '$lib/desk/draft';
+  import { clock, money, withOffset } from '$lib/format';
+  import Dialog from '$lib/ui/Dialog.svelte';
+  import { toasts } from '$lib/ui/toasts.svelte';
+  import StartBars from './StartBars.svelte';
+
+  interface Props {
+    desk: Desk;
+    ontake: (at: Date) => void;
+    onclose: () => void;
+  }
+  const { desk, ontake, onclose }: Props = $props();
+
+  let openBy = $state('');
+  const schedule = $derived({ ...toBody(desk.draft), name: desk.draft.name || 'Untitled' });
+
+  const starts = createQuery(() => ({
+    queryKey: ['starts', desk.preview?.line, desk.kilnId, desk.fill, openBy],
+    gcTime: 0,
+    queryFn: async () => {
+      const { data, error } = await api.POST('/api/starts', {
+        body: { schedule, ...desk.firedIn(), openBy: openBy ? withOffset(openBy) : null }
+      });
+      if (!data) throw error;
+      return data;
+    }
+  }));
+
+  async function calendar(at: string) {
+    const { data, error } = await api.POST('/api/starts/calendar', {
+      body: { schedule, ...desk.firedIn(), start: at },
+      parseAs: 'text'
+    });
+    if (typeof data === 'string')
+      download(`${fileName(desk.draft.name)}-watch-times.ics`, 'text/calendar', data);
+    else toasts.show(sayProblem(error), { tone: 'error' });
+  }
+</script>
+
+<Dialog title="When to start" wide {onclose}>
+  <p class="text-soft mb-2 text-sm">
+    Every start of the next seven days, five minutes apart: first the studio's rule, then the cost, then the
+    comfort of those who watch. <a class="link" href="/stores/clock">Hours, rule and prices</a>
+  </p>
+  <label class="mb-3 flex flex-wrap items-center gap-2 text-sm">
+    It has to be open by
+    <input type="datetime-local" class="input input-sm w-52" bind:value={openBy} />
+    {#if openBy}<button class="btn btn-ghost btn-xs" onclick={() => (openBy = '')}>no matter when</button
+      >{/if}
+  </label>
+  {#if starts.isError}
+    <p class="text-error" role="alert">{sayProblem(starts.error)}</p>
+  {:else if starts.data}
+    {@const found = starts.data}
+    {#if found.starts.length === 0}
+      <p class="border-warning border-l-4 py-1 pl-3" data-testid="no-start">{found.whyNone}</p>
+    {:else}
+      <StartBars {found} />
+      <ol class="mt-3 grid gap-2" data-testid="starts">
+        {#each found.starts as start, i (start.at)}
+          <li class="border-base-300 flex flex-wrap items-start gap-x-4 gap-y-1 rounded-lg border px-3 py-2">
+            <div class="min-w-40">
+              <b class="text-base">{clock(new Date(start.at))}</b>
+              <div class="text-soft text-[13px]">
+                top {clock(new Date(start.topAt))}<br />open {clock(new Date(start.openAt))}
+              </div>
+            </div>
+            <p class="min-w-48 flex-1 text-[13.5px]">
+              {#if start.cost !== null && start.cost !== undefined}<b>{money(start.cost, found.currency)}.</b
+                >{/if}
+              {start.why.join(' ')}
+            </p>
+            <div class="flex gap-1">
+              <button class="btn btn-xs btn-paper" onclick={() => void calendar(start.at)}>Watch times</button
+              >
+              <button
+                class={['btn btn-xs', i === 0 ? 'btn-primary' : 'btn-paper']}
+                onclick={() => {
+                  ontake(new Date(start.at));
+                  onclose();
+                }}>Take it</button
+              >
+            </div>
+          </li>
+        {/each}
+      </ol>
+      <p class="text-soft mt-2 text-[12.5px]">
+        {found.possible} of {found.tried} starts keep every rule. Times are those of {found.timeZone}.
+        {#if desk.kilnId === null}Choose a kiln on the desk to reckon with its cost.{/if}
+      </p>
+    {/if}
+  {/if}
+</Dialog>

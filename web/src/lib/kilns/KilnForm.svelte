@@ -1,0 +1,119 @@
+<script lang="ts">
+  import type { KilnBody, KilnNumber } from '$lib/api/client';
+  import type { KilnDraft } from './kiln-draft.svelte';
+
+  /** The numbers of a kiln in four groups, each with what it means in plain words. */
+  const { draft, numbers }: { draft: KilnDraft; numbers: readonly KilnNumber[] } = $props();
+
+  type Field = Exclude<keyof KilnBody, 'name' | 'class' | 'unit' | 'brick' | 'holdClock' | 'notes'>;
+  const groups: readonly { title: string; fields: readonly Field[] }[] = [
+    { title: 'On the plate', fields: ['volume', 'power', 'voltage', 'topLimit'] },
+    {
+      title: 'As it stands',
+      fields: ['elementHealth', 'room', 'openLimit', 'altitude', 'ventFlow', 'sections']
+    },
+    { title: 'Its walls', fields: ['brickThickness', 'fibreThickness', 'leak'] },
+    { title: 'Learned from logs', fields: ['heatFactor', 'lossFactor', 'uncertainty'] }
+  ];
+  const about = (field: Field) => numbers.find((n) => n.field === field);
+  const unitOf = (n: KilnNumber) => (n.unit === '°C' ? `°${draft.body.unit ?? 'C'}` : n.unit);
+  const label = (n: KilnNumber) => n.label.replace(/^(The|What) /, '').replace(/^./, (c) => c.toUpperCase());
+  let unreadable: Partial<Record<Field, string | undefined>> = $state({});
+
+  function write(field: Field, text: string) {
+    const value = Number(text.replace(',', '.').replace(/−/g, '-'));
+    if (text.trim() === '' || Number.isNaN(value)) {
+      unreadable = { ...unreadable, [field]: 'A number is expected here.' };
+      return;
+    }
+    unreadable = { ...unreadable, [field]: undefined };
+    draft.edit({ [field]: value }, field);
+  }
+</script>
+
+{#each groups as group (group.title)}
+  <fieldset class="card-paper px-4 py-3">
+    <legend class="font-serif text-[16px] font-semibold">{group.title}</legend>
+    <div class="fields">
+      {#each group.fields as field (field)}
+        {@const n = about(field)}
+        {@const said = unreadable[field] ?? draft.errors[field]}
+        {#if n}
+          <div class="field">
+            <label for="kiln-{field}" class="font-semibold">{label(n)}</label>
+            <span class="flex items-baseline gap-1">
+              <input
+                id="kiln-{field}"
+                class="input input-sm w-24 text-right"
+                inputmode="decimal"
+                value={draft.body[field] ?? ''}
+                aria-invalid={said ? 'true' : undefined}
+                aria-describedby="kiln-{field}-means"
+                onchange={(e) => write(field, e.currentTarget.value)}
+              />
+              <span class="text-soft w-12">{unitOf(n)}</span>
+            </span>
+            <p
+              id="kiln-{field}-means"
+              class={['means', said ? 'text-error' : 'text-soft']}
+              role={said ? 'alert' : undefined}
+            >
+              {said ?? n.meaning}
+            </p>
+          </div>
+        {/if}
+      {/each}
+      {#if group.title === 'Its walls'}
+        <div class="field">
+          <label for="kiln-brick" class="font-semibold">Kind of brick</label>
+          <select
+            id="kiln-brick"
+            class="select select-sm w-40"
+            value={draft.body.brick ?? 'standard'}
+            onchange={(e) => draft.edit({ brick: e.currentTarget.value as 'standard' | 'light' })}
+          >
+            <option value="standard">usual firebrick</option>
+            <option value="light">light firebrick</option>
+          </select>
+          <p class="means text-soft">
+            Light brick insulates better and stores less; small kilns often have it.
+          </p>
+        </div>
+      {:else if group.title === 'As it stands'}
+        <div class="field">
+          <label for="kiln-clock" class="font-semibold">When a climb is late</label>
+          <select
+            id="kiln-clock"
+            class="select select-sm w-40"
+            value={draft.body.holdClock ?? 'waits'}
+            onchange={(e) => draft.edit({ holdClock: e.currentTarget.value as 'waits' | 'runs' })}
+          >
+            <option value="waits">the hold waits</option>
+            <option value="runs">its clock runs on</option>
+          </select>
+          <p class="means text-soft">What the controller does when the kiln has not come up in time.</p>
+        </div>
+      {/if}
+    </div>
+  </fieldset>
+{/each}
+
+<style>
+  .fields {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+    gap: 10px 22px;
+  }
+  .field {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    align-items: center;
+    gap: 2px 8px;
+    font-size: 14px;
+  }
+  .means {
+    grid-column: 1 / -1;
+    font-size: 12.5px;
+    line-height: 1.3;
+  }
+</style>

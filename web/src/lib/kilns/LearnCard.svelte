@@ -1,0 +1,226 @@
+<script lang="ts">
+  import { api, fieldErrors, sayProblem, type FitResponse, type Problem } from '$lib/api/client';
+  import FiringChart from '$lib/chart/FiringChart.svelte';
+  import { kindNames, number, type Kind } from '$lib/format';
+  import { toasts } from '$lib/ui/toasts.svelte';
+  import type { KilnDraft } from './kiln-draft.svelte';
+
+  /** Learning a kiln from the log of a firing: read, compare before and after, keep or leave. */
+  const { draft }: { draft: KilnDraft } = $props();
+
+  const largest = 16_000_000;
+  let file = $state.raw<{ name: string; text: string } | null>(null);
+  let read = $state(0);
+  let what: 'kiln' | 'elements' = $state('kiln');
+  let kind: Kind = $state('glaze');
+  let fill = $state(100);
+  let meter = $state('');
+  let off = $state('');
+  let unit: '' | 'C' | 'F' = $state('');
+  let working = $state.raw<AbortController | null>(null);
+  let said: Record<string, string> = $state.raw({});
+  let trouble = $state<string | null>(null);
+  let learned = $state.raw<FitResponse | null>(null);
+
+  function choose(chosen: File | undefined) {
+    [file, learned, trouble, said] = [null, null, null, {}];
+    if (!chosen) return;
+    if (chosen.size > largest) {
+      trouble = `This file has ${number(chosen.size / 1e6, 0)} MB; a log of up to 16 MB is taken. One reading every half minute is plenty.`;
+      return;
+    }
+    const reader = new FileReader();
+    reader.onprogress = (e) => (read = e.lengthComputable ? e.loaded / e.total : 0);
+    reader.onload = () => (file = { name: chosen.name, text: String(reader.result) });
+    reader.onerror = () => (trouble = 'This file cannot be read.');
+    reader.readAsText(chosen);
+  }
+
+  const numeric = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
+
+  async function learn() {
+    if (!file || draft.id === null) return;
+    const id = draft.id;
+    [learned, trouble, said] = [null, null, {}];
+    await draft.store();
+    const stop = new AbortController();
+    working = stop;
+    try {
+      const { data, error } = await api.POST('/api/kilns/{id}/fit', {
+        params: { path: { id } },
+        body: {
+          what,
+          logs: [
+            {
+              csv: file.text,
+              kind,
+              load: { fill: fill / 100 },
+              unit: unit || null,
+              meterKwh: numeric(meter),
+              offAtMinute: numeric(off) === null ? null : (numeric(off) ?? 0) * 60
+            }
+          ]
+        },
+        signal: stop.signal
+      });
+      if (data) learned = data;
+      else {
+        said = fieldErrors(error as Problem, 'logs[0].');
+        trouble = Object.values(said)[0] ?? sayProblem(error);
+      }
+    } catch (error) {
+      if (!stop.signal.aborted) trouble = sayProblem(error);
+    } finally {
+      working = null;
+    }
+  }
+
+  function keep() {
+    if (!learned) return;
+    draft.edit(learned.kiln);
+    void draft.store();
+    learned = null;
+    toasts.show('The kiln now knows what the log taught', {
+      action: { label: 'Undo', run: () => draft.undo() }
+    });
+  }
+
+  const rows = $derived(
+    learned
+      ? [
+          { name: 'Heat it stores', value: learned.heat },
+          { name: 'What the walls let through', value: learned.loss },
+          { name: 'What the elements give', value: learned.elements }
+        ]
+      : []
+  );
+</script>
+
+<section class="card-paper grid gap-3 px-4 py-3" aria-labelledby="learn">
+  <h2 id="learn" class="text-[17px]">Learn from a firing</h2>
+  <p class="text-soft text-[13.5px]">
+    A log of a firing in this kiln, as CSV: time, temperature, and if it has them power and set point. With
+    power in it a log says most; an empty firing says most of all.
+  </p>
+  <div class="flex flex-wrap items-end gap-x-4 gap-y-2 text-[13.5px]">
+    <label class="grid gap-1"
+      >Log, CSV
+      <input
+        type="file"
+        accept=".csv,.txt,text/csv,text/plain"
+        class="file-input file-input-sm w-64"
+        data-testid="log-file"
+        onchange={(e) => choose(e.currentTarget.files?.[0])}
+      />
+    </label>
+    <label class="grid gap-1"
+      >What was fired
+      <select class="select select-sm w-32" bind:value={kind}>
+        {#each Object.entries(kindNames) as [value, name] (value)}<option {value}>{name}</option>{/each}
+      </select>
+    </label>
+    <label class="grid gap-1"
+      >How full, %
+      <input class="input input-sm w-20 text-right" type="number" min="0" max="150" bind:value={fill} />
+    </label>
+    <label class="grid gap-1"
+      >Meter, kWh
+      <input
+        class="input input-sm w-24 text-right"
+        inputmode="decimal"
+        placeholder="not read"
+        bind:value={meter}
+      />
+    </label>
+    <label class="grid gap-1"
+      >Power off after, h
+      <input
+        class="input input-sm w-24 text-right"
+        inputmode="decimal"
+        placeholder="in the log"
+        aria-invalid={said['offAtMinute'] ? 'true' : undefined}
+        bind:value={off}
+      />
+    </label>
+    <label class="grid gap-1"
+      >Degrees
+      <select class="select select-sm w-24" bind:value={unit}>
+        <option value="">as named</option><option value="C">°C</option><option value="F">°F</option>
+      </select>
+    </label>
+    <label class="grid gap-1"
+      >Learn
+      <select class="select select-sm w-44" bind:value={what}>
+        <option value="kiln">heat and insulation</option><option value="elements">only worn elements</option>
+      </select>
+    </label>
+    {#if working}
+      <button class="btn btn-sm" onclick={() => working?.abort()}>Stop</button>
+    {:else}
+      <button
+        class="btn btn-sm btn-primary"
+        disabled={!file || draft.id === null}
+        onclick={() => void learn()}
+        data-testid="learn">Learn</button
+      >
+    {/if}
+  </div>
+  {#if working || (read > 0 && read < 1)}
+    <progress
+      class="progress w-full"
+      value={working ? undefined : read}
+      max="1"
+      aria-label="Working on the log"
+    ></progress>
+  {/if}
+  {#if trouble}<p class="text-error text-[13.5px]" role="alert" data-testid="learn-trouble">{trouble}</p>{/if}
+  {#if learned}
+    {@const unitNow = (draft.body.unit ?? 'C') as 'C' | 'F'}
+    {#each learned.logs as log, i (i)}
+      <p class="text-soft text-[13.5px]">
+        {log.understood} The glowing line is the log, the dotted one the kiln as it was (off by {number(
+          log.missBefore,
+          0
+        )} °{unitNow} on the whole), the thin one as learned (<b class="text-base-content"
+          >{number(log.missAfter, 0)} °{unitNow}</b
+        >).
+      </p>
+      <FiringChart
+        curve={log.logged}
+        other={log.before}
+        asked={log.after}
+        unit={unitNow}
+        height={260}
+        label="The log, the kiln as it was and the kiln as learned"
+      />
+    {/each}
+    <table class="table-sm table max-w-xl" data-testid="learned">
+      <thead class="text-base-content"
+        ><tr
+          ><th></th><th class="text-right">was</th><th class="text-right">learned</th><th class="text-right"
+            >give or take</th
+          ></tr
+        ></thead
+      >
+      <tbody>
+        {#each rows as row (row.name)}
+          <tr>
+            <td>{row.name}</td>
+            <td class="text-right">{number(row.value.before, 0)} %</td>
+            <td class="text-right font-semibold">{number(row.value.after, 1)} %</td>
+            <td class="text-soft text-right"
+              >{row.value.sure > 0 ? `± ${number(2 * row.value.sure, 1)}` : 'as given'}</td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    <ul class="text-soft list-disc pl-5 text-[13px]">
+      {#each learned.notes as note (note)}<li>{note}</li>{/each}
+    </ul>
+    <p class="flex gap-2">
+      <button class="btn btn-sm btn-primary" onclick={keep}>Keep what was learned</button>
+      <button class="btn btn-sm btn-ghost" onclick={() => (learned = null)}>Leave it</button>
+    </p>
+  {/if}
+</section>

@@ -1,0 +1,240 @@
+<script lang="ts">
+  import Redo from '@lucide/svelte/icons/redo-2';
+  import Undo from '@lucide/svelte/icons/undo-2';
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { untrack } from 'svelte';
+  import { beforeNavigate, goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { api, sayProblem } from '$lib/api/client';
+  import { degrees, number } from '$lib/format';
+  import KilnForm from '$lib/kilns/KilnForm.svelte';
+  import { KilnDraft } from '$lib/kilns/kiln-draft.svelte';
+  import LearnCard from '$lib/kilns/LearnCard.svelte';
+  import PowersChart from '$lib/kilns/PowersChart.svelte';
+  import { kilnClasses, kilnNumbers } from '$lib/kilns/queries';
+  import UsualFirings from '$lib/kilns/UsualFirings.svelte';
+  import { toasts } from '$lib/ui/toasts.svelte';
+
+  const client = useQueryClient();
+  const id = $derived(page.params.id === 'new' ? null : Number(page.params.id));
+  const numbers = createQuery(kilnNumbers);
+  const classes = createQuery(kilnClasses);
+  const stored = createQuery(() => ({
+    queryKey: ['kiln', id],
+    enabled: id !== null,
+    gcTime: 0,
+    staleTime: Infinity,
+    queryFn: async () => {
+      const { data, error } = await api.GET('/api/kilns/{id}', { params: { path: { id: id ?? 0 } } });
+      if (!data) throw error;
+      return data;
+    }
+  }));
+  let draft = $state.raw<KilnDraft | null>(null);
+
+  $effect(() => {
+    const [wanted, found, usual] = [id, stored.data, classes.data?.find((c) => c.id === 'top-190')?.usual];
+    untrack(() => {
+      if (wanted !== null && found?.id === wanted && draft?.id !== wanted)
+        draft = new KilnDraft(found.kiln, found);
+      else if (wanted === null && usual && (draft === null || draft.id !== null))
+        draft = new KilnDraft({ ...usual, name: '' });
+    });
+  });
+
+  /** Another class: its usual numbers, under the name already given. */
+  function start(from: string) {
+    const usual = classes.data?.find((c) => c.id === from)?.usual;
+    if (usual && draft) draft.edit({ ...usual, name: draft.body.name ?? '' });
+  }
+
+  async function make(event: SubmitEvent) {
+    event.preventDefault();
+    const made = await draft?.make();
+    if (made === null || made === undefined) return document.getElementById('kiln-name')?.focus();
+    await client.invalidateQueries({ queryKey: ['kilns'] });
+    toasts.show(`${draft?.body.name} stands in the studio`);
+    void goto(`/stores/kilns/${made}`, { replaceState: true });
+  }
+
+  async function remove() {
+    if (!draft?.id) return;
+    const [gone, name] = [draft.id, draft.body.name];
+    const { response, error } = await api.DELETE('/api/kilns/{id}', { params: { path: { id: gone } } });
+    if (!response.ok) return toasts.show(sayProblem(error), { tone: 'error' });
+    const refresh = () => client.invalidateQueries({ queryKey: ['kilns'] });
+    await refresh();
+    toasts.show(`${name} is out of the studio`, {
+      action: {
+        label: 'Undo',
+        run: () => void api.POST('/api/kilns/{id}/restore', { params: { path: { id: gone } } }).then(refresh)
+      }
+    });
+    void goto('/stores/kilns');
+  }
+
+  beforeNavigate(() => {
+    void draft?.store().then(() => client.invalidateQueries({ queryKey: ['kilns'] }));
+  });
+</script>
+
+<svelte:head><title>{draft?.body.name || 'New kiln'} · Zealous Ember</title></svelte:head>
+
+{#if stored.isError && id !== null}
+  <div class="m-auto max-w-md p-8 text-center">
+    <h1 class="mb-2 text-2xl">No such kiln</h1>
+    <p class="text-soft mb-4">{sayProblem(stored.error)}</p>
+    <a class="btn btn-primary" href="/stores/kilns">To the kilns</a>
+  </div>
+{:else if draft && numbers.data}
+  {@const kiln = draft}
+  <form class="page" onsubmit={make}>
+    <header class="flex flex-wrap items-end gap-x-4 gap-y-2">
+      <div class="min-w-0 flex-1 basis-72">
+        <a class="link link-hover text-soft text-[13px]" href="/stores/kilns">Kilns</a>
+        <input
+          id="kiln-name"
+          class="name w-full font-serif text-2xl font-semibold"
+          aria-label="Name of the kiln"
+          placeholder="Name this kiln"
+          autocomplete="off"
+          maxlength="80"
+          aria-invalid={kiln.errors['name'] ? 'true' : undefined}
+          value={kiln.body.name ?? ''}
+          oninput={(e) => kiln.edit({ name: e.currentTarget.value }, 'name')}
+        />
+        {#if kiln.errors['name']}<p class="text-error text-[13px]" role="alert">{kiln.errors['name']}</p>{/if}
+        {#if kiln.trouble}<p class="text-error text-[13px]" role="alert">{kiln.trouble}</p>{/if}
+      </div>
+      <div class="flex items-center gap-1">
+        {#if kiln.id !== null}
+          <span class="text-soft mr-2 text-[13px]" aria-live="polite" data-testid="kiln-saved"
+            >{kiln.saved === 'kept'
+              ? 'kept'
+              : kiln.saved === 'mend'
+                ? 'mend what is marked'
+                : 'keeping …'}</span
+          >
+        {/if}
+        <button
+          type="button"
+          class="btn btn-ghost btn-sm btn-square"
+          aria-label="Undo"
+          disabled={!kiln.history.canUndo}
+          onclick={() => kiln.undo()}><Undo size={17} /></button
+        >
+        <button
+          type="button"
+          class="btn btn-ghost btn-sm btn-square"
+          aria-label="Redo"
+          disabled={!kiln.history.canRedo}
+          onclick={() => kiln.redo()}><Redo size={17} /></button
+        >
+        {#if kiln.id === null}
+          <button class="btn btn-sm btn-primary" data-testid="make-kiln">Make this kiln</button>
+        {:else}
+          <button type="button" class="btn btn-sm btn-ghost text-error" onclick={() => void remove()}
+            >Delete</button
+          >
+        {/if}
+      </div>
+    </header>
+
+    {#if kiln.id === null}
+      <fieldset class="flex flex-wrap gap-2">
+        <legend class="text-soft mb-1 text-[13.5px]"
+          >Which is nearest? Everything can be changed afterwards.</legend
+        >
+        {#each classes.data ?? [] as kind (kind.id)}
+          <label
+            class={[
+              'card-paper cursor-pointer px-3 py-2 text-[14px]',
+              kiln.body.class === kind.id && 'border-primary!'
+            ]}
+          >
+            <input
+              type="radio"
+              class="radio radio-primary radio-xs mr-1"
+              name="class"
+              value={kind.id}
+              checked={kiln.body.class === kind.id}
+              onchange={() => start(kind.id)}
+            />
+            <b>{kind.name}</b>
+            <span class="text-soft block pl-6 text-[12.5px]"
+              >{number(kind.usual.volume ?? 0, 0)} L, {number((kind.usual.power ?? 0) / 1000)} kW, up to {degrees(
+                kind.usual.topLimit ?? 0,
+                'C'
+              )}</span
+            >
+          </label>
+        {/each}
+      </fieldset>
+    {/if}
+
+    <div class="columns">
+      <div class="grid content-start gap-3">
+        <KilnForm draft={kiln} numbers={numbers.data} />
+        <label class="card-paper block px-4 py-3">
+          <span class="font-serif text-[16px] font-semibold">Notes</span>
+          <textarea
+            class="textarea mt-1 w-full"
+            rows="2"
+            maxlength="2000"
+            placeholder="Which spyhole, which shelf runs cool, when the elements were changed"
+            value={kiln.body.notes ?? ''}
+            onchange={(e) => kiln.edit({ notes: e.currentTarget.value || null })}></textarea>
+        </label>
+      </div>
+      <aside class="grid content-start gap-3">
+        {#if kiln.portrait}
+          <section class="grid gap-2" aria-label="What it can do">
+            <PowersChart portrait={kiln.portrait} />
+            <div class="card-paper px-2 py-1"><UsualFirings portrait={kiln.portrait} /></div>
+            {#if kiln.portrait.hottest < (kiln.body.topLimit ?? 0) - 1}
+              <p class="border-warning border-l-4 py-1 pl-3 text-[13.5px]">
+                With a full load it gets to {degrees(kiln.portrait.hottest, kiln.portrait.unit)} at best; its maker
+                allows {degrees(kiln.body.topLimit ?? 0, kiln.portrait.unit)}.
+              </p>
+            {/if}
+            <p class="text-soft text-[12.5px]">
+              Give or take {number(kiln.body.uncertainty ?? 10, 0)} %. Wiring and circuits belong to a licensed
+              electrician; the maker's manual comes first.
+            </p>
+          </section>
+        {/if}
+      </aside>
+    </div>
+  </form>
+  {#if kiln.id !== null}
+    <div class="px-5 pb-8"><LearnCard draft={kiln} /></div>
+  {/if}
+{/if}
+
+<style>
+  .name {
+    background: none;
+    border: 0;
+    border-radius: 6px;
+    padding: 0 4px;
+    margin-left: -4px;
+    text-overflow: ellipsis;
+  }
+  .name::placeholder {
+    color: var(--color-soft);
+    opacity: 1;
+  }
+  .columns {
+    display: grid;
+    grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
+    gap: 16px;
+  }
+  @media (max-width: 1023px) {
+    .columns {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    aside {
+      order: -1;
+    }
+  }
+</style>
