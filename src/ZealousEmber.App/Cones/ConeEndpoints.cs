@@ -85,7 +85,7 @@ internal static class ConeEndpoints
         var solved = forTop
             ? ConeSolver.TopOf(schedule, cone, firing.Start, firing.Times, hold ?? schedule.Segments[index].Hold, firing.Hottest)
             : ConeSolver.HoldOf(schedule, cone, firing.Times);
-        if (!solved.IsOk) return Result<SolveResponse>.Failed(solved.Problems);
+        if (!solved.IsOk) return CannotReach(firing, schedule) is { } stalls ? stalls : Result<SolveResponse>.Failed(solved.Problems);
 
         var step = solved.Value.Segments[index];
         var rounded = Whole(solved.Value, index);

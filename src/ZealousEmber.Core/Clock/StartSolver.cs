@@ -71,7 +71,7 @@ public static class StartSolver
             else possible.Add((slot, costs[slot], slots.Discomfort(slot, task.Moments)));
         }
         if (possible.Count == 0)
-            return new StartAnswer([], 0, tried, 0, WhyNone(refusals, tried, task, studio));
+            return new StartAnswer([], 0, tried, 0, WhyNone(refusals, tried, task, studio, watched));
 
         var cheapest = possible.Min(p => p.Cost);
         var dearest = possible.Max(p => p.Cost);
@@ -118,7 +118,7 @@ public static class StartSolver
         return [.. why];
     }
 
-    private static string WhyNone(Dictionary<string, int> refusals, int tried, StartTask task, StudioHours studio)
+    private static string WhyNone(Dictionary<string, int> refusals, int tried, StartTask task, StudioHours studio, List<WatchMoment> watched)
     {
         if (tried == 0) return "There is no time between the earliest and the latest start.";
         var worst = refusals.MaxBy(r => r.Value).Key;
@@ -129,10 +129,17 @@ public static class StartSolver
             "alone" => studio.People.Length == 0
                 ? "The rule is that the kiln is never alone, and nobody's hours are known. Say who is in when, or change the rule."
                 : $"The rule is that the kiln is never alone, and the power is on for {Words.Hours(task.Powered)}: nobody's hours cover that.",
-            _ => studio.People.Length == 0
-                ? "Somebody has to be in, and nobody's hours are known. Say who is in when, or change the rule."
-                : $"Most often nobody is in for {Name(Enum.Parse<WatchKind>(worst))}. Longer hours, another rule or a shorter schedule would help.",
+            _ when studio.People.Length == 0 => "Somebody has to be in, and nobody's hours are known. Say who is in when, or change the rule.",
+            _ => Missed(refusals, watched),
         };
+    }
+
+    /// <summary>The moment furthest on that any start came to with nobody in: what came before it could be had.</summary>
+    private static string Missed(Dictionary<string, int> refusals, List<WatchMoment> watched)
+    {
+        var last = watched.FindLastIndex(m => refusals.ContainsKey(m.Kind.ToString()));
+        var said = last > 0 ? $"Whenever somebody is in for {Name(watched[last - 1].Kind)}, nobody is in for {Name(watched[last].Kind)}" : $"Nobody is ever in for {Name(watched[last].Kind)}";
+        return $"{said}. Longer hours, another rule or a shorter schedule would help.";
     }
 
     /// <summary>A moment in words, inside a sentence.</summary>

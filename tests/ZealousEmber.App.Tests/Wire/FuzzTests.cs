@@ -25,7 +25,17 @@ public sealed class FuzzTests(RunningStudio studio) : IClassFixture<RunningStudi
         { "/api/cones/ladder", $$"""{"cone":"6","schedule":{{Firing}},"startTemperature":20}""" },
         { "/api/cones/read", $$"""{"cone":"6","clock":5,"schedule":{{Firing}},"startTemperature":20}""" },
         { "/api/cones/work", """{"unit":"C","curve":[{"minute":0,"temperature":20},{"minute":600,"temperature":1200},{"minute":900,"temperature":100}]}""" },
+        { "/api/preview", $$"""{"schedule":{{Firing}},"kiln":{{Kiln}},"load":{"fill":0.8,"wareKg":30,"furnitureKg":30,"waterKg":1,"firstFiring":true},"anchor":"top","start":"2026-11-24T17:30:00Z"}""" },
+        { "/api/kilns", Kiln },
+        { "/api/kilns/portrait", Kiln },
+        { "/api/starts", $$"""{"schedule":{{Firing}},"kiln":{{Kiln}},"from":"2026-11-24T17:30:00Z","until":"2026-11-25T17:30:00Z","openBy":"2026-11-30T17:30:00Z","studio":{{Hours}}}""" },
+        { "/api/starts/calendar", $$"""{"schedule":{{Firing}},"kiln":{{Kiln}},"start":"2026-11-24T17:30:00Z"}""" },
+        { "/api/cones/solve", $$"""{"cone":"6","find":"top","schedule":{{Firing}},"kiln":{{Kiln}}}""" },
     };
+
+    private const string Kiln = """{"name":"Teal","class":"top-190","unit":"C","volume":190,"power":10000,"elementHealth":95,"brick":"standard","brickThickness":76,"topLimit":1290,"openLimit":50,"room":20,"altitude":4,"leak":1,"heatFactor":100,"lossFactor":100,"holdClock":"waits","notes":"n"}""";
+
+    private const string Hours = """{"timeZone":"Europe/London","currency":"£","price":0.3,"bands":[{"name":"night","price":0.1,"hours":{"days":["mon"],"from":"23:00","to":"07:00"},"firstMonth":11,"lastMonth":3}],"people":[{"name":"Maren","hours":[{"days":["tue"],"from":"08:00","to":"18:00"}]}],"rule":"marked-moments","marked":["top"]}""";
 
     private static string Firing => Wire.GlazeFiring().With("notes", "n").With("tags", new JsonArray("a")).With("goalCone", "6").ToJsonString();
 
