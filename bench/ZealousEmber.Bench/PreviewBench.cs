@@ -26,7 +26,7 @@ public class PreviewBench
     [Benchmark(Baseline = true)]
     public object ReadShorthand() => NotationReader.Read(Line, TemperatureUnit.Celsius);
 
-    private static readonly PreviewRequest WithKiln = Request with { Kiln = new KilnContract("Heron", "top-190") };
+    internal static readonly PreviewRequest WithKiln = Request with { Kiln = new KilnContract("Heron", "top-190") };
 
     private static readonly PreviewResponse Answer = Make(Request);
 

@@ -21,6 +21,10 @@ public sealed class PageTests(Browser browser) : Visit(browser)
         { "/schedules/compare?a=11&b=3", "[data-testid='differences']" },
         { "/bench/cones", "[data-testid='cone-top']" },
         { "/schedules/11/print", "[data-testid='sheet'] table" },
+        { "/stores/kilns", "main li b" },
+        { "/stores/kilns/1", "[data-testid='usual']" },
+        { "/stores/kilns/new", "[data-testid='usual']" },
+        { "/stores/clock", "[aria-labelledby='the-rule'] input" },
         { "/nowhere", "h1" },
     };
 

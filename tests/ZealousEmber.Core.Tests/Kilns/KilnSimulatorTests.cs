@@ -4,6 +4,7 @@ using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
+using ZealousEmber.Tests;
 
 namespace ZealousEmber.Core.Tests.Kilns;
 
@@ -172,6 +173,26 @@ public sealed class KilnSimulatorTests
                 else low = middle;
             }
             return low;
+        }
+    }
+
+    [Theory]
+    [InlineData("bench", 1)]
+    [InlineData("top-190", 1)]
+    [InlineData("top-190", 0.4)]
+    public void Cooling_is_that_of_a_general_solver_on_the_papers_equations(string kind, double fill)
+    {
+        var kiln = Make.Kiln(kind);
+        var load = kiln.UsualLoad(ScheduleKind.Glaze, fill);
+        var run = KilnSimulator.Run(Make.Schedule("off"), Make.Celsius(1222), kiln, load).Value;
+        const double hours = 6;
+        const int points = 14_401;
+        var exact = KilnOde.Cooling(kiln, load, 1222, hours, points, 16);
+        for (var m = 10; m <= hours * 60; m += 10)
+        {
+            var ode = exact[(int)(m / (hours * 60) * (points - 1))];
+            if (ode < 60) break;
+            run.Compiled.Curve.At(Duration.FromMinutes(m)).Celsius.ShouldBe(ode, m < 40 ? 8 : 3, $"{m} min");
         }
     }
 

@@ -1,7 +1,6 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import type { Moment } from '$lib/api/client';
-  import StartDialog from '$lib/clock/StartDialog.svelte';
   import { clock, degrees, duration, toLocalField } from '$lib/format';
   import type { Desk } from './desk.svelte';
 
@@ -116,11 +115,13 @@
 </section>
 
 {#if finding}
-  <StartDialog
-    {desk}
-    ontake={(at) => setStart(toLocalField(at), 'start')}
-    onclose={() => (finding = false)}
-  />
+  {#await import('$lib/clock/StartDialog.svelte') then { default: StartDialog }}
+    <StartDialog
+      {desk}
+      ontake={(at) => setStart(toLocalField(at), 'start')}
+      onclose={() => (finding = false)}
+    />
+  {/await}
 {/if}
 
 <style>

@@ -110,6 +110,7 @@
         accept=".csv,.txt,text/csv,text/plain"
         class="file-input file-input-sm w-64"
         data-testid="log-file"
+        onclick={(e) => (e.currentTarget.value = '')}
         onchange={(e) => choose(e.currentTarget.files?.[0])}
       />
     </label>

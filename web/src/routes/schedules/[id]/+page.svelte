@@ -14,11 +14,8 @@
   import DeskHeader from '$lib/desk/DeskHeader.svelte';
   import { Desk } from '$lib/desk/desk.svelte';
   import FindingsCard from '$lib/desk/FindingsCard.svelte';
-  import HelpDialog from '$lib/desk/HelpDialog.svelte';
   import KilnCard from '$lib/desk/KilnCard.svelte';
   import StepList from '$lib/desk/StepList.svelte';
-  import TextDialog from '$lib/desk/TextDialog.svelte';
-  import VersionsDialog from '$lib/desk/VersionsDialog.svelte';
   import WriteOut from '$lib/desk/WriteOut.svelte';
 
   const id = $derived(page.params.id === 'new' ? null : Number(page.params.id));
@@ -130,13 +127,21 @@
   </div>
 {/if}
 
-{#if dialog === 'text'}<TextDialog {desk} onclose={() => (dialog = null)} />{/if}
-{#if dialog === 'versions' && desk.id !== null}<VersionsDialog
-    {desk}
-    id={desk.id}
-    onclose={() => (dialog = null)}
-  />{/if}
-{#if dialog === 'help'}<HelpDialog onclose={() => (dialog = null)} />{/if}
+<!-- Dialogs come when they are asked for; the first view does not wait for them. -->
+{#if dialog === 'text'}
+  {#await import('$lib/desk/TextDialog.svelte') then { default: TextDialog }}
+    <TextDialog {desk} onclose={() => (dialog = null)} />
+  {/await}
+{:else if dialog === 'versions' && desk.id !== null}
+  {@const id = desk.id}
+  {#await import('$lib/desk/VersionsDialog.svelte') then { default: VersionsDialog }}
+    <VersionsDialog {desk} {id} onclose={() => (dialog = null)} />
+  {/await}
+{:else if dialog === 'help'}
+  {#await import('$lib/desk/HelpDialog.svelte') then { default: HelpDialog }}
+    <HelpDialog onclose={() => (dialog = null)} />
+  {/await}
+{/if}
 
 <style>
   .desk {
