@@ -104,7 +104,7 @@ public sealed class DetailTests(Browser browser) : Visit(browser)
         Find("svg[data-chart]").Click();
         Keys("?");
         var help = Find("dialog[open]");
-        foreach (var word in new[] { "soak or dwell", "ramp or rate", "Alt ↑", "full to 1040" }) help.Text.ShouldContain(word);
+        foreach (var word in new[] { "soak or dwell", "ramp or rate", "Alt ↑", "full to 1040" }) Until(() => help.Text.Contains(word), word);
         Keys(OpenQA.Selenium.Keys.Escape);
         Until(() => Driver.FindElements(By.CssSelector("dialog[open]")).Count == 0, "closed by Escape");
     }

@@ -1,4 +1,5 @@
 using OpenQA.Selenium;
+using OpenQA.Selenium.Support.UI;
 using Xunit;
 using ZealousEmber.Tests;
 
@@ -22,6 +23,13 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
         ((ITakesScreenshot)Driver).GetScreenshot().SaveAsFile(Repository.File($"docs/screenshots/{name}.png"));
     }
 
+    private void InHeron()
+    {
+        Until(() => TestId("kiln").FindElements(By.TagName("option")).Any(o => o.Text == "Heron"), "Heron can be chosen");
+        new SelectElement(TestId("kiln")).SelectByText("Heron");
+        Until(() => TestId("energy").Text.Contains("kWh"), "the kiln answers");
+    }
+
     private void ChooseStart()
     {
         TestId("choose-start").Click();
@@ -38,7 +46,19 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
             TestId("home-sum");
         });
         Take("library", "/schedules", "[data-testid='schedule']");
-        Take("desk", "/schedules/11", "[data-testid='handle']", before: ChooseStart);
+        Take("desk", "/schedules/11", "[data-testid='handle']", before: () =>
+        {
+            InHeron();
+            ChooseStart();
+        });
+        Take("starts", "/schedules/11", "[data-testid='handle']", before: () =>
+        {
+            InHeron();
+            TestId("find-start").Click();
+            Find("[data-testid='starts'] li");
+        });
+        Take("kiln", "/stores/kilns/1", "[data-testid='usual']");
+        Take("hours", "/stores/clock", "[aria-labelledby='the-rule'] input");
         Take("desk-night", "/schedules/2", "[data-testid='handle']", theme: "nightwatch", before: () => Field(3, "target").Click());
         Take("desk-phone", "/schedules/11", "[data-testid='handle']", 390, 844, "nightwatch");
         Take("ladder", "/schedules/3", "[data-testid='cone-row']", before: () =>

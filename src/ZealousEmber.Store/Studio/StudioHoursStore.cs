@@ -17,12 +17,12 @@ public sealed class StudioHoursStore(StudioContext context)
 
     /// <summary>The hours as they stand.</summary>
     public async Task<StoredStudioHours> Read(CancellationToken cancel) =>
-        await context.StudioHours.AsNoTracking().FirstOrDefaultAsync(cancel) is { } row ? new(row.Version, row.Read()) : new(0, Unsaid);
+        await context.StudioHours.AsNoTracking().SingleOrDefaultAsync(cancel) is { } row ? new(row.Version, row.Read()) : new(0, Unsaid);
 
     /// <summary>Saves over the version the writer had read; none means whichever is there.</summary>
     public async Task<SaveOutcome<StoredStudioHours>> Save(int? readVersion, StudioHours hours, CancellationToken cancel)
     {
-        var row = await context.StudioHours.FirstOrDefaultAsync(cancel);
+        var row = await context.StudioHours.SingleOrDefaultAsync(cancel);
         if (readVersion is { } read && read != (row?.Version ?? 0)) return new SaveOutcome<StoredStudioHours>.Clash(await Read(cancel));
         if (row is null) context.StudioHours.Add(row = new StudioHoursRow());
         row.Write(hours);
