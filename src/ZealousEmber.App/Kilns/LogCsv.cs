@@ -73,7 +73,11 @@ internal static class LogCsv
         var delimiter = first.Contains('\t') ? "\t" : first.Contains(';') ? ";" : ",";
         using var parser = new CsvParser(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture)
         {
-            Delimiter = delimiter, IgnoreBlankLines = true, TrimOptions = TrimOptions.Trim, BadDataFound = null, Mode = CsvMode.RFC4180,
+            Delimiter = delimiter,
+            IgnoreBlankLines = true,
+            TrimOptions = TrimOptions.Trim,
+            BadDataFound = null,
+            Mode = CsvMode.RFC4180,
         });
         var rows = new List<string[]>();
         while (parser.Read() && rows.Count <= MostRows + 1)

@@ -1,13 +1,12 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, sayProblem } from '$lib/api/client';
-  import { download, fileName } from '$lib/chart/save-svg';
   import type { Desk } from '$lib/desk/desk.svelte';
   import { toBody } from '$lib/desk/draft';
   import { clock, money, withOffset } from '$lib/format';
   import Dialog from '$lib/ui/Dialog.svelte';
-  import { toasts } from '$lib/ui/toasts.svelte';
   import StartBars from './StartBars.svelte';
+  import { saveWatchTimes } from './watch-times';
 
   interface Props {
     desk: Desk;
@@ -30,16 +29,6 @@
       return data;
     }
   }));
-
-  async function calendar(at: string) {
-    const { data, error } = await api.POST('/api/starts/calendar', {
-      body: { schedule, ...desk.firedIn(), start: at },
-      parseAs: 'text'
-    });
-    if (typeof data === 'string')
-      download(`${fileName(desk.draft.name)}-watch-times.ics`, 'text/calendar', data);
-    else toasts.show(sayProblem(error), { tone: 'error' });
-  }
 </script>
 
 <Dialog title="When to start" wide {onclose}>
@@ -76,7 +65,8 @@
               {start.why.join(' ')}
             </p>
             <div class="flex gap-1">
-              <button class="btn btn-xs btn-paper" onclick={() => void calendar(start.at)}>Watch times</button
+              <button class="btn btn-xs btn-paper" onclick={() => void saveWatchTimes(desk, start.at)}
+                >Watch times</button
               >
               <button
                 class={['btn btn-xs', i === 0 ? 'btn-primary' : 'btn-paper']}

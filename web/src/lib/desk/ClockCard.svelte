@@ -1,6 +1,8 @@
 <script lang="ts">
+  import CalendarPlus from '@lucide/svelte/icons/calendar-plus';
   import X from '@lucide/svelte/icons/x';
   import type { Moment } from '$lib/api/client';
+  import { saveWatchTimes } from '$lib/clock/watch-times';
   import { clock, degrees, duration, toLocalField } from '$lib/format';
   import type { Desk } from './desk.svelte';
 
@@ -46,12 +48,17 @@
     <h2 id="by-the-clock" class="text-[15px] whitespace-nowrap">By the clock</h2>
     <span class="flex items-center">
       {#if !desk.start}
-        <button class="btn btn-ghost btn-xs" data-testid="choose-start" onclick={() => setStart(soon())}
-          >choose a start</button
+        <button class="btn btn-ghost btn-xs px-1.5" onclick={() => setStart(toLocalField(new Date()))}
+          >now</button
+        >
+        <button
+          class="btn btn-ghost btn-xs px-1.5"
+          data-testid="choose-start"
+          onclick={() => setStart(soon())}>choose a start</button
         >
       {/if}
       <button
-        class="btn btn-ghost btn-xs"
+        class="btn btn-ghost btn-xs px-1.5"
         data-testid="find-start"
         disabled={!preview}
         onclick={() => (finding = true)}>best start</button
@@ -61,7 +68,7 @@
   {#if desk.start}
     <div class="mb-1 flex items-center">
       <select
-        class="select select-ghost select-xs -ml-2 w-auto pr-6! pl-2! text-[12.5px]"
+        class="select select-ghost select-xs -ml-2 w-24 shrink-0 pr-6! pl-2! text-[12.5px]"
         aria-label="What happens at this time"
         value={desk.anchor}
         onchange={(e) => setAnchor(e.currentTarget.value as typeof desk.anchor)}
@@ -82,6 +89,14 @@
         value={desk.start}
         onchange={(e) => setStart(e.currentTarget.value)}
       />
+      <button
+        class="btn btn-ghost btn-xs btn-square"
+        aria-label="Watch times as calendar entries"
+        title="Watch times as calendar entries"
+        disabled={!desk.startsAt}
+        onclick={() => desk.startsAt && void saveWatchTimes(desk, desk.startsAt)}
+        ><CalendarPlus size={14} /></button
+      >
       <button class="btn btn-ghost btn-xs btn-square" aria-label="No start" onclick={() => setStart('')}
         ><X size={13} /></button
       >
@@ -126,7 +141,8 @@
 
 <style>
   .start {
-    width: 162px;
+    width: 150px;
+    min-width: 0;
     font-size: 12.5px;
     background: none;
     border-bottom: 1.5px solid color-mix(in oklab, var(--color-base-content) 28%, transparent);

@@ -22,6 +22,17 @@
 
   const said = $derived(desk.errors['name'] ?? desk.errors['kind']);
 
+  /** What is printed is what the desk shows: its start, its kiln. */
+  const printed = $derived.by(() => {
+    const query = [
+      desk.start && `start=${encodeURIComponent(desk.start)}`,
+      desk.start && desk.anchor !== 'start' && `anchor=${desk.anchor}`,
+      desk.kilnId !== null && `kiln=${desk.kilnId}&fill=${desk.fill}`
+    ].filter(Boolean);
+    return query.length > 0 ? `?${query.join('&')}` : '';
+  });
+  const findings = $derived(desk.preview?.findings.length ?? 0);
+
   async function switchUnit() {
     const refused = await desk.switchUnit();
     if (refused) toasts.show(refused, { tone: 'error' });
@@ -79,6 +90,16 @@
       </select>
       <span aria-hidden="true">·</span>
       <SaveLine {desk} />
+      {#if findings}
+        <a
+          class="link link-hover text-warning"
+          href="#worth-a-look"
+          onclick={(e) => {
+            e.preventDefault();
+            document.getElementById('worth-a-look')?.scrollIntoView({ block: 'nearest' });
+          }}>· {findings} worth a look</a
+        >
+      {/if}
       {#if desk.preview?.kilnNote}
         <span title={desk.preview.kilnNote} data-testid="kiln-note"
           >· full power and off timed for a plain kiln</span
@@ -115,11 +136,7 @@
     {#if desk.id === null}
       <button class="btn btn-sm btn-paper" disabled>Print</button>
     {:else}
-      <a
-        class="btn btn-sm btn-paper"
-        href="/schedules/{desk.id}/print{desk.start ? `?start=${encodeURIComponent(desk.start)}` : ''}"
-        >Print</a
-      >
+      <a class="btn btn-sm btn-paper" href="/schedules/{desk.id}/print{printed}">Print</a>
     {/if}
     <button
       class="btn btn-sm btn-paper btn-square"

@@ -154,7 +154,7 @@
     {#if times}
       <b>{duration(times.rampMinutes + times.holdMinutes)}</b>
       <span>from {start}</span>
-      {#if late >= 5}<span class="late" data-testid="step-late">{hold(late)} late</span>{/if}
+      {#if late >= 5}<span class="late" data-testid="step-late">{hold(Math.round(late))} late</span>{/if}
     {/if}
   </div>
 

@@ -9,7 +9,7 @@
   const { draft }: { draft: KilnDraft } = $props();
 
   const largest = 16_000_000;
-  let file = $state.raw<{ name: string; text: string } | null>(null);
+  let files = $state.raw<{ name: string; text: string }[]>([]);
   let read = $state(0);
   let what: 'kiln' | 'elements' = $state('kiln');
   let kind: Kind = $state('glaze');
@@ -22,24 +22,36 @@
   let trouble = $state<string | null>(null);
   let learned = $state.raw<FitResponse | null>(null);
 
-  function choose(chosen: File | undefined) {
-    [file, learned, trouble, said] = [null, null, null, {}];
-    if (!chosen) return;
-    if (chosen.size > largest) {
-      trouble = `This file has ${number(chosen.size / 1e6, 0)} MB; a log of up to 16 MB is taken. One reading every half minute is plenty.`;
+  async function choose(chosen: FileList | null) {
+    [files, learned, trouble, said] = [[], null, null, {}];
+    const list = [...(chosen ?? [])];
+    const size = list.reduce((sum, f) => sum + f.size, 0);
+    if (size > largest) {
+      trouble = `${list.length === 1 ? 'This file has' : 'These files have'} ${number(size / 1e6, 0)} MB; logs of up to 16 MB are taken. One reading every half minute is plenty.`;
       return;
     }
-    const reader = new FileReader();
-    reader.onprogress = (e) => (read = e.lengthComputable ? e.loaded / e.total : 0);
-    reader.onload = () => (file = { name: chosen.name, text: String(reader.result) });
-    reader.onerror = () => (trouble = 'This file cannot be read.');
-    reader.readAsText(chosen);
+    try {
+      files = await Promise.all(
+        list.map((f, i) => readFile(f, (share) => (read = (i + share) / list.length)))
+      );
+    } catch {
+      trouble = 'This file cannot be read.';
+    }
   }
+
+  const readFile = (file: File, progress: (share: number) => void) =>
+    new Promise<{ name: string; text: string }>((resolve, reject) => {
+      const reader = new FileReader();
+      reader.onprogress = (e) => progress(e.lengthComputable ? e.loaded / e.total : 0);
+      reader.onload = () => resolve({ name: file.name, text: String(reader.result) });
+      reader.onerror = reject;
+      reader.readAsText(file);
+    });
 
   const numeric = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
 
   async function learn() {
-    if (!file || draft.id === null) return;
+    if (files.length === 0 || draft.id === null) return;
     const id = draft.id;
     [learned, trouble, said] = [null, null, {}];
     await draft.store();
@@ -50,23 +62,23 @@
         params: { path: { id } },
         body: {
           what,
-          logs: [
-            {
-              csv: file.text,
-              kind,
-              load: { fill: fill / 100 },
-              unit: unit || null,
-              meterKwh: numeric(meter),
-              offAtMinute: numeric(off) === null ? null : (numeric(off) ?? 0) * 60
-            }
-          ]
+          logs: files.map((file) => ({
+            csv: file.text,
+            kind,
+            load: { fill: fill / 100 },
+            unit: unit || null,
+            meterKwh: numeric(meter),
+            offAtMinute: numeric(off) === null ? null : (numeric(off) ?? 0) * 60
+          }))
         },
         signal: stop.signal
       });
       if (data) learned = data;
       else {
         said = fieldErrors(error as Problem, 'logs[0].');
-        trouble = Object.values(said)[0] ?? sayProblem(error);
+        const [field, text] = Object.entries(said)[0] ?? [];
+        const which = files[Number(/^logs\[(\d+)\]/.exec(field ?? '')?.[1] ?? 0)];
+        trouble = `${files.length > 1 && which ? `${which.name}: ` : ''}${text ?? sayProblem(error)}`;
       }
     } catch (error) {
       if (!stop.signal.aborted) trouble = sayProblem(error);
@@ -104,14 +116,15 @@
   </p>
   <div class="flex flex-wrap items-end gap-x-4 gap-y-2 text-[13.5px]">
     <label class="grid gap-1"
-      >Log, CSV
+      >Logs, CSV
       <input
         type="file"
         accept=".csv,.txt,text/csv,text/plain"
         class="file-input file-input-sm w-64"
         data-testid="log-file"
         onclick={(e) => (e.currentTarget.value = '')}
-        onchange={(e) => choose(e.currentTarget.files?.[0])}
+        multiple
+        onchange={(e) => void choose(e.currentTarget.files)}
       />
     </label>
     <label class="grid gap-1"
@@ -160,7 +173,7 @@
     {:else}
       <button
         class="btn btn-sm btn-primary"
-        disabled={!file || draft.id === null}
+        disabled={files.length === 0 || draft.id === null}
         onclick={() => void learn()}
         data-testid="learn">Learn</button
       >

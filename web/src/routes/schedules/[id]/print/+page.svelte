@@ -7,14 +7,23 @@
 
   const id = $derived(Number(page.params.id));
   const start = $derived(page.url.searchParams.get('start'));
+  const anchor = $derived(page.url.searchParams.get('anchor'));
+  const kilnId = $derived(Number(page.url.searchParams.get('kiln')) || null);
+  const fill = $derived(Number(page.url.searchParams.get('fill') ?? 1));
 
   const sheet = createQuery(() => ({
-    queryKey: ['schedule', id, 'print', start],
+    queryKey: ['schedule', id, 'print', start, anchor, kilnId, fill],
     queryFn: async () => {
       const { data: schedule, error } = await api.GET('/api/schedules/{id}', { params: { path: { id } } });
       if (!schedule) throw error;
       const preview = await api.POST('/api/preview', {
-        body: { schedule, start: start ? withOffset(start) : null }
+        body: {
+          schedule,
+          start: start ? withOffset(start) : null,
+          anchor: (anchor ?? 'start') as 'start',
+          kilnId,
+          load: kilnId === null ? null : { fill }
+        }
       });
       if (!preview.data) throw preview.error;
       return { schedule, preview: preview.data };
@@ -66,7 +75,12 @@
         {kindName(schedule.kind)} · top {degrees(preview.peak, preview.unit)} · power on {duration(
           preview.poweredMinutes
         )} · in all
-        {duration(preview.totalMinutes)}{#if start}&nbsp;· start {clock(new Date(start))}{/if}
+        {duration(preview.totalMinutes)}{#if preview.startsAt}&nbsp;· start {clock(
+            new Date(preview.startsAt)
+          )}{/if}{#if preview.kiln}&nbsp;· in {preview.kiln.name}, {number(preview.kiln.energyKwh, 0)} kWh ± {number(
+            preview.kiln.energyKwh * preview.kiln.uncertainty,
+            0
+          )}{/if}
       </p>
     </header>
     <FiringChart
@@ -75,7 +89,8 @@
       unit={preview.unit}
       bands={preview.bands}
       poweredMinutes={preview.poweredMinutes}
-      start={start ? new Date(start) : null}
+      start={preview.startsAt ? new Date(preview.startsAt) : null}
+      asked={preview.kiln?.setpoint}
       height={chartHeight}
       label="The firing over time"
     />
