@@ -56,6 +56,15 @@
           data-testid="choose-start"
           onclick={() => setStart(soon())}>choose a start</button
         >
+      {:else}
+        <button
+          class="btn btn-ghost btn-xs btn-square"
+          aria-label="Watch times as calendar entries"
+          title="Watch times as calendar entries"
+          disabled={!desk.startsAt}
+          onclick={() => desk.startsAt && void saveWatchTimes(desk, desk.startsAt)}
+          ><CalendarPlus size={14} /></button
+        >
       {/if}
       <button
         class="btn btn-ghost btn-xs px-1.5"
@@ -68,7 +77,7 @@
   {#if desk.start}
     <div class="mb-1 flex items-center">
       <select
-        class="select select-ghost select-xs -ml-2 w-24 shrink-0 pr-6! pl-2! text-[12.5px]"
+        class="select select-ghost select-xs -ml-2 w-22 shrink-0 pr-6! pl-2! text-[12.5px]"
         aria-label="What happens at this time"
         value={desk.anchor}
         onchange={(e) => setAnchor(e.currentTarget.value as typeof desk.anchor)}
@@ -89,14 +98,6 @@
         value={desk.start}
         onchange={(e) => setStart(e.currentTarget.value)}
       />
-      <button
-        class="btn btn-ghost btn-xs btn-square"
-        aria-label="Watch times as calendar entries"
-        title="Watch times as calendar entries"
-        disabled={!desk.startsAt}
-        onclick={() => desk.startsAt && void saveWatchTimes(desk, desk.startsAt)}
-        ><CalendarPlus size={14} /></button
-      >
       <button class="btn btn-ghost btn-xs btn-square" aria-label="No start" onclick={() => setStart('')}
         ><X size={13} /></button
       >
@@ -141,7 +142,7 @@
 
 <style>
   .start {
-    width: 150px;
+    width: 156px;
     min-width: 0;
     font-size: 12.5px;
     background: none;
