@@ -33,6 +33,9 @@ public readonly record struct Temperature : IComparable<Temperature>
     /// <summary>A temperature so much higher.</summary>
     public static Temperature operator +(Temperature a, TemperatureDifference d) => FromCelsius(a.Celsius + d.Kelvins);
 
+    /// <summary>A temperature so much lower.</summary>
+    public static Temperature operator -(Temperature a, TemperatureDifference d) => FromCelsius(a.Celsius - d.Kelvins);
+
     /// <summary>Hotter than.</summary>
     public static bool operator >(Temperature a, Temperature b) => a.Celsius > b.Celsius;
 

@@ -1,0 +1,68 @@
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.Core.Planning;
+
+/// <summary>A limit on how fast it may climb between two temperatures, °C and °C/h.</summary>
+internal sealed record ClimbLimit(double From, double To, double Rate, string Short, string Why, string By);
+
+/// <summary>Limits laid over each other: at every temperature the slowest holds; neighbours at one pace become one stretch.</summary>
+internal static class ClimbLimits
+{
+    /// <summary>The stretches from one temperature to another, each with the limit that set it.</summary>
+    public static List<ClimbLimit> Lay(double from, double to, IReadOnlyList<ClimbLimit> limits, Func<double, double> friendly)
+    {
+        var marks = limits.SelectMany(l => new[] { l.From, l.To }).Where(t => t > from && t < to).Append(from).Append(to).Distinct().Order().ToList();
+        var stretches = new List<ClimbLimit>();
+        foreach (var (low, high) in marks.Zip(marks.Skip(1)))
+        {
+            var middle = (low + high) / 2;
+            var rules = limits.Where(l => l.From < middle && l.To > middle).ToList();
+            var slowest = rules.MinBy(l => friendly(l.Rate))!;
+            var stretch = slowest with { From = low, To = high, Rate = friendly(slowest.Rate) };
+            if (stretches.Count > 0 && stretches[^1].Rate == stretch.Rate)
+            {
+                // One pace is one step; the reason that was there first speaks for it, unless it only said "brisk".
+                var before = stretches[^1];
+                var said = before.By == "brisk" ? stretch : before;
+                stretches[^1] = said with { From = before.From, To = high };
+            }
+            else stretches.Add(stretch);
+        }
+        return stretches;
+    }
+
+    /// <summary>Takes stretches together until there are few enough, always at the slower pace, where it costs least time.</summary>
+    public static void Merge(List<ClimbLimit> stretches, int most)
+    {
+        while (stretches.Count > Math.Max(1, most))
+        {
+            var best = Enumerable.Range(0, stretches.Count - 1).MinBy(i => Cost(stretches[i], stretches[i + 1]));
+            var (a, b) = (stretches[best], stretches[best + 1]);
+            var slower = a.Rate <= b.Rate ? a : b;
+            stretches[best] = slower with { From = a.From, To = b.To };
+            stretches.RemoveAt(best + 1);
+        }
+    }
+
+    private static double Cost(ClimbLimit a, ClimbLimit b)
+    {
+        var slower = Math.Min(a.Rate, b.Rate);
+        return (b.To - a.From) / slower - (a.To - a.From) / a.Rate - (b.To - b.From) / b.Rate;
+    }
+
+    /// <summary>A rate in friendly numbers, always down: fives in °C, tens in °F, whole numbers where those are too coarse.</summary>
+    public static double Friendly(double celsiusPerHour, TemperatureUnit unit)
+    {
+        var rate = Rate.PerHour(celsiusPerHour).PerHourIn(unit);
+        var grain = unit == TemperatureUnit.Celsius ? 5.0 : 10.0;
+        var down = rate >= 2 * grain ? Math.Floor(rate / grain + 1e-9) * grain : Math.Max(1, Math.Floor(rate + 1e-9));
+        return Rate.PerHour(down, unit).KelvinsPerHour;
+    }
+
+    /// <summary>A temperature in friendly numbers, nearest: fives in °C, tens in °F.</summary>
+    public static double FriendlyTarget(double celsius, TemperatureUnit unit)
+    {
+        var grain = unit == TemperatureUnit.Celsius ? 5.0 : 10.0;
+        return Temperature.From(Math.Round(Temperature.FromCelsius(celsius).In(unit) / grain) * grain, unit).Celsius;
+    }
+}

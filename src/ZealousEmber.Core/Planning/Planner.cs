@@ -1,0 +1,284 @@
+using NodaTime;
+using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
+
+namespace ZealousEmber.Core.Planning;
+
+/// <summary>
+/// From a load and a wish to the fastest schedule inside every limit, in friendly numbers, each step with its reason. Limits by bands of
+/// temperature are laid over each other; the top is found by heat work. Pure, and the same every time.
+/// </summary>
+public static class Planner
+{
+    private const double UsualClimb = 80;
+    private const double FastClimb = 150;
+    private const double RawPace = 100;
+    private const double BurnOutPace = 150;
+    private const double GlazePace = 200;
+    private const double LastPace = 60;
+    private const double SlowestClimbTaken = 10;
+    private static readonly Duration LongHold = Duration.FromHours(8);
+    private static readonly Duration BlocksFrom = Duration.FromHours(4);
+    private static readonly Duration Block = Duration.FromHours(2);
+
+    /// <summary>
+    /// Plans. Problems name <c>lots</c>, <c>goalCone</c>, <c>drying</c>, <c>maxSteps</c> and say which limit cannot be met and what would have to give.
+    /// </summary>
+    public static Result<Plan> Make(WareLoad load, PlanWish wish, PlanPlace place)
+    {
+        if (wish.MaxSteps is < 2 or > ScheduleLimits.Segments) return new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps.");
+        if (wish.Kind is ScheduleKind.Bisque or ScheduleKind.OnceFired && load.Wettest is { Dryness: Dryness.LeatherHard } wet)
+            return new Problem("lots", $"Leather hard ware ({wet.What}) is not fired: plan a drying firing for it first. Many studios do not take it at all.");
+        var goal = GoalFinder.Find(load, wish);
+        if (!goal.IsOk) return Result<Plan>.Failed(goal.Problems);
+        var top = goal.Value.Goal is { } cone ? ConeTable.Of(cone).At60 : (double?)null;
+        if (top > place.Hottest.Celsius) return new Problem("goalCone", $"Cone {goal.Value.Goal!.Value.Number} wants about {Degrees(top.Value, wish)}; the kiln goes to {Degrees(place.Hottest.Celsius, wish)}.");
+
+        var steps = new List<PlanStep>();
+        var raw = wish.Kind != ScheduleKind.Glaze;
+        if (raw)
+        {
+            var dried = Dry(load, wish, place, steps);
+            if (dried is not null) return dried;
+        }
+        else if (load.Glazes.Count > 0)
+        {
+            var at = ClimbLimits.FriendlyTarget((place.Boiling - Drying.BelowBoiling - TemperatureDifference.FromKelvins(2)).Celsius, wish.Unit);
+            steps.Add(Climb(UsualClimb, at, Duration.FromMinutes(30), wish, "dry the glaze", "Freshly glazed ware is wet under its glaze; dried too fast the glaze lifts and crawls.", "glaze-water"));
+        }
+
+        var cooling = Cooling(load, wish, place, top ?? 0);
+        if (wish.Kind == ScheduleKind.Drying)
+        {
+            var to = ClimbLimits.FriendlyTarget(place.Boiling.Celsius + 20, wish.Unit);
+            steps.Add(Climb(Math.Min(30, UsualClimb), to, Duration.FromHours(1), wish, "past boiling, slowly", "The last water in the clay leaves once it is past boiling; an hour there makes sure.", "drying"));
+        }
+        else
+        {
+            AddClimb(load, wish, place, steps, cooling.Count, top!.Value, raw);
+        }
+        if (steps.Count + cooling.Count > wish.MaxSteps)
+            return new Problem("maxSteps", $"This firing needs at least {steps.Count + cooling.Count} steps: {steps.Count} up to its top and {cooling.Count} down. A simpler drying or cooling would need fewer.");
+        var topStep = steps.Count - 1;
+        steps.AddRange(cooling);
+        if (goal.Value.Goal is { } aim && SolveTop(wish, place, steps, topStep, aim) is { } unreachable) return unreachable;
+        return Finish(load, wish, place, steps, goal.Value.Goal, goal.Value.Why);
+    }
+
+    /// <summary>Adds the drying; a problem when this way cannot dry this ware.</summary>
+    private static Problem? Dry(WareLoad load, PlanWish wish, PlanPlace place, List<PlanStep> steps)
+    {
+        var lot = load.SlowestToDry;
+        var holdAt = Math.Min(ClimbLimits.FriendlyTarget((place.Boiling - Drying.BelowBoiling).Celsius - 2.5, wish.Unit), (place.Boiling - Drying.BelowBoiling).Celsius);
+        if (wish.Drying == DryingWay.SlowClimb) return DryOnTheWay(lot, wish, place, steps);
+        if (wish.Drying == DryingWay.FastToHold && load.Wettest.Dryness != Dryness.BoneDry)
+            return new Problem("drying", $"A fast climb to the hold is for bone dry ware only; {load.Wettest.What} is not. Take another way, or dry it first.");
+
+        var pace = ClimbLimits.Friendly(wish.Drying == DryingWay.FastToHold ? FastClimb : UsualClimb, wish.Unit);
+        var before = Drying.Progress(new Curve([new(0, place.Start.Celsius), new(60 * Math.Max(0, holdAt - place.Start.Celsius) / pace, holdAt)]), Duration.FromHours(1000));
+        var needed = Drying.HoldFor(lot.Wall, lot.OneSided, lot.Dryness, Temperature.FromCelsius(holdAt), before);
+        var hold = Drying.WithMargin(needed);
+        if (wish.Drying == DryingWay.LongHold) hold = Duration.Max(hold, LongHold);
+        if (hold > ScheduleLimits.LongestHold)
+            return new Problem("lots", $"{Name(lot)} would have to be held for {Words.Hours(hold)} to dry; no schedule alone does that. Hollow it out, vent it, or let it dry longer first.");
+
+        var why = $"{Name(lot)}, {Say(lot.Dryness)}, decides: below boiling for {Words.Hours(hold)} the middle of the wall comes down to {Words.Number(Drying.FineWater)} % water, with a margin. Above boiling what is left would turn to steam.";
+        var blocks = wish.Drying == DryingWay.ByTheWall && hold > BlocksFrom ? (int)Math.Ceiling(hold / Block) : 1;
+        // As many looks as there are steps to spare: the rest of the firing needs its own.
+        blocks = Math.Clamp(blocks, 1, Math.Max(1, wish.MaxSteps - 8));
+        var each = blocks == 1 ? hold : Duration.FromMinutes(Math.Ceiling(hold.TotalMinutes / blocks / 30) * 30);
+        steps.Add(Climb(pace, holdAt, each, wish, blocks > 1 ? "dry, then look for steam" : $"dry {Words.Number(lot.Wall)} mm walls", why, blocks > 1 ? "steam-check" : "drying"));
+        for (var i = 1; i < blocks; i++)
+        {
+            steps.Add(Climb(pace, holdAt, each, wish, i < blocks - 1 ? "look for steam" : "last look before boiling",
+                "Hold a cold mirror over the peephole. If it mists, give it this block; if it stays clear, go on: that saves the power of the rest.", "steam-check"));
+        }
+        return null;
+    }
+
+    private static Problem? DryOnTheWay(WareLot lot, PlanWish wish, PlanPlace place, List<PlanStep> steps)
+    {
+        double CentreAt(double rate)
+        {
+            var past = place.Boiling.Celsius + 1;
+            var curve = new Curve([new(0, place.Start.Celsius), new(60 * Math.Max(1, past - place.Start.Celsius) / rate, past)]);
+            return Drying.CentreWater(curve, lot.Wall, lot.OneSided, lot.Dryness, place.Boiling);
+        }
+        var fastest = Bisect.Rising(CentreAt, Drying.FineWater, 0.5, UsualClimb);
+        if (fastest < SlowestClimbTaken)
+            return new Problem("drying", $"{Name(lot)}, {Say(lot.Dryness)}, would need a climb under {Words.Number(SlowestClimbTaken)} °C/h to dry on the way. A hold below boiling is quicker.");
+        var to = ClimbLimits.FriendlyTarget(place.Boiling.Celsius + 20, wish.Unit);
+        var pace = ClimbLimits.Friendly(fastest, wish.Unit);
+        steps.Add(Climb(pace, to, Duration.Zero, wish, "dry on the way", $"{Name(lot)}, {Say(lot.Dryness)}, decides: at {Words.Number(Math.Round(Rate.PerHour(pace).PerHourIn(wish.Unit)))} {wish.Unit.Symbol()} an hour its middle is dry by the time it passes boiling.", "drying"));
+        return null;
+    }
+
+    /// <summary>Adds the climb from the drying to about the top, inside every limit.</summary>
+    private static void AddClimb(WareLoad load, PlanWish wish, PlanPlace place, List<PlanStep> steps, int cooling, double top, bool raw)
+    {
+        var from = steps.Count > 0 ? steps[^1].Step.Target!.Value.Celsius : place.Start.Celsius;
+        var approach = ClimbLimits.FriendlyTarget(top - 100, wish.Unit);
+        var stretches = ClimbLimits.Lay(from, top, Limits(load, wish, place, from, top, approach, raw), rate => ClimbLimits.Friendly(rate, wish.Unit));
+        if (wish.Approach == ApproachWay.OneRate)
+        {
+            var slowest = stretches.MinBy(s => s.Rate)!;
+            stretches = [slowest with { From = from, To = top, Short = "one rate to the top", Why = $"One rate throughout, as slow as the slowest limit asks. {slowest.Why}" }];
+        }
+        ClimbLimits.Merge(stretches, wish.MaxSteps - steps.Count - cooling);
+        foreach (var (i, stretch) in stretches.Index())
+        {
+            var hold = i == stretches.Count - 1 ? wish.Hold ?? HoldFor(load, wish.Kind) : Duration.Zero;
+            steps.Add(Climb(stretch.Rate, stretch.To, hold, wish, stretch.Short, stretch.Why, stretch.By));
+        }
+    }
+
+    /// <summary>Moves the top so that the goal comes down, the start of the cooling counted in; whole degrees.</summary>
+    private static Problem? SolveTop(PlanWish wish, PlanPlace place, List<PlanStep> steps, int index, Cone goal)
+    {
+        var draft = Schedule.Create(wish.Name, wish.Kind, wish.Unit, [.. steps.Select(s => s.Step)]);
+        if (!draft.IsOk) return draft.Problems[0];
+        var said = steps[index];
+        var hold = said.Step.Hold;
+        var solved = ConeSolver.TopOf(draft.Value, goal, place.Start, place.Times, hold, place.Hottest);
+        if (!solved.IsOk) return solved.Problems[0] with { Field = "goalCone" };
+        var whole = Temperature.From(Math.Round(solved.Value.Segments[index].Target!.Value.In(wish.Unit)), wish.Unit);
+        var holdWords = hold > Duration.Zero ? $" and {Words.Hours(hold)} there" : "";
+        steps[index] = said with
+        {
+            Step = Make(said.Step.Pace.Rate!.Value.KelvinsPerHour, whole.Celsius, hold, wish, said.Step.Reason!),
+            Why = $"{said.Why} {Degrees(whole.Celsius, wish)}{holdWords} bring cone {goal.Number} down at this pace.",
+        };
+        return null;
+    }
+
+    private static List<ClimbLimit> Limits(WareLoad load, PlanWish wish, PlanPlace place, double from, double top, double approach, bool raw)
+    {
+        var limits = new List<ClimbLimit>();
+        void Limit(double low, double high, double rate, string brief, string why, string by) => limits.Add(new ClimbLimit(low, high, rate, brief, why, by));
+
+        if (raw)
+        {
+            Limit(from, BurnOut.From.Celsius, RawPace, "gently while the clay changes", "Bound water leaves the clay between 450 and 650 °C; a steady hundred an hour lets it out without strain.", "brisk");
+            var slow = load.SlowestToBurnOut;
+            var needed = BurnOut.Needed(slow.Wall, slow.Clay?.BurnsOutSlowly == true, false);
+            var rate = (BurnOut.To - BurnOut.From).Kelvins / needed.TotalHours;
+            var clay = slow.Clay?.BurnsOutSlowly == true ? $" of {slow.Clay.Name}, which burns out slowly," : "";
+            Limit(BurnOut.From.Celsius, Math.Min(BurnOut.To.Celsius, top), Math.Min(BurnOutPace, rate), "burn out the carbon",
+                $"Carbon and sulphur leave {Name(slow)}{clay} between 650 and 950 °C and need {Words.Hours(needed)} with air there. What stays in comes out through the glaze as pinholes. Vent on.", rate < BurnOutPace ? "burn-out" : "brisk");
+            if (top > BurnOut.To.Celsius) Limit(BurnOut.To.Celsius, top, BurnOutPace, "on to the last stretch", "Nothing in the clay asks for time here.", "brisk");
+        }
+        else Limit(from, top, GlazePace, "brisk through the middle", "Bisqued ware stands a brisk climb; nothing in it asks for time here.", "brisk");
+
+        var strained = load.MostStrained;
+        var quartz = WallGradient.Fastest(strained.Wall, strained.IsWide).KelvinsPerHour;
+        if (quartz < GlazePace)
+        {
+            Limit(WallGradient.Quartz.From.Celsius, WallGradient.Quartz.To.Celsius, quartz, "slowly past quartz",
+                $"Quartz changes size at 573 °C; {Name(strained)}{(strained.IsWide ? ", flat and wide," : "")} has to be through it as a whole, or it cracks.", "quartz");
+        }
+        if (wish.Approach == ApproachWay.LastHundred)
+            Limit(approach, top, LastPace, "the last hundred at the cone's pace", "Cone numbers are told at 60 °C an hour: at that pace the display and the cone agree.", "approach");
+        // What the kiln can do with a margin, hundred by hundred: a pace it cannot keep is no plan.
+        for (var t = Math.Max(200, Math.Floor(from / 100) * 100); t < top; t += 100)
+        {
+            if (place.FastestClimb(Temperature.FromCelsius(Math.Min(t + 100, top))) is { } can)
+                Limit(Math.Max(from, t), Math.Min(t + 100, top), can.KelvinsPerHour * 0.95, "as fast as this kiln can here", "The elements are near full power here; a faster step would only fall behind.", "kiln");
+        }
+        return limits;
+    }
+
+    /// <summary>Nothing for bisque; ten minutes for glazes, twenty where one wants it, five where one runs or fades.</summary>
+    private static Duration HoldFor(WareLoad load, ScheduleKind kind)
+    {
+        if (kind == ScheduleKind.Bisque) return Duration.Zero;
+        var careful = load.Glazes.Any(g => g.Runny || g.Fades);
+        var needs = load.Glazes.Any(g => g.NeedsHold);
+        return Duration.FromMinutes(careful && !needs ? 5 : needs && !careful ? 20 : 10);
+    }
+
+    private static List<PlanStep> Cooling(WareLoad load, PlanWish wish, PlanPlace place, double top)
+    {
+        var steps = new List<PlanStep>();
+        var at = top;
+        void Down(double rate, double to, Duration hold, string brief, string why, string by)
+        {
+            if (to >= at - 1) return;
+            steps.Add(Climb(rate, to, hold, wish, brief, why, by));
+            at = to;
+        }
+        void FallTo(double to)
+        {
+            if (to >= at - 1) return;
+            steps.Add(new PlanStep(Segment.Create(PaceKind.Natural, null, Temperature.FromCelsius(to).In(wish.Unit), null, wish.Unit, "by itself").Value, "Nothing asks for power here; it cools by itself.", "cooling"));
+            at = to;
+        }
+
+        var slow = load.Glazes.Where(g => g.Slow is not null).ToList();
+        if (wish.Kind != ScheduleKind.Drying)
+        {
+            if (wish.Cooling == CoolingWay.AsTheGlazesAsk && slow.Count > 0 && wish.Kind != ScheduleKind.Bisque)
+            {
+                var (high, low) = (slow.Max(g => g.Slow!.From.Celsius), slow.Min(g => g.Slow!.To.Celsius));
+                var pace = ClimbLimits.Friendly(slow.Min(g => (g.Slow!.From - g.Slow.To).Kelvins / g.Slow.Lasts.TotalHours), wish.Unit);
+                Down(FastClimb, high, Duration.Zero, "drop to the band", "Above its band the glaze only runs; it is left quickly.", "drop");
+                Down(pace, low, Duration.Zero, "grow the crystals", $"{Words.List(slow.Select(g => g.Name))} {(slow.Count == 1 ? "grows its surface" : "grow their surface")} between {Degrees(high, wish)} and {Degrees(low, wish)} on the way down, and {(slow.Count == 1 ? "wants" : "want")} {Words.Hours(slow.Max(g => g.Slow!.Lasts))} there.", "slow-band");
+            }
+            else if (wish.Cooling == CoolingWay.DropAndHold)
+                Down(FastClimb, ClimbLimits.FriendlyTarget(top - 50, wish.Unit), Duration.FromMinutes(30), "drop, then heal", "Fifty degrees down the glaze no longer runs but still heals its pinholes.", "drop");
+            else if (wish.Cooling == CoolingWay.LimitedDrop)
+                Down(100, 700, Duration.Zero, "no faster than this", "A limit on the drop spares large and flat ware, and a kiln that is thinly loaded.", "cooling");
+        }
+
+        var strained = load.MostStrained;
+        var fastest = WallGradient.Fastest(strained.Wall, strained.IsWide);
+        foreach (var (from, to) in new[] { WallGradient.Quartz, WallGradient.Cristobalite })
+        {
+            if (top <= to.Celsius || wish.Kind == ScheduleKind.Drying) continue;
+            if (place.NaturalFall(to) is not { } natural || natural.KelvinsPerHour <= fastest.KelvinsPerHour) continue;
+            FallTo(to.Celsius);
+            Down(ClimbLimits.Friendly(fastest.KelvinsPerHour, wish.Unit), from.Celsius, Duration.Zero, "slowly past the size change",
+                $"{Name(strained)} cools from its faces; left to itself the kiln would drop through {(to.Celsius > 300 ? "573 °C" : "226 °C")} too fast for it.", "quartz-cooling");
+        }
+        steps.Add(new PlanStep(Segment.Create(PaceKind.Natural, null, null, null, wish.Unit).Value, "Off: it cools by itself until it may be opened.", "cooling"));
+        return steps;
+    }
+
+    private static Result<Plan> Finish(WareLoad load, PlanWish wish, PlanPlace place, List<PlanStep> steps, Cone? goal, string? goalWhy)
+    {
+        var schedule = Schedule.Create(wish.Name, wish.Kind, wish.Unit, [.. steps.Select(s => s.Step)], null, null, goal);
+        if (!schedule.IsOk) return Result<Plan>.Failed(schedule.Problems);
+        var compiled = place.Times(schedule.Value);
+        return compiled.IsOk ? new Plan(schedule.Value, [.. steps], goalWhy, [.. Notes(load, wish)]) : Result<Plan>.Failed(compiled.Problems);
+    }
+
+    private static IEnumerable<PlanNote> Notes(WareLoad load, PlanWish wish)
+    {
+        var raw = wish.Kind != ScheduleKind.Glaze;
+        if (raw && load.Thickest.Wall > Drying.ThickestWall)
+            yield return new PlanNote("wall-too-thick", $"{Name(load.Thickest)} is over {Words.Number(Drying.ThickestWall)} mm: hollow it out or vent it; a schedule alone will not save it.");
+        foreach (var lot in load.Lots.Where(l => raw && l.ClosedHollow && l.Dryness != Dryness.BoneDry))
+            yield return new PlanNote("closed-hollow", $"{Name(lot)} is closed and not bone dry: make a hole for the steam, or it bursts whatever the schedule.");
+        if (raw) yield break;
+        var runny = load.Glazes.Where(g => g.Runny).Select(g => g.Name).ToList();
+        if (runny.Count > 0) yield return new PlanNote("runny", $"{Words.List(runny)} {(runny.Count == 1 ? "runs" : "run")}: a waste slab under each piece, and a short hold.");
+        var fast = load.Glazes.Where(g => g.WantsFastCooling).Select(g => g.Name).ToList();
+        var slow = load.Glazes.Where(g => g.Slow is not null).Select(g => g.Name).ToList();
+        if (fast.Count > 0 && slow.Count > 0) yield return new PlanNote("cooling-clash", $"{Words.List(fast)} wants to cool fast and {Words.List(slow)} slowly: one of them will be duller than it could be. Two firings would serve both.");
+        var needs = load.Glazes.Where(g => g.NeedsHold).Select(g => g.Name).ToList();
+        var careful = load.Glazes.Where(g => g.Runny || g.Fades).Select(g => g.Name).ToList();
+        if (needs.Count > 0 && careful.Except(needs).Any()) yield return new PlanNote("hold-clash", $"{Words.List(needs)} wants a hold and {Words.List(careful)} a short one: ten minutes is between them.");
+    }
+
+    private static PlanStep Climb(double rate, double target, Duration hold, PlanWish wish, string brief, string why, string by) => new(Make(rate, target, hold, wish, brief), why, by);
+
+    private static Segment Make(double rate, double target, Duration hold, PlanWish wish, string brief) => Segment.Create(
+        PaceKind.Rate, Rate.PerHour(ClimbLimits.Friendly(rate, wish.Unit)).PerHourIn(wish.Unit), Temperature.FromCelsius(target).In(wish.Unit), hold.TotalMinutes, wish.Unit, brief).Value;
+
+    private static string Name(WareLot lot) => $"{lot.What} of {Words.Number(lot.Wall)} mm";
+
+    private static string Say(Dryness dryness) => dryness switch { Dryness.BoneDry => "bone dry", Dryness.CoolToTouch => "cool to the touch", Dryness.Damp => "damp", _ => "leather hard" };
+
+    private static string Degrees(double celsius, PlanWish wish) => $"{Words.Number(Math.Round(Temperature.FromCelsius(celsius).In(wish.Unit)))} {wish.Unit.Symbol()}";
+}

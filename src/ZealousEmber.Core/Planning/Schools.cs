@@ -1,0 +1,68 @@
+using System.Collections.Immutable;
+
+namespace ZealousEmber.Core.Planning;
+
+/// <summary>How raw ware is dried in the kiln.</summary>
+public enum DryingWay
+{
+    /// <summary>A hold below boiling as long as this ware needs, in blocks of two hours with a look for steam when it is long.</summary>
+    ByTheWall,
+
+    /// <summary>A long hold below boiling, the same for everything: eight hours, or longer where this ware needs it.</summary>
+    LongHold,
+
+    /// <summary>One slow climb through boiling and no hold.</summary>
+    SlowClimb,
+
+    /// <summary>A fast climb to the hold, since nothing happens below it.</summary>
+    FastToHold,
+}
+
+/// <summary>How the top is come to.</summary>
+public enum ApproachWay
+{
+    /// <summary>The last hundred degrees at 60 °C/h, so that the cone's number holds.</summary>
+    LastHundred,
+
+    /// <summary>One rate from the drying to the top.</summary>
+    OneRate,
+}
+
+/// <summary>How the kiln cools.</summary>
+public enum CoolingWay
+{
+    /// <summary>What the glazes ask for: their slow band, else off.</summary>
+    AsTheGlazesAsk,
+
+    /// <summary>Off, whatever is in it.</summary>
+    Off,
+
+    /// <summary>No faster than 100 °C/h down to 700 °C.</summary>
+    LimitedDrop,
+
+    /// <summary>Fifty degrees down, half an hour there, then off.</summary>
+    DropAndHold,
+}
+
+/// <summary>One way people do a thing, with the one line of why its followers would give.</summary>
+/// <param name="Choice">What is chosen: drying, approach, cooling.</param>
+/// <param name="Way">Name of the way, as the enum has it.</param>
+/// <param name="Name">For people.</param>
+/// <param name="Why">One line.</param>
+public sealed record School(string Choice, string Way, string Name, string Why)
+{
+    /// <summary>Every choice practitioners differ on, the studio's default first in each.</summary>
+    public static readonly ImmutableArray<School> All =
+    [
+        new("drying", nameof(DryingWay.ByTheWall), "as long as the wall needs", "Water has to come out of the middle of the wall, and thickness decides how long that takes."),
+        new("drying", nameof(DryingWay.LongHold), "a long hold, always", "Nobody has to judge how dry the ware is; a night below boiling has never burst a pot."),
+        new("drying", nameof(DryingWay.SlowClimb), "a slow climb, no hold", "Thin ware dries on the way, and one step is simpler than two."),
+        new("drying", nameof(DryingWay.FastToHold), "fast to the hold", "Nothing happens to bone dry ware below the hold, so time is not spent there."),
+        new("approach", nameof(ApproachWay.LastHundred), "the last hundred at 60 an hour", "Cone numbers are told at 60 °C an hour; at that pace the display and the cone agree."),
+        new("approach", nameof(ApproachWay.OneRate), "one rate throughout", "One pace is easy to set and to repeat; heat work finds the top that goes with it."),
+        new("cooling", nameof(CoolingWay.AsTheGlazesAsk), "as the glazes ask", "Matte and crystal glazes grow their surface on the way down; others do not mind."),
+        new("cooling", nameof(CoolingWay.Off), "off", "Most ware and glazes are happy with a kiln that cools by itself."),
+        new("cooling", nameof(CoolingWay.LimitedDrop), "no faster than 100 an hour", "A thinly loaded kiln drops fast; large and flat ware is safer with a limit."),
+        new("cooling", nameof(CoolingWay.DropAndHold), "drop fifty and hold", "Just below the top a glaze is stiff enough not to run and soft enough to heal its pinholes."),
+    ];
+}

@@ -1,0 +1,101 @@
+using System.Collections.Immutable;
+
+namespace ZealousEmber.Core.Ware;
+
+/// <summary>What happens to bisqued ware next; it decides how hot the bisque goes.</summary>
+public enum NextStep
+{
+    /// <summary>Dipping or pouring wants it open.</summary>
+    Dipping,
+
+    /// <summary>Brushing wants it tighter.</summary>
+    Brushing,
+
+    /// <summary>Never glazed: it wants the clay's own cone.</summary>
+    Unglazed,
+}
+
+/// <summary>A lot of ware that is alike. Cannot be built wrong.</summary>
+public sealed record WareLot
+{
+    /// <summary>Most lots in one kiln.</summary>
+    public const int MostLots = 200;
+
+    private const double ThinnestWall = 1;
+    private const double ThickestTaken = 150;
+    private const double Widest = 1500;
+    private const int MostPieces = 5000;
+
+    /// <summary>Taken for a piece nobody weighed, kg.</summary>
+    public const double UsualMass = 0.6;
+
+    private WareLot(string what) => What = what;
+
+    /// <summary>Plates, mugs, tiles.</summary>
+    public string What { get; }
+
+    /// <summary>How many pieces.</summary>
+    public int Count { get; private init; }
+
+    /// <summary>Thickest wall, mm, 1 … 150.</summary>
+    public double Wall { get; private init; }
+
+    /// <summary>Flat ware's width, mm; nothing for upright ware.</summary>
+    public double? Width { get; private init; }
+
+    /// <summary>Hollow and closed, with no hole for steam.</summary>
+    public bool ClosedHollow { get; private init; }
+
+    /// <summary>Solid, or standing with its whole foot on the shelf: dries from one side.</summary>
+    public bool OneSided { get; private init; }
+
+    /// <summary>How dry it is; bisqued ware is bone dry.</summary>
+    public Dryness Dryness { get; private init; }
+
+    /// <summary>Its clay, where known.</summary>
+    public Clay? Clay { get; private init; }
+
+    /// <summary>Its glazes.</summary>
+    public ImmutableArray<Glaze> Glazes { get; private init; }
+
+    /// <summary>Whose it is.</summary>
+    public string? Whose { get; private init; }
+
+    /// <summary>What happens next, for bisque.</summary>
+    public NextStep Next { get; private init; }
+
+    /// <summary>Mass of a piece, kg.</summary>
+    public double PieceMass { get; private init; }
+
+    /// <summary>Flat and so wide that it heats from its rim.</summary>
+    public bool IsWide => Width > WallGradient.Wide;
+
+    /// <summary>The whole lot, kg.</summary>
+    public double Mass => Count * PieceMass;
+
+    /// <summary>
+    /// Builds a lot. Problems name <c>what</c>, <c>count</c>, <c>wall</c>, <c>width</c>, <c>pieceKg</c>, <c>whose</c>.
+    /// </summary>
+    public static Result<WareLot> Create(
+        string? what, int? count, double? wall, double? width = null, bool closedHollow = false, bool oneSided = false, Dryness dryness = Dryness.BoneDry,
+        Clay? clay = null, IReadOnlyList<Glaze>? glazes = null, string? whose = null, NextStep next = NextStep.Dipping, double? pieceKg = null)
+    {
+        var problems = new List<Problem>();
+        var called = Text.OneLine(what);
+        if (called?.Length > Clay.LongestName) problems.Add(new Problem("what", $"At most {Clay.LongestName} characters; the rest belongs in the notes."));
+        var owner = Text.OneLine(whose);
+        if (owner?.Length > Clay.LongestName) problems.Add(new Problem("whose", $"At most {Clay.LongestName} characters."));
+        if (count is not (>= 1 and <= MostPieces)) problems.Add(new Problem("count", count is null ? "How many are there?" : $"There are 1 to {MostPieces} pieces in a lot; this says {count}."));
+        if (!(wall >= ThinnestWall && wall <= ThickestTaken))
+            problems.Add(new Problem("wall", wall is null ? "How thick is the thickest wall, in mm?" : $"A wall is between {Words.Number(ThinnestWall)} and {Words.Number(ThickestTaken)} mm; this says {Words.Number(wall.Value)}."));
+        if (width is { } w && !(w > 0 && w <= Widest)) problems.Add(new Problem("width", $"Flat ware is up to {Words.Number(Widest)} mm wide; this says {Words.Number(w)}."));
+        if (pieceKg is { } kg && !(kg > 0 && kg <= 500)) problems.Add(new Problem("pieceKg", $"A piece weighs up to 500 kg; this says {Words.Number(kg)}."));
+        return problems.Count > 0
+            ? Result<WareLot>.Failed(problems)
+            : new WareLot(called ?? "ware")
+            {
+                Count = count!.Value, Wall = wall!.Value, Width = width, ClosedHollow = closedHollow, OneSided = oneSided, Dryness = dryness, Clay = clay,
+                Glazes = [.. glazes ?? []], Whose = owner, Next = next, PieceMass = pieceKg ?? UsualMass,
+            };
+    }
+}

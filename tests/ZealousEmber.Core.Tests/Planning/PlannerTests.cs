@@ -1,0 +1,185 @@
+using CsCheck;
+using Shouldly;
+using Xunit;
+using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Planning;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
+
+namespace ZealousEmber.Core.Tests.Planning;
+
+public sealed class PlannerTests
+{
+    private static readonly PlanPlace Plain = new(Make.Celsius(20), Make.Celsius(100), ScheduleLimits.Hottest, Make.Plain, _ => null, t => Rate.PerHour((t.Celsius - 20) * Math.Log(2) / 3.5));
+
+    private static readonly Clay Marsh = Clay.Create("Marsh White", ClayKind.Stoneware, "5", "7").Value;
+    private static readonly Clay Brickfield = Clay.Create("Brickfield Red", ClayKind.Earthenware, "06", "02", burnsOutSlowly: true).Value;
+    private static readonly Glaze Oyster = Glaze.Create("Oyster matte", "5", "7", slowFrom: 1040, slowTo: 850, slowHours: 3.5).Value;
+    private static readonly Glaze Tidewrack = Glaze.Create("Tidewrack blue", "6", "6", runny: true).Value;
+    private static readonly Glaze Lamp = Glaze.Create("Lamp white", "06", "04").Value;
+
+    private static WareLot Lot(double wall, Dryness dryness = Dryness.BoneDry, Clay? clay = null, Glaze[]? glazes = null, NextStep next = NextStep.Dipping, double? width = null, bool hollow = false, bool oneSided = false) =>
+        WareLot.Create("mugs", 12, wall, width, hollow, oneSided, dryness, clay ?? Marsh, glazes, null, next).Value;
+
+    private static WareLoad Load(params WareLot[] lots) => WareLoad.Create(lots).Value;
+
+    private static Plan Plan(WareLoad load, PlanWish wish) => Planner.Make(load, wish, Plain).Value;
+
+    private static double Progress(Plan plan) => HeatWork.Of(ConeTable.Of(plan.Schedule.Goal!.Value).Kinetics, Make.Plain(plan.Schedule).Value.Curve);
+
+    [Fact]
+    public void A_bisque_of_mugs_for_dipping()
+    {
+        var plan = Plan(Load(Lot(8, Dryness.CoolToTouch)), new PlanWish(ScheduleKind.Bisque));
+        plan.Schedule.Goal!.Value.Number.ShouldBe("06");
+        plan.GoalWhy!.ShouldContain("dipping");
+        plan.Steps[0].Step.Target!.Value.Celsius.ShouldBe(90);
+        plan.Steps[0].Step.Hold.TotalHours.ShouldBe(2, "1.4 h by the wall, with its margin");
+        plan.Steps[0].Why.ShouldContain("8 mm");
+        Progress(plan).ShouldBe(1, 0.06);
+        plan.Steps[^1].Step.IsEndOff.ShouldBeTrue();
+        plan.Steps.ShouldAllBe(s => s.Why.Length > 20 && s.By.Length > 0);
+    }
+
+    [Fact]
+    public void A_long_drying_comes_in_blocks_with_a_look_after_each()
+    {
+        var plan = Plan(Load(Lot(20, Dryness.CoolToTouch)), new PlanWish(ScheduleKind.Bisque));
+        var looks = plan.Steps.Where(s => s.By == "steam-check").ToList();
+        looks.Count.ShouldBe(8);
+        looks.Sum(s => s.Step.Hold.TotalHours).ShouldBeInRange(14.3, 16.5);
+        Plan(Load(Lot(20, Dryness.CoolToTouch)), new PlanWish(ScheduleKind.Bisque, MaxSteps: 9)).Steps.Length.ShouldBeLessThanOrEqualTo(9);
+    }
+
+    [Fact]
+    public void What_comes_next_decides_the_bisque()
+    {
+        Plan(Load(Lot(6), Lot(6, next: NextStep.Brushing)), new PlanWish(ScheduleKind.Bisque)).Schedule.Goal!.Value.Number.ShouldBe("04");
+        Plan(Load(Lot(6, next: NextStep.Unglazed)), new PlanWish(ScheduleKind.Bisque)).Schedule.Goal!.Value.Number.ShouldBe("5");
+        Plan(Load(Lot(6, clay: Brickfield)), new PlanWish(ScheduleKind.Bisque)).Schedule.Goal!.Value.Number.ShouldBe("03");
+    }
+
+    [Fact]
+    public void A_matte_gets_its_slow_band_and_a_runny_glaze_a_short_hold()
+    {
+        var plan = Plan(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze));
+        plan.Steps.Single(s => s.By == "slow-band").Why.ShouldContain("Oyster matte");
+        var curve = Make.Plain(plan.Schedule).Value.Curve;
+        curve.TimeBetween(Make.Celsius(850), Make.Celsius(1040)).Falling.TotalHours.ShouldBeInRange(3.5, 4.1);
+        Plan(Load(Lot(5, glazes: [Tidewrack])), new PlanWish(ScheduleKind.Glaze)).Schedule.Segments.Where(s => s.Target?.Celsius > 1100).Max(s => s.HoldMinutes).ShouldBe(5);
+        Plan(Load(Lot(5, glazes: [Tidewrack])), new PlanWish(ScheduleKind.Glaze)).Notes.ShouldContain(n => n.Id == "runny");
+    }
+
+    [Fact]
+    public void Thick_and_wide_ware_passes_quartz_slowly_up_and_down()
+    {
+        var plan = Plan(Load(Lot(30, width: 400)), new PlanWish(ScheduleKind.Bisque));
+        plan.Steps.ShouldContain(s => s.By == "quartz");
+        plan.Steps.ShouldContain(s => s.By == "quartz-cooling");
+    }
+
+    [Theory]
+    [InlineData(ScheduleKind.Glaze, "6", "lots", "Lamp white is for cones 06 to 04 and Tidewrack blue for cone 6")]
+    public void Who_clashes_is_named(ScheduleKind kind, string goal, string field, string says)
+    {
+        var problem = Planner.Make(Load(Lot(5, glazes: [Lamp], clay: Clay.Create("Any", null, null, null).Value), Lot(5, glazes: [Tidewrack])), new PlanWish(kind, Cone.Parse(goal).Value), Plain).Problems.Single();
+        problem.Field.ShouldBe(field);
+        problem.Message.ShouldContain(says);
+    }
+
+    [Fact]
+    public void What_cannot_be_planned_says_what_would_have_to_give()
+    {
+        (string Field, string Message) Refused(WareLoad load, PlanWish wish, PlanPlace? place = null)
+        {
+            var problem = Planner.Make(load, wish, place ?? Plain).Problems.Single();
+            return (problem.Field, problem.Message);
+        }
+        Refused(Load(Lot(6, Dryness.LeatherHard)), new PlanWish(ScheduleKind.Bisque)).ShouldSatisfyAllConditions(p => p.Field.ShouldBe("lots"), p => p.Message.ShouldContain("drying firing"));
+        Refused(Load(Lot(8, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Drying: DryingWay.FastToHold)).Message.ShouldContain("bone dry ware only");
+        Refused(Load(Lot(25)), new PlanWish(ScheduleKind.Bisque, Drying: DryingWay.SlowClimb)).Message.ShouldContain("A hold below boiling is quicker");
+        Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, MaxSteps: 3)).ShouldSatisfyAllConditions(p => p.Field.ShouldBe("maxSteps"), p => p.Message.ShouldContain("at least"));
+        Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, Cone.Parse("10").Value)).Message.ShouldContain("too hot for it");
+        Refused(Load(Lot(5, clay: Brickfield)), new PlanWish(ScheduleKind.Bisque, Cone.Parse("6").Value)).Message.ShouldContain("too hot for it");
+        Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze), Plain with { Hottest = Make.Celsius(1100) }).Message.ShouldContain("the kiln goes to 1100 °C");
+        Refused(Load(Lot(140, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque)).Message.ShouldContain("no schedule alone");
+        Refused(Load(Lot(6, clay: Clay.Create("Any", null, null, null).Value)), new PlanWish(ScheduleKind.Glaze)).Field.ShouldBe("goalCone");
+    }
+
+    private static readonly Gen<WareLot> AnyLot =
+        from wall in Gen.Double[3, 30]
+        from dryness in Make.OneOf(Dryness.BoneDry, Dryness.CoolToTouch, Dryness.Damp)
+        from width in Make.OneOf<double?>(null, null, 300)
+        from next in Gen.Enum<NextStep>()
+        from glazes in Make.OneOf<Glaze[]>([], [Oyster], [Tidewrack], [Oyster, Tidewrack])
+        select Lot(wall, dryness, Marsh, glazes, next, width);
+
+    private static readonly Gen<(WareLoad Load, PlanWish Wish)> AnyTask =
+        from lots in AnyLot.Array[1, 4]
+        from kind in Make.OneOf(ScheduleKind.Bisque, ScheduleKind.Glaze, ScheduleKind.OnceFired, ScheduleKind.Drying)
+        from approach in Gen.Enum<ApproachWay>()
+        from cooling in Gen.Enum<CoolingWay>()
+        from drying in Make.OneOf(DryingWay.ByTheWall, DryingWay.LongHold)
+        from unit in Make.Unit
+        from most in Gen.Int[9, 30]
+        select (Load(lots), new PlanWish(kind, null, drying, approach, cooling, MaxSteps: most, Unit: unit));
+
+    [Fact]
+    public void A_plan_keeps_every_limit_for_any_load()
+    {
+        AnyTask.Sample((load, wish) =>
+        {
+            var made = Planner.Make(load, wish, Plain);
+            if (!made.IsOk)
+            {
+                made.Problems[0].Field.ShouldBeOneOf("maxSteps", "lots");
+                return;
+            }
+            var plan = made.Value;
+            plan.Schedule.Segments.Length.ShouldBeLessThanOrEqualTo(wish.MaxSteps);
+            var curve = Make.Plain(plan.Schedule).Value.Curve;
+            if (wish.Kind != ScheduleKind.Glaze)
+                foreach (var lot in load.Lots) Drying.CentreWater(curve, lot.Wall, lot.OneSided, lot.Dryness, Plain.Boiling).ShouldBeLessThanOrEqualTo(Drying.FineWater + 1e-6);
+            if (wish.Kind == ScheduleKind.Drying) return;
+            if (wish.Kind != ScheduleKind.Glaze && curve.Peak.Celsius > 950)
+                BurnOut.Given(curve).TotalHours.ShouldBeGreaterThanOrEqualTo(BurnOut.Needed(load.SlowestToBurnOut.Wall, false, false).TotalHours - 0.01);
+            var points = curve.Points.ToArray();
+            foreach (var (a, b) in points.Zip(points.Skip(1)))
+            {
+                var middle = (a.Celsius + b.Celsius) / 2;
+                var touches = Math.Min(a.Celsius, b.Celsius) < WallGradient.Quartz.To.Celsius - 1 && Math.Max(a.Celsius, b.Celsius) > WallGradient.Quartz.From.Celsius + 1;
+                if (!touches || b.Minutes <= a.Minutes) continue;
+                var rate = Rate.PerHour((b.Celsius - a.Celsius) / (b.Minutes - a.Minutes) * 60);
+                foreach (var lot in load.Lots) WallGradient.In(lot.Wall, lot.IsWide, rate).Kelvins.ShouldBeLessThanOrEqualTo(WallGradient.Fine * 1.06, $"{middle} °C");
+            }
+            Progress(plan).ShouldBeInRange(0.9, 1.12);
+        }, iter: 2000);
+    }
+
+    [Fact]
+    public void More_wall_or_water_never_makes_it_shorter()
+    {
+        Gen.Select(AnyTask, Gen.Double[0, 8], Gen.Int[0, 1]).Sample((task, thicker, wetter) =>
+        {
+            var (load, wish) = task;
+            wish = wish with { MaxSteps = 40 };
+            var more = Load([.. load.Lots.Select(l => Lot(l.Wall + thicker, (Dryness)Math.Min((int)l.Dryness + wetter, 2), Marsh, [.. l.Glazes], l.Next, l.Width))]);
+            var (one, other) = (Planner.Make(load, wish, Plain), Planner.Make(more, wish, Plain));
+            if (!one.IsOk || !other.IsOk) return;
+            var (a, b) = (Make.Plain(one.Value.Schedule).Value, Make.Plain(other.Value.Schedule).Value);
+            // A degree at the top is a minute at 60 °C/h; slower lower down may bring it down by one or two.
+            b.Powered.TotalMinutes.ShouldBeGreaterThanOrEqualTo(a.Powered.TotalMinutes - 4);
+        }, iter: 500);
+    }
+
+    [Fact]
+    public void Planning_again_changes_nothing()
+    {
+        AnyTask.Sample((load, wish) =>
+        {
+            var (one, other) = (Planner.Make(load, wish, Plain), Planner.Make(load, wish, Plain));
+            return one.IsOk == other.IsOk && (!one.IsOk || one.Value.Schedule.Segments.SequenceEqual(other.Value.Schedule.Segments));
+        }, iter: 200);
+    }
+}
