@@ -3,7 +3,7 @@ using BenchmarkDotNet.Attributes;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Schedules;
-using ZealousEmber.Core.Kilns;
+using ZealousEmber.App.Stock;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Units;
 
@@ -40,5 +40,5 @@ public class PreviewBench
     public object PreviewWithKiln() => Make(WithKiln);
 
     private static PreviewResponse Make(PreviewRequest request) =>
-        PreviewEndpoints.Make(request, _ => Task.FromResult<Kiln?>(null), null).GetAwaiter().GetResult().Value;
+        PreviewEndpoints.Make(request, Finder.Nothing, null).GetAwaiter().GetResult().Value;
 }

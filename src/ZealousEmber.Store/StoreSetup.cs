@@ -1,7 +1,9 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
-using ZealousEmber.Store.Kilns;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Shelves;
 using ZealousEmber.Store.Studio;
 
 namespace ZealousEmber.Store;
@@ -15,10 +17,16 @@ public static class StoreSetup
         var file = Path.Combine(folder, "ember.db");
         services.AddDbContext<StudioContext>(options => options.UseSqlite($"Data Source={file};Default Timeout=10"));
         services.AddScoped<ScheduleStore>();
-        services.AddScoped<KilnStore>();
+        AddShelf<KilnRow, Kiln>(services, r => r.Read(), (r, k) => r.Write(k));
+        AddShelf<ClayRow, Clay>(services, r => r.Read(), (r, c) => r.Write(c));
+        AddShelf<GlazeRow, Glaze>(services, r => r.Read(), (r, g) => r.Write(g));
         services.AddScoped<StudioHoursStore>();
         return services;
     }
+
+    private static void AddShelf<TRow, T>(IServiceCollection services, Func<TRow, T> read, Action<TRow, T> write)
+        where TRow : ShelfRow, new() =>
+        services.AddScoped<Shelf<T>>(s => new Shelf<TRow, T>(s.GetRequiredService<StudioContext>(), s.GetRequiredService<TimeProvider>(), read, write));
 
     /// <summary>Makes the folder and brings the file to the present shape.</summary>
     public static async Task Prepare(IServiceProvider services, string folder)

@@ -4,8 +4,8 @@ using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Design;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using NodaTime;
-using ZealousEmber.Store.Kilns;
 using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Shelves;
 using ZealousEmber.Store.Studio;
 
 namespace ZealousEmber.Store;
@@ -16,8 +16,6 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
     internal DbSet<ScheduleRow> Schedules => Set<ScheduleRow>();
 
     internal DbSet<ScheduleVersionRow> ScheduleVersions => Set<ScheduleVersionRow>();
-
-    internal DbSet<KilnRow> Kilns => Set<KilnRow>();
 
     internal DbSet<StudioHoursRow> StudioHours => Set<StudioHoursRow>();
 
@@ -41,6 +39,16 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
         {
             kiln.ToTable("kilns");
             kiln.Property(k => k.Version).IsConcurrencyToken();
+        });
+        model.Entity<ClayRow>(clay =>
+        {
+            clay.ToTable("clays");
+            clay.Property(c => c.Version).IsConcurrencyToken();
+        });
+        model.Entity<GlazeRow>(glaze =>
+        {
+            glaze.ToTable("glazes");
+            glaze.Property(g => g.Version).IsConcurrencyToken();
         });
         model.Entity<StudioHoursRow>(hours =>
         {

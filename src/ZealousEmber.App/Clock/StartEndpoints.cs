@@ -2,6 +2,7 @@ using NodaTime;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
+using ZealousEmber.App.Stock;
 using ZealousEmber.App.Studio;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
@@ -9,7 +10,6 @@ using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store.Kilns;
 using ZealousEmber.Store.Studio;
 
 namespace ZealousEmber.App.Clock;
@@ -28,7 +28,7 @@ internal static class StartEndpoints
             .Produces(200, contentType: "text/calendar").ProducesValidationProblem(422);
     }
 
-    private static async Task<IResult> Find(StartsRequest? request, KilnStore kilns, StudioHoursStore studio, TimeProvider time, CancellationToken cancel)
+    private static async Task<IResult> Find(StartsRequest? request, Finder find, StudioHoursStore studio, TimeProvider time, CancellationToken cancel)
     {
         request ??= new StartsRequest(null);
         var problems = new List<Problem>();
@@ -41,7 +41,7 @@ internal static class StartEndpoints
         else if (until - from > StartSolver.LongestSearch) problems.Add(new Problem("until", $"At most {StartSolver.LongestSearch.TotalDays:0} days are searched at once."));
         var openBy = WireTime.Read(request.OpenBy, "openBy", problems)?.ToInstant();
         var topAt = WireTime.Read(request.TopAt, "topAt", problems)?.ToInstant();
-        var read = await Timed.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, FiringKiln.In(kilns, cancel), problems);
+        var read = await Timed.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, find, problems);
         if (problems.Count > 0) return ClearProblems.Of(problems);
 
         var (timed, rules) = (read!, hours.Value);
@@ -61,13 +61,13 @@ internal static class StartEndpoints
             [.. Stretches(from, horizon, i => !rules.InAt(i).Any()).Where(s => s.Value).Select(s => new AloneSpan(At(s.From), At(s.To)))]));
     }
 
-    private static async Task<IResult> Calendar(CalendarRequest? request, KilnStore kilns, CancellationToken cancel)
+    private static async Task<IResult> Calendar(CalendarRequest? request, Finder find)
     {
         request ??= new CalendarRequest(null, null);
         var problems = new List<Problem>();
         var start = WireTime.Read(request.Start, "start", problems);
         if (start is null && problems.Count == 0) problems.Add(new Problem("start", "Say when it is switched on."));
-        var timed = await Timed.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, FiringKiln.In(kilns, cancel), problems);
+        var timed = await Timed.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, find, problems);
         return problems.Count > 0
             ? ClearProblems.Of(problems)
             : Results.File(WatchCalendar.Write(timed!.Schedule, timed.Firing.Kiln?.Name, start!.Value.ToInstant(), timed.Moments), "text/calendar; charset=utf-8", "watch-times.ics");
@@ -93,7 +93,7 @@ internal static class StartEndpoints
     private sealed record Timed(Schedule Schedule, FiringKiln Firing, CompiledSchedule Compiled, KilnRun? Run, Duration OpensAt, IReadOnlyList<WatchMoment> Moments)
     {
         public static async Task<Timed?> Read(
-            ScheduleContract? wire, double? startTemperature, int? kilnId, KilnContract? kiln, LoadContract? load, Func<int, Task<Kiln?>> find, List<Problem> problems)
+            ScheduleContract? wire, double? startTemperature, int? kilnId, KilnContract? kiln, LoadContract? load, Finder find, List<Problem> problems)
         {
             var read = ScheduleMapping.Read(wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "Untitled" } : wire);
             problems.AddRange(read.Problems.Select(p => p.Under("schedule")));

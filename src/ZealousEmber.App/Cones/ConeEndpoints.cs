@@ -2,12 +2,12 @@ using NodaTime;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
+using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Kilns;
 
 namespace ZealousEmber.App.Cones;
 
@@ -22,9 +22,9 @@ internal static class ConeEndpoints
         var api = app.MapGroup("/api/cones").WithTags("Cones");
         api.MapGet("", () => ConeTable.All.Select(Row)).WithSummary("Reference points, fits and residuals").Produces<ConeTableRow[]>();
         api.MapGet("endpoints", EndPoints).WithSummary("End points of all cones at climbs from 10 to 300 °C/h").Produces<ConeEndPoints>().ProducesValidationProblem(422);
-        api.MapPost("solve", async (SolveRequest? request, KilnStore kilns, CancellationToken cancel) => Answer(await Solve(request ?? new(null, null), FiringKiln.In(kilns, cancel)))).WithSummary("The top for a hold, or the hold for a top")
+        api.MapPost("solve", async (SolveRequest? request, Finder find) => Answer(await Solve(request ?? new(null, null), find))).WithSummary("The top for a hold, or the hold for a top")
             .Produces<SolveResponse>().ProducesValidationProblem(422);
-        api.MapPost("ladder", async (LadderRequest? request, KilnStore kilns, CancellationToken cancel) => Answer(await Ladder(request ?? new(null, null), FiringKiln.In(kilns, cancel)))).WithSummary("Tops that come to the same cone with other holds")
+        api.MapPost("ladder", async (LadderRequest? request, Finder find) => Answer(await Ladder(request ?? new(null, null), find))).WithSummary("Tops that come to the same cone with other holds")
             .Produces<LadderRung[]>().ProducesValidationProblem(422);
         api.MapPost("work", (WorkRequest? request) => Answer(Work(request ?? new(null)))).WithSummary("What every cone reads after a logged curve")
             .WithMetadata(new BodySize(BodyLimit.Log)).Produces<WorkResponse>().ProducesValidationProblem(422);
@@ -49,7 +49,7 @@ internal static class ConeEndpoints
             [.. Cone.All.Select(c => new ConeLine(c.Number, [.. rates.Select(r => ConeSolver.EndPoint(c, r).In(scale))]))]));
     }
 
-    private static async Task<Result<SolveResponse>> Solve(SolveRequest request, Func<int, Task<Kiln?>> find)
+    private static async Task<Result<SolveResponse>> Solve(SolveRequest request, Finder find)
     {
         var problems = new List<Problem>();
         var cone = Needed(request.Cone, problems);
@@ -96,7 +96,7 @@ internal static class ConeEndpoints
             ScheduleMapping.Write(rounded), HeatWork.Of(ConeTable.Of(cone).Kinetics, curve));
     }
 
-    private static async Task<Result<List<LadderRung>>> Ladder(LadderRequest request, Func<int, Task<Kiln?>> find)
+    private static async Task<Result<List<LadderRung>>> Ladder(LadderRequest request, Finder find)
     {
         var problems = new List<Problem>();
         var cone = Needed(request.Cone, problems);

@@ -1,22 +1,27 @@
+using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Kilns;
+using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.App.Kilns;
 
-/// <summary>What a schedule is fired in: a kiln of the studio, one described in the request, or the plain one while none is chosen.</summary>
+/// <summary>What a schedule is fired in: a kiln of the studio, one described in the request, or the plain one while none is chosen; and with what.</summary>
 /// <param name="Kiln">None for the plain kiln.</param>
-/// <param name="Load">With a kiln only.</param>
+/// <param name="Load">With a kiln only: what stands in it, as far as heat goes.</param>
+/// <param name="Ware">What stands in it, piece by piece, where it was said.</param>
 /// <param name="Start">Temperature when it is switched on.</param>
-internal sealed record FiringKiln(Kiln? Kiln, KilnLoad? Load, Temperature Start)
+internal sealed record FiringKiln(Kiln? Kiln, KilnLoad? Load, WareLoad? Ware, Temperature Start)
 {
     /// <summary>When it may be opened.</summary>
     public Temperature Opens => Kiln?.Opens ?? GenericKiln.Instance.Opens;
 
     /// <summary>The hottest a schedule may be sent to.</summary>
     public Temperature Hottest => Kiln is { } kiln && kiln.TopLimit < ScheduleLimits.Hottest ? kiln.TopLimit : ScheduleLimits.Hottest;
+
+    /// <summary>When water boils there.</summary>
+    public Temperature Boiling => Core.Ware.Boiling.At(Kiln?.Altitude ?? 0);
 
     /// <summary>The run on a chosen kiln.</summary>
     public Result<KilnRun> Run(Schedule schedule) => KilnSimulator.Run(schedule, Start, Kiln!, Load!);
@@ -29,12 +34,9 @@ internal sealed record FiringKiln(Kiln? Kiln, KilnLoad? Load, Temperature Start)
         return run.IsOk ? run.Value.Compiled : Result<CompiledSchedule>.Failed(run.Problems);
     }
 
-    /// <summary>Looks a kiln up in the studio.</summary>
-    public static Func<int, Task<Kiln?>> In(KilnStore store, CancellationToken cancel) => async id => (await store.Find(id, cancel))?.Kiln;
-
-    /// <summary>Finds or reads the kiln of a request; problems name <c>kilnId</c>, <c>kiln.…</c> and <c>load.…</c>.</summary>
+    /// <summary>Finds or reads the kiln and the load of a request; problems name <c>kilnId</c>, <c>kiln.…</c> and <c>load.…</c>.</summary>
     public static async Task<FiringKiln> Read(
-        int? kilnId, KilnContract? inline, LoadContract? load, ScheduleKind kind, Temperature start, Func<int, Task<Kiln?>> find, List<Problem> problems)
+        int? kilnId, KilnContract? inline, LoadContract? load, ScheduleKind kind, Temperature start, Finder find, List<Problem> problems)
     {
         Kiln? kiln = null;
         if (inline is not null)
@@ -45,12 +47,13 @@ internal sealed record FiringKiln(Kiln? Kiln, KilnLoad? Load, Temperature Start)
         }
         else if (kilnId is { } id)
         {
-            kiln = await find(id);
+            kiln = await find.Kiln(id);
             if (kiln is null) problems.Add(new Problem("kilnId", $"There is no kiln {id} in this studio."));
         }
-        if (kiln is null) return new FiringKiln(null, null, start);
-        var mass = KilnMapping.ReadLoad(load, kiln, kind);
+        var ware = load?.Lots is null ? null : await LotMapping.Read(load.Lots, find, problems);
+        if (kiln is null) return new FiringKiln(null, null, ware, start);
+        var mass = KilnMapping.ReadLoad(load, ware, kiln, kind);
         problems.AddRange(mass.Problems.Select(p => p.Under("load")));
-        return new FiringKiln(kiln, mass.IsOk ? mass.Value : KilnLoad.Empty, start);
+        return new FiringKiln(kiln, mass.IsOk ? mass.Value : KilnLoad.Empty, ware, start);
     }
 }

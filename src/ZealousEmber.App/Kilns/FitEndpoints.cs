@@ -5,7 +5,7 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Kilns;
+using ZealousEmber.Store.Shelves;
 
 namespace ZealousEmber.App.Kilns;
 
@@ -18,9 +18,9 @@ internal static class FitEndpoints
         .MapPost("/api/kilns/{id:int}/fit", Learn).WithTags("Kilns").WithSummary("Learn a kiln from logs; nothing is kept until the kiln is saved")
         .WithMetadata(new BodySize(BodyLimit.Log)).Produces<FitResponse>().ProducesValidationProblem(422).ProducesProblem(404);
 
-    private static async Task<IResult> Learn(int id, FitRequest? request, KilnStore store, CancellationToken cancel)
+    private static async Task<IResult> Learn(int id, FitRequest? request, Shelf<Kiln> store, CancellationToken cancel)
     {
-        if (await store.Find(id, cancel) is not { Kiln: var kiln }) return ClearProblems.Missing("kiln");
+        if (await store.Find(id, cancel) is not { Item: var kiln }) return ClearProblems.Missing("kiln");
         var problems = new List<Problem>();
         var what = request?.What?.Trim().ToLowerInvariant() switch { null or "kiln" => LearnWhat.Kiln, "elements" => LearnWhat.Elements, _ => (LearnWhat?)null };
         if (what is null) problems.Add(new Problem("what", "What is learned is kiln or elements."));
@@ -51,7 +51,7 @@ internal static class FitEndpoints
         var unit = wire.Unit is null ? null : ScheduleMapping.ReadUnit(wire.Unit, "unit", problems);
         var kind = wire.Kind is null ? ScheduleKind.Glaze : WireWords.Kinds.Read(wire.Kind);
         if (kind is null) problems.Add(new Problem("kind", WireWords.Kinds.Refuse(wire.Kind, "a kind of firing")));
-        var load = KilnMapping.ReadLoad(wire.Load, kiln, kind ?? ScheduleKind.Glaze);
+        var load = KilnMapping.ReadLoad(wire.Load, null, kiln, kind ?? ScheduleKind.Glaze);
         problems.AddRange(load.Problems.Select(p => p.Under("load")));
         if (wire.MeterKwh is not (null or (> 0 and < 100_000))) problems.Add(new Problem("meterKwh", "What the meter counted is more than 0 kWh."));
         var samples = wire.Points is null ? LogCsv.Read(wire.Csv, unit) : ReadPoints(wire.Points, unit ?? TemperatureUnit.Celsius);

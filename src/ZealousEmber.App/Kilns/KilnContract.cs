@@ -1,5 +1,6 @@
 using System.ComponentModel.DataAnnotations;
 using ZealousEmber.App.Preview;
+using ZealousEmber.App.Stock;
 
 namespace ZealousEmber.App.Kilns;
 
@@ -43,7 +44,9 @@ public sealed record KilnNumberContract(string Field, string Label, string Unit,
 /// <param name="FurnitureKg">Shelves and props.</param>
 /// <param name="WaterKg">Water still in raw ware.</param>
 /// <param name="FirstFiring">Raw ware; by the kind of schedule when missing.</param>
-public sealed record LoadContract(double? Fill = null, double? WareKg = null, double? FurnitureKg = null, double? WaterKg = null, bool? FirstFiring = null);
+/// <param name="Lots">The ware itself, lot by lot; its mass and water count where nothing else is said.</param>
+public sealed record LoadContract(
+    double? Fill = null, double? WareKg = null, double? FurnitureKg = null, double? WaterKg = null, bool? FirstFiring = null, IReadOnlyList<LotContract?>? Lots = null);
 
 /// <summary>What the kiln makes of the schedule; temperatures in the schedule's unit.</summary>
 /// <param name="Curve">What the chamber will do, to the end of the schedule.</param>

@@ -3,8 +3,6 @@ using ZealousEmber.App.Schedules;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store;
-using ZealousEmber.Store.Kilns;
 using ZealousEmber.Store.Studio;
 
 namespace ZealousEmber.App.Kilns;
@@ -17,53 +15,18 @@ internal static class KilnEndpoints
     public static void MapKilns(this WebApplication app)
     {
         var api = app.MapGroup("/api/kilns").WithTags("Kilns");
-        api.MapGet("", async (KilnStore store, CancellationToken cancel) => (await store.All(cancel)).Select(KilnMapping.Write))
-            .WithSummary("All kilns, by name").Produces<StoredKilnContract[]>();
-        api.MapPost("", Create).WithSummary("Keep a new kiln").Produces<StoredKilnContract>(201).ProducesValidationProblem(422);
+        new ShelfEndpoints<KilnContract, StoredKilnContract, Kiln>("kiln", KilnMapping.Read, KilnMapping.Write).Map(api, "/api/kilns");
         api.MapGet("classes", () => KilnClass.All.Select(Class)).WithSummary("Classes to start from, with their usual numbers").Produces<KilnClassContract[]>();
         api.MapGet("numbers", () => KilnLimits.All.Select(n => new KilnNumberContract(n.Field, n.Label, n.Unit, n.Least, n.Most, n.Meaning)))
             .WithSummary("What each number of a kiln may be and means").Produces<KilnNumberContract[]>();
         api.MapPost("portrait", (KilnContract? kiln, StudioHoursStore studio, CancellationToken cancel) => Portrait(kiln, studio, cancel))
             .WithSummary("What a kiln can do: climb and fall, cooling, usual firings").Produces<KilnPortraitContract>().ProducesValidationProblem(422);
-        api.MapGet("{id:int}", Find).WithSummary("One kiln").Produces<StoredKilnContract>().ProducesProblem(404);
-        api.MapPut("{id:int}", Save).WithSummary("Save over the version named in If-Match")
-            .Produces<StoredKilnContract>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(412).ProducesProblem(428);
-        api.MapDelete("{id:int}", async (int id, KilnStore store, CancellationToken cancel) => await store.Delete(id, cancel) ? Results.NoContent() : ClearProblems.Missing("kiln"))
-            .WithSummary("Delete; can be undone").Produces(204).ProducesProblem(404);
-        api.MapPost("{id:int}/restore", async (int id, KilnStore store, HttpResponse response, CancellationToken cancel) =>
-                await store.Restore(id, cancel) is { } stored ? Ok(stored, response) : ClearProblems.Missing("kiln"))
-            .WithSummary("Bring a deleted kiln back").Produces<StoredKilnContract>().ProducesProblem(404);
     }
 
     private static KilnClassContract Class(KilnClass kind)
     {
         var usual = Kiln.Create(new KilnWords(kind.Name, kind.Id, null, null, null, new Dictionary<string, double?>())).Value;
         return new KilnClassContract(kind.Id, kind.Name, KilnMapping.Write(usual));
-    }
-
-    private static async Task<IResult> Create(KilnContract? kiln, KilnStore store, HttpResponse response, CancellationToken cancel)
-    {
-        var read = KilnMapping.Read(kiln);
-        if (!read.IsOk) return ClearProblems.Of(read.Problems);
-        var stored = await store.Add(read.Value, cancel);
-        response.Headers.ETag = Versions.Tag(stored.Version);
-        return Results.Created($"/api/kilns/{stored.Id}", KilnMapping.Write(stored));
-    }
-
-    private static async Task<IResult> Find(int id, KilnStore store, HttpResponse response, CancellationToken cancel) =>
-        await store.Find(id, cancel) is { } stored ? Ok(stored, response) : ClearProblems.Missing("kiln");
-
-    private static async Task<IResult> Save(int id, KilnContract? kiln, KilnStore store, HttpContext context, CancellationToken cancel)
-    {
-        if (!Versions.TryReadIfMatch(context.Request, out var version)) return Versions.NotNamed(context.Request);
-        var read = KilnMapping.Read(kiln);
-        if (!read.IsOk) return ClearProblems.Of(read.Problems);
-        return await store.Save(id, version, read.Value, cancel) switch
-        {
-            SaveOutcome<StoredKiln>.Saved { Stored: var stored } => Ok(stored, context.Response),
-            SaveOutcome<StoredKiln>.Clash { Current: var current } => Versions.Clash("kiln", current.Version, KilnMapping.Write(current), context.Response),
-            _ => ClearProblems.Missing("kiln"),
-        };
     }
 
     private static async Task<IResult> Portrait(KilnContract? wire, StudioHoursStore studio, CancellationToken cancel)
@@ -87,11 +50,5 @@ internal static class KilnEndpoints
             WireWords.Kinds.Say(usual.Kind), usual.Line, run.Compiled.Segments[2].RampEnd.TotalMinutes, run.Energy.Used,
             tariff.Price > 0 ? run.Energy.Used * tariff.Price : null, tariff.Currency, run.FullPower.TotalMinutes, run.OpensAt.TotalMinutes,
             [.. marks.Select(m => new CoolingMark(m.At.In(unit), m.After!.Value.TotalMinutes))], run.Stall is null);
-    }
-
-    private static IResult Ok(StoredKiln stored, HttpResponse response)
-    {
-        response.Headers.ETag = Versions.Tag(stored.Version);
-        return Results.Ok(KilnMapping.Write(stored));
     }
 }

@@ -3,7 +3,8 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Kilns;
+using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Shelves;
 
 namespace ZealousEmber.App.Kilns;
 
@@ -42,17 +43,23 @@ internal static class KilnMapping
             Get(KilnLimits.Uncertainty), HoldClocks.Say(kiln.HoldClock), kiln.Notes);
     }
 
-    public static StoredKilnContract Write(StoredKiln stored) =>
-        new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), stored.Kiln.Class.Name, stored.Kiln.Current, Write(stored.Kiln));
+    public static StoredKilnContract Write(Stored<Kiln> stored) =>
+        new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), stored.Item.Class.Name, stored.Item.Current, Write(stored.Item));
 
-    /// <summary>The load given, filled up with what a full kiln of this kind of firing holds.</summary>
-    public static Result<KilnLoad> ReadLoad(LoadContract? wire, Kiln kiln, ScheduleKind kind)
+    /// <summary>The load given, filled up with what its lots weigh, else with what a full kiln of this kind of firing holds.</summary>
+    public static Result<KilnLoad> ReadLoad(LoadContract? wire, WareLoad? ware, Kiln kiln, ScheduleKind kind)
     {
         if (wire is null) return kiln.UsualLoad(kind);
         if (wire.Fill is { } fill && !(fill >= 0 && fill <= MostFill))
             return new Problem("fill", $"How full it is goes from 0 to {Words.Number(MostFill)}, 1 being a usual full load; this says {Words.Number(fill)}.");
         var usual = kiln.UsualLoad(kind, wire.Fill ?? 1);
-        return KilnLoad.Create(wire.WareKg ?? usual.WareMass, wire.FurnitureKg ?? usual.FurnitureMass, wire.FirstFiring ?? usual.FirstFiring, wire.WaterKg);
+        var raw = wire.FirstFiring ?? usual.FirstFiring;
+        if (ware is null || wire.Fill is not null)
+            return KilnLoad.Create(wire.WareKg ?? usual.WareMass, wire.FurnitureKg ?? usual.FurnitureMass, raw, wire.WaterKg);
+        // Shelves go with the ware: half the ware stands on about half of them, and never on none.
+        var shelves = usual.FurnitureMass * Math.Clamp(ware.Mass / usual.WareMass, 0.2, 1);
+        var water = ware.Lots.Sum(l => l.Mass * Drying.Water(l.Dryness) / 100);
+        return KilnLoad.Create(wire.WareKg ?? ware.Mass, wire.FurnitureKg ?? shelves, raw, wire.WaterKg ?? (raw && wire.WareKg is null ? water : null));
     }
 
     private static Dictionary<string, double?> Numbers(KilnContract wire) => new()

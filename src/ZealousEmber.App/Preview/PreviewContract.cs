@@ -76,10 +76,12 @@ public sealed record MomentContract(
 /// <summary>Time spent between two temperatures.</summary>
 public sealed record TimeBetweenContract(double From, double To, double RisingMinutes, double FallingMinutes);
 
-/// <summary>What an experienced colleague would say.</summary>
-/// <param name="Fix">What would mend it, where one change does.</param>
+/// <summary>What an experienced colleague would say; the gravest first.</summary>
+/// <param name="Fix">The likeliest mend, where one change does.</param>
+/// <param name="Fixes">Every mend there is, the likeliest first.</param>
 public sealed record FindingContract(
-    string Id, [property: AllowedValues("note", "look", "danger")] string Severity, int Segment, double FromMinute, double ToMinute, string Text, string Why, FixContract? Fix);
+    string Id, [property: AllowedValues("note", "look", "danger")] string Severity, int Segment, double FromMinute, double ToMinute, string Text, string Why, FixContract? Fix,
+    IReadOnlyList<FixContract> Fixes);
 
 /// <summary>What one cone reads at the end.</summary>
 /// <param name="Progress">1 is the end point; at most 1000 is told.</param>
@@ -91,6 +93,7 @@ public sealed record ConeReadingContract(string Cone, double Progress, double Be
 /// <summary>A short word of safety at the step it belongs to.</summary>
 public sealed record CautionContract(int Segment, string Text);
 
-/// <summary>A mend: one step in the place of another.</summary>
+/// <summary>A mend: one step replaced by one or more.</summary>
 /// <param name="Text">On the button.</param>
-public sealed record FixContract(string Text, int Segment, SegmentContract Step);
+/// <param name="Segment">Index of the step replaced.</param>
+public sealed record FixContract(string Text, int Segment, IReadOnlyList<SegmentContract> Steps);

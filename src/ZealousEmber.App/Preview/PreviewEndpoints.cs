@@ -3,6 +3,7 @@ using ZealousEmber.App.Cones;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
+using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Cones;
@@ -12,7 +13,6 @@ using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store.Kilns;
 using ZealousEmber.Store.Studio;
 
 namespace ZealousEmber.App.Preview;
@@ -27,16 +27,16 @@ internal static class PreviewEndpoints
             .WithTags("Preview").WithSummary("Times, curve, cones, power and findings of a schedule")
             .Produces<PreviewResponse>().ProducesValidationProblem(422);
 
-    private static async Task<IResult> Answer(PreviewRequest? request, string? cones, KilnStore kilns, StudioHoursStore studio, CancellationToken cancel)
+    private static async Task<IResult> Answer(PreviewRequest? request, string? cones, Finder find, StudioHoursStore studio, CancellationToken cancel)
     {
         // The tariff only matters where there is a kiln to draw power.
         var hours = request?.KilnId is null && request?.Kiln is null ? null : (await studio.Read(cancel)).Hours;
-        var made = await Make(request, FiringKiln.In(kilns, cancel), hours, string.Equals(cones, "all", StringComparison.OrdinalIgnoreCase));
+        var made = await Make(request, find, hours, string.Equals(cones, "all", StringComparison.OrdinalIgnoreCase));
         return made.IsOk ? Results.Ok(made.Value) : ClearProblems.Of(made.Problems);
     }
 
     /// <summary>The whole work without the wire and the store; the bench measures it here.</summary>
-    internal static async Task<Result<PreviewResponse>> Make(PreviewRequest? request, Func<int, Task<Kiln?>> find, StudioHours? studio, bool allCones = false)
+    internal static async Task<Result<PreviewResponse>> Make(PreviewRequest? request, Finder find, StudioHours? studio, bool allCones = false)
     {
         if (request?.Schedule is null) return new Problem("schedule", "A schedule is missing here.");
         // A schedule is drawn before it has a name; every other rule holds.
@@ -91,8 +91,8 @@ internal static class PreviewEndpoints
         var moments = MomentsOf(compiled, firing, run);
         var begins = anchored.Start(moments);
         DateTimeOffset? At(Duration time) => begins is { } from ? (from + time).ToDateTimeOffset() : null;
-        IEnumerable<Finding> findings = ScheduleReview.Of(schedule, compiled);
-        if (run is not null) findings = findings.Concat(KilnReview.Of(schedule, firing.Kiln!, run)).OrderBy(f => f.Segment);
+        var findings = ScheduleReview.Of(new Reading(schedule, compiled, progress, firing.Ware, firing.Boiling, firing.Start, firing.Times, firing.Hottest));
+        if (run is not null) findings = ScheduleReview.Ranked([.. findings, .. KilnReview.Of(schedule, firing.Kiln!, run)]);
         return new PreviewResponse(
             unit.Letter(),
             firing.Start.In(unit),
@@ -124,14 +124,16 @@ internal static class PreviewEndpoints
     /// <summary>With a kiln it is known when it may be opened even where the schedule itself ends hot.</summary>
     private static IReadOnlyList<Moment> MomentsOf(CompiledSchedule compiled, FiringKiln firing, KilnRun? run)
     {
-        var moments = Moment.Of(compiled, firing.Opens, firing.Kiln is { } kiln ? Boiling.At(kiln.Altitude) : null);
+        var moments = Moment.Of(compiled, firing.Opens, firing.Kiln is null ? null : firing.Boiling);
         if (run is null || moments.Any(m => m.Kind == MomentKind.MayOpen) || compiled.Curve.Peak <= firing.Opens) return moments;
         return [.. moments, new Moment(MomentKind.MayOpen, run.OpensAt, firing.Opens)];
     }
 
-    private static FindingContract Write(Finding f, TemperatureUnit unit) => new(
-        f.Id, f.Severity.ToString().ToLowerInvariant(), f.Segment, f.From.TotalMinutes, f.To.TotalMinutes, f.Text, f.Why,
-        f.Fix is { } fix ? new FixContract(fix.Text, fix.Segment, ScheduleMapping.Write(fix.Step, unit)) : null);
+    private static FindingContract Write(Finding f, TemperatureUnit unit)
+    {
+        IReadOnlyList<FixContract> fixes = [.. f.Fixes.Select(fix => new FixContract(fix.Text, fix.Segment, [.. fix.Steps.Select(s => ScheduleMapping.Write(s, unit))]))];
+        return new FindingContract(f.Id, f.Severity.ToString().ToLowerInvariant(), f.Segment, f.From.TotalMinutes, f.To.TotalMinutes, f.Text, f.Why, fixes.Count > 0 ? fixes[0] : null, fixes);
+    }
 
     private static string ReadAnchor(string? word, List<Problem> problems)
     {

@@ -67,9 +67,10 @@ public static class ConeSolver
         var low = Math.Max(others.Append(start.Celsius).Max(), ScheduleLimits.Coldest.Celsius);
         var high = (hottest ?? ScheduleLimits.Hottest).Celsius;
         double Progress(double top) => ProgressOf(schedule.WithStep(index, Temperature.FromCelsius(top), hold), cone, times);
-        if (Progress(high) < 1) return new Problem("cone", $"Cone {cone.Number} stays up even at {Words.Number(Math.Round(Temperature.FromCelsius(high).In(schedule.Unit)))} {schedule.Unit.Symbol()} with this hold.");
-        if (Progress(low) > 1) return new Problem("cone", $"Cone {cone.Number} is down before the top step has done anything; the steps around it are too hot for it.");
-        return schedule.WithStep(index, Temperature.FromCelsius(Bisect.Rising(Progress, 1, low, high)), hold);
+        var (atHigh, atLow) = (Progress(high), Progress(low));
+        if (atHigh < 1) return new Problem("cone", $"Cone {cone.Number} stays up even at {Words.Number(Math.Round(Temperature.FromCelsius(high).In(schedule.Unit)))} {schedule.Unit.Symbol()} with this hold.");
+        if (atLow > 1) return new Problem("cone", $"Cone {cone.Number} is down before the top step has done anything; the steps around it are too hot for it.");
+        return schedule.WithStep(index, Temperature.FromCelsius(Bisect.One(Progress, low, high, atLow, atHigh)), hold);
     }
 
     /// <summary>A schedule's hold at the top changed so that the cone comes down; the top and every other step stay.</summary>

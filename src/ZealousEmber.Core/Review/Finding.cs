@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using NodaTime;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -25,29 +26,36 @@ public enum Severity
 /// <param name="To">Where on the curve it ends.</param>
 /// <param name="Text">What, in one plain sentence.</param>
 /// <param name="Why">Why it matters, in one more.</param>
-/// <param name="Fix">What would mend it, where one change does.</param>
-public sealed record Finding(string Id, Severity Severity, int Segment, Duration From, Duration To, string Text, string Why, Fix? Fix = null);
+/// <param name="Fixes">What would mend it, the likeliest first; empty when nothing in the schedule does.</param>
+public sealed record Finding(string Id, Severity Severity, int Segment, Duration From, Duration To, string Text, string Why, params ImmutableArray<Fix> Fixes);
 
-/// <summary>A mend: one step put in the place of another.</summary>
+/// <summary>A mend: one step replaced by one or more.</summary>
 /// <param name="Text">On the button: "Use 70".</param>
 /// <param name="Segment">Index of the step it replaces.</param>
-/// <param name="Step">The new step.</param>
-public sealed record Fix(string Text, int Segment, Segment Step);
+/// <param name="Steps">What stands there then.</param>
+public sealed record Fix(string Text, int Segment, params ImmutableArray<Segment> Steps);
 
-/// <summary>Reads a timed schedule and says what is worth saying. More rules arrive with the ware and the kilns.</summary>
+/// <summary>Reads a timed schedule and says what is worth saying.</summary>
 public static class ScheduleReview
 {
-    /// <summary>Findings in the order of the steps; a well-made schedule gets none.</summary>
-    public static IReadOnlyList<Finding> Of(Schedule schedule, CompiledSchedule compiled)
+    /// <summary>Findings, the gravest first, then in the order of the steps; a well-made schedule gets none. No cause is named twice.</summary>
+    public static IReadOnlyList<Finding> Of(Reading reading)
     {
-        var findings = new List<Finding>();
-        for (var i = 0; i < schedule.Segments.Length; i++)
+        var findings = new List<Finding>(SlipReview.Of(reading));
+        // A slip of the finger is the cause of what it does to the ware; naming both would be naming it twice.
+        var slipped = findings.Where(f => f.Id == "rate-slip").Select(f => f.Segment).ToHashSet();
+        findings.AddRange(WareReview.Of(reading).Where(f => !slipped.Contains(f.Segment)));
+        findings.AddRange(GoalReview.Of(reading));
+        for (var i = 0; i < reading.Schedule.Segments.Length; i++)
         {
-            if (CoolsNoFurther(schedule.Segments[i], i, compiled.Segments[i], schedule.Unit) is { } finding)
+            if (CoolsNoFurther(reading.Schedule.Segments[i], i, reading.Compiled.Segments[i], reading.Schedule.Unit) is { } finding)
                 findings.Add(finding);
         }
-        return findings;
+        return Ranked(findings);
     }
+
+    /// <summary>The gravest first, then in the order of the steps.</summary>
+    public static IReadOnlyList<Finding> Ranked(IEnumerable<Finding> findings) => [.. findings.OrderByDescending(f => f.Severity).ThenBy(f => f.Segment)];
 
     /// <summary>"Off to 10 °C" in a room at 20: the kiln stops short of it.</summary>
     private static Finding? CoolsNoFurther(Segment segment, int index, CompiledSegment compiled, TemperatureUnit unit)

@@ -51,7 +51,7 @@ public static class KilnReview
             : null;
         return new Finding("kiln-too-slow", Severity.Look, index, run.Compiled.Curve.FirstRiseThrough(from) ?? times.Start, times.RampEnd,
             $"Above {Degrees(from, schedule)} {kiln.Name} cannot keep to {Words.Number(Math.Round(asked.PerHourIn(unit)))} {unit.Symbol()}/h with this load; near {Degrees(times.To, schedule)} it climbs {Words.Number(Math.Round(can.PerHourIn(unit)))}. It arrives {Words.Hours(step.Late)} late.",
-            "The elements are at full power there; cones get more heat work than the plain schedule says.", fix);
+            "The elements are at full power there; cones get more heat work than the plain schedule says.", fix is null ? [] : [fix]);
     }
 
     private static Finding CoolsByItself(Schedule schedule, Kiln kiln, int index, CompiledSegment times, KilnStep step, Temperature from)

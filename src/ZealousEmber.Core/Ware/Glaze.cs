@@ -83,7 +83,7 @@ public sealed record Glaze
             return null;
         }
         var (top, bottom) = (Read(from, "slowFrom"), Read(to, "slowTo"));
-        if (hours is not (> 0 and <= 24)) problems.Add(new Problem("slowHours", "Say how many hours it wants in its band, up to 24."));
+        if (hours is not (>= 0.05 and <= 24)) problems.Add(new Problem("slowHours", "Say how many hours it wants in its band: 0.05 to 24."));
         if (top is { } a && bottom is { } b && a <= b) problems.Add(new Problem("slowTo", "The band is cooled through: its second temperature is the lower one."));
         return problems.Count > before ? null : new SlowBand(top!.Value, bottom!.Value, Duration.FromHours(hours!.Value));
     }

@@ -94,8 +94,17 @@ public sealed record WareLot
             ? Result<WareLot>.Failed(problems)
             : new WareLot(called ?? "ware")
             {
-                Count = count!.Value, Wall = wall!.Value, Width = width, ClosedHollow = closedHollow, OneSided = oneSided, Dryness = dryness, Clay = clay,
-                Glazes = [.. glazes ?? []], Whose = owner, Next = next, PieceMass = pieceKg ?? UsualMass,
+                Count = count!.Value,
+                Wall = wall!.Value,
+                Width = width,
+                ClosedHollow = closedHollow,
+                OneSided = oneSided,
+                Dryness = dryness,
+                Clay = clay,
+                Glazes = [.. glazes ?? []],
+                Whose = owner,
+                Next = next,
+                PieceMass = pieceKg ?? UsualMass,
             };
     }
 }

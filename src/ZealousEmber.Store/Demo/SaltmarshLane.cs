@@ -1,13 +1,15 @@
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
+using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Kilns;
+using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Shelves;
 using ZealousEmber.Store.Studio;
 
 namespace ZealousEmber.Store.Demo;
@@ -40,9 +42,14 @@ public static class SaltmarshLane
     /// <summary>Two electric kilns, the hours of those who fire, and a tariff that is cheap at night.</summary>
     private static async Task SeedStudio(StudioContext context, TimeProvider time, CancellationToken cancel)
     {
-        var kilns = new KilnStore(context, time);
+        var kilns = new Shelf<KilnRow, Kiln>(context, time, r => r.Read(), (r, k) => r.Write(k));
+        var clays = new Shelf<ClayRow, Clay>(context, time, r => r.Read(), (r, c) => r.Write(c));
+        var glazes = new Shelf<GlazeRow, Glaze>(context, time, r => r.Read(), (r, g) => r.Write(g));
         foreach (var (name, kind, notes, numbers) in Kilns)
             await kilns.Add(Kiln.Create(new KilnWords(name, kind, null, null, notes, numbers)).Value, cancel);
+
+        foreach (var clay in Clays) await clays.Add(clay.Value, cancel);
+        foreach (var glaze in Glazes) await glazes.Add(glaze.Value, cancel);
 
         WeeklySpan On(string days, int from, int to) => new([.. days.Select(d => (IsoDayOfWeek)(d - '0'))], new LocalTime(from, 0), new LocalTime(to % 24, 0));
         var night = new TariffBand("night", 0.13, new WeeklySpan([], new LocalTime(0, 30), new LocalTime(7, 30)));
@@ -57,6 +64,21 @@ public static class SaltmarshLane
             AttendanceRule.MarkedMoments, [WatchKind.SwitchOn, WatchKind.SteamCheck, WatchKind.Top]);
         await new StudioHoursStore(context).Save(null, hours, cancel);
     }
+
+    private static readonly Result<Clay>[] Clays =
+    [
+        Clay.Create("Marsh White", ClayKind.Stoneware, "5", "7", 12, 1.5, false, "The everyday stoneware. Throws well, fires to a warm white."),
+        Clay.Create("Brickfield Red", ClayKind.Earthenware, "06", "02", 9, 8, true, "Dug up the lane: iron and a little lime. Give its bisque time."),
+        Clay.Create("Shingle porcelain", ClayKind.Porcelain, "8", "11", 15, 0.2, false, "Dries fast at the rims; cover them."),
+    ];
+
+    private static readonly Result<Glaze>[] Glazes =
+    [
+        Glaze.Create("Oyster matte", "5", "7", slowFrom: 1040, slowTo: 850, slowHours: 3.5, notes: "Grows its matte on the way down; dull when it cools fast."),
+        Glaze.Create("Tidewrack blue", "6", "6", runny: true, notes: "Runs. Waste slab under every piece."),
+        Glaze.Create("Reed green", "5", "7", needsHold: true, notes: "Pinholes without a hold."),
+        Glaze.Create("Lamp white", "06", "04", wantsFastCooling: true, notes: "For Brickfield Red. Glossy when it cools fast."),
+    ];
 
     private static readonly (string Name, string Class, string Notes, Dictionary<string, double?> Numbers)[] Kilns =
     [

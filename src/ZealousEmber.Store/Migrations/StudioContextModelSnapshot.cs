@@ -16,54 +16,6 @@ namespace ZealousEmber.Store.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
-            modelBuilder.Entity("ZealousEmber.Store.Kilns.KilnRow", b =>
-                {
-                    b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Brick")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Class")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<long?>("DeletedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("HoldClock")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Name")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Notes")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Numbers")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Unit")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<long>("UpdatedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("Version")
-                        .IsConcurrencyToken()
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("Id");
-
-                    b.ToTable("kilns", (string)null);
-                });
-
             modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleRow", b =>
                 {
                     b.Property<int>("Id")
@@ -149,6 +101,156 @@ namespace ZealousEmber.Store.Migrations
                     b.HasKey("ScheduleId", "Number");
 
                     b.ToTable("schedule_versions", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Shelves.ClayRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Absorption")
+                        .HasColumnType("REAL");
+
+                    b.Property<bool>("BurnsOutSlowly")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ConeFrom")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ConeTo")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("DeletedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Notes")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Shrinkage")
+                        .HasColumnType("REAL");
+
+                    b.Property<long>("UpdatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("clays", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Shelves.GlazeRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ConeFrom")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ConeTo")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("DeletedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Fades")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("NeedsHold")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Notes")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Runny")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("SlowFrom")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("SlowHours")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("SlowTo")
+                        .HasColumnType("REAL");
+
+                    b.Property<long>("UpdatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("WantsFastCooling")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("glazes", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Shelves.KilnRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Brick")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Class")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("DeletedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("HoldClock")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Notes")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Numbers")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Unit")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("UpdatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("kilns", (string)null);
                 });
 
             modelBuilder.Entity("ZealousEmber.Store.Studio.StudioHoursRow", b =>

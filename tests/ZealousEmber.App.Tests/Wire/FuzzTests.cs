@@ -26,6 +26,10 @@ public sealed class FuzzTests(RunningStudio studio) : IClassFixture<RunningStudi
         { "/api/cones/read", $$"""{"cone":"6","clock":5,"schedule":{{Firing}},"startTemperature":20}""" },
         { "/api/cones/work", """{"unit":"C","curve":[{"minute":0,"temperature":20},{"minute":600,"temperature":1200},{"minute":900,"temperature":100}]}""" },
         { "/api/preview", $$"""{"schedule":{{Firing}},"kiln":{{Kiln}},"load":{"fill":0.8,"wareKg":30,"furnitureKg":30,"waterKg":1,"firstFiring":true},"anchor":"top","start":"2026-11-24T17:30:00Z"}""" },
+        { "/api/preview", $$"""{"schedule":{{Firing}},"load":{"lots":{{Lots}} } }""" },
+        { "/api/plan", $$"""{"load":{"lots":{{Lots}} },"kind":"glaze","goalCone":"6","drying":"by-the-wall","approach":"last-hundred","cooling":"off","holdMinutes":10,"maxSteps":20,"unit":"C","name":"n","kiln":{{Kiln}},"startTemperature":20}""" },
+        { "/api/clays", """{"name":"Marsh","kind":"stoneware","coneFrom":"5","coneTo":"7","shrinkage":12,"absorption":2,"burnsOutSlowly":true,"notes":"n"}""" },
+        { "/api/glazes", """{"name":"Oyster","coneFrom":"5","coneTo":"7","runny":true,"slowFrom":1040,"slowTo":850,"slowHours":3.5,"unit":"C","notes":"n"}""" },
         { "/api/kilns", Kiln },
         { "/api/kilns/portrait", Kiln },
         { "/api/starts", $$"""{"schedule":{{Firing}},"kiln":{{Kiln}},"from":"2026-11-24T17:30:00Z","until":"2026-11-25T17:30:00Z","openBy":"2026-11-30T17:30:00Z","studio":{{Hours}}}""" },
@@ -34,6 +38,8 @@ public sealed class FuzzTests(RunningStudio studio) : IClassFixture<RunningStudi
     };
 
     private const string Kiln = """{"name":"Teal","class":"top-190","unit":"C","volume":190,"power":10000,"elementHealth":95,"brick":"standard","brickThickness":76,"topLimit":1290,"openLimit":50,"room":20,"altitude":4,"leak":1,"heatFactor":100,"lossFactor":100,"holdClock":"waits","notes":"n"}""";
+
+    private const string Lots = """[{"what":"mugs","count":12,"wall":6,"width":100,"closedHollow":false,"oneSided":false,"dryness":"bone-dry","clay":{"name":"Marsh","coneFrom":"5","coneTo":"7"},"glazes":[{"name":"Oyster","coneFrom":"5","coneTo":"7"}],"whose":"Maren","next":"dipping","pieceKg":0.5}]""";
 
     private const string Hours = """{"timeZone":"Europe/London","currency":"£","price":0.3,"bands":[{"name":"night","price":0.1,"hours":{"days":["mon"],"from":"23:00","to":"07:00"},"firstMonth":11,"lastMonth":3}],"people":[{"name":"Maren","hours":[{"days":["tue"],"from":"08:00","to":"18:00"}]}],"rule":"marked-moments","marked":["top"]}""";
 

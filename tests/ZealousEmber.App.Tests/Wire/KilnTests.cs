@@ -162,7 +162,7 @@ public sealed class KilnTests(RunningStudio studio) : IClassFixture<RunningStudi
         finding["text"]!.GetValue<string>().ShouldContain("Heron cannot keep to 110 °C/h");
         var fix = finding["fix"]!;
         fix["text"]!.GetValue<string>().ShouldStartWith("Use ");
-        schedule["segments"]!.AsArray()[1] = fix["step"]!.DeepClone();
+        schedule["segments"]!.AsArray()[1] = fix["steps"]![0]!.DeepClone();
         (await (await studio.Http.Preview(schedule.DeepClone().AsObject(), InHeron)).Read())["findings"]!.AsArray().ShouldBeEmpty();
     }
 

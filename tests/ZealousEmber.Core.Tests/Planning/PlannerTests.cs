@@ -3,6 +3,7 @@ using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Planning;
+using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
@@ -154,6 +155,11 @@ public sealed class PlannerTests
                 foreach (var lot in load.Lots) WallGradient.In(lot.Wall, lot.IsWide, rate).Kelvins.ShouldBeLessThanOrEqualTo(WallGradient.Fine * 1.06, $"{middle} °C");
             }
             Progress(plan).ShouldBeInRange(0.9, 1.12);
+            var compiled = Make.Plain(plan.Schedule).Value;
+            var reading = new Reading(plan.Schedule, compiled, HeatWork.OfAll(curve), load, Plain.Boiling, Plain.Start, Make.Plain, ScheduleLimits.Hottest);
+            // A cooling the person chose against the glazes is theirs to choose; the reviewer may say so.
+            ScheduleReview.Of(reading).Where(f => f.Severity > Severity.Note && !(f.Id == "slow-band-short" && wish.Cooling != CoolingWay.AsTheGlazesAsk))
+                .Select(f => $"{f.Id}: {f.Text}").ShouldBeEmpty();
         }, iter: 2000);
     }
 

@@ -200,6 +200,91 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/plan': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** The fastest schedule this ware, these glazes and this kiln can stand */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PlanRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PlanResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/plan/schools': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What practitioners differ on, with a line of why each */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['SchoolContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/starts': {
     parameters: {
       query?: never;
@@ -1176,10 +1261,12 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** All kilns, by name */
+    /** Every kiln, by name */
     get: {
       parameters: {
-        query?: never;
+        query?: {
+          search?: string;
+        };
         header?: never;
         path?: never;
         cookie?: never;
@@ -1219,127 +1306,6 @@ export interface paths {
           };
           content: {
             'application/json': components['schemas']['StoredKilnContract'];
-          };
-        };
-        /** @description Unprocessable Entity */
-        422: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/kilns/classes': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** Classes to start from, with their usual numbers */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['KilnClassContract'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/kilns/numbers': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** What each number of a kiln may be and means */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['KilnNumberContract'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/kilns/portrait': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** What a kiln can do: climb and fall, cooling, usual firings */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: {
-        content: {
-          'application/json': null | components['schemas']['KilnContract'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['KilnPortraitContract'];
           };
         };
         /** @description Unprocessable Entity */
@@ -1544,6 +1510,127 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/kilns/classes': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Classes to start from, with their usual numbers */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['KilnClassContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/numbers': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What each number of a kiln may be and means */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['KilnNumberContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/portrait': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What a kiln can do: climb and fall, cooling, usual firings */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['KilnContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['KilnPortraitContract'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/studio': {
     parameters: {
       query?: never;
@@ -1667,6 +1754,518 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/clays': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Every clay, by name */
+    get: {
+      parameters: {
+        query?: {
+          search?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredClayContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    /** Keep a new clay */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ClayContract'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredClayContract'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/clays/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** One clay */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredClayContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    /** Save over the version named in If-Match */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ClayContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredClayContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+        /** @description Precondition Required */
+        428: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    /** Delete; can be undone */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/clays/{id}/restore': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Bring a deleted clay back */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredClayContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/glazes': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Every glaze, by name */
+    get: {
+      parameters: {
+        query?: {
+          search?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredGlazeContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    /** Keep a new glaze */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['GlazeContract'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredGlazeContract'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/glazes/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** One glaze */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredGlazeContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    /** Save over the version named in If-Match */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['GlazeContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredGlazeContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+        /** @description Precondition Required */
+        428: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    /** Delete; can be undone */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/glazes/{id}/restore': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Bring a deleted glaze back */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredGlazeContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1711,6 +2310,29 @@ export interface components {
       /** Format: int32 */
       segment: number;
       text: string;
+    };
+    /** @description A clay. */
+    ClayContract: {
+      name: null | string;
+      /** @enum {null|string} */
+      kind?: 'earthenware' | 'stoneware' | 'porcelain' | 'other' | null;
+      /** @description Coolest cone it matures at. */
+      coneFrom?: null | string;
+      /** @description Hottest. */
+      coneTo?: null | string;
+      /**
+       * Format: double
+       * @description %, wet to fired.
+       */
+      shrinkage?: null | number;
+      /**
+       * Format: double
+       * @description %, fired.
+       */
+      absorption?: null | number;
+      /** @description Dark, iron-bearing or recycled. */
+      burnsOutSlowly?: null | boolean;
+      notes?: null | string;
     };
     /** @description End points of every cone over a range of climbs, for the chart. */
     ConeEndPoints: {
@@ -1792,7 +2414,7 @@ export interface components {
       /** Format: double */
       temperature: number;
     };
-    /** @description What an experienced colleague would say. */
+    /** @description What an experienced colleague would say; the gravest first. */
     FindingContract: {
       id: string;
       /** @enum {string} */
@@ -1806,6 +2428,8 @@ export interface components {
       text: string;
       why: string;
       fix: null | components['schemas']['FixContract'];
+      /** @description Every mend there is, the likeliest first. */
+      fixes: components['schemas']['FixContract'][];
     };
     /** @description One log beside what the kiln would have done; temperatures in the kiln's unit. */
     FitCurves: {
@@ -1890,13 +2514,51 @@ export interface components {
       /** @description What limits how far it can be trusted. */
       notes: string[];
     };
-    /** @description A mend: one step in the place of another. */
+    /** @description A mend: one step replaced by one or more. */
     FixContract: {
       /** @description On the button. */
       text: string;
-      /** Format: int32 */
+      /**
+       * Format: int32
+       * @description Index of the step replaced.
+       */
       segment: number;
-      step: components['schemas']['SegmentContract'];
+      steps: components['schemas']['SegmentContract'][];
+    };
+    /** @description A glaze. */
+    GlazeContract: {
+      name: null | string;
+      coneFrom?: null | string;
+      coneTo?: null | string;
+      /** @description Short holds, a waste slab. */
+      runny?: null | boolean;
+      /** @description Pinholes without one. */
+      needsHold?: null | boolean;
+      /** @description Its colour burns out when held long. */
+      fades?: null | boolean;
+      /** @description Slow cooling dulls it. */
+      wantsFastCooling?: null | boolean;
+      /**
+       * Format: double
+       * @description Upper end of the band its crystals grow in, in the unit.
+       */
+      slowFrom?: null | number;
+      /**
+       * Format: double
+       * @description Lower end.
+       */
+      slowTo?: null | number;
+      /**
+       * Format: double
+       * @description How long it wants there.
+       */
+      slowHours?: null | number;
+      /**
+       * @description Of the band; C when missing.
+       * @enum {null|string}
+       */
+      unit?: 'C' | 'F' | null;
+      notes?: null | string;
     };
     /** @description Answer of the health check. */
     Health: {
@@ -2182,6 +2844,8 @@ export interface components {
       waterKg?: null | number;
       /** @description Raw ware; by the kind of schedule when missing. */
       firstFiring?: null | boolean;
+      /** @description The ware itself, lot by lot; its mass and water count where nothing else is said. */
+      lots?: null | components['schemas']['LotContract'][];
     };
     /** @description The load that was reckoned with. */
     LoadPreview: {
@@ -2193,12 +2857,72 @@ export interface components {
       waterKg: number;
       firstFiring: boolean;
     };
+    /** @description What follows from the lots. */
+    LoadSummary: {
+      /** Format: int32 */
+      lots: number;
+      /** Format: int32 */
+      pieces: number;
+      /** Format: double */
+      wareKg: number;
+      thickest: string;
+      wettest: string;
+      slowestToDry: string;
+      clashes: string[];
+    };
     /** @description A logged moment; times never go back, two at one time are a jump. */
     LogPoint: {
       /** Format: double */
       minute: null | number;
       /** Format: double */
       temperature: null | number;
+    };
+    /** @description A lot of ware that is alike. */
+    LotContract: {
+      /** @description Plates, mugs, tiles. */
+      what: null | string;
+      /** Format: int32 */
+      count: null | number;
+      /**
+       * Format: double
+       * @description Thickest wall, mm.
+       */
+      wall: null | number;
+      /**
+       * Format: double
+       * @description Flat ware's width, mm.
+       */
+      width?: null | number;
+      /** @description Closed, with no hole for steam. */
+      closedHollow?: null | boolean;
+      /** @description Solid, or with its whole foot on the shelf. */
+      oneSided?: null | boolean;
+      /**
+       * @description bone-dry when missing.
+       * @enum {null|string}
+       */
+      dryness?: 'bone-dry' | 'cool-to-touch' | 'damp' | 'leather-hard' | null;
+      /**
+       * Format: int32
+       * @description A clay of the studio.
+       */
+      clayId?: null | number;
+      clay?: null | components['schemas']['ClayContract'];
+      /** @description Glazes of the studio. */
+      glazeIds?: null | number[];
+      /** @description Or described here. */
+      glazes?: null | components['schemas']['GlazeContract'][];
+      whose?: null | string;
+      /**
+       * @description What happens after a bisque; dipping when missing.
+       * @enum {null|string}
+       */
+      next?: 'dipping' | 'brushing' | 'unglazed' | null;
+      /**
+       * Format: double
+       * @description A piece; 0.6 kg when nobody weighed it.
+       */
+      pieceKg?: null | number;
     };
     /** @description A moment people plan their day by. */
     MomentContract: {
@@ -2252,6 +2976,69 @@ export interface components {
     PersonContract: {
       name: null | string;
       hours: null | components['schemas']['WeeklySpanContract'][];
+    };
+    /** @description Something to know about the load. */
+    PlanNoteContract: {
+      id: string;
+      text: string;
+    };
+    /** @description A load and a wish; what people differ on may be said, else the studio's default holds. */
+    PlanRequest: {
+      load: null | components['schemas']['LoadContract'];
+      /** @enum {null|string} */
+      kind: 'drying' | 'bisque' | 'glaze' | 'once-fired' | null;
+      /** @description Found from the load when missing. */
+      goalCone?: null | string;
+      /**
+       * @description by-the-wall, long-hold, slow-climb or fast-to-hold.
+       * @enum {null|string}
+       */
+      drying?: 'by-the-wall' | 'long-hold' | 'slow-climb' | 'fast-to-hold' | null;
+      /**
+       * @description last-hundred or one-rate.
+       * @enum {null|string}
+       */
+      approach?: 'last-hundred' | 'one-rate' | null;
+      /**
+       * @description as-the-glazes-ask, off, limited-drop or drop-and-hold.
+       * @enum {null|string}
+       */
+      cooling?: 'as-the-glazes-ask' | 'off' | 'limited-drop' | 'drop-and-hold' | null;
+      /**
+       * Format: double
+       * @description At the top; by the load when missing.
+       */
+      holdMinutes?: null | number;
+      /**
+       * Format: int32
+       * @description Most steps the controller takes; 20 when missing.
+       */
+      maxSteps?: null | number;
+      /** @enum {null|string} */
+      unit?: 'C' | 'F' | null;
+      name?: null | string;
+      /** Format: int32 */
+      kilnId?: null | number;
+      kiln?: null | components['schemas']['KilnContract'];
+      /** Format: double */
+      startTemperature?: null | number;
+    };
+    /** @description A proposed schedule with the reasons of its steps. */
+    PlanResponse: {
+      schedule: components['schemas']['ScheduleContract'];
+      /** @description One for each segment. */
+      steps: components['schemas']['PlanStepContract'][];
+      /** @description Why this cone. */
+      goalWhy: null | string;
+      /** @description About the load. */
+      notes: components['schemas']['PlanNoteContract'][];
+      load: components['schemas']['LoadSummary'];
+    };
+    /** @description Why a step is there. */
+    PlanStepContract: {
+      why: string;
+      /** @description The limit that set it. */
+      by: string;
     };
     /** @description What a preview is made from. */
     PreviewRequest: {
@@ -2462,6 +3249,15 @@ export interface components {
       /** @description The curve with few points. */
       curve: components['schemas']['CurvePointContract'][];
     };
+    /** @description One way people do a thing. */
+    SchoolContract: {
+      /** @description drying, approach or cooling. */
+      choice: string;
+      /** @description The word for it in a request. */
+      way: string;
+      name: string;
+      why: string;
+    };
     /** @description A step on the wire. */
     SegmentContract: {
       /**
@@ -2646,6 +3442,26 @@ export interface components {
       prices: components['schemas']['PriceSpan'][];
       /** @description When nobody is in. */
       alone: components['schemas']['AloneSpan'][];
+    };
+    /** @description A kept clay. */
+    StoredClayContract: {
+      /** Format: int32 */
+      id: number;
+      /** Format: int32 */
+      version: number;
+      /** Format: date-time */
+      updatedAt: string;
+      clay: components['schemas']['ClayContract'];
+    };
+    /** @description A kept glaze. */
+    StoredGlazeContract: {
+      /** Format: int32 */
+      id: number;
+      /** Format: int32 */
+      version: number;
+      /** Format: date-time */
+      updatedAt: string;
+      glaze: components['schemas']['GlazeContract'];
     };
     /** @description A kept kiln. */
     StoredKilnContract: {

@@ -12,10 +12,9 @@
   const weights = { note: 'good to know', look: 'worth a look', danger: 'danger' };
   const colours = { note: 'bg-success', look: 'bg-warning', danger: 'bg-error' };
 
-  function mend(finding: Finding) {
-    if (!finding.fix) return;
-    desk.mend(finding.fix);
-    toasts.show(`Step ${finding.fix.segment + 1}: ${finding.fix.text.toLowerCase()}`, {
+  function mend(fix: NonNullable<Finding['fix']>) {
+    desk.mend(fix);
+    toasts.show(`Step ${fix.segment + 1}: ${fix.text.toLowerCase()}`, {
       action: { label: 'Undo', run: () => desk.undo() }
     });
   }
@@ -50,11 +49,11 @@
               onclick={() => onselect(finding.segment)}>Step {finding.segment + 1}.</button
             >
             {finding.text} <span class="text-soft">{finding.why}</span>
-            {#if finding.fix}
-              <button class="link text-primary font-semibold" onclick={() => mend(finding)}
-                >{finding.fix.text}</button
+            {#each finding.fixes as fix (fix.text)}
+              <button class="link text-primary mr-2 font-semibold" onclick={() => mend(fix)}
+                >{fix.text}</button
               >
-            {/if}
+            {/each}
           </div>
         </li>
       {/each}

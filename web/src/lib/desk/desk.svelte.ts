@@ -217,11 +217,13 @@ export class Desk {
     this.askAgain = true;
   }
 
-  /** Puts the step of a finding's mend in its place. */
+  /** Puts the steps of a finding's mend in the place of the one they replace. */
   mend(fix: NonNullable<Finding['fix']>): void {
     const row = written(this.draft)[fix.segment]?.row;
     if (row === undefined) return;
-    this.editStep(row, { ...fromSegment(fix.step), key: this.draft.steps[row]?.key ?? emptyStep().key });
+    const steps = [...this.draft.steps];
+    steps.splice(row, 1, ...fix.steps.map(fromSegment));
+    this.edit({ steps });
     this.marked = null;
   }
 

@@ -1,23 +1,11 @@
-using NodaTime;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Units;
 
-namespace ZealousEmber.Store.Kilns;
+namespace ZealousEmber.Store.Shelves;
 
 /// <summary>A kiln as kept: the words that make it.</summary>
-internal sealed class KilnRow
+internal sealed class KilnRow : ShelfRow
 {
-    public int Id { get; set; }
-
-    public int Version { get; set; }
-
-    public Instant UpdatedAt { get; set; }
-
-    /// <summary>Set when it was deleted; it stays, so that deleting can be undone and firings keep what they were fired in.</summary>
-    public Instant? DeletedAt { get; set; }
-
-    public string Name { get; set; } = "";
-
     public string Class { get; set; } = "";
 
     public Brick Brick { get; set; }
@@ -25,8 +13,6 @@ internal sealed class KilnRow
     public HoldClock HoldClock { get; set; }
 
     public TemperatureUnit Unit { get; set; }
-
-    public string? Notes { get; set; }
 
     public Dictionary<string, double> Numbers { get; set; } = [];
 

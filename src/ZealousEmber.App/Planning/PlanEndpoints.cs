@@ -1,0 +1,114 @@
+using NodaTime;
+using ZealousEmber.App.Http;
+using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.App.Stock;
+using ZealousEmber.Core;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Planning;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
+
+namespace ZealousEmber.App.Planning;
+
+/// <summary>From what is in the kiln to a schedule, with reasons.</summary>
+internal static class PlanEndpoints
+{
+    private static readonly Vocabulary<DryingWay> Dryings = new(
+        ("by-the-wall", DryingWay.ByTheWall), ("long-hold", DryingWay.LongHold), ("slow-climb", DryingWay.SlowClimb), ("fast-to-hold", DryingWay.FastToHold));
+
+    private static readonly Vocabulary<ApproachWay> Approaches = new(("last-hundred", ApproachWay.LastHundred), ("one-rate", ApproachWay.OneRate));
+
+    private static readonly Vocabulary<CoolingWay> Coolings = new(
+        ("as-the-glazes-ask", CoolingWay.AsTheGlazesAsk), ("off", CoolingWay.Off), ("limited-drop", CoolingWay.LimitedDrop), ("drop-and-hold", CoolingWay.DropAndHold));
+
+    public static void MapPlans(this WebApplication app)
+    {
+        app.MapPost("/api/plan", async (PlanRequest? request, Finder find) =>
+            {
+                var plan = await Make(request ?? new PlanRequest(null, null), find);
+                return plan.IsOk ? Results.Ok(plan.Value) : ClearProblems.Of(plan.Problems);
+            })
+            .WithTags("Planning").WithSummary("The fastest schedule this ware, these glazes and this kiln can stand").Produces<PlanResponse>().ProducesValidationProblem(422);
+        app.MapGet("/api/plan/schools", () => School.All.Select(s => new SchoolContract(s.Choice, Word(s), s.Name, s.Why)))
+            .WithTags("Planning").WithSummary("What practitioners differ on, with a line of why each").Produces<SchoolContract[]>();
+    }
+
+    internal static async Task<Result<PlanResponse>> Make(PlanRequest request, Finder find)
+    {
+        var problems = new List<Problem>();
+        var kind = WireWords.Kinds.Read(request.Kind);
+        if (kind is null) problems.Add(new Problem("kind", WireWords.Kinds.Refuse(request.Kind, "a kind of firing")));
+        var unit = request.Unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(request.Unit, "unit", problems) ?? TemperatureUnit.Celsius;
+        var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems);
+        var drying = Choice(request.Drying, "drying", Dryings, "a way of drying", problems);
+        var approach = Choice(request.Approach, "approach", Approaches, "a way to the top", problems);
+        var cooling = Choice(request.Cooling, "cooling", Coolings, "a way of cooling", problems);
+        Duration? hold = null;
+        if (request.HoldMinutes is { } minutes)
+        {
+            if (minutes >= 0 && minutes <= ScheduleLimits.LongestHold.TotalMinutes) hold = Duration.FromMinutes(minutes);
+            else problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Words.Number(minutes)}."));
+        }
+        if (request.MaxSteps is { } most && most is < 2 or > ScheduleLimits.Segments) problems.Add(new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps."));
+        var start = Temperature.FromCelsius(20);
+        if (request.StartTemperature is { } given)
+        {
+            var warm = ScheduleLimits.ReadTemperature(given, unit, "startTemperature");
+            problems.AddRange(warm.Problems);
+            if (warm.IsOk) start = warm.Value;
+        }
+        var load = request.Load ?? new LoadContract();
+        var firing = await FiringKiln.Read(request.KilnId, request.Kiln, load with { Lots = load.Lots ?? [] }, kind ?? ScheduleKind.Glaze, start, find, problems);
+        if (problems.Count > 0) return Result<PlanResponse>.Failed(problems);
+
+        var wish = new PlanWish(kind!.Value, goal, drying, approach, cooling, hold, request.MaxSteps ?? 20, unit, string.IsNullOrWhiteSpace(request.Name) ? "Planned" : request.Name);
+        var plan = Planner.Make(firing.Ware!, wish, Place(firing));
+        return plan.IsOk
+            ? new PlanResponse(ScheduleMapping.Write(plan.Value.Schedule), [.. plan.Value.Steps.Select(s => new PlanStepContract(s.Why, s.By))], plan.Value.GoalWhy,
+                [.. plan.Value.Notes.Select(n => new PlanNoteContract(n.Id, n.Text))], Summary(firing.Ware!))
+            : Result<PlanResponse>.Failed([.. plan.Problems.Select(p => p.Field == "lots" ? p with { Field = "load.lots" } : p)]);
+    }
+
+    private static LoadSummary Summary(WareLoad load)
+    {
+        static string Say(WareLot lot) => $"{lot.What}, {Words.Number(lot.Wall)} mm";
+        return new LoadSummary(load.Lots.Length, load.Pieces, load.Mass, Say(load.Thickest), Say(load.Wettest), Say(load.SlowestToDry), [.. load.Clashes.Select(c => c.Say())]);
+    }
+
+    private static PlanPlace Place(FiringKiln firing)
+    {
+        if (firing.Kiln is null)
+        {
+            var plain = GenericKiln.Instance;
+            // The plain kiln halves its difference to the room every 3.5 h; full power is not what limits a plan on it.
+            return new PlanPlace(firing.Start, firing.Boiling, firing.Hottest, firing.Times, _ => null, t => Fall(plain.Cool(t, t - TemperatureDifference.FromKelvins(10))));
+        }
+        var portrait = KilnPortrait.Of(firing.Kiln);
+        return new PlanPlace(firing.Start, firing.Boiling, portrait.Hottest < firing.Hottest ? portrait.Hottest : firing.Hottest, firing.Times,
+            t => At(portrait.Climb, t), t => At(portrait.Fall, t));
+    }
+
+    private static Rate? Fall(IReadOnlyList<CurvePoint> curve) =>
+        curve[^1].Minutes > 0 ? Rate.PerHour((curve[0].Celsius - curve[^1].Celsius) / curve[^1].Minutes * 60) : null;
+
+    /// <summary>The pace at the nearest temperature it is known at.</summary>
+    private static Rate? At(IReadOnlyCollection<PaceAt> paces, Temperature t) => paces.Count == 0 ? null : paces.MinBy(p => (p.At - t).Abs().Kelvins).Rate;
+
+    private static T Choice<T>(string? word, string field, Vocabulary<T> words, string what, List<Problem> problems)
+        where T : struct, Enum
+    {
+        if (word is null) return default;
+        if (words.Read(word) is { } known) return known;
+        problems.Add(new Problem(field, words.Refuse(word, what)));
+        return default;
+    }
+
+    private static string Word(School school) => school.Choice switch
+    {
+        "drying" => Dryings.Say(Enum.Parse<DryingWay>(school.Way)),
+        "approach" => Approaches.Say(Enum.Parse<ApproachWay>(school.Way)),
+        _ => Coolings.Say(Enum.Parse<CoolingWay>(school.Way)),
+    };
+}

@@ -1,0 +1,51 @@
+using System.ComponentModel.DataAnnotations;
+
+namespace ZealousEmber.App.Stock;
+
+/// <summary>A clay.</summary>
+/// <param name="ConeFrom">Coolest cone it matures at.</param>
+/// <param name="ConeTo">Hottest.</param>
+/// <param name="Shrinkage">%, wet to fired.</param>
+/// <param name="Absorption">%, fired.</param>
+/// <param name="BurnsOutSlowly">Dark, iron-bearing or recycled.</param>
+public sealed record ClayContract(
+    string? Name, [property: AllowedValues("earthenware", "stoneware", "porcelain", "other")] string? Kind = null, string? ConeFrom = null, string? ConeTo = null,
+    double? Shrinkage = null, double? Absorption = null, bool? BurnsOutSlowly = null, string? Notes = null);
+
+/// <summary>A glaze.</summary>
+/// <param name="Runny">Short holds, a waste slab.</param>
+/// <param name="NeedsHold">Pinholes without one.</param>
+/// <param name="Fades">Its colour burns out when held long.</param>
+/// <param name="WantsFastCooling">Slow cooling dulls it.</param>
+/// <param name="SlowFrom">Upper end of the band its crystals grow in, in the unit.</param>
+/// <param name="SlowTo">Lower end.</param>
+/// <param name="SlowHours">How long it wants there.</param>
+/// <param name="Unit">Of the band; C when missing.</param>
+public sealed record GlazeContract(
+    string? Name, string? ConeFrom = null, string? ConeTo = null, bool? Runny = null, bool? NeedsHold = null, bool? Fades = null, bool? WantsFastCooling = null,
+    double? SlowFrom = null, double? SlowTo = null, double? SlowHours = null, [property: AllowedValues("C", "F")] string? Unit = null, string? Notes = null);
+
+/// <summary>A kept clay.</summary>
+public sealed record StoredClayContract(int Id, int Version, DateTimeOffset UpdatedAt, ClayContract Clay);
+
+/// <summary>A kept glaze.</summary>
+public sealed record StoredGlazeContract(int Id, int Version, DateTimeOffset UpdatedAt, GlazeContract Glaze);
+
+/// <summary>A lot of ware that is alike.</summary>
+/// <param name="What">Plates, mugs, tiles.</param>
+/// <param name="Wall">Thickest wall, mm.</param>
+/// <param name="Width">Flat ware's width, mm.</param>
+/// <param name="ClosedHollow">Closed, with no hole for steam.</param>
+/// <param name="OneSided">Solid, or with its whole foot on the shelf.</param>
+/// <param name="Dryness">bone-dry when missing.</param>
+/// <param name="ClayId">A clay of the studio.</param>
+/// <param name="Clay">Or one described here.</param>
+/// <param name="GlazeIds">Glazes of the studio.</param>
+/// <param name="Glazes">Or described here.</param>
+/// <param name="Next">What happens after a bisque; dipping when missing.</param>
+/// <param name="PieceKg">A piece; 0.6 kg when nobody weighed it.</param>
+public sealed record LotContract(
+    string? What, int? Count, double? Wall, double? Width = null, bool? ClosedHollow = null, bool? OneSided = null,
+    [property: AllowedValues("bone-dry", "cool-to-touch", "damp", "leather-hard")] string? Dryness = null, int? ClayId = null, ClayContract? Clay = null,
+    IReadOnlyList<int>? GlazeIds = null, IReadOnlyList<GlazeContract?>? Glazes = null, string? Whose = null,
+    [property: AllowedValues("dipping", "brushing", "unglazed")] string? Next = null, double? PieceKg = null);

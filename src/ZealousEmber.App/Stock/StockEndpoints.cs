@@ -1,0 +1,14 @@
+using ZealousEmber.App.Http;
+using ZealousEmber.Core.Ware;
+
+namespace ZealousEmber.App.Stock;
+
+/// <summary>Clays and glazes of the studio.</summary>
+internal static class StockEndpoints
+{
+    public static void MapStock(this WebApplication app)
+    {
+        new ShelfEndpoints<ClayContract, StoredClayContract, Clay>("clay", StockMapping.Read, StockMapping.Write).Map(app.MapGroup("/api/clays").WithTags("Clays and glazes"), "/api/clays");
+        new ShelfEndpoints<GlazeContract, StoredGlazeContract, Glaze>("glaze", StockMapping.Read, StockMapping.Write).Map(app.MapGroup("/api/glazes").WithTags("Clays and glazes"), "/api/glazes");
+    }
+}

@@ -1,0 +1,204 @@
+using System.Collections.Immutable;
+using NodaTime;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
+
+namespace ZealousEmber.Core.Review;
+
+/// <summary>What a schedule does to the ware: steam, size changes, burn-out, slow bands. Where nothing is known of the ware, thin dry ware is supposed, and only what would harm even that is said.</summary>
+internal static class WareReview
+{
+    private const double SupposedWall = 6;
+    private static readonly Temperature Fired = Temperature.FromCelsius(450);
+
+    public static IEnumerable<Finding> Of(Reading reading)
+    {
+        if (reading.Raw)
+        {
+            foreach (var finding in Water(reading)) yield return finding;
+            if (Burns(reading) is { } burn) yield return burn;
+        }
+        foreach (var finding in SizeChanges(reading)) yield return finding;
+        foreach (var finding in Bands(reading)) yield return finding;
+    }
+
+    private static IEnumerable<Finding> Water(Reading reading)
+    {
+        var (load, compiled) = (reading.Load, reading.Compiled);
+        var first = compiled.Segments[0];
+        var fires = compiled.Curve.Peak >= Fired;
+        if (fires && load?.Wettest is { Dryness: Dryness.LeatherHard } wet)
+        {
+            yield return new Finding("leather-hard", Severity.Danger, 0, first.Start, first.End, $"Leather hard ware ({wet.What}) is not fired.", "It holds fifteen times the water of dry ware. Give it a drying firing of its own, or more days on the shelf.");
+            yield break;
+        }
+        foreach (var lot in load?.Lots.Where(l => l.ClosedHollow && l.Dryness != Dryness.BoneDry) ?? [])
+            yield return new Finding("closed-hollow", Severity.Danger, 0, first.Start, first.End, $"{lot.What} is closed, with no hole for steam, and not bone dry.", "Steam inside has nowhere to go and no hold helps against it. Prick a hole, or let it dry through.");
+
+        if (compiled.Curve.FirstRiseThrough(reading.Boiling) is not { } passes) yield break;
+        var at = IndexAt(compiled, passes);
+        if (HoldSlip(reading, at) is { } slip)
+        {
+            yield return slip;
+            yield break;
+        }
+        var (wall, oneSided, dryness, name) = load?.SlowestToDry is { } slowest
+            ? (slowest.Wall, slowest.OneSided, slowest.Dryness, $"{slowest.What} ({Words.Number(slowest.Wall)} mm)")
+            : (SupposedWall, false, Dryness.BoneDry, "even thin dry ware");
+        var water = Drying.CentreWater(compiled.Curve, wall, oneSided, dryness, reading.Boiling);
+        var risk = Drying.Risk(water);
+        if (risk == SteamRisk.Fine || (load is null && risk != SteamRisk.Bursts)) yield break;
+        var severity = load is null || risk == SteamRisk.LookFirst ? Severity.Look : Severity.Danger;
+        var says = risk == SteamRisk.Bursts && load is not null ? "It will probably burst." : "Look for steam before going past it.";
+        yield return new Finding("steam-risk", severity, at, Duration.Max(Duration.Zero, passes - Duration.FromMinutes(30)), passes,
+            $"Passing {reading.Degrees(reading.Boiling)}, {name} still {(load is null ? "has" : "has")} about {Words.Number(Math.Round(water, 1))} % water in the middle of the wall. {says}",
+            "Above boiling that water turns to steam faster than it can leave. A hold below boiling lets it out.",
+            DryingFix(reading, at, wall, oneSided, dryness));
+    }
+
+    /// <summary>Minutes where hours are usual: "hold 12" meant as twelve hours.</summary>
+    private static Finding? HoldSlip(Reading reading, int passing)
+    {
+        for (var i = 0; i < passing + 1 && i < reading.Schedule.Segments.Length; i++)
+        {
+            var (segment, times) = (reading.Schedule.Segments[i], reading.Compiled.Segments[i]);
+            var minutes = segment.HoldMinutes;
+            if (times.To.Celsius is < 70 or > 98 || minutes is < 2 or > 24 || times.To <= times.From) continue;
+            var asHours = Segment.Create(segment.Pace.Kind, segment.Pace.Rate?.PerHourIn(reading.Schedule.Unit), segment.Target!.Value.In(reading.Schedule.Unit), minutes * 60, reading.Schedule.Unit, segment.Reason, segment.Atmosphere).Value;
+            return new Finding("hold-slip", Severity.Look, i, times.RampEnd, times.End,
+                $"A drying hold of {Words.Number(minutes)} minutes: hours are usual here.", "Minutes and hours are easily mistaken on a controller, and raw ware pays for it.", [new Fix($"Hold {Words.Number(minutes)} h", i, asHours)]);
+        }
+        return null;
+    }
+
+    private static ImmutableArray<Fix> DryingFix(Reading reading, int at, double wall, bool oneSided, Dryness dryness)
+    {
+        var compiled = reading.Compiled;
+        // A step that already waits below boiling waits longer; else one is put before the step that passes it.
+        var below = Enumerable.Range(0, at + 1).LastOrDefault(i => compiled.Segments[i].To >= reading.Boiling - TemperatureDifference.FromKelvins(40) && compiled.Segments[i].To < reading.Boiling - TemperatureDifference.FromKelvins(3), -1);
+        var holdAt = below >= 0 ? compiled.Segments[below].To : Temperature.FromCelsius(Math.Floor((reading.Boiling - Drying.BelowBoiling).Celsius / 5) * 5);
+        var before = below >= 0 ? compiled.Segments[below].RampEnd : compiled.Curve.FirstRiseThrough(holdAt) ?? Duration.Zero;
+        var hold = Drying.WithMargin(Drying.HoldFor(wall, oneSided, dryness, holdAt, Drying.Progress(compiled.Curve, before)));
+        if (hold > ScheduleLimits.LongestHold) return [];
+        if (below >= 0)
+        {
+            var segment = reading.Schedule.Segments[below];
+            var longer = Duration.Max(hold, segment.Hold);
+            return [new Fix($"Hold {Words.Hours(longer)}", below, Segment.Create(segment.Pace.Kind, segment.Pace.Rate?.PerHourIn(reading.Schedule.Unit), holdAt.In(reading.Schedule.Unit), longer.TotalMinutes, reading.Schedule.Unit, segment.Reason, segment.Atmosphere).Value)];
+        }
+        if (compiled.Segments[at].From >= holdAt || reading.Schedule.Segments.Length >= ScheduleLimits.Segments) return [];
+        var passing = reading.Schedule.Segments[at];
+        return [new Fix($"Hold {Words.Hours(hold)} at {reading.Degrees(holdAt)}", at, reading.Step(passing.Pace.Rate is { } r && r.KelvinsPerHour < 80 ? r : Rate.PerHour(80), holdAt, hold), passing)];
+    }
+
+    private static Finding? Burns(Reading reading)
+    {
+        var compiled = reading.Compiled;
+        if (compiled.Curve.Peak < BurnOut.To) return null;
+        var slow = reading.Load?.SlowestToBurnOut;
+        var needed = BurnOut.Needed(slow?.Wall ?? SupposedWall, slow?.Clay?.BurnsOutSlowly == true, false);
+        var given = BurnOut.Given(compiled.Curve);
+        if (given.TotalHours >= needed.TotalHours * (slow is null ? 0.75 : 0.93)) return null;
+        var at = Enumerable.Range(0, compiled.Segments.Length).Where(i => compiled.Segments[i].To > compiled.Segments[i].From)
+            .MaxBy(i => Math.Min(compiled.Segments[i].To.Celsius, 950) - Math.Max(compiled.Segments[i].From.Celsius, 650));
+        var rate = Rate.PerHour((BurnOut.To - BurnOut.From).Kelvins / needed.TotalHours);
+        return new Finding("burn-out-short", given.TotalHours < needed.TotalHours / 2 ? Severity.Danger : Severity.Look, at,
+            compiled.Curve.FirstRiseThrough(BurnOut.From) ?? Duration.Zero, compiled.Curve.FirstRiseThrough(BurnOut.To) ?? compiled.Total,
+            $"{Words.Hours(given)} between 650 and 950 °C; {(slow is null ? "thin ware" : $"{slow.What} ({Words.Number(slow.Wall)} mm)")} wants {Words.Hours(needed)} there.",
+            "Carbon and sulphur that stay in the clay come out later, as pinholes and blisters in the glaze.",
+            Slower(reading, at, BurnOut.From, BurnOut.To, rate));
+    }
+
+    private static ImmutableArray<Fix> Slower(Reading reading, int at, Temperature from, Temperature to, Rate rate)
+    {
+        var steps = reading.Through(at, from, to, rate);
+        return reading.Schedule.Segments.Length + steps.Length - 1 > ScheduleLimits.Segments ? [] : [new Fix($"{reading.PerHour(steps.MinBy(s => s.Pace.Rate?.KelvinsPerHour ?? double.MaxValue)!.Pace.Rate!.Value)} there", at, steps)];
+    }
+
+    private static IEnumerable<Finding> SizeChanges(Reading reading)
+    {
+        if (reading.Load?.MostStrained is not { } lot) yield break;
+        var places = new[]
+        {
+            ("quartz-up", "climbs through 573 °C", WallGradient.Quartz, true), ("quartz-down", "cools through 573 °C", WallGradient.Quartz, false),
+            ("cristobalite-down", "cools through 226 °C", WallGradient.Cristobalite, false),
+        };
+        foreach (var (id, does, band, up) in places)
+        {
+            var (at, rate) = Steepest(reading, band.From, band.To, up);
+            if (at < 0) continue;
+            var lag = WallGradient.In(lot.Wall, lot.IsWide, rate).Kelvins;
+            if (lag <= WallGradient.Fine * 1.07) continue;
+            var times = reading.Compiled.Segments[at];
+            var fastest = WallGradient.Fastest(lot.Wall, lot.IsWide);
+            yield return new Finding(id, lag > WallGradient.Look ? Severity.Danger : Severity.Look, at,
+                times.Start, times.RampEnd,
+                $"It {does} at {reading.PerHour(rate)}; in {lot.What} ({Words.Number(lot.Wall)} mm{(lot.IsWide ? ", wide and flat" : "")}) the middle then lags {Words.Number(Math.Round(lag))} °C behind its faces.",
+                $"{(up ? "Clay" : "Ware")} changes size there, and a wall that is not through it as a whole cracks. Up to {reading.PerHour(fastest)} is fine for it.",
+                Slower(reading, at, band.From, band.To, fastest));
+        }
+    }
+
+    /// <summary>The step that goes steepest through a band, and how fast: the mean over the part of the band it covers.</summary>
+    private static (int At, Rate Rate) Steepest(Reading reading, Temperature from, Temperature to, bool up)
+    {
+        var (best, steepest) = (-1, 0.0);
+        for (var i = 0; i < reading.Compiled.Segments.Length; i++)
+        {
+            var times = reading.Compiled.Segments[i];
+            if (times.Ramp <= Duration.Zero || (up ? times.To <= times.From : times.To >= times.From)) continue;
+            var (low, high) = (Math.Max(from.Celsius, Math.Min(times.From.Celsius, times.To.Celsius)), Math.Min(to.Celsius, Math.Max(times.From.Celsius, times.To.Celsius)));
+            if (high - low < 2) continue;
+            var curve = reading.Compiled.Curve;
+            var span = up
+                ? Crossing(curve, Temperature.FromCelsius(high), times, up) - Crossing(curve, Temperature.FromCelsius(low), times, up)
+                : Crossing(curve, Temperature.FromCelsius(low), times, up) - Crossing(curve, Temperature.FromCelsius(high), times, up);
+            if (span <= Duration.Zero) continue;
+            var rate = (high - low) / span.TotalHours;
+            if (rate > steepest) (best, steepest) = (i, rate);
+        }
+        return (best, Rate.PerHour(steepest));
+    }
+
+    private static Duration Crossing(Curve curve, Temperature t, CompiledSegment times, bool up)
+    {
+        var points = curve.Points;
+        var (start, end) = (times.Start.TotalMinutes, times.RampEnd.TotalMinutes);
+        for (var i = 1; i < points.Length; i++)
+        {
+            var (a, b) = (points[i - 1], points[i]);
+            if (b.Minutes <= start || a.Minutes >= end || b.Minutes <= a.Minutes) continue;
+            if (up ? a.Celsius <= t.Celsius && b.Celsius >= t.Celsius && b.Celsius > a.Celsius : a.Celsius >= t.Celsius && b.Celsius <= t.Celsius && b.Celsius < a.Celsius)
+                return Duration.FromMinutes(a.Minutes + (b.Minutes - a.Minutes) * (t.Celsius - a.Celsius) / (b.Celsius - a.Celsius));
+        }
+        return up == t > times.From ? times.RampEnd : times.Start;
+    }
+
+    private static IEnumerable<Finding> Bands(Reading reading)
+    {
+        if (reading.Raw && reading.Schedule.Kind != ScheduleKind.OnceFired) yield break;
+        foreach (var glaze in reading.Load?.Glazes.Where(g => g.Slow is not null) ?? [])
+        {
+            var band = glaze.Slow!;
+            var given = reading.Compiled.Curve.TimeBetween(band.To, band.From).Falling;
+            if (reading.Compiled.Curve.Peak < band.From || given.TotalHours >= band.Lasts.TotalHours * 0.85) continue;
+            var at = Enumerable.Range(0, reading.Compiled.Segments.Length).FirstOrDefault(i => reading.Compiled.Segments[i].From > band.To && reading.Compiled.Segments[i].To < band.From && reading.Compiled.Segments[i].To < reading.Compiled.Segments[i].From, -1);
+            var rate = Rate.PerHour((band.From - band.To).Kelvins / band.Lasts.TotalHours);
+            yield return new Finding("slow-band-short", Severity.Look, Math.Max(0, at),
+                reading.Compiled.Curve.LastFallThrough(band.From) ?? reading.Compiled.Total, reading.Compiled.Curve.LastFallThrough(band.To) ?? reading.Compiled.Total,
+                $"{glaze.Name} has {Words.Hours(given)} between {reading.Degrees(band.From)} and {reading.Degrees(band.To)}; it wants {Words.Hours(band.Lasts)}.",
+                "Its crystals grow there on the way down; too little time leaves it dull.",
+                at < 0 ? [] : Slower(reading, at, band.To, band.From, rate));
+        }
+    }
+
+    private static int IndexAt(CompiledSchedule compiled, Duration at)
+    {
+        for (var i = 0; i < compiled.Segments.Length; i++)
+        {
+            if (compiled.Segments[i].End >= at) return i;
+        }
+        return compiled.Segments.Length - 1;
+    }
+}

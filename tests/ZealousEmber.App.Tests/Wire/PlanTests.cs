@@ -1,0 +1,152 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Shouldly;
+using Xunit;
+using ZealousEmber.Tests;
+
+namespace ZealousEmber.App.Tests.Wire;
+
+/// <summary>Clays, glazes, loads, plans and what a reviewer says of them, over real HTTP.</summary>
+public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudio>
+{
+    private static JsonObject Request(string lots, string kind, string more = "{}")
+    {
+        var request = JsonNode.Parse(more)!.AsObject();
+        request["kind"] = kind;
+        request["load"] = new JsonObject { ["lots"] = JsonNode.Parse(lots) };
+        return request;
+    }
+
+    private const string Mugs = """[{"what":"mugs","count":24,"wall":6,"dryness":"cool-to-touch","clay":{"name":"Marsh White","coneFrom":"5","coneTo":"7"}}]""";
+
+    private const string Plates = """
+        [{"what":"plates","count":12,"wall":7,"width":270,"clay":{"name":"Marsh White","coneFrom":"5","coneTo":"7"},
+          "glazes":[{"name":"Oyster matte","coneFrom":"5","coneTo":"7","slowFrom":1040,"slowTo":850,"slowHours":3.5}]}]
+        """;
+
+    private async Task<JsonNode> Plan(JsonObject request) => await (await studio.Http.PostAsJsonAsync("/api/plan", request)).Read();
+
+    [Fact]
+    public async Task A_plan_is_a_schedule_that_the_reviewer_has_nothing_against()
+    {
+        foreach (var (lots, kind) in new[] { (Mugs, "bisque"), (Plates, "glaze"), (Mugs, "once-fired"), (Mugs, "drying") })
+        {
+            foreach (var kiln in new JsonObject?[] { null, new JsonObject { ["class"] = "top-190" }, new JsonObject { ["class"] = "front-200", ["elementHealth"] = 85 } })
+            {
+                var request = Request(lots, kind, kind == "once-fired" ? """{"goalCone":"5"}""" : "{}");
+                request["kiln"] = kiln?.DeepClone();
+                var plan = await Plan(request);
+                plan["steps"]!.AsArray().Count.ShouldBe(plan["schedule"]!["segments"]!.AsArray().Count);
+                plan["steps"]!.AsArray().ShouldAllBe(s => s!["why"]!.GetValue<string>().Length > 20);
+                var review = await (await studio.Http.PostAsJsonAsync("/api/preview", new JsonObject
+                {
+                    ["schedule"] = plan["schedule"]!.DeepClone(),
+                    ["load"] = request["load"]!.DeepClone(),
+                    ["kiln"] = kiln?.DeepClone(),
+                })).Read();
+                review["findings"]!.AsArray().Where(f => f!["severity"]!.GetValue<string>() != "note").Select(f => f!["text"]!.GetValue<string>()).ShouldBeEmpty($"{kind} in {kiln?["class"]}");
+            }
+        }
+    }
+
+    [Fact]
+    public async Task In_fahrenheit_the_numbers_are_friendly_too()
+    {
+        var plan = await Plan(Request(Plates, "glaze", """{"unit":"F"}"""));
+        plan["schedule"]!["unit"]!.GetValue<string>().ShouldBe("F");
+        plan["schedule"]!["segments"]!.AsArray().Select(s => s!["rate"]).Where(r => r is not null).ShouldAllBe(r => Math.Abs(r!.GetValue<double>() - Math.Round(r!.GetValue<double>())) < 1e-6);
+    }
+
+    [Fact]
+    public async Task Choices_change_the_plan_and_say_why()
+    {
+        var schools = (await (await studio.Http.GetAsync("/api/plan/schools")).Read()).AsArray();
+        schools.Select(s => s!["choice"]!.GetValue<string>()).Distinct().ShouldBe(["drying", "approach", "cooling"]);
+        foreach (var school in schools.Where(s => s!["way"]!.GetValue<string>() is not ("slow-climb" or "fast-to-hold")))
+        {
+            var request = Request(Plates, "glaze");
+            request[school!["choice"]!.GetValue<string>()] = school["way"]!.GetValue<string>();
+            await Plan(request);
+        }
+        var one = await Plan(Request(Plates, "glaze", """{"approach":"one-rate"}"""));
+        var other = await Plan(Request(Plates, "glaze"));
+        one["schedule"]!.ToJsonString().ShouldNotBe(other["schedule"]!.ToJsonString());
+    }
+
+    [Theory]
+    [InlineData("[]", "glaze", "{}", "load.lots", "Nothing is in the kiln")]
+    [InlineData("""[{"what":"x","count":1,"wall":0}]""", "glaze", "{}", "load.lots[0].wall", "between 1 and 150 mm")]
+    [InlineData("""[{"what":"x","count":1,"wall":900}]""", "glaze", "{}", "load.lots[0].wall", "between 1 and 150 mm")]
+    [InlineData("""[{"what":"x","wall":6}]""", "glaze", "{}", "load.lots[0].count", "How many")]
+    [InlineData("""[{"what":"x","count":1,"wall":6,"clayId":99999}]""", "glaze", "{}", "load.lots[0].clayId", "no clay 99999")]
+    [InlineData("""[{"what":"x","count":1,"wall":6,"dryness":"soggy"}]""", "bisque", "{}", "load.lots[0].dryness", "bone-dry")]
+    [InlineData("""[{"what":"x","count":1,"wall":6,"dryness":"leather-hard"}]""", "bisque", "{}", "load.lots", "drying firing")]
+    [InlineData("""[{"what":"x","count":1,"wall":6,"glazes":[{"name":"a","coneFrom":"06"},{"name":"b","coneFrom":"6"}]}]""", "glaze", "{}", "load.lots", "cannot share a firing")]
+    [InlineData("""[{"what":"x","count":1,"wall":6,"glazes":[{"name":"a","slowFrom":800,"slowTo":900,"slowHours":2}]}]""", "glaze", "{}", "load.lots[0].glazes[0].slowTo", "lower one")]
+    [InlineData("""[{"what":"x","count":1,"wall":6}]""", "glaze", """{"goalCone":"14","kiln":{"class":"bench"}}""", "goalCone", "the kiln goes to")]
+    [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"maxSteps":2}""", "maxSteps", "at least")]
+    [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"maxSteps":0}""", "maxSteps", "2 to 64")]
+    [InlineData("""[{"what":"x","count":1,"wall":30}]""", "bisque", """{"drying":"slow-climb"}""", "drying", "hold below boiling")]
+    [InlineData("""[{"what":"x","count":1,"wall":6}]""", "raku", "{}", "kind", "drying, bisque")]
+    [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"cooling":"fan"}""", "cooling", "drop-and-hold")]
+    public async Task What_cannot_be_planned_is_said_at_its_field(string lots, string kind, string more, string field, string says) =>
+        (await (await studio.Http.PostAsJsonAsync("/api/plan", Request(lots, kind, more))).Problem(field)).ShouldContain(says);
+
+    [Fact]
+    public async Task Five_thousand_lots_get_one_message()
+    {
+        var lots = new JsonArray([.. Enumerable.Range(0, 5000).Select(i => new JsonObject { ["what"] = "tile", ["count"] = 1, ["wall"] = 6 })]);
+        (await (await studio.Http.PostAsJsonAsync("/api/plan", Request(lots.ToJsonString(), "bisque"))).Problem("load.lots")).ShouldContain("has 5000");
+    }
+
+    [Theory]
+    [InlineData("/api/clays", "clay", """{"name":"Marsh White","kind":"stoneware","coneFrom":"5","coneTo":"7","shrinkage":12,"burnsOutSlowly":true}""", "shrinkage", "13")]
+    [InlineData("/api/glazes", "glaze", """{"name":"Oyster matte","coneFrom":"5","coneTo":"7","runny":true,"slowFrom":1040,"slowTo":850,"slowHours":3.5}""", "slowHours", "4")]
+    public async Task Stock_is_kept_found_changed_and_brought_back(string path, string what, string body, string field, string value)
+    {
+        var made = await (await studio.Http.PostText(path, body)).Read(201);
+        var id = (int)made["id"]!;
+        (await (await studio.Http.GetAsync($"{path}?search={made[what]!["name"]!.GetValue<string>()[..4].ToUpperInvariant()}")).Read()).AsArray().Select(i => (int)i!["id"]!).ShouldContain(id);
+        (await (await studio.Http.GetAsync($"{path}?search=zzz")).Read()).AsArray().ShouldBeEmpty();
+        var changed = made[what]!.With(field, JsonNode.Parse(value));
+        async Task<HttpResponseMessage> Put(string tag)
+        {
+            var request = new HttpRequestMessage(HttpMethod.Put, $"{path}/{id}") { Content = JsonContent.Create(changed) };
+            request.Headers.TryAddWithoutValidation("If-Match", tag);
+            return await studio.Http.SendAsync(request);
+        }
+        (await (await Put("\"1\"")).Read())[what]!.Number(field).ShouldBe(double.Parse(value, System.Globalization.CultureInfo.InvariantCulture));
+        ((int)(await Put("\"1\"")).StatusCode).ShouldBe(412);
+        ((int)(await studio.Http.DeleteAsync($"{path}/{id}")).StatusCode).ShouldBe(204);
+        await (await studio.Http.GetAsync($"{path}/{id}")).Read(404);
+        await (await studio.Http.PostAsync($"{path}/{id}/restore", null)).Read();
+        await (await studio.Http.PostText(path, """{"name":"","coneFrom":"7","coneTo":"5"}""")).Problem("name");
+        await (await studio.Http.PostText(path, """{"name":"x","coneFrom":"7","coneTo":"5"}""")).Problem("coneTo");
+    }
+
+    [Fact]
+    public async Task A_load_of_the_studios_own_clay_and_glaze_is_reviewed()
+    {
+        var clay = (int)(await (await studio.Http.PostText("/api/clays", """{"name":"Tester","coneFrom":"5","coneTo":"7"}""")).Read(201))["id"]!;
+        var glaze = (int)(await (await studio.Http.PostText("/api/glazes", """{"name":"Runner","coneFrom":"6","runny":true}""")).Read(201))["id"]!;
+        var schedule = Wire.Schedule(Wire.Step(150, 1100), Wire.Step(60, 1190, 40), Wire.Step(null, null, pace: "natural")).With("goalCone", "6");
+        var load = JsonNode.Parse($$"""{"lots":[{"what":"bowls","count":8,"wall":5,"clayId":{{clay}},"glazeIds":[{{glaze}}]}]}""");
+        var findings = (await (await studio.Http.PostAsJsonAsync("/api/preview", new JsonObject { ["schedule"] = schedule, ["load"] = load })).Read())["findings"]!.AsArray();
+        var finding = findings.Single()!;
+        finding["id"]!.GetValue<string>().ShouldBe("hold-long");
+        finding["text"]!.GetValue<string>().ShouldContain("Runner runs");
+        finding["fix"]!["steps"]!.AsArray().Single()!.Number("holdMinutes").ShouldBe(5);
+    }
+
+    [Fact]
+    public async Task Lots_weigh_on_the_kiln()
+    {
+        async Task<double> Energy(int count) => (await (await studio.Http.PostAsJsonAsync("/api/preview", new JsonObject
+        {
+            ["schedule"] = Wire.GlazeFiring(),
+            ["kiln"] = new JsonObject { ["class"] = "top-190" },
+            ["load"] = JsonNode.Parse($$"""{"lots":[{"what":"bowls","count":{{count}},"wall":5,"pieceKg":1}]}"""),
+        })).Read())["kiln"]!.Number("energyKwh");
+        (await Energy(40)).ShouldBeGreaterThan(1.1 * await Energy(10));
+    }
+}

@@ -1,0 +1,126 @@
+using Shouldly;
+using Xunit;
+using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Review;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
+
+namespace ZealousEmber.Core.Tests.Review;
+
+public sealed class ReviewTests
+{
+    private static readonly Clay Marsh = Clay.Create("Marsh White", ClayKind.Stoneware, "5", "7").Value;
+    private static readonly Clay Brickfield = Clay.Create("Brickfield Red", ClayKind.Earthenware, "06", "02", burnsOutSlowly: true).Value;
+    private static readonly Glaze Oyster = Glaze.Create("Oyster matte", "5", "7", slowFrom: 1040, slowTo: 850, slowHours: 3.5).Value;
+    private static readonly Glaze Tidewrack = Glaze.Create("Tidewrack blue", "6", "6", runny: true).Value;
+    private static readonly Glaze Lamp = Glaze.Create("Lamp white", "06", "04").Value;
+
+    private static WareLoad Mugs(double wall = 6, Dryness dryness = Dryness.BoneDry, Clay? clay = null, Glaze[]? glazes = null, double? width = null, bool hollow = false) =>
+        WareLoad.Create([WareLot.Create("mugs", 20, wall, width, hollow, false, dryness, clay ?? Marsh, glazes).Value]).Value;
+
+    private static Reading Read(Schedule schedule, WareLoad? load)
+    {
+        var compiled = Make.Plain(schedule).Value;
+        return new Reading(schedule, compiled, HeatWork.OfAll(compiled.Curve), load, Make.Celsius(100), Make.Celsius(20), Make.Plain, ScheduleLimits.Hottest);
+    }
+
+    private static IReadOnlyList<Finding> Review(string line, ScheduleKind kind, string? goal = null, WareLoad? load = null) =>
+        ScheduleReview.Of(Read(Make.Schedule(line, kind).Towards(goal is null ? null : Cone.Parse(goal).Value), load));
+
+    /// <summary>Schedules as experienced people write them.</summary>
+    [Theory]
+    [InlineData("60/h to 90 hold 2h; 100/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06")]
+    [InlineData("80/h to 95 hold 4h; 100/h to 540; 80/h to 610; 100/h to 900; 60/h to 1060; off", ScheduleKind.Bisque, "04")]
+    [InlineData("80/h to 120 hold 30m; 150/h to 1100; 60/h to 1200 hold 15m; off", ScheduleKind.Glaze, "6")]
+    [InlineData("200/h to 1100; 60/h to 1205 hold 10m; cool 150/h to 1040; cool 55/h to 850; off", ScheduleKind.Glaze, "6")]
+    [InlineData("full to 1000; 60/h to 1195 hold 20m; cool 150/h to 1150 hold 30m; off", ScheduleKind.Glaze, null)]
+    [InlineData("100/h to 120 hold 30m; 150/h to 950; 60/h to 1060; off", ScheduleKind.Glaze, "04")]
+    [InlineData("60/h to 120; 100/h to 600; 130/h to 1000 hold 10m; off", ScheduleKind.Bisque, null)]
+    [InlineData("30/h to 90 hold 10h; 20/h to 130 hold 1h; off", ScheduleKind.Drying, null)]
+    [InlineData("40/h to 90 hold 4h; 60/h to 200; 80/h to 600; 60/h to 950; 60/h to 1055 hold 10m; off", ScheduleKind.OnceFired, "04")]
+    public void A_well_made_schedule_gets_nothing(string line, ScheduleKind kind, string? goal)
+    {
+        Review(line, kind, goal).Select(f => $"{f.Id}: {f.Text}").ShouldBeEmpty();
+        Review(line, kind, goal, Mugs(clay: Clay.Create("Any", null, null, null).Value)).Select(f => $"{f.Id}: {f.Text}").ShouldBeEmpty();
+    }
+
+    [Theory]
+    [InlineData("300/h to 600; 130/h to 1000; off", ScheduleKind.Bisque, null, "steam-risk")]
+    [InlineData("60/h to 90 hold 12m; 100/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", "hold-slip")]
+    [InlineData("60/h to 90 hold 2h; 1000/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", "rate-slip")]
+    [InlineData("60/h to 90 hold 2h; 100/h to 600; 340/h to 950; 60/h to 998; off", ScheduleKind.Bisque, "06", "burn-out-short")]
+    [InlineData("150/h to 1100; 60/h to 1160 hold 10m; off", ScheduleKind.Glaze, "6", "goal-missed")]
+    [InlineData("150/h to 1100; 60/h to 1260 hold 10m; off", ScheduleKind.Glaze, "6", "goal-passed")]
+    [InlineData("100/h to 120 hold 30m; 150/h to 950; 60/h to 1055; off", ScheduleKind.Glaze, "4", "zero-slip")]
+    [InlineData("100/h to 200; 100/h to 200; 150/h to 1100; 60/h to 1200 hold 15m; off", ScheduleKind.Glaze, "6", "does-nothing")]
+    public void A_spoiled_one_names_its_fault_first(string line, ScheduleKind kind, string? goal, string id)
+    {
+        var findings = Review(line, kind, goal);
+        findings.ShouldNotBeEmpty();
+        findings[0].Id.ShouldBe(id, string.Join(" | ", findings.Select(f => $"{f.Id}: {f.Text}")));
+        findings.Count.ShouldBe(1, string.Join(" | ", findings.Select(f => $"{f.Id}: {f.Text}")));
+    }
+
+    [Fact]
+    public void Known_ware_is_spoken_of_by_name()
+    {
+        const string bisque = "80/h to 90 hold 1h; 100/h to 600; 110/h to 900; 60/h to 998; off";
+        Review(bisque, ScheduleKind.Bisque, "06", Mugs(8, Dryness.BoneDry)).ShouldBeEmpty();
+        var wet = Review(bisque, ScheduleKind.Bisque, "06", Mugs(10, Dryness.CoolToTouch)).Single();
+        (wet.Id, wet.Severity).ShouldBe(("steam-risk", Severity.Danger));
+        wet.Text.ShouldContain("mugs (10 mm)");
+        Review(bisque, ScheduleKind.Bisque, "06", Mugs(6, Dryness.LeatherHard)).Single().Id.ShouldBe("leather-hard");
+        Review(bisque, ScheduleKind.Bisque, "06", Mugs(4, Dryness.CoolToTouch, hollow: true))[0].Id.ShouldBe("closed-hollow");
+        Review(bisque, ScheduleKind.Bisque, "06", Mugs(40)).Select(f => f.Id).ShouldContain("quartz-up");
+        Review("80/h to 90 hold 1h; 100/h to 600; 150/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", Mugs(6, clay: Brickfield)).ShouldBeEmpty();
+        Review("80/h to 90 hold 2h; 100/h to 600; 150/h to 900; 60/h to 1005; off", ScheduleKind.Bisque, "06", Mugs(12, clay: Brickfield)).Select(f => f.Id).ShouldContain("burn-out-short");
+    }
+
+    [Fact]
+    public void Glazes_speak_for_themselves()
+    {
+        const string plain = "150/h to 1100; 60/h to 1200 hold 15m; off";
+        Review(plain, ScheduleKind.Glaze, "6", Mugs(glazes: [Oyster])).Single().Id.ShouldBe("slow-band-short");
+        Review("150/h to 1100; 60/h to 1190 hold 40m; off", ScheduleKind.Glaze, "6", Mugs(glazes: [Tidewrack])).Single().Id.ShouldBe("hold-long");
+        Review(plain, ScheduleKind.Glaze, "6", Mugs(glazes: [Lamp], clay: Clay.Create("Any", null, null, null).Value)).Single().Id.ShouldBe("outside-cones");
+        Review(plain, ScheduleKind.Glaze, "6", Mugs(glazes: [Lamp]))[0].Id.ShouldBe("cones-clash");
+    }
+
+    /// <summary>Every mend, taken, takes its finding away and brings no graver one.</summary>
+    [Theory]
+    [InlineData("300/h to 600; 130/h to 1000; off", ScheduleKind.Bisque, null)]
+    [InlineData("80/h to 90 hold 1h; 100/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06")]
+    [InlineData("60/h to 90 hold 12h; 100/h to 600; 400/h to 900; 60/h to 1005; off", ScheduleKind.Bisque, "06")]
+    [InlineData("150/h to 1100; 60/h to 1160 hold 10m; off", ScheduleKind.Glaze, "6")]
+    [InlineData("150/h to 1100; 60/h to 1260 hold 10m; off", ScheduleKind.Glaze, "6")]
+    public void A_mend_mends(string line, ScheduleKind kind, string? goal)
+    {
+        var schedule = Make.Schedule(line, kind).Towards(goal is null ? null : Cone.Parse(goal).Value);
+        var load = Mugs(14, Dryness.BoneDry, Clay.Create("Any", null, null, null).Value, [Glaze.Create("Any", null, null).Value]);
+        var findings = ScheduleReview.Of(Read(schedule, load));
+        findings.ShouldNotBeEmpty();
+        foreach (var finding in findings)
+        {
+            finding.Fixes.ShouldNotBeEmpty(finding.Id);
+            foreach (var fix in finding.Fixes)
+            {
+                var segments = schedule.Segments.ToList();
+                segments.RemoveAt(fix.Segment);
+                segments.InsertRange(fix.Segment, fix.Steps);
+                var mended = Schedule.Create("Mended", kind, TemperatureUnit.Celsius, segments, goal: schedule.Goal).Value;
+                ScheduleReview.Of(Read(mended, load)).Select(f => f.Id).ShouldNotContain(finding.Id, $"{finding.Id}: {fix.Text}");
+            }
+        }
+    }
+
+    [Fact]
+    public void A_matte_gets_its_band_by_the_mend()
+    {
+        var schedule = Make.Schedule("150/h to 1100; 60/h to 1200 hold 15m; cool 150/h to 700; off").Towards(Cone.Parse("6").Value);
+        var fix = ScheduleReview.Of(Read(schedule, Mugs(glazes: [Oyster]))).Single().Fixes.Single();
+        fix.Steps.Length.ShouldBe(3);
+        fix.Steps[1].Target!.Value.Celsius.ShouldBe(850);
+        fix.Steps[2].Target!.Value.Celsius.ShouldBe(700);
+    }
+}
