@@ -24,6 +24,8 @@ public sealed class PageTests(Browser browser) : Visit(browser)
         { "/stores/kilns", "main li b" },
         { "/stores/kilns/1", "[data-testid='usual']" },
         { "/stores/kilns/new", "[data-testid='usual']" },
+        { "/stores/clays", "[data-testid='stock']" },
+        { "/stores/glazes", "[data-testid='stock']" },
         { "/stores/clock", "[aria-labelledby='the-rule'] input" },
         { "/nowhere", "h1" },
     };

@@ -97,13 +97,7 @@ internal static class StartEndpoints
         {
             var read = ScheduleMapping.Read(wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "Untitled" } : wire);
             problems.AddRange(read.Problems.Select(p => p.Under("schedule")));
-            var start = Temperature.FromCelsius(20);
-            if (startTemperature is { } given)
-            {
-                var warm = ScheduleLimits.ReadTemperature(given, WireWords.Units.Read(wire?.Unit) ?? TemperatureUnit.Celsius, "startTemperature");
-                problems.AddRange(warm.Problems);
-                if (warm.IsOk) start = warm.Value;
-            }
+            var start = ScheduleMapping.ReadStart(startTemperature, WireWords.Units.Read(wire?.Unit) ?? TemperatureUnit.Celsius, problems);
             var firing = await FiringKiln.Read(kilnId, kiln, load, read.IsOk ? read.Value.Kind : ScheduleKind.Glaze, start, find, problems);
             if (problems.Count > 0) return null;
             var run = firing.Kiln is null ? null : firing.Run(read.Value);

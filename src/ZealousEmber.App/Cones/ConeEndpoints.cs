@@ -206,13 +206,7 @@ internal static class ConeEndpoints
         var named = wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "Untitled" } : wire;
         var read = ScheduleMapping.Read(named);
         problems.AddRange(read.Problems.Select(p => p.Under("schedule")));
-        var start = Temperature.FromCelsius(20);
-        if (startTemperature is { } given)
-        {
-            var checkedStart = ScheduleLimits.ReadTemperature(given, WireWords.Units.Read(wire?.Unit) ?? TemperatureUnit.Celsius, "startTemperature");
-            problems.AddRange(checkedStart.Problems);
-            if (checkedStart.IsOk) start = checkedStart.Value;
-        }
+        var start = ScheduleMapping.ReadStart(startTemperature, WireWords.Units.Read(wire?.Unit) ?? TemperatureUnit.Celsius, problems);
         if (!read.IsOk) return (null, start);
         problems.AddRange(CompiledSchedule.From(read.Value, start, GenericKiln.Instance).Problems.Select(p => p.Under("schedule")));
         if (read.Value.Segments[ConeSolver.TopStep(read.Value)].Target is null)

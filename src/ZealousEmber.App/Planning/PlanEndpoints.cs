@@ -52,13 +52,7 @@ internal static class PlanEndpoints
             else problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Words.Number(minutes)}."));
         }
         if (request.MaxSteps is { } most && most is < 2 or > ScheduleLimits.Segments) problems.Add(new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps."));
-        var start = Temperature.FromCelsius(20);
-        if (request.StartTemperature is { } given)
-        {
-            var warm = ScheduleLimits.ReadTemperature(given, unit, "startTemperature");
-            problems.AddRange(warm.Problems);
-            if (warm.IsOk) start = warm.Value;
-        }
+        var start = ScheduleMapping.ReadStart(request.StartTemperature, unit, problems);
         var load = request.Load ?? new LoadContract();
         var firing = await FiringKiln.Read(request.KilnId, request.Kiln, load with { Lots = load.Lots ?? [] }, kind ?? ScheduleKind.Glaze, start, find, problems);
         if (problems.Count > 0) return Result<PlanResponse>.Failed(problems);

@@ -46,7 +46,7 @@ internal static class PreviewEndpoints
         var unit = WireWords.Units.Read(wire.Unit) ?? TemperatureUnit.Celsius;
 
         var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems);
-        var start = ReadStartTemperature(request.StartTemperature, unit, problems);
+        var start = ScheduleMapping.ReadStart(request.StartTemperature, unit, problems);
         var clock = WireTime.Read(request.Start, "start", problems);
         var anchor = ReadAnchor(request.Anchor, problems);
         var between = ReadBands(request.Between ?? [], unit, problems);
@@ -158,15 +158,6 @@ internal static class PreviewEndpoints
         MomentKind.QuartzFalling => "quartz-falling",
         _ => "may-open",
     };
-
-    private static Temperature ReadStartTemperature(double? value, TemperatureUnit unit, List<Problem> problems)
-    {
-        var usual = Temperature.FromCelsius(20);
-        if (value is null) return usual;
-        var read = ScheduleLimits.ReadTemperature(value, unit, "startTemperature");
-        problems.AddRange(read.Problems);
-        return read.IsOk ? read.Value : usual;
-    }
 
     private static List<(Temperature From, Temperature To)> ReadBands(IReadOnlyList<BandRequest?> bands, TemperatureUnit unit, List<Problem> problems)
     {

@@ -43,6 +43,16 @@ internal static class ScheduleMapping
         return cone.IsOk ? cone.Value : null;
     }
 
+    /// <summary>The kiln's temperature when it is switched on; 20 °C when none was given.</summary>
+    public static Temperature ReadStart(double? value, TemperatureUnit unit, List<Problem> problems)
+    {
+        var usual = Temperature.FromCelsius(20);
+        if (value is null) return usual;
+        var read = ScheduleLimits.ReadTemperature(value, unit, "startTemperature");
+        problems.AddRange(read.Problems);
+        return read.IsOk ? read.Value : usual;
+    }
+
     public static ScheduleContract Write(Schedule schedule) => new(
         schedule.Name,
         WireWords.Kinds.Say(schedule.Kind),

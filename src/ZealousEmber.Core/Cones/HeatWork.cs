@@ -82,6 +82,6 @@ public static class HeatWork
         System.Collections.IEnumerator System.Collections.IEnumerable.GetEnumerator() => GetEnumerator();
     }
 
-    /// <summary>The temperature at which a cone would need some hundred thousand years, °C: rate 1e-9 an hour.</summary>
-    private static double IdleBelow(ConeKinetics cone) => cone.Theta / (cone.LnA + 20.7) - 273.15;
+    /// <summary>The temperature at which a cone would need ten thousand years, °C: rate 1e-8 an hour.</summary>
+    private static double IdleBelow(ConeKinetics cone) => cone.Theta / (cone.LnA + 18.4) - 273.15;
 }

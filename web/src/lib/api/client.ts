@@ -21,6 +21,8 @@ export type FitResponse = Schemas['FitResponse'];
 export type Studio = Schemas['StoredStudioContract'];
 export type StudioBody = Schemas['StudioContract'];
 export type WeeklySpan = Schemas['WeeklySpanContract'];
+export type ClayBody = Schemas['ClayContract'];
+export type GlazeBody = Schemas['GlazeContract'];
 export type Starts = Schemas['StartsResponse'];
 export type Unit = Preview['unit'];
 

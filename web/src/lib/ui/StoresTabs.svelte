@@ -3,6 +3,8 @@
 
   const tabs = [
     { href: '/stores/kilns', name: 'Kilns' },
+    { href: '/stores/clays', name: 'Clays' },
+    { href: '/stores/glazes', name: 'Glazes' },
     { href: '/stores/clock', name: 'Hours and prices' }
   ];
 </script>

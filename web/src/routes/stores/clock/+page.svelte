@@ -1,6 +1,4 @@
 <script lang="ts">
-  import Redo from '@lucide/svelte/icons/redo-2';
-  import Undo from '@lucide/svelte/icons/undo-2';
   import X from '@lucide/svelte/icons/x';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
@@ -9,6 +7,7 @@
   import { HoursDraft } from '$lib/clock/hours-draft.svelte';
   import SpanFields from '$lib/clock/SpanFields.svelte';
   import { studioHours } from '$lib/kilns/queries';
+  import KeptLine from '$lib/ui/KeptLine.svelte';
   import StoresTabs from '$lib/ui/StoresTabs.svelte';
 
   type Band = NonNullable<NonNullable<StudioBody['bands']>[number]>;
@@ -81,25 +80,7 @@
     {#if draft}
       {@const hours = draft}
       <div class="flex items-center gap-1">
-        <span class="text-soft mr-2 text-[13px]" aria-live="polite" data-testid="hours-saved"
-          >{hours.saved === 'kept'
-            ? 'kept'
-            : hours.saved === 'mend'
-              ? 'mend what is marked'
-              : 'keeping …'}</span
-        >
-        <button
-          class="btn btn-ghost btn-sm btn-square"
-          aria-label="Undo"
-          disabled={!hours.history.canUndo}
-          onclick={() => hours.undo()}><Undo size={17} /></button
-        >
-        <button
-          class="btn btn-ghost btn-sm btn-square"
-          aria-label="Redo"
-          disabled={!hours.history.canRedo}
-          onclick={() => hours.redo()}><Redo size={17} /></button
-        >
+        <KeptLine draft={hours} testid="hours-saved" />
       </div>
     {/if}
   </header>

@@ -1,6 +1,4 @@
 <script lang="ts">
-  import Redo from '@lucide/svelte/icons/redo-2';
-  import Undo from '@lucide/svelte/icons/undo-2';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
   import { beforeNavigate, goto } from '$app/navigation';
@@ -13,6 +11,7 @@
   import PowersChart from '$lib/kilns/PowersChart.svelte';
   import { kilnClasses, kilnNumbers } from '$lib/kilns/queries';
   import UsualFirings from '$lib/kilns/UsualFirings.svelte';
+  import KeptLine from '$lib/ui/KeptLine.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
 
   const client = useQueryClient();
@@ -107,29 +106,7 @@
         {#if kiln.trouble}<p class="text-error text-[13px]" role="alert">{kiln.trouble}</p>{/if}
       </div>
       <div class="flex items-center gap-1">
-        {#if kiln.id !== null}
-          <span class="text-soft mr-2 text-[13px]" aria-live="polite" data-testid="kiln-saved"
-            >{kiln.saved === 'kept'
-              ? 'kept'
-              : kiln.saved === 'mend'
-                ? 'mend what is marked'
-                : 'keeping …'}</span
-          >
-        {/if}
-        <button
-          type="button"
-          class="btn btn-ghost btn-sm btn-square"
-          aria-label="Undo"
-          disabled={!kiln.history.canUndo}
-          onclick={() => kiln.undo()}><Undo size={17} /></button
-        >
-        <button
-          type="button"
-          class="btn btn-ghost btn-sm btn-square"
-          aria-label="Redo"
-          disabled={!kiln.history.canRedo}
-          onclick={() => kiln.redo()}><Redo size={17} /></button
-        >
+        <KeptLine draft={kiln} testid="kiln-saved" />
         {#if kiln.id === null}
           <button class="btn btn-sm btn-primary" data-testid="make-kiln">Make this kiln</button>
         {:else}

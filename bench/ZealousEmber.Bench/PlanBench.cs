@@ -1,0 +1,40 @@
+using BenchmarkDotNet.Attributes;
+using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Planning;
+using ZealousEmber.App.Preview;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.App.Stock;
+using ZealousEmber.Core.Notation;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.Bench;
+
+/// <summary>Planning a load of twenty lots, and reviewing a spoiled schedule, each with and without a kiln.</summary>
+[MemoryDiagnoser]
+public class PlanBench
+{
+    private static readonly LoadContract Load = new(Lots: [.. Enumerable.Range(0, 20).Select(i => new LotContract(
+        $"lot {i}", 6, 4 + i % 5, Dryness: i % 2 == 0 ? "bone-dry" : "cool-to-touch", Clay: new ClayContract("Marsh White", "stoneware", "5", "7"),
+        Glazes: [new GlazeContract("Oyster matte", "5", "7", SlowFrom: 1040, SlowTo: 850, SlowHours: 3.5)]))]);
+
+    private static readonly KilnContract Heron = new("Heron", "top-190");
+    private static readonly PlanRequest Glaze = new(Load, "glaze");
+
+    private static readonly PreviewRequest Spoiled = new(
+        new ScheduleContract("Spoiled", "glaze", "C",
+            [.. NotationReader.Read("100/h to 600; 200/h to 1100; 60/h to 1150 hold 40m; off", TemperatureUnit.Celsius).Segments.Select(s => ScheduleMapping.Write(s, TemperatureUnit.Celsius))],
+            GoalCone: "6"),
+        Load: Load);
+
+    [Benchmark(Baseline = true)]
+    public object Plan() => PlanEndpoints.Make(Glaze, Finder.Nothing).GetAwaiter().GetResult().Value;
+
+    [Benchmark]
+    public object PlanInAKiln() => PlanEndpoints.Make(Glaze with { Kiln = Heron }, Finder.Nothing).GetAwaiter().GetResult().Value;
+
+    [Benchmark]
+    public object PreviewOfASpoiledSchedule() => PreviewEndpoints.Make(Spoiled, Finder.Nothing, null).GetAwaiter().GetResult().Value;
+
+    [Benchmark]
+    public object PreviewOfASpoiledScheduleInAKiln() => PreviewEndpoints.Make(Spoiled with { Kiln = Heron }, Finder.Nothing, null).GetAwaiter().GetResult().Value;
+}
