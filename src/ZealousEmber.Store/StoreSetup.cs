@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Schedules;
 using ZealousEmber.Store.Shelves;
@@ -20,6 +21,7 @@ public static class StoreSetup
         AddShelf<KilnRow, Kiln>(services, r => r.Read(), (r, k) => r.Write(k));
         AddShelf<ClayRow, Clay>(services, r => r.Read(), (r, c) => r.Write(c));
         AddShelf<GlazeRow, Glaze>(services, r => r.Read(), (r, g) => r.Write(g));
+        AddShelf<FiringRow, FiringDraft>(services, r => r.Read(), (r, f) => r.Write(f));
         services.AddScoped<StudioHoursStore>();
         return services;
     }

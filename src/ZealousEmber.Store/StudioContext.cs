@@ -50,6 +50,11 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             glaze.ToTable("glazes");
             glaze.Property(g => g.Version).IsConcurrencyToken();
         });
+        model.Entity<FiringRow>(firing =>
+        {
+            firing.ToTable("firings");
+            firing.Property(f => f.Version).IsConcurrencyToken();
+        });
         model.Entity<StudioHoursRow>(hours =>
         {
             hours.ToTable("studio_hours");

@@ -15,14 +15,6 @@ namespace ZealousEmber.App.Planning;
 /// <summary>From what is in the kiln to a schedule, with reasons.</summary>
 internal static class PlanEndpoints
 {
-    private static readonly Vocabulary<DryingWay> Dryings = new(
-        ("by-the-wall", DryingWay.ByTheWall), ("long-hold", DryingWay.LongHold), ("slow-climb", DryingWay.SlowClimb), ("fast-to-hold", DryingWay.FastToHold));
-
-    private static readonly Vocabulary<ApproachWay> Approaches = new(("last-hundred", ApproachWay.LastHundred), ("one-rate", ApproachWay.OneRate));
-
-    private static readonly Vocabulary<CoolingWay> Coolings = new(
-        ("as-the-glazes-ask", CoolingWay.AsTheGlazesAsk), ("off", CoolingWay.Off), ("limited-drop", CoolingWay.LimitedDrop), ("drop-and-hold", CoolingWay.DropAndHold));
-
     public static void MapPlans(this WebApplication app)
     {
         app.MapPost("/api/plan", async (PlanRequest? request, Finder find) =>
@@ -31,7 +23,7 @@ internal static class PlanEndpoints
                 return plan.IsOk ? Results.Ok(plan.Value) : ClearProblems.Of(plan.Problems);
             })
             .WithTags("Planning").WithSummary("The fastest schedule this ware, these glazes and this kiln can stand").Produces<PlanResponse>().ProducesValidationProblem(422);
-        app.MapGet("/api/plan/schools", () => School.All.Select(s => new SchoolContract(s.Choice, Word(s), s.Name, s.Why)))
+        app.MapGet("/api/plan/schools", () => School.All.Select(s => new SchoolContract(s.Choice, PlanWords.Say(s), s.Name, s.Why)))
             .WithTags("Planning").WithSummary("What practitioners differ on, with a line of why each").Produces<SchoolContract[]>();
     }
 
@@ -42,9 +34,9 @@ internal static class PlanEndpoints
         if (kind is null) problems.Add(new Problem("kind", WireWords.Kinds.Refuse(request.Kind, "a kind of firing")));
         var unit = request.Unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(request.Unit, "unit", problems) ?? TemperatureUnit.Celsius;
         var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems);
-        var drying = Choice(request.Drying, "drying", Dryings, "a way of drying", problems);
-        var approach = Choice(request.Approach, "approach", Approaches, "a way to the top", problems);
-        var cooling = Choice(request.Cooling, "cooling", Coolings, "a way of cooling", problems);
+        var drying = PlanWords.Drying(request.Drying, problems);
+        var approach = PlanWords.Approach(request.Approach, problems);
+        var cooling = PlanWords.Cooling(request.Cooling, problems);
         Duration? hold = null;
         if (request.HoldMinutes is { } minutes)
         {
@@ -79,9 +71,10 @@ internal static class PlanEndpoints
             // The plain kiln halves its difference to the room every 3.5 h; full power is not what limits a plan on it.
             return new PlanPlace(firing.Start, firing.Boiling, firing.Hottest, firing.Times, _ => null, t => Fall(plain.Cool(t, t - TemperatureDifference.FromKelvins(10))));
         }
-        var portrait = KilnPortrait.Of(firing.Kiln);
-        return new PlanPlace(firing.Start, firing.Boiling, portrait.Hottest < firing.Hottest ? portrait.Hottest : firing.Hottest, firing.Times,
-            t => At(portrait.Climb, t), t => At(portrait.Fall, t));
+        // With what really stands in it: a thinly loaded kiln climbs and falls much faster than a full one.
+        var (climb, fall, hottest) = KilnPortrait.With(firing.Kiln, firing.Load!);
+        return new PlanPlace(firing.Start, firing.Boiling, hottest < firing.Hottest ? hottest : firing.Hottest, firing.Times,
+            t => At(climb, t), t => At(fall, t));
     }
 
     private static Rate? Fall(IReadOnlyList<CurvePoint> curve) =>
@@ -89,20 +82,4 @@ internal static class PlanEndpoints
 
     /// <summary>The pace at the nearest temperature it is known at.</summary>
     private static Rate? At(IReadOnlyCollection<PaceAt> paces, Temperature t) => paces.Count == 0 ? null : paces.MinBy(p => (p.At - t).Abs().Kelvins).Rate;
-
-    private static T Choice<T>(string? word, string field, Vocabulary<T> words, string what, List<Problem> problems)
-        where T : struct, Enum
-    {
-        if (word is null) return default;
-        if (words.Read(word) is { } known) return known;
-        problems.Add(new Problem(field, words.Refuse(word, what)));
-        return default;
-    }
-
-    private static string Word(School school) => school.Choice switch
-    {
-        "drying" => Dryings.Say(Enum.Parse<DryingWay>(school.Way)),
-        "approach" => Approaches.Say(Enum.Parse<ApproachWay>(school.Way)),
-        _ => Coolings.Say(Enum.Parse<CoolingWay>(school.Way)),
-    };
 }

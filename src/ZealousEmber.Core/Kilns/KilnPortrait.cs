@@ -32,26 +32,39 @@ public sealed record KilnPortrait(ImmutableArray<PaceAt> Climb, ImmutableArray<P
     /// <summary>Works it out; a few runs of the model.</summary>
     public static KilnPortrait Of(Kiln kiln)
     {
-        UsualFiring Usual(ScheduleKind kind, string line) => new(kind, line, Run(kiln, kind, line));
-        var glaze = Usual(ScheduleKind.Glaze, GlazeLine);
-        var full = Run(kiln, ScheduleKind.Glaze, FormattableString.Invariant($"full to {kiln.TopLimit.Celsius:0.###}"));
-        var hottest = full.Stall?.At ?? kiln.TopLimit;
-        return new KilnPortrait(
-            Paces(full.Compiled.Curve.Points, 100, hottest.Celsius, 1),
-            [.. Paces(glaze.Run.Compiled.Curve.Points, Math.Ceiling((kiln.Opens.Celsius + Around) / Every) * Every, glaze.Run.Compiled.Curve.Peak.Celsius - Every, -1).Reverse()],
-            hottest,
-            [Usual(ScheduleKind.Bisque, BisqueLine), glaze]);
+        var glaze = FiringOf(kiln, ScheduleKind.Glaze, GlazeLine, kiln.UsualLoad(ScheduleKind.Glaze));
+        var (climb, hottest) = FullPower(kiln, kiln.UsualLoad(ScheduleKind.Glaze));
+        return new KilnPortrait(climb, Falling(kiln, glaze.Run), hottest, [FiringOf(kiln, ScheduleKind.Bisque, BisqueLine, kiln.UsualLoad(ScheduleKind.Bisque)), glaze]);
     }
+
+    /// <summary>How fast a kiln climbs at full power and falls by itself with a load, and how hot it gets with it.</summary>
+    public static (ImmutableArray<PaceAt> Climb, ImmutableArray<PaceAt> Fall, Temperature Hottest) With(Kiln kiln, KilnLoad load)
+    {
+        var (climb, hottest) = FullPower(kiln, load);
+        return (climb, Falling(kiln, Run(kiln, ScheduleKind.Glaze, GlazeLine, load)), hottest);
+    }
+
+    private static (ImmutableArray<PaceAt> Climb, Temperature Hottest) FullPower(Kiln kiln, KilnLoad load)
+    {
+        var full = Run(kiln, ScheduleKind.Glaze, FormattableString.Invariant($"full to {kiln.TopLimit.Celsius:0.###}"), load);
+        var hottest = full.Stall?.At ?? kiln.TopLimit;
+        return (Paces(full.Compiled.Curve.Points, 100, hottest.Celsius, 1), hottest);
+    }
+
+    private static ImmutableArray<PaceAt> Falling(Kiln kiln, KilnRun glaze) =>
+        [.. Paces(glaze.Compiled.Curve.Points, Math.Ceiling((kiln.Opens.Celsius + Around) / Every) * Every, glaze.Compiled.Curve.Peak.Celsius - Every, -1).Reverse()];
+
+    private static UsualFiring FiringOf(Kiln kiln, ScheduleKind kind, string line, KilnLoad load) => new(kind, line, Run(kiln, kind, line, load));
 
     /// <summary>When a run is down to a temperature after its last hold; nothing when it never was hotter.</summary>
     public static Duration? CoolingTo(KilnRun run, Temperature to) =>
         run.Compiled.Curve.LastFallThrough(to) - run.Compiled.Powered;
 
-    private static KilnRun Run(Kiln kiln, ScheduleKind kind, string line)
+    private static KilnRun Run(Kiln kiln, ScheduleKind kind, string line, KilnLoad load)
     {
         var segments = NotationReader.Read(line, TemperatureUnit.Celsius).Segments!;
         var schedule = Schedule.Create("Usual", kind, TemperatureUnit.Celsius, segments).Value;
-        return KilnSimulator.Run(schedule, kiln.Room, kiln, kiln.UsualLoad(kind)).Value;
+        return KilnSimulator.Run(schedule, kiln.Room, kiln, load).Value;
     }
 
     /// <summary>The slope around each temperature, on the way up (sign 1) or down (−1), from one pass over the curve.</summary>

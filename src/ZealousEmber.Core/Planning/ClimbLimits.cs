@@ -2,8 +2,8 @@ using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Planning;
 
-/// <summary>A limit on how fast it may climb between two temperatures, °C and °C/h.</summary>
-internal sealed record ClimbLimit(double From, double To, double Rate, string Short, string Why, string By);
+/// <summary>A limit on how fast it may climb between two temperatures, °C and °C/h; full where the kiln's own power is the limit.</summary>
+internal sealed record ClimbLimit(double From, double To, double Rate, string Short, string Why, string By, bool Full = false);
 
 /// <summary>Limits laid over each other: at every temperature the slowest holds; neighbours at one pace become one stretch.</summary>
 internal static class ClimbLimits
@@ -19,7 +19,7 @@ internal static class ClimbLimits
             var rules = limits.Where(l => l.From < middle && l.To > middle).ToList();
             var slowest = rules.MinBy(l => friendly(l.Rate))!;
             var stretch = slowest with { From = low, To = high, Rate = friendly(slowest.Rate) };
-            if (stretches.Count > 0 && stretches[^1].Rate == stretch.Rate)
+            if (stretches.Count > 0 && stretches[^1].Rate == stretch.Rate && stretches[^1].Full == stretch.Full)
             {
                 // One pace is one step; the reason that was there first speaks for it, unless it only said "brisk".
                 var before = stretches[^1];

@@ -19,6 +19,7 @@ public static class Planner
     private const double GlazePace = 200;
     private const double LastPace = 60;
     private const double SlowestClimbTaken = 10;
+    private const double KilnMargin = 0.95;
     private static readonly Duration LongHold = Duration.FromHours(8);
     private static readonly Duration BlocksFrom = Duration.FromHours(4);
     private static readonly Duration Block = Duration.FromHours(2);
@@ -124,13 +125,15 @@ public static class Planner
         if (wish.Approach == ApproachWay.OneRate)
         {
             var slowest = stretches.MinBy(s => s.Rate)!;
-            stretches = [slowest with { From = from, To = top, Short = "one rate to the top", Why = $"One rate throughout, as slow as the slowest limit asks. {slowest.Why}" }];
+            stretches = [slowest with { From = from, To = top, Full = false, Short = "one rate to the top", Why = $"One rate throughout, as slow as the slowest limit asks. {slowest.Why}" }];
         }
         ClimbLimits.Merge(stretches, wish.MaxSteps - steps.Count - cooling);
         foreach (var (i, stretch) in stretches.Index())
         {
             var hold = i == stretches.Count - 1 ? wish.Hold ?? HoldFor(load, wish.Kind) : Duration.Zero;
-            steps.Add(Climb(stretch.Rate, stretch.To, hold, wish, stretch.Short, stretch.Why, stretch.By));
+            steps.Add(stretch.Full
+                ? new PlanStep(Segment.Create(PaceKind.Full, null, Temperature.FromCelsius(stretch.To).In(wish.Unit), null, wish.Unit, stretch.Short).Value, stretch.Why, stretch.By)
+                : Climb(stretch.Rate, stretch.To, hold, wish, stretch.Short, stretch.Why, stretch.By));
         }
     }
 
@@ -178,15 +181,28 @@ public static class Planner
             Limit(WallGradient.Quartz.From.Celsius, WallGradient.Quartz.To.Celsius, quartz, "slowly past quartz",
                 $"Quartz changes size at 573 °C; {Name(strained)}{(strained.IsWide ? ", flat and wide," : "")} has to be through it as a whole, or it cracks.", "quartz");
         }
+        var nearTop = place.FastestClimb(Temperature.FromCelsius(top))?.KelvinsPerHour * KilnMargin;
         if (wish.Approach == ApproachWay.LastHundred)
-            Limit(approach, top, LastPace, "the last hundred at the cone's pace", "Cone numbers are told at 60 °C an hour: at that pace the display and the cone agree.", "approach");
-        // What the kiln can do with a margin, hundred by hundred: a pace it cannot keep is no plan.
-        for (var t = Math.Max(200, Math.Floor(from / 100) * 100); t < top; t += 100)
         {
-            if (place.FastestClimb(Temperature.FromCelsius(Math.Min(t + 100, top))) is { } can)
-                Limit(Math.Max(from, t), Math.Min(t + 100, top), can.KelvinsPerHour * 0.95, "as fast as this kiln can here", "The elements are near full power here; a faster step would only fall behind.", "kiln");
+            Limit(approach, top, Math.Min(LastPace, nearTop ?? LastPace), "the last hundred at the cone's pace", nearTop < LastPace
+                ? "As near to the cone's own 60 °C an hour as this kiln can climb here."
+                : "Cone numbers are told at 60 °C an hour: at that pace the display and the cone agree.", "approach");
         }
+        KilnLimit(place, from, wish.Approach == ApproachWay.LastHundred ? approach : top, raw ? BurnOutPace : GlazePace, !raw && wish.Approach == ApproachWay.LastHundred, limits);
         return limits;
+    }
+
+    /// <summary>From where the kiln cannot keep up any more: full power where nothing in the ware asks for a pace, else what it can do at the end.</summary>
+    private static void KilnLimit(PlanPlace place, double from, double to, double pace, bool full, List<ClimbLimit> limits)
+    {
+        double? Can(double t) => place.FastestClimb(Temperature.FromCelsius(t))?.KelvinsPerHour * KilnMargin;
+        if (Can(to) is not { } atEnd || atEnd >= pace) return;
+        // Full power begins past the size change of quartz, where a moment of it does no harm.
+        var begins = full ? Math.Max(from, BurnOut.From.Celsius) : from;
+        for (var t = Math.Ceiling(begins / 50) * 50; t < to && Can(t) >= pace; t += 50) begins = t;
+        limits.Add(full
+            ? new ClimbLimit(begins, to, Math.Min(pace - 1, Can(begins) ?? pace), "as fast as the kiln can", "Nothing in the ware asks for a pace here, and the elements are at full power anyway.", "kiln", Full: true)
+            : new ClimbLimit(begins, to, atEnd, "as fast as this kiln can", "A faster step would only fall behind: the elements are near full power by the end of it.", "kiln"));
     }
 
     /// <summary>Nothing for bisque; ten minutes for glazes, twenty where one wants it, five where one runs or fades.</summary>

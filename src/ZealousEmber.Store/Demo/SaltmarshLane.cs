@@ -5,6 +5,7 @@ using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
+using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
@@ -51,6 +52,9 @@ public static class SaltmarshLane
         foreach (var clay in Clays) await clays.Add(clay.Value, cancel);
         foreach (var glaze in Glazes) await glazes.Add(glaze.Value, cancel);
 
+        var firings = new Shelf<FiringRow, FiringDraft>(context, time, r => r.Read(), (r, f) => r.Write(f));
+        foreach (var firing in Firings) await firings.Add(firing.Value, cancel);
+
         WeeklySpan On(string days, int from, int to) => new([.. days.Select(d => (IsoDayOfWeek)(d - '0'))], new LocalTime(from, 0), new LocalTime(to % 24, 0));
         var night = new TariffBand("night", 0.13, new WeeklySpan([], new LocalTime(0, 30), new LocalTime(7, 30)));
         var hours = new StudioHours(
@@ -79,6 +83,26 @@ public static class SaltmarshLane
         Glaze.Create("Reed green", "5", "7", needsHold: true, notes: "Pinholes without a hold."),
         Glaze.Create("Lamp white", "06", "04", wantsFastCooling: true, notes: "For Brickfield Red. Glossy when it cools fast."),
     ];
+
+    /// <summary>Two loads on the shelf; clays 1 to 3, glazes 1 to 4 and kilns 1 and 2 are those above, in their order.</summary>
+    private static readonly Result<FiringDraft>[] Firings =
+    [
+        FiringDraft.Create("Class bisque, Thursday", ScheduleKind.Bisque, 1, null, TemperatureUnit.Celsius,
+        [
+            Lot("mugs", 26, 6, 1, [], "the class", Dryness.CoolToTouch, 0.4),
+            Lot("plates", 14, 8, 1, [], "Tobin", Dryness.BoneDry, 0.8, width: 260),
+            Lot("garden pots", 5, 12, 2, [], "Isolde", Dryness.CoolToTouch, 1.9),
+        ], default, default, default, null, null, null),
+        FiringDraft.Create("Supper set, second half", ScheduleKind.Glaze, 1, null, TemperatureUnit.Celsius,
+        [
+            Lot("dinner plates", 12, 7, 1, [1], "Maren", Dryness.BoneDry, 0.9, width: 270),
+            Lot("bowls", 16, 6, 1, [1], "Maren", Dryness.BoneDry, 0.5),
+            Lot("jugs", 6, 6, 1, [3], "Tobin", Dryness.BoneDry, 0.9),
+        ], default, default, default, null, null, null),
+    ];
+
+    private static LotDraft Lot(string what, int count, double wall, int clay, int[] glazes, string whose, Dryness dryness, double kg, double? width = null) =>
+        new(what, count, wall, width, false, false, dryness, clay, [.. glazes], whose, NextStep.Dipping, kg);
 
     private static readonly (string Name, string Class, string Notes, Dictionary<string, double?> Numbers)[] Kilns =
     [

@@ -28,6 +28,7 @@ public sealed class FuzzTests(RunningStudio studio) : IClassFixture<RunningStudi
         { "/api/preview", $$"""{"schedule":{{Firing}},"kiln":{{Kiln}},"load":{"fill":0.8,"wareKg":30,"furnitureKg":30,"waterKg":1,"firstFiring":true},"anchor":"top","start":"2026-11-24T17:30:00Z"}""" },
         { "/api/preview", $$"""{"schedule":{{Firing}},"load":{"lots":{{Lots}} } }""" },
         { "/api/plan", $$"""{"load":{"lots":{{Lots}} },"kind":"glaze","goalCone":"6","drying":"by-the-wall","approach":"last-hundred","cooling":"off","holdMinutes":10,"maxSteps":20,"unit":"C","name":"n","kiln":{{Kiln}},"startTemperature":20}""" },
+        { "/api/firings", """{"name":"Thursday","kind":"bisque","kilnId":1,"unit":"C","goalCone":"06","lots":[{"what":"mugs","count":12,"wall":6,"dryness":"damp","glazeIds":[1],"next":"brushing"}],"drying":"long-hold","approach":"one-rate","cooling":"off","holdMinutes":5,"maxSteps":8,"scheduleId":1}""" },
         { "/api/clays", """{"name":"Marsh","kind":"stoneware","coneFrom":"5","coneTo":"7","shrinkage":12,"absorption":2,"burnsOutSlowly":true,"notes":"n"}""" },
         { "/api/glazes", """{"name":"Oyster","coneFrom":"5","coneTo":"7","runny":true,"slowFrom":1040,"slowTo":850,"slowHours":3.5,"unit":"C","notes":"n"}""" },
         { "/api/kilns", Kiln },

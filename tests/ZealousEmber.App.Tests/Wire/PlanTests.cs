@@ -149,4 +149,35 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         })).Read())["kiln"]!.Number("energyKwh");
         (await Energy(40)).ShouldBeGreaterThan(1.1 * await Energy(10));
     }
+
+    [Fact]
+    public async Task A_plan_in_a_weak_kiln_stays_short()
+    {
+        var request = Request(Plates, "glaze");
+        request["kiln"] = new JsonObject { ["class"] = "top-190", ["elementHealth"] = 88 };
+        request["load"]!["wareKg"] = 40;
+        request["load"]!["furnitureKg"] = 35;
+        var plan = await Plan(request);
+        plan["schedule"]!["segments"]!.AsArray().Count.ShouldBeLessThanOrEqualTo(8);
+        plan["schedule"]!["segments"]!.AsArray().Select(s => s!["pace"]!.GetValue<string>()).ShouldContain("full");
+    }
+
+    [Fact]
+    public async Task A_firing_keeps_rows_that_are_only_half_written()
+    {
+        var body = JsonNode.Parse("""
+            {"name":"Thursday","kind":"bisque","unit":"F","goalCone":"06","lots":[{"what":"mugs","count":12,"wall":6,"dryness":"damp","glazeIds":[1],"whose":"Maren","next":"brushing"},{"what":"pla"}],
+             "drying":"long-hold","approach":"one-rate","cooling":"off","holdMinutes":5,"maxSteps":8}
+            """)!;
+        var made = await (await studio.Http.PostAsJsonAsync("/api/firings", body)).Read(201);
+        var read = (await (await studio.Http.GetAsync($"/api/firings/{made["id"]}")).Read())["firing"]!;
+        foreach (var field in new[] { "name", "kind", "unit", "goalCone", "drying", "approach", "cooling" }) read[field]!.GetValue<string>().ShouldBe(body[field]!.GetValue<string>());
+        read["lots"]![0]!["whose"]!.GetValue<string>().ShouldBe("Maren");
+        read["lots"]![1]!["what"]!.GetValue<string>().ShouldBe("pla");
+        read["lots"]![1]!["count"].ShouldBeNull();
+        await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("maxSteps", 1))).Problem("maxSteps");
+        await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("drying", "in the sun"))).Problem("drying");
+        await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("kind", "raku"))).Problem("kind");
+        (await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("lots", JsonNode.Parse("""[{"dryness":"soggy"}]""")))).Problem("lots[0].dryness")).ShouldContain("bone-dry");
+    }
 }

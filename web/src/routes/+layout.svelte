@@ -2,6 +2,7 @@
   import '@fontsource-variable/fraunces';
   import '@fontsource-variable/source-sans-3';
   import '../app.css';
+  import Flame from '@lucide/svelte/icons/chart-spline';
   import ListTree from '@lucide/svelte/icons/chart-no-axes-gantt';
   import Moon from '@lucide/svelte/icons/moon';
   import Package from '@lucide/svelte/icons/archive';
@@ -51,6 +52,15 @@
             <path d="M4 21V11a8 8 0 0 1 16 0v10zM9 21v-7h6v7" />
           </svg>
           Kiln room
+        </a>
+        <a
+          class="place"
+          class:on={path.startsWith('/firings')}
+          aria-current={path.startsWith('/firings') ? 'page' : undefined}
+          href="/firings"
+        >
+          <Flame size={22} strokeWidth={1.7} aria-hidden="true" />
+          Firings
         </a>
         <a
           class="place"
@@ -185,7 +195,8 @@
       display: none;
     }
     .place {
-      width: 84px;
+      width: 62px;
+      font-size: 11px;
     }
     .foot {
       margin: 0;

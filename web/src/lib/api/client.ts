@@ -23,6 +23,11 @@ export type StudioBody = Schemas['StudioContract'];
 export type WeeklySpan = Schemas['WeeklySpanContract'];
 export type ClayBody = Schemas['ClayContract'];
 export type GlazeBody = Schemas['GlazeContract'];
+export type FiringBody = Schemas['FiringContract'];
+export type Firing = Schemas['StoredFiringContract'];
+export type Lot = Schemas['LotContract'];
+export type Plan = Schemas['PlanResponse'];
+export type School = Schemas['SchoolContract'];
 export type Starts = Schemas['StartsResponse'];
 export type Unit = Preview['unit'];
 

@@ -2266,6 +2266,262 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/firings': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Every firing, by name */
+    get: {
+      parameters: {
+        query?: {
+          search?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredFiringContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    /** Keep a new firing */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['FiringContract'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredFiringContract'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** One firing */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredFiringContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    /** Save over the version named in If-Match */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['FiringContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredFiringContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+        /** @description Precondition Required */
+        428: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    /** Delete; can be undone */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/restore': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Bring a deleted firing back */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredFiringContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2430,6 +2686,34 @@ export interface components {
       fix: null | components['schemas']['FixContract'];
       /** @description Every mend there is, the likeliest first. */
       fixes: components['schemas']['FixContract'][];
+    };
+    /** @description A firing from its first thought: what goes in, where, and what is wished for. Rows may be half written. */
+    FiringContract: {
+      name: null | string;
+      /** @enum {null|string} */
+      kind: 'drying' | 'bisque' | 'glaze' | 'once-fired' | null;
+      /** Format: int32 */
+      kilnId?: null | number;
+      goalCone?: null | string;
+      /** @enum {null|string} */
+      unit?: 'C' | 'F' | null;
+      /** @description Clays and glazes by their numbers. */
+      lots?: null | components['schemas']['LotContract'][];
+      /** @enum {null|string} */
+      drying?: 'by-the-wall' | 'long-hold' | 'slow-climb' | 'fast-to-hold' | null;
+      /** @enum {null|string} */
+      approach?: 'last-hundred' | 'one-rate' | null;
+      /** @enum {null|string} */
+      cooling?: 'as-the-glazes-ask' | 'off' | 'limited-drop' | 'drop-and-hold' | null;
+      /** Format: double */
+      holdMinutes?: null | number;
+      /** Format: int32 */
+      maxSteps?: null | number;
+      /**
+       * Format: int32
+       * @description The schedule it is fired with, once there is one.
+       */
+      scheduleId?: null | number;
     };
     /** @description One log beside what the kiln would have done; temperatures in the kiln's unit. */
     FitCurves: {
@@ -3452,6 +3736,16 @@ export interface components {
       /** Format: date-time */
       updatedAt: string;
       clay: components['schemas']['ClayContract'];
+    };
+    /** @description A kept firing. */
+    StoredFiringContract: {
+      /** Format: int32 */
+      id: number;
+      /** Format: int32 */
+      version: number;
+      /** Format: date-time */
+      updatedAt: string;
+      firing: components['schemas']['FiringContract'];
     };
     /** @description A kept glaze. */
     StoredGlazeContract: {

@@ -90,6 +90,11 @@
       </select>
       <span aria-hidden="true">·</span>
       <SaveLine {desk} />
+      {#if desk.firing}
+        <a class="link link-hover text-primary" href="/firings/{desk.firing.id}?stage=plan"
+          >· for {desk.firing.name}</a
+        >
+      {/if}
       {#if findings}
         <a
           class="link link-hover text-warning"

@@ -27,7 +27,7 @@
   <div class="mb-1 flex items-center justify-between gap-2">
     <h2 id="kiln-and-power" class="text-[15px]">Kiln</h2>
     <span class="flex min-w-0 items-center">
-      {#if desk.kilnId !== null}
+      {#if desk.kilnId !== null && !desk.firing}
         <select
           class="select select-ghost select-xs text-soft w-auto pr-6! pl-1! text-[13px]"
           aria-label="How full the kiln is"

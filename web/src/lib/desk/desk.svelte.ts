@@ -4,6 +4,7 @@ import {
   fieldErrors,
   sayProblem,
   type Finding,
+  type Lot,
   type Preview,
   type Problem,
   type Schedule,
@@ -52,6 +53,8 @@ export class Desk {
   /** The kiln it is planned for, and how full; null is the plain kiln. */
   kilnId: number | null = $state(null);
   fill = $state(1);
+  /** The firing it was planned for: its load is what the reviewer has before him. */
+  firing: { id: number; name: string; lots: Lot[] } | null = $state.raw(null);
   /** A stretch of the firing somebody is pointing at, in minutes. */
   marked: { from: number; to: number } | null = $state.raw(null);
   /** Two temperatures whose time apart is wanted. */
@@ -89,7 +92,9 @@ export class Desk {
     this.saved = fromSchedule(schedule);
     this.history.reset(this.saved);
     this.save = { kind: 'saved' };
-    ({ kilnId: this.kilnId, fill: this.fill } = recallKiln(schedule.id));
+    const planned = recallKiln(schedule.id);
+    [this.kilnId, this.fill] = [planned.kilnId, planned.fill];
+    if (planned.firingId) void this.plannedFor(planned.firingId);
     const kept = recall(schedule.id);
     if (kept && !sameWords(kept.draft, this.saved)) {
       this.history.push(rekeyed(kept.draft));
@@ -195,7 +200,8 @@ export class Desk {
 
   /** The kiln and how full it is, as every question about this firing takes them. */
   firedIn() {
-    return { kilnId: this.kilnId, load: this.kilnId === null ? null : { fill: this.fill } };
+    const load = this.firing ? { lots: this.firing.lots } : this.kilnId === null ? null : { fill: this.fill };
+    return { kilnId: this.kilnId, load };
   }
 
   /** When it is switched on, once that is known. */
@@ -206,7 +212,16 @@ export class Desk {
   chooseKiln(kilnId: number | null, fill = this.fill): void {
     this.kilnId = kilnId;
     this.fill = fill;
-    keepKiln(this.id, { kilnId, fill });
+    keepKiln(this.id, { kilnId, fill, firingId: this.firing?.id ?? null });
+    this.changed();
+  }
+
+  private async plannedFor(id: number): Promise<void> {
+    const { data } = await api.GET('/api/firings/{id}', { params: { path: { id } } });
+    // A load that is only half written says nothing yet.
+    const lots = (data?.firing.lots ?? []).filter((l) => l !== null).filter((l) => l.count && l.wall);
+    if (!data || lots.length === 0) return;
+    this.firing = { id, name: data.firing.name ?? '', lots };
     this.changed();
   }
 

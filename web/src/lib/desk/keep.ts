@@ -34,6 +34,8 @@ export function recall(id: number | null): Kept | null {
 export interface KeptKiln {
   kilnId: number | null;
   fill: number;
+  /** The firing whose load it was planned for. */
+  firingId?: number | null;
 }
 
 const kilnKey = (id: number | null) => `ember.kiln.${id ?? 'new'}`;
@@ -49,8 +51,8 @@ export function keepKiln(id: number | null, kiln: KeptKiln): void {
 export function recallKiln(id: number | null): KeptKiln {
   try {
     const kept = JSON.parse(localStorage.getItem(kilnKey(id)) ?? 'null') as Partial<KeptKiln> | null;
-    return { kilnId: kept?.kilnId ?? null, fill: kept?.fill ?? 1 };
+    return { kilnId: kept?.kilnId ?? null, fill: kept?.fill ?? 1, firingId: kept?.firingId ?? null };
   } catch {
-    return { kilnId: null, fill: 1 };
+    return { kilnId: null, fill: 1, firingId: null };
   }
 }

@@ -1,6 +1,6 @@
 <script lang="ts" generics="T extends { name?: string | null; notes?: string | null }">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import type { Snippet } from 'svelte';
+  import { untrack, type Snippet } from 'svelte';
   import { fieldErrors, sayProblem } from '$lib/api/client';
   import Dialog from '$lib/ui/Dialog.svelte';
   import StoresTabs from '$lib/ui/StoresTabs.svelte';
@@ -23,7 +23,7 @@
   const client = useQueryClient();
   let words = $state('');
   let open = $state.raw<{ item: StockItem<T> | null } | null>(null);
-  let body = $state.raw<T>(empty);
+  let body = $state.raw<T>(untrack(() => empty));
   let errors = $state.raw<Record<string, string>>({});
 
   const items = createQuery(() => ({

@@ -1,0 +1,108 @@
+using System.Collections.Immutable;
+using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
+
+namespace ZealousEmber.Core.Planning;
+
+/// <summary>A row of the load as it is being written: any number may be missing, nothing that was typed is lost.</summary>
+/// <param name="What">Plates, mugs, tiles.</param>
+/// <param name="Count">How many.</param>
+/// <param name="Wall">Thickest wall, mm.</param>
+/// <param name="Width">Flat ware's width, mm.</param>
+/// <param name="ClosedHollow">Closed, with no hole for steam.</param>
+/// <param name="OneSided">Dries from one side.</param>
+/// <param name="Dryness">When it goes in.</param>
+/// <param name="ClayId">A clay of the studio.</param>
+/// <param name="GlazeIds">Glazes of the studio.</param>
+/// <param name="Whose">Whose it is.</param>
+/// <param name="Next">After a bisque.</param>
+/// <param name="PieceMass">kg.</param>
+public sealed record LotDraft(
+    string? What, int? Count, double? Wall, double? Width, bool ClosedHollow, bool OneSided, Dryness Dryness, int? ClayId, ImmutableArray<int> GlazeIds, string? Whose, NextStep Next, double? PieceMass);
+
+/// <summary>A firing from its first thought: what goes in, where, and what is wished for. Later stages add to it.</summary>
+public sealed record FiringDraft
+{
+    private FiringDraft(string name) => Name = name;
+
+    /// <summary>What people call it.</summary>
+    public string Name { get; }
+
+    /// <summary>What it is for.</summary>
+    public ScheduleKind Kind { get; private init; }
+
+    /// <summary>The kiln, once one is chosen.</summary>
+    public int? KilnId { get; private init; }
+
+    /// <summary>The cone wished for; found from the load when missing.</summary>
+    public Cone? Goal { get; private init; }
+
+    /// <summary>Scale of its numbers.</summary>
+    public TemperatureUnit Unit { get; private init; }
+
+    /// <summary>The load, row by row.</summary>
+    public ImmutableArray<LotDraft> Lots { get; private init; }
+
+    /// <summary>How raw ware is dried.</summary>
+    public DryingWay Drying { get; private init; }
+
+    /// <summary>How the top is come to.</summary>
+    public ApproachWay Approach { get; private init; }
+
+    /// <summary>How it cools.</summary>
+    public CoolingWay Cooling { get; private init; }
+
+    /// <summary>Hold at the top, minutes; by the load when missing.</summary>
+    public double? HoldMinutes { get; private init; }
+
+    /// <summary>Most steps the controller takes.</summary>
+    public int MaxSteps { get; private init; }
+
+    /// <summary>The schedule it is fired with, once there is one.</summary>
+    public int? ScheduleId { get; private init; }
+
+    /// <summary>
+    /// Builds one. Problems name <c>name</c>, <c>lots</c>, <c>lots[i].what</c>, <c>lots[i].whose</c>, <c>holdMinutes</c>, <c>maxSteps</c>; whether the rows make a
+    /// load is for the planner to say.
+    /// </summary>
+    public static Result<FiringDraft> Create(
+        string? name, ScheduleKind kind, int? kilnId, Cone? goal, TemperatureUnit unit, IReadOnlyList<LotDraft> lots, DryingWay drying, ApproachWay approach, CoolingWay cooling,
+        double? holdMinutes, int? maxSteps, int? scheduleId)
+    {
+        var problems = new List<Problem>();
+        var called = Text.OneLine(name);
+        if (called?.Length > ScheduleLimits.Name) problems.Add(new Problem("name", $"A name has at most {ScheduleLimits.Name} characters; this one has {called.Length}."));
+        if (lots.Count > WareLot.MostLots) problems.Add(new Problem("lots", $"At most {WareLot.MostLots} lots are taken; this load has {lots.Count}. Put alike ware into one lot."));
+        foreach (var (i, lot) in lots.Take(WareLot.MostLots).Index())
+        {
+            if (lot.What?.Length > Clay.LongestName) problems.Add(new Problem($"lots[{i}].what", $"At most {Clay.LongestName} characters."));
+            // Whether a wall can be so thick is the planner's to say; here it only has to be a number that can be kept.
+            foreach (var (field, value) in new[] { ("wall", lot.Wall), ("width", lot.Width), ("pieceKg", lot.PieceMass) })
+            {
+                if (value is { } given && !(Math.Abs(given) < 1e6)) problems.Add(new Problem($"lots[{i}].{field}", $"This is far beyond anything a kiln holds: {Words.Number(given)}."));
+            }
+            if (lot.Whose?.Length > Clay.LongestName) problems.Add(new Problem($"lots[{i}].whose", $"At most {Clay.LongestName} characters."));
+        }
+        if (holdMinutes is { } minutes && !(minutes >= 0 && minutes <= ScheduleLimits.LongestHold.TotalMinutes))
+            problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Words.Number(minutes)}."));
+        if (maxSteps is < 2 or > ScheduleLimits.Segments) problems.Add(new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps."));
+        return problems.Count > 0
+            ? Result<FiringDraft>.Failed(problems)
+            : new FiringDraft(called ?? "A firing")
+            {
+                Kind = kind,
+                KilnId = kilnId,
+                Goal = goal,
+                Unit = unit,
+                Lots = [.. lots],
+                Drying = drying,
+                Approach = approach,
+                Cooling = cooling,
+                HoldMinutes = holdMinutes,
+                MaxSteps = maxSteps ?? 20,
+                ScheduleId = scheduleId,
+            };
+    }
+}

@@ -1,0 +1,118 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { tick } from 'svelte';
+  import { on } from 'svelte/events';
+  import { number, plural } from '$lib/format';
+  import { clays, glazes } from '$lib/stock/shelves';
+  import type { FiringDraft } from './firing-draft.svelte';
+  import LotRow from './LotRow.svelte';
+
+  /** What goes into the kiln, row by row, and what follows from it. */
+  const { draft }: { draft: FiringDraft } = $props();
+  let list: HTMLElement;
+
+  const clayList = createQuery(() => ({ queryKey: ['clays', ''], queryFn: () => clays.search('') }));
+  const glazeList = createQuery(() => ({ queryKey: ['glazes', ''], queryFn: () => glazes.search('') }));
+  const load = $derived(draft.plan?.load ?? null);
+  const trouble = $derived(
+    Object.entries(draft.planErrors)
+      .filter(([field]) => !/^lots\[\d+\]/.test(field))
+      .map(([, text]) => text)
+  );
+
+  async function focus(row: number) {
+    await tick();
+    list.querySelector<HTMLInputElement>(`#lot-${row}-what`)?.focus();
+  }
+
+  function add() {
+    draft.addLot(draft.lots.length - 1);
+    void focus(draft.lots.length - 1);
+  }
+
+  /** Enter goes to a new row, Alt D writes the row once more. */
+  function keys(event: KeyboardEvent) {
+    const target = event.target as HTMLElement;
+    const row = Number(target.closest<HTMLElement>('[data-row]')?.dataset['row'] ?? Number.NaN);
+    if (Number.isNaN(row)) return;
+    if (event.key === 'Enter' && target.tagName === 'INPUT') {
+      event.preventDefault();
+      target.blur();
+      add();
+    } else if (event.altKey && event.key.toLowerCase() === 'd') {
+      event.preventDefault();
+      target.blur();
+      const lot = draft.lots[row];
+      if (lot) draft.addLot(row, lot);
+      void focus(row + 1);
+    }
+  }
+
+  $effect(() => on(list, 'keydown', keys));
+</script>
+
+<div class="stage">
+  <section class="card-paper" aria-label="Load" bind:this={list}>
+    {#each draft.lots as lot, row (row)}
+      <LotRow {draft} {lot} {row} clays={clayList.data ?? []} glazes={glazeList.data ?? []} />
+    {:else}
+      <p class="text-soft p-4">
+        Nothing is in the kiln yet. Write the first lot: what, how many, how thick the thickest wall.
+      </p>
+    {/each}
+    <p class="p-2.5">
+      <button class="btn btn-sm btn-paper" data-testid="add-lot" onclick={add}>Add a lot</button>
+    </p>
+  </section>
+  <aside class="grid content-start gap-3">
+    <section class="card-paper px-3.5 py-2.5 text-[13.5px]" aria-labelledby="in-all" data-testid="load-sum">
+      <h2 id="in-all" class="mb-1 text-[15px]">In all</h2>
+      {#if load}
+        <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-[3px]">
+          <dt class="text-soft">Pieces</dt>
+          <dd class="text-right font-semibold">{load.pieces} in {plural(load.lots, 'lot')}</dd>
+          <dt class="text-soft">Ware</dt>
+          <dd class="text-right font-semibold">{number(load.wareKg, 0)} kg</dd>
+          <dt class="text-soft">Thickest</dt>
+          <dd class="text-right font-semibold">{load.thickest}</dd>
+          {#if draft.body.kind !== 'glaze'}
+            <dt class="text-soft">Decides the drying</dt>
+            <dd class="text-right font-semibold">{load.slowestToDry}</dd>
+          {/if}
+        </dl>
+      {:else if trouble.length}
+        {#each trouble as text (text)}<p class="text-error" role="alert">{text}</p>{/each}
+      {:else}
+        <p class="text-soft">It is added up as you write.</p>
+      {/if}
+    </section>
+    {#if draft.plan?.notes.length}
+      <section class="card-paper px-3.5 py-2.5 text-[13.5px]" aria-label="About this load">
+        {#each draft.plan.notes as note (note.id + note.text)}<p
+            class="border-warning mb-1.5 border-l-4 pl-2.5 last:mb-0"
+          >
+            {note.text}
+          </p>{/each}
+      </section>
+    {/if}
+    <p class="text-soft text-[12.5px]">
+      {#if draft.body.kind === 'bisque'}Pieces may touch and stack foot on foot, not wedge one into another;
+        plates lie flat.{:else if draft.body.kind === 'glaze'}Nothing touches; clean feet; a witness pack in
+        sight on each shelf that matters.{:else}Leave air between the pieces, and the vent on.{/if}
+      Keep clear of the thermocouple and the elements.
+    </p>
+  </aside>
+</div>
+
+<style>
+  .stage {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 292px;
+    gap: 14px;
+  }
+  @media (max-width: 1023px) {
+    .stage {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

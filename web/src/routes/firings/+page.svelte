@@ -1,0 +1,94 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { goto } from '$app/navigation';
+  import { api, sayProblem, type Firing } from '$lib/api/client';
+  import { emptyLot } from '$lib/firings/firing-draft.svelte';
+  import { firingList } from '$lib/firings/queries';
+  import { kindName, plural, when } from '$lib/format';
+  import { kilnList } from '$lib/kilns/queries';
+  import { toasts } from '$lib/ui/toasts.svelte';
+
+  const client = useQueryClient();
+  let words = $state('');
+  const firings = createQuery(() => firingList(words));
+  const kilns = createQuery(kilnList);
+  const latest = $derived(
+    [...(firings.data ?? [])].sort((a, b) => Date.parse(b.updatedAt) - Date.parse(a.updatedAt))
+  );
+  const pieces = (firing: Firing['firing']) =>
+    (firing.lots ?? []).reduce((sum, lot) => sum + (lot?.count ?? 0), 0);
+
+  async function start() {
+    const { data, error } = await api.POST('/api/firings', {
+      body: { name: 'A new firing', kind: 'glaze', kilnId: kilns.data?.[0]?.id ?? null, lots: [emptyLot()] }
+    });
+    if (!data) return toasts.show(sayProblem(error), { tone: 'error' });
+    await client.invalidateQueries({ queryKey: ['firings'] });
+    void goto(`/firings/${data.id}`);
+  }
+</script>
+
+<svelte:head><title>Firings · Zealous Ember</title></svelte:head>
+
+<div class="page">
+  <header class="flex flex-wrap items-end justify-between gap-3">
+    <div>
+      <h1 class="text-2xl">Firings</h1>
+      <p class="text-soft">From what is in the kiln to a schedule, with reasons.</p>
+    </div>
+    <div class="flex items-center gap-2">
+      <input
+        type="search"
+        class="input input-sm w-48"
+        placeholder="Find a firing"
+        aria-label="Find a firing"
+        bind:value={words}
+      />
+      <button class="btn btn-primary btn-sm" onclick={() => void start()}>New firing</button>
+    </div>
+  </header>
+  {#if firings.isError}
+    <p role="alert">
+      {sayProblem(firings.error)} <button class="link" onclick={() => firings.refetch()}>Try again</button>
+    </p>
+  {:else if firings.isSuccess && latest.length === 0}
+    <p class="card-paper text-soft max-w-xl p-5">
+      {#if words}No firing says “{words}”.{:else}No firing yet. Start one with what goes into the kiln; the
+        plan follows from it.{/if}
+    </p>
+  {:else}
+    <ul class="cards">
+      {#each latest as item (item.id)}
+        <li>
+          <a
+            class="card-paper hover:border-primary block h-full px-4 py-3"
+            href="/firings/{item.id}"
+            data-testid="firing"
+          >
+            <b class="font-serif text-lg">{item.firing.name}</b>
+            <span class="text-soft block text-[13.5px]">
+              {kindName(item.firing.kind ?? '')}{#if item.firing.kilnId}, in {kilns.data?.find(
+                  (k) => k.id === item.firing.kilnId
+                )?.kiln.name ?? '…'}{/if}
+              · {plural(pieces(item.firing), 'piece')} · {when(new Date(item.updatedAt))}
+            </span>
+            <span class="text-soft mt-1 block text-[13px]"
+              >{(item.firing.lots ?? [])
+                .map((l) => l?.what)
+                .filter(Boolean)
+                .join(', ')}</span
+            >
+          </a>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</div>
+
+<style>
+  .cards {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+    gap: 12px;
+  }
+</style>

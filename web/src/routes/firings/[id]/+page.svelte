@@ -1,0 +1,148 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { untrack } from 'svelte';
+  import { beforeNavigate, goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { api, sayProblem } from '$lib/api/client';
+  import WordField from '$lib/fields/WordField.svelte';
+  import { FiringDraft } from '$lib/firings/firing-draft.svelte';
+  import LoadStage from '$lib/firings/LoadStage.svelte';
+  import PlanStage from '$lib/firings/PlanStage.svelte';
+  import { kindNames, type Kind } from '$lib/format';
+  import { kilnList } from '$lib/kilns/queries';
+  import KeptLine from '$lib/ui/KeptLine.svelte';
+  import { toasts } from '$lib/ui/toasts.svelte';
+
+  const client = useQueryClient();
+  const id = $derived(Number(page.params.id));
+  const stage = $derived(page.url.searchParams.get('stage') === 'plan' ? 'plan' : 'load');
+  const kilns = createQuery(kilnList);
+  const stored = createQuery(() => ({
+    queryKey: ['firing', id],
+    gcTime: 0,
+    staleTime: Infinity,
+    queryFn: async () => {
+      const { data, error } = await api.GET('/api/firings/{id}', { params: { path: { id } } });
+      if (!data) throw error;
+      return data;
+    }
+  }));
+  let draft = $state.raw<FiringDraft | null>(null);
+
+  $effect(() => {
+    const found = stored.data;
+    untrack(() => {
+      if (found && draft?.id !== found.id) draft = new FiringDraft(found);
+    });
+  });
+
+  async function remove() {
+    if (!draft) return;
+    const [gone, name] = [draft.id, draft.body.name];
+    const { response, error } = await api.DELETE('/api/firings/{id}', { params: { path: { id: gone } } });
+    if (!response.ok) return toasts.show(sayProblem(error), { tone: 'error' });
+    const refresh = () => client.invalidateQueries({ queryKey: ['firings'] });
+    await refresh();
+    toasts.show(`“${name}” deleted`, {
+      action: {
+        label: 'Undo',
+        run: () =>
+          void api.POST('/api/firings/{id}/restore', { params: { path: { id: gone } } }).then(refresh)
+      }
+    });
+    void goto('/firings');
+  }
+
+  beforeNavigate(() => {
+    void draft?.store().then(() => client.invalidateQueries({ queryKey: ['firings'] }));
+  });
+</script>
+
+<svelte:head><title>{draft?.body.name ?? 'Firing'} · Zealous Ember</title></svelte:head>
+
+{#if stored.isError}
+  <div class="m-auto max-w-md p-8 text-center">
+    <h1 class="mb-2 text-2xl">No such firing</h1>
+    <p class="text-soft mb-4">{sayProblem(stored.error)}</p>
+    <a class="btn btn-primary" href="/firings">To the firings</a>
+  </div>
+{:else if draft}
+  {@const firing = draft}
+  <div class="page max-w-none">
+    <header class="flex flex-wrap items-end gap-x-4 gap-y-1">
+      <div class="min-w-0 flex-1 basis-72">
+        <input
+          class="name w-full font-serif text-2xl font-semibold"
+          aria-label="Name of the firing"
+          autocomplete="off"
+          value={firing.body.name ?? ''}
+          oninput={(e) => firing.edit({ name: e.currentTarget.value }, 'name')}
+        />
+        <div class="text-soft flex flex-wrap items-center gap-x-1 text-[13.5px]">
+          <select
+            class="select select-ghost select-xs -ml-2 w-auto pr-6! pl-2! text-[13.5px]"
+            aria-label="Kind of firing"
+            value={firing.body.kind}
+            onchange={(e) => firing.edit({ kind: e.currentTarget.value as Kind })}
+          >
+            {#each Object.entries(kindNames) as [kind, name] (kind)}<option value={kind}>{name}</option
+              >{/each}
+          </select>
+          in
+          <select
+            class="select select-ghost select-xs w-auto pr-6! pl-2! text-[13.5px]"
+            aria-label="Kiln"
+            value={String(firing.body.kilnId ?? '')}
+            onchange={(e) =>
+              firing.edit({ kilnId: e.currentTarget.value ? Number(e.currentTarget.value) : null })}
+          >
+            <option value="">a plain kiln</option>
+            {#each kilns.data ?? [] as kiln (kiln.id)}<option value={String(kiln.id)}>{kiln.kiln.name}</option
+              >{/each}
+          </select>
+          {#if firing.body.kind !== 'drying'}
+            · goal cone
+            <WordField
+              id="firing-goal"
+              label="Goal cone, like 04 or 6"
+              text={firing.body.goalCone ?? ''}
+              placeholder={firing.plan?.schedule.goalCone ?? 'by the load'}
+              error={firing.planErrors['goalCone'] ?? firing.errors['goalCone']}
+              read={(t) => ({ value: t.trim() || null })}
+              onvalue={(goalCone) => firing.edit({ goalCone }, 'goal')}
+            />
+          {/if}
+          {#if firing.trouble}<span class="text-error" role="alert">{firing.trouble}</span>{/if}
+        </div>
+      </div>
+      <div class="flex items-center gap-1">
+        <KeptLine draft={firing} testid="firing-saved" />
+        <button class="btn btn-ghost btn-sm text-error" onclick={() => void remove()}>Delete</button>
+        <nav class="join ml-2" aria-label="Stages">
+          <a
+            class={['btn join-item btn-sm', stage === 'load' ? 'btn-primary' : 'btn-paper']}
+            aria-current={stage === 'load' ? 'page' : undefined}
+            href="/firings/{firing.id}">Load</a
+          >
+          <a
+            class={['btn join-item btn-sm', stage === 'plan' ? 'btn-primary' : 'btn-paper']}
+            aria-current={stage === 'plan' ? 'page' : undefined}
+            href="/firings/{firing.id}?stage=plan">Plan</a
+          >
+        </nav>
+      </div>
+    </header>
+    {#if stage === 'load'}<LoadStage draft={firing} />{:else}<PlanStage draft={firing} />{/if}
+  </div>
+{/if}
+
+<style>
+  .name {
+    background: none;
+    border: 0;
+    border-radius: 6px;
+    padding: 0 4px;
+    margin-left: -4px;
+    text-overflow: ellipsis;
+  }
+</style>
