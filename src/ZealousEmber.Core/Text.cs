@@ -19,6 +19,9 @@ internal static class Text
         return tidy.Length == 0 ? null : tidy;
     }
 
+    /// <summary>With a capital, as a sentence begins.</summary>
+    public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
+
     /// <summary>Several lines with plain line ends, trimmed; nothing for an empty one.</summary>
     public static string? Lines(string? text)
     {

@@ -57,6 +57,8 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
             TestId("find-start").Click();
             Find("[data-testid='starts'] li");
         });
+        Take("load", "/firings/1", "[data-testid='load-sum'] dd");
+        Take("plan", "/firings/2?stage=plan", "[data-testid='plan'] li");
         Take("kiln", "/stores/kilns/1", "[data-testid='usual']");
         Take("hours", "/stores/clock", "[aria-labelledby='the-rule'] input");
         Take("desk-night", "/schedules/2", "[data-testid='handle']", theme: "nightwatch", before: () => Field(3, "target").Click());

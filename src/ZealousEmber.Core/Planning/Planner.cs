@@ -83,9 +83,9 @@ public static class Planner
         var hold = Drying.WithMargin(needed);
         if (wish.Drying == DryingWay.LongHold) hold = Duration.Max(hold, LongHold);
         if (hold > ScheduleLimits.LongestHold)
-            return new Problem("lots", $"{Name(lot)} would have to be held for {Words.Hours(hold)} to dry; no schedule alone does that. Hollow it out, vent it, or let it dry longer first.");
+            return new Problem("lots", $"{Text.Capital(Name(lot))} would have to be held for {Words.Hours(hold)} to dry; no schedule alone does that. Hollow it out, vent it, or let it dry longer first.");
 
-        var why = $"{Name(lot)}, {Say(lot.Dryness)}, decides: below boiling for {Words.Hours(hold)} the middle of the wall comes down to {Words.Number(Drying.FineWater)} % water, with a margin. Above boiling what is left would turn to steam.";
+        var why = $"{Text.Capital(Name(lot))}, {Say(lot.Dryness)}, decides: below boiling for {Words.Hours(hold)} the middle of the wall comes down to {Words.Number(Drying.FineWater)} % water, with a margin. Above boiling what is left would turn to steam.";
         var blocks = wish.Drying == DryingWay.ByTheWall && hold > BlocksFrom ? (int)Math.Ceiling(hold / Block) : 1;
         // As many looks as there are steps to spare: the rest of the firing needs its own.
         blocks = Math.Clamp(blocks, 1, Math.Max(1, wish.MaxSteps - 8));
@@ -109,10 +109,10 @@ public static class Planner
         }
         var fastest = Bisect.Rising(CentreAt, Drying.FineWater, 0.5, UsualClimb);
         if (fastest < SlowestClimbTaken)
-            return new Problem("drying", $"{Name(lot)}, {Say(lot.Dryness)}, would need a climb under {Words.Number(SlowestClimbTaken)} °C/h to dry on the way. A hold below boiling is quicker.");
+            return new Problem("drying", $"{Text.Capital(Name(lot))}, {Say(lot.Dryness)}, would need a climb under {Words.Number(SlowestClimbTaken)} °C/h to dry on the way. A hold below boiling is quicker.");
         var to = ClimbLimits.FriendlyTarget(place.Boiling.Celsius + 20, wish.Unit);
         var pace = ClimbLimits.Friendly(fastest, wish.Unit);
-        steps.Add(Climb(pace, to, Duration.Zero, wish, "dry on the way", $"{Name(lot)}, {Say(lot.Dryness)}, decides: at {Words.Number(Math.Round(Rate.PerHour(pace).PerHourIn(wish.Unit)))} {wish.Unit.Symbol()} an hour its middle is dry by the time it passes boiling.", "drying"));
+        steps.Add(Climb(pace, to, Duration.Zero, wish, "dry on the way", $"{Text.Capital(Name(lot))}, {Say(lot.Dryness)}, decides: at {Words.Number(Math.Round(Rate.PerHour(pace).PerHourIn(wish.Unit)))} {wish.Unit.Symbol()} an hour its middle is dry by the time it passes boiling.", "drying"));
         return null;
     }
 
@@ -255,7 +255,7 @@ public static class Planner
             if (place.NaturalFall(to) is not { } natural || natural.KelvinsPerHour <= fastest.KelvinsPerHour) continue;
             FallTo(to.Celsius);
             Down(ClimbLimits.Friendly(fastest.KelvinsPerHour, wish.Unit), from.Celsius, Duration.Zero, "slowly past the size change",
-                $"{Name(strained)} cools from its faces; left to itself the kiln would drop through {(to.Celsius > 300 ? "573 °C" : "226 °C")} too fast for it.", "quartz-cooling");
+                $"{Text.Capital(Name(strained))} cools from its faces; left to itself the kiln would drop through {(to.Celsius > 300 ? "573 °C" : "226 °C")} too fast for it.", "quartz-cooling");
         }
         steps.Add(new PlanStep(Segment.Create(PaceKind.Natural, null, null, null, wish.Unit).Value, "Off: it cools by itself until it may be opened.", "cooling"));
         return steps;
@@ -273,9 +273,9 @@ public static class Planner
     {
         var raw = wish.Kind != ScheduleKind.Glaze;
         if (raw && load.Thickest.Wall > Drying.ThickestWall)
-            yield return new PlanNote("wall-too-thick", $"{Name(load.Thickest)} is over {Words.Number(Drying.ThickestWall)} mm: hollow it out or vent it; a schedule alone will not save it.");
+            yield return new PlanNote("wall-too-thick", $"{Text.Capital(Name(load.Thickest))} is over {Words.Number(Drying.ThickestWall)} mm: hollow it out or vent it; a schedule alone will not save it.");
         foreach (var lot in load.Lots.Where(l => raw && l.ClosedHollow && l.Dryness != Dryness.BoneDry))
-            yield return new PlanNote("closed-hollow", $"{Name(lot)} is closed and not bone dry: make a hole for the steam, or it bursts whatever the schedule.");
+            yield return new PlanNote("closed-hollow", $"{Text.Capital(Name(lot))} is closed and not bone dry: make a hole for the steam, or it bursts whatever the schedule.");
         if (raw) yield break;
         var runny = load.Glazes.Where(g => g.Runny).Select(g => g.Name).ToList();
         if (runny.Count > 0) yield return new PlanNote("runny", $"{Words.List(runny)} {(runny.Count == 1 ? "runs" : "run")}: a waste slab under each piece, and a short hold.");

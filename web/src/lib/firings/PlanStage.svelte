@@ -32,14 +32,16 @@
   });
 
   type Step = NonNullable<NonNullable<NonNullable<typeof plan>['schedule']['segments']>[number]>;
-  const say = (step: Step, up: boolean) =>
+  const say = (step: Step, direction: string | undefined) =>
     step.pace === 'natural'
       ? step.target === null || step.target === undefined
         ? 'Power off, until it may be opened'
         : `Power off, down to ${degrees(step.target, unit)}`
-      : step.pace === 'full'
-        ? `Full power to ${degrees(step.target ?? 0, unit)}`
-        : `${up ? 'Climb' : 'Cool'} ${number(step.rate ?? 0)} °${unit}/h to ${degrees(step.target ?? 0, unit)}${step.holdMinutes ? `, hold ${hold(step.holdMinutes)}` : ''}`;
+      : direction === 'level'
+        ? `Stay at ${degrees(step.target ?? 0, unit)} for ${hold(step.holdMinutes) || 'no time'}`
+        : step.pace === 'full'
+          ? `Full power to ${degrees(step.target ?? 0, unit)}`
+          : `${direction === 'down' ? 'Cool' : 'Climb'} ${number(step.rate ?? 0)} °${unit}/h to ${degrees(step.target ?? 0, unit)}${step.holdMinutes ? `, hold ${hold(step.holdMinutes)}` : ''}`;
 
   /** Onto the desk, where every number can be changed; a firing keeps one schedule of its own. */
   async function toDesk() {
@@ -82,7 +84,7 @@
           {#if step}
             <li>
               <span class="text-soft font-bold">{i + 1}</span>
-              <span class="font-semibold">{say(step, times?.direction !== 'down')}</span>
+              <span class="font-semibold">{say(step, times?.direction)}</span>
               <span class="text-soft why">{plan.steps[i]?.why}</span>
               <span class="text-right font-semibold whitespace-nowrap"
                 >{times ? duration(times.rampMinutes + times.holdMinutes) : ''}</span

@@ -1,0 +1,79 @@
+using OpenQA.Selenium;
+using OpenQA.Selenium.Support.UI;
+using Shouldly;
+using Xunit;
+
+namespace ZealousEmber.Browser.Tests;
+
+/// <summary>From what is in the kiln to a schedule on the desk.</summary>
+public sealed class FiringTests(Browser browser) : Visit(browser)
+{
+    private IWebElement Lot(int row, string label) => Find($"[data-testid='lot'][data-row='{row}'] [aria-label='{label}']");
+
+    private IWebElement Number(int row, string label) =>
+        Driver.FindElements(By.CssSelector($"[data-testid='lot'][data-row='{row}'] label")).First(l => l.Text.StartsWith(label, StringComparison.Ordinal)).FindElement(By.TagName("input"));
+
+    private void Write(IWebElement field, string text)
+    {
+        Type(field, text);
+        Keys(OpenQA.Selenium.Keys.Tab);
+    }
+
+    private List<string> Steps() => [.. Driver.FindElements(By.CssSelector("[data-testid='plan'] li")).Select(li => li.Text)];
+
+    [Fact]
+    public void A_load_is_written_planned_and_put_on_the_desk()
+    {
+        Go("/firings");
+        Find("[data-testid='firing']");
+        Click("New firing");
+        Until(() => Driver.Url.Contains("/firings/", StringComparison.Ordinal) && Find("[aria-label='Name of the firing']").Displayed, "an empty firing");
+        Write(Find("[aria-label='Name of the firing']"), "Test of a bisque");
+        new SelectElement(Find("[aria-label='Kind of firing']")).SelectByText("Bisque");
+        Until(() => TestId("load-sum").Text.Contains("Nothing is in the kiln"), "nothing yet");
+        Write(Lot(0, "What"), "bowls");
+        Until(() => TestId("lot").Text.Contains("How many are there?"), "a row half written is asked about");
+        Write(Number(0, "pieces"), "20");
+        Write(Number(0, "wall"), "900");
+        Until(() => TestId("lot").Text.Contains("between 1 and 150 mm"), "said at its row");
+        Write(Number(0, "wall"), "10");
+        new SelectElement(Lot(0, "How dry")).SelectByText("cool to touch");
+        Until(() => TestId("load-sum").Text.Contains("bowls, 10 mm"), "added up");
+        Find("[aria-label='Lot 1 once more']").Click();
+        Until(() => TestId("load-sum").Text.Contains("40 in 2 lots"), "once more");
+        Find("button[aria-label='Undo']").Click();
+        Until(() => TestId("load-sum").Text.Contains("20 in 1 lot"), "and back");
+        Until(() => TestId("firing-saved").Text == "kept", "kept");
+
+        Click("Plan");
+        Until(() => Steps().Count > 4, "a plan");
+        Steps()[0].ShouldContain("hold 3 h 30");
+        Steps()[0].ShouldContain("10 mm");
+        new SelectElement(TestId("choice-drying")).SelectByText("a long hold, always");
+        Until(() => Steps()[0].Contains("hold 8 h 00"), "another school");
+        TestId("plan-change").Text.ShouldContain("+");
+        TestId("to-desk").Click();
+        TestId("chamber");
+        Until(() => Sentences().StartsWith("80 90 8 h 00", StringComparison.Ordinal), "on the desk");
+        Until(() => Button("· for Test of a bisque").Displayed, "it knows what it is for");
+        Type(Field(1, "hold"), "1:00");
+        Until(() => TestId("findings").Text.Contains("bowls (10 mm)"), "the reviewer knows the load");
+
+        Click("· for Test of a bisque");
+        TestId("plan");
+        Click("Delete");
+        Until(() => Driver.FindElements(By.CssSelector("[data-testid='firing']")).All(f => !f.Text.Contains("Test of a bisque")), "gone");
+    }
+
+    [Fact]
+    public void Who_clashes_is_named_before_anything_is_fired()
+    {
+        Go("/firings/2");
+        Until(() => TestId("load-sum").Text.Contains("pieces", StringComparison.OrdinalIgnoreCase), "the demo load");
+        new SelectElement(Lot(0, "Add a glaze")).SelectByText("Lamp white");
+        Until(() => TestId("load-sum").Text.Contains("cannot share a firing"), "a clash");
+        Find("[aria-label='Take Lamp white off']").Click();
+        Until(() => !TestId("load-sum").Text.Contains("cannot share a firing"), "settled");
+        Until(() => TestId("firing-saved").Text == "kept", "kept");
+    }
+}
