@@ -119,7 +119,7 @@ internal static class ConeEndpoints
     private static Problem? CannotReach(FiringKiln firing, Schedule schedule)
     {
         if (firing.Kiln is null || firing.Run(schedule).Value.Stall is not { } stall) return null;
-        return new Problem("cone", $"{firing.Kiln.Name} gets to {Words.Number(Math.Round(stall.At.In(schedule.Unit)))} {schedule.Unit.Symbol()} at best with this load, which is not enough for it.");
+        return new Problem("cone", $"With this load {firing.Kiln.Name} gets to {Words.Number(Math.Round(stall.At.In(schedule.Unit)))} {schedule.Unit.Symbol()} at best, which is not enough for it.");
     }
 
     private static Result<WorkResponse> Work(WorkRequest request)

@@ -41,7 +41,7 @@ internal sealed record FiringKiln(Kiln? Kiln, KilnLoad? Load, WareLoad? Ware, Te
         Kiln? kiln = null;
         if (inline is not null)
         {
-            var read = KilnMapping.Read(string.IsNullOrWhiteSpace(inline.Name) ? inline with { Name = "This kiln" } : inline);
+            var read = KilnMapping.Read(string.IsNullOrWhiteSpace(inline.Name) ? inline with { Name = "the kiln" } : inline);
             problems.AddRange(read.Problems.Select(p => p.Under("kiln")));
             if (read.IsOk) kiln = read.Value;
         }

@@ -31,7 +31,7 @@ internal static class KilnEndpoints
 
     private static async Task<IResult> Portrait(KilnContract? wire, StudioHoursStore studio, CancellationToken cancel)
     {
-        var read = KilnMapping.Read(wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "This kiln" } : wire);
+        var read = KilnMapping.Read(wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "the kiln" } : wire);
         if (!read.IsOk) return ClearProblems.Of(read.Problems);
         var (kiln, portrait, tariff) = (read.Value, KilnPortrait.Of(read.Value), (await studio.Read(cancel)).Hours.Tariff);
         var unit = kiln.Unit;

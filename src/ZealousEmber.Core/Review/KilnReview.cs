@@ -10,14 +10,20 @@ public static class KilnReview
 {
     private static readonly Duration WorthSaying = Duration.FromMinutes(10);
     private const double WorthSayingShare = 0.05;
+    private const double ThinShare = 0.2;
 
     // A fix by a slower rate only helps a short step; on a long one it would slow what the kiln can follow too.
     private const double ShortStep = 180;
 
     /// <summary>Findings in the order of the steps; none when the kiln does what is asked.</summary>
-    public static IReadOnlyList<Finding> Of(Schedule schedule, Kiln kiln, KilnRun run)
+    /// <param name="schedule">As written.</param>
+    /// <param name="kiln">Where it is fired.</param>
+    /// <param name="load">What stands in it.</param>
+    /// <param name="run">What the kiln makes of it.</param>
+    public static IReadOnlyList<Finding> Of(Schedule schedule, Kiln kiln, KilnLoad load, KilnRun run)
     {
         var findings = new List<Finding>();
+        if (NearlyEmpty(schedule, kiln, load, run) is { } empty) findings.Add(empty);
         for (var i = 0; i < schedule.Segments.Length; i++)
         {
             var (segment, times, step) = (schedule.Segments[i], run.Compiled.Segments[i], run.Steps[i]);
@@ -27,6 +33,19 @@ public static class KilnReview
                 findings.Add(times.To > times.From ? TooSlow(schedule, kiln, run, i, times, step, from) : CoolsByItself(schedule, kiln, i, times, step, from));
         }
         return findings;
+    }
+
+    /// <summary>Little ware heats unevenly and lets the kiln drop fast once the power is off.</summary>
+    private static Finding? NearlyEmpty(Schedule schedule, Kiln kiln, KilnLoad load, KilnRun run)
+    {
+        if (schedule.Kind == ScheduleKind.Drying || load.WareMass <= 0 || load.WareMass >= ThinShare * kiln.UsualLoad(schedule.Kind).WareMass) return null;
+        var last = run.Compiled.Segments.Length - 1;
+        var times = run.Compiled.Segments[last];
+        if (schedule.Segments[last].Pace.Kind != PaceKind.Natural || times.From.Celsius < 500) return null;
+        var dropped = TemperatureDifference.FromKelvins((times.From - run.Compiled.Curve.At(times.Start + Duration.FromHours(1))).Kelvins);
+        return new Finding("nearly-empty", Severity.Note, last, times.Start, times.Start + Duration.FromHours(1),
+            $"{kiln.Name} is nearly empty ({Words.Number(Math.Round(load.WareMass, 1))} kg of ware): with the power off it drops {Words.Number(Math.Round(dropped.In(schedule.Unit)))} {schedule.Unit.Symbol()} in the first hour.",
+            "Little ware heats unevenly and cools fast. Fill the gaps with shelves or bisque, or put a limit on the drop.");
     }
 
     private static Finding OverLimit(Schedule schedule, Kiln kiln, int index, CompiledSegment times, Temperature target) => new(

@@ -166,6 +166,15 @@ public sealed class KilnTests(RunningStudio studio) : IClassFixture<RunningStudi
         (await (await studio.Http.Preview(schedule.DeepClone().AsObject(), InHeron)).Read())["findings"]!.AsArray().ShouldBeEmpty();
     }
 
+    [Fact]
+    public async Task A_nearly_empty_kiln_is_noted_with_how_fast_it_drops()
+    {
+        async Task<string[]> Notes(double fill) => [.. (await (await studio.Http.Preview(Wire.GlazeFiring(), r => { r["kiln"] = Kiln(); r["load"] = new JsonObject { ["fill"] = fill }; })).Read())["findings"]!
+            .AsArray().Where(f => f!["id"]!.GetValue<string>() == "nearly-empty").Select(f => f!["text"]!.GetValue<string>())];
+        (await Notes(0.1)).ShouldHaveSingleItem().ShouldContain("Teal is nearly empty (4 kg of ware)");
+        (await Notes(0.5)).ShouldBeEmpty();
+    }
+
     [Theory]
     [InlineData("""{"fill":2}""", "load.fill")]
     [InlineData("""{"wareKg":-3}""", "load.wareKg")]
