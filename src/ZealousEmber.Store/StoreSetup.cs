@@ -23,6 +23,9 @@ public static class StoreSetup
         AddShelf<GlazeRow, Glaze>(services, r => r.Read(), (r, g) => r.Write(g));
         AddShelf<FiringRow, FiringDraft>(services, r => r.Read(), (r, f) => r.Write(f));
         services.AddScoped<StudioHoursStore>();
+        services.AddScoped<StudioWaysStore>();
+        services.AddScoped<FiringFinder>();
+        services.AddScoped<PhotoStore>();
         return services;
     }
 

@@ -53,7 +53,19 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
         model.Entity<FiringRow>(firing =>
         {
             firing.ToTable("firings");
+            firing.HasIndex(f => f.ScheduleId);
             firing.Property(f => f.Version).IsConcurrencyToken();
+        });
+        model.Entity<PhotoRow>(photo =>
+        {
+            photo.ToTable("photos");
+            photo.HasKey(p => new { p.Of, p.OwnerId });
+        });
+        model.Entity<StudioWaysRow>(ways =>
+        {
+            ways.ToTable("studio_ways");
+            ways.Property(w => w.Id).ValueGeneratedNever();
+            ways.Property(w => w.Version).IsConcurrencyToken();
         });
         model.Entity<StudioHoursRow>(hours =>
         {

@@ -1,15 +1,9 @@
 using NodaTime;
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Kilns;
-using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
 using ZealousEmber.App.Studio;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
-using ZealousEmber.Core.Kilns;
-using ZealousEmber.Core.Schedules;
-using ZealousEmber.Core.Units;
-using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Studio;
 
 namespace ZealousEmber.App.Clock;
@@ -41,12 +35,11 @@ internal static class StartEndpoints
         else if (until - from > StartSolver.LongestSearch) problems.Add(new Problem("until", $"At most {StartSolver.LongestSearch.TotalDays:0} days are searched at once."));
         var openBy = WireTime.Read(request.OpenBy, "openBy", problems)?.ToInstant();
         var topAt = WireTime.Read(request.TopAt, "topAt", problems)?.ToInstant();
-        var read = await Timed.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, find, problems);
+        var read = await TimedFiring.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, find, problems);
         if (problems.Count > 0) return ClearProblems.Of(problems);
 
         var (timed, rules) = (read!, hours.Value);
-        var top = timed.Moments.FirstOrDefault(m => m.Kind == WatchKind.Top)?.At ?? Duration.Zero;
-        var task = new StartTask(timed.Run is { } run ? [.. run.KwhPerBin] : [], timed.Compiled.Powered, top, timed.OpensAt, timed.Moments);
+        var task = timed.Task;
         var answer = StartSolver.Best(task, new StartWish(from, until, openBy, topAt), rules);
         DateTimeOffset At(Instant instant) => instant.InZone(rules.Zone).ToDateTimeOffset();
         var priced = timed.Run is not null && (rules.Tariff.Price > 0 || !rules.Tariff.Bands.IsEmpty);
@@ -54,7 +47,7 @@ internal static class StartEndpoints
         return Results.Ok(new StartsResponse(
             rules.Zone.Id, rules.Tariff.Currency,
             [.. answer.Choices.Select(c => new StartContract(
-                At(c.At), At(c.At + top), At(c.At + task.Powered), At(c.At + timed.OpensAt), priced ? c.Cost : null, c.Discomfort, c.Why,
+                At(c.At), At(c.At + task.TopAt), At(c.At + task.Powered), At(c.At + timed.OpensAt), priced ? c.Cost : null, c.Discomfort, c.Why,
                 [.. timed.Moments.Select(m => new WatchContract(StudioMapping.Watches.Say(m.Kind), At(c.At + m.At), m.Text, [.. rules.InAt(c.At + m.At)]))]))],
             answer.Tried, answer.Possible, answer.Dearest, answer.WhyNone,
             [.. Stretches(from, horizon, i => rules.Tariff.At(i.InZone(rules.Zone).LocalDateTime)).Select(s => new PriceSpan(At(s.From), At(s.To), s.Value))],
@@ -67,7 +60,7 @@ internal static class StartEndpoints
         var problems = new List<Problem>();
         var start = WireTime.Read(request.Start, "start", problems);
         if (start is null && problems.Count == 0) problems.Add(new Problem("start", "Say when it is switched on."));
-        var timed = await Timed.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, find, problems);
+        var timed = await TimedFiring.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, find, problems);
         return problems.Count > 0
             ? ClearProblems.Of(problems)
             : Results.File(WatchCalendar.Write(timed!.Schedule, timed.Firing.Kiln?.Name, start!.Value.ToInstant(), timed.Moments), "text/calendar; charset=utf-8", "watch-times.ics");
@@ -87,28 +80,5 @@ internal static class StartEndpoints
             (begin, now) = (at, next);
         }
         yield return (begin, to, now);
-    }
-
-    /// <summary>A schedule with the times and watch moments it has in its kiln.</summary>
-    private sealed record Timed(Schedule Schedule, FiringKiln Firing, CompiledSchedule Compiled, KilnRun? Run, Duration OpensAt, IReadOnlyList<WatchMoment> Moments)
-    {
-        public static async Task<Timed?> Read(
-            ScheduleContract? wire, double? startTemperature, int? kilnId, KilnContract? kiln, LoadContract? load, Finder find, List<Problem> problems)
-        {
-            var read = ScheduleMapping.Read(wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "Untitled" } : wire);
-            problems.AddRange(read.Problems.Select(p => p.Under("schedule")));
-            var start = ScheduleMapping.ReadStart(startTemperature, WireWords.Units.Read(wire?.Unit) ?? TemperatureUnit.Celsius, problems);
-            var firing = await FiringKiln.Read(kilnId, kiln, load, read.IsOk ? read.Value.Kind : ScheduleKind.Glaze, start, find, problems);
-            if (problems.Count > 0) return null;
-            var run = firing.Kiln is null ? null : firing.Run(read.Value);
-            var compiled = run is null ? firing.Times(read.Value) : run.IsOk ? run.Value.Compiled : Result<CompiledSchedule>.Failed(run.Problems);
-            problems.AddRange(compiled.Problems.Select(p => p.Under("schedule")));
-            if (compiled.IsOk && compiled.Value.Total > KilnSimulator.Longest)
-                problems.Add(new Problem("schedule.segments", $"This firing lasts longer than {KilnSimulator.Longest.TotalDays:0} days; no start is looked for."));
-            if (problems.Count > 0) return null;
-            var opensAt = run?.Value.OpensAt ?? compiled.Value.Curve.LastFallThrough(firing.Opens) ?? compiled.Value.Total;
-            var boiling = Boiling.At(firing.Kiln?.Altitude ?? 0);
-            return new Timed(read.Value, firing, compiled.Value, run?.Value, opensAt, WatchMoment.Of(read.Value, compiled.Value, opensAt, boiling));
-        }
     }
 }

@@ -12,6 +12,9 @@ internal static class BodyLimit
     /// <summary>An import of some hundred schedules.</summary>
     public const int Import = 8_000_000;
 
+    /// <summary>A photo, made small before it is sent.</summary>
+    public const int Photo = 2_000_000;
+
     /// <summary>A log of two hundred thousand points.</summary>
     public const int Log = 16_000_000;
 }

@@ -23,14 +23,17 @@ internal sealed record FiringKiln(Kiln? Kiln, KilnLoad? Load, WareLoad? Ware, Te
     /// <summary>When water boils there.</summary>
     public Temperature Boiling => Core.Ware.Boiling.At(Kiln?.Altitude ?? 0);
 
+    /// <summary>kg of ware usual in the chosen kiln for a kind of firing.</summary>
+    public double? UsualMass(ScheduleKind kind) => Kiln?.UsualLoad(kind).WareMass;
+
     /// <summary>The run on a chosen kiln.</summary>
     public Result<KilnRun> Run(Schedule schedule) => KilnSimulator.Run(schedule, Start, Kiln!, Load!);
 
-    /// <summary>Times on whichever kiln it is.</summary>
+    /// <summary>Times on whichever kiln it is, to the end of the last step.</summary>
     public Result<CompiledSchedule> Times(Schedule schedule)
     {
         if (Kiln is null) return CompiledSchedule.From(schedule, Start, GenericKiln.Instance);
-        var run = Run(schedule);
+        var run = KilnSimulator.Run(schedule, Start, Kiln, Load!, untilOpen: false);
         return run.IsOk ? run.Value.Compiled : Result<CompiledSchedule>.Failed(run.Problems);
     }
 
@@ -50,7 +53,7 @@ internal sealed record FiringKiln(Kiln? Kiln, KilnLoad? Load, WareLoad? Ware, Te
             kiln = await find.Kiln(id);
             if (kiln is null) problems.Add(new Problem("kilnId", $"There is no kiln {id} in this studio."));
         }
-        var ware = load?.Lots is null ? null : await LotMapping.Read(load.Lots, find, problems);
+        var ware = load is null ? null : await LotMapping.Read(load, find, problems);
         if (kiln is null) return new FiringKiln(null, null, ware, start);
         var mass = KilnMapping.ReadLoad(load, ware, kiln, kind);
         problems.AddRange(mass.Problems.Select(p => p.Under("load")));

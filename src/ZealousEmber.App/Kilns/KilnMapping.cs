@@ -58,8 +58,7 @@ internal static class KilnMapping
             return KilnLoad.Create(wire.WareKg ?? usual.WareMass, wire.FurnitureKg ?? usual.FurnitureMass, raw, wire.WaterKg);
         // Shelves go with the ware: half the ware stands on about half of them, and never on none.
         var shelves = usual.FurnitureMass * Math.Clamp(ware.Mass / usual.WareMass, 0.2, 1);
-        var water = ware.Lots.Sum(l => l.Mass * Drying.Water(l.Dryness) / 100);
-        return KilnLoad.Create(wire.WareKg ?? ware.Mass, wire.FurnitureKg ?? shelves, raw, wire.WaterKg ?? (raw && wire.WareKg is null ? water : null));
+        return KilnLoad.Create(wire.WareKg ?? ware.Mass, wire.FurnitureKg ?? shelves, raw, wire.WaterKg ?? (raw && wire.WareKg is null ? ware.Water : null));
     }
 
     private static Dictionary<string, double?> Numbers(KilnContract wire) => new()

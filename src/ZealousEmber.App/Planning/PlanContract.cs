@@ -1,8 +1,39 @@
 using System.ComponentModel.DataAnnotations;
 using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Preview;
 using ZealousEmber.App.Schedules;
 
 namespace ZealousEmber.App.Planning;
+
+/// <summary>What people differ on, as words; a missing one is the default's.</summary>
+internal interface IWaysSaid
+{
+    string? Drying { get; }
+
+    string? Approach { get; }
+
+    string? Cooling { get; }
+
+    string? Hold { get; }
+
+    string? Bisque { get; }
+}
+
+/// <summary>The ways a studio plans by when nobody says otherwise.</summary>
+/// <param name="Drying">by-the-wall, long-hold, slow-climb or fast-to-hold.</param>
+/// <param name="Bisque">by-what-comes-next, hotter-than-the-glaze or always-open.</param>
+/// <param name="Approach">last-hundred or one-rate.</param>
+/// <param name="Hold">as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.</param>
+/// <param name="Cooling">as-the-glazes-ask, off, limited-drop or drop-and-hold.</param>
+public sealed record WaysContract(
+    [property: AllowedValues("by-the-wall", "long-hold", "slow-climb", "fast-to-hold")] string? Drying = null,
+    [property: AllowedValues("by-what-comes-next", "hotter-than-the-glaze", "always-open")] string? Bisque = null,
+    [property: AllowedValues("last-hundred", "one-rate")] string? Approach = null,
+    [property: AllowedValues("as-the-glazes-ask", "none", "quarter-hour", "half-hour", "lower-and-longer")] string? Hold = null,
+    [property: AllowedValues("as-the-glazes-ask", "off", "limited-drop", "drop-and-hold")] string? Cooling = null) : IWaysSaid;
+
+/// <summary>The kept ways of a studio; version 0 until somebody has said them.</summary>
+public sealed record StoredWaysContract(int Version, WaysContract Ways);
 
 /// <summary>A load and a wish; what people differ on may be said, else the studio's default holds.</summary>
 /// <param name="Load">Its lots are needed.</param>
@@ -10,15 +41,19 @@ namespace ZealousEmber.App.Planning;
 /// <param name="Drying">by-the-wall, long-hold, slow-climb or fast-to-hold.</param>
 /// <param name="Approach">last-hundred or one-rate.</param>
 /// <param name="Cooling">as-the-glazes-ask, off, limited-drop or drop-and-hold.</param>
-/// <param name="HoldMinutes">At the top; by the load when missing.</param>
+/// <param name="Hold">as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.</param>
+/// <param name="Bisque">by-what-comes-next, hotter-than-the-glaze or always-open.</param>
+/// <param name="HoldMinutes">At the top, to the minute; by <paramref name="Hold"/> when missing.</param>
 /// <param name="MaxSteps">Most steps the controller takes; 20 when missing.</param>
 public sealed record PlanRequest(
     LoadContract? Load, [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string? Kind, string? GoalCone = null,
     [property: AllowedValues("by-the-wall", "long-hold", "slow-climb", "fast-to-hold")] string? Drying = null,
     [property: AllowedValues("last-hundred", "one-rate")] string? Approach = null,
     [property: AllowedValues("as-the-glazes-ask", "off", "limited-drop", "drop-and-hold")] string? Cooling = null,
+    [property: AllowedValues("as-the-glazes-ask", "none", "quarter-hour", "half-hour", "lower-and-longer")] string? Hold = null,
+    [property: AllowedValues("by-what-comes-next", "hotter-than-the-glaze", "always-open")] string? Bisque = null,
     double? HoldMinutes = null, int? MaxSteps = null, [property: AllowedValues("C", "F")] string? Unit = null, string? Name = null,
-    int? KilnId = null, KilnContract? Kiln = null, double? StartTemperature = null);
+    int? KilnId = null, KilnContract? Kiln = null, double? StartTemperature = null) : IWaysSaid;
 
 /// <summary>A proposed schedule with the reasons of its steps.</summary>
 /// <param name="Steps">One for each segment.</param>
@@ -34,9 +69,40 @@ public sealed record PlanStepContract(string Why, string By);
 public sealed record PlanNoteContract(string Id, string Text);
 
 /// <summary>What follows from the lots.</summary>
-public sealed record LoadSummary(int Lots, int Pieces, double WareKg, string Thickest, string Wettest, string SlowestToDry, IReadOnlyList<string> Clashes);
+/// <param name="Fill">Share of the ware usual for this firing in this kiln; nothing without a kiln.</param>
+/// <param name="Notes">What to know about it before anything is planned.</param>
+/// <param name="Pack">The witness cones to set up: guide, target, guard; empty while no cone is known.</param>
+public sealed record LoadSummary(
+    int Lots, int Pieces, double WareKg, string Thickest, string Wettest, string SlowestToDry, IReadOnlyList<string> Clashes, double? Fill, IReadOnlyList<PlanNoteContract> Notes, IReadOnlyList<string> Pack);
+
+/// <summary>A load to be added up.</summary>
+public sealed record LoadRequest(
+    LoadContract? Load, [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string? Kind, string? GoalCone = null, int? KilnId = null, KilnContract? Kiln = null);
 
 /// <summary>One way people do a thing.</summary>
-/// <param name="Choice">drying, approach or cooling.</param>
+/// <param name="Choice">drying, bisque, approach, hold or cooling.</param>
 /// <param name="Way">The word for it in a request.</param>
-public sealed record SchoolContract(string Choice, string Way, string Name, string Why);
+/// <param name="StudioDefault">It is the studio's own default.</param>
+public sealed record SchoolContract(string Choice, string Way, string Name, string Why, bool StudioDefault);
+
+/// <summary>Doubts about a plan: what if the load or the wish were a little otherwise?</summary>
+/// <param name="Plan">As it is.</param>
+/// <param name="ThickerMm">Every wall that much thicker; less than nothing for thinner.</param>
+/// <param name="Wetter">Every lot that many steps wetter: bone-dry, cool-to-touch, damp, leather-hard.</param>
+/// <param name="CoolerCones">The goal that many cones cooler; less than nothing for hotter.</param>
+/// <param name="LaterHours">Switched on that much later than <paramref name="Start"/>.</param>
+/// <param name="Start">When it is to be switched on, a moment with its offset.</param>
+public sealed record WhatIfRequest(PlanRequest? Plan, double? ThickerMm = null, int? Wetter = null, int? CoolerCones = null, double? LaterHours = null, string? Start = null);
+
+/// <summary>The plan as it would be then, and how it differs.</summary>
+/// <param name="LongerMinutes">Power on for so much longer; less than nothing when shorter.</param>
+/// <param name="Hotter">The top, above the one before, in the plan's unit.</param>
+/// <param name="MoreKwh">With a kiln only.</param>
+/// <param name="MoreCost">With a start, a kiln and a price.</param>
+/// <param name="Says">A sentence for each thing that changes, the greatest first; empty when nothing does.</param>
+/// <param name="Curve">The whole firing, to draw beside the other.</param>
+/// <param name="TopAt">With a start: when the top is reached.</param>
+/// <param name="OpensAt">With a start: when it may be opened.</param>
+public sealed record WhatIfResponse(
+    PlanResponse Plan, double LongerMinutes, double Hotter, double? MoreKwh, double? MoreCost, string Currency, IReadOnlyList<string> Says, IReadOnlyList<CurvePointContract> Curve,
+    DateTimeOffset? TopAt, DateTimeOffset? OpensAt);

@@ -9,6 +9,7 @@ using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Studio;
 
 namespace ZealousEmber.App.Planning;
 
@@ -17,26 +18,38 @@ internal static class PlanEndpoints
 {
     public static void MapPlans(this WebApplication app)
     {
-        app.MapPost("/api/plan", async (PlanRequest? request, Finder find) =>
+        var api = app.MapGroup("/api/plan").WithTags("Planning");
+        api.MapPost("", async (PlanRequest? request, Finder find) => Answer(await Make(request, find)))
+            .WithSummary("The fastest schedule this ware, these glazes and this kiln can stand").Produces<PlanResponse>().ProducesValidationProblem(422);
+        api.MapPost("what-if", async (WhatIfRequest? request, Finder find, StudioHoursStore studio, CancellationToken cancel) => Answer(await WhatIfs.Make(request, find, (await studio.Read(cancel)).Hours)))
+            .WithSummary("The plan for a thicker, wetter, cooler or later firing, and how it differs").Produces<WhatIfResponse>().ProducesValidationProblem(422);
+        api.MapPost("load", async (LoadRequest? request, Finder find) => Answer(await LoadSummaries.Make(request, find)))
+            .WithSummary("What follows from a load, before anything is planned").Produces<LoadSummary>().ProducesValidationProblem(422);
+        api.MapGet("schools", async (Finder find) =>
             {
-                var plan = await Make(request ?? new PlanRequest(null, null), find);
-                return plan.IsOk ? Results.Ok(plan.Value) : ClearProblems.Of(plan.Problems);
+                var studio = await find.Ways();
+                return School.All.Select(s => new SchoolContract(s.Choice, PlanWords.Say(s), s.Name, s.Why, s.IsOf(studio)));
             })
-            .WithTags("Planning").WithSummary("The fastest schedule this ware, these glazes and this kiln can stand").Produces<PlanResponse>().ProducesValidationProblem(422);
-        app.MapGet("/api/plan/schools", () => School.All.Select(s => new SchoolContract(s.Choice, PlanWords.Say(s), s.Name, s.Why)))
-            .WithTags("Planning").WithSummary("What practitioners differ on, with a line of why each").Produces<SchoolContract[]>();
+            .WithSummary("What practitioners differ on, with a line of why each").Produces<SchoolContract[]>();
     }
 
-    internal static async Task<Result<PlanResponse>> Make(PlanRequest request, Finder find)
+    private static IResult Answer<T>(Result<T> made) => made.IsOk ? Results.Ok(made.Value) : ClearProblems.Of(made.Problems);
+
+    /// <summary>A request made whole: what is in the kiln, what is wished, where.</summary>
+    internal sealed record Task(WareLoad Load, PlanWish Wish, FiringKiln Firing)
     {
+        public Result<Plan> Plan() => Planner.Make(Load, Wish, Place(Firing, Wish.Kind));
+    }
+
+    internal static async Task<Result<Task>> Read(PlanRequest? request, Finder find)
+    {
+        request ??= new PlanRequest(null, null);
         var problems = new List<Problem>();
         var kind = WireWords.Kinds.Read(request.Kind);
         if (kind is null) problems.Add(new Problem("kind", WireWords.Kinds.Refuse(request.Kind, "a kind of firing")));
         var unit = request.Unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(request.Unit, "unit", problems) ?? TemperatureUnit.Celsius;
         var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems);
-        var drying = PlanWords.Drying(request.Drying, problems);
-        var approach = PlanWords.Approach(request.Approach, problems);
-        var cooling = PlanWords.Cooling(request.Cooling, problems);
+        var ways = PlanWords.Read(request, await find.Ways(), problems);
         Duration? hold = null;
         if (request.HoldMinutes is { } minutes)
         {
@@ -47,23 +60,27 @@ internal static class PlanEndpoints
         var start = ScheduleMapping.ReadStart(request.StartTemperature, unit, problems);
         var load = request.Load ?? new LoadContract();
         var firing = await FiringKiln.Read(request.KilnId, request.Kiln, load with { Lots = load.Lots ?? [] }, kind ?? ScheduleKind.Glaze, start, find, problems);
-        if (problems.Count > 0) return Result<PlanResponse>.Failed(problems);
-
-        var wish = new PlanWish(kind!.Value, goal, drying, approach, cooling, hold, request.MaxSteps ?? 20, unit, string.IsNullOrWhiteSpace(request.Name) ? "Planned" : request.Name);
-        var plan = Planner.Make(firing.Ware!, wish, Place(firing));
-        return plan.IsOk
-            ? new PlanResponse(ScheduleMapping.Write(plan.Value.Schedule), [.. plan.Value.Steps.Select(s => new PlanStepContract(s.Why, s.By))], plan.Value.GoalWhy,
-                [.. plan.Value.Notes.Select(n => new PlanNoteContract(n.Id, n.Text))], Summary(firing.Ware!))
-            : Result<PlanResponse>.Failed([.. plan.Problems.Select(p => p.Field == "lots" ? p with { Field = "load.lots" } : p)]);
+        return problems.Count > 0
+            ? Result<Task>.Failed(problems)
+            : new Task(firing.Ware!, new PlanWish(kind!.Value, goal, ways, hold, request.MaxSteps ?? 20, unit, string.IsNullOrWhiteSpace(request.Name) ? "Planned" : request.Name), firing);
     }
 
-    private static LoadSummary Summary(WareLoad load)
+    internal static async Task<Result<PlanResponse>> Make(PlanRequest? request, Finder find)
     {
-        static string Say(WareLot lot) => $"{lot.What}, {Words.Number(lot.Wall)} mm";
-        return new LoadSummary(load.Lots.Length, load.Pieces, load.Mass, Say(load.Thickest), Say(load.Wettest), Say(load.SlowestToDry), [.. load.Clashes.Select(c => c.Say())]);
+        var task = await Read(request, find);
+        if (!task.IsOk) return Result<PlanResponse>.Failed(task.Problems);
+        var plan = task.Value.Plan();
+        return plan.IsOk ? Write(plan.Value, task.Value) : Result<PlanResponse>.Failed([.. plan.Problems.Select(AtTheLoad)]);
     }
 
-    private static PlanPlace Place(FiringKiln firing)
+    internal static PlanResponse Write(Plan plan, Task task) => new(
+        ScheduleMapping.Write(plan.Schedule), [.. plan.Steps.Select(s => new PlanStepContract(s.Why, s.By))], plan.GoalWhy, [.. plan.Notes.Select(n => new PlanNoteContract(n.Id, n.Text))],
+        LoadSummaries.Write(task.Load, task.Wish.Kind, plan.Schedule.Goal, task.Firing));
+
+    /// <summary>What the planner says of the lots stands at the load's on the wire.</summary>
+    internal static Problem AtTheLoad(Problem problem) => problem.Field == "lots" ? problem with { Field = "load.lots" } : problem;
+
+    private static PlanPlace Place(FiringKiln firing, ScheduleKind kind)
     {
         if (firing.Kiln is null)
         {
@@ -74,7 +91,7 @@ internal static class PlanEndpoints
         // With what really stands in it: a thinly loaded kiln climbs and falls much faster than a full one.
         var (climb, fall, hottest) = KilnPortrait.With(firing.Kiln, firing.Load!);
         return new PlanPlace(firing.Start, firing.Boiling, hottest < firing.Hottest ? hottest : firing.Hottest, firing.Times,
-            t => At(climb, t), t => At(fall, t));
+            t => At(climb, t), t => At(fall, t), firing.UsualMass(kind));
     }
 
     private static Rate? Fall(IReadOnlyList<CurvePoint> curve) =>

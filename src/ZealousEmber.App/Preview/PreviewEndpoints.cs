@@ -92,7 +92,7 @@ internal static class PreviewEndpoints
         var begins = anchored.Start(moments);
         DateTimeOffset? At(Duration time) => begins is { } from ? (from + time).ToDateTimeOffset() : null;
         var findings = ScheduleReview.Of(new Reading(schedule, compiled, progress, firing.Ware, firing.Boiling, firing.Start, firing.Times, firing.Hottest));
-        if (run is not null) findings = ScheduleReview.Ranked([.. findings, .. KilnReview.Of(schedule, firing.Kiln!, firing.Load!, run)]);
+        if (run is not null) findings = ScheduleReview.Together([.. findings, .. KilnReview.Of(schedule, firing.Kiln!, firing.Load!, run)]);
         return new PreviewResponse(
             unit.Letter(),
             firing.Start.In(unit),

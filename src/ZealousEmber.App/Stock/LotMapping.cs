@@ -1,3 +1,4 @@
+using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Ware;
@@ -14,9 +15,10 @@ internal static class LotMapping
 
     private const int MostGlazes = 12;
 
-    /// <summary>The load, or nothing and the problems at <c>load.lots[i].…</c>.</summary>
-    public static async Task<WareLoad?> Read(IReadOnlyList<LotContract?> wire, Finder find, List<Problem> problems)
+    /// <summary>The load; nothing when no lots are given, or nothing and the problems at <c>load.lots[i].…</c>.</summary>
+    public static async Task<WareLoad?> Read(LoadContract contract, Finder find, List<Problem> problems)
     {
+        if (contract.Lots is not { } wire) return null;
         var before = problems.Count;
         var lots = new List<WareLot>();
         // Beyond the most there may be, one message says so.
@@ -29,7 +31,7 @@ internal static class LotMapping
         if (wire.Count > WareLot.MostLots)
             problems.Add(new Problem("load.lots", $"At most {WareLot.MostLots} lots are taken; this load has {wire.Count}. Put alike ware into one lot."));
         if (problems.Count > before) return null;
-        var load = WareLoad.Create(lots);
+        var load = WareLoad.Create(lots, contract.Packed == true, contract.WitnessPack);
         problems.AddRange(load.Problems.Select(p => p.Under("load")));
         return load.IsOk ? load.Value : null;
     }

@@ -15,6 +15,8 @@ public sealed record ConeAnswer(Temperature Top, Duration Hold);
 /// </summary>
 public static class ConeSolver
 {
+    private static readonly TemperatureDifference WorkEnds = TemperatureDifference.FromKelvins(250);
+
     /// <summary>The climb people quote cones at, °C/h.</summary>
     public static readonly Rate UsualApproach = Rate.PerHour(60);
 
@@ -66,7 +68,8 @@ public static class ConeSolver
         var others = schedule.Segments.Where((_, i) => i != index).Select(s => s.Target?.Celsius ?? double.MinValue);
         var low = Math.Max(others.Append(start.Celsius).Max(), ScheduleLimits.Coldest.Celsius);
         var high = (hottest ?? ScheduleLimits.Hottest).Celsius;
-        double Progress(double top) => ProgressOf(schedule.WithStep(index, Temperature.FromCelsius(top), hold), cone, times);
+        var work = UntilItsWorkIsDone(schedule, index, cone);
+        double Progress(double top) => ProgressOf(work.WithStep(index, Temperature.FromCelsius(top), hold), cone, times);
         var (atHigh, atLow) = (Progress(high), Progress(low));
         if (atHigh < 1) return new Problem("cone", $"Cone {cone.Number} stays up even at {Words.Number(Math.Round(Temperature.FromCelsius(high).In(schedule.Unit)))} {schedule.Unit.Symbol()} with this hold.");
         if (atLow > 1) return new Problem("cone", $"Cone {cone.Number} is down before the top step has done anything; the steps around it are too hot for it.");
@@ -78,7 +81,7 @@ public static class ConeSolver
     {
         var index = TopStep(schedule);
         var top = schedule.Segments[index].Target!.Value;
-        var without = ProgressOf(schedule.WithStep(index, top, Duration.Zero), cone, times);
+        var without = ProgressOf(UntilItsWorkIsDone(schedule, index, cone).WithStep(index, top, Duration.Zero), cone, times);
         var answer = HoldFrom(cone, top, without);
         return answer.IsOk ? schedule.WithStep(index, top, answer.Value.Hold) : Result<Schedule>.Failed(answer.Problems);
     }
@@ -104,6 +107,25 @@ public static class ConeSolver
         return hours > longest
             ? new Problem("top", $"At {Words.Number(Math.Round(top.Celsius))} °C cone {cone.Number} is not reachable below {Words.Number(longest)} hours of hold; a hotter top is wanted.")
             : new ConeAnswer(top, Duration.FromHours(hours));
+    }
+
+    /// <summary>
+    /// The schedule cut off where cooling below its top does no heat work any more (under a thousandth of the rate at the top for every cone), so that
+    /// long coolings need not be timed again and again; uncut where it heats up once more after that.
+    /// </summary>
+    private static Schedule UntilItsWorkIsDone(Schedule schedule, int top, Cone cone)
+    {
+        // Below whichever top is tried: it ends up near the cone's own temperature.
+        var done = Temperature.FromCelsius(Math.Min(schedule.Segments[top].Target!.Value.Celsius, ConeTable.Of(cone).At60)) - WorkEnds;
+        for (var i = top + 1; i < schedule.Segments.Length; i++)
+        {
+            var segment = schedule.Segments[i];
+            if (segment.Target >= done) continue;
+            return schedule.Segments.Skip(i + 1).Any(s => s.Target > done) || done < ScheduleLimits.Coldest
+                ? schedule
+                : schedule.Until(i, segment.With(done, Duration.Zero));
+        }
+        return schedule;
     }
 
     private static double ProgressOf(Schedule schedule, Cone cone, ScheduleTimes times)

@@ -10,6 +10,9 @@ public sealed record KilnLoad(double WareMass, double FurnitureMass, bool FirstF
     /// <summary>Most ware or furniture taken, kg.</summary>
     public const double MostMass = 20_000;
 
+    /// <summary>Share of the usual ware below which a kiln counts as nearly empty.</summary>
+    public const double NearlyEmpty = 0.2;
+
     /// <summary>Water that has to boil off, kg.</summary>
     public double Water => FirstFiring ? FreeWater ?? 0.015 * WareMass : 0;
 

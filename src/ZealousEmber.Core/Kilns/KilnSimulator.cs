@@ -53,18 +53,19 @@ public sealed class KilnSimulator
     /// <param name="kiln">On what.</param>
     /// <param name="load">With what in it.</param>
     /// <param name="fineness">How finely; the usual when missing.</param>
+    /// <param name="untilOpen">Whether to go on until it may be opened; without, the run ends with its last step.</param>
     /// <returns>
     /// A problem at <c>segments[0].target</c> when a first "off" would have to climb; at <c>segments</c> when it would last longer than <see cref="Longest"/>.
     /// A kiln that cannot get there is no problem of the schedule: the run says so in <see cref="KilnRun.Stall"/>.
     /// </returns>
-    public static Result<KilnRun> Run(Schedule schedule, Temperature start, Kiln kiln, KilnLoad load, Fineness? fineness = null)
+    public static Result<KilnRun> Run(Schedule schedule, Temperature start, Kiln kiln, KilnLoad load, Fineness? fineness = null, bool untilOpen = true)
     {
         if (Schedule.CannotClimb(schedule.Segments[0], start))
             return new Problem("segments[0].target", "With the power off the kiln cannot climb; this temperature is above the one it starts from.");
         // Asked for no more than this, it takes no more than the kiln's own slowness on top.
         if (AskedHours(schedule, start) > Longest.TotalHours)
             return new Problem("segments", $"This firing asks for more than {Longest.TotalDays:0} days; a kiln is worked out for up to that.");
-        return new KilnSimulator(kiln, load, start, fineness ?? Fineness.Usual).Run(schedule, start);
+        return new KilnSimulator(kiln, load, start, fineness ?? Fineness.Usual).Run(schedule, start, untilOpen);
     }
 
     private static double AskedHours(Schedule schedule, Temperature start)
@@ -80,7 +81,7 @@ public sealed class KilnSimulator
         return hours;
     }
 
-    private KilnRun Run(Schedule schedule, Temperature start)
+    private KilnRun Run(Schedule schedule, Temperature start, bool untilOpen)
     {
         var segments = ImmutableArray.CreateBuilder<CompiledSegment>(schedule.Segments.Length);
         var steps = ImmutableArray.CreateBuilder<KilnStep>(schedule.Segments.Length);
@@ -121,7 +122,7 @@ public sealed class KilnSimulator
         var energy = new KilnEnergy(Kwh(model.Used), Kwh(model.Lost), Kwh(model.Stored - model.StoredAtStart));
         var (end, fullPower) = (now, fullSeconds);
         var programme = new Curve(curve.Points);
-        var opensAt = CoolToOpen(out var afterwards);
+        var opensAt = CoolToOpen(untilOpen, out var afterwards);
         return new KilnRun(
             new CompiledSchedule(segments.MoveToImmutable(), programme, Duration.FromSeconds(powered)),
             new Curve(setPoint), steps.MoveToImmutable(), afterwards, opensAt, energy, Duration.FromSeconds(fullPower),
@@ -241,14 +242,14 @@ public sealed class KilnSimulator
         now = end;
     }
 
-    private Duration CoolToOpen(out Curve afterwards)
+    private Duration CoolToOpen(bool goOn, out Curve afterwards)
     {
         var opens = kiln.Opens.Celsius;
         var begin = now / SecondsPerMinute;
         var recorder = new CurveRecorder(begin, model.Chamber);
         step = fineness.Step;
         slope = 0;
-        while (model.Chamber > opens + 1e-9)
+        while (goOn && model.Chamber > opens + 1e-9)
         {
             var before = model.Chamber;
             var dt = step;

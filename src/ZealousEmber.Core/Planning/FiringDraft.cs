@@ -1,5 +1,7 @@
 using System.Collections.Immutable;
+using NodaTime;
 using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
@@ -45,14 +47,14 @@ public sealed record FiringDraft
     /// <summary>The load, row by row.</summary>
     public ImmutableArray<LotDraft> Lots { get; private init; }
 
-    /// <summary>How raw ware is dried.</summary>
-    public DryingWay Drying { get; private init; }
+    /// <summary>Packed so tight that little air comes between the ware.</summary>
+    public bool Packed { get; private init; }
 
-    /// <summary>How the top is come to.</summary>
-    public ApproachWay Approach { get; private init; }
+    /// <summary>Witness cones stand in sight.</summary>
+    public bool WitnessPack { get; private init; }
 
-    /// <summary>How it cools.</summary>
-    public CoolingWay Cooling { get; private init; }
+    /// <summary>What people differ on.</summary>
+    public PlanWays Ways { get; private init; } = PlanWays.Usual;
 
     /// <summary>Hold at the top, minutes; by the load when missing.</summary>
     public double? HoldMinutes { get; private init; }
@@ -63,13 +65,20 @@ public sealed record FiringDraft
     /// <summary>The schedule it is fired with, once there is one.</summary>
     public int? ScheduleId { get; private init; }
 
+    /// <summary>When it is switched on, once that is decided.</summary>
+    public OffsetDateTime? StartsAt { get; private init; }
+
+    /// <summary>Findings accepted for this firing.</summary>
+    public ImmutableArray<Acceptance> Accepted { get; private init; } = [];
+
     /// <summary>
-    /// Builds one. Problems name <c>name</c>, <c>lots</c>, <c>lots[i].what</c>, <c>lots[i].whose</c>, <c>holdMinutes</c>, <c>maxSteps</c>; whether the rows make a
-    /// load is for the planner to say.
+    /// Builds one. Problems name <c>name</c>, <c>lots</c>, <c>lots[i].what</c>, <c>lots[i].whose</c>, <c>holdMinutes</c>, <c>maxSteps</c>, <c>accepted[i].note</c>;
+    /// whether the rows make a load is for the planner to say.
     /// </summary>
     public static Result<FiringDraft> Create(
-        string? name, ScheduleKind kind, int? kilnId, Cone? goal, TemperatureUnit unit, IReadOnlyList<LotDraft> lots, DryingWay drying, ApproachWay approach, CoolingWay cooling,
-        double? holdMinutes, int? maxSteps, int? scheduleId)
+        string? name, ScheduleKind kind, int? kilnId, Cone? goal, TemperatureUnit unit, IReadOnlyList<LotDraft> lots, PlanWays? ways = null,
+        double? holdMinutes = null, int? maxSteps = null, int? scheduleId = null, bool packed = false, bool witnessPack = false,
+        OffsetDateTime? startsAt = null, IReadOnlyList<Acceptance>? accepted = null)
     {
         var problems = new List<Problem>();
         var called = Text.OneLine(name);
@@ -88,6 +97,13 @@ public sealed record FiringDraft
         if (holdMinutes is { } minutes && !(minutes >= 0 && minutes <= ScheduleLimits.LongestHold.TotalMinutes))
             problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Words.Number(minutes)}."));
         if (maxSteps is < 2 or > ScheduleLimits.Segments) problems.Add(new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps."));
+        var kept = accepted ?? [];
+        if (kept.Count > Acceptance.Most) problems.Add(new Problem("accepted", $"At most {Acceptance.Most} findings are accepted for one firing."));
+        foreach (var (i, acceptance) in kept.Take(Acceptance.Most).Index())
+        {
+            if (Text.OneLine(acceptance.Note) is not { } note) problems.Add(new Problem($"accepted[{i}].note", "Say in a few words why it is accepted."));
+            else if (note.Length > Acceptance.LongestNote) problems.Add(new Problem($"accepted[{i}].note", $"A note has at most {Acceptance.LongestNote} characters; this one has {note.Length}."));
+        }
         return problems.Count > 0
             ? Result<FiringDraft>.Failed(problems)
             : new FiringDraft(called ?? "A firing")
@@ -97,12 +113,14 @@ public sealed record FiringDraft
                 Goal = goal,
                 Unit = unit,
                 Lots = [.. lots],
-                Drying = drying,
-                Approach = approach,
-                Cooling = cooling,
+                Packed = packed,
+                WitnessPack = witnessPack,
+                Ways = ways ?? PlanWays.Usual,
                 HoldMinutes = holdMinutes,
                 MaxSteps = maxSteps ?? 20,
                 ScheduleId = scheduleId,
+                StartsAt = startsAt,
+                Accepted = [.. kept.Select(a => a with { Note = Text.OneLine(a.Note)! })],
             };
     }
 }

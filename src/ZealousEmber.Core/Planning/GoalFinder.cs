@@ -11,11 +11,11 @@ internal static class GoalFinder
     public static Result<(Cone? Goal, string? Why)> Find(WareLoad load, PlanWish wish) => wish.Kind switch
     {
         ScheduleKind.Drying => ((Cone?)null, (string?)null),
-        ScheduleKind.Bisque => Bisque(load, wish.Goal),
+        ScheduleKind.Bisque => Bisque(load, wish.Goal, wish.Way.Bisque),
         _ => Glaze(load, wish.Goal),
     };
 
-    private static Result<(Cone?, string?)> Bisque(WareLoad load, Cone? given)
+    private static Result<(Cone?, string?)> Bisque(WareLoad load, Cone? given, BisqueWay way)
     {
         if (given is { } goal)
         {
@@ -25,6 +25,8 @@ internal static class GoalFinder
                 ? ((Cone?)goal, (string?)"The cone you asked for.")
                 : new Problem("goalCone", $"{melted.Clay!.Name} stands {melted.Clay.Range}; cone {goal.Number} is too hot for it.");
         }
+        if (way == BisqueWay.AlwaysOpen) return (Parse("06"), "Cone 06 for every bisque, as this way has it.");
+        if (way == BisqueWay.HotterThanTheGlaze) return OverTheGlaze(load);
         var lowFire = load.Lots.Where(l => l.Clay?.Kind == ClayKind.Earthenware).ToList();
         if (load.Lots.All(l => l.Next == NextStep.Unglazed && l.Clay?.Range is not null))
         {
@@ -38,6 +40,19 @@ internal static class GoalFinder
         return load.Lots.Any(l => l.Next == NextStep.Brushing)
             ? (Parse("04"), "For brushing the ware is wanted tighter, so that the brush does not drag.")
             : (Parse("06"), "For dipping and pouring the ware is wanted open, so that it takes up glaze.");
+    }
+
+    /// <summary>Two cones over the hottest glaze named, over a usual low-fire glaze when none is; never past what a clay stands.</summary>
+    private static (Cone?, string?) OverTheGlaze(WareLoad load)
+    {
+        var glaze = load.Glazes.Where(g => g.Range is not null).MaxBy(g => g.Range!.Value.Hottest);
+        var over = glaze?.Range?.Hottest ?? Parse("04");
+        var hot = over.Hotter?.Hotter ?? over;
+        var clays = load.Lots.Where(l => l.Clay?.Range is not null).ToList();
+        var weakest = clays.MinBy(l => l.Clay!.Range!.Value.Hottest)?.Clay;
+        if (weakest?.Range is { } stands && hot.CompareTo(stands.Hottest) > 0)
+            return (stands.Hottest, $"Two cones over the glaze would be cone {hot.Number}; {weakest.Name} stands no more than cone {stands.Hottest.Number}.");
+        return (hot, $"Two cones over {(glaze is null ? "a usual low-fire glaze" : glaze.Name)}: gas is gone before the glaze is there to trap it.");
     }
 
     private static Result<(Cone?, string?)> Glaze(WareLoad load, Cone? given)

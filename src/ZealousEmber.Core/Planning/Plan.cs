@@ -9,16 +9,17 @@ namespace ZealousEmber.Core.Planning;
 /// <summary>What is wished for; what people differ on is said, not guessed.</summary>
 /// <param name="Kind">Drying only, bisque, glaze or once-fired.</param>
 /// <param name="Goal">The cone; found from the load when missing.</param>
-/// <param name="Drying">How raw ware is dried.</param>
-/// <param name="Approach">How the top is come to.</param>
-/// <param name="Cooling">How it cools.</param>
-/// <param name="Hold">At the top; by the load when missing.</param>
+/// <param name="Ways">What people differ on; the usual ways when missing.</param>
+/// <param name="Hold">At the top, to the minute; by the way chosen when missing.</param>
 /// <param name="MaxSteps">Most steps the controller takes, 2 … 64.</param>
 /// <param name="Unit">Scale of the friendly numbers.</param>
 /// <param name="Name">Of the schedule.</param>
 public sealed record PlanWish(
-    ScheduleKind Kind, Cone? Goal = null, DryingWay Drying = DryingWay.ByTheWall, ApproachWay Approach = ApproachWay.LastHundred, CoolingWay Cooling = CoolingWay.AsTheGlazesAsk,
-    Duration? Hold = null, int MaxSteps = 20, TemperatureUnit Unit = TemperatureUnit.Celsius, string Name = "Planned");
+    ScheduleKind Kind, Cone? Goal = null, PlanWays? Ways = null, Duration? Hold = null, int MaxSteps = 20, TemperatureUnit Unit = TemperatureUnit.Celsius, string Name = "Planned")
+{
+    /// <summary>What people differ on, said or usual.</summary>
+    public PlanWays Way => Ways ?? PlanWays.Usual;
+}
 
 /// <summary>Where it is fired, as far as a plan needs it.</summary>
 /// <param name="Start">The kiln's temperature.</param>
@@ -27,8 +28,9 @@ public sealed record PlanWish(
 /// <param name="Times">Times a schedule there.</param>
 /// <param name="FastestClimb">At a temperature; nothing when not known.</param>
 /// <param name="NaturalFall">With the power off, at a temperature.</param>
+/// <param name="UsualMass">kg of ware usual there for this kind of firing; nothing when not known.</param>
 public sealed record PlanPlace(
-    Temperature Start, Temperature Boiling, Temperature Hottest, ScheduleTimes Times, Func<Temperature, Rate?> FastestClimb, Func<Temperature, Rate?> NaturalFall);
+    Temperature Start, Temperature Boiling, Temperature Hottest, ScheduleTimes Times, Func<Temperature, Rate?> FastestClimb, Func<Temperature, Rate?> NaturalFall, double? UsualMass = null);
 
 /// <summary>A step with its reason.</summary>
 /// <param name="Step">The step; its own short reason among it.</param>
@@ -37,7 +39,7 @@ public sealed record PlanPlace(
 public sealed record PlanStep(Segment Step, string Why, string By);
 
 /// <summary>Something to know about the load, beside the schedule.</summary>
-/// <param name="Id">Stable: wall-too-thick, closed-hollow, runny, cooling-clash, hold-clash.</param>
+/// <param name="Id">Stable: wall-too-thick, closed-hollow, runny, cooling-clash, hold-clash, nearly-empty, over-full.</param>
 /// <param name="Text">One or two sentences.</param>
 public sealed record PlanNote(string Id, string Text);
 

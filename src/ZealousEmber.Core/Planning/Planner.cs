@@ -30,7 +30,7 @@ public static class Planner
     public static Result<Plan> Make(WareLoad load, PlanWish wish, PlanPlace place)
     {
         if (wish.MaxSteps is < 2 or > ScheduleLimits.Segments) return new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps.");
-        if (wish.Kind is ScheduleKind.Bisque or ScheduleKind.OnceFired && load.Wettest is { Dryness: Dryness.LeatherHard } wet)
+        if (wish.Kind != ScheduleKind.Drying && load.Wettest is { Dryness: Dryness.LeatherHard } wet)
             return new Problem("lots", $"Leather hard ware ({wet.What}) is not fired: plan a drying firing for it first. Many studios do not take it at all.");
         var goal = GoalFinder.Find(load, wish);
         if (!goal.IsOk) return Result<Plan>.Failed(goal.Problems);
@@ -73,20 +73,20 @@ public static class Planner
     {
         var lot = load.SlowestToDry;
         var holdAt = Math.Min(ClimbLimits.FriendlyTarget((place.Boiling - Drying.BelowBoiling).Celsius - 2.5, wish.Unit), (place.Boiling - Drying.BelowBoiling).Celsius);
-        if (wish.Drying == DryingWay.SlowClimb) return DryOnTheWay(lot, wish, place, steps);
-        if (wish.Drying == DryingWay.FastToHold && load.Wettest.Dryness != Dryness.BoneDry)
+        if (wish.Way.Drying == DryingWay.SlowClimb) return DryOnTheWay(lot, wish, place, steps);
+        if (wish.Way.Drying == DryingWay.FastToHold && load.Wettest.Dryness != Dryness.BoneDry)
             return new Problem("drying", $"A fast climb to the hold is for bone dry ware only; {load.Wettest.What} is not. Take another way, or dry it first.");
 
-        var pace = ClimbLimits.Friendly(wish.Drying == DryingWay.FastToHold ? FastClimb : UsualClimb, wish.Unit);
+        var pace = ClimbLimits.Friendly(wish.Way.Drying == DryingWay.FastToHold ? FastClimb : UsualClimb, wish.Unit);
         var before = Drying.Progress(new Curve([new(0, place.Start.Celsius), new(60 * Math.Max(0, holdAt - place.Start.Celsius) / pace, holdAt)]), Duration.FromHours(1000));
         var needed = Drying.HoldFor(lot.Wall, lot.OneSided, lot.Dryness, Temperature.FromCelsius(holdAt), before);
         var hold = Drying.WithMargin(needed);
-        if (wish.Drying == DryingWay.LongHold) hold = Duration.Max(hold, LongHold);
+        if (wish.Way.Drying == DryingWay.LongHold) hold = Duration.Max(hold, LongHold);
         if (hold > ScheduleLimits.LongestHold)
-            return new Problem("lots", $"{Text.Capital(Name(lot))} would have to be held for {Words.Hours(hold)} to dry; no schedule alone does that. Hollow it out, vent it, or let it dry longer first.");
+            return new Problem("lots", $"{Text.Capital(LoadNotes.Name(lot))} would have to be held for {Words.Hours(hold)} to dry; no schedule alone does that. Hollow it out, vent it, or let it dry longer first.");
 
-        var why = $"{Text.Capital(Name(lot))}, {Say(lot.Dryness)}, decides: below boiling for {Words.Hours(hold)} the middle of the wall comes down to {Words.Number(Drying.FineWater)} % water, with a margin. Above boiling what is left would turn to steam.";
-        var blocks = wish.Drying == DryingWay.ByTheWall && hold > BlocksFrom ? (int)Math.Ceiling(hold / Block) : 1;
+        var why = $"{Text.Capital(LoadNotes.Name(lot))}, {Say(lot.Dryness)}, decides: below boiling for {Words.Hours(hold)} the middle of the wall comes down to {Words.Number(Drying.FineWater)} % water, with a margin. Above boiling what is left would turn to steam.";
+        var blocks = wish.Way.Drying == DryingWay.ByTheWall && hold > BlocksFrom ? (int)Math.Ceiling(hold / Block) : 1;
         // As many looks as there are steps to spare: the rest of the firing needs its own.
         blocks = Math.Clamp(blocks, 1, Math.Max(1, wish.MaxSteps - 8));
         var each = blocks == 1 ? hold : Duration.FromMinutes(Math.Ceiling(hold.TotalMinutes / blocks / 30) * 30);
@@ -109,10 +109,10 @@ public static class Planner
         }
         var fastest = Bisect.Rising(CentreAt, Drying.FineWater, 0.5, UsualClimb);
         if (fastest < SlowestClimbTaken)
-            return new Problem("drying", $"{Text.Capital(Name(lot))}, {Say(lot.Dryness)}, would need a climb under {Words.Number(SlowestClimbTaken)} °C/h to dry on the way. A hold below boiling is quicker.");
+            return new Problem("drying", $"{Text.Capital(LoadNotes.Name(lot))}, {Say(lot.Dryness)}, would need a climb under {Words.Number(SlowestClimbTaken)} °C/h to dry on the way. A hold below boiling is quicker.");
         var to = ClimbLimits.FriendlyTarget(place.Boiling.Celsius + 20, wish.Unit);
         var pace = ClimbLimits.Friendly(fastest, wish.Unit);
-        steps.Add(Climb(pace, to, Duration.Zero, wish, "dry on the way", $"{Text.Capital(Name(lot))}, {Say(lot.Dryness)}, decides: at {Words.Number(Math.Round(Rate.PerHour(pace).PerHourIn(wish.Unit)))} {wish.Unit.Symbol()} an hour its middle is dry by the time it passes boiling.", "drying"));
+        steps.Add(Climb(pace, to, Duration.Zero, wish, "dry on the way", $"{Text.Capital(LoadNotes.Name(lot))}, {Say(lot.Dryness)}, decides: at {Words.Number(Math.Round(Rate.PerHour(pace).PerHourIn(wish.Unit)))} {wish.Unit.Symbol()} an hour its middle is dry by the time it passes boiling.", "drying"));
         return null;
     }
 
@@ -122,7 +122,7 @@ public static class Planner
         var from = steps.Count > 0 ? steps[^1].Step.Target!.Value.Celsius : place.Start.Celsius;
         var approach = ClimbLimits.FriendlyTarget(top - 100, wish.Unit);
         var stretches = ClimbLimits.Lay(from, top, Limits(load, wish, place, from, top, approach, raw), rate => ClimbLimits.Friendly(rate, wish.Unit));
-        if (wish.Approach == ApproachWay.OneRate)
+        if (wish.Way.Approach == ApproachWay.OneRate)
         {
             var slowest = stretches.MinBy(s => s.Rate)!;
             stretches = [slowest with { From = from, To = top, Full = false, Short = "one rate to the top", Why = $"One rate throughout, as slow as the slowest limit asks. {slowest.Why}" }];
@@ -130,7 +130,7 @@ public static class Planner
         ClimbLimits.Merge(stretches, wish.MaxSteps - steps.Count - cooling);
         foreach (var (i, stretch) in stretches.Index())
         {
-            var hold = i == stretches.Count - 1 ? wish.Hold ?? HoldFor(load, wish.Kind) : Duration.Zero;
+            var hold = i == stretches.Count - 1 ? HoldFor(load, wish) : Duration.Zero;
             steps.Add(stretch.Full
                 ? new PlanStep(Segment.Create(PaceKind.Full, null, Temperature.FromCelsius(stretch.To).In(wish.Unit), null, wish.Unit, stretch.Short).Value, stretch.Why, stretch.By)
                 : Climb(stretch.Rate, stretch.To, hold, wish, stretch.Short, stretch.Why, stretch.By));
@@ -165,11 +165,12 @@ public static class Planner
         {
             Limit(from, BurnOut.From.Celsius, RawPace, "gently while the clay changes", "Bound water leaves the clay between 450 and 650 °C; a steady hundred an hour lets it out without strain.", "brisk");
             var slow = load.SlowestToBurnOut;
-            var needed = BurnOut.Needed(slow.Wall, slow.Clay?.BurnsOutSlowly == true, false);
+            var needed = BurnOut.Needed(slow.Wall, slow.Clay?.BurnsOutSlowly == true, load.Packed);
             var rate = (BurnOut.To - BurnOut.From).Kelvins / needed.TotalHours;
             var clay = slow.Clay?.BurnsOutSlowly == true ? $" of {slow.Clay.Name}, which burns out slowly," : "";
+            var packed = load.Packed ? " in a packed kiln" : "";
             Limit(BurnOut.From.Celsius, Math.Min(BurnOut.To.Celsius, top), Math.Min(BurnOutPace, rate), "burn out the carbon",
-                $"Carbon and sulphur leave {Name(slow)}{clay} between 650 and 950 °C and need {Words.Hours(needed)} with air there. What stays in comes out through the glaze as pinholes. Vent on.", rate < BurnOutPace ? "burn-out" : "brisk");
+                $"Carbon and sulphur leave {LoadNotes.Name(slow)}{clay} between 650 and 950 °C and need {Words.Hours(needed)} with air there{packed}. What stays in comes out through the glaze as pinholes. Vent on.", rate < BurnOutPace ? "burn-out" : "brisk");
             if (top > BurnOut.To.Celsius) Limit(BurnOut.To.Celsius, top, BurnOutPace, "on to the last stretch", "Nothing in the clay asks for time here.", "brisk");
         }
         else Limit(from, top, GlazePace, "brisk through the middle", "Bisqued ware stands a brisk climb; nothing in it asks for time here.", "brisk");
@@ -179,16 +180,16 @@ public static class Planner
         if (quartz < GlazePace)
         {
             Limit(WallGradient.Quartz.From.Celsius, WallGradient.Quartz.To.Celsius, quartz, "slowly past quartz",
-                $"Quartz changes size at 573 °C; {Name(strained)}{(strained.IsWide ? ", flat and wide," : "")} has to be through it as a whole, or it cracks.", "quartz");
+                $"Quartz changes size at 573 °C; {LoadNotes.Name(strained)}{(strained.IsWide ? ", flat and wide," : "")} has to be through it as a whole, or it cracks.", "quartz");
         }
         var nearTop = place.FastestClimb(Temperature.FromCelsius(top))?.KelvinsPerHour * KilnMargin;
-        if (wish.Approach == ApproachWay.LastHundred)
+        if (wish.Way.Approach == ApproachWay.LastHundred)
         {
             Limit(approach, top, Math.Min(LastPace, nearTop ?? LastPace), "the last hundred at the cone's pace", nearTop < LastPace
                 ? "As near to the cone's own 60 °C an hour as this kiln can climb here."
                 : "Cone numbers are told at 60 °C an hour: at that pace the display and the cone agree.", "approach");
         }
-        KilnLimit(place, from, wish.Approach == ApproachWay.LastHundred ? approach : top, raw ? BurnOutPace : GlazePace, !raw && wish.Approach == ApproachWay.LastHundred, limits);
+        KilnLimit(place, from, wish.Way.Approach == ApproachWay.LastHundred ? approach : top, raw ? BurnOutPace : GlazePace, !raw && wish.Way.Approach == ApproachWay.LastHundred, limits);
         return limits;
     }
 
@@ -196,22 +197,35 @@ public static class Planner
     private static void KilnLimit(PlanPlace place, double from, double to, double pace, bool full, List<ClimbLimit> limits)
     {
         double? Can(double t) => place.FastestClimb(Temperature.FromCelsius(t))?.KelvinsPerHour * KilnMargin;
-        if (Can(to) is not { } atEnd || atEnd >= pace) return;
+        double Begins(double low, double high)
+        {
+            for (var t = Math.Ceiling(low / 50) * 50; t < high && Can(t) >= pace; t += 50) low = t;
+            return low;
+        }
         // Full power begins past the size change of quartz, where a moment of it does no harm.
-        var begins = full ? Math.Max(from, BurnOut.From.Celsius) : from;
-        for (var t = Math.Ceiling(begins / 50) * 50; t < to && Can(t) >= pace; t += 50) begins = t;
-        limits.Add(full
-            ? new ClimbLimit(begins, to, Math.Min(pace - 1, Can(begins) ?? pace), "as fast as the kiln can", "Nothing in the ware asks for a pace here, and the elements are at full power anyway.", "kiln", Full: true)
-            : new ClimbLimit(begins, to, atEnd, "as fast as this kiln can", "A faster step would only fall behind: the elements are near full power by the end of it.", "kiln"));
+        var free = full ? Math.Clamp(BurnOut.From.Celsius, from, to) : to;
+        if (free > from && Can(free) is { } can && can < pace)
+            limits.Add(new ClimbLimit(Begins(from, free), free, can, "as fast as this kiln can", "A faster step would only fall behind: the elements are near full power by the end of it.", "kiln"));
+        if (!full || !(Can(to) < pace)) return;
+        var begins = Begins(free, to);
+        limits.Add(new ClimbLimit(begins, to, Math.Min(pace - 1, Can(begins) ?? pace), "as fast as the kiln can", "Nothing in the ware asks for a pace here, and the elements are at full power anyway.", "kiln", Full: true));
     }
 
-    /// <summary>Nothing for bisque; ten minutes for glazes, twenty where one wants it, five where one runs or fades.</summary>
-    private static Duration HoldFor(WareLoad load, ScheduleKind kind)
+    /// <summary>As somebody said to the minute, else by the way chosen: as the glazes ask is nothing for bisque, ten minutes for glazes, twenty where one wants it, five where one runs or fades.</summary>
+    private static Duration HoldFor(WareLoad load, PlanWish wish)
     {
-        if (kind == ScheduleKind.Bisque) return Duration.Zero;
+        if (wish.Hold is { } said) return said;
         var careful = load.Glazes.Any(g => g.Runny || g.Fades);
         var needs = load.Glazes.Any(g => g.NeedsHold);
-        return Duration.FromMinutes(careful && !needs ? 5 : needs && !careful ? 20 : 10);
+        return Duration.FromMinutes(wish.Way.Hold switch
+        {
+            HoldWay.None => 0,
+            HoldWay.QuarterHour => 15,
+            HoldWay.HalfHour => 30,
+            HoldWay.LowerAndLonger => 60,
+            _ when wish.Kind == ScheduleKind.Bisque => 0,
+            _ => careful && !needs ? 5 : needs && !careful ? 20 : 10,
+        });
     }
 
     private static List<PlanStep> Cooling(WareLoad load, PlanWish wish, PlanPlace place, double top)
@@ -234,16 +248,16 @@ public static class Planner
         var slow = load.Glazes.Where(g => g.Slow is not null).ToList();
         if (wish.Kind != ScheduleKind.Drying)
         {
-            if (wish.Cooling == CoolingWay.AsTheGlazesAsk && slow.Count > 0 && wish.Kind != ScheduleKind.Bisque)
+            if (wish.Way.Cooling == CoolingWay.AsTheGlazesAsk && slow.Count > 0 && wish.Kind != ScheduleKind.Bisque)
             {
                 var (high, low) = (slow.Max(g => g.Slow!.From.Celsius), slow.Min(g => g.Slow!.To.Celsius));
                 var pace = ClimbLimits.Friendly(slow.Min(g => (g.Slow!.From - g.Slow.To).Kelvins / g.Slow.Lasts.TotalHours), wish.Unit);
                 Down(FastClimb, high, Duration.Zero, "drop to the band", "Above its band the glaze only runs; it is left quickly.", "drop");
                 Down(pace, low, Duration.Zero, "grow the crystals", $"{Words.List(slow.Select(g => g.Name))} {(slow.Count == 1 ? "grows its surface" : "grow their surface")} between {Degrees(high, wish)} and {Degrees(low, wish)} on the way down, and {(slow.Count == 1 ? "wants" : "want")} {Words.Hours(slow.Max(g => g.Slow!.Lasts))} there.", "slow-band");
             }
-            else if (wish.Cooling == CoolingWay.DropAndHold)
+            else if (wish.Way.Cooling == CoolingWay.DropAndHold)
                 Down(FastClimb, ClimbLimits.FriendlyTarget(top - 50, wish.Unit), Duration.FromMinutes(30), "drop, then heal", "Fifty degrees down the glaze no longer runs but still heals its pinholes.", "drop");
-            else if (wish.Cooling == CoolingWay.LimitedDrop)
+            else if (wish.Way.Cooling == CoolingWay.LimitedDrop)
                 Down(100, 700, Duration.Zero, "no faster than this", "A limit on the drop spares large and flat ware, and a kiln that is thinly loaded.", "cooling");
         }
 
@@ -255,7 +269,7 @@ public static class Planner
             if (place.NaturalFall(to) is not { } natural || natural.KelvinsPerHour <= fastest.KelvinsPerHour) continue;
             FallTo(to.Celsius);
             Down(ClimbLimits.Friendly(fastest.KelvinsPerHour, wish.Unit), from.Celsius, Duration.Zero, "slowly past the size change",
-                $"{Text.Capital(Name(strained))} cools from its faces; left to itself the kiln would drop through {(to.Celsius > 300 ? "573 °C" : "226 °C")} too fast for it.", "quartz-cooling");
+                $"{Text.Capital(LoadNotes.Name(strained))} cools from its faces; left to itself the kiln would drop through {(to.Celsius > 300 ? "573 °C" : "226 °C")} too fast for it.", "quartz-cooling");
         }
         steps.Add(new PlanStep(Segment.Create(PaceKind.Natural, null, null, null, wish.Unit).Value, "Off: it cools by itself until it may be opened.", "cooling"));
         return steps;
@@ -266,33 +280,13 @@ public static class Planner
         var schedule = Schedule.Create(wish.Name, wish.Kind, wish.Unit, [.. steps.Select(s => s.Step)], null, null, goal);
         if (!schedule.IsOk) return Result<Plan>.Failed(schedule.Problems);
         var compiled = place.Times(schedule.Value);
-        return compiled.IsOk ? new Plan(schedule.Value, [.. steps], goalWhy, [.. Notes(load, wish)]) : Result<Plan>.Failed(compiled.Problems);
-    }
-
-    private static IEnumerable<PlanNote> Notes(WareLoad load, PlanWish wish)
-    {
-        var raw = wish.Kind != ScheduleKind.Glaze;
-        if (raw && load.Thickest.Wall > Drying.ThickestWall)
-            yield return new PlanNote("wall-too-thick", $"{Text.Capital(Name(load.Thickest))} is over {Words.Number(Drying.ThickestWall)} mm: hollow it out or vent it; a schedule alone will not save it.");
-        foreach (var lot in load.Lots.Where(l => raw && l.ClosedHollow && l.Dryness != Dryness.BoneDry))
-            yield return new PlanNote("closed-hollow", $"{Text.Capital(Name(lot))} is closed and not bone dry: make a hole for the steam, or it bursts whatever the schedule.");
-        if (raw) yield break;
-        var runny = load.Glazes.Where(g => g.Runny).Select(g => g.Name).ToList();
-        if (runny.Count > 0) yield return new PlanNote("runny", $"{Words.List(runny)} {(runny.Count == 1 ? "runs" : "run")}: a waste slab under each piece, and a short hold.");
-        var fast = load.Glazes.Where(g => g.WantsFastCooling).Select(g => g.Name).ToList();
-        var slow = load.Glazes.Where(g => g.Slow is not null).Select(g => g.Name).ToList();
-        if (fast.Count > 0 && slow.Count > 0) yield return new PlanNote("cooling-clash", $"{Words.List(fast)} wants to cool fast and {Words.List(slow)} slowly: one of them will be duller than it could be. Two firings would serve both.");
-        var needs = load.Glazes.Where(g => g.NeedsHold).Select(g => g.Name).ToList();
-        var careful = load.Glazes.Where(g => g.Runny || g.Fades).Select(g => g.Name).ToList();
-        if (needs.Count > 0 && careful.Except(needs).Any()) yield return new PlanNote("hold-clash", $"{Words.List(needs)} wants a hold and {Words.List(careful)} a short one: ten minutes is between them.");
+        return compiled.IsOk ? new Plan(schedule.Value, [.. steps], goalWhy, [.. LoadNotes.Of(load, wish.Kind, place.UsualMass)]) : Result<Plan>.Failed(compiled.Problems);
     }
 
     private static PlanStep Climb(double rate, double target, Duration hold, PlanWish wish, string brief, string why, string by) => new(Make(rate, target, hold, wish, brief), why, by);
 
     private static Segment Make(double rate, double target, Duration hold, PlanWish wish, string brief) => Segment.Create(
         PaceKind.Rate, Rate.PerHour(ClimbLimits.Friendly(rate, wish.Unit)).PerHourIn(wish.Unit), Temperature.FromCelsius(target).In(wish.Unit), hold.TotalMinutes, wish.Unit, brief).Value;
-
-    private static string Name(WareLot lot) => $"{lot.What} of {Words.Number(lot.Wall)} mm";
 
     private static string Say(Dryness dryness) => dryness switch { Dryness.BoneDry => "bone dry", Dryness.CoolToTouch => "cool to the touch", Dryness.Damp => "damp", _ => "leather hard" };
 

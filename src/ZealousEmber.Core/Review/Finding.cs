@@ -38,24 +38,37 @@ public sealed record Fix(string Text, int Segment, params ImmutableArray<Segment
 /// <summary>Reads a timed schedule and says what is worth saying.</summary>
 public static class ScheduleReview
 {
-    /// <summary>Findings, the gravest first, then in the order of the steps; a well-made schedule gets none. No cause is named twice.</summary>
-    public static IReadOnlyList<Finding> Of(Reading reading)
+    // What these say explains what the others say of the same firing: naming both would be naming one cause twice.
+    private static readonly (string Cause, bool SameStep, string[] Follows)[] Causes =
+    [
+        ("rate-slip", true, ["steam-risk", "burn-out-short", "quartz-up", "quartz-down", "cristobalite-down", "kiln-too-slow", "slow-band-short", "cooled-slowly"]),
+        ("target-slip", false, ["rate-slip", "steam-risk", "burn-out-short", "quartz-up", "quartz-down", "kiln-too-slow", "hold-slip"]),
+        ("hold-slip", true, ["goal-passed", "hold-long", "steam-risk", "elements-age"]),
+        ("scale-slip", false, ["outside-cones", "kiln-too-slow", "over-kiln-limit", "kiln-cannot-reach", "steam-risk", "burn-out-short", "quartz-up"]),
+        ("zero-slip", false, ["outside-cones"]),
+        ("cones-clash", false, ["outside-cones"]),
+        ("over-kiln-limit", true, ["kiln-too-slow", "kiln-cannot-reach", "goal-passed", "elements-age"]),
+        ("kiln-cannot-reach", false, ["goal-missed", "kiln-too-slow"]),
+        ("goal-passed", true, ["kiln-too-slow"]),
+        ("leather-hard", false, ["steam-risk", "closed-hollow"]),
+    ];
+
+    /// <summary>What is to be said whatever the kiln, each cause once, the gravest first, then in the order of the steps; a well-made schedule gets nothing.</summary>
+    public static IReadOnlyList<Finding> Of(Reading reading) => Together([
+        .. SlipReview.Of(reading), .. WareReview.Of(reading), .. GoalReview.Of(reading), .. GlazeReview.Of(reading), .. PracticeReview.Of(reading), .. NoFurther(reading)]);
+
+    /// <summary>Findings of several reviewers as one list: what only follows from another is left out; the gravest first, then in the order of the steps.</summary>
+    public static IReadOnlyList<Finding> Together(IReadOnlyList<Finding> findings) =>
+        [.. findings.Where(f => !Causes.Any(c => c.Follows.Contains(f.Id) && findings.Any(other => other.Id == c.Cause && (!c.SameStep || other.Segment == f.Segment))))
+            .OrderByDescending(f => f.Severity).ThenBy(f => f.Segment)];
+
+    private static IEnumerable<Finding> NoFurther(Reading reading)
     {
-        var findings = new List<Finding>(SlipReview.Of(reading));
-        // A slip of the finger is the cause of what it does to the ware; naming both would be naming it twice.
-        var slipped = findings.Where(f => f.Id == "rate-slip").Select(f => f.Segment).ToHashSet();
-        findings.AddRange(WareReview.Of(reading).Where(f => !slipped.Contains(f.Segment)));
-        findings.AddRange(GoalReview.Of(reading));
         for (var i = 0; i < reading.Schedule.Segments.Length; i++)
         {
-            if (CoolsNoFurther(reading.Schedule.Segments[i], i, reading.Compiled.Segments[i], reading.Schedule.Unit) is { } finding)
-                findings.Add(finding);
+            if (CoolsNoFurther(reading.Schedule.Segments[i], i, reading.Compiled.Segments[i], reading.Schedule.Unit) is { } finding) yield return finding;
         }
-        return Ranked(findings);
     }
-
-    /// <summary>The gravest first, then in the order of the steps.</summary>
-    public static IReadOnlyList<Finding> Ranked(IEnumerable<Finding> findings) => [.. findings.OrderByDescending(f => f.Severity).ThenBy(f => f.Segment)];
 
     /// <summary>"Off to 10 °C" in a room at 20: the kiln stops short of it.</summary>
     private static Finding? CoolsNoFurther(Segment segment, int index, CompiledSegment compiled, TemperatureUnit unit)

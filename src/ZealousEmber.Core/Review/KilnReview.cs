@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using NodaTime;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
@@ -8,9 +9,13 @@ namespace ZealousEmber.Core.Review;
 /// <summary>What a kiln makes of a schedule, as a colleague would say it: what it cannot reach, follow or stand.</summary>
 public static class KilnReview
 {
-    private static readonly Duration WorthSaying = Duration.FromMinutes(10);
-    private const double WorthSayingShare = 0.05;
-    private const double ThinShare = 0.2;
+    private static readonly Duration WorthSaying = Duration.FromMinutes(15);
+    private static readonly Duration VeryLate = Duration.FromMinutes(45);
+    private const double WorthSayingShare = 0.08;
+    private const double SparingDrop = 100;
+    private static readonly Temperature SparingTo = Temperature.FromCelsius(700);
+    private static readonly Temperature ElementsAge = Temperature.FromCelsius(1200);
+    private static readonly Duration LongHot = Duration.FromHours(3);
 
     // A fix by a slower rate only helps a short step; on a long one it would slow what the kiln can follow too.
     private const double ShortStep = 180;
@@ -24,6 +29,7 @@ public static class KilnReview
     {
         var findings = new List<Finding>();
         if (NearlyEmpty(schedule, kiln, load, run) is { } empty) findings.Add(empty);
+        if (Ageing(schedule, run) is { } ageing) findings.Add(ageing);
         for (var i = 0; i < schedule.Segments.Length; i++)
         {
             var (segment, times, step) = (schedule.Segments[i], run.Compiled.Segments[i], run.Steps[i]);
@@ -38,14 +44,36 @@ public static class KilnReview
     /// <summary>Little ware heats unevenly and lets the kiln drop fast once the power is off.</summary>
     private static Finding? NearlyEmpty(Schedule schedule, Kiln kiln, KilnLoad load, KilnRun run)
     {
-        if (schedule.Kind == ScheduleKind.Drying || load.WareMass <= 0 || load.WareMass >= ThinShare * kiln.UsualLoad(schedule.Kind).WareMass) return null;
+        if (schedule.Kind == ScheduleKind.Drying || load.WareMass <= 0 || load.WareMass >= KilnLoad.NearlyEmpty * kiln.UsualLoad(schedule.Kind).WareMass) return null;
         var last = run.Compiled.Segments.Length - 1;
         var times = run.Compiled.Segments[last];
         if (schedule.Segments[last].Pace.Kind != PaceKind.Natural || times.From.Celsius < 500) return null;
         var dropped = TemperatureDifference.FromKelvins((times.From - run.Compiled.Curve.At(times.Start + Duration.FromHours(1))).Kelvins);
         return new Finding("nearly-empty", Severity.Note, last, times.Start, times.Start + Duration.FromHours(1),
             $"{kiln.Name} is nearly empty ({Words.Number(Math.Round(load.WareMass, 1))} kg of ware): with the power off it drops {Words.Number(Math.Round(dropped.In(schedule.Unit)))} {schedule.Unit.Symbol()} in the first hour.",
-            "Little ware heats unevenly and cools fast. Fill the gaps with shelves or bisque, or put a limit on the drop.");
+            "Little ware heats unevenly and cools fast. Fill the gaps with shelves or bisque, or put a limit on the drop.", Sparing(schedule, last, times));
+    }
+
+    /// <summary>A limit on the drop, as the school has it that spares thinly loaded kilns.</summary>
+    private static ImmutableArray<Fix> Sparing(Schedule schedule, int last, CompiledSegment times)
+    {
+        if (times.From <= SparingTo || schedule.Segments.Length >= ScheduleLimits.Segments) return [];
+        var unit = schedule.Unit;
+        var rate = Planning.ClimbLimits.Friendly(SparingDrop, unit);
+        var limit = Segment.Create(PaceKind.Rate, Rate.PerHour(rate).PerHourIn(unit), Math.Round(SparingTo.In(unit) / 10) * 10, null, unit, "no faster than this").Value;
+        return [new Fix($"No faster than {Words.Number(limit.Pace.Rate!.Value.PerHourIn(unit))} {unit.Symbol()}/h", last, limit, schedule.Segments[last])];
+    }
+
+    /// <summary>Hours above 1200 °C, where elements grow old quickly.</summary>
+    private static Finding? Ageing(Schedule schedule, KilnRun run)
+    {
+        var curve = run.Compiled.Curve;
+        var hot = curve.TimeBetween(ElementsAge, null);
+        var time = hot.Total;
+        if (time < LongHot) return null;
+        var top = Cones.ConeSolver.TopStep(schedule);
+        return new Finding("elements-age", Severity.Note, top, curve.FirstRiseThrough(ElementsAge) ?? Duration.Zero, curve.LastFallThrough(ElementsAge) ?? run.Compiled.Total,
+            $"{Words.Hours(time)} above {Degrees(ElementsAge, schedule)}.", "Elements age fast up there and power climbs; the lowest cone that gives the result, or a quicker last stretch, spares them.");
     }
 
     private static Finding OverLimit(Schedule schedule, Kiln kiln, int index, CompiledSegment times, Temperature target) => new(
@@ -68,7 +96,7 @@ public static class KilnReview
         var fix = (times.To - times.From).Kelvins <= ShortStep && friendly >= 5 && friendly < asked.PerHourIn(unit)
             ? new Fix($"Use {Words.Number(friendly)}", index, Segment.Create(PaceKind.Rate, friendly, segment.Target!.Value.In(unit), segment.HoldMinutes, unit, segment.Reason, segment.Atmosphere).Value)
             : null;
-        return new Finding("kiln-too-slow", Severity.Look, index, run.Compiled.Curve.FirstRiseThrough(from) ?? times.Start, times.RampEnd,
+        return new Finding("kiln-too-slow", step.Late >= VeryLate ? Severity.Look : Severity.Note, index, run.Compiled.Curve.FirstRiseThrough(from) ?? times.Start, times.RampEnd,
             $"Above {Degrees(from, schedule)} {kiln.Name} cannot keep to {Words.Number(Math.Round(asked.PerHourIn(unit)))} {unit.Symbol()}/h with this load; near {Degrees(times.To, schedule)} it climbs {Words.Number(Math.Round(can.PerHourIn(unit)))}. It arrives {Words.Hours(step.Late)} late.",
             "The elements are at full power there; cones get more heat work than the plain schedule says.", fix is null ? [] : [fix]);
     }

@@ -48,4 +48,25 @@ public sealed record Reading(
         if (!ends) steps.Add(segment);
         return steps.ToImmutable();
     }
+
+    /// <summary>A step taken apart so that it goes through a band at no more than a rate; nothing where there is no room for more steps.</summary>
+    internal ImmutableArray<Fix> Slower(int index, Temperature from, Temperature to, Rate rate)
+    {
+        var steps = Through(index, from, to, rate);
+        return Schedule.Segments.Length + steps.Length - 1 > ScheduleLimits.Segments
+            ? []
+            : [new Fix($"{PerHour(steps.MinBy(s => s.Pace.Rate?.KelvinsPerHour ?? double.MaxValue)!.Pace.Rate!.Value)} there", index, steps)];
+    }
+
+    /// <summary>A step in whole degrees and minutes, as it would be typed.</summary>
+    internal Segment Whole(Segment step) => Segment.Create(
+        step.Pace.Kind, step.Pace.Rate?.PerHourIn(Schedule.Unit), Math.Round(step.Target!.Value.In(Schedule.Unit)), Math.Round(step.HoldMinutes), Schedule.Unit, step.Reason, step.Atmosphere).Value;
+
+    /// <summary>A step with another number in it, like it in all else; nothing when that is beyond the limits.</summary>
+    internal Segment? Retyped(int index, double? rate = null, double? target = null, double? holdMinutes = null)
+    {
+        var (step, unit) = (Schedule.Segments[index], Schedule.Unit);
+        var typed = Segment.Create(step.Pace.Kind, rate ?? step.Pace.Rate?.PerHourIn(unit), target ?? step.Target?.In(unit), holdMinutes ?? step.HoldMinutes, unit, step.Reason, step.Atmosphere);
+        return typed.IsOk ? typed.Value : null;
+    }
 }

@@ -14,25 +14,21 @@ internal static class WareReview
 
     public static IEnumerable<Finding> Of(Reading reading)
     {
-        if (reading.Raw)
+        var first = reading.Compiled.Segments[0];
+        if (reading.Compiled.Curve.Peak >= Fired && reading.Load?.Wettest is { Dryness: Dryness.LeatherHard } wet)
+            yield return new Finding("leather-hard", Severity.Danger, 0, first.Start, first.End, $"Leather hard ware ({wet.What}) is not fired.", "It holds fifteen times the water of dry ware. Give it a drying firing of its own, or more days on the shelf.");
+        else if (reading.Raw)
         {
             foreach (var finding in Water(reading)) yield return finding;
-            if (Burns(reading) is { } burn) yield return burn;
         }
+        if (reading.Raw && Burns(reading) is { } burn) yield return burn;
         foreach (var finding in SizeChanges(reading)) yield return finding;
-        foreach (var finding in Bands(reading)) yield return finding;
     }
 
     private static IEnumerable<Finding> Water(Reading reading)
     {
         var (load, compiled) = (reading.Load, reading.Compiled);
         var first = compiled.Segments[0];
-        var fires = compiled.Curve.Peak >= Fired;
-        if (fires && load?.Wettest is { Dryness: Dryness.LeatherHard } wet)
-        {
-            yield return new Finding("leather-hard", Severity.Danger, 0, first.Start, first.End, $"Leather hard ware ({wet.What}) is not fired.", "It holds fifteen times the water of dry ware. Give it a drying firing of its own, or more days on the shelf.");
-            yield break;
-        }
         foreach (var lot in load?.Lots.Where(l => l.ClosedHollow && l.Dryness != Dryness.BoneDry) ?? [])
             yield return new Finding("closed-hollow", Severity.Danger, 0, first.Start, first.End, $"{lot.What} is closed, with no hole for steam, and not bone dry.", "Steam inside has nowhere to go and no hold helps against it. Prick a hole, or let it dry through.");
 
@@ -52,7 +48,7 @@ internal static class WareReview
         var severity = load is null || risk == SteamRisk.LookFirst ? Severity.Look : Severity.Danger;
         var says = risk == SteamRisk.Bursts && load is not null ? "It will probably burst." : "Look for steam before going past it.";
         yield return new Finding("steam-risk", severity, at, Duration.Max(Duration.Zero, passes - Duration.FromMinutes(30)), passes,
-            $"Passing {reading.Degrees(reading.Boiling)}, {name} still {(load is null ? "has" : "has")} about {Words.Number(Math.Round(water, 1))} % water in the middle of the wall. {says}",
+            $"Passing {reading.Degrees(reading.Boiling)}, {name} still has about {Words.Number(Math.Round(water, 1))} % water in the middle of the wall. {says}",
             "Above boiling that water turns to steam faster than it can leave. A hold below boiling lets it out.",
             DryingFix(reading, at, wall, oneSided, dryness));
     }
@@ -97,7 +93,7 @@ internal static class WareReview
         var compiled = reading.Compiled;
         if (compiled.Curve.Peak < BurnOut.To) return null;
         var slow = reading.Load?.SlowestToBurnOut;
-        var needed = BurnOut.Needed(slow?.Wall ?? SupposedWall, slow?.Clay?.BurnsOutSlowly == true, false);
+        var needed = BurnOut.Needed(slow?.Wall ?? SupposedWall, slow?.Clay?.BurnsOutSlowly == true, reading.Load?.Packed == true);
         var given = BurnOut.Given(compiled.Curve);
         if (given.TotalHours >= needed.TotalHours * (slow is null ? 0.75 : 0.93)) return null;
         var at = Enumerable.Range(0, compiled.Segments.Length).Where(i => compiled.Segments[i].To > compiled.Segments[i].From)
@@ -107,13 +103,7 @@ internal static class WareReview
             compiled.Curve.FirstRiseThrough(BurnOut.From) ?? Duration.Zero, compiled.Curve.FirstRiseThrough(BurnOut.To) ?? compiled.Total,
             $"{Words.Hours(given)} between 650 and 950 °C; {(slow is null ? "thin ware" : $"{slow.What} ({Words.Number(slow.Wall)} mm)")} wants {Words.Hours(needed)} there.",
             "Carbon and sulphur that stay in the clay come out later, as pinholes and blisters in the glaze.",
-            Slower(reading, at, BurnOut.From, BurnOut.To, rate));
-    }
-
-    private static ImmutableArray<Fix> Slower(Reading reading, int at, Temperature from, Temperature to, Rate rate)
-    {
-        var steps = reading.Through(at, from, to, rate);
-        return reading.Schedule.Segments.Length + steps.Length - 1 > ScheduleLimits.Segments ? [] : [new Fix($"{reading.PerHour(steps.MinBy(s => s.Pace.Rate?.KelvinsPerHour ?? double.MaxValue)!.Pace.Rate!.Value)} there", at, steps)];
+            reading.Slower(at, BurnOut.From, BurnOut.To, rate));
     }
 
     private static IEnumerable<Finding> SizeChanges(Reading reading)
@@ -136,7 +126,7 @@ internal static class WareReview
                 times.Start, times.RampEnd,
                 $"It {does} at {reading.PerHour(rate)}; in {lot.What} ({Words.Number(lot.Wall)} mm{(lot.IsWide ? ", wide and flat" : "")}) the middle then lags {Words.Number(Math.Round(lag))} °C behind its faces.",
                 $"{(up ? "Clay" : "Ware")} changes size there, and a wall that is not through it as a whole cracks. Up to {reading.PerHour(fastest)} is fine for it.",
-                Slower(reading, at, band.From, band.To, fastest));
+                reading.Slower(at, band.From, band.To, fastest));
         }
     }
 
@@ -173,24 +163,6 @@ internal static class WareReview
                 return Duration.FromMinutes(a.Minutes + (b.Minutes - a.Minutes) * (t.Celsius - a.Celsius) / (b.Celsius - a.Celsius));
         }
         return up == t > times.From ? times.RampEnd : times.Start;
-    }
-
-    private static IEnumerable<Finding> Bands(Reading reading)
-    {
-        if (reading.Raw && reading.Schedule.Kind != ScheduleKind.OnceFired) yield break;
-        foreach (var glaze in reading.Load?.Glazes.Where(g => g.Slow is not null) ?? [])
-        {
-            var band = glaze.Slow!;
-            var given = reading.Compiled.Curve.TimeBetween(band.To, band.From).Falling;
-            if (reading.Compiled.Curve.Peak < band.From || given.TotalHours >= band.Lasts.TotalHours * 0.85) continue;
-            var at = Enumerable.Range(0, reading.Compiled.Segments.Length).FirstOrDefault(i => reading.Compiled.Segments[i].From > band.To && reading.Compiled.Segments[i].To < band.From && reading.Compiled.Segments[i].To < reading.Compiled.Segments[i].From, -1);
-            var rate = Rate.PerHour((band.From - band.To).Kelvins / band.Lasts.TotalHours);
-            yield return new Finding("slow-band-short", Severity.Look, Math.Max(0, at),
-                reading.Compiled.Curve.LastFallThrough(band.From) ?? reading.Compiled.Total, reading.Compiled.Curve.LastFallThrough(band.To) ?? reading.Compiled.Total,
-                $"{glaze.Name} has {Words.Hours(given)} between {reading.Degrees(band.From)} and {reading.Degrees(band.To)}; it wants {Words.Hours(band.Lasts)}.",
-                "Its crystals grow there on the way down; too little time leaves it dull.",
-                at < 0 ? [] : Slower(reading, at, band.To, band.From, rate));
-        }
     }
 
     private static int IndexAt(CompiledSchedule compiled, Duration at)

@@ -58,6 +58,9 @@ public sealed record Schedule
     internal Schedule WithStep(int index, Temperature target, Duration hold) =>
         this with { Segments = Segments.SetItem(index, Segments[index].With(target, hold)) };
 
+    /// <summary>The same schedule, ending with another step in the place of one.</summary>
+    internal Schedule Until(int index, Segment last) => this with { Segments = [.. Segments.Take(index), last] };
+
     /// <summary>Builds a schedule from checked steps. Problems name <c>name</c>, <c>segments</c>, <c>segments[i].…</c>, <c>notes</c>, <c>tags[i]</c>.</summary>
     public static Result<Schedule> Create(
         string? name, ScheduleKind kind, TemperatureUnit unit, IReadOnlyList<Segment> segments, string? notes = null, IReadOnlyList<string?>? tags = null, Cone? goal = null)

@@ -16,10 +16,15 @@ public sealed record ConeClash(string One, ConeRange OneRange, string Other, Con
 
 /// <summary>Everything in a kiln. At least one lot; from it follow the pieces that decide the firing.</summary>
 /// <param name="Lots">One to two hundred.</param>
-public sealed record WareLoad(ImmutableArray<WareLot> Lots)
+/// <param name="Packed">So tight that little air comes between the ware: it burns out half as slowly again.</param>
+/// <param name="WitnessPack">Whether witness cones stand in sight; nothing when nobody said.</param>
+public sealed record WareLoad(ImmutableArray<WareLot> Lots, bool Packed = false, bool? WitnessPack = null)
 {
     /// <summary>kg of ware.</summary>
     public double Mass => Lots.Sum(l => l.Mass);
+
+    /// <summary>kg of water still in it.</summary>
+    public double Water => Lots.Sum(l => l.Mass * Drying.Water(l.Dryness) / 100);
 
     /// <summary>Pieces in all.</summary>
     public int Pieces => Lots.Sum(l => l.Count);
@@ -31,7 +36,7 @@ public sealed record WareLoad(ImmutableArray<WareLot> Lots)
     public WareLot MostStrained => Lots.MinBy(l => WallGradient.Fastest(l.Wall, l.IsWide).KelvinsPerHour)!;
 
     /// <summary>The lot whose clay needs longest to burn out.</summary>
-    public WareLot SlowestToBurnOut => Lots.MaxBy(l => BurnOut.Needed(l.Wall, l.Clay?.BurnsOutSlowly == true, false))!;
+    public WareLot SlowestToBurnOut => Lots.MaxBy(l => BurnOut.Needed(l.Wall, l.Clay?.BurnsOutSlowly == true, Packed))!;
 
     /// <summary>The wettest lot.</summary>
     public WareLot Wettest => Lots.MaxBy(l => Drying.Water(l.Dryness))!;
@@ -77,8 +82,8 @@ public sealed record WareLoad(ImmutableArray<WareLot> Lots)
         [.. Ranges.Where(r => !r.Range.Contains(goal)).Select(r => (r.Name, r.Range, goal.CompareTo(r.Range.Hottest) > 0))];
 
     /// <summary>Builds a load. A problem at <c>lots</c> when there is none, or far too many.</summary>
-    public static Result<WareLoad> Create(IReadOnlyList<WareLot> lots) =>
+    public static Result<WareLoad> Create(IReadOnlyList<WareLot> lots, bool packed = false, bool? witnessPack = null) =>
         lots.Count == 0 ? new Problem("lots", "Nothing is in the kiln yet. Write the first lot: what, how many, how thick.")
         : lots.Count > WareLot.MostLots ? new Problem("lots", $"At most {WareLot.MostLots} lots are taken; this load has {lots.Count}. Put alike ware into one lot.")
-        : new WareLoad([.. lots]);
+        : new WareLoad([.. lots], packed, witnessPack);
 }

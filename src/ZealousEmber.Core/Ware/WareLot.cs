@@ -73,6 +73,13 @@ public sealed record WareLot
     /// <summary>The whole lot, kg.</summary>
     public double Mass => Count * PieceMass;
 
+    /// <summary>The same lot with walls that much thicker (mm, less than nothing for thinner) and that many steps wetter, within what a lot may be.</summary>
+    internal WareLot Changed(double thicker, int wetter) => this with
+    {
+        Wall = Math.Clamp(Wall + thicker, ThinnestWall, ThickestTaken),
+        Dryness = (Dryness)Math.Clamp((int)Dryness + wetter, (int)Dryness.BoneDry, (int)Dryness.LeatherHard),
+    };
+
     /// <summary>
     /// Builds a lot. Problems name <c>what</c>, <c>count</c>, <c>wall</c>, <c>width</c>, <c>pieceKg</c>, <c>whose</c>.
     /// </summary>

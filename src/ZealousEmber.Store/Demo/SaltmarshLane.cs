@@ -92,13 +92,13 @@ public static class SaltmarshLane
             Lot("mugs", 26, 6, 1, [], "the class", Dryness.CoolToTouch, 0.4),
             Lot("plates", 14, 8, 1, [], "Tobin", Dryness.BoneDry, 0.8, width: 260),
             Lot("garden pots", 5, 12, 2, [], "Isolde", Dryness.CoolToTouch, 1.9),
-        ], default, default, default, null, null, null),
+        ], witnessPack: true),
         FiringDraft.Create("Supper set, second half", ScheduleKind.Glaze, 1, null, TemperatureUnit.Celsius,
         [
             Lot("dinner plates", 12, 7, 1, [1], "Maren", Dryness.BoneDry, 0.9, width: 270),
             Lot("bowls", 16, 6, 1, [1], "Maren", Dryness.BoneDry, 0.5),
             Lot("jugs", 6, 6, 1, [3], "Tobin", Dryness.BoneDry, 0.9),
-        ], default, default, default, null, null, null),
+        ], witnessPack: true),
     ];
 
     private static LotDraft Lot(string what, int count, double wall, int clay, int[] glazes, string whose, Dryness dryness, double kg, double? width = null) =>

@@ -156,7 +156,15 @@ namespace ZealousEmber.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Accepted")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Approach")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Bisque")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -172,6 +180,10 @@ namespace ZealousEmber.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("GoalCone")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Hold")
+                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<double?>("HoldMinutes")
@@ -198,8 +210,14 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<string>("Notes")
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("Packed")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int?>("ScheduleId")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("StartsAt")
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Unit")
                         .IsRequired()
@@ -212,7 +230,12 @@ namespace ZealousEmber.Store.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("WitnessPack")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
+
+                    b.HasIndex("ScheduleId");
 
                     b.ToTable("firings", (string)null);
                 });
@@ -320,6 +343,30 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("kilns", (string)null);
                 });
 
+            modelBuilder.Entity("ZealousEmber.Store.Shelves.PhotoRow", b =>
+                {
+                    b.Property<string>("Of")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Bytes")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("ContentType")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("TakenInAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Of", "OwnerId");
+
+                    b.ToTable("photos", (string)null);
+                });
+
             modelBuilder.Entity("ZealousEmber.Store.Studio.StudioHoursRow", b =>
                 {
                     b.Property<int>("Id")
@@ -359,6 +406,40 @@ namespace ZealousEmber.Store.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("studio_hours", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Studio.StudioWaysRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Approach")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Bisque")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Cooling")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Drying")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Hold")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("studio_ways", (string)null);
                 });
 
             modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleRow", b =>

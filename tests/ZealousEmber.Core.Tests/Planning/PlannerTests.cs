@@ -98,8 +98,8 @@ public sealed class PlannerTests
             return (problem.Field, problem.Message);
         }
         Refused(Load(Lot(6, Dryness.LeatherHard)), new PlanWish(ScheduleKind.Bisque)).ShouldSatisfyAllConditions(p => p.Field.ShouldBe("lots"), p => p.Message.ShouldContain("drying firing"));
-        Refused(Load(Lot(8, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Drying: DryingWay.FastToHold)).Message.ShouldContain("bone dry ware only");
-        Refused(Load(Lot(25)), new PlanWish(ScheduleKind.Bisque, Drying: DryingWay.SlowClimb)).Message.ShouldContain("A hold below boiling is quicker");
+        Refused(Load(Lot(8, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Ways: new(DryingWay.FastToHold))).Message.ShouldContain("bone dry ware only");
+        Refused(Load(Lot(25)), new PlanWish(ScheduleKind.Bisque, Ways: new(DryingWay.SlowClimb))).Message.ShouldContain("A hold below boiling is quicker");
         Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, MaxSteps: 3)).ShouldSatisfyAllConditions(p => p.Field.ShouldBe("maxSteps"), p => p.Message.ShouldContain("at least"));
         Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, Cone.Parse("10").Value)).Message.ShouldContain("too hot for it");
         Refused(Load(Lot(5, clay: Brickfield)), new PlanWish(ScheduleKind.Bisque, Cone.Parse("6").Value)).Message.ShouldContain("too hot for it");
@@ -124,7 +124,7 @@ public sealed class PlannerTests
         from drying in Make.OneOf(DryingWay.ByTheWall, DryingWay.LongHold)
         from unit in Make.Unit
         from most in Gen.Int[9, 30]
-        select (Load(lots), new PlanWish(kind, null, drying, approach, cooling, MaxSteps: most, Unit: unit));
+        select (Load(lots), new PlanWish(kind, null, new(drying, approach, cooling), MaxSteps: most, Unit: unit));
 
     [Fact]
     public void A_plan_keeps_every_limit_for_any_load()
@@ -158,7 +158,7 @@ public sealed class PlannerTests
             var compiled = Make.Plain(plan.Schedule).Value;
             var reading = new Reading(plan.Schedule, compiled, HeatWork.OfAll(curve), load, Plain.Boiling, Plain.Start, Make.Plain, ScheduleLimits.Hottest);
             // A cooling the person chose against the glazes is theirs to choose; the reviewer may say so.
-            ScheduleReview.Of(reading).Where(f => f.Severity > Severity.Note && !(f.Id == "slow-band-short" && wish.Cooling != CoolingWay.AsTheGlazesAsk))
+            ScheduleReview.Of(reading).Where(f => f.Severity > Severity.Note && !(f.Id == "slow-band-short" && wish.Way.Cooling != CoolingWay.AsTheGlazesAsk))
                 .Select(f => $"{f.Id}: {f.Text}").ShouldBeEmpty();
         }, iter: 2000);
     }

@@ -1,0 +1,39 @@
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Ware;
+
+namespace ZealousEmber.Core.Planning;
+
+/// <summary>What to know about a load whatever the schedule.</summary>
+public static class LoadNotes
+{
+    private const double OverFull = 1.4;
+
+    /// <summary>Notes on a load; <paramref name="usualMass"/> is the ware usual for this firing in its kiln, kg, where that is known.</summary>
+    public static IEnumerable<PlanNote> Of(WareLoad load, ScheduleKind kind, double? usualMass)
+    {
+        var raw = kind != ScheduleKind.Glaze;
+        if (raw && load.Thickest.Wall > Drying.ThickestWall)
+            yield return new PlanNote("wall-too-thick", $"{Text.Capital(Name(load.Thickest))} is over {Words.Number(Drying.ThickestWall)} mm: hollow it out or vent it; a schedule alone will not save it.");
+        foreach (var lot in load.Lots.Where(l => raw && l.ClosedHollow && l.Dryness != Dryness.BoneDry))
+            yield return new PlanNote("closed-hollow", $"{Text.Capital(Name(lot))} is closed and not bone dry: make a hole for the steam, or it bursts whatever the schedule.");
+        if (usualMass is { } usual && load.Mass < KilnLoad.NearlyEmpty * usual)
+            yield return new PlanNote("nearly-empty", $"{Kilos(load.Mass)} of ware where {Kilos(usual)} is usual: a nearly empty kiln heats unevenly and drops fast. Fill the gaps with shelves, or wait for more.");
+        else if (usualMass is { } most && load.Mass > OverFull * most)
+            yield return new PlanNote("over-full", $"{Kilos(load.Mass)} of ware where {Kilos(most)} is usual: does it fit, and are the counts right?");
+        if (raw) yield break;
+        var runny = load.Glazes.Where(g => g.Runny).Select(g => g.Name).ToList();
+        if (runny.Count > 0) yield return new PlanNote("runny", $"{Words.List(runny)} {(runny.Count == 1 ? "runs" : "run")}: a waste slab under each piece, and a short hold.");
+        var fast = load.Glazes.Where(g => g.WantsFastCooling).Select(g => g.Name).ToList();
+        var slow = load.Glazes.Where(g => g.Slow is not null).Select(g => g.Name).ToList();
+        if (fast.Count > 0 && slow.Count > 0) yield return new PlanNote("cooling-clash", $"{Words.List(fast)} wants to cool fast and {Words.List(slow)} slowly: one of them will be duller than it could be. Two firings would serve both.");
+        var needs = load.Glazes.Where(g => g.NeedsHold).Select(g => g.Name).ToList();
+        var careful = load.Glazes.Where(g => g.Runny || g.Fades).Select(g => g.Name).ToList();
+        if (needs.Count > 0 && careful.Except(needs).Any()) yield return new PlanNote("hold-clash", $"{Words.List(needs)} wants a hold and {Words.List(careful)} a short one: ten minutes is between them.");
+    }
+
+    private static string Kilos(double kg) => $"{Words.Number(kg < 10 ? Math.Round(kg, 1) : Math.Round(kg))} kg";
+
+    /// <summary>"mugs of 6 mm".</summary>
+    internal static string Name(WareLot lot) => $"{lot.What} of {Words.Number(lot.Wall)} mm";
+}

@@ -1,0 +1,59 @@
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+
+namespace ZealousEmber.Store.Shelves;
+
+/// <summary>Whose photo it is.</summary>
+public enum PhotoOf
+{
+    /// <summary>A clay.</summary>
+    Clay,
+
+    /// <summary>A glaze.</summary>
+    Glaze,
+}
+
+/// <summary>A photo as kept: a small one, made so before it was sent.</summary>
+/// <param name="ContentType">image/jpeg, image/png or image/webp.</param>
+/// <param name="Bytes">As sent.</param>
+/// <param name="TakenInAt">When it was kept; tells one photo of a thing from the next.</param>
+public sealed record Photo(string ContentType, byte[] Bytes, Instant TakenInAt);
+
+/// <summary>A photo's row, apart from the thing itself, so that lists stay light.</summary>
+internal sealed class PhotoRow
+{
+    public PhotoOf Of { get; set; }
+
+    public int OwnerId { get; set; }
+
+    public string ContentType { get; set; } = "";
+
+    public byte[] Bytes { get; set; } = [];
+
+    public Instant TakenInAt { get; set; }
+}
+
+/// <summary>Keeps at most one photo of each clay and glaze.</summary>
+public sealed class PhotoStore(StudioContext context, TimeProvider time)
+{
+    /// <summary>The photo of a thing, or nothing.</summary>
+    public async Task<Photo?> Find(PhotoOf of, int owner, CancellationToken cancel) =>
+        await context.Set<PhotoRow>().AsNoTracking().FirstOrDefaultAsync(p => p.Of == of && p.OwnerId == owner, cancel) is { } row ? new Photo(row.ContentType, row.Bytes, row.TakenInAt) : null;
+
+    /// <summary>Which things have one, and since when.</summary>
+    public async Task<IReadOnlyDictionary<int, Instant>> All(PhotoOf of, CancellationToken cancel) =>
+        await context.Set<PhotoRow>().Where(p => p.Of == of).ToDictionaryAsync(p => p.OwnerId, p => p.TakenInAt, cancel);
+
+    /// <summary>Keeps a photo in the place of the one before, if any.</summary>
+    public async Task Keep(PhotoOf of, int owner, string contentType, byte[] bytes, CancellationToken cancel)
+    {
+        var row = await context.Set<PhotoRow>().FirstOrDefaultAsync(p => p.Of == of && p.OwnerId == owner, cancel);
+        if (row is null) context.Add(row = new PhotoRow { Of = of, OwnerId = owner });
+        (row.ContentType, row.Bytes, row.TakenInAt) = (contentType, bytes, Instant.FromDateTimeOffset(time.GetUtcNow()));
+        await context.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>Takes it away; false when there was none.</summary>
+    public async Task<bool> Remove(PhotoOf of, int owner, CancellationToken cancel) =>
+        await context.Set<PhotoRow>().Where(p => p.Of == of && p.OwnerId == owner).ExecuteDeleteAsync(cancel) > 0;
+}
