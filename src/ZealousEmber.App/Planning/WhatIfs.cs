@@ -53,9 +53,12 @@ internal static class WhatIfs
         var shift = start is { } at ? StartShift.Between((before.Firing.Task, at.ToInstant()), (after.Firing.Task, at.ToInstant() + later), studio) : null;
         DateTimeOffset? At(Duration since) => start is { } s ? (s.ToInstant() + later + since).InZone(studio.Zone).ToDateTimeOffset() : null;
         return new WhatIfResponse(
-            PlanEndpoints.Write(after.Plan, other), difference.Longer.TotalMinutes, difference.Hotter.In(unit), after.Firing.Run?.Energy.Used - before.Firing.Run?.Energy.Used,
-            shift?.Cost, studio.Tariff.Currency, [.. difference.Says, .. shift?.Says ?? []], CurvePointContract.From(after.Firing.WholeCurve, unit), At(after.Firing.TopAt), At(after.Firing.OpensAt));
+            PlanEndpoints.Write(after.Plan, other), difference.Longer.TotalMinutes, difference.Hotter.In(unit), Round(after.Firing.Run?.Energy.Used - before.Firing.Run?.Energy.Used),
+            Round(shift?.Cost), studio.Tariff.Currency, [.. difference.Says, .. shift?.Says ?? []], CurvePointContract.From(after.Firing.WholeCurve, unit), At(after.Firing.TopAt), At(after.Firing.OpensAt));
     }
+
+    /// <summary>Differences of large sums keep no more than the meter shows.</summary>
+    private static double? Round(double? difference) => difference is { } d ? Math.Round(d, 3) : null;
 
     private static Result<(Plan Plan, TimedFiring Firing)> Timed(PlanEndpoints.Task task)
     {

@@ -15,7 +15,7 @@ public sealed record ConeAnswer(Temperature Top, Duration Hold);
 /// </summary>
 public static class ConeSolver
 {
-    private static readonly TemperatureDifference WorkEnds = TemperatureDifference.FromKelvins(250);
+    private static readonly TemperatureDifference WorkEnds = TemperatureDifference.FromKelvins(300);
 
     /// <summary>The climb people quote cones at, °C/h.</summary>
     public static readonly Rate UsualApproach = Rate.PerHour(60);

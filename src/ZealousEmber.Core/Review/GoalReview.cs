@@ -9,8 +9,8 @@ namespace ZealousEmber.Core.Review;
 /// <summary>Whether it comes to the cone that is meant, whether glazes and clays stand that cone, and whether the hold suits them.</summary>
 internal static class GoalReview
 {
-    // Cones stand about 20 K apart: half of that is what two kilns, or two readers of one cone, differ by.
-    private const double WorthSaying = 12;
+    // Cones stand 15 to 25 K apart; less than that is what two kilns, or two readers of one cone, differ by.
+    private const double WorthSaying = 15;
     private const double AConeOff = 20;
     private const double OtherScaleNear = 60;
 

@@ -93,9 +93,21 @@ public static class KilnReview
         var can = AtTheEnd(run, times);
         // To a friendly five, and always slower than it can.
         var friendly = Math.Floor(can.PerHourIn(unit) / 5) * 5;
-        var fix = (times.To - times.From).Kelvins <= ShortStep && friendly >= 5 && friendly < asked.PerHourIn(unit)
-            ? new Fix($"Use {Words.Number(friendly)}", index, Segment.Create(PaceKind.Rate, friendly, segment.Target!.Value.In(unit), segment.HoldMinutes, unit, segment.Reason, segment.Atmosphere).Value)
-            : null;
+        Segment Like(PaceKind pace, double? rate, Temperature target, double hold) => Segment.Create(pace, rate, target.In(unit), hold, unit, segment.Reason, segment.Atmosphere).Value;
+        Fix? fix = null;
+        if ((times.To - times.From).Kelvins <= ShortStep)
+        {
+            if (friendly >= 5 && friendly < asked.PerHourIn(unit))
+                fix = new Fix($"Use {Words.Number(friendly)}", index, Like(PaceKind.Rate, friendly, segment.Target!.Value, segment.HoldMinutes));
+        }
+        else if (schedule.Segments.Length < ScheduleLimits.Segments)
+        {
+            // What it will do anyway, said as it is.
+            var turns = Temperature.From(Math.Floor(from.In(unit) / 10) * 10, unit);
+            var full = Like(PaceKind.Full, null, segment.Target!.Value, segment.HoldMinutes);
+            var leads = (turns - times.From).Kelvins > 20;
+            fix = new Fix(leads ? $"Full power from {Degrees(turns, schedule)}" : "Full power", index, leads ? [Like(PaceKind.Rate, asked.PerHourIn(unit), turns, 0), full] : [full]);
+        }
         return new Finding("kiln-too-slow", step.Late >= VeryLate ? Severity.Look : Severity.Note, index, run.Compiled.Curve.FirstRiseThrough(from) ?? times.Start, times.RampEnd,
             $"Above {Degrees(from, schedule)} {kiln.Name} cannot keep to {Words.Number(Math.Round(asked.PerHourIn(unit)))} {unit.Symbol()}/h with this load; near {Degrees(times.To, schedule)} it climbs {Words.Number(Math.Round(can.PerHourIn(unit)))}. It arrives {Words.Hours(step.Late)} late.",
             "The elements are at full power there; cones get more heat work than the plain schedule says.", fix is null ? [] : [fix]);

@@ -68,3 +68,10 @@ export function withOffset(local: string): string | null {
   const offset = -at.getTimezoneOffset();
   return `${local.length === 16 ? `${local}:00` : local}${offset < 0 ? '-' : '+'}${pad(offset / 60)}:${pad(offset % 60)}`;
 }
+
+/** A moment as the server tells it, as a date field takes it. */
+export const localFieldOf = (moment: string) => toLocalField(new Date(moment));
+
+/** A moment some hours later. */
+export const laterBy = (moment: string, hours: number) =>
+  new Date(Date.parse(moment) + hours * 3_600_000).toISOString();

@@ -200,68 +200,21 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
-  '/api/plan': {
+  '/api/schedules/{id}/firing': {
     parameters: {
       query?: never;
       header?: never;
       path?: never;
       cookie?: never;
     };
-    get?: never;
-    put?: never;
-    /** The fastest schedule this ware, these glazes and this kiln can stand */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: {
-        content: {
-          'application/json': null | components['schemas']['PlanRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PlanResponse'];
-          };
-        };
-        /** @description Unprocessable Entity */
-        422: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plan/schools': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** What practitioners differ on, with a line of why each */
+    /** The firing a schedule was put on the desk for; nothing when it stands alone */
     get: {
       parameters: {
         query?: never;
         header?: never;
-        path?: never;
+        path: {
+          id: number;
+        };
         cookie?: never;
       };
       requestBody?: never;
@@ -272,8 +225,15 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['SchoolContract'][];
+            'application/json': components['schemas']['StoredFiringContract'];
           };
+        };
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
         };
       };
     };
@@ -1754,6 +1714,93 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/studio/ways': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The studio's own default in everything people differ on */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredWaysContract'];
+          };
+        };
+      };
+    };
+    /** Save over the version named in If-Match; what is missing stays */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['WaysContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['StoredWaysContract'];
+          };
+        };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+        /** @description Precondition Required */
+        428: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/clays': {
     parameters: {
       query?: never;
@@ -2266,6 +2313,485 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/clays/photos': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Which clay has a photo */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PhotoContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/clays/{id}/photo': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The photo of a clay */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    /** Keep a photo of a clay, in the place of the one before */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    /** Take the photo of a clay away */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/glazes/photos': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Which glaze has a photo */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PhotoContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/glazes/{id}/photo': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The photo of a glaze */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    /** Keep a photo of a glaze, in the place of the one before */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    /** Take the photo of a glaze away */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/plan': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** The fastest schedule this ware, these glazes and this kiln can stand */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PlanRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PlanResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/plan/what-if': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** The plan for a thicker, wetter, cooler or later firing, and how it differs */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['WhatIfRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['WhatIfResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/plan/load': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What follows from a load, before anything is planned */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['LoadRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['LoadSummary'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/plan/schools': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What practitioners differ on, with a line of why each */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['SchoolContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/firings': {
     parameters: {
       query?: never;
@@ -2526,6 +3052,23 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
   schemas: {
+    /** @description A finding somebody accepts for one firing. */
+    AcceptanceContract: {
+      /** @description Which finding. */
+      id: null | string;
+      /**
+       * @description How grave it was; should it grow graver it is no longer covered.
+       * @enum {null|string}
+       */
+      severity: 'note' | 'look' | 'danger' | null;
+      /** @description Why. */
+      note: null | string;
+      /**
+       * Format: date-time
+       * @description When; now when missing.
+       */
+      at?: null | string;
+    };
     /** @description A stretch with nobody in. */
     AloneSpan: {
       /** Format: date-time */
@@ -2705,6 +3248,10 @@ export interface components {
       approach?: 'last-hundred' | 'one-rate' | null;
       /** @enum {null|string} */
       cooling?: 'as-the-glazes-ask' | 'off' | 'limited-drop' | 'drop-and-hold' | null;
+      /** @enum {null|string} */
+      hold?: 'as-the-glazes-ask' | 'none' | 'quarter-hour' | 'half-hour' | 'lower-and-longer' | null;
+      /** @enum {null|string} */
+      bisque?: 'by-what-comes-next' | 'hotter-than-the-glaze' | 'always-open' | null;
       /** Format: double */
       holdMinutes?: null | number;
       /** Format: int32 */
@@ -2714,6 +3261,14 @@ export interface components {
        * @description The schedule it is fired with, once there is one.
        */
       scheduleId?: null | number;
+      /** @description So tight that little air comes between the ware. */
+      packed?: null | boolean;
+      /** @description Witness cones stand in sight. */
+      witnessPack?: null | boolean;
+      /** @description When it is switched on, a moment with its offset. */
+      startsAt?: null | string;
+      /** @description Findings accepted for this firing. */
+      accepted?: null | components['schemas']['AcceptanceContract'][];
     };
     /** @description One log beside what the kiln would have done; temperatures in the kiln's unit. */
     FitCurves: {
@@ -3130,6 +3685,10 @@ export interface components {
       firstFiring?: null | boolean;
       /** @description The ware itself, lot by lot; its mass and water count where nothing else is said. */
       lots?: null | components['schemas']['LotContract'][];
+      /** @description So tight that little air comes between the ware. */
+      packed?: null | boolean;
+      /** @description Whether witness cones stand in sight; nothing is said of it when missing. */
+      witnessPack?: null | boolean;
     };
     /** @description The load that was reckoned with. */
     LoadPreview: {
@@ -3140,6 +3699,16 @@ export interface components {
       /** Format: double */
       waterKg: number;
       firstFiring: boolean;
+    };
+    /** @description A load to be added up. */
+    LoadRequest: {
+      load: null | components['schemas']['LoadContract'];
+      /** @enum {null|string} */
+      kind: 'drying' | 'bisque' | 'glaze' | 'once-fired' | null;
+      goalCone?: null | string;
+      /** Format: int32 */
+      kilnId?: null | number;
+      kiln?: null | components['schemas']['KilnContract'];
     };
     /** @description What follows from the lots. */
     LoadSummary: {
@@ -3153,6 +3722,15 @@ export interface components {
       wettest: string;
       slowestToDry: string;
       clashes: string[];
+      /**
+       * Format: double
+       * @description Share of the ware usual for this firing in this kiln; nothing without a kiln.
+       */
+      fill: null | number;
+      /** @description What to know about it before anything is planned. */
+      notes: components['schemas']['PlanNoteContract'][];
+      /** @description The witness cones to set up: guide, target, guard; empty while no cone is known. */
+      pack: string[];
     };
     /** @description A logged moment; times never go back, two at one time are a jump. */
     LogPoint: {
@@ -3261,6 +3839,13 @@ export interface components {
       name: null | string;
       hours: null | components['schemas']['WeeklySpanContract'][];
     };
+    /** @description Which thing has a photo, and since when: a new one is a new moment. */
+    PhotoContract: {
+      /** Format: int32 */
+      id: number;
+      /** Format: date-time */
+      takenInAt: string;
+    };
     /** @description Something to know about the load. */
     PlanNoteContract: {
       id: string;
@@ -3289,8 +3874,18 @@ export interface components {
        */
       cooling?: 'as-the-glazes-ask' | 'off' | 'limited-drop' | 'drop-and-hold' | null;
       /**
+       * @description as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.
+       * @enum {null|string}
+       */
+      hold?: 'as-the-glazes-ask' | 'none' | 'quarter-hour' | 'half-hour' | 'lower-and-longer' | null;
+      /**
+       * @description by-what-comes-next, hotter-than-the-glaze or always-open.
+       * @enum {null|string}
+       */
+      bisque?: 'by-what-comes-next' | 'hotter-than-the-glaze' | 'always-open' | null;
+      /**
        * Format: double
-       * @description At the top; by the load when missing.
+       * @description At the top, to the minute; by Hold when missing.
        */
       holdMinutes?: null | number;
       /**
@@ -3535,12 +4130,14 @@ export interface components {
     };
     /** @description One way people do a thing. */
     SchoolContract: {
-      /** @description drying, approach or cooling. */
+      /** @description drying, bisque, approach, hold or cooling. */
       choice: string;
       /** @description The word for it in a request. */
       way: string;
       name: string;
       why: string;
+      /** @description It is the studio's own default. */
+      studioDefault: boolean;
     };
     /** @description A step on the wire. */
     SegmentContract: {
@@ -3797,6 +4394,12 @@ export interface components {
       version: number;
       studio: components['schemas']['StudioContract'];
     };
+    /** @description The kept ways of a studio; version 0 until somebody has said them. */
+    StoredWaysContract: {
+      /** Format: int32 */
+      version: number;
+      ways: components['schemas']['WaysContract'];
+    };
     /** @description The studio's clock: zone, price of power, who is in when, and what is asked of them. */
     StudioContract: {
       /** @description A name of the tz database: Europe/London. Missing: as it was. */
@@ -3893,6 +4496,34 @@ export interface components {
       /** @description Those who are in then. */
       who: string[];
     };
+    /** @description The ways a studio plans by when nobody says otherwise. */
+    WaysContract: {
+      /**
+       * @description by-the-wall, long-hold, slow-climb or fast-to-hold.
+       * @enum {null|string}
+       */
+      drying?: 'by-the-wall' | 'long-hold' | 'slow-climb' | 'fast-to-hold' | null;
+      /**
+       * @description by-what-comes-next, hotter-than-the-glaze or always-open.
+       * @enum {null|string}
+       */
+      bisque?: 'by-what-comes-next' | 'hotter-than-the-glaze' | 'always-open' | null;
+      /**
+       * @description last-hundred or one-rate.
+       * @enum {null|string}
+       */
+      approach?: 'last-hundred' | 'one-rate' | null;
+      /**
+       * @description as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.
+       * @enum {null|string}
+       */
+      hold?: 'as-the-glazes-ask' | 'none' | 'quarter-hour' | 'half-hour' | 'lower-and-longer' | null;
+      /**
+       * @description as-the-glazes-ask, off, limited-drop or drop-and-hold.
+       * @enum {null|string}
+       */
+      cooling?: 'as-the-glazes-ask' | 'off' | 'limited-drop' | 'drop-and-hold' | null;
+    };
     /** @description Hours on some days; to at or before from runs past midnight, the same means the whole day. */
     WeeklySpanContract: {
       /** @description mon … sun; none means every day. */
@@ -3901,6 +4532,71 @@ export interface components {
       from: null | string;
       /** @description 07:00. */
       to: null | string;
+    };
+    /** @description Doubts about a plan: what if the load or the wish were a little otherwise? */
+    WhatIfRequest: {
+      plan: null | components['schemas']['PlanRequest'];
+      /**
+       * Format: double
+       * @description Every wall that much thicker; less than nothing for thinner.
+       */
+      thickerMm?: null | number;
+      /**
+       * Format: int32
+       * @description Every lot that many steps wetter: bone-dry, cool-to-touch, damp, leather-hard.
+       */
+      wetter?: null | number;
+      /**
+       * Format: int32
+       * @description The goal that many cones cooler; less than nothing for hotter.
+       */
+      coolerCones?: null | number;
+      /**
+       * Format: double
+       * @description Switched on that much later than Start.
+       */
+      laterHours?: null | number;
+      /** @description When it is to be switched on, a moment with its offset. */
+      start?: null | string;
+    };
+    /** @description The plan as it would be then, and how it differs. */
+    WhatIfResponse: {
+      plan: components['schemas']['PlanResponse'];
+      /**
+       * Format: double
+       * @description Power on for so much longer; less than nothing when shorter.
+       */
+      longerMinutes: number;
+      /**
+       * Format: double
+       * @description The top, above the one before, in the plan's unit.
+       */
+      hotter: number;
+      /**
+       * Format: double
+       * @description With a kiln only.
+       */
+      moreKwh: null | number;
+      /**
+       * Format: double
+       * @description With a start, a kiln and a price.
+       */
+      moreCost: null | number;
+      currency: string;
+      /** @description A sentence for each thing that changes, the greatest first; empty when nothing does. */
+      says: string[];
+      /** @description The whole firing, to draw beside the other. */
+      curve: components['schemas']['CurvePointContract'][];
+      /**
+       * Format: date-time
+       * @description With a start: when the top is reached.
+       */
+      topAt: null | string;
+      /**
+       * Format: date-time
+       * @description With a start: when it may be opened.
+       */
+      opensAt: null | string;
     };
     /** @description A logged or simulated curve whose heat work is asked for. */
     WorkRequest: {

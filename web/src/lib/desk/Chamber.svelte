@@ -56,10 +56,11 @@
 </script>
 
 {#if preview}
-  <div class={['transition-opacity', stale && 'opacity-55']} data-testid="chamber">
+  <div class={['relative transition-opacity', stale && 'opacity-55']} data-testid="chamber">
     <FiringChart
       {curve}
       asked={kiln?.setpoint}
+      other={desk.tried?.curve}
       marked={desk.marked}
       unit={preview.unit}
       bands={preview.bands}
@@ -88,6 +89,7 @@
         />
       {/snippet}
     </FiringChart>
+    {#if desk.tried}<p class="tried" data-testid="tried">Mended: {desk.tried.change}</p>{/if}
   </div>
 {:else}
   <div class="empty" data-testid="chamber-empty">
@@ -97,6 +99,17 @@
 {/if}
 
 <style>
+  .tried {
+    position: absolute;
+    top: 8px;
+    right: 14px;
+    padding: 2px 8px;
+    border-radius: 6px;
+    font-size: 13px;
+    color: #f3e6d3;
+    background: #171310cc;
+    pointer-events: none;
+  }
   .empty {
     background: radial-gradient(120% 130% at 55% 110%, #3d1b0c 0, #211510 45%, #171310 80%);
     color: #d8c7b3;

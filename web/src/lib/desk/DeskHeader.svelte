@@ -92,7 +92,7 @@
       <SaveLine {desk} />
       {#if desk.firing}
         <a class="link link-hover text-primary" href="/firings/{desk.firing.id}?stage=plan"
-          >· for {desk.firing.name}</a
+          >· for {desk.firing.body.name}</a
         >
       {/if}
       {#if findings}

@@ -1,5 +1,7 @@
 <script lang="ts">
-  import type { Finding } from '$lib/api/client';
+  import { sayProblem, type Finding } from '$lib/api/client';
+  import { acceptanceOf, withAcceptance } from '$lib/findings/acceptance';
+  import FindingRows from '$lib/findings/FindingRows.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { Desk } from './desk.svelte';
 
@@ -9,8 +11,8 @@
   }
   const { desk, onselect }: Props = $props();
   const findings = $derived(desk.preview?.findings ?? []);
-  const weights = { note: 'good to know', look: 'worth a look', danger: 'danger' };
-  const colours = { note: 'bg-success', look: 'bg-warning', danger: 'bg-error' };
+  const accepted = $derived(desk.firing ? (desk.firing.body.accepted ?? []).filter((a) => a !== null) : null);
+  const open = $derived(findings.filter((f) => !acceptanceOf(f, accepted)).length);
 
   function mend(fix: NonNullable<Finding['fix']>) {
     desk.mend(fix);
@@ -19,44 +21,29 @@
     });
   }
 
-  const point = (finding: Finding | null) =>
-    (desk.marked = finding ? { from: finding.fromMinute, to: finding.toMinute } : null);
+  async function keep(change: (before: NonNullable<typeof accepted>) => NonNullable<typeof accepted>) {
+    const problem = await desk.firing?.change((body) => ({
+      accepted: change((body.accepted ?? []).filter((a) => a !== null))
+    }));
+    if (problem) toasts.show(sayProblem(problem), { tone: 'error' });
+  }
 </script>
 
 {#if findings.length}
   <section class="card-paper px-3.5 py-2.5" aria-labelledby="worth-a-look" data-testid="findings">
     <h2 id="worth-a-look" class="mb-1.5 flex text-[15px]">
-      Worth a look <span class="text-soft ml-auto font-sans text-[12.5px] font-normal">{findings.length}</span
-      >
+      Worth a look <span class="text-soft ml-auto font-sans text-[12.5px] font-normal">{open || ''}</span>
     </h2>
-    <ul class="divide-base-300 divide-y text-[13.5px]">
-      {#each findings as finding (finding.id + finding.segment)}
-        <li
-          class="grid grid-cols-[14px_1fr] py-1.5 first:pt-0 last:pb-0"
-          onpointerenter={() => point(finding)}
-          onpointerleave={() => point(null)}
-        >
-          <span
-            class={['mt-1 h-2.5 w-2.5 rounded-xs', colours[finding.severity]]}
-            role="img"
-            aria-label={weights[finding.severity]}
-          ></span>
-          <div>
-            <button
-              class="font-semibold hover:underline"
-              onfocus={() => point(finding)}
-              onblur={() => point(null)}
-              onclick={() => onselect(finding.segment)}>Step {finding.segment + 1}.</button
-            >
-            {finding.text} <span class="text-soft">{finding.why}</span>
-            {#each finding.fixes as fix (fix.text)}
-              <button class="link text-primary mr-2 font-semibold" onclick={() => mend(fix)}
-                >{fix.text}</button
-              >
-            {/each}
-          </div>
-        </li>
-      {/each}
-    </ul>
+    <FindingRows
+      {findings}
+      {accepted}
+      {onselect}
+      onpoint={(finding) =>
+        (desk.marked = finding ? { from: finding.fromMinute, to: finding.toMinute } : null)}
+      onmend={mend}
+      ontry={(fix) => void desk.tryFix(fix)}
+      onaccept={(finding, note) => void keep((before) => withAcceptance(before, finding, note))}
+      onwithdraw={(id) => void keep((before) => before.filter((a) => a.id !== id))}
+    />
   </section>
 {/if}

@@ -3,14 +3,15 @@ import {
   api,
   fieldErrors,
   sayProblem,
+  type CurvePoint,
   type Finding,
-  type Lot,
   type Preview,
   type Problem,
   type Schedule,
   type Unit
 } from '$lib/api/client';
-import { withOffset } from '$lib/format';
+import { FiringLink } from '$lib/firings/firing-link.svelte';
+import { degrees, duration, localFieldOf, withOffset } from '$lib/format';
 import {
   emptyDraft,
   emptyStep,
@@ -54,7 +55,9 @@ export class Desk {
   kilnId: number | null = $state(null);
   fill = $state(1);
   /** The firing it was planned for: its load is what the reviewer has before him. */
-  firing: { id: number; name: string; lots: Lot[] } | null = $state.raw(null);
+  firing = $state.raw<FiringLink | null>(null);
+  /** What a mend would make of it, while somebody looks at its button. */
+  tried = $state.raw<{ curve: CurvePoint[]; change: string } | null>(null);
   /** A stretch of the firing somebody is pointing at, in minutes. */
   marked: { from: number; to: number } | null = $state.raw(null);
   /** Two temperatures whose time apart is wanted. */
@@ -63,9 +66,11 @@ export class Desk {
   readonly unreadable = new SvelteMap<string, string>();
 
   private saved: Draft;
+  private trying: Finding['fix'] = null;
   private asking = false;
   private askAgain = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
+  private startTimer: ReturnType<typeof setTimeout> | undefined;
   private saving: Promise<void> | null = null;
   private onNewId: (id: number) => void;
 
@@ -93,8 +98,8 @@ export class Desk {
     this.history.reset(this.saved);
     this.save = { kind: 'saved' };
     const planned = recallKiln(schedule.id);
-    [this.kilnId, this.fill] = [planned.kilnId, planned.fill];
-    if (planned.firingId) void this.plannedFor(planned.firingId);
+    if (planned) [this.kilnId, this.fill] = [planned.kilnId, planned.fill];
+    void this.plannedFor(schedule.id, planned === null);
     const kept = recall(schedule.id);
     if (kept && !sameWords(kept.draft, this.saved)) {
       this.history.push(rekeyed(kept.draft));
@@ -200,7 +205,7 @@ export class Desk {
 
   /** The kiln and how full it is, as every question about this firing takes them. */
   firedIn() {
-    const load = this.firing ? { lots: this.firing.lots } : this.kilnId === null ? null : { fill: this.fill };
+    const load = this.firing?.load ?? (this.kilnId === null ? null : { fill: this.fill });
     return { kilnId: this.kilnId, load };
   }
 
@@ -212,16 +217,17 @@ export class Desk {
   chooseKiln(kilnId: number | null, fill = this.fill): void {
     this.kilnId = kilnId;
     this.fill = fill;
-    keepKiln(this.id, { kilnId, fill, firingId: this.firing?.id ?? null });
+    keepKiln(this.id, { kilnId, fill });
     this.changed();
   }
 
-  private async plannedFor(id: number): Promise<void> {
-    const { data } = await api.GET('/api/firings/{id}', { params: { path: { id } } });
-    // A load that is only half written says nothing yet.
-    const lots = (data?.firing.lots ?? []).filter((l) => l !== null).filter((l) => l.count && l.wall);
-    if (!data || lots.length === 0) return;
-    this.firing = { id, name: data.firing.name ?? '', lots };
+  /** Looks for the firing this schedule is for; its kiln is this one's unless another was chosen here. */
+  private async plannedFor(scheduleId: number, itsKiln: boolean): Promise<void> {
+    const firing = await FiringLink.of(scheduleId).catch(() => null);
+    if (!firing || this.id !== scheduleId) return;
+    this.firing = firing;
+    if (itsKiln) this.kilnId = firing.body.kilnId ?? null;
+    if (firing.body.startsAt && !this.start) this.start = localFieldOf(firing.body.startsAt);
     this.changed();
   }
 
@@ -234,12 +240,36 @@ export class Desk {
 
   /** Puts the steps of a finding's mend in the place of the one they replace. */
   mend(fix: NonNullable<Finding['fix']>): void {
+    this.edit({ steps: this.mended(fix) });
+    this.marked = this.tried = null;
+  }
+
+  private mended(fix: NonNullable<Finding['fix']>): readonly DraftStep[] {
     const row = written(this.draft)[fix.segment]?.row;
-    if (row === undefined) return;
     const steps = [...this.draft.steps];
-    steps.splice(row, 1, ...fix.steps.map(fromSegment));
-    this.edit({ steps });
-    this.marked = null;
+    if (row !== undefined) steps.splice(row, 1, ...fix.steps.map(fromSegment));
+    return steps;
+  }
+
+  /** Shows what a mend would do beside what is there, without doing it; nothing takes it away again. */
+  async tryFix(fix: Finding['fix']): Promise<void> {
+    this.trying = fix ?? null;
+    if (!fix) {
+      this.tried = null;
+      return;
+    }
+    const { data } = await api.POST('/api/preview', {
+      body: { schedule: toBody({ ...this.draft, steps: this.mended(fix) }), ...this.firedIn() }
+    });
+    const now = this.preview;
+    if (!data || !now || this.trying !== fix) return;
+    const longer = data.poweredMinutes - now.poweredMinutes;
+    const parts = [
+      Math.abs(longer) < 1 ? 'as long' : `${duration(Math.abs(longer))} ${longer > 0 ? 'longer' : 'shorter'}`,
+      `top ${degrees(data.peak, data.unit)}`,
+      data.findings.length ? `${data.findings.length} left to look at` : 'nothing left to look at'
+    ];
+    this.tried = { curve: [...data.curve, ...(data.kiln?.cooling.slice(1) ?? [])], change: parts.join(', ') };
   }
 
   /** Asks the server about the words as they are; at most one question is under way, and the last answer counts. */
@@ -279,6 +309,7 @@ export class Desk {
       this.errors = {};
       return;
     }
+    const firing = this.firing;
     try {
       const { data, error } = await api.POST('/api/preview', {
         body: {
@@ -289,12 +320,23 @@ export class Desk {
           between: this.between ? [this.between] : null
         }
       });
-      if (data) this.preview = data;
-      else if ((error as Problem).errors?.['kilnId']) this.kilnGone();
+      if (data) {
+        this.preview = data;
+        if (firing) this.keepStart(data.startsAt ?? null);
+      } else if ((error as Problem).errors?.['kilnId']) this.kilnGone();
       this.errors = data ? {} : fieldErrors(error as Problem, 'schedule.');
     } catch (error) {
       this.save = { kind: 'offline', text: sayProblem(error) };
     }
+  }
+
+  /** A firing remembers when it is switched on; said on the desk it is said for the firing. */
+  private keepStart(startsAt: string | null): void {
+    clearTimeout(this.startTimer);
+    const known = this.firing?.body.startsAt ?? null;
+    const same = (known && Date.parse(known)) === (startsAt && Date.parse(startsAt));
+    if (this.firing && !same)
+      this.startTimer = setTimeout(() => void this.firing?.change(() => ({ startsAt })), pauseBeforeSaving);
   }
 
   /** Saves now if there is something to save and nothing that stands against it. */

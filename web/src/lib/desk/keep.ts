@@ -34,8 +34,6 @@ export function recall(id: number | null): Kept | null {
 export interface KeptKiln {
   kilnId: number | null;
   fill: number;
-  /** The firing whose load it was planned for. */
-  firingId?: number | null;
 }
 
 const kilnKey = (id: number | null) => `ember.kiln.${id ?? 'new'}`;
@@ -48,11 +46,12 @@ export function keepKiln(id: number | null, kiln: KeptKiln): void {
   }
 }
 
-export function recallKiln(id: number | null): KeptKiln {
+/** Nothing when none was ever chosen here. */
+export function recallKiln(id: number | null): KeptKiln | null {
   try {
     const kept = JSON.parse(localStorage.getItem(kilnKey(id)) ?? 'null') as Partial<KeptKiln> | null;
-    return { kilnId: kept?.kilnId ?? null, fill: kept?.fill ?? 1, firingId: kept?.firingId ?? null };
+    return kept ? { kilnId: kept.kilnId ?? null, fill: kept.fill ?? 1 } : null;
   } catch {
-    return { kilnId: null, fill: 1, firingId: null };
+    return null;
   }
 }

@@ -3,6 +3,7 @@
   import { tick } from 'svelte';
   import { on } from 'svelte/events';
   import { number, plural } from '$lib/format';
+  import { kilnList } from '$lib/kilns/queries';
   import { clays, glazes } from '$lib/stock/shelves';
   import type { FiringDraft } from './firing-draft.svelte';
   import LotRow from './LotRow.svelte';
@@ -13,7 +14,10 @@
 
   const clayList = createQuery(() => ({ queryKey: ['clays', ''], queryFn: () => clays.search('') }));
   const glazeList = createQuery(() => ({ queryKey: ['glazes', ''], queryFn: () => glazes.search('') }));
-  const load = $derived(draft.plan?.load ?? null);
+  const load = $derived(draft.load);
+  const raw = $derived(draft.body.kind !== 'glaze');
+  const kiln = createQuery(kilnList);
+  const kilnName = $derived(kiln.data?.find((k) => k.id === draft.body.kilnId)?.kiln.name ?? 'this kiln');
   const trouble = $derived(
     Object.entries(draft.planErrors)
       .filter(([field]) => !/^lots\[\d+\]/.test(field))
@@ -80,21 +84,64 @@
             <dd class="text-right font-semibold">{load.slowestToDry}</dd>
           {/if}
         </dl>
-      {:else if trouble.length}
-        {#each trouble as text (text)}<p class="text-error" role="alert">{text}</p>{/each}
-      {:else}
+      {:else if !trouble.length}
         <p class="text-soft">It is added up as you write.</p>
       {/if}
+      {#if load?.fill != null}
+        <p class="mt-1.5" data-testid="fill">
+          <span class="text-soft">{number(load.fill * 100, 0)} % of a usual load in {kilnName}</span>
+          <span class="bar" aria-hidden="true"
+            ><span style:width="{Math.min(100, load.fill * 100)}%" class:thin={load.fill < 0.2}></span></span
+          >
+        </p>
+      {/if}
+      {#each trouble as text (text)}<p class="text-error mt-1" role="alert">{text}</p>{/each}
     </section>
-    {#if draft.plan?.notes.length}
+    {#if load?.notes.length}
       <section class="card-paper px-3.5 py-2.5 text-[13.5px]" aria-label="About this load">
-        {#each draft.plan.notes as note (note.id + note.text)}<p
+        {#each load.notes as note (note.id + note.text)}<p
             class="border-warning mb-1.5 border-l-4 pl-2.5 last:mb-0"
           >
             {note.text}
           </p>{/each}
       </section>
     {/if}
+    <section class="card-paper grid gap-1.5 px-3.5 py-2.5 text-[13.5px]" aria-label="In the kiln">
+      {#if draft.body.kind !== 'drying'}
+        <label class="flex items-baseline gap-2">
+          <input
+            type="checkbox"
+            class="checkbox checkbox-primary checkbox-xs"
+            checked={draft.body.witnessPack === true}
+            onchange={(e) => draft.edit({ witnessPack: e.currentTarget.checked })}
+          />
+          <span
+            ><b>Witness pack in sight</b>{#if load?.pack.length}<span data-testid="pack"
+                >, cones {load.pack.join(' · ')}</span
+              >{/if}
+            <span class="text-soft block text-[12.5px]"
+              >Thermocouples drift; the cones tell what the ware had.</span
+            ></span
+          >
+        </label>
+      {/if}
+      {#if raw}
+        <label class="flex items-baseline gap-2">
+          <input
+            type="checkbox"
+            class="checkbox checkbox-primary checkbox-xs"
+            checked={draft.body.packed === true}
+            onchange={(e) => draft.edit({ packed: e.currentTarget.checked })}
+          />
+          <span
+            ><b>Packed tight</b>
+            <span class="text-soft block text-[12.5px]"
+              >Little air between the ware: it burns out slower.</span
+            ></span
+          >
+        </label>
+      {/if}
+    </section>
     <p class="text-soft text-[12.5px]">
       {#if draft.body.kind === 'bisque'}Pieces may touch and stack foot on foot, not wedge one into another;
         plates lie flat.{:else if draft.body.kind === 'glaze'}Nothing touches; clean feet; a witness pack in
@@ -105,6 +152,22 @@
 </div>
 
 <style>
+  .bar {
+    display: block;
+    height: 6px;
+    margin-top: 3px;
+    border-radius: 3px;
+    background: var(--color-base-300);
+    overflow: hidden;
+  }
+  .bar span {
+    display: block;
+    height: 100%;
+    background: var(--color-primary);
+  }
+  .bar .thin {
+    background: var(--color-warning);
+  }
   .stage {
     display: grid;
     grid-template-columns: minmax(0, 1fr) 292px;

@@ -4,8 +4,10 @@ import {
   sayProblem,
   type Firing,
   type FiringBody,
+  type LoadSummary,
   type Lot,
   type Plan,
+  type PlanRequest,
   type Preview,
   type Problem
 } from '$lib/api/client';
@@ -21,6 +23,8 @@ export class FiringDraft extends KeptDraft<FiringBody> {
   readonly id: number;
   plan: Plan | null = $state.raw(null);
   preview: Preview | null = $state.raw(null);
+  /** What follows from the load, planned or not. */
+  load: LoadSummary | null = $state.raw(null);
   /** Messages of the planner by field; rows are numbered as they stand on the page. */
   planErrors: Record<string, string> = $state.raw({});
   /** What the plan took before the last change, to show the difference. */
@@ -59,6 +63,44 @@ export class FiringDraft extends KeptDraft<FiringBody> {
     this.edit({ lots: this.lots.filter((_, i) => i !== row) });
   }
 
+  /** What the planner is asked: every wish of this firing, and the rows that count. */
+  get request(): PlanRequest {
+    const {
+      kind,
+      goalCone,
+      drying,
+      bisque,
+      approach,
+      hold,
+      cooling,
+      holdMinutes,
+      maxSteps,
+      unit,
+      name,
+      kilnId
+    } = this.body;
+    const load = {
+      lots: this.written.map(({ lot }) => lot),
+      packed: this.body.packed,
+      witnessPack: this.body.witnessPack
+    };
+    return {
+      load,
+      kind,
+      goalCone,
+      drying,
+      bisque,
+      approach,
+      hold,
+      cooling,
+      holdMinutes,
+      maxSteps,
+      unit,
+      name,
+      kilnId
+    };
+  }
+
   protected override changed(): void {
     void this.ask();
     super.changed();
@@ -82,32 +124,31 @@ export class FiringDraft extends KeptDraft<FiringBody> {
 
   private async askOnce(): Promise<void> {
     const { body, written } = this;
-    const load = { lots: written.map(({ lot }) => lot) };
-    const { data, error } = await api.POST('/api/plan', {
-      body: {
-        load,
-        kind: body.kind,
-        goalCone: body.goalCone,
-        drying: body.drying,
-        approach: body.approach,
-        cooling: body.cooling,
-        holdMinutes: body.holdMinutes,
-        maxSteps: body.maxSteps,
-        unit: body.unit,
-        name: body.name,
-        kilnId: body.kilnId
-      }
-    });
+    const [{ data, error }, summed] = await Promise.all([
+      api.POST('/api/plan', { body: this.request }),
+      api.POST('/api/plan/load', {
+        body: {
+          load: this.request.load,
+          kind: body.kind,
+          goalCone: body.goalCone,
+          kilnId: body.kilnId
+        }
+      })
+    ]);
+    this.load = summed.data ?? null;
     if (!data) {
       this.plan = this.preview = null;
       this.planErrors = this.rows(fieldErrors(error as Problem), written);
       return;
     }
     const answer = await api.POST('/api/preview', {
-      body: { schedule: data.schedule, load, kilnId: body.kilnId }
+      body: { schedule: data.schedule, load: this.request.load, kilnId: body.kilnId, start: body.startsAt }
     });
     if (this.preview) this.before = { hours: this.preview.totalMinutes / 60, top: this.preview.peak };
     this.planErrors = {};
+    // The pack is that of the cone found just now.
+    const found = data.load;
+    this.load = summed.data ? { ...summed.data, pack: found.pack } : null;
     this.plan = data;
     this.preview = answer.data ?? null;
   }

@@ -12,9 +12,18 @@ export const firingList = (search: string) => ({
 
 export const schools = () => ({
   queryKey: ['schools'],
-  staleTime: Infinity,
   queryFn: async () => {
     const { data, error } = await api.GET('/api/plan/schools');
+    if (!data) throw error;
+    return data;
+  }
+});
+
+/** The studio's own default in everything people differ on, with the version it is saved over. */
+export const studioWays = () => ({
+  queryKey: ['studio-ways'],
+  queryFn: async () => {
+    const { data, error } = await api.GET('/api/studio/ways');
     if (!data) throw error;
     return data;
   }

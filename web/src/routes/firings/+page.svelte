@@ -3,7 +3,7 @@
   import { goto } from '$app/navigation';
   import { api, sayProblem, type Firing } from '$lib/api/client';
   import { emptyLot } from '$lib/firings/firing-draft.svelte';
-  import { firingList } from '$lib/firings/queries';
+  import { firingList, studioWays } from '$lib/firings/queries';
   import { kindName, plural, when } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
   import { toasts } from '$lib/ui/toasts.svelte';
@@ -12,6 +12,7 @@
   let words = $state('');
   const firings = createQuery(() => firingList(words));
   const kilns = createQuery(kilnList);
+  const ways = createQuery(studioWays);
   const latest = $derived(
     [...(firings.data ?? [])].sort((a, b) => Date.parse(b.updatedAt) - Date.parse(a.updatedAt))
   );
@@ -20,7 +21,13 @@
 
   async function start() {
     const { data, error } = await api.POST('/api/firings', {
-      body: { name: 'A new firing', kind: 'glaze', kilnId: kilns.data?.[0]?.id ?? null, lots: [emptyLot()] }
+      body: {
+        ...ways.data?.ways,
+        name: 'A new firing',
+        kind: 'glaze',
+        kilnId: kilns.data?.[0]?.id ?? null,
+        lots: [emptyLot()]
+      }
     });
     if (!data) return toasts.show(sayProblem(error), { tone: 'error' });
     await client.invalidateQueries({ queryKey: ['firings'] });

@@ -1,0 +1,99 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { api, sayProblem, type FiringBody, type Ways } from '$lib/api/client';
+  import { toasts } from '$lib/ui/toasts.svelte';
+  import type { FiringDraft } from './firing-draft.svelte';
+  import { schools, studioWays } from './queries';
+
+  /** What practitioners differ on, each way with its one line of why; any of them can be made the studio's own. */
+  const { draft }: { draft: FiringDraft } = $props();
+
+  const client = useQueryClient();
+  const ways = createQuery(schools);
+  const studio = createQuery(studioWays);
+  const choices = [
+    { name: 'drying', label: 'Drying', for: ['drying', 'bisque', 'once-fired'] },
+    { name: 'bisque', label: 'How hot', for: ['bisque'] },
+    { name: 'approach', label: 'To the top', for: ['bisque', 'glaze', 'once-fired'] },
+    { name: 'hold', label: 'Hold at the top', for: ['bisque', 'glaze', 'once-fired'] },
+    { name: 'cooling', label: 'Cooling', for: ['bisque', 'glaze', 'once-fired'] }
+  ] as const;
+  const shown = $derived(choices.filter((c) => c.for.some((k) => k === draft.body.kind)));
+
+  const minutes = (text: string) => {
+    const read = Number(text.replace(',', '.'));
+    return text.trim() === '' || Number.isNaN(read) ? null : read;
+  };
+
+  async function makeOurs(choice: string, way: string) {
+    if (!studio.data) return;
+    const before = studio.data.ways;
+    const save = async (body: Ways, version: string) => {
+      const { error } = await api.PUT('/api/studio/ways', { headers: { 'If-Match': version }, body });
+      await Promise.all(
+        ['schools', 'studio-ways'].map((key) => client.invalidateQueries({ queryKey: [key] }))
+      );
+      return error;
+    };
+    const error = await save({ [choice]: way }, `"${studio.data.version}"`);
+    if (error) return toasts.show(sayProblem(error), { tone: 'error' });
+    toasts.show('New firings here start with this', {
+      action: { label: 'Undo', run: () => void save(before, '*') }
+    });
+  }
+</script>
+
+<section class="card-paper grid gap-2 px-3.5 py-2.5 text-[13.5px]" aria-labelledby="choices">
+  <h2 id="choices" class="text-[15px]">What people differ on</h2>
+  {#each shown as choice (choice.name)}
+    {@const offered = (ways.data ?? []).filter((w) => w.choice === choice.name)}
+    {@const now = draft.body[choice.name] ?? offered[0]?.way ?? ''}
+    {@const chosen = offered.find((w) => w.way === now)}
+    <div class="grid gap-0.5">
+      <label class="font-semibold" for="choice-{choice.name}">{choice.label}</label>
+      <select
+        id="choice-{choice.name}"
+        class="select select-sm w-full"
+        value={now}
+        data-testid="choice-{choice.name}"
+        onchange={(e) => draft.edit({ [choice.name]: e.currentTarget.value } as Partial<FiringBody>)}
+      >
+        {#each offered as way (way.way)}<option value={way.way}
+            >{way.name}{way.studioDefault ? ' (ours)' : ''}</option
+          >{/each}
+      </select>
+      <p class="text-soft text-[12.5px]">
+        {chosen?.why}
+        {#if chosen && !chosen.studioDefault}<button
+            class="link"
+            onclick={() => void makeOurs(choice.name, chosen.way)}>Make it ours</button
+          >{/if}
+      </p>
+    </div>
+  {/each}
+  <div class="flex gap-4">
+    {#if draft.body.kind !== 'drying'}
+      <label class="flex items-center gap-2"
+        >Hold, min
+        <input
+          class="input input-sm w-16 text-right"
+          inputmode="decimal"
+          placeholder="as above"
+          aria-invalid={draft.planErrors['holdMinutes'] ? 'true' : undefined}
+          value={draft.body.holdMinutes ?? ''}
+          onchange={(e) => draft.edit({ holdMinutes: minutes(e.currentTarget.value) })}
+        />
+      </label>
+    {/if}
+    <label class="flex items-center gap-2"
+      >Steps
+      <input
+        class="input input-sm w-14 text-right"
+        inputmode="numeric"
+        aria-invalid={draft.planErrors['maxSteps'] ? 'true' : undefined}
+        value={draft.body.maxSteps ?? 20}
+        onchange={(e) => draft.edit({ maxSteps: Math.round(Number(e.currentTarget.value)) || null })}
+      />
+    </label>
+  </div>
+</section>

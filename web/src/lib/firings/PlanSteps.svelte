@@ -1,0 +1,91 @@
+<script lang="ts">
+  import type { Plan, Preview, Unit } from '$lib/api/client';
+  import { clock, degrees, duration, hold, number } from '$lib/format';
+
+  /** The proposed steps as sentences, each with its reason; where somebody has to look, when. */
+  interface Props {
+    plan: Plan;
+    preview: Preview;
+    unit: Unit;
+    onpoint: (stretch: { from: number; to: number } | null) => void;
+  }
+  const { plan, preview, unit, onpoint }: Props = $props();
+
+  type Step = NonNullable<NonNullable<Plan['schedule']['segments']>[number]>;
+  const say = (step: Step, direction: string | undefined) =>
+    step.pace === 'natural'
+      ? step.target === null || step.target === undefined
+        ? 'Power off, until it may be opened'
+        : `Power off, down to ${degrees(step.target, unit)}`
+      : direction === 'level'
+        ? `Stay at ${degrees(step.target ?? 0, unit)} for ${hold(step.holdMinutes) || 'no time'}`
+        : step.pace === 'full'
+          ? `Full power to ${degrees(step.target ?? 0, unit)}`
+          : `${direction === 'down' ? 'Cool' : 'Climb'} ${number(step.rate ?? 0)} °${unit}/h to ${degrees(step.target ?? 0, unit)}${step.holdMinutes ? `, hold ${hold(step.holdMinutes)}` : ''}`;
+
+  /** When to look for steam: by the clock where a start is known. */
+  const look = (times: Preview['segments'][number]) =>
+    times.endsAt ? clock(new Date(times.endsAt)) : `${duration(times.endMinute)} in`;
+</script>
+
+<ol class="card-paper" data-testid="plan">
+  {#each plan.schedule.segments ?? [] as step, i (i)}
+    {@const times = preview.segments[i]}
+    {@const caution = preview.cautions.find((c) => c.segment === i)}
+    {#if step}
+      <li
+        onpointerenter={() => times && onpoint({ from: times.startMinute, to: times.endMinute })}
+        onpointerleave={() => onpoint(null)}
+      >
+        <span class="text-soft font-bold">{i + 1}</span>
+        <span class="font-semibold"
+          >{say(step, times?.direction)}{#if plan.steps[i]?.by === 'steam-check' && times}<span
+              class="text-primary block text-[13px]"
+              data-testid="look">Look for steam: {look(times)}</span
+            >{/if}</span
+        >
+        <span class="text-soft why"
+          >{plan.steps[i]?.why}{#if caution}<span class="caution">{caution.text}</span>{/if}</span
+        >
+        <span class="text-right whitespace-nowrap"
+          ><b class="font-semibold">{times ? duration(times.rampMinutes + times.holdMinutes) : ''}</b>
+          {#if times?.startsAt}<span class="text-soft block text-[12px]"
+              >{clock(new Date(times.startsAt))}</span
+            >{/if}</span
+        >
+      </li>
+    {/if}
+  {/each}
+</ol>
+
+<style>
+  li {
+    display: grid;
+    grid-template-columns: 22px minmax(190px, 0.8fr) minmax(0, 1.4fr) 74px;
+    gap: 2px 10px;
+    padding: 8px 12px;
+    font-size: 14px;
+    border-bottom: 1px solid color-mix(in oklab, var(--color-base-300) 65%, transparent);
+  }
+  li:last-child {
+    border: 0;
+  }
+  .why {
+    font-size: 13px;
+  }
+  .caution {
+    display: block;
+    margin-top: 2px;
+    padding-left: 8px;
+    border-left: 3px solid var(--color-warning);
+  }
+  @media (max-width: 767px) {
+    li {
+      grid-template-columns: 20px minmax(0, 1fr) auto;
+    }
+    .why {
+      grid-column: 2 / -1;
+      grid-row: 2;
+    }
+  }
+</style>

@@ -1,0 +1,52 @@
+import { api, type Firing, type FiringBody, type Lot, type Problem } from '$lib/api/client';
+
+/** The firing a schedule on the desk is for: its load, and what the desk writes back to it. */
+export class FiringLink {
+  stored: Firing = $state.raw({} as Firing);
+  private saving: Promise<unknown> = Promise.resolve();
+
+  constructor(stored: Firing) {
+    this.stored = stored;
+  }
+
+  /** The firing a schedule was last put on the desk for, or none. */
+  static async of(scheduleId: number): Promise<FiringLink | null> {
+    const { data } = await api.GET('/api/schedules/{id}/firing', { params: { path: { id: scheduleId } } });
+    return data?.firing ? new FiringLink(data) : null;
+  }
+
+  get id(): number {
+    return this.stored.id;
+  }
+
+  get body(): FiringBody {
+    return this.stored.firing;
+  }
+
+  /** What is in the kiln, as the reviewer takes it; nothing while no row is whole. */
+  get load() {
+    const lots = (this.body.lots ?? []).filter((l): l is Lot => !!l?.count && !!l.wall);
+    return lots.length ? { lots, packed: this.body.packed, witnessPack: this.body.witnessPack } : null;
+  }
+
+  /** Changes it in the store, one change after the other; made again on top of somebody else's. */
+  change(make: (body: FiringBody) => Partial<FiringBody>): Promise<Problem | null> {
+    const done = this.saving.then(() => this.send(make));
+    this.saving = done;
+    return done;
+  }
+
+  private async send(make: (body: FiringBody) => Partial<FiringBody>, again = true): Promise<Problem | null> {
+    const { data, error, response } = await api.PUT('/api/firings/{id}', {
+      params: { path: { id: this.id } },
+      headers: { 'If-Match': `"${this.stored.version}"` },
+      body: { ...this.body, ...make(this.body) }
+    });
+    if (data) this.stored = data;
+    else if (response.status === 412 && again && (error as Problem).current) {
+      this.stored = (error as Problem).current as Firing;
+      return this.send(make, false);
+    }
+    return data ? null : (error as Problem);
+  }
+}
