@@ -4,7 +4,6 @@ using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
-using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -80,23 +79,7 @@ internal static class PlanEndpoints
     /// <summary>What the planner says of the lots stands at the load's on the wire.</summary>
     internal static Problem AtTheLoad(Problem problem) => problem.Field == "lots" ? problem with { Field = "load.lots" } : problem;
 
-    private static PlanPlace Place(FiringKiln firing, ScheduleKind kind)
-    {
-        if (firing.Kiln is null)
-        {
-            var plain = GenericKiln.Instance;
-            // The plain kiln halves its difference to the room every 3.5 h; full power is not what limits a plan on it.
-            return new PlanPlace(firing.Start, firing.Boiling, firing.Hottest, firing.Times, _ => null, t => Fall(plain.Cool(t, t - TemperatureDifference.FromKelvins(10))));
-        }
-        // With what really stands in it: a thinly loaded kiln climbs and falls much faster than a full one.
-        var (climb, fall, hottest) = KilnPortrait.With(firing.Kiln, firing.Load!);
-        return new PlanPlace(firing.Start, firing.Boiling, hottest < firing.Hottest ? hottest : firing.Hottest, firing.Times,
-            t => At(climb, t), t => At(fall, t), firing.UsualMass(kind));
-    }
-
-    private static Rate? Fall(IReadOnlyList<CurvePoint> curve) =>
-        curve[^1].Minutes > 0 ? Rate.PerHour((curve[0].Celsius - curve[^1].Celsius) / curve[^1].Minutes * 60) : null;
-
-    /// <summary>The pace at the nearest temperature it is known at.</summary>
-    private static Rate? At(IReadOnlyCollection<PaceAt> paces, Temperature t) => paces.Count == 0 ? null : paces.MinBy(p => (p.At - t).Abs().Kelvins).Rate;
+    private static PlanPlace Place(FiringKiln firing, ScheduleKind kind) => firing.Kiln is { } kiln
+        ? PlanPlace.In(kiln, firing.Load!, kind, firing.Start, firing.Boiling, firing.Times)
+        : PlanPlace.Plain(firing.Start, firing.Boiling, firing.Times);
 }

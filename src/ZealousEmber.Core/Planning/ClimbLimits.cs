@@ -2,8 +2,12 @@ using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Planning;
 
-/// <summary>A limit on how fast it may climb between two temperatures, °C and °C/h; full where the kiln's own power is the limit.</summary>
-internal sealed record ClimbLimit(double From, double To, double Rate, string Short, string Why, string By, bool Full = false);
+/// <summary>A limit on how fast it may climb between two temperatures, °C and °C/h; full where the kiln's own power is the limit, which at its upper end makes <paramref name="AtEnd"/>.</summary>
+internal sealed record ClimbLimit(double From, double To, double Rate, string Short, string Why, string By, bool Full = false, double AtEnd = double.MaxValue)
+{
+    /// <summary>The one rate that it can be climbed at throughout.</summary>
+    public double Steady => Math.Min(Rate, AtEnd);
+}
 
 /// <summary>Limits laid over each other: at every temperature the slowest holds; neighbours at one pace become one stretch.</summary>
 internal static class ClimbLimits
@@ -38,15 +42,15 @@ internal static class ClimbLimits
         {
             var best = Enumerable.Range(0, stretches.Count - 1).MinBy(i => Cost(stretches[i], stretches[i + 1]));
             var (a, b) = (stretches[best], stretches[best + 1]);
-            var slower = a.Rate <= b.Rate ? a : b;
-            stretches[best] = slower with { From = a.From, To = b.To };
+            var slower = a.Steady <= b.Steady ? a : b;
+            stretches[best] = slower with { From = a.From, To = b.To, Rate = slower.Steady, Full = a.Full && b.Full };
             stretches.RemoveAt(best + 1);
         }
     }
 
     private static double Cost(ClimbLimit a, ClimbLimit b)
     {
-        var slower = Math.Min(a.Rate, b.Rate);
+        var slower = Math.Min(a.Steady, b.Steady);
         return (b.To - a.From) / slower - (a.To - a.From) / a.Rate - (b.To - b.From) / b.Rate;
     }
 

@@ -14,9 +14,9 @@ public static class LoadNotes
     {
         var raw = kind != ScheduleKind.Glaze;
         if (raw && load.Thickest.Wall > Drying.ThickestWall)
-            yield return new PlanNote("wall-too-thick", $"{Text.Capital(Name(load.Thickest))} is over {Words.Number(Drying.ThickestWall)} mm: hollow it out or vent it; a schedule alone will not save it.");
+            yield return new PlanNote("wall-too-thick", $"Over {Words.Number(Drying.ThickestWall)} mm thick: {Name(load.Thickest)}. Hollow it out or vent it; a schedule alone will not save it.");
         foreach (var lot in load.Lots.Where(l => raw && l.ClosedHollow && l.Dryness != Dryness.BoneDry))
-            yield return new PlanNote("closed-hollow", $"{Text.Capital(Name(lot))} is closed and not bone dry: make a hole for the steam, or it bursts whatever the schedule.");
+            yield return new PlanNote("closed-hollow", $"Closed and not bone dry: {Name(lot)}. Make a hole for the steam, or it bursts whatever the schedule.");
         if (usualMass is { } usual && load.Mass < KilnLoad.NearlyEmpty * usual)
             yield return new PlanNote("nearly-empty", $"{Kilos(load.Mass)} of ware where {Kilos(usual)} is usual: a nearly empty kiln heats unevenly and drops fast. Fill the gaps with shelves, or wait for more.");
         else if (usualMass is { } most && load.Mass > OverFull * most)

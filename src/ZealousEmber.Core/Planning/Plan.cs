@@ -21,17 +21,6 @@ public sealed record PlanWish(
     public PlanWays Way => Ways ?? PlanWays.Usual;
 }
 
-/// <summary>Where it is fired, as far as a plan needs it.</summary>
-/// <param name="Start">The kiln's temperature.</param>
-/// <param name="Boiling">When water boils there.</param>
-/// <param name="Hottest">The kiln's limit.</param>
-/// <param name="Times">Times a schedule there.</param>
-/// <param name="FastestClimb">At a temperature; nothing when not known.</param>
-/// <param name="NaturalFall">With the power off, at a temperature.</param>
-/// <param name="UsualMass">kg of ware usual there for this kind of firing; nothing when not known.</param>
-public sealed record PlanPlace(
-    Temperature Start, Temperature Boiling, Temperature Hottest, ScheduleTimes Times, Func<Temperature, Rate?> FastestClimb, Func<Temperature, Rate?> NaturalFall, double? UsualMass = null);
-
 /// <summary>A step with its reason.</summary>
 /// <param name="Step">The step; its own short reason among it.</param>
 /// <param name="Why">In a sentence or two, as a good teacher would say it.</param>

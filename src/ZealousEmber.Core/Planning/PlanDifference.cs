@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using NodaTime;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Planning;
 
@@ -12,26 +13,18 @@ namespace ZealousEmber.Core.Planning;
 public sealed record PlanDifference(Duration Longer, TemperatureDifference Hotter, ImmutableArray<string> Says)
 {
     private static readonly Duration Notable = Duration.FromMinutes(10);
-
-    // The parts of a firing people speak of, by the limits that set its steps.
-    private static readonly (string Part, string[] By)[] Parts =
-    [
-        ("Drying", ["drying", "steam-check"]), ("Drying the glaze", ["glaze-water"]), ("The climb past quartz", ["quartz"]), ("Burning out", ["burn-out"]),
-        ("The climb between", ["brisk", "kiln"]), ("The last stretch", ["approach"]), ("The slow band", ["slow-band"]),
-        ("Cooling past the size changes", ["quartz-cooling"]), ("The cooling", ["drop", "cooling"]),
-    ];
+    private static readonly Temperature Dry = Temperature.FromCelsius(130);
 
     /// <summary>Compares two plans, each with its times.</summary>
     public static PlanDifference Between((Plan Plan, CompiledSchedule Times) before, (Plan Plan, CompiledSchedule Times) after)
     {
         var says = new List<(Duration Change, string Text)>();
-        foreach (var (part, by) in Parts)
+        foreach (var ((part, was), (_, comes)) in Parts(before).Zip(Parts(after)))
         {
-            var (was, comes) = (Spent(before, by), Spent(after, by));
             var change = comes - was;
             if (change < Notable && change > -Notable) continue;
             says.Add((change < Duration.Zero ? -change : change,
-                was == Duration.Zero ? $"{part} comes in, {Words.Hours(comes)}." : comes == Duration.Zero ? $"{part} falls away, {Words.Hours(was)}." : $"{part} takes {Words.Hours(comes)} instead of {Words.Hours(was)}."));
+                was < Notable ? $"{part} comes in, {Words.Hours(comes)}." : comes < Notable ? $"{part} falls away, {Words.Hours(was)}." : $"{part} takes {Words.Hours(comes)} instead of {Words.Hours(was)}."));
         }
         var unit = after.Plan.Schedule.Unit;
         var (low, high) = (Math.Round(before.Times.Curve.Peak.In(unit)), Math.Round(after.Times.Curve.Peak.In(unit)));
@@ -39,14 +32,28 @@ public sealed record PlanDifference(Duration Longer, TemperatureDifference Hotte
         return new PlanDifference(after.Times.Powered - before.Times.Powered, after.Times.Curve.Peak - before.Times.Curve.Peak, [.. says.OrderByDescending(s => s.Change).Select(s => s.Text), .. top]);
     }
 
-    /// <summary>Time in the steps some limits set; the power-off that ends a firing lasts as long as it likes and is nobody's choice.</summary>
-    private static Duration Spent((Plan Plan, CompiledSchedule Times) plan, string[] by)
+    /// <summary>The parts of a firing people speak of, with how long each lasts: by temperature up to the top, then the cooling under power.</summary>
+    private static IEnumerable<(string Part, Duration Lasts)> Parts((Plan Plan, CompiledSchedule Times) plan)
     {
-        var sum = Duration.Zero;
-        foreach (var (i, step) in plan.Plan.Steps.Index())
+        var (schedule, curve) = (plan.Plan.Schedule, plan.Times.Curve);
+        var points = curve.Points.ToArray();
+        var last = Array.FindLastIndex(points, p => p.Celsius == curve.Peak.Celsius);
+        var up = new Curve(points[..(last + 1)]);
+        Duration Between(Temperature? low, Temperature? high) => up.TimeBetween(low ?? ScheduleLimits.Coldest, high).Total;
+        if (schedule.Kind == ScheduleKind.Glaze)
         {
-            if (by.Contains(step.By) && !step.Step.IsEndOff) sum += plan.Times.Segments[i].End - plan.Times.Segments[i].Start;
+            var approach = curve.Peak - TemperatureDifference.FromKelvins(100);
+            yield return ("Drying the glaze", Between(null, Dry));
+            yield return ("The climb", Between(Dry, approach));
+            yield return ("The last stretch", Between(approach, null));
         }
-        return sum;
+        else
+        {
+            yield return ("Drying", Between(null, Dry));
+            yield return ($"The climb to {Words.Number(Math.Round(BurnOut.From.In(schedule.Unit)))} {schedule.Unit.Symbol()}", Between(Dry, BurnOut.From));
+            yield return ("Burning out", Between(BurnOut.From, BurnOut.To));
+            yield return ("From there to the top", Between(BurnOut.To, null));
+        }
+        yield return ("The cooling under power", Duration.Max(Duration.Zero, plan.Times.Powered - Duration.FromMinutes(points[last].Minutes)));
     }
 }

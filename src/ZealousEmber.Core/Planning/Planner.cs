@@ -75,7 +75,7 @@ public static class Planner
         var holdAt = Math.Min(ClimbLimits.FriendlyTarget((place.Boiling - Drying.BelowBoiling).Celsius - 2.5, wish.Unit), (place.Boiling - Drying.BelowBoiling).Celsius);
         if (wish.Way.Drying == DryingWay.SlowClimb) return DryOnTheWay(lot, wish, place, steps);
         if (wish.Way.Drying == DryingWay.FastToHold && load.Wettest.Dryness != Dryness.BoneDry)
-            return new Problem("drying", $"A fast climb to the hold is for bone dry ware only; {load.Wettest.What} is not. Take another way, or dry it first.");
+            return new Problem("drying", $"A fast climb to the hold is for bone dry ware only, and this load is not ({load.Wettest.What}). Take another way, or dry it first.");
 
         var pace = ClimbLimits.Friendly(wish.Way.Drying == DryingWay.FastToHold ? FastClimb : UsualClimb, wish.Unit);
         var before = Drying.Progress(new Curve([new(0, place.Start.Celsius), new(60 * Math.Max(0, holdAt - place.Start.Celsius) / pace, holdAt)]), Duration.FromHours(1000));
@@ -85,16 +85,19 @@ public static class Planner
         if (hold > ScheduleLimits.LongestHold)
             return new Problem("lots", $"{Text.Capital(LoadNotes.Name(lot))} would have to be held for {Words.Hours(hold)} to dry; no schedule alone does that. Hollow it out, vent it, or let it dry longer first.");
 
-        var why = $"{Text.Capital(LoadNotes.Name(lot))}, {Say(lot.Dryness)}, decides: below boiling for {Words.Hours(hold)} the middle of the wall comes down to {Words.Number(Drying.FineWater)} % water, with a margin. Above boiling what is left would turn to steam.";
+        var why = $"Slowest to dry: {LoadNotes.Name(lot)}, {Say(lot.Dryness)}. {Words.Hours(hold)} below boiling bring the middle of the wall down to {Words.Number(Drying.FineWater)} % water, with a margin; above boiling what is left would turn to steam.";
         var blocks = wish.Way.Drying == DryingWay.ByTheWall && hold > BlocksFrom ? (int)Math.Ceiling(hold / Block) : 1;
         // As many looks as there are steps to spare: the rest of the firing needs its own.
         blocks = Math.Clamp(blocks, 1, Math.Max(1, wish.MaxSteps - 8));
-        var each = blocks == 1 ? hold : Duration.FromMinutes(Math.Ceiling(hold.TotalMinutes / blocks / 30) * 30);
+        var each = blocks == 1 ? hold : Duration.Max(Block, Duration.FromMinutes(Math.Ceiling(hold.TotalMinutes / blocks / 30) * 30));
+        // The last block is what is left, so that they come to the hold and no more.
+        blocks = (int)Math.Ceiling(hold / each);
+        var last = hold - each * (blocks - 1);
         steps.Add(Climb(pace, holdAt, each, wish, blocks > 1 ? "dry, then look for steam" : $"dry {Words.Number(lot.Wall)} mm walls", why, blocks > 1 ? "steam-check" : "drying"));
         for (var i = 1; i < blocks; i++)
         {
-            steps.Add(Climb(pace, holdAt, each, wish, i < blocks - 1 ? "look for steam" : "last look before boiling",
-                "Hold a cold mirror over the peephole. If it mists, give it this block; if it stays clear, go on: that saves the power of the rest.", "steam-check"));
+            steps.Add(Climb(pace, holdAt, i < blocks - 1 ? each : last, wish, i < blocks - 1 ? "look for steam" : "last look before boiling",
+                i < blocks - 1 ? "Hold a cold mirror over the peephole. If it mists, give it this block; if it stays clear, go on: that saves the power of the rest." : "The last look, before it goes past boiling. While the mirror still mists, give it another hour.", "steam-check"));
         }
         return null;
     }
@@ -112,7 +115,7 @@ public static class Planner
             return new Problem("drying", $"{Text.Capital(LoadNotes.Name(lot))}, {Say(lot.Dryness)}, would need a climb under {Words.Number(SlowestClimbTaken)} °C/h to dry on the way. A hold below boiling is quicker.");
         var to = ClimbLimits.FriendlyTarget(place.Boiling.Celsius + 20, wish.Unit);
         var pace = ClimbLimits.Friendly(fastest, wish.Unit);
-        steps.Add(Climb(pace, to, Duration.Zero, wish, "dry on the way", $"{Text.Capital(LoadNotes.Name(lot))}, {Say(lot.Dryness)}, decides: at {Words.Number(Math.Round(Rate.PerHour(pace).PerHourIn(wish.Unit)))} {wish.Unit.Symbol()} an hour its middle is dry by the time it passes boiling.", "drying"));
+        steps.Add(Climb(pace, to, Duration.Zero, wish, "dry on the way", $"Slowest to dry: {LoadNotes.Name(lot)}, {Say(lot.Dryness)}. At {Words.Number(Math.Round(Rate.PerHour(pace).PerHourIn(wish.Unit)))} {wish.Unit.Symbol()} an hour the middle of the wall is dry by the time it passes boiling.", "drying"));
         return null;
     }
 
@@ -163,14 +166,14 @@ public static class Planner
 
         if (raw)
         {
-            Limit(from, BurnOut.From.Celsius, RawPace, "gently while the clay changes", "Bound water leaves the clay between 450 and 650 °C; a steady hundred an hour lets it out without strain.", "brisk");
+            Limit(from, BurnOut.From.Celsius, RawPace, "gently while the clay changes", $"Bound water leaves the clay between {Degrees(450, wish)} and {Degrees(650, wish)}; a steady climb lets it out without strain.", "brisk");
             var slow = load.SlowestToBurnOut;
             var needed = BurnOut.Needed(slow.Wall, slow.Clay?.BurnsOutSlowly == true, load.Packed);
             var rate = (BurnOut.To - BurnOut.From).Kelvins / needed.TotalHours;
             var clay = slow.Clay?.BurnsOutSlowly == true ? $" of {slow.Clay.Name}, which burns out slowly," : "";
             var packed = load.Packed ? " in a packed kiln" : "";
             Limit(BurnOut.From.Celsius, Math.Min(BurnOut.To.Celsius, top), Math.Min(BurnOutPace, rate), "burn out the carbon",
-                $"Carbon and sulphur leave {LoadNotes.Name(slow)}{clay} between 650 and 950 °C and need {Words.Hours(needed)} with air there{packed}. What stays in comes out through the glaze as pinholes. Vent on.", rate < BurnOutPace ? "burn-out" : "brisk");
+                $"Carbon and sulphur leave {LoadNotes.Name(slow)}{clay} between {Degrees(BurnOut.From.Celsius, wish)} and {Degrees(BurnOut.To.Celsius, wish)} and need {Words.Hours(needed)} with air there{packed}. What stays in comes out through the glaze as pinholes. Vent on.", rate < BurnOutPace ? "burn-out" : "brisk");
             if (top > BurnOut.To.Celsius) Limit(BurnOut.To.Celsius, top, BurnOutPace, "on to the last stretch", "Nothing in the clay asks for time here.", "brisk");
         }
         else Limit(from, top, GlazePace, "brisk through the middle", "Bisqued ware stands a brisk climb; nothing in it asks for time here.", "brisk");
@@ -180,14 +183,14 @@ public static class Planner
         if (quartz < GlazePace)
         {
             Limit(WallGradient.Quartz.From.Celsius, WallGradient.Quartz.To.Celsius, quartz, "slowly past quartz",
-                $"Quartz changes size at 573 °C; {LoadNotes.Name(strained)}{(strained.IsWide ? ", flat and wide," : "")} has to be through it as a whole, or it cracks.", "quartz");
+                $"Quartz changes size at {Degrees(573, wish)}, and a wall that is not through it as a whole cracks. Most at risk: {LoadNotes.Name(strained)}{(strained.IsWide ? ", flat and wide" : "")}.", "quartz");
         }
         var nearTop = place.FastestClimb(Temperature.FromCelsius(top))?.KelvinsPerHour * KilnMargin;
         if (wish.Way.Approach == ApproachWay.LastHundred)
         {
             Limit(approach, top, Math.Min(LastPace, nearTop ?? LastPace), "the last hundred at the cone's pace", nearTop < LastPace
-                ? "As near to the cone's own 60 °C an hour as this kiln can climb here."
-                : "Cone numbers are told at 60 °C an hour: at that pace the display and the cone agree.", "approach");
+                ? $"As near to the cone's own {Pace(LastPace, wish)} an hour as this kiln can climb here."
+                : $"Cone numbers are told at {Pace(LastPace, wish)} an hour: at that pace the display and the cone agree.", "approach");
         }
         KilnLimit(place, from, wish.Way.Approach == ApproachWay.LastHundred ? approach : top, raw ? BurnOutPace : GlazePace, !raw && wish.Way.Approach == ApproachWay.LastHundred, limits);
         return limits;
@@ -208,7 +211,7 @@ public static class Planner
             limits.Add(new ClimbLimit(Begins(from, free), free, can, "as fast as this kiln can", "A faster step would only fall behind: the elements are near full power by the end of it.", "kiln"));
         if (!full || !(Can(to) < pace)) return;
         var begins = Begins(free, to);
-        limits.Add(new ClimbLimit(begins, to, Math.Min(pace - 1, Can(begins) ?? pace), "as fast as the kiln can", "Nothing in the ware asks for a pace here, and the elements are at full power anyway.", "kiln", Full: true));
+        limits.Add(new ClimbLimit(begins, to, Math.Min(pace - 1, Can(begins) ?? pace), "as fast as the kiln can", "Nothing in the ware asks for a pace here, and the elements are at full power anyway.", "kiln", Full: true, AtEnd: Can(to) ?? double.MaxValue));
     }
 
     /// <summary>As somebody said to the minute, else by the way chosen: as the glazes ask is nothing for bisque, ten minutes for glazes, twenty where one wants it, five where one runs or fades.</summary>
@@ -256,7 +259,7 @@ public static class Planner
                 Down(pace, low, Duration.Zero, "grow the crystals", $"{Words.List(slow.Select(g => g.Name))} {(slow.Count == 1 ? "grows its surface" : "grow their surface")} between {Degrees(high, wish)} and {Degrees(low, wish)} on the way down, and {(slow.Count == 1 ? "wants" : "want")} {Words.Hours(slow.Max(g => g.Slow!.Lasts))} there.", "slow-band");
             }
             else if (wish.Way.Cooling == CoolingWay.DropAndHold)
-                Down(FastClimb, ClimbLimits.FriendlyTarget(top - 50, wish.Unit), Duration.FromMinutes(30), "drop, then heal", "Fifty degrees down the glaze no longer runs but still heals its pinholes.", "drop");
+                Down(FastClimb, ClimbLimits.FriendlyTarget(top - 50, wish.Unit), Duration.FromMinutes(30), "drop, then heal", "A little below the top the glaze no longer runs but still heals its pinholes.", "drop");
             else if (wish.Way.Cooling == CoolingWay.LimitedDrop)
                 Down(100, 700, Duration.Zero, "no faster than this", "A limit on the drop spares large and flat ware, and a kiln that is thinly loaded.", "cooling");
         }
@@ -269,7 +272,7 @@ public static class Planner
             if (place.NaturalFall(to) is not { } natural || natural.KelvinsPerHour <= fastest.KelvinsPerHour) continue;
             FallTo(to.Celsius);
             Down(ClimbLimits.Friendly(fastest.KelvinsPerHour, wish.Unit), from.Celsius, Duration.Zero, "slowly past the size change",
-                $"{Text.Capital(LoadNotes.Name(strained))} cools from its faces; left to itself the kiln would drop through {(to.Celsius > 300 ? "573 °C" : "226 °C")} too fast for it.", "quartz-cooling");
+                $"Walls cool from their faces; left to itself the kiln would drop through {Degrees(to.Celsius > 300 ? 573 : 226, wish)} too fast for {LoadNotes.Name(strained)}.", "quartz-cooling");
         }
         steps.Add(new PlanStep(Segment.Create(PaceKind.Natural, null, null, null, wish.Unit).Value, "Off: it cools by itself until it may be opened.", "cooling"));
         return steps;
@@ -289,6 +292,8 @@ public static class Planner
         PaceKind.Rate, Rate.PerHour(ClimbLimits.Friendly(rate, wish.Unit)).PerHourIn(wish.Unit), Temperature.FromCelsius(target).In(wish.Unit), hold.TotalMinutes, wish.Unit, brief).Value;
 
     private static string Say(Dryness dryness) => dryness switch { Dryness.BoneDry => "bone dry", Dryness.CoolToTouch => "cool to the touch", Dryness.Damp => "damp", _ => "leather hard" };
+
+    private static string Pace(double kelvinsPerHour, PlanWish wish) => $"{Words.Number(Math.Round(Rate.PerHour(kelvinsPerHour).PerHourIn(wish.Unit)))} {wish.Unit.Symbol()}";
 
     private static string Degrees(double celsius, PlanWish wish) => $"{Words.Number(Math.Round(Temperature.FromCelsius(celsius).In(wish.Unit)))} {wish.Unit.Symbol()}";
 }

@@ -42,6 +42,7 @@ public static class ScheduleReview
     private static readonly (string Cause, bool SameStep, string[] Follows)[] Causes =
     [
         ("rate-slip", true, ["steam-risk", "burn-out-short", "quartz-up", "quartz-down", "cristobalite-down", "kiln-too-slow", "slow-band-short", "cooled-slowly"]),
+        ("rate-slip", false, ["goal-passed", "goal-missed"]),
         ("target-slip", false, ["rate-slip", "steam-risk", "burn-out-short", "quartz-up", "quartz-down", "kiln-too-slow", "hold-slip"]),
         ("hold-slip", true, ["goal-passed", "hold-long", "steam-risk", "elements-age"]),
         ("scale-slip", false, ["outside-cones", "kiln-too-slow", "over-kiln-limit", "kiln-cannot-reach", "steam-risk", "burn-out-short", "quartz-up"]),

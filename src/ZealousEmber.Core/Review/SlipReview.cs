@@ -9,6 +9,7 @@ namespace ZealousEmber.Core.Review;
 internal static class SlipReview
 {
     private const double Suspicious = 7;
+    private const double SlowForDays = 5;
     private const double FastForRaw = 350;
     private const double SlowestCooling = 12;
     private static readonly Duration LongestAtTop = Duration.FromHours(4);
@@ -35,7 +36,8 @@ internal static class SlipReview
             .Select(j => segments[j].Pace.Rate!.Value.KelvinsPerHour).ToList();
         var mine = rate.KelvinsPerHour;
         var fast = others.Count > 0 && others.All(o => mine >= Suspicious * o) && mine > 250;
-        var slow = others.Count > 0 && others.All(o => mine * Suspicious <= o) && times[i].To.Celsius > 130 && times[i].Ramp > Duration.FromHours(8);
+        bool Slower(double by) => others.Count > 0 && others.All(o => mine * by <= o);
+        var slow = times[i].To.Celsius > 130 && ((Slower(Suspicious) && times[i].Ramp > Duration.FromHours(8)) || (Slower(SlowForDays) && times[i].Ramp > Days));
         var wild = reading.Raw && mine > FastForRaw && times[i].To.Celsius > 80;
         if (!fast && !slow && !wild) return null;
         var beside = others.Count > 0 ? $": the steps beside it go at {Words.List(others.Select(o => Words.Number(Math.Round(Rate.PerHour(o).PerHourIn(reading.Schedule.Unit)))))}" : "";

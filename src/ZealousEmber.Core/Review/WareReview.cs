@@ -30,7 +30,7 @@ internal static class WareReview
         var (load, compiled) = (reading.Load, reading.Compiled);
         var first = compiled.Segments[0];
         foreach (var lot in load?.Lots.Where(l => l.ClosedHollow && l.Dryness != Dryness.BoneDry) ?? [])
-            yield return new Finding("closed-hollow", Severity.Danger, 0, first.Start, first.End, $"{lot.What} is closed, with no hole for steam, and not bone dry.", "Steam inside has nowhere to go and no hold helps against it. Prick a hole, or let it dry through.");
+            yield return new Finding("closed-hollow", Severity.Danger, 0, first.Start, first.End, $"Closed, with no hole for steam, and not bone dry: {lot.What}.", "Steam inside has nowhere to go and no hold helps against it. Prick a hole, or let it dry through.");
 
         if (compiled.Curve.FirstRiseThrough(reading.Boiling) is not { } passes) yield break;
         var at = IndexAt(compiled, passes);
@@ -40,15 +40,15 @@ internal static class WareReview
             yield break;
         }
         var (wall, oneSided, dryness, name) = load?.SlowestToDry is { } slowest
-            ? (slowest.Wall, slowest.OneSided, slowest.Dryness, $"{slowest.What} ({Words.Number(slowest.Wall)} mm)")
-            : (SupposedWall, false, Dryness.BoneDry, "even thin dry ware");
+            ? (slowest.Wall, slowest.OneSided, slowest.Dryness, $"the walls of {slowest.What} ({Words.Number(slowest.Wall)} mm)")
+            : (SupposedWall, false, Dryness.BoneDry, "even thin dry walls");
         var water = Drying.CentreWater(compiled.Curve, wall, oneSided, dryness, reading.Boiling);
         var risk = Drying.Risk(water);
         if (risk == SteamRisk.Fine || (load is null && risk != SteamRisk.Bursts)) yield break;
         var severity = load is null || risk == SteamRisk.LookFirst ? Severity.Look : Severity.Danger;
         var says = risk == SteamRisk.Bursts && load is not null ? "It will probably burst." : "Look for steam before going past it.";
         yield return new Finding("steam-risk", severity, at, Duration.Max(Duration.Zero, passes - Duration.FromMinutes(30)), passes,
-            $"Passing {reading.Degrees(reading.Boiling)}, {name} still has about {Words.Number(Math.Round(water, 1))} % water in the middle of the wall. {says}",
+            $"Passing {reading.Degrees(reading.Boiling)}, {name} still hold about {Words.Number(Math.Round(water, 1))} % water in their middle. {says}",
             "Above boiling that water turns to steam faster than it can leave. A hold below boiling lets it out.",
             DryingFix(reading, at, wall, oneSided, dryness));
     }
@@ -101,7 +101,7 @@ internal static class WareReview
         var rate = Rate.PerHour((BurnOut.To - BurnOut.From).Kelvins / needed.TotalHours);
         return new Finding("burn-out-short", given.TotalHours < needed.TotalHours / 2 ? Severity.Danger : Severity.Look, at,
             compiled.Curve.FirstRiseThrough(BurnOut.From) ?? Duration.Zero, compiled.Curve.FirstRiseThrough(BurnOut.To) ?? compiled.Total,
-            $"{Words.Hours(given)} between 650 and 950 °C; {(slow is null ? "thin ware" : $"{slow.What} ({Words.Number(slow.Wall)} mm)")} wants {Words.Hours(needed)} there.",
+            $"{Words.Hours(given)} between {reading.Degrees(BurnOut.From)} and {reading.Degrees(BurnOut.To)}, where {(slow is null ? "even thin walls" : $"the walls of {slow.What} ({Words.Number(slow.Wall)} mm)")} want {Words.Hours(needed)}.",
             "Carbon and sulphur that stay in the clay come out later, as pinholes and blisters in the glaze.",
             reading.Slower(at, BurnOut.From, BurnOut.To, rate));
     }
@@ -111,10 +111,10 @@ internal static class WareReview
         if (reading.Load?.MostStrained is not { } lot) yield break;
         var places = new[]
         {
-            ("quartz-up", "climbs through 573 °C", WallGradient.Quartz, true), ("quartz-down", "cools through 573 °C", WallGradient.Quartz, false),
-            ("cristobalite-down", "cools through 226 °C", WallGradient.Cristobalite, false),
+            ("quartz-up", "climbs", 573, WallGradient.Quartz, true), ("quartz-down", "cools", 573, WallGradient.Quartz, false),
+            ("cristobalite-down", "cools", 226, WallGradient.Cristobalite, false),
         };
-        foreach (var (id, does, band, up) in places)
+        foreach (var (id, does, mark, band, up) in places)
         {
             var (at, rate) = Steepest(reading, band.From, band.To, up);
             if (at < 0) continue;
@@ -124,7 +124,7 @@ internal static class WareReview
             var fastest = WallGradient.Fastest(lot.Wall, lot.IsWide);
             yield return new Finding(id, lag > WallGradient.Look ? Severity.Danger : Severity.Look, at,
                 times.Start, times.RampEnd,
-                $"It {does} at {reading.PerHour(rate)}; in {lot.What} ({Words.Number(lot.Wall)} mm{(lot.IsWide ? ", wide and flat" : "")}) the middle then lags {Words.Number(Math.Round(lag))} °C behind its faces.",
+                $"It {does} through {reading.Degrees(Temperature.FromCelsius(mark))} at {reading.PerHour(rate)}; in {lot.What} ({Words.Number(lot.Wall)} mm{(lot.IsWide ? ", wide and flat" : "")}) the middle then lags {Words.Number(Math.Round(TemperatureDifference.FromKelvins(lag).In(reading.Schedule.Unit)))} {reading.Schedule.Unit.Symbol()} behind the faces.",
                 $"{(up ? "Clay" : "Ware")} changes size there, and a wall that is not through it as a whole cracks. Up to {reading.PerHour(fastest)} is fine for it.",
                 reading.Slower(at, band.From, band.To, fastest));
         }
