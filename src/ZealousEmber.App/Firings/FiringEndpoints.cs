@@ -98,7 +98,7 @@ internal static class FiringEndpoints
             firing.Name, WireWords.Kinds.Say(firing.Kind), firing.KilnId, firing.Goal?.Number, firing.Unit.Letter(), [.. firing.Lots.Select(Write)],
             PlanWords.Dryings.Say(firing.Ways.Drying), PlanWords.Approaches.Say(firing.Ways.Approach), PlanWords.Coolings.Say(firing.Ways.Cooling), PlanWords.Holds.Say(firing.Ways.Hold),
             PlanWords.Bisques.Say(firing.Ways.Bisque), firing.HoldMinutes, firing.MaxSteps, firing.ScheduleId, firing.Packed, firing.WitnessPack,
-            firing.StartsAt is { } starts ? OffsetDateTimePattern.ExtendedIso.Format(starts) : null,
+            firing.StartsAt is { } starts ? OffsetDateTimePattern.Rfc3339.Format(starts) : null,
             [.. firing.Accepted.Select(a => new AcceptanceContract(a.Id, a.Severity.ToString().ToLowerInvariant(), a.Note, a.At.ToDateTimeOffset()))]));
     }
 

@@ -41,7 +41,7 @@ internal sealed class FiringRow : ShelfRow
 
     public bool WitnessPack { get; set; }
 
-    /// <summary>A moment with its offset, as ISO 8601 writes it.</summary>
+    /// <summary>A moment with its offset, as RFC 3339 writes it.</summary>
     public string? StartsAt { get; set; }
 
     public string Lots { get; set; } = "[]";
@@ -55,7 +55,7 @@ internal sealed class FiringRow : ShelfRow
         (Name, Kind, KilnId, GoalCone, Unit) = (firing.Name, firing.Kind, firing.KilnId, firing.Goal?.Number, firing.Unit);
         (Drying, Approach, Cooling, Hold, Bisque) = (firing.Ways.Drying, firing.Ways.Approach, firing.Ways.Cooling, firing.Ways.Hold, firing.Ways.Bisque);
         (HoldMinutes, MaxSteps, ScheduleId, Packed, WitnessPack) = (firing.HoldMinutes, firing.MaxSteps, firing.ScheduleId, firing.Packed, firing.WitnessPack);
-        StartsAt = firing.StartsAt is { } starts ? OffsetDateTimePattern.ExtendedIso.Format(starts) : null;
+        StartsAt = firing.StartsAt is { } starts ? OffsetDateTimePattern.Rfc3339.Format(starts) : null;
         Lots = JsonSerializer.Serialize(firing.Lots);
         Accepted = JsonSerializer.Serialize(firing.Accepted.Select(a => new Acceptances(a.Id, a.Severity, a.Note, a.At.ToUnixTimeMilliseconds())));
     }
@@ -63,7 +63,7 @@ internal sealed class FiringRow : ShelfRow
     public FiringDraft Read() => FiringDraft.Create(
         Name, Kind, KilnId, GoalCone is null ? null : Cone.Parse(GoalCone).Value, Unit, JsonSerializer.Deserialize<LotDraft[]>(Lots)!,
         new PlanWays(Drying, Approach, Cooling, Hold, Bisque), HoldMinutes, MaxSteps, ScheduleId, Packed, WitnessPack,
-        StartsAt is null ? null : OffsetDateTimePattern.ExtendedIso.Parse(StartsAt).Value,
+        StartsAt is null ? null : OffsetDateTimePattern.Rfc3339.Parse(StartsAt).Value,
         [.. JsonSerializer.Deserialize<Acceptances[]>(Accepted)!.Select(a => new Acceptance(a.Id, a.Severity, a.Note, Instant.FromUnixTimeMilliseconds(a.At)))]).Value;
 }
 

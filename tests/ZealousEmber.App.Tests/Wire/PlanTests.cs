@@ -61,7 +61,7 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     public async Task Choices_change_the_plan_and_say_why()
     {
         var schools = (await (await studio.Http.GetAsync("/api/plan/schools")).Read()).AsArray();
-        schools.Select(s => s!["choice"]!.GetValue<string>()).Distinct().ShouldBe(["drying", "approach", "cooling"]);
+        schools.Select(s => s!["choice"]!.GetValue<string>()).Distinct().ShouldBe(["drying", "bisque", "approach", "hold", "cooling"]);
         foreach (var school in schools.Where(s => s!["way"]!.GetValue<string>() is not ("slow-climb" or "fast-to-hold")))
         {
             var request = Request(Plates, "glaze");
@@ -89,6 +89,9 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     [InlineData("""[{"what":"x","count":1,"wall":30}]""", "bisque", """{"drying":"slow-climb"}""", "drying", "hold below boiling")]
     [InlineData("""[{"what":"x","count":1,"wall":6}]""", "raku", "{}", "kind", "drying, bisque")]
     [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"cooling":"fan"}""", "cooling", "drop-and-hold")]
+    [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"hold":"long"}""", "hold", "lower-and-longer")]
+    [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"bisque":"hot"}""", "bisque", "always-open")]
+    [InlineData("""[{"what":"x","count":1,"wall":6,"dryness":"leather-hard"}]""", "glaze", """{"goalCone":"6"}""", "load.lots", "not fired")]
     public async Task What_cannot_be_planned_is_said_at_its_field(string lots, string kind, string more, string field, string says) =>
         (await (await studio.Http.PostAsJsonAsync("/api/plan", Request(lots, kind, more))).Problem(field)).ShouldContain(says);
 
@@ -167,17 +170,119 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     {
         var body = JsonNode.Parse("""
             {"name":"Thursday","kind":"bisque","unit":"F","goalCone":"06","lots":[{"what":"mugs","count":12,"wall":6,"dryness":"damp","glazeIds":[1],"whose":"Maren","next":"brushing"},{"what":"pla"}],
-             "drying":"long-hold","approach":"one-rate","cooling":"off","holdMinutes":5,"maxSteps":8}
+             "drying":"long-hold","approach":"one-rate","cooling":"off","hold":"half-hour","bisque":"always-open","holdMinutes":5,"maxSteps":8,
+             "packed":true,"witnessPack":true,"startsAt":"2026-11-26T14:00:00+01:00","accepted":[{"id":"steam-risk","severity":"look","note":"dried on the lid","at":"2026-11-24T17:30:00Z"}]}
             """)!;
         var made = await (await studio.Http.PostAsJsonAsync("/api/firings", body)).Read(201);
         var read = (await (await studio.Http.GetAsync($"/api/firings/{made["id"]}")).Read())["firing"]!;
-        foreach (var field in new[] { "name", "kind", "unit", "goalCone", "drying", "approach", "cooling" }) read[field]!.GetValue<string>().ShouldBe(body[field]!.GetValue<string>());
+        foreach (var field in new[] { "name", "kind", "unit", "goalCone", "drying", "approach", "cooling", "hold", "bisque", "startsAt" }) read[field]!.GetValue<string>().ShouldBe(body[field]!.GetValue<string>());
         read["lots"]![0]!["whose"]!.GetValue<string>().ShouldBe("Maren");
         read["lots"]![1]!["what"]!.GetValue<string>().ShouldBe("pla");
         read["lots"]![1]!["count"].ShouldBeNull();
+        (read["packed"]!.GetValue<bool>(), read["witnessPack"]!.GetValue<bool>()).ShouldBe((true, true));
+        read["accepted"]![0]!["note"]!.GetValue<string>().ShouldBe("dried on the lid");
         await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("maxSteps", 1))).Problem("maxSteps");
+        await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("startsAt", "soon"))).Problem("startsAt");
+        await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("accepted", JsonNode.Parse("""[{"id":"steam-risk","severity":"look","note":" "}]""")))).Problem("accepted[0].note");
+        await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("accepted", JsonNode.Parse("""[{"id":"steam-risk","severity":"awful","note":"x"}]""")))).Problem("accepted[0].severity");
         await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("drying", "in the sun"))).Problem("drying");
         await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("kind", "raku"))).Problem("kind");
         (await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("lots", JsonNode.Parse("""[{"dryness":"soggy"}]""")))).Problem("lots[0].dryness")).ShouldContain("bone-dry");
+    }
+
+    [Fact]
+    public async Task A_schedule_knows_the_firing_it_is_for()
+    {
+        var schedule = (int)(await studio.Http.Create())["id"]!;
+        ((int)(await studio.Http.GetAsync($"/api/schedules/{schedule}/firing")).StatusCode).ShouldBe(204);
+        var firing = await (await studio.Http.PostAsJsonAsync("/api/firings", new JsonObject { ["name"] = "For it", ["kind"] = "glaze", ["scheduleId"] = schedule })).Read(201);
+        (await (await studio.Http.GetAsync($"/api/schedules/{schedule}/firing")).Read())["id"]!.GetValue<int>().ShouldBe((int)firing["id"]!);
+        await studio.Http.DeleteAsync($"/api/firings/{firing["id"]}");
+        ((int)(await studio.Http.GetAsync($"/api/schedules/{schedule}/firing")).StatusCode).ShouldBe(204);
+    }
+
+    [Fact]
+    public async Task What_follows_from_a_load_is_told_even_where_no_plan_can_be()
+    {
+        var clash = JsonNode.Parse("""
+            {"kind":"glaze","goalCone":"6","kiln":{"class":"top-190"},
+             "load":{"lots":[{"what":"jars","count":3,"wall":6,"glazes":[{"name":"Lamp white","coneFrom":"06","coneTo":"04"}]},
+                             {"what":"vases","count":2,"wall":9,"glazes":[{"name":"Tidewrack","coneFrom":"6","runny":true}]}]}}
+            """)!;
+        var load = await (await studio.Http.PostAsJsonAsync("/api/plan/load", clash)).Read();
+        (load["pieces"]!.GetValue<int>(), load["thickest"]!.GetValue<string>()).ShouldBe((5, "vases, 9 mm"));
+        load["clashes"]!.AsArray().Single()!.GetValue<string>().ShouldContain("Lamp white is for cones 06 to 04 and Tidewrack for cone 6");
+        load.Number("fill").ShouldBeInRange(0.01, 0.2);
+        load["notes"]!.AsArray().Select(n => n!["id"]!.GetValue<string>()).ShouldBe(["nearly-empty", "runny"]);
+        load["pack"]!.AsArray().Select(c => c!.GetValue<string>()).ShouldBe(["5½", "6", "7"]);
+        (await (await studio.Http.PostAsJsonAsync("/api/plan/load", clash.With("kind", "raku"))).Problem("kind")).ShouldContain("drying, bisque");
+        await (await studio.Http.PostText("/api/plan/load", """{"kind":"glaze"}""")).Problem("load.lots");
+    }
+
+    [Fact]
+    public async Task A_doubt_is_answered_with_the_plan_it_would_give()
+    {
+        Task<HttpResponseMessage> Ask(string doubts)
+        {
+            var request = JsonNode.Parse(doubts)!.AsObject();
+            request["plan"] = Request(Mugs, "bisque", """{"kiln":{"class":"top-190"}}""");
+            return studio.Http.PostAsJsonAsync("/api/plan/what-if", request);
+        }
+        var thicker = await (await Ask("""{"thickerMm":6}""")).Read();
+        thicker.Number("longerMinutes").ShouldBeGreaterThan(60);
+        thicker["says"]![0]!.GetValue<string>().ShouldMatch("^Drying takes .* instead of ");
+        thicker["plan"]!["steps"]![0]!["why"]!.GetValue<string>().ShouldContain("mugs of 12 mm");
+        thicker["curve"]!.AsArray().Count.ShouldBeGreaterThan(10);
+        (await (await Ask("""{"wetter":1}""")).Read()).Number("moreKwh").ShouldBeGreaterThan(0.1);
+        var later = await (await Ask("""{"laterHours":5,"start":"2026-11-24T09:00:00Z"}""")).Read();
+        later.Number("longerMinutes").ShouldBe(0);
+        DateTimeOffset.Parse(later["topAt"]!.GetValue<string>(), System.Globalization.CultureInfo.InvariantCulture).ShouldBeGreaterThan(DateTimeOffset.Parse("2026-11-24T14:00:00Z", System.Globalization.CultureInfo.InvariantCulture));
+        (await (await Ask("{}")).Read())["says"]!.AsArray().ShouldBeEmpty();
+        (await (await Ask("""{"wetter":2}""")).Problem("load.lots")).ShouldContain("Leather hard");
+        (await (await Ask("""{"coolerCones":11}""")).Problem("coolerCones")).ShouldContain("from −10 to 10");
+        (await (await Ask("""{"thickerMm":900}""")).Problem("thickerMm")).ShouldContain("900");
+        (await (await Ask("""{"laterHours":1,"start":"soon"}""")).Problem("start")).ShouldContain("offset");
+        (await (await studio.Http.PostText("/api/plan/what-if", """{"thickerMm":2}""")).Problem("plan.load.lots")).ShouldContain("Nothing is in the kiln");
+    }
+
+    [Fact]
+    public async Task The_studios_own_ways_hold_where_a_plan_says_nothing()
+    {
+        async Task<HttpResponseMessage> Put(string body, string tag)
+        {
+            var request = new HttpRequestMessage(HttpMethod.Put, "/api/studio/ways") { Content = new StringContent(body, System.Text.Encoding.UTF8, "application/json") };
+            request.Headers.TryAddWithoutValidation("If-Match", tag);
+            return await studio.Http.SendAsync(request);
+        }
+        var before = (await Plan(Request(Plates, "glaze")))["schedule"]!.ToJsonString();
+        var tag = $"\"{(await (await studio.Http.GetAsync("/api/studio/ways")).Read())["version"]}\"";
+        (await (await Put("""{"cooling":"off"}""", tag)).Read())["ways"]!["drying"]!.GetValue<string>().ShouldBe("by-the-wall", "what is missing stays");
+        ((int)(await Put("""{"cooling":"off"}""", tag)).StatusCode).ShouldBe(412);
+        ((int)(await studio.Http.PutAsync("/api/studio/ways", JsonContent.Create(new JsonObject()))).StatusCode).ShouldBe(428);
+        await (await Put("""{"drying":"in the sun"}""", "*")).Problem("drying");
+        (await Plan(Request(Plates, "glaze")))["schedule"]!.ToJsonString().ShouldNotBe(before, "cooled with the power off");
+        (await Plan(Request(Plates, "glaze", """{"cooling":"as-the-glazes-ask"}""")))["schedule"]!.ToJsonString().ShouldBe(before);
+        var ours = (await (await studio.Http.GetAsync("/api/plan/schools")).Read()).AsArray().Where(s => s!["studioDefault"]!.GetValue<bool>()).Select(s => s!["way"]!.GetValue<string>());
+        ours.ShouldBe(["by-the-wall", "by-what-comes-next", "last-hundred", "as-the-glazes-ask", "off"]);
+        await Put("""{"cooling":"as-the-glazes-ask"}""", "*");
+    }
+
+    [Fact]
+    public async Task A_photo_is_kept_shown_and_taken_away()
+    {
+        var id = (int)(await (await studio.Http.PostText("/api/glazes", """{"name":"With a face"}""")).Read(201))["id"]!;
+        Task<HttpResponseMessage> Put(byte[] bytes) => studio.Http.PutAsync($"/api/glazes/{id}/photo", new ByteArrayContent(bytes));
+        byte[] png = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3];
+        await (await studio.Http.GetAsync($"/api/glazes/{id}/photo")).Read(404);
+        ((int)(await Put(png)).StatusCode).ShouldBe(204);
+        var shown = await studio.Http.GetAsync($"/api/glazes/{id}/photo");
+        shown.Content.Headers.ContentType!.MediaType.ShouldBe("image/png");
+        (await shown.Content.ReadAsByteArrayAsync()).ShouldBe(png);
+        (await (await studio.Http.GetAsync("/api/glazes/photos")).Read()).AsArray().Select(p => (int)p!["id"]!).ShouldContain(id);
+        (await (await Put("<svg onload='alert(1)'/>"u8.ToArray())).Problem("photo")).ShouldContain("JPEG");
+        ((int)(await Put(new byte[2_000_001])).StatusCode).ShouldBe(413);
+        await (await studio.Http.PutAsync("/api/clays/99999/photo", new ByteArrayContent(png))).Read(404);
+        ((int)(await studio.Http.DeleteAsync($"/api/glazes/{id}/photo")).StatusCode).ShouldBe(204);
+        await (await studio.Http.GetAsync($"/api/glazes/{id}/photo")).Read(404);
     }
 }
