@@ -150,11 +150,11 @@ public static class Planner
         var solved = ConeSolver.TopOf(draft.Value, goal, place.Start, place.Times, hold, place.Hottest);
         if (!solved.IsOk) return solved.Problems[0] with { Field = "goalCone" };
         var whole = Temperature.From(Math.Round(solved.Value.Segments[index].Target!.Value.In(wish.Unit)), wish.Unit);
-        var holdWords = hold > Duration.Zero ? $" and {Words.Hours(hold)} there" : "";
+        var does = hold > Duration.Zero ? $" and {Words.Hours(hold)} there bring" : " brings";
         steps[index] = said with
         {
             Step = Make(said.Step.Pace.Rate!.Value.KelvinsPerHour, whole.Celsius, hold, wish, said.Step.Reason!),
-            Why = $"{said.Why} {Degrees(whole.Celsius, wish)}{holdWords} bring cone {goal.Number} down at this pace.",
+            Why = $"{said.Why} {Degrees(whole.Celsius, wish)}{does} cone {goal.Number} down at this pace.",
         };
         return null;
     }

@@ -60,7 +60,13 @@ internal static class GoalReview
         var far = Math.Abs(offset) > AConeOff;
         return new Finding(passes ? "goal-passed" : "goal-missed", far ? Severity.Danger : Severity.Look, index, times.Start, times.End,
             passes ? $"It goes past cone {goal.Number}, by about {by} {reading.Schedule.Unit.Symbol()}." : $"Cone {goal.Number} {ConeBend.Words(progress)}: it stops about {by} {reading.Schedule.Unit.Symbol()} short.",
-            passes ? "Glazes run and clay slumps past their cone. A lower top or a shorter hold brings it back." : "Underfired ware is weak and its glaze dry. A hotter top or a longer hold brings the cone down.",
+            (passes, reading.Schedule.Kind == ScheduleKind.Bisque) switch
+            {
+                (true, true) => "Bisque past its cone is tight and takes up little glaze. A lower top or a shorter hold brings it back.",
+                (true, false) => "Glazes run and clay slumps past their cone. A lower top or a shorter hold brings it back.",
+                (false, true) => "Bisque short of its cone is weak and gives off its gas under the glaze. A hotter top or a longer hold brings the cone down.",
+                (false, false) => "Underfired ware is weak and its glaze dry. A hotter top or a longer hold brings the cone down.",
+            },
             Mends(reading, goal, index));
     }
 

@@ -49,8 +49,9 @@ public static class SaltmarshLane
         foreach (var (name, kind, notes, numbers) in Kilns)
             await kilns.Add(Kiln.Create(new KilnWords(name, kind, null, null, notes, numbers)).Value, cancel);
 
-        foreach (var clay in Clays) await clays.Add(clay.Value, cancel);
-        foreach (var glaze in Glazes) await glazes.Add(glaze.Value, cancel);
+        var photos = new PhotoStore(context, time);
+        foreach (var (clay, photo) in Clays) await photos.Keep(PhotoOf.Clay, (await clays.Add(clay.Value, cancel)).Id, "image/jpeg", ReadPhoto(photo), cancel);
+        foreach (var (glaze, photo) in Glazes) await photos.Keep(PhotoOf.Glaze, (await glazes.Add(glaze.Value, cancel)).Id, "image/jpeg", ReadPhoto(photo), cancel);
 
         var firings = new Shelf<FiringRow, FiringDraft>(context, time, r => r.Read(), (r, f) => r.Write(f));
         foreach (var firing in Firings) await firings.Add(firing.Value, cancel);
@@ -69,19 +70,28 @@ public static class SaltmarshLane
         await new StudioHoursStore(context).Save(null, hours, cancel);
     }
 
-    private static readonly Result<Clay>[] Clays =
+    /// <summary>A drawn test tile.</summary>
+    private static byte[] ReadPhoto(string name)
+    {
+        using var resource = typeof(SaltmarshLane).Assembly.GetManifestResourceStream($"{name}.jpg")!;
+        using var bytes = new MemoryStream();
+        resource.CopyTo(bytes);
+        return bytes.ToArray();
+    }
+
+    private static readonly (Result<Clay> Clay, string Photo)[] Clays =
     [
-        Clay.Create("Marsh White", ClayKind.Stoneware, "5", "7", 12, 1.5, false, "The everyday stoneware. Throws well, fires to a warm white."),
-        Clay.Create("Brickfield Red", ClayKind.Earthenware, "06", "02", 9, 8, true, "Dug up the lane: iron and a little lime. Give its bisque time."),
-        Clay.Create("Shingle porcelain", ClayKind.Porcelain, "8", "11", 15, 0.2, false, "Dries fast at the rims; cover them."),
+        (Clay.Create("Marsh White", ClayKind.Stoneware, "5", "7", 12, 1.5, false, "The everyday stoneware. Throws well, fires to a warm white."), "marsh"),
+        (Clay.Create("Brickfield Red", ClayKind.Earthenware, "06", "02", 9, 8, true, "Dug up the lane: iron and a little lime. Give its bisque time."), "brick"),
+        (Clay.Create("Shingle porcelain", ClayKind.Porcelain, "8", "11", 15, 0.2, false, "Dries fast at the rims; cover them."), "shingle"),
     ];
 
-    private static readonly Result<Glaze>[] Glazes =
+    private static readonly (Result<Glaze> Glaze, string Photo)[] Glazes =
     [
-        Glaze.Create("Oyster matte", "5", "7", slowFrom: 1040, slowTo: 850, slowHours: 3.5, notes: "Grows its matte on the way down; dull when it cools fast."),
-        Glaze.Create("Tidewrack blue", "6", "6", runny: true, notes: "Runs. Waste slab under every piece."),
-        Glaze.Create("Reed green", "5", "7", needsHold: true, notes: "Pinholes without a hold."),
-        Glaze.Create("Lamp white", "06", "04", wantsFastCooling: true, notes: "For Brickfield Red. Glossy when it cools fast."),
+        (Glaze.Create("Oyster matte", "5", "7", slowFrom: 1040, slowTo: 850, slowHours: 3.5, notes: "Grows its matte on the way down; dull when it cools fast."), "oyster"),
+        (Glaze.Create("Tidewrack blue", "6", "6", runny: true, notes: "Runs. Waste slab under every piece."), "tidewrack"),
+        (Glaze.Create("Reed green", "5", "7", needsHold: true, notes: "Pinholes without a hold."), "reed"),
+        (Glaze.Create("Lamp white", "06", "04", wantsFastCooling: true, notes: "For Brickfield Red. Glossy when it cools fast."), "lamp"),
     ];
 
     /// <summary>Two loads on the shelf; clays 1 to 3, glazes 1 to 4 and kilns 1 and 2 are those above, in their order.</summary>

@@ -31,7 +31,7 @@
     ].filter(Boolean);
     return query.length > 0 ? `?${query.join('&')}` : '';
   });
-  const findings = $derived(desk.preview?.findings.length ?? 0);
+  const findings = $derived(desk.openFindings);
 
   async function switchUnit() {
     const refused = await desk.switchUnit();

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { sayProblem, type Finding } from '$lib/api/client';
-  import { acceptanceOf, withAcceptance } from '$lib/findings/acceptance';
+  import { withAcceptance } from '$lib/findings/acceptance';
   import FindingRows from '$lib/findings/FindingRows.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { Desk } from './desk.svelte';
@@ -11,8 +11,7 @@
   }
   const { desk, onselect }: Props = $props();
   const findings = $derived(desk.preview?.findings ?? []);
-  const accepted = $derived(desk.firing ? (desk.firing.body.accepted ?? []).filter((a) => a !== null) : null);
-  const open = $derived(findings.filter((f) => !acceptanceOf(f, accepted)).length);
+  const accepted = $derived(desk.accepted);
 
   function mend(fix: NonNullable<Finding['fix']>) {
     desk.mend(fix);
@@ -32,7 +31,9 @@
 {#if findings.length}
   <section class="card-paper px-3.5 py-2.5" aria-labelledby="worth-a-look" data-testid="findings">
     <h2 id="worth-a-look" class="mb-1.5 flex text-[15px]">
-      Worth a look <span class="text-soft ml-auto font-sans text-[12.5px] font-normal">{open || ''}</span>
+      Worth a look <span class="text-soft ml-auto font-sans text-[12.5px] font-normal"
+        >{desk.openFindings || ''}</span
+      >
     </h2>
     <FindingRows
       {findings}

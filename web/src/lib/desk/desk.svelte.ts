@@ -3,6 +3,7 @@ import {
   api,
   fieldErrors,
   sayProblem,
+  type Acceptance,
   type CurvePoint,
   type Finding,
   type Preview,
@@ -10,6 +11,7 @@ import {
   type Schedule,
   type Unit
 } from '$lib/api/client';
+import { acceptanceOf } from '$lib/findings/acceptance';
 import { FiringLink } from '$lib/firings/firing-link.svelte';
 import { degrees, duration, localFieldOf, withOffset } from '$lib/format';
 import {
@@ -207,6 +209,16 @@ export class Desk {
   firedIn() {
     const load = this.firing?.load ?? (this.kilnId === null ? null : { fill: this.fill });
     return { kilnId: this.kilnId, load };
+  }
+
+  /** Findings accepted for the firing this is for; null while it is for none. */
+  get accepted(): Acceptance[] | null {
+    return this.firing ? (this.firing.body.accepted ?? []).filter((a) => a !== null) : null;
+  }
+
+  /** How many findings nobody has accepted. */
+  get openFindings(): number {
+    return (this.preview?.findings ?? []).filter((f) => !acceptanceOf(f, this.accepted)).length;
   }
 
   /** When it is switched on, once that is known. */

@@ -74,7 +74,7 @@
           {/each}
         {/if}
         {#if accepted && accepting !== key}
-          <button class="link text-soft" onclick={() => void begin(key)}>Accept</button>
+          <button class="link text-soft underline" onclick={() => void begin(key)}>Accept</button>
         {:else if accepted}
           <form class="mt-1 flex gap-1.5" onsubmit={(e) => accept(e, finding)}>
             <input

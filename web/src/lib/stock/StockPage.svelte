@@ -6,6 +6,8 @@
   import StoresTabs from '$lib/ui/StoresTabs.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { Shelf, StockItem } from './shelves';
+  import PhotoField from './PhotoField.svelte';
+  import { photosOf } from './photos';
   import StockField, { type Field } from './StockField.svelte';
 
   /** A shelf of clays or glazes: search, cards, one form for a new and for an old one. */
@@ -31,6 +33,7 @@
     placeholderData: (before: StockItem<T>[] | undefined) => before,
     queryFn: () => shelf.search(words)
   }));
+  const photos = createQuery(() => photosOf(shelf.key).query);
   const refresh = () => client.invalidateQueries({ queryKey: [shelf.key] });
 
   function edit(item: StockItem<T> | null) {
@@ -95,15 +98,22 @@
       {#each items.data ?? [] as item (item.id)}
         <li>
           <button
-            class="card-paper hover:border-primary h-full w-full px-4 py-3 text-left"
+            class="card-paper hover:border-primary grid h-full w-full grid-cols-[1fr_auto] content-start gap-3 px-4 py-3 text-left"
             data-testid="stock"
             onclick={() => edit(item)}
           >
-            <b class="font-serif text-lg">{item.body.name}</b>
-            {@render card(item.body)}
-            {#if item.body.notes}<p class="text-soft mt-1.5 line-clamp-2 text-[13px]">
-                {item.body.notes}
-              </p>{/if}
+            <span class="block">
+              <b class="font-serif text-lg">{item.body.name}</b>
+              {@render card(item.body)}
+              {#if item.body.notes}<span class="text-soft mt-1.5 line-clamp-2 text-[13px]"
+                  >{item.body.notes}</span
+                >{/if}
+            </span>
+            {#if photos.data?.[item.id]}<img
+                class="h-20 w-20 rounded-lg object-cover"
+                src={photos.data[item.id]}
+                alt=""
+              />{/if}
           </button>
         </li>
       {/each}
@@ -115,6 +125,7 @@
   {@const item = open.item}
   <Dialog title={item ? (item.body.name ?? '') : `New ${one}`} onclose={() => (open = null)}>
     <form class="grid gap-3" onsubmit={keep}>
+      {#if item}<PhotoField shelf={shelf.key} id={item.id} name={item.body.name ?? one} />{/if}
       <div class="fields">
         {#each fields as field (field.name)}
           <StockField

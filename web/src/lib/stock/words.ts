@@ -16,7 +16,7 @@ export function habits(glaze: GlazeBody): string {
     glaze.fades && 'fades when held',
     glaze.wantsFastCooling && 'wants to cool fast',
     glaze.slowHours &&
-      `slow from ${number(glaze.slowFrom ?? 0, 0)} to ${number(glaze.slowTo ?? 0, 0)} °${glaze.unit ?? 'C'} for ${number(glaze.slowHours)} h`
+      `slow from ${number(glaze.slowFrom ?? 0, 0)} to ${number(glaze.slowTo ?? 0, 0)}\u00a0°${glaze.unit ?? 'C'} for ${number(glaze.slowHours)}\u00a0h`
   ].filter(Boolean);
   return words.map((w) => `, ${w}`).join('');
 }
