@@ -1,4 +1,5 @@
 using OpenQA.Selenium;
+using OpenQA.Selenium.Interactions;
 using OpenQA.Selenium.Support.UI;
 using Xunit;
 using ZealousEmber.Tests;
@@ -58,7 +59,20 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
             Find("[data-testid='starts'] li");
         });
         Take("load", "/firings/1", "[data-testid='load-sum'] dd");
-        Take("plan", "/firings/2?stage=plan", "[data-testid='plan'] li");
+        Take("plan", "/firings/1?stage=plan", "[data-testid='plan'] li", before: () =>
+        {
+            Find("[data-testid='what-if'] button[aria-label='Thicker']").Click();
+            Find("[data-testid='what-if'] button[aria-label='Thicker']").Click();
+            Until(() => TestId("what-if").Text.Contains("Drying takes"), "the answer");
+        });
+        Take("findings", "/schedules/12", "[data-testid='accepted']", before: () =>
+        {
+            var mend = Find("[data-finding='steam-risk'] button.text-primary");
+            Driver.ExecuteScript("document.querySelector('[data-testid=findings]').scrollIntoView()");
+            new Actions(Driver).MoveToElement(mend).Perform();
+            TestId("tried");
+        });
+        Take("glazes", "/stores/glazes", "[data-testid='stock'] img");
         Take("kiln", "/stores/kilns/1", "[data-testid='usual']");
         Take("hours", "/stores/clock", "[aria-labelledby='the-rule'] input");
         Take("desk-night", "/schedules/2", "[data-testid='handle']", theme: "nightwatch", before: () => Field(3, "target").Click());

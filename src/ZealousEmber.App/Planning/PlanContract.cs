@@ -63,7 +63,8 @@ public sealed record PlanResponse(ScheduleContract Schedule, IReadOnlyList<PlanS
 
 /// <summary>Why a step is there.</summary>
 /// <param name="By">The limit that set it.</param>
-public sealed record PlanStepContract(string Why, string By);
+/// <param name="LookMinute">Where somebody has to look for steam: when, since the start.</param>
+public sealed record PlanStepContract(string Why, string By, double? LookMinute);
 
 /// <summary>Something to know about the load.</summary>
 public sealed record PlanNoteContract(string Id, string Text);

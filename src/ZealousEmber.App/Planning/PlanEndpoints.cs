@@ -73,7 +73,7 @@ internal static class PlanEndpoints
     }
 
     internal static PlanResponse Write(Plan plan, Task task) => new(
-        ScheduleMapping.Write(plan.Schedule), [.. plan.Steps.Select(s => new PlanStepContract(s.Why, s.By))], plan.GoalWhy, [.. plan.Notes.Select(n => new PlanNoteContract(n.Id, n.Text))],
+        ScheduleMapping.Write(plan.Schedule), [.. plan.Steps.Select(s => new PlanStepContract(s.Why, s.By, s.Look?.TotalMinutes))], plan.GoalWhy, [.. plan.Notes.Select(n => new PlanNoteContract(n.Id, n.Text))],
         LoadSummaries.Write(task.Load, task.Wish.Kind, plan.Schedule.Goal, task.Firing));
 
     /// <summary>What the planner says of the lots stands at the load's on the wire.</summary>

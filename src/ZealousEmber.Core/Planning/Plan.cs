@@ -25,7 +25,8 @@ public sealed record PlanWish(
 /// <param name="Step">The step; its own short reason among it.</param>
 /// <param name="Why">In a sentence or two, as a good teacher would say it.</param>
 /// <param name="By">The constraint that set it: drying, steam-check, glaze-water, brisk, quartz, burn-out, kiln, approach, goal, hold, slow-band, drop, quartz-cooling, cooling.</param>
-public sealed record PlanStep(Segment Step, string Why, string By);
+/// <param name="Look">Where somebody has to look for steam: when, since the start.</param>
+public sealed record PlanStep(Segment Step, string Why, string By, Duration? Look = null);
 
 /// <summary>Something to know about the load, beside the schedule.</summary>
 /// <param name="Id">Stable: wall-too-thick, closed-hollow, runny, cooling-clash, hold-clash, nearly-empty, over-full.</param>

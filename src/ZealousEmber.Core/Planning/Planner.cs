@@ -12,6 +12,7 @@ namespace ZealousEmber.Core.Planning;
 /// </summary>
 public static class Planner
 {
+    private const string SteamCheck = "steam-check";
     private const double UsualClimb = 80;
     private const double FastClimb = 150;
     private const double RawPace = 100;
@@ -93,11 +94,11 @@ public static class Planner
         // The last block is what is left, so that they come to the hold and no more.
         blocks = (int)Math.Ceiling(hold / each);
         var last = hold - each * (blocks - 1);
-        steps.Add(Climb(pace, holdAt, each, wish, blocks > 1 ? "dry, then look for steam" : $"dry {Words.Number(lot.Wall)} mm walls", why, blocks > 1 ? "steam-check" : "drying"));
+        steps.Add(Climb(pace, holdAt, each, wish, blocks > 1 ? "dry, then look for steam" : $"dry {Words.Number(lot.Wall)} mm walls", why, blocks > 1 ? SteamCheck : "drying"));
         for (var i = 1; i < blocks; i++)
         {
             steps.Add(Climb(pace, holdAt, i < blocks - 1 ? each : last, wish, i < blocks - 1 ? "look for steam" : "last look before boiling",
-                i < blocks - 1 ? "Hold a cold mirror over the peephole. If it mists, give it this block; if it stays clear, go on: that saves the power of the rest." : "The last look, before it goes past boiling. While the mirror still mists, give it another hour.", "steam-check"));
+                i < blocks - 1 ? "Hold a cold mirror over the peephole. If it mists, give it this block; if it stays clear, go on: that saves the power of the rest." : "The last look, before it goes past boiling. While the mirror still mists, give it another hour.", SteamCheck));
         }
         return null;
     }
@@ -283,7 +284,7 @@ public static class Planner
         var schedule = Schedule.Create(wish.Name, wish.Kind, wish.Unit, [.. steps.Select(s => s.Step)], null, null, goal);
         if (!schedule.IsOk) return Result<Plan>.Failed(schedule.Problems);
         var compiled = place.Times(schedule.Value);
-        return compiled.IsOk ? new Plan(schedule.Value, [.. steps], goalWhy, [.. LoadNotes.Of(load, wish.Kind, place.UsualMass)]) : Result<Plan>.Failed(compiled.Problems);
+        return compiled.IsOk ? new Plan(schedule.Value, [.. steps.Select((s, i) => s.By == SteamCheck ? s with { Look = compiled.Value.Segments[i].End } : s)], goalWhy, [.. LoadNotes.Of(load, wish.Kind, place.UsualMass)]) : Result<Plan>.Failed(compiled.Problems);
     }
 
     private static PlanStep Climb(double rate, double target, Duration hold, PlanWish wish, string brief, string why, string by) => new(Make(rate, target, hold, wish, brief), why, by);

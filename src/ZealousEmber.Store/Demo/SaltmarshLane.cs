@@ -6,6 +6,7 @@ using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Planning;
+using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
@@ -94,7 +95,10 @@ public static class SaltmarshLane
         (Glaze.Create("Lamp white", "06", "04", wantsFastCooling: true, notes: "For Brickfield Red. Glossy when it cools fast."), "lamp"),
     ];
 
-    /// <summary>Two loads on the shelf; clays 1 to 3, glazes 1 to 4 and kilns 1 and 2 are those above, in their order.</summary>
+    /// <summary>The last of the samples, typed by hand and not well.</summary>
+    private const int PlantersSchedule = 12;
+
+    /// <summary>Three loads on the shelf; clays 1 to 3, glazes 1 to 4 and kilns 1 and 2 are those above, in their order.</summary>
     private static readonly Result<FiringDraft>[] Firings =
     [
         FiringDraft.Create("Class bisque, Thursday", ScheduleKind.Bisque, 1, null, TemperatureUnit.Celsius,
@@ -109,6 +113,10 @@ public static class SaltmarshLane
             Lot("bowls", 16, 6, 1, [1], "Maren", Dryness.BoneDry, 0.5),
             Lot("jugs", 6, 6, 1, [3], "Tobin", Dryness.BoneDry, 0.9),
         ], witnessPack: true),
+        FiringDraft.Create("Isolde's planters", ScheduleKind.Bisque, 1, Cone.Parse("04").Value, TemperatureUnit.Celsius,
+        [
+            Lot("planters", 9, 16, 2, [], "Isolde", Dryness.CoolToTouch, 3.2),
+        ], scheduleId: PlantersSchedule, accepted: [new Acceptance("no-witness-pack", Severity.Note, "A tile by the spyhole has to do; no room for a pack.", Instant.FromUtc(2026, 11, 20, 18, 5))]),
     ];
 
     private static LotDraft Lot(string what, int count, double wall, int clay, int[] glazes, string whose, Dryness dryness, double kg, double? width = null) =>
@@ -173,5 +181,8 @@ public static class SaltmarshLane
                 "80/h to 120 hold 45m \"dry the glaze\"; 160/h to 1040 \"brisk through the middle\"; 110/h to 1140 \"ease in\"; 60/h to 1210 hold 12m \"let the cones catch up\"; cool 150/h to 1040 \"drop, then ease\"; cool 55/h to 850 hold 30m \"grow the matte\"; off",
             ],
             "Slow from 1040 to 850 °C: that is where the crystals grow. Witness pack 5 · 6 · 7 on the middle shelf.", "6"),
+        new("Isolde's planters, by hand", ScheduleKind.Bisque, TemperatureUnit.Celsius, "bisque, planters", [0.3],
+            ["80/h to 90 hold 3:00; 120/h to 600; 150/h to 950; 60/h to 1030; off"],
+            "Typed in on the evening before. The planters are thicker than anything we usually fire.", "04"),
     ];
 }

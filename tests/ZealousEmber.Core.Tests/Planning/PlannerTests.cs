@@ -50,6 +50,8 @@ public sealed class PlannerTests
         var plan = Plan(Load(Lot(20, Dryness.CoolToTouch)), new PlanWish(ScheduleKind.Bisque));
         var looks = plan.Steps.Where(s => s.By == "steam-check").ToList();
         looks.Count.ShouldBe(8);
+        looks.Select(l => Math.Round(l.Look!.Value.TotalHours, 1)).ShouldBe([2.9, 4.9, 6.9, 8.9, 10.9, 12.9, 14.9, 15.4], "at the end of each block");
+        plan.Steps.Where(s => s.By != "steam-check").ShouldAllBe(s => s.Look == null);
         looks.Sum(s => s.Step.Hold.TotalHours).ShouldBe(14.5, "11 h by the wall, with its margin up to the half hour");
         Plan(Load(Lot(20, Dryness.CoolToTouch)), new PlanWish(ScheduleKind.Bisque, MaxSteps: 9)).Steps.Length.ShouldBeLessThanOrEqualTo(9);
     }

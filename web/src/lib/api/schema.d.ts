@@ -3918,6 +3918,11 @@ export interface components {
       why: string;
       /** @description The limit that set it. */
       by: string;
+      /**
+       * Format: double
+       * @description Where somebody has to look for steam: when, since the start.
+       */
+      lookMinute: null | number;
     };
     /** @description What a preview is made from. */
     PreviewRequest: {

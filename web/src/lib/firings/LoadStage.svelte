@@ -95,7 +95,12 @@
           >
         </p>
       {/if}
-      {#each trouble as text (text)}<p class="text-error mt-1" role="alert">{text}</p>{/each}
+      {#each [...new Set([...(load?.clashes ?? []), ...trouble])] as text (text)}<p
+          class="text-error mt-1"
+          role="alert"
+        >
+          {text}
+        </p>{/each}
     </section>
     {#if load?.notes.length}
       <section class="card-paper px-3.5 py-2.5 text-[13.5px]" aria-label="About this load">

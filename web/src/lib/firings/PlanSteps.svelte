@@ -24,8 +24,10 @@
           : `${direction === 'down' ? 'Cool' : 'Climb'} ${number(step.rate ?? 0)} °${unit}/h to ${degrees(step.target ?? 0, unit)}${step.holdMinutes ? `, hold ${hold(step.holdMinutes)}` : ''}`;
 
   /** When to look for steam: by the clock where a start is known. */
-  const look = (times: Preview['segments'][number]) =>
-    times.endsAt ? clock(new Date(times.endsAt)) : `${duration(times.endMinute)} in`;
+  const look = (minute: number) =>
+    preview.startsAt
+      ? clock(new Date(Date.parse(preview.startsAt) + minute * 60_000))
+      : `${duration(minute)} in`;
 </script>
 
 <ol class="card-paper" data-testid="plan">
@@ -39,9 +41,9 @@
       >
         <span class="text-soft font-bold">{i + 1}</span>
         <span class="font-semibold"
-          >{say(step, times?.direction)}{#if plan.steps[i]?.by === 'steam-check' && times}<span
+          >{say(step, times?.direction)}{#if plan.steps[i]?.lookMinute != null}<span
               class="text-primary block text-[13px]"
-              data-testid="look">Look for steam: {look(times)}</span
+              data-testid="look">Look for steam: {look(plan.steps[i]?.lookMinute ?? 0)}</span
             >{/if}</span
         >
         <span class="text-soft why"

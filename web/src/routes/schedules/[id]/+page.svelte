@@ -13,7 +13,6 @@
   import ClockCard from '$lib/desk/ClockCard.svelte';
   import DeskHeader from '$lib/desk/DeskHeader.svelte';
   import { Desk } from '$lib/desk/desk.svelte';
-  import FindingsCard from '$lib/desk/FindingsCard.svelte';
   import KilnCard from '$lib/desk/KilnCard.svelte';
   import StepList from '$lib/desk/StepList.svelte';
   import WriteOut from '$lib/desk/WriteOut.svelte';
@@ -119,7 +118,12 @@
         <ClockCard {desk} />
         <ConesCard {desk} />
         <KilnCard {desk} />
-        <FindingsCard {desk} onselect={(segment) => void list?.focusRow(segment)} />
+        <!-- Comes when there is something to say; a quiet schedule does not wait for it. -->
+        {#if desk.preview?.findings.length}
+          {#await import('$lib/desk/FindingsCard.svelte') then { default: FindingsCard }}
+            <FindingsCard {desk} onselect={(segment) => void list?.focusRow(segment)} />
+          {/await}
+        {/if}
         <BetweenCard {desk} />
         <AboutCard {desk} />
       </aside>
