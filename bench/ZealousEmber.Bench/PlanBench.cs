@@ -1,15 +1,17 @@
 using BenchmarkDotNet.Attributes;
+using NodaTime;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Planning;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
+using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Bench;
 
-/// <summary>Planning a load of twenty lots, and reviewing a spoiled schedule, each with and without a kiln.</summary>
+/// <summary>Planning a load of twenty lots, doubting the plan, and reviewing a spoiled schedule, each with and without a kiln.</summary>
 [MemoryDiagnoser]
 public class PlanBench
 {
@@ -31,6 +33,11 @@ public class PlanBench
 
     [Benchmark]
     public object PlanInAKiln() => PlanEndpoints.Make(Glaze with { Kiln = Heron }, Finder.Nothing).GetAwaiter().GetResult().Value;
+
+    private static readonly StudioHours Nobody = new(DateTimeZone.Utc, new Tariff("", 0, []), [], AttendanceRule.MarkedMoments, []);
+
+    [Benchmark]
+    public object WhatIfInAKiln() => WhatIfs.Make(new WhatIfRequest(Glaze with { Kiln = Heron }, CoolerCones: -1), Finder.Nothing, Nobody).GetAwaiter().GetResult().Value;
 
     [Benchmark]
     public object PreviewOfASpoiledSchedule() => PreviewEndpoints.Make(Spoiled, Finder.Nothing, null).GetAwaiter().GetResult().Value;

@@ -21,6 +21,7 @@ public static class Planner
     private const double LastPace = 60;
     private const double SlowestClimbTaken = 10;
     private const double KilnMargin = 0.95;
+    private const double FallMargin = 1.15;
     private static readonly Duration LongHold = Duration.FromHours(8);
     private static readonly Duration BlocksFrom = Duration.FromHours(4);
     private static readonly Duration Block = Duration.FromHours(2);
@@ -270,7 +271,8 @@ public static class Planner
         foreach (var (from, to) in new[] { WallGradient.Quartz, WallGradient.Cristobalite })
         {
             if (top <= to.Celsius || wish.Kind == ScheduleKind.Drying) continue;
-            if (place.NaturalFall(to) is not { } natural || natural.KelvinsPerHour <= fastest.KelvinsPerHour) continue;
+            // The fall is that after a usual firing; after a shorter one the walls are cooler and it falls a little faster.
+            if (place.NaturalFall(to) is not { } natural || natural.KelvinsPerHour * FallMargin <= fastest.KelvinsPerHour) continue;
             FallTo(to.Celsius);
             Down(ClimbLimits.Friendly(fastest.KelvinsPerHour, wish.Unit), from.Celsius, Duration.Zero, "slowly past the size change",
                 $"Walls cool from their faces; left to itself the kiln would drop through {Degrees(to.Celsius > 300 ? 573 : 226, wish)} too fast for {LoadNotes.Name(strained)}.", "quartz-cooling");

@@ -97,7 +97,7 @@ internal static class GoalReview
         if (hold.IsOk && hold.Value.Segments[index].Hold <= Duration.FromHours(3))
         {
             var step = reading.Whole(hold.Value.Segments[index]);
-            fixes.Add(new Fix(step.HoldMinutes > 0 ? $"Hold {Words.Number(step.HoldMinutes)} min" : "No hold", index, step));
+            fixes.Add(new Fix(step.Hold > Duration.Zero ? $"Hold {Words.Hours(step.Hold)}" : "No hold", index, step));
         }
         return fixes.ToImmutable();
     }

@@ -10,6 +10,7 @@ internal static class SlipReview
 {
     private const double Suspicious = 7;
     private const double SlowForDays = 5;
+    private const double TellingClimb = 150;
     private const double FastForRaw = 350;
     private const double SlowestCooling = 12;
     private static readonly Duration LongestAtTop = Duration.FromHours(4);
@@ -32,16 +33,18 @@ internal static class SlipReview
     {
         var (segments, times) = (reading.Schedule.Segments, reading.Compiled.Segments);
         if ((times[i].To - times[i].From).Kelvins < 30) return null;
-        var others = new[] { i - 1, i + 1 }.Where(j => j >= 0 && j < segments.Length && times[j].To > times[j].From && segments[j].Pace.Rate is not null)
-            .Select(j => segments[j].Pace.Rate!.Value.KelvinsPerHour).ToList();
+        var beside = new[] { i - 1, i + 1 }.Where(j => j >= 0 && j < segments.Length && times[j].To > times[j].From && segments[j].Pace.Rate is not null).ToList();
+        var others = beside.Select(j => segments[j].Pace.Rate!.Value.KelvinsPerHour).ToList();
         var mine = rate.KelvinsPerHour;
         var fast = others.Count > 0 && others.All(o => mine >= Suspicious * o) && mine > 250;
-        bool Slower(double by) => others.Count > 0 && others.All(o => mine * by <= o);
+        // A quick climb to a drying hold alone says nothing of the pace after it.
+        var telling = beside.Count > 1 || beside.Any(j => (times[j].To - times[j].From).Kelvins >= TellingClimb);
+        bool Slower(double by) => telling && others.All(o => mine * by <= o);
         var slow = times[i].To.Celsius > 130 && ((Slower(Suspicious) && times[i].Ramp > Duration.FromHours(8)) || (Slower(SlowForDays) && times[i].Ramp > Days));
         var wild = reading.Raw && mine > FastForRaw && times[i].To.Celsius > 80;
         if (!fast && !slow && !wild) return null;
-        var beside = others.Count > 0 ? $": the steps beside it go at {Words.List(others.Select(o => Words.Number(Math.Round(Rate.PerHour(o).PerHourIn(reading.Schedule.Unit)))))}" : "";
-        return RateSlip(reading, i, rate, Severity.Danger, slow, beside, slow ? "A zero dropped makes a firing of days." : "A zero too many has burst many a load.");
+        var said = others.Count > 0 ? $": the steps beside it go at {Words.List(others.Select(o => Words.Number(Math.Round(Rate.PerHour(o).PerHourIn(reading.Schedule.Unit)))))}" : "";
+        return RateSlip(reading, i, rate, Severity.Danger, slow, said, slow ? "A zero dropped makes a firing of days." : "A zero too many has burst many a load.");
     }
 
     /// <summary>A cooling held back for days.</summary>

@@ -78,7 +78,7 @@
         <input
           class="input input-sm w-16 text-right"
           inputmode="decimal"
-          placeholder="as above"
+          placeholder="–"
           aria-invalid={draft.planErrors['holdMinutes'] ? 'true' : undefined}
           value={draft.body.holdMinutes ?? ''}
           onchange={(e) => draft.edit({ holdMinutes: minutes(e.currentTarget.value) })}
