@@ -20,6 +20,8 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
         Go(path);
         Find(drawn);
         before?.Invoke();
+        // Dialogs fade in; a picture wants them there.
+        Driver.ExecuteScript("document.getAnimations().forEach((a) => a.effect?.getComputedTiming().endTime === Infinity || a.finish())");
         Driver.ExecuteAsyncScript("const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done())))");
         ((ITakesScreenshot)Driver).GetScreenshot().SaveAsFile(Repository.File($"docs/screenshots/{name}.png"));
     }

@@ -101,6 +101,7 @@ internal static class PreviewEndpoints
             compiled.Curve.Peak.In(unit),
             compiled.Curve.FastestRise.PerHourIn(unit),
             Math.Abs(compiled.Curve.FastestFall.PerHourIn(unit)),
+            Cooling.FastestDrop(compiled.Curve).Drop.In(unit),
             NotationWriter.Write(schedule.Segments, unit, firing.Start),
             firing.Kiln is null && schedule.Segments.Any(s => s.Pace.Kind != PaceKind.Rate) ? GenericKiln.Description(unit) : null,
             [.. compiled.Segments.Select(s => new SegmentTimes(

@@ -34,7 +34,7 @@ public static class ConeWords
     /// </summary>
     public static string? ZeroSlip(Cone goal, IReadOnlyList<double> progress)
     {
-        static bool Falls(double d) => d is > 0.4 and < 4;
+        static bool Falls(double d) => d is > 0.3 and < 6;
         return goal.Twin is { } twin && Falls(progress[twin.Order]) && !Falls(progress[goal.Order])
             ? $"This firing is for cone {twin.Number}, and the goal says {goal.Number}: {Cone.Apart(twin, goal)} (at 60 °C/h)."
             : null;

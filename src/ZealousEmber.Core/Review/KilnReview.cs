@@ -3,6 +3,7 @@ using NodaTime;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Review;
 
@@ -48,9 +49,9 @@ public static class KilnReview
         var last = run.Compiled.Segments.Length - 1;
         var times = run.Compiled.Segments[last];
         if (schedule.Segments[last].Pace.Kind != PaceKind.Natural || times.From.Celsius < 500) return null;
-        var dropped = TemperatureDifference.FromKelvins((times.From - run.Compiled.Curve.At(times.Start + Duration.FromHours(1))).Kelvins);
-        return new Finding("nearly-empty", Severity.Note, last, times.Start, times.Start + Duration.FromHours(1),
-            $"{kiln.Name} is nearly empty ({Words.Number(Math.Round(load.WareMass, 1))} kg of ware): with the power off it drops {Words.Number(Math.Round(dropped.In(schedule.Unit)))} {schedule.Unit.Symbol()} in the first hour.",
+        var (dropped, from) = Cooling.FastestDrop(run.Compiled.Curve);
+        return new Finding("nearly-empty", Severity.Note, last, from, from + Duration.FromHours(1),
+            $"{kiln.Name} is nearly empty ({Words.Number(Math.Round(load.WareMass, 1))} kg of ware): it drops {Words.Number(Math.Round(dropped.In(schedule.Unit)))} {schedule.Unit.Symbol()} in an hour.",
             "Little ware heats unevenly and cools fast. Fill the gaps with shelves or bisque, or put a limit on the drop.", Sparing(schedule, last, times));
     }
 

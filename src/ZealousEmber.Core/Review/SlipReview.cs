@@ -9,7 +9,8 @@ namespace ZealousEmber.Core.Review;
 internal static class SlipReview
 {
     private const double Suspicious = 7;
-    private const double SlowForDays = 5;
+    private const double SlowForDays = 4;
+    private const double FastAtTop = 3.5;
     private const double TellingClimb = 150;
     private const double FastForRaw = 350;
     private const double SlowestCooling = 12;
@@ -36,7 +37,9 @@ internal static class SlipReview
         var beside = new[] { i - 1, i + 1 }.Where(j => j >= 0 && j < segments.Length && times[j].To > times[j].From && segments[j].Pace.Rate is not null).ToList();
         var others = beside.Select(j => segments[j].Pace.Rate!.Value.KelvinsPerHour).ToList();
         var mine = rate.KelvinsPerHour;
-        var fast = others.Count > 0 && others.All(o => mine >= Suspicious * o) && mine > 250;
+        // Nobody comes to the top many times faster than to what is before it.
+        var atTop = i == ConeSolver.TopStep(reading.Schedule) && others.Count > 0 && mine >= FastAtTop * others.Max();
+        var fast = mine > 250 && ((others.Count > 0 && others.All(o => mine >= Suspicious * o)) || atTop);
         // A quick climb to a drying hold alone says nothing of the pace after it.
         var telling = beside.Count > 1 || beside.Any(j => (times[j].To - times[j].From).Kelvins >= TellingClimb);
         bool Slower(double by) => telling && others.All(o => mine * by <= o);

@@ -34,23 +34,26 @@ internal static class WareReview
 
         if (compiled.Curve.FirstRiseThrough(reading.Boiling) is not { } passes) yield break;
         var at = IndexAt(compiled, passes);
-        if (HoldSlip(reading, at) is { } slip)
-        {
-            yield return slip;
-            yield break;
-        }
         var (wall, oneSided, dryness, name) = load?.SlowestToDry is { } slowest
             ? (slowest.Wall, slowest.OneSided, slowest.Dryness, $"the walls of {slowest.What} ({Words.Number(slowest.Wall)} mm)")
             : (SupposedWall, false, Dryness.BoneDry, "even thin dry walls");
         var water = Drying.CentreWater(compiled.Curve, wall, oneSided, dryness, reading.Boiling);
         var risk = Drying.Risk(water);
+        var dries = DryingFix(reading, at, wall, oneSided, dryness);
+        if (HoldSlip(reading, at) is { } slip)
+        {
+            // Known ware that stands it makes it a matter of habit only.
+            var weight = load is null ? Severity.Look : risk switch { SteamRisk.Fine => Severity.Note, SteamRisk.LookFirst => Severity.Look, _ => Severity.Danger };
+            yield return slip with { Severity = weight, Fixes = [.. slip.Fixes, .. (risk == SteamRisk.Fine ? [] : dries).Where(d => slip.Fixes.All(f => f.Text != d.Text))] };
+            yield break;
+        }
         if (risk == SteamRisk.Fine || (load is null && risk != SteamRisk.Bursts)) yield break;
         var severity = load is null || risk == SteamRisk.LookFirst ? Severity.Look : Severity.Danger;
         var says = risk == SteamRisk.Bursts && load is not null ? "It will probably burst." : "Look for steam before going past it.";
         yield return new Finding("steam-risk", severity, at, Duration.Max(Duration.Zero, passes - Duration.FromMinutes(30)), passes,
             $"Passing {reading.Degrees(reading.Boiling)}, {name} still hold about {Words.Number(Math.Round(water, 1))} % water in their middle. {says}",
             "Above boiling that water turns to steam faster than it can leave. A hold below boiling lets it out.",
-            DryingFix(reading, at, wall, oneSided, dryness));
+            dries);
     }
 
     /// <summary>Minutes where hours are usual: "hold 12" meant as twelve hours.</summary>
@@ -109,25 +112,33 @@ internal static class WareReview
     private static IEnumerable<Finding> SizeChanges(Reading reading)
     {
         if (reading.Load?.MostStrained is not { } lot) yield break;
-        var places = new[]
+        if (Strain(reading, lot, "quartz-up", WallGradient.Quartz, true, 573) is { } up) yield return up;
+        var quartz = Strain(reading, lot, "quartz-down", WallGradient.Quartz, false, 573);
+        var cristobalite = Strain(reading, lot, "cristobalite-down", WallGradient.Cristobalite, false, 226);
+        if (quartz is not null && quartz.Segment == cristobalite?.Segment)
         {
-            ("quartz-up", "climbs", 573, WallGradient.Quartz, true), ("quartz-down", "cools", 573, WallGradient.Quartz, false),
-            ("cristobalite-down", "cools", 226, WallGradient.Cristobalite, false),
-        };
-        foreach (var (id, does, mark, band, up) in places)
-        {
-            var (at, rate) = Steepest(reading, band.From, band.To, up);
-            if (at < 0) continue;
-            var lag = WallGradient.In(lot.Wall, lot.IsWide, rate).Kelvins;
-            if (lag <= WallGradient.Fine * 1.07) continue;
-            var times = reading.Compiled.Segments[at];
-            var fastest = WallGradient.Fastest(lot.Wall, lot.IsWide);
-            yield return new Finding(id, lag > WallGradient.Look ? Severity.Danger : Severity.Look, at,
-                times.Start, times.RampEnd,
-                $"It {does} through {reading.Degrees(Temperature.FromCelsius(mark))} at {reading.PerHour(rate)}; in {lot.What} ({Words.Number(lot.Wall)} mm{(lot.IsWide ? ", wide and flat" : "")}) the middle then lags {Words.Number(Math.Round(TemperatureDifference.FromKelvins(lag).In(reading.Schedule.Unit)))} {reading.Schedule.Unit.Symbol()} behind the faces.",
-                $"{(up ? "Clay" : "Ware")} changes size there, and a wall that is not through it as a whole cracks. Up to {reading.PerHour(fastest)} is fine for it.",
-                reading.Slower(at, band.From, band.To, fastest));
+            // One fast cooling through both is one fault, with one mend.
+            yield return Strain(reading, lot, "quartz-down", (WallGradient.Cristobalite.From, WallGradient.Quartz.To), false, 573, 226)!;
+            yield break;
         }
+        if (quartz is not null) yield return quartz;
+        if (cristobalite is not null) yield return cristobalite;
+    }
+
+    private static Finding? Strain(Reading reading, WareLot lot, string id, (Temperature From, Temperature To) band, bool up, params double[] marks)
+    {
+        var (at, rate) = Steepest(reading, band.From, band.To, up);
+        if (at < 0) return null;
+        var lag = WallGradient.In(lot.Wall, lot.IsWide, rate).Kelvins;
+        if (lag <= WallGradient.Fine * 1.07) return null;
+        var times = reading.Compiled.Segments[at];
+        var fastest = WallGradient.Fastest(lot.Wall, lot.IsWide);
+        var unit = reading.Schedule.Unit;
+        var through = Words.List(marks.Select(m => Words.Number(Math.Round(Temperature.FromCelsius(m).In(unit)))));
+        return new Finding(id, lag > WallGradient.Look ? Severity.Danger : Severity.Look, at, times.Start, times.RampEnd,
+            $"It {(up ? "climbs" : "cools")} through {through} {unit.Symbol()} at {reading.PerHour(rate)}; in {lot.What} ({Words.Number(lot.Wall)} mm{(lot.IsWide ? ", wide and flat" : "")}) the middle then lags {Words.Number(Math.Round(TemperatureDifference.FromKelvins(lag).In(unit)))} {unit.Symbol()} behind the faces.",
+            $"{(up ? "Clay" : "Ware")} changes size there, and a wall that is not through it as a whole cracks. Up to {reading.PerHour(fastest)} is fine for it.",
+            reading.Slower(at, band.From, band.To, fastest));
     }
 
     /// <summary>The step that goes steepest through a band, and how fast: the mean over the part of the band it covers.</summary>

@@ -75,6 +75,9 @@ public sealed class ReviewTests
     [InlineData("150/h to 1100; 60/h to 1200 hold 12h; off", ScheduleKind.Glaze, "6", "hold-slip")]
     [InlineData("600/h to 90 hold 2h; 100/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", "rate-slip")]
     [InlineData("60/h to 90 hold 2h; 10/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", "rate-slip")]
+    [InlineData("100/h to 120 hold 30m; 15/h to 1000; 60/h to 1210 hold 10m; off", ScheduleKind.Glaze, "6", "rate-slip")]
+    [InlineData("100/h to 120 hold 30m; 150/h to 1000; 600/h to 1210 hold 10m; off", ScheduleKind.Glaze, "6", "rate-slip")]
+    [InlineData("150/h to 1000; 60/h to 1180 hold 10m; off", ScheduleKind.Glaze, "04", "zero-slip")]
     [InlineData("150/h to 1100; 60/h to 1200 hold 15m; cool 5/h to 850; off", ScheduleKind.Glaze, "6", "rate-slip")]
     [InlineData("60/h to 90 hold 2h; 100/h to 60; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", "target-slip")]
     [InlineData("60/h to 900 hold 2h; 100/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", "target-slip")]
@@ -176,6 +179,24 @@ public sealed class ReviewTests
         Review(bisque, ScheduleKind.Bisque, "06", Mugs(40)).Select(f => f.Id).ShouldContain("quartz-up");
         Review("80/h to 90 hold 1h; 100/h to 600; 150/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", Mugs(6, clay: Brickfield)).ShouldBeEmpty();
         Review("80/h to 90 hold 2h; 100/h to 600; 150/h to 900; 60/h to 1005; off", ScheduleKind.Bisque, "06", Mugs(12, clay: Brickfield)).Select(f => f.Id).ShouldContain("burn-out-short");
+    }
+
+    [Fact]
+    public void One_fast_cooling_is_one_fault_with_one_mend()
+    {
+        var load = Mugs(24, clay: Clay.Create("Any", null, null, null).Value);
+        var finding = Review("100/h to 1000; 60/h to 1200 hold 15m; cool 300/h to 100; off", ScheduleKind.Glaze, "6", load).Single();
+        (finding.Id, finding.Severity).ShouldBe(("quartz-down", Severity.Danger));
+        finding.Text.ShouldContain("through 573 and 226 °C");
+        finding.Fixes.Single().Steps.Select(s => s.Target!.Value.Celsius).ShouldBe([610, 200, 100]);
+    }
+
+    [Fact]
+    public void Minutes_for_hours_weigh_what_they_would_do()
+    {
+        IReadOnlyList<Finding> Of(double wall, Dryness dryness) => Review("60/h to 90 hold 12m; 100/h to 600; 85/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", Mugs(wall, dryness));
+        Of(5, Dryness.BoneDry).Single().ShouldSatisfyAllConditions(f => f.Id.ShouldBe("hold-slip"), f => f.Severity.ShouldBe(Severity.Note));
+        Of(12, Dryness.CoolToTouch).Single().ShouldSatisfyAllConditions(f => f.Id.ShouldBe("hold-slip"), f => f.Severity.ShouldBe(Severity.Danger), f => f.Fixes.Select(x => x.Text).ShouldBe(["Hold 12 h", "Hold 5 h"]));
     }
 
     [Fact]

@@ -113,4 +113,32 @@ public sealed class WareFigureTests
     [InlineData(1.0, 1.5)]
     [InlineData(3.3, 4.5)]
     public void Holds_carry_a_margin(double needed, double proposed) => Drying.WithMargin(Duration.FromHours(needed)).TotalHours.ShouldBe(proposed);
+
+    [Fact]
+    public void The_fastest_drop_is_over_an_hour_not_a_moment()
+    {
+        (double Drop, double From) Of(params CurvePoint[] points)
+        {
+            var (drop, from) = Cooling.FastestDrop(new Curve(points));
+            return (Math.Round(drop.Kelvins, 6), Math.Round(from.TotalMinutes, 6));
+        }
+        Of(new(0, 20), new(600, 1200)).ShouldBe((0, 0), "it only climbs");
+        Of(new(0, 1200), new(120, 900)).ShouldBe((150, 0));
+        Of(new(0, 1200), new(30, 1200), new(31, 1100), new(300, 1100)).ShouldBe((100, 0), "a drop of a minute counts once");
+        Of(new(0, 1200), new(60, 1180), new(90, 1000), new(150, 990)).ShouldBe((190, 30), "the hour that ends where it turns");
+        Of(new(0, 1000), new(30, 800)).ShouldBe((200, 0), "shorter than an hour");
+    }
+
+    /// <summary>No hour tried by hand loses more.</summary>
+    [Fact]
+    public void No_hour_loses_more_than_the_fastest_drop() =>
+        Gen.Select(Gen.Double[1, 90], Gen.Double[20, 1250]).Array[2, 30].Sample(pieces =>
+        {
+            var at = 0.0;
+            var curve = new Curve(pieces.Select(p => new CurvePoint(at += p.Item1, p.Item2)));
+            var (first, last) = (curve.Points[0].Minutes, curve.Points[^1].Minutes);
+            var fastest = Cooling.FastestDrop(curve).Drop.Kelvins;
+            for (var m = first; m < last; m += 1.7)
+                (curve.At(Duration.FromMinutes(m)) - curve.At(Duration.FromMinutes(m + 60))).Kelvins.ShouldBeLessThanOrEqualTo(fastest + 1e-9);
+        }, iter: 300);
 }

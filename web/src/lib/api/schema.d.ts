@@ -3979,6 +3979,11 @@ export interface components {
        * @description Degrees an hour, without a sign.
        */
       fastestFall: number;
+      /**
+       * Format: double
+       * @description The most it loses in any hour, degrees.
+       */
+      dropInAnHour: number;
       /** @description The schedule in shorthand. */
       line: string;
       /** @description What full power and off were taken to be; nothing when the schedule has neither. */

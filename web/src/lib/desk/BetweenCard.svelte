@@ -31,9 +31,9 @@
   <h2 id="pace-and-time" class="mb-1.5 text-[15px]">Pace and time</h2>
   {#if desk.preview}
     <p>
-      <span class="text-soft">Fastest</span> <b>{number(desk.preview.fastestRise, 0)}</b>
-      <span class="text-soft">up,</span> <b>{number(desk.preview.fastestFall, 0)}</b>
-      <span class="text-soft">down, °{unit}/h</span>
+      <span class="text-soft">Climbs at most</span>
+      <b>{number(desk.preview.fastestRise, 0)} °{unit}/h</b><span class="text-soft">, drops</span>
+      <b>{number(desk.preview.dropInAnHour, 0)} °{unit}</b> <span class="text-soft">in an hour</span>
     </p>
   {/if}
   <div class="mt-1 flex flex-wrap items-baseline gap-1">

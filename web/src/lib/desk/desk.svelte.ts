@@ -276,10 +276,11 @@ export class Desk {
     const now = this.preview;
     if (!data || !now || this.trying !== fix) return;
     const longer = data.poweredMinutes - now.poweredMinutes;
+    const left = data.findings.filter((f) => !acceptanceOf(f, this.accepted)).length;
     const parts = [
       Math.abs(longer) < 1 ? 'as long' : `${duration(Math.abs(longer))} ${longer > 0 ? 'longer' : 'shorter'}`,
       `top ${degrees(data.peak, data.unit)}`,
-      data.findings.length ? `${data.findings.length} left to look at` : 'nothing left to look at'
+      left ? `${left} left to look at` : 'nothing left to look at'
     ];
     this.tried = { curve: [...data.curve, ...(data.kiln?.cooling.slice(1) ?? [])], change: parts.join(', ') };
   }
