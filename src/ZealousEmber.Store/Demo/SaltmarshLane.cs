@@ -19,6 +19,8 @@ namespace ZealousEmber.Store.Demo;
 /// <summary>The made-up studio every screen is shown with: Saltmarsh Lane Pottery on its estuary.</summary>
 public static class SaltmarshLane
 {
+    private static readonly DateTimeZone Zone = DateTimeZoneProviders.Tzdb["Europe/London"];
+
     private sealed record Sample(string Name, ScheduleKind Kind, TemperatureUnit Unit, string Tags, double[] DaysAgo, string[] Lines, string? Notes = null, string? Goal = null);
 
     /// <summary>Fills an empty store; one that holds anything, even deleted, is left alone.</summary>
@@ -55,12 +57,12 @@ public static class SaltmarshLane
         foreach (var (glaze, photo) in Glazes) await photos.Keep(PhotoOf.Glaze, (await glazes.Add(glaze.Value, cancel)).Id, "image/jpeg", ReadPhoto(photo), cancel);
 
         var firings = new Shelf<FiringRow, FiringDraft>(context, time, r => r.Read(), (r, f) => r.Write(f));
-        foreach (var firing in Firings) await firings.Add(firing.Value, cancel);
+        foreach (var firing in Firings(Instant.FromDateTimeOffset(time.GetUtcNow()).InZone(Zone))) await firings.Add(firing.Value, cancel);
 
         WeeklySpan On(string days, int from, int to) => new([.. days.Select(d => (IsoDayOfWeek)(d - '0'))], new LocalTime(from, 0), new LocalTime(to % 24, 0));
         var night = new TariffBand("night", 0.13, new WeeklySpan([], new LocalTime(0, 30), new LocalTime(7, 30)));
         var hours = new StudioHours(
-            DateTimeZoneProviders.Tzdb["Europe/London"],
+            Zone,
             new Tariff("£", 0.29, [night, new TariffBand("winter evening", 0.36, On("12345", 16, 19), 11, 3)]),
             [
                 new Presence("Maren", [On("12345", 8, 17), On("3", 18, 22)]),
@@ -99,25 +101,28 @@ public static class SaltmarshLane
     private const int PlantersSchedule = 12;
 
     /// <summary>Three loads on the shelf; clays 1 to 3, glazes 1 to 4 and kilns 1 and 2 are those above, in their order.</summary>
-    private static readonly Result<FiringDraft>[] Firings =
+    private static Result<FiringDraft>[] Firings(ZonedDateTime now) =>
     [
         FiringDraft.Create("Class bisque, Thursday", ScheduleKind.Bisque, 1, null, TemperatureUnit.Celsius,
         [
             Lot("mugs", 26, 6, 1, [], "the class", Dryness.CoolToTouch, 0.4),
             Lot("plates", 14, 8, 1, [], "Tobin", Dryness.BoneDry, 0.8, width: 260),
             Lot("garden pots", 5, 12, 2, [], "Isolde", Dryness.CoolToTouch, 1.9),
-        ], witnessPack: true),
+        ], witnessPack: true, startsAt: Next(now, IsoDayOfWeek.Thursday, new LocalTime(14, 0))),
         FiringDraft.Create("Supper set, second half", ScheduleKind.Glaze, 1, null, TemperatureUnit.Celsius,
         [
             Lot("dinner plates", 12, 7, 1, [1], "Maren", Dryness.BoneDry, 0.9, width: 270),
             Lot("bowls", 16, 6, 1, [1], "Maren", Dryness.BoneDry, 0.5),
             Lot("jugs", 6, 6, 1, [3], "Tobin", Dryness.BoneDry, 0.9),
-        ], witnessPack: true),
+        ], witnessPack: true, startsAt: Next(now, IsoDayOfWeek.Sunday, new LocalTime(9, 0))),
         FiringDraft.Create("Isolde's planters", ScheduleKind.Bisque, 1, Cone.Parse("04").Value, TemperatureUnit.Celsius,
         [
             Lot("planters", 9, 16, 2, [], "Isolde", Dryness.CoolToTouch, 3.2),
         ], scheduleId: PlantersSchedule, accepted: [new Acceptance("no-witness-pack", Severity.Note, "A tile by the spyhole has to do; no room for a pack.", Instant.FromUtc(2026, 11, 20, 18, 5))]),
     ];
+
+    /// <summary>The next such day, not today, at a time by the studio's clock.</summary>
+    private static OffsetDateTime Next(ZonedDateTime now, IsoDayOfWeek day, LocalTime at) => (now.Date.Next(day) + at).InZoneLeniently(Zone).ToOffsetDateTime();
 
     private static LotDraft Lot(string what, int count, double wall, int clay, int[] glazes, string whose, Dryness dryness, double kg, double? width = null) =>
         new(what, count, wall, width, false, false, dryness, clay, [.. glazes], whose, NextStep.Dipping, kg);

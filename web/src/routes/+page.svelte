@@ -6,6 +6,7 @@
   import Sparkline from '$lib/chart/Sparkline.svelte';
   import { emptyDraft, fromSegment } from '$lib/desk/draft';
   import { keep, recall } from '$lib/desk/keep';
+  import NextFirings from '$lib/firings/NextFirings.svelte';
   import { degrees, duration, kindName, when } from '$lib/format';
   import { scheduleList } from '$lib/library/queries';
 
@@ -131,6 +132,8 @@
       <span class="link text-primary">Go on with it</span>
     </a>
   {/if}
+
+  <NextFirings />
 
   <section aria-labelledby="last-changed">
     <div class="mb-2 flex items-baseline justify-between">

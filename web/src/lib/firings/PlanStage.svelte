@@ -18,6 +18,14 @@
   const trouble = $derived([...new Set(Object.values(draft.planErrors))]);
   let marked: { from: number; to: number } | null = $state.raw(null);
 
+  /** The doubted firing beside this one; one that starts later stands later. */
+  const doubted = $derived(
+    whatIfs.answer?.curve.map((p) => ({
+      ...p,
+      minute: p.minute + 60 * Math.max(0, whatIfs.doubts.laterHours)
+    }))
+  );
+
   // A doubt is asked again of every new plan.
   $effect(() => {
     void draft.preview;
@@ -31,7 +39,7 @@
       <FiringChart
         curve={[...preview.curve, ...(preview.kiln?.cooling.slice(1) ?? [])]}
         asked={preview.kiln?.setpoint}
-        other={whatIfs.answer?.curve}
+        other={doubted}
         start={draft.body.startsAt ? new Date(draft.body.startsAt) : null}
         {marked}
         unit={preview.unit}

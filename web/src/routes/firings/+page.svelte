@@ -4,7 +4,7 @@
   import { api, sayProblem, type Firing } from '$lib/api/client';
   import { emptyLot } from '$lib/firings/firing-draft.svelte';
   import { firingList, studioWays } from '$lib/firings/queries';
-  import { kindName, plural, when } from '$lib/format';
+  import { clock, kindName, plural, when } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
   import { toasts } from '$lib/ui/toasts.svelte';
 
@@ -77,7 +77,9 @@
               {kindName(item.firing.kind ?? '')}{#if item.firing.kilnId}, in {kilns.data?.find(
                   (k) => k.id === item.firing.kilnId
                 )?.kiln.name ?? '…'}{/if}
-              · {plural(pieces(item.firing), 'piece')} · {when(new Date(item.updatedAt))}
+              · {plural(pieces(item.firing), 'piece')} · {item.firing.startsAt
+                ? `starts ${clock(new Date(item.firing.startsAt))}`
+                : when(new Date(item.updatedAt))}
             </span>
             <span class="text-soft mt-1 block text-[13px]"
               >{(item.firing.lots ?? [])

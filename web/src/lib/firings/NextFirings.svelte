@@ -1,0 +1,57 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { clock, kindName, plural } from '$lib/format';
+  import { kilnList } from '$lib/kilns/queries';
+  import { firingList } from './queries';
+
+  /** What is planned for the kilns: what has a start first, in its order; then what still wants one. */
+  const firings = createQuery(() => firingList(''));
+  const kilns = createQuery(kilnList);
+  const shown = 4;
+  /** A firing whose start is longer past is no longer what comes next. */
+  const recent = Date.now() - 2 * 86_400_000;
+
+  const next = $derived(
+    (firings.data ?? [])
+      .map((item) => ({
+        ...item,
+        starts: item.firing.startsAt ? Date.parse(item.firing.startsAt) : Infinity
+      }))
+      .filter((item) => item.starts > recent)
+      .sort((a, b) => a.starts - b.starts || Date.parse(b.updatedAt) - Date.parse(a.updatedAt))
+      .slice(0, shown)
+  );
+  const kilnOf = (id: number | null | undefined) => kilns.data?.find((k) => k.id === id)?.kiln.name;
+</script>
+
+{#if next.length}
+  <section aria-labelledby="next-firings">
+    <div class="mb-2 flex items-baseline justify-between">
+      <h2 id="next-firings" class="text-lg">Next in the kilns</h2>
+      <a class="link link-hover text-primary text-sm" href="/firings">All firings</a>
+    </div>
+    <ul class="card-paper divide-base-300 divide-y" data-testid="next">
+      {#each next as item (item.id)}
+        <li>
+          <a
+            class="hover:bg-base-200 grid grid-cols-[8.5rem_1fr] items-baseline gap-x-3 px-4 py-2.5 text-[14px] sm:grid-cols-[8.5rem_1fr_auto]"
+            href="/firings/{item.id}?stage=plan"
+          >
+            <span class={item.starts < Infinity ? 'font-semibold' : 'text-soft'}
+              >{item.starts < Infinity ? clock(new Date(item.starts)) : 'no start yet'}</span
+            >
+            <b class="font-serif text-[16px]">{item.firing.name}</b>
+            <span class="text-soft col-start-2 sm:col-start-3"
+              >{kindName(item.firing.kind ?? '')}{#if kilnOf(item.firing.kilnId)}, in {kilnOf(
+                  item.firing.kilnId
+                )}{/if}, {plural(
+                (item.firing.lots ?? []).reduce((sum, lot) => sum + (lot?.count ?? 0), 0),
+                'piece'
+              )}</span
+            >
+          </a>
+        </li>
+      {/each}
+    </ul>
+  </section>
+{/if}
