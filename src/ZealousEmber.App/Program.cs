@@ -60,7 +60,6 @@ app.MapCones();
 app.MapKilns();
 app.MapFit();
 app.MapStudio();
-app.MapWays();
 app.MapStock();
 app.MapPhotos();
 app.MapPlans();

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
+using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
@@ -22,12 +23,15 @@ public static class StoreSetup
         AddShelf<ClayRow, Clay>(services, r => r.Read(), (r, c) => r.Write(c));
         AddShelf<GlazeRow, Glaze>(services, r => r.Read(), (r, g) => r.Write(g));
         AddShelf<FiringRow, FiringDraft>(services, r => r.Read(), (r, f) => r.Write(f));
-        services.AddScoped<StudioHoursStore>();
-        services.AddScoped<StudioWaysStore>();
+        services.AddScoped<Sheet<StudioHours>>(s => Hours(s.GetRequiredService<StudioContext>()));
+        services.AddScoped<Sheet<PlanWays>>(s => new Sheet<StudioWaysRow, PlanWays>(s.GetRequiredService<StudioContext>(), r => r.Read(), (r, w) => r.Write(w), PlanWays.Usual));
         services.AddScoped<FiringFinder>();
         services.AddScoped<PhotoStore>();
         return services;
     }
+
+    /// <summary>The sheet of the studio's hours.</summary>
+    internal static Sheet<StudioHours> Hours(StudioContext context) => new Sheet<StudioHoursRow, StudioHours>(context, r => r.Read(), (r, h) => r.Write(h), StudioHoursRow.Unsaid);
 
     private static void AddShelf<TRow, T>(IServiceCollection services, Func<TRow, T> read, Action<TRow, T> write)
         where TRow : ShelfRow, new() =>

@@ -17,8 +17,6 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
 
     internal DbSet<ScheduleVersionRow> ScheduleVersions => Set<ScheduleVersionRow>();
 
-    internal DbSet<StudioHoursRow> StudioHours => Set<StudioHoursRow>();
-
     protected override void OnModelCreating(ModelBuilder model)
     {
         model.Entity<ScheduleRow>(schedule =>

@@ -95,7 +95,9 @@ public abstract class Visit
     protected IWebElement Button(string text)
     {
         IWebElement? found = null;
-        Until(() => (found = Driver.FindElements(By.CssSelector("button, a")).FirstOrDefault(b => b.Displayed && b.Text.Trim() == text)) is not null, $"a button “{text}”");
+        // In one question, so that nothing grows stale half way through a page that is still changing.
+        Until(() => (found = Driver.ExecuteScript(
+            "return [...document.querySelectorAll('button, a')].find((b) => b.checkVisibility({ visibilityProperty: true }) && b.innerText.trim() === arguments[0]) ?? null", text) as IWebElement) is not null, $"a button “{text}”");
         return found!;
     }
 

@@ -22,11 +22,11 @@ internal static class StartEndpoints
             .Produces(200, contentType: "text/calendar").ProducesValidationProblem(422);
     }
 
-    private static async Task<IResult> Find(StartsRequest? request, Finder find, StudioHoursStore studio, TimeProvider time, CancellationToken cancel)
+    private static async Task<IResult> Find(StartsRequest? request, Finder find, Sheet<StudioHours> studio, TimeProvider time, CancellationToken cancel)
     {
         request ??= new StartsRequest(null);
         var problems = new List<Problem>();
-        var kept = (await studio.Read(cancel)).Hours;
+        var kept = (await studio.Read(cancel)).Item;
         var hours = request.Studio is null ? kept : StudioMapping.Read(request.Studio, kept);
         problems.AddRange(hours.Problems.Select(p => p.Under("studio")));
         var from = WireTime.Read(request.From, "from", problems)?.ToInstant() ?? Instant.FromDateTimeOffset(time.GetUtcNow());

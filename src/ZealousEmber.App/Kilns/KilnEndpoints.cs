@@ -19,7 +19,7 @@ internal static class KilnEndpoints
         api.MapGet("classes", () => KilnClass.All.Select(Class)).WithSummary("Classes to start from, with their usual numbers").Produces<KilnClassContract[]>();
         api.MapGet("numbers", () => KilnLimits.All.Select(n => new KilnNumberContract(n.Field, n.Label, n.Unit, n.Least, n.Most, n.Meaning)))
             .WithSummary("What each number of a kiln may be and means").Produces<KilnNumberContract[]>();
-        api.MapPost("portrait", (KilnContract? kiln, StudioHoursStore studio, CancellationToken cancel) => Portrait(kiln, studio, cancel))
+        api.MapPost("portrait", (KilnContract? kiln, Sheet<StudioHours> studio, CancellationToken cancel) => Portrait(kiln, studio, cancel))
             .WithSummary("What a kiln can do: climb and fall, cooling, usual firings").Produces<KilnPortraitContract>().ProducesValidationProblem(422);
     }
 
@@ -29,11 +29,11 @@ internal static class KilnEndpoints
         return new KilnClassContract(kind.Id, kind.Name, KilnMapping.Write(usual));
     }
 
-    private static async Task<IResult> Portrait(KilnContract? wire, StudioHoursStore studio, CancellationToken cancel)
+    private static async Task<IResult> Portrait(KilnContract? wire, Sheet<StudioHours> studio, CancellationToken cancel)
     {
         var read = KilnMapping.Read(wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "the kiln" } : wire);
         if (!read.IsOk) return ClearProblems.Of(read.Problems);
-        var (kiln, portrait, tariff) = (read.Value, KilnPortrait.Of(read.Value), (await studio.Read(cancel)).Hours.Tariff);
+        var (kiln, portrait, tariff) = (read.Value, KilnPortrait.Of(read.Value), (await studio.Read(cancel)).Item.Tariff);
         var unit = kiln.Unit;
         IReadOnlyList<PacePointContract> Write(IEnumerable<PaceAt> paces) => [.. paces.Select(p => new PacePointContract(p.At.In(unit), p.Rate.PerHourIn(unit)))];
         return Results.Ok(new KilnPortraitContract(

@@ -4,6 +4,7 @@ using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
+using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -20,7 +21,7 @@ internal static class PlanEndpoints
         var api = app.MapGroup("/api/plan").WithTags("Planning");
         api.MapPost("", async (PlanRequest? request, Finder find) => Answer(await Make(request, find)))
             .WithSummary("The fastest schedule this ware, these glazes and this kiln can stand").Produces<PlanResponse>().ProducesValidationProblem(422);
-        api.MapPost("what-if", async (WhatIfRequest? request, Finder find, StudioHoursStore studio, CancellationToken cancel) => Answer(await WhatIfs.Make(request, find, (await studio.Read(cancel)).Hours)))
+        api.MapPost("what-if", async (WhatIfRequest? request, Finder find, Sheet<StudioHours> studio, CancellationToken cancel) => Answer(await WhatIfs.Make(request, find, (await studio.Read(cancel)).Item)))
             .WithSummary("The plan for a thicker, wetter, cooler or later firing, and how it differs").Produces<WhatIfResponse>().ProducesValidationProblem(422);
         api.MapPost("load", async (LoadRequest? request, Finder find) => Answer(await LoadSummaries.Make(request, find)))
             .WithSummary("What follows from a load, before anything is planned").Produces<LoadSummary>().ProducesValidationProblem(422);

@@ -29,6 +29,9 @@ internal static class PlanWords
         Read(said.Hold, "hold", Holds, "a way to hold", missing.Hold, problems),
         Read(said.Bisque, "bisque", Bisques, "a way to bisque", missing.Bisque, problems));
 
+    /// <summary>The ways as words.</summary>
+    public static WaysContract Write(PlanWays ways) => new(Dryings.Say(ways.Drying), Bisques.Say(ways.Bisque), Approaches.Say(ways.Approach), Holds.Say(ways.Hold), Coolings.Say(ways.Cooling));
+
     /// <summary>The word a school is chosen by.</summary>
     public static string Say(School school) => school.Choice switch
     {

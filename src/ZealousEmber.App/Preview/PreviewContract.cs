@@ -28,7 +28,7 @@ public sealed record BandRequest(double? From, double? To);
 /// <param name="PoweredMinutes">Until the power goes off for good.</param>
 /// <param name="FastestRise">Degrees an hour.</param>
 /// <param name="FastestFall">Degrees an hour, without a sign.</param>
-/// <param name="DropInAnHour">The most it loses in any hour, degrees.</param>
+/// <param name="FastestDrop">The most it loses in any hour, degrees.</param>
 /// <param name="Line">The schedule in shorthand.</param>
 /// <param name="GoalCone">The cone aimed at.</param>
 /// <param name="ConeWords">What the row of cones says at the end.</param>
@@ -40,7 +40,7 @@ public sealed record BandRequest(double? From, double? To);
 /// <param name="KilnNote">What full power and off were taken to be; nothing when the schedule has neither.</param>
 public sealed record PreviewResponse(
     [property: AllowedValues("C", "F")] string Unit, double StartTemperature, double TotalMinutes, double PoweredMinutes, double Peak,
-    double FastestRise, double FastestFall, double DropInAnHour, string Line, string? KilnNote,
+    double FastestRise, double FastestFall, double FastestDrop, string Line, string? KilnNote,
     IReadOnlyList<SegmentTimes> Segments, IReadOnlyList<CurvePointContract> Curve, IReadOnlyList<BandContract> Bands,
     IReadOnlyList<MomentContract> Moments, IReadOnlyList<TimeBetweenContract> TimeBetween, IReadOnlyList<FindingContract> Findings,
     IReadOnlyList<CautionContract> Cautions, string? GoalCone, string ConeWords, string? ZeroSlip,

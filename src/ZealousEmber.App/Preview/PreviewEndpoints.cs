@@ -27,10 +27,10 @@ internal static class PreviewEndpoints
             .WithTags("Preview").WithSummary("Times, curve, cones, power and findings of a schedule")
             .Produces<PreviewResponse>().ProducesValidationProblem(422);
 
-    private static async Task<IResult> Answer(PreviewRequest? request, string? cones, Finder find, StudioHoursStore studio, CancellationToken cancel)
+    private static async Task<IResult> Answer(PreviewRequest? request, string? cones, Finder find, Sheet<StudioHours> studio, CancellationToken cancel)
     {
         // The tariff only matters where there is a kiln to draw power.
-        var hours = request?.KilnId is null && request?.Kiln is null ? null : (await studio.Read(cancel)).Hours;
+        var hours = request?.KilnId is null && request?.Kiln is null ? null : (await studio.Read(cancel)).Item;
         var made = await Make(request, find, hours, string.Equals(cones, "all", StringComparison.OrdinalIgnoreCase));
         return made.IsOk ? Results.Ok(made.Value) : ClearProblems.Of(made.Problems);
     }

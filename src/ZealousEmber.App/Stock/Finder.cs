@@ -17,6 +17,6 @@ internal sealed record Finder(Func<int, Task<Kiln?>> Kiln, Func<int, Task<Clay?>
     {
         Func<int, Task<T?>> Look<T>()
             where T : class => async id => (await services.GetRequiredService<Shelf<T>>().Find(id, CancellationToken.None))?.Item;
-        return new Finder(Look<Kiln>(), Look<Clay>(), Look<Glaze>(), async () => (await services.GetRequiredService<StudioWaysStore>().Read(CancellationToken.None)).Ways);
+        return new Finder(Look<Kiln>(), Look<Clay>(), Look<Glaze>(), async () => (await services.GetRequiredService<Sheet<PlanWays>>().Read(CancellationToken.None)).Item);
     }
 }

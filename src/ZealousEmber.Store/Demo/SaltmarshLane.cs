@@ -12,7 +12,6 @@ using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Schedules;
 using ZealousEmber.Store.Shelves;
-using ZealousEmber.Store.Studio;
 
 namespace ZealousEmber.Store.Demo;
 
@@ -70,7 +69,7 @@ public static class SaltmarshLane
                 new Presence("Isolde", [On("1", 17, 24), On("5", 17, 24)]),
             ],
             AttendanceRule.MarkedMoments, [WatchKind.SwitchOn, WatchKind.SteamCheck, WatchKind.Top]);
-        await new StudioHoursStore(context).Save(null, hours, cancel);
+        await StoreSetup.Hours(context).Save(null, hours, cancel);
     }
 
     /// <summary>A drawn test tile.</summary>

@@ -1,19 +1,14 @@
 using System.Text.Json;
 using NodaTime;
 using NodaTime.Text;
+using NodaTime.TimeZones;
 using ZealousEmber.Core.Clock;
 
 namespace ZealousEmber.Store.Studio;
 
-/// <summary>The studio's clock, tariff and people; one row. Lists are JSON, since nothing is ever searched in them.</summary>
-internal sealed class StudioHoursRow
+/// <summary>The studio's clock, tariff and people. Lists are JSON, since nothing is ever searched in them.</summary>
+internal sealed class StudioHoursRow : SheetRow
 {
-    public const int OnlyId = 1;
-
-    public int Id { get; set; } = OnlyId;
-
-    public int Version { get; set; }
-
     public string Zone { get; set; } = "";
 
     public string Currency { get; set; } = "";
@@ -27,6 +22,21 @@ internal sealed class StudioHoursRow
     public string People { get; set; } = "[]";
 
     public string Marked { get; set; } = "[]";
+
+    /// <summary>What holds until somebody says otherwise: the machine's own zone, no price, nobody's hours, no rule broken.</summary>
+    public static readonly StudioHours Unsaid = new(SystemZone(), new Tariff("", 0, []), [], AttendanceRule.MarkedMoments, []);
+
+    private static DateTimeZone SystemZone()
+    {
+        try
+        {
+            return DateTimeZoneProviders.Tzdb.GetSystemDefault();
+        }
+        catch (DateTimeZoneNotFoundException)
+        {
+            return DateTimeZone.Utc;
+        }
+    }
 
     private sealed record Span(int[] Days, string From, string To);
 

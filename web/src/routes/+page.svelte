@@ -150,7 +150,7 @@
       </p>
     {:else}
       <ul class="cards">
-        {#each (recent.data ?? []).slice(0, 8) as schedule (schedule.id)}
+        {#each (recent.data ?? []).slice(0, 4) as schedule (schedule.id)}
           <li>
             <a class="card-paper hover:border-primary block h-full p-2.5" href="/schedules/{schedule.id}">
               <Sparkline curve={schedule.curve} unit={schedule.unit} width={250} height={84} />

@@ -3983,7 +3983,7 @@ export interface components {
        * Format: double
        * @description The most it loses in any hour, degrees.
        */
-      dropInAnHour: number;
+      fastestDrop: number;
       /** @description The schedule in shorthand. */
       line: string;
       /** @description What full power and off were taken to be; nothing when the schedule has neither. */

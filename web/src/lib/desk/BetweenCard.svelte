@@ -33,7 +33,7 @@
     <p>
       <span class="text-soft">Climbs at most</span>
       <b>{number(desk.preview.fastestRise, 0)} °{unit}/h</b><span class="text-soft">, drops</span>
-      <b>{number(desk.preview.dropInAnHour, 0)} °{unit}</b> <span class="text-soft">in an hour</span>
+      <b>{number(desk.preview.fastestDrop, 0)} °{unit}</b> <span class="text-soft">in an hour</span>
     </p>
   {/if}
   <div class="mt-1 flex flex-wrap items-baseline gap-1">
