@@ -36,7 +36,7 @@ internal static class WhatIfs
         var before = Timed(task);
         if (!before.IsOk) return Result<WhatIfResponse>.Failed([.. before.Problems.Select(p => p.Under("plan"))]);
         var changed = new WhatIf(thicker, wetter, cooler).Of(task.Load, task.Wish, before.Value.Plan.Schedule.Goal);
-        if (!changed.IsOk) return Result<WhatIfResponse>.Failed([.. changed.Problems.Select(p => p with { Field = "coolerCones" })]);
+        if (!changed.IsOk) return Result<WhatIfResponse>.Failed(changed.Problems);
         // Wetter ware brings that much more water for the kiln to boil off.
         var wet = task.Firing.Load is { FreeWater: { } water } kilnLoad && task.Load.Water > 0 ? kilnLoad with { FreeWater = water * changed.Value.Load.Water / task.Load.Water } : task.Firing.Load;
         var other = task with { Load = changed.Value.Load, Wish = changed.Value.Wish, Firing = task.Firing with { Ware = changed.Value.Load, Load = wet } };

@@ -19,14 +19,14 @@ public sealed record WhatIf(double Thicker = 0, int Wetter = 0, int Cooler = 0)
     /// <param name="load">As it is.</param>
     /// <param name="wish">As it is.</param>
     /// <param name="goal">The cone the plan as it is aims at; nothing for drying.</param>
-    /// <returns>A problem at <c>whatIf.coolerCones</c> when there is no such cone.</returns>
+    /// <returns>A problem at <c>coolerCones</c> when there is no such cone.</returns>
     public Result<(WareLoad Load, PlanWish Wish)> Of(WareLoad load, PlanWish wish, Cone? goal)
     {
         var other = load with { Lots = [.. load.Lots.Select(l => l.Changed(Thicker, Wetter))] };
         if (goal is not { } cone || Cooler == 0) return (other, wish with { Goal = Cooler == 0 ? wish.Goal : goal });
         var order = cone.Order - Cooler;
         return order < 0 || order >= Cone.All.Length
-            ? new Problem("whatIf.coolerCones", $"There is no cone {Math.Abs(Cooler)} {(Cooler > 0 ? "cooler" : "hotter")} than {cone.Number}.")
+            ? new Problem("coolerCones", $"There is no cone {Math.Abs(Cooler)} {(Cooler > 0 ? "cooler" : "hotter")} than {cone.Number}.")
             : (other, wish with { Goal = Cone.All[order] });
     }
 }

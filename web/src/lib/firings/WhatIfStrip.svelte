@@ -140,7 +140,7 @@
   }
   .said {
     margin-top: 4px;
-    min-height: 1.5em;
+    min-height: 3em;
   }
   @media (max-width: 767px) {
     .stepper button {
