@@ -123,9 +123,10 @@ public sealed class KilnSimulator
         var (end, fullPower) = (now, fullSeconds);
         var programme = new Curve(curve.Points);
         var opensAt = CoolToOpen(untilOpen, out var afterwards);
+        var compiled = new CompiledSchedule(segments.MoveToImmutable(), programme, Duration.FromSeconds(powered));
+        // Summed step by step, full power all the way would come out a nanosecond longer than the firing.
         return new KilnRun(
-            new CompiledSchedule(segments.MoveToImmutable(), programme, Duration.FromSeconds(powered)),
-            new Curve(setPoint), steps.MoveToImmutable(), afterwards, opensAt, energy, Duration.FromSeconds(fullPower),
+            compiled, new Curve(setPoint), steps.MoveToImmutable(), afterwards, opensAt, energy, Duration.Min(Duration.FromSeconds(fullPower), compiled.Total),
             [.. bins.Take((int)Math.Ceiling(end / KilnRun.Bin.TotalSeconds)).Select(Kwh)], stall);
     }
 
