@@ -43,12 +43,18 @@ public sealed class FiringTests(Browser browser) : Visit(browser)
         Until(() => TestId("load-sum").Text.Contains("40 in 2 lots"), "once more");
         Find("button[aria-label='Undo']").Click();
         Until(() => TestId("load-sum").Text.Contains("20 in 1 lot"), "and back");
+        Lot(0, "What").Click();
+        Chord(OpenQA.Selenium.Keys.Alt, "d");
+        Until(() => TestId("load-sum").Text.Contains("40 in 2 lots"), "once more, by one key");
+        Find("button[aria-label='Undo']").Click();
+        Until(() => TestId("load-sum").Text.Contains("20 in 1 lot"), "and back again");
         Until(() => TestId("firing-saved").Text == "kept", "kept");
 
         Click("Plan");
         Until(() => Steps().Count > 4, "a plan");
         Steps()[0].ShouldContain("hold 3 h 30");
         Steps()[0].ShouldContain("10 mm");
+        Steps()[0].ShouldContain("look with a cold mirror", Case.Insensitive, "the caution stands at its step");
         new SelectElement(TestId("choice-drying")).SelectByText("a long hold, always");
         Until(() => Steps()[0].Contains("hold 8 h 00"), "another school");
         TestId("plan-change").Text.ShouldContain("+");

@@ -64,7 +64,7 @@
         {#if onmend}
           {#each finding.fixes as fix (fix.text)}
             <button
-              class="link text-primary mr-2 font-semibold"
+              class="link text-primary mr-2 font-semibold max-md:py-2.5 max-md:inline-block"
               onpointerenter={() => ontry?.(fix)}
               onpointerleave={() => ontry?.(null)}
               onfocus={() => ontry?.(fix)}
@@ -74,7 +74,10 @@
           {/each}
         {/if}
         {#if accepted && accepting !== key}
-          <button class="link text-soft underline" onclick={() => void begin(key)}>Accept</button>
+          <button
+            class="link text-soft underline max-md:py-2.5 max-md:inline-block"
+            onclick={() => void begin(key)}>Accept</button
+          >
         {:else if accepted}
           <form class="mt-1 flex gap-1.5" onsubmit={(e) => accept(e, finding)}>
             <input
