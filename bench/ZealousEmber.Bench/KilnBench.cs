@@ -13,7 +13,7 @@ namespace ZealousEmber.Bench;
 [MemoryDiagnoser]
 public class KilnBench
 {
-    private static readonly Kiln Heron = Kiln.Create(new KilnWords("Heron", "top-190", null, null, null, new Dictionary<string, double?>())).Value;
+    private static readonly Kiln Heron = Kiln.Create(new KilnSpecification("Heron", "top-190", null, null, null, new Dictionary<string, double?>())).Value;
     private static readonly KilnLoad Load = Heron.UsualLoad(ScheduleKind.Glaze);
     private static readonly Temperature Cold = Temperature.FromCelsius(20);
     private static readonly Temperature Hot = Temperature.FromCelsius(1222);
@@ -40,7 +40,7 @@ public class KilnBench
     private static Schedule Read(string line) =>
         Schedule.Create("Bench", ScheduleKind.Glaze, TemperatureUnit.Celsius, NotationReader.Read(line, TemperatureUnit.Celsius).Segments).Value;
 
-    /// <summary>24 h of another kiln than the one the fit starts from, a reading a minute.</summary>
+    /// <summary>24 h of another kiln than the one the fit starts from, a context a minute.</summary>
     private static LoggedFiring MakeLog()
     {
         var truth = Heron.Learned(1.15, 0.9, 1, 0.1);

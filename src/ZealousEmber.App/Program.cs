@@ -39,7 +39,7 @@ builder.Services.ConfigureHttpJsonOptions(json =>
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddStudioStore(dataFolder);
 builder.Services.AddScoped(Finder.On);
-builder.Services.AddClearProblems();
+builder.Services.AddProblemResponses();
 builder.Services.AddApiDescription();
 builder.Services.AddResponseCompression();
 
@@ -47,7 +47,7 @@ var app = builder.Build();
 app.UseExceptionHandler();
 app.UseStatusCodePages();
 app.UseResponseCompression();
-app.UseMiddleware<Guard>();
+app.UseMiddleware<SecurityHeaders>();
 app.UseShippedPages();
 
 app.MapGet("/api/health", () => Results.Ok(new Health("ok")))

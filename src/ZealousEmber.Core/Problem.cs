@@ -24,7 +24,7 @@ public sealed class Result<T>
     /// <summary>True when <see cref="Value"/> may be read.</summary>
     public bool IsOk => Problems.Count == 0;
 
-    /// <summary>The value. Reading it when there are problems is a mistake in the program and throws.</summary>
+    /// <summary>The value. ReviewContext it when there are problems is a mistake in the program and throws.</summary>
     public T Value => IsOk ? value! : throw new InvalidOperationException(Problems[0].Message);
 
     /// <summary>A right value.</summary>

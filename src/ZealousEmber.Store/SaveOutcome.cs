@@ -8,8 +8,8 @@ public abstract record SaveOutcome<T>
     public sealed record Saved(T Stored) : SaveOutcome<T>;
 
     /// <summary>Somebody else saved in between; nothing was overwritten.</summary>
-    public sealed record Clash(T Current) : SaveOutcome<T>;
+    public sealed record Conflict(T Current) : SaveOutcome<T>;
 
     /// <summary>There is no such thing, or it was deleted.</summary>
-    public sealed record Missing : SaveOutcome<T>;
+    public sealed record NotFound : SaveOutcome<T>;
 }

@@ -5,8 +5,8 @@ using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Schedules;
-using ZealousEmber.Store.Shelves;
-using ZealousEmber.Store.Studio;
+using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Settings;
 
 namespace ZealousEmber.Store;
 
@@ -19,23 +19,23 @@ public static class StoreSetup
         var file = Path.Combine(folder, "ember.db");
         services.AddDbContext<StudioContext>(options => options.UseSqlite($"Data Source={file};Default Timeout=10"));
         services.AddScoped<ScheduleStore>();
-        AddShelf<KilnRow, Kiln>(services, r => r.Read(), (r, k) => r.Write(k));
-        AddShelf<ClayRow, Clay>(services, r => r.Read(), (r, c) => r.Write(c));
-        AddShelf<GlazeRow, Glaze>(services, r => r.Read(), (r, g) => r.Write(g));
-        AddShelf<FiringRow, FiringDraft>(services, r => r.Read(), (r, f) => r.Write(f));
-        services.AddScoped<Sheet<StudioHours>>(s => Hours(s.GetRequiredService<StudioContext>()));
-        services.AddScoped<Sheet<PlanWays>>(s => new Sheet<StudioWaysRow, PlanWays>(s.GetRequiredService<StudioContext>(), r => r.Read(), (r, w) => r.Write(w), PlanWays.Usual));
+        AddRepository<KilnRow, Kiln>(services, r => r.Read(), (r, k) => r.Write(k));
+        AddRepository<ClayRow, Clay>(services, r => r.Read(), (r, c) => r.Write(c));
+        AddRepository<GlazeRow, Glaze>(services, r => r.Read(), (r, g) => r.Write(g));
+        AddRepository<FiringRow, FiringDraft>(services, r => r.Read(), (r, f) => r.Write(f));
+        services.AddScoped<SettingsStore<StudioHours>>(s => Hours(s.GetRequiredService<StudioContext>()));
+        services.AddScoped<SettingsStore<PlanningPreferences>>(s => new SettingsStore<PlanningPreferencesRow, PlanningPreferences>(s.GetRequiredService<StudioContext>(), r => r.Read(), (r, w) => r.Write(w), PlanningPreferences.Usual));
         services.AddScoped<FiringFinder>();
         services.AddScoped<PhotoStore>();
         return services;
     }
 
-    /// <summary>The sheet of the studio's hours.</summary>
-    internal static Sheet<StudioHours> Hours(StudioContext context) => new Sheet<StudioHoursRow, StudioHours>(context, r => r.Read(), (r, h) => r.Write(h), StudioHoursRow.Unsaid);
+    /// <summary>The settings of the studio's hours.</summary>
+    internal static SettingsStore<StudioHours> Hours(StudioContext context) => new SettingsStore<StudioHoursRow, StudioHours>(context, r => r.Read(), (r, h) => r.Write(h), StudioHoursRow.Unsaid);
 
-    private static void AddShelf<TRow, T>(IServiceCollection services, Func<TRow, T> read, Action<TRow, T> write)
-        where TRow : ShelfRow, new() =>
-        services.AddScoped<Shelf<T>>(s => new Shelf<TRow, T>(s.GetRequiredService<StudioContext>(), s.GetRequiredService<TimeProvider>(), read, write));
+    private static void AddRepository<TRow, T>(IServiceCollection services, Func<TRow, T> read, Action<TRow, T> write)
+        where TRow : EntityRow, new() =>
+        services.AddScoped<Repository<T>>(s => new Repository<TRow, T>(s.GetRequiredService<StudioContext>(), s.GetRequiredService<TimeProvider>(), read, write));
 
     /// <summary>Makes the folder and brings the file to the present shape.</summary>
     public static async Task Prepare(IServiceProvider services, string folder)

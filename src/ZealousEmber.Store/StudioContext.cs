@@ -5,8 +5,8 @@ using Microsoft.EntityFrameworkCore.Design;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using NodaTime;
 using ZealousEmber.Store.Schedules;
-using ZealousEmber.Store.Shelves;
-using ZealousEmber.Store.Studio;
+using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Settings;
 
 namespace ZealousEmber.Store;
 
@@ -59,7 +59,7 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             photo.ToTable("photos");
             photo.HasKey(p => new { p.Of, p.OwnerId });
         });
-        model.Entity<StudioWaysRow>(ways =>
+        model.Entity<PlanningPreferencesRow>(ways =>
         {
             ways.ToTable("studio_ways");
             ways.Property(w => w.Id).ValueGeneratedNever();

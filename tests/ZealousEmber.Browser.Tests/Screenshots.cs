@@ -86,6 +86,6 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
         });
         Take("cone-desk", "/bench/cones", "[data-testid='cone-top']", before: () => Find("[data-testid='cone-row']"));
         Take("compare", "/schedules/compare?a=11&b=3", "[data-testid='differences']");
-        Take("print", "/schedules/10/print?start=2026-11-24T17:30", "[data-testid='sheet'] table", 900, 800);
+        Take("print", "/schedules/10/print?start=2026-11-24T17:30", "[data-testid='settings'] table", 900, 800);
     }
 }

@@ -29,7 +29,7 @@ internal static class Make
 
     /// <summary>A kiln of a class, with numbers changed by their field names.</summary>
     public static Kiln Kiln(string kind, params (string Field, double Value)[] numbers) =>
-        Core.Kilns.Kiln.Create(new KilnWords("A kiln", kind, null, null, null, numbers.ToDictionary(n => n.Field, n => (double?)n.Value))).Value;
+        Core.Kilns.Kiln.Create(new KilnSpecification("A kiln", kind, null, null, null, numbers.ToDictionary(n => n.Field, n => (double?)n.Value))).Value;
 
     public static readonly Gen<TemperatureUnit> Unit = Gen.Enum<TemperatureUnit>();
 

@@ -4,7 +4,7 @@ using ZealousEmber.App.Stock;
 using ZealousEmber.App.Studio;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
-using ZealousEmber.Store.Studio;
+using ZealousEmber.Store.Settings;
 
 namespace ZealousEmber.App.Clock;
 
@@ -22,7 +22,7 @@ internal static class StartEndpoints
             .Produces(200, contentType: "text/calendar").ProducesValidationProblem(422);
     }
 
-    private static async Task<IResult> Find(StartsRequest? request, Finder find, Sheet<StudioHours> studio, TimeProvider time, CancellationToken cancel)
+    private static async Task<IResult> Find(StartsRequest? request, Finder find, SettingsStore<StudioHours> studio, TimeProvider time, CancellationToken cancel)
     {
         request ??= new StartsRequest(null);
         var problems = new List<Problem>();
@@ -36,7 +36,7 @@ internal static class StartEndpoints
         var openBy = WireTime.Read(request.OpenBy, "openBy", problems)?.ToInstant();
         var topAt = WireTime.Read(request.TopAt, "topAt", problems)?.ToInstant();
         var read = await TimedFiring.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, find, problems);
-        if (problems.Count > 0) return ClearProblems.Of(problems);
+        if (problems.Count > 0) return ProblemResponses.Of(problems);
 
         var (timed, rules) = (read!, hours.Value);
         var task = timed.Task;
@@ -48,7 +48,7 @@ internal static class StartEndpoints
             rules.Zone.Id, rules.Tariff.Currency,
             [.. answer.Choices.Select(c => new StartContract(
                 At(c.At), At(c.At + task.TopAt), At(c.At + task.Powered), At(c.At + timed.OpensAt), priced ? c.Cost : null, c.Discomfort, c.Why,
-                [.. timed.Moments.Select(m => new WatchContract(StudioMapping.Watches.Say(m.Kind), At(c.At + m.At), m.Text, [.. rules.InAt(c.At + m.At)]))]))],
+                [.. timed.Moments.Select(m => new WatchContract(StudioMapping.Watches.Format(m.Kind), At(c.At + m.At), m.Text, [.. rules.InAt(c.At + m.At)]))]))],
             answer.Tried, answer.Possible, answer.Dearest, answer.WhyNone,
             [.. Stretches(from, horizon, i => rules.Tariff.At(i.InZone(rules.Zone).LocalDateTime)).Select(s => new PriceSpan(At(s.From), At(s.To), s.Value))],
             [.. Stretches(from, horizon, i => !rules.InAt(i).Any()).Where(s => s.Value).Select(s => new AloneSpan(At(s.From), At(s.To)))]));
@@ -62,7 +62,7 @@ internal static class StartEndpoints
         if (start is null && problems.Count == 0) problems.Add(new Problem("start", "Say when it is switched on."));
         var timed = await TimedFiring.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, find, problems);
         return problems.Count > 0
-            ? ClearProblems.Of(problems)
+            ? ProblemResponses.Of(problems)
             : Results.File(WatchCalendar.Write(timed!.Schedule, timed.Firing.Kiln?.Name, start!.Value.ToInstant(), timed.Moments), "text/calendar; charset=utf-8", "watch-times.ics");
     }
 

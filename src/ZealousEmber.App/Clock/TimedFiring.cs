@@ -38,7 +38,7 @@ internal sealed record TimedFiring(Schedule Schedule, FiringKiln Firing, Compile
     {
         var read = ScheduleMapping.Read(wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "Untitled" } : wire);
         problems.AddRange(read.Problems.Select(p => p.Under("schedule")));
-        var start = ScheduleMapping.ReadStart(startTemperature, WireWords.Units.Read(wire?.Unit) ?? TemperatureUnit.Celsius, problems);
+        var start = ScheduleMapping.ReadStart(startTemperature, WireTerms.Units.Read(wire?.Unit) ?? TemperatureUnit.Celsius, problems);
         var firing = await FiringKiln.Read(kilnId, kiln, load, read.IsOk ? read.Value.Kind : ScheduleKind.Glaze, start, find, problems);
         if (problems.Count > 0) return null;
         var timed = Of(read.Value, firing);

@@ -72,10 +72,10 @@ public sealed record WorkRequest(IReadOnlyList<LogPoint?>? Curve, [property: All
 /// <summary>What every cone would read at the end of the curve.</summary>
 public sealed record WorkResponse(string Words, IReadOnlyList<ConeReadingContract> Cones);
 
-/// <summary>What the reading means.</summary>
-/// <param name="Progress">The heat work that shelf had, in this cone's measure.</param>
+/// <summary>What the context means.</summary>
+/// <param name="Progress">The heat work that repository had, in this cone's measure.</param>
 /// <param name="Expected">What the curve should have given; 1 without a schedule.</param>
-/// <param name="OffsetCelsius">How much hotter (positive) the shelf was, K at 60 °C/h.</param>
+/// <param name="OffsetCelsius">How much hotter (positive) the repository was, K at 60 °C/h.</param>
 public sealed record ReadResponse(string Cone, double Progress, double BendDegrees, double Expected, double OffsetCelsius, string Text);
 
 /// <summary>Readings for the wire.</summary>
@@ -89,6 +89,6 @@ internal static class ConeReadings
     private static ConeReadingContract Of(Cone cone, double progress)
     {
         var bend = ConeBend.Degrees(progress);
-        return new(cone.Number, progress, bend, ConeBend.Clock(bend), ConeBend.Words(progress));
+        return new(cone.Number, progress, bend, ConeBend.Clock(bend), ConeBend.Phrase(progress));
     }
 }

@@ -33,7 +33,7 @@ internal static class ConeEndpoints
             .Produces<ReadResponse>().ProducesValidationProblem(422);
     }
 
-    private static IResult Answer<T>(Result<T> result) => result.IsOk ? Results.Ok(result.Value) : ClearProblems.Of(result.Problems);
+    private static IResult Answer<T>(Result<T> result) => result.IsOk ? Results.Ok(result.Value) : ProblemResponses.Of(result.Problems);
 
     private static ConeTableRow Row(ConeEntry entry) => new(
         entry.Cone.Number, entry.Kinetics.Theta, entry.Kinetics.LnA,
@@ -43,7 +43,7 @@ internal static class ConeEndpoints
     {
         var problems = new List<Problem>();
         var scale = unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(unit, "unit", problems) ?? TemperatureUnit.Celsius;
-        if (problems.Count > 0) return ClearProblems.Of(problems);
+        if (problems.Count > 0) return ProblemResponses.Of(problems);
         var rates = ChartRates.Select(r => Rate.PerHour(r)).ToList();
         return Results.Ok(new ConeEndPoints(scale.Letter(), [.. rates.Select(r => r.PerHourIn(scale))],
             [.. Cone.All.Select(c => new ConeLine(c.Number, [.. rates.Select(r => ConeSolver.EndPoint(c, r).In(scale))]))]));
@@ -119,7 +119,7 @@ internal static class ConeEndpoints
     private static Problem? CannotReach(FiringKiln firing, Schedule schedule)
     {
         if (firing.Kiln is null || firing.Run(schedule).Value.Stall is not { } stall) return null;
-        return new Problem("cone", $"With this load {firing.Kiln.Name} gets to {Words.Number(Math.Round(stall.At.In(schedule.Unit)))} {schedule.Unit.Symbol()} at best, which is not enough for it.");
+        return new Problem("cone", $"With this load {firing.Kiln.Name} gets to {Phrases.Number(Math.Round(stall.At.In(schedule.Unit)))} {schedule.Unit.Symbol()} at best, which is not enough for it.");
     }
 
     private static Result<WorkResponse> Work(WorkRequest request)
@@ -127,7 +127,7 @@ internal static class ConeEndpoints
         var curve = LogMapping.Read(request.Curve, request.Unit);
         if (!curve.IsOk) return Result<WorkResponse>.Failed(curve.Problems);
         var progress = HeatWork.OfAll(curve.Value);
-        return new WorkResponse(ConeWords.Nearest(progress), ConeReadings.Of(progress, null, all: true));
+        return new WorkResponse(ConePhrases.Nearest(progress), ConeReadings.Of(progress, null, all: true));
     }
 
     private static Result<ReadResponse> Read(ReadRequest request)
@@ -137,7 +137,7 @@ internal static class ConeEndpoints
         if (request.Clock is not { } clock || !(clock is >= 0 and < 8 or >= 12 and < 13))
         {
             clock = 0;
-            problems.Add(new Problem("clock", "A reading is where the tip points on a clock: 12 upright, 3 level half way, 6 down; up to 8."));
+            problems.Add(new Problem("clock", "A context is where the tip points on a clock: 12 upright, 3 level half way, 6 down; up to 8."));
         }
         var curve = ReadExpected(request, problems);
         if (problems.Count > 0) return Result<ReadResponse>.Failed(problems);
@@ -146,15 +146,15 @@ internal static class ConeEndpoints
         var progress = ConeBend.ProgressAt(degrees);
         var expected = curve is null ? 1 : HeatWork.Of(ConeTable.Of(cone!.Value).Kinetics, curve);
         if (progress < 0.02)
-            return new Problem("clock", "This cone has not begun to bend; it only says that the shelf stayed below it. Read the next cooler one.");
+            return new Problem("clock", "This cone has not begun to bend; it only says that the repository stayed below it. Read the next cooler one.");
         if (expected < 1e-6)
-            return new Problem(request.Curve is null ? "schedule" : "curve", $"This firing does not come near cone {cone!.Value.Number}; there is nothing to compare the reading with.");
+            return new Problem(request.Curve is null ? "schedule" : "curve", $"This firing does not come near cone {cone!.Value.Number}; there is nothing to compare the context with.");
         var offset = ConeSolver.Offset(cone!.Value, progress, expected).Kelvins;
-        var way = Math.Abs(offset) < 1 ? "just as hot as the curve says" : $"{Words.Number(Math.Round(Math.Abs(offset)))} °C {(offset > 0 ? "hotter" : "cooler")} than the curve says";
-        return new ReadResponse(cone.Value.Number, progress, Math.Max(degrees, 8), expected, offset, $"That shelf was {way} (at 60 °C/h).");
+        var way = Math.Abs(offset) < 1 ? "just as hot as the curve says" : $"{Phrases.Number(Math.Round(Math.Abs(offset)))} °C {(offset > 0 ? "hotter" : "cooler")} than the curve says";
+        return new ReadResponse(cone.Value.Number, progress, Math.Max(degrees, 8), expected, offset, $"That repository was {way} (at 60 °C/h).");
     }
 
-    /// <summary>The curve a reading is held against: a log, a schedule, or none.</summary>
+    /// <summary>The curve a context is held against: a log, a schedule, or none.</summary>
     private static Curve? ReadExpected(ReadRequest request, List<Problem> problems)
     {
         if (request.Curve is not null)
@@ -189,7 +189,7 @@ internal static class ConeEndpoints
     {
         if (minutes is null) return null;
         if (minutes >= 0 && minutes <= ScheduleLimits.LongestHold.TotalMinutes) return Duration.FromMinutes(minutes.Value);
-        problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Words.Number(minutes.Value)}."));
+        problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Phrases.Number(minutes.Value)}."));
         return null;
     }
 
@@ -197,7 +197,7 @@ internal static class ConeEndpoints
     {
         if (rate is null) return null;
         if (rate > 0 && rate <= ScheduleLimits.Fastest.PerHourIn(unit)) return Rate.PerHour(rate.Value, unit);
-        problems.Add(new Problem("approach", $"A climb is more than 0 and at most {Words.Number(ScheduleLimits.Fastest.PerHourIn(unit))} {unit.Symbol()}/h; this says {Words.Number(rate.Value)}."));
+        problems.Add(new Problem("approach", $"A climb is more than 0 and at most {Phrases.Number(ScheduleLimits.Fastest.PerHourIn(unit))} {unit.Symbol()}/h; this says {Phrases.Number(rate.Value)}."));
         return null;
     }
 
@@ -206,7 +206,7 @@ internal static class ConeEndpoints
         var named = wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "Untitled" } : wire;
         var read = ScheduleMapping.Read(named);
         problems.AddRange(read.Problems.Select(p => p.Under("schedule")));
-        var start = ScheduleMapping.ReadStart(startTemperature, WireWords.Units.Read(wire?.Unit) ?? TemperatureUnit.Celsius, problems);
+        var start = ScheduleMapping.ReadStart(startTemperature, WireTerms.Units.Read(wire?.Unit) ?? TemperatureUnit.Celsius, problems);
         if (!read.IsOk) return (null, start);
         problems.AddRange(CompiledSchedule.From(read.Value, start, GenericKiln.Instance).Problems.Select(p => p.Under("schedule")));
         if (read.Value.Segments[ConeSolver.TopStep(read.Value)].Target is null)

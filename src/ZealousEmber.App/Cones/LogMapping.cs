@@ -30,7 +30,7 @@ internal static class LogMapping
             if (Math.Abs(minute) > LongestMinutes)
                 return new Problem($"curve[{i}].minute", "Times are minutes since the start; this one is more than a year away.");
             if (i > 0 && minute < points[i - 1].Minutes)
-                return new Problem($"curve[{i}].minute", $"The time goes back here, from {Words.Number(points[i - 1].Minutes)} to {Words.Number(minute)} min. Sort the log, or cut it where the clock was changed.");
+                return new Problem($"curve[{i}].minute", $"The time goes back here, from {Phrases.Number(points[i - 1].Minutes)} to {Phrases.Number(minute)} min. Sort the log, or cut it where the clock was changed.");
             var temperature = ScheduleLimits.ReadTemperature(point.Temperature, scale!.Value, $"curve[{i}].temperature");
             if (!temperature.IsOk) return Result<Curve>.Failed(temperature.Problems);
             points[i] = new CurvePoint(minute, temperature.Value.Celsius);

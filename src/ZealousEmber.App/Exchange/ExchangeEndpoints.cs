@@ -18,7 +18,7 @@ public sealed record ScheduleFile(string? Format, int? Version, IReadOnlyList<Sc
 }
 
 /// <summary>What an import brought in.</summary>
-public sealed record ImportResponse(IReadOnlyList<StoredScheduleContract> Imported);
+public sealed record ImportResponse(IReadOnlyList<VersionedScheduleContract> Imported);
 
 /// <summary>Schedules out of the program and into it, in open formats.</summary>
 internal static class ExchangeEndpoints
@@ -40,10 +40,10 @@ internal static class ExchangeEndpoints
     {
         var wanted = (ids ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         if (wanted.Any(w => !int.TryParse(w, out _)))
-            return ClearProblems.Of([new Problem("ids", "The numbers of the schedules, with commas between: ids=1,2.")]);
+            return ProblemResponses.Of([new Problem("ids", "The numbers of the schedules, with commas between: ids=1,2.")]);
         var numbers = wanted.Select(int.Parse).ToHashSet();
         var found = (await store.Search(new ScheduleQuery(), cancel)).Where(s => numbers.Count == 0 || numbers.Contains(s.Id)).ToList();
-        if (numbers.Except(found.Select(s => s.Id)).ToList() is [var missing, ..]) return ClearProblems.Missing($"schedule {missing}");
+        if (numbers.Except(found.Select(s => s.Id)).ToList() is [var missing, ..]) return ProblemResponses.NotFound($"schedule {missing}");
 
         var name = found.Count == 1 ? FileName(found[0].Schedule.Name) : "schedules";
         var schedules = found.Select(s => ScheduleMapping.Write(s.Schedule)).ToList();
@@ -53,7 +53,7 @@ internal static class ExchangeEndpoints
                 JsonSerializer.SerializeToUtf8Bytes(new ScheduleFile(ScheduleFile.FormatName, 1, schedules), new JsonSerializerOptions(json.Value.SerializerOptions) { WriteIndented = true }),
                 "application/json", $"{name}.json"),
             "csv" => Results.File(ScheduleCsv.Write(schedules), "text/csv; charset=utf-8", $"{name}.csv"),
-            _ => ClearProblems.Of([new Problem("format", "A format is json or csv.")]),
+            _ => ProblemResponses.Of([new Problem("format", "A format is json or csv.")]),
         };
     }
 
@@ -62,7 +62,7 @@ internal static class ExchangeEndpoints
         var wire = request.ContentType?.StartsWith("text/csv", StringComparison.OrdinalIgnoreCase) == true
             ? await ReadCsv(request, cancel)
             : await ReadJson(request, json.Value.SerializerOptions, cancel);
-        if (!wire.IsOk) return ClearProblems.Of(wire.Problems);
+        if (!wire.IsOk) return ProblemResponses.Of(wire.Problems);
 
         var problems = new List<Problem>();
         var schedules = new List<Schedule>();
@@ -72,7 +72,7 @@ internal static class ExchangeEndpoints
             problems.AddRange(read.Problems.Select(p => p.Under($"schedules[{i}]")));
             if (read.IsOk) schedules.Add(read.Value);
         }
-        if (problems.Count > 0) return ClearProblems.Of(problems);
+        if (problems.Count > 0) return ProblemResponses.Of(problems);
         var kept = await store.Add(schedules, cancel);
         return Results.Created("/api/schedules", new ImportResponse([.. kept.Select(ScheduleEndpoints.Write)]));
     }

@@ -10,7 +10,7 @@ using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store.Shelves;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Firings;
 
@@ -30,7 +30,7 @@ public sealed record FiringContract(
     [property: AllowedValues("as-the-glazes-ask", "none", "quarter-hour", "half-hour", "lower-and-longer")] string? Hold = null,
     [property: AllowedValues("by-what-comes-next", "hotter-than-the-glaze", "always-open")] string? Bisque = null,
     double? HoldMinutes = null, int? MaxSteps = null, int? ScheduleId = null, bool? Packed = null, bool? WitnessPack = null, string? StartsAt = null,
-    IReadOnlyList<AcceptanceContract?>? Accepted = null) : IWaysSaid;
+    IReadOnlyList<AcceptanceContract?>? Accepted = null) : IPlanningPreferences;
 
 /// <summary>A finding somebody accepts for one firing.</summary>
 /// <param name="Id">Which finding.</param>
@@ -40,33 +40,33 @@ public sealed record FiringContract(
 public sealed record AcceptanceContract(string? Id, [property: AllowedValues("note", "look", "danger")] string? Severity, string? Note, DateTimeOffset? At = null);
 
 /// <summary>A kept firing.</summary>
-public sealed record StoredFiringContract(int Id, int Version, DateTimeOffset UpdatedAt, FiringContract Firing);
+public sealed record VersionedFiringContract(int Id, int Version, DateTimeOffset UpdatedAt, FiringContract Firing);
 
 /// <summary>Firings: find, make, change, delete, bring back.</summary>
 internal static class FiringEndpoints
 {
     public static void MapFirings(this WebApplication app)
     {
-        var firings = new ShelfEndpoints<FiringContract, StoredFiringContract, FiringDraft>("firing", Read, Write);
+        var firings = new RepositoryEndpoints<FiringContract, VersionedFiringContract, FiringDraft>("firing", Read, Write);
         firings.Map(app.MapGroup("/api/firings").WithTags("Firings"), "/api/firings");
         app.MapGet("/api/schedules/{id:int}/firing", async (int id, FiringFinder find, CancellationToken cancel) =>
                 await find.Of(id, cancel) is { } firing ? Results.Ok(Write(firing)) : Results.NoContent())
-            .WithTags("Firings").WithSummary("The firing a schedule was put on the desk for; nothing when it stands alone").Produces<StoredFiringContract>().Produces(204);
+            .WithTags("Firings").WithSummary("The firing a schedule was put on the desk for; nothing when it stands alone").Produces<VersionedFiringContract>().Produces(204);
     }
 
     private static Result<FiringDraft> Read(FiringContract? wire)
     {
         if (wire is null) return new Problem("", "A firing is missing here.");
         var problems = new List<Problem>();
-        var kind = WireWords.Kinds.Read(wire.Kind);
-        if (kind is null) problems.Add(new Problem("kind", WireWords.Kinds.Refuse(wire.Kind, "a kind of firing")));
+        var kind = WireTerms.Kinds.Read(wire.Kind);
+        if (kind is null) problems.Add(new Problem("kind", WireTerms.Kinds.Refuse(wire.Kind, "a kind of firing")));
         var unit = wire.Unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(wire.Unit, "unit", problems) ?? TemperatureUnit.Celsius;
         var goal = ScheduleMapping.ReadCone(wire.GoalCone, "goalCone", problems);
         var lots = (wire.Lots ?? []).Take(WareLot.MostLots + 1).Select((lot, i) => ReadLot(lot ?? new LotContract(null, null, null), i, problems)).ToList();
         var starts = WireTime.Read(wire.StartsAt, "startsAt", problems);
         var accepted = (wire.Accepted ?? []).Take(Acceptance.Most + 1).Select((a, i) => ReadAcceptance(a ?? new AcceptanceContract(null, null, null), i, problems)).ToList();
         var firing = FiringDraft.Create(
-            wire.Name, kind ?? default, wire.KilnId, goal, unit, lots, PlanWords.Read(wire, PlanWays.Usual, problems),
+            wire.Name, kind ?? default, wire.KilnId, goal, unit, lots, PlanningTerms.Read(wire, PlanningPreferences.Usual, problems),
             wire.HoldMinutes, wire.MaxSteps, wire.ScheduleId, wire.Packed == true, wire.WitnessPack == true, starts, accepted);
         problems.AddRange(firing.Problems);
         return problems.Count > 0 ? Result<FiringDraft>.Failed(problems) : firing;
@@ -91,17 +91,17 @@ internal static class FiringEndpoints
             lot.What?.Trim(), lot.Count, lot.Wall, lot.Width, lot.ClosedHollow == true, lot.OneSided == true, dryness ?? default, lot.ClayId, [.. (lot.GlazeIds ?? []).Take(12)], lot.Whose?.Trim(), next ?? default, lot.PieceKg);
     }
 
-    private static StoredFiringContract Write(Stored<FiringDraft> stored)
+    private static VersionedFiringContract Write(Versioned<FiringDraft> stored)
     {
         var firing = stored.Item;
         return new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), new FiringContract(
-            firing.Name, WireWords.Kinds.Say(firing.Kind), firing.KilnId, firing.Goal?.Number, firing.Unit.Letter(), [.. firing.Lots.Select(Write)],
-            PlanWords.Dryings.Say(firing.Ways.Drying), PlanWords.Approaches.Say(firing.Ways.Approach), PlanWords.Coolings.Say(firing.Ways.Cooling), PlanWords.Holds.Say(firing.Ways.Hold),
-            PlanWords.Bisques.Say(firing.Ways.Bisque), firing.HoldMinutes, firing.MaxSteps, firing.ScheduleId, firing.Packed, firing.WitnessPack,
+            firing.Name, WireTerms.Kinds.Format(firing.Kind), firing.KilnId, firing.Goal?.Number, firing.Unit.Letter(), [.. firing.Lots.Select(Write)],
+            PlanningTerms.Dryings.Format(firing.Preferences.Drying), PlanningTerms.Approaches.Format(firing.Preferences.Approach), PlanningTerms.Coolings.Format(firing.Preferences.Cooling), PlanningTerms.Holds.Format(firing.Preferences.Hold),
+            PlanningTerms.Bisques.Format(firing.Preferences.Bisque), firing.HoldMinutes, firing.MaxSteps, firing.ScheduleId, firing.Packed, firing.WitnessPack,
             firing.StartsAt is { } starts ? OffsetDateTimePattern.Rfc3339.Format(starts) : null,
             [.. firing.Accepted.Select(a => new AcceptanceContract(a.Id, a.Severity.ToString().ToLowerInvariant(), a.Note, a.At.ToDateTimeOffset()))]));
     }
 
     private static LotContract Write(LotDraft lot) => new(
-        lot.What, lot.Count, lot.Wall, lot.Width, lot.ClosedHollow, lot.OneSided, LotMapping.Drynesses.Say(lot.Dryness), lot.ClayId, null, lot.GlazeIds, null, lot.Whose, LotMapping.NextSteps.Say(lot.Next), lot.PieceMass);
+        lot.What, lot.Count, lot.Wall, lot.Width, lot.ClosedHollow, lot.OneSided, LotMapping.Drynesses.Format(lot.Dryness), lot.ClayId, null, lot.GlazeIds, null, lot.Whose, LotMapping.NextSteps.Format(lot.Next), lot.PieceMass);
 }

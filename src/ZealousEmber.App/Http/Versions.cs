@@ -18,12 +18,12 @@ internal static class Versions
         request.Headers.IfNoneMatch.ToString().Split(',', StringSplitOptions.TrimEntries).Contains(Tag(version));
 
     /// <summary>The answer to a save whose If-Match is missing, or names no version of ours.</summary>
-    public static IResult NotNamed(HttpRequest request) => request.Headers.IfMatch.Count == 0
+    public static IResult PreconditionFailed(HttpRequest request) => request.Headers.IfMatch.Count == 0
         ? Results.Problem(statusCode: StatusCodes.Status428PreconditionRequired, title: "Which version?", detail: "Send the ETag of the version you changed as If-Match.")
         : Results.Problem(statusCode: StatusCodes.Status412PreconditionFailed, title: "Another version", detail: "The If-Match header names no version of this.");
 
     /// <summary>The answer when somebody else saved in between; it carries what is there now.</summary>
-    public static IResult Clash(string what, int version, object current, HttpResponse response)
+    public static IResult Conflict(string what, int version, object current, HttpResponse response)
     {
         response.Headers.ETag = Tag(version);
         return Results.Problem(

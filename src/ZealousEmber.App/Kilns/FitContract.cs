@@ -12,7 +12,7 @@ public sealed record FitRequest(IReadOnlyList<FitLog?>? Logs, [property: Allowed
 /// <param name="Points">Instead of CSV.</param>
 /// <param name="Unit">Of the temperatures; by the headings when missing.</param>
 /// <param name="Kind">What was fired; glaze when missing. The usual full load goes with it.</param>
-/// <param name="OffAtMinute">When the power went off, minutes since the first reading; needed for temperatures only.</param>
+/// <param name="OffAtMinute">When the power went off, minutes since the first context; needed for temperatures only.</param>
 /// <param name="MeterKwh">What the meter counted over the log.</param>
 public sealed record FitLog(
     string? Csv = null, IReadOnlyList<FitPoint?>? Points = null, [property: AllowedValues("C", "F")] string? Unit = null,

@@ -5,7 +5,7 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Shelves;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Kilns;
 
@@ -18,9 +18,9 @@ internal static class FitEndpoints
         .MapPost("/api/kilns/{id:int}/fit", Learn).WithTags("Kilns").WithSummary("Learn a kiln from logs; nothing is kept until the kiln is saved")
         .WithMetadata(new BodySize(BodyLimit.Log)).Produces<FitResponse>().ProducesValidationProblem(422).ProducesProblem(404);
 
-    private static async Task<IResult> Learn(int id, FitRequest? request, Shelf<Kiln> store, CancellationToken cancel)
+    private static async Task<IResult> Learn(int id, FitRequest? request, Repository<Kiln> store, CancellationToken cancel)
     {
-        if (await store.Find(id, cancel) is not { Item: var kiln }) return ClearProblems.Missing("kiln");
+        if (await store.Find(id, cancel) is not { Item: var kiln }) return ProblemResponses.NotFound("kiln");
         var problems = new List<Problem>();
         var what = request?.What?.Trim().ToLowerInvariant() switch { null or "kiln" => LearnWhat.Kiln, "elements" => LearnWhat.Elements, _ => (LearnWhat?)null };
         if (what is null) problems.Add(new Problem("what", "What is learned is kiln or elements."));
@@ -37,20 +37,20 @@ internal static class FitEndpoints
             firings.Add(read.Value.Firing);
             understood.Add(read.Value.Understood);
         }
-        if (problems.Count > 0) return ClearProblems.Of(problems);
+        if (problems.Count > 0) return ProblemResponses.Of(problems);
 
         var learned = KilnFit.Learn(kiln, firings, what!.Value, cancel);
         return learned.IsOk
             ? Results.Ok(Write(kiln, learned.Value, understood))
-            : ClearProblems.Of([.. learned.Problems.Select(p => p.Under("logs[0]"))]);
+            : ProblemResponses.Of([.. learned.Problems.Select(p => p.Under("logs[0]"))]);
     }
 
     private static Result<(LoggedFiring Firing, string Understood)> ReadLog(FitLog wire, Kiln kiln)
     {
         var problems = new List<Problem>();
         var unit = wire.Unit is null ? null : ScheduleMapping.ReadUnit(wire.Unit, "unit", problems);
-        var kind = wire.Kind is null ? ScheduleKind.Glaze : WireWords.Kinds.Read(wire.Kind);
-        if (kind is null) problems.Add(new Problem("kind", WireWords.Kinds.Refuse(wire.Kind, "a kind of firing")));
+        var kind = wire.Kind is null ? ScheduleKind.Glaze : WireTerms.Kinds.Read(wire.Kind);
+        if (kind is null) problems.Add(new Problem("kind", WireTerms.Kinds.Refuse(wire.Kind, "a kind of firing")));
         var load = KilnMapping.ReadLoad(wire.Load, null, kiln, kind ?? ScheduleKind.Glaze);
         problems.AddRange(load.Problems.Select(p => p.Under("load")));
         if (wire.MeterKwh is not (null or (> 0 and < 100_000))) problems.Add(new Problem("meterKwh", "What the meter counted is more than 0 kWh."));
@@ -83,7 +83,7 @@ internal static class FitEndpoints
             }
             samples[i] = new LogSample(minute, temperature.Value.Celsius, point.Power, asked?.Celsius);
         }
-        return new ReadLog(samples, $"{Words.Count(samples.Length, "reading")}.");
+        return new ReadLog(samples, $"{Phrases.Count(samples.Length, "context")}.");
     }
 
     private static FitResponse Write(Kiln before, LearnedKiln learned, List<string> understood)

@@ -30,7 +30,7 @@ public sealed record KilnContract(
 
 /// <summary>A kept kiln.</summary>
 /// <param name="Amperes">Drawn at full power, as a single phase.</param>
-public sealed record StoredKilnContract(int Id, int Version, DateTimeOffset UpdatedAt, string ClassName, double Amperes, KilnContract Kiln);
+public sealed record VersionedKilnContract(int Id, int Version, DateTimeOffset UpdatedAt, string ClassName, double Amperes, KilnContract Kiln);
 
 /// <summary>A class to start a kiln from.</summary>
 public sealed record KilnClassContract(string Id, string Name, KilnContract Usual);

@@ -3,7 +3,7 @@ using ZealousEmber.App.Schedules;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Studio;
+using ZealousEmber.Store.Settings;
 
 namespace ZealousEmber.App.Kilns;
 
@@ -15,24 +15,24 @@ internal static class KilnEndpoints
     public static void MapKilns(this WebApplication app)
     {
         var api = app.MapGroup("/api/kilns").WithTags("Kilns");
-        new ShelfEndpoints<KilnContract, StoredKilnContract, Kiln>("kiln", KilnMapping.Read, KilnMapping.Write).Map(api, "/api/kilns");
+        new RepositoryEndpoints<KilnContract, VersionedKilnContract, Kiln>("kiln", KilnMapping.Read, KilnMapping.Write).Map(api, "/api/kilns");
         api.MapGet("classes", () => KilnClass.All.Select(Class)).WithSummary("Classes to start from, with their usual numbers").Produces<KilnClassContract[]>();
         api.MapGet("numbers", () => KilnLimits.All.Select(n => new KilnNumberContract(n.Field, n.Label, n.Unit, n.Least, n.Most, n.Meaning)))
             .WithSummary("What each number of a kiln may be and means").Produces<KilnNumberContract[]>();
-        api.MapPost("portrait", (KilnContract? kiln, Sheet<StudioHours> studio, CancellationToken cancel) => Portrait(kiln, studio, cancel))
+        api.MapPost("portrait", (KilnContract? kiln, SettingsStore<StudioHours> studio, CancellationToken cancel) => Portrait(kiln, studio, cancel))
             .WithSummary("What a kiln can do: climb and fall, cooling, usual firings").Produces<KilnPortraitContract>().ProducesValidationProblem(422);
     }
 
     private static KilnClassContract Class(KilnClass kind)
     {
-        var usual = Kiln.Create(new KilnWords(kind.Name, kind.Id, null, null, null, new Dictionary<string, double?>())).Value;
+        var usual = Kiln.Create(new KilnSpecification(kind.Name, kind.Id, null, null, null, new Dictionary<string, double?>())).Value;
         return new KilnClassContract(kind.Id, kind.Name, KilnMapping.Write(usual));
     }
 
-    private static async Task<IResult> Portrait(KilnContract? wire, Sheet<StudioHours> studio, CancellationToken cancel)
+    private static async Task<IResult> Portrait(KilnContract? wire, SettingsStore<StudioHours> studio, CancellationToken cancel)
     {
         var read = KilnMapping.Read(wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "the kiln" } : wire);
-        if (!read.IsOk) return ClearProblems.Of(read.Problems);
+        if (!read.IsOk) return ProblemResponses.Of(read.Problems);
         var (kiln, portrait, tariff) = (read.Value, KilnPortrait.Of(read.Value), (await studio.Read(cancel)).Item.Tariff);
         var unit = kiln.Unit;
         IReadOnlyList<PacePointContract> Write(IEnumerable<PaceAt> paces) => [.. paces.Select(p => new PacePointContract(p.At.In(unit), p.Rate.PerHourIn(unit)))];
@@ -47,7 +47,7 @@ internal static class KilnEndpoints
         var marks = CoolingMarks.Select(t => Temperature.FromCelsius(t)).Where(t => t >= kiln.Opens)
             .Select(t => (At: t, After: KilnPortrait.CoolingTo(run, t))).Where(m => m.After is { } after && after > NodaTime.Duration.Zero);
         return new UsualFiringContract(
-            WireWords.Kinds.Say(usual.Kind), usual.Line, run.Compiled.Segments[2].RampEnd.TotalMinutes, run.Energy.Used,
+            WireTerms.Kinds.Format(usual.Kind), usual.Line, run.Compiled.Segments[2].RampEnd.TotalMinutes, run.Energy.Used,
             tariff.Price > 0 ? run.Energy.Used * tariff.Price : null, tariff.Currency, run.FullPower.TotalMinutes, run.OpensAt.TotalMinutes,
             [.. marks.Select(m => new CoolingMark(m.At.In(unit), m.After!.Value.TotalMinutes))], run.Stall is null);
     }

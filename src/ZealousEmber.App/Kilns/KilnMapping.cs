@@ -4,7 +4,7 @@ using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store.Shelves;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Kilns;
 
@@ -27,23 +27,23 @@ internal static class KilnMapping
         if (brick is null && wire.Brick is not null) problems.Add(new Problem("brick", Bricks.Refuse(wire.Brick, "a brick")));
         var clock = HoldClocks.Read(wire.HoldClock);
         if (clock is null && wire.HoldClock is not null) problems.Add(new Problem("holdClock", HoldClocks.Refuse(wire.HoldClock, "a rule for the hold clock")));
-        var kiln = Kiln.Create(new KilnWords(wire.Name, wire.Class, brick, clock, wire.Notes, Numbers(wire), unit));
+        var kiln = Kiln.Create(new KilnSpecification(wire.Name, wire.Class, brick, clock, wire.Notes, Numbers(wire), unit));
         problems.AddRange(kiln.Problems);
         return problems.Count > 0 ? Result<Kiln>.Failed(problems) : kiln;
     }
 
     public static KilnContract Write(Kiln kiln)
     {
-        var words = kiln.Words();
+        var words = kiln.Specification();
         double Get(KilnNumber number) => words.Numbers[number.Field]!.Value;
         return new KilnContract(
             kiln.Name, kiln.Class.Id, kiln.Unit.Letter(), Get(KilnLimits.Volume), Get(KilnLimits.Power), Get(KilnLimits.Voltage), Get(KilnLimits.ElementHealth),
-            Bricks.Say(kiln.Brick), Get(KilnLimits.BrickThickness), Get(KilnLimits.FibreThickness), Get(KilnLimits.TopLimit), Get(KilnLimits.OpenLimit), Get(KilnLimits.Room),
+            Bricks.Format(kiln.Brick), Get(KilnLimits.BrickThickness), Get(KilnLimits.FibreThickness), Get(KilnLimits.TopLimit), Get(KilnLimits.OpenLimit), Get(KilnLimits.Room),
             Get(KilnLimits.Altitude), Get(KilnLimits.VentFlow), Get(KilnLimits.Sections), Get(KilnLimits.Leak), Get(KilnLimits.HeatFactor), Get(KilnLimits.LossFactor),
-            Get(KilnLimits.Uncertainty), HoldClocks.Say(kiln.HoldClock), kiln.Notes);
+            Get(KilnLimits.Uncertainty), HoldClocks.Format(kiln.HoldClock), kiln.Notes);
     }
 
-    public static StoredKilnContract Write(Stored<Kiln> stored) =>
+    public static VersionedKilnContract Write(Versioned<Kiln> stored) =>
         new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), stored.Item.Class.Name, stored.Item.Current, Write(stored.Item));
 
     /// <summary>The load given, filled up with what its lots weigh, else with what a full kiln of this kind of firing holds.</summary>
@@ -51,7 +51,7 @@ internal static class KilnMapping
     {
         if (wire is null) return kiln.UsualLoad(kind);
         if (wire.Fill is { } fill && !(fill >= 0 && fill <= MostFill))
-            return new Problem("fill", $"How full it is goes from 0 to {Words.Number(MostFill)}, 1 being a usual full load; this says {Words.Number(fill)}.");
+            return new Problem("fill", $"How full it is goes from 0 to {Phrases.Number(MostFill)}, 1 being a usual full load; this says {Phrases.Number(fill)}.");
         var usual = kiln.UsualLoad(kind, wire.Fill ?? 1);
         var raw = wire.FirstFiring ?? usual.FirstFiring;
         if (ware is null || wire.Fill is not null)

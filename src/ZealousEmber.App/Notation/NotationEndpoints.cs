@@ -37,7 +37,7 @@ internal static class NotationEndpoints
             problems.AddRange(read.Problems);
             if (read.IsOk) start = read.Value;
         }
-        if (problems.Count > 0) return ClearProblems.Of(problems);
+        if (problems.Count > 0) return ProblemResponses.Of(problems);
 
         var result = NotationReader.Read(request.Text, unit, start);
         return result.Error is { } error

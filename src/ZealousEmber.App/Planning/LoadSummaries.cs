@@ -17,8 +17,8 @@ internal static class LoadSummaries
     {
         request ??= new LoadRequest(null, null);
         var problems = new List<Problem>();
-        var kind = WireWords.Kinds.Read(request.Kind);
-        if (kind is null) problems.Add(new Problem("kind", WireWords.Kinds.Refuse(request.Kind, "a kind of firing")));
+        var kind = WireTerms.Kinds.Read(request.Kind);
+        if (kind is null) problems.Add(new Problem("kind", WireTerms.Kinds.Refuse(request.Kind, "a kind of firing")));
         var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems);
         var load = request.Load ?? new LoadContract();
         var firing = await FiringKiln.Read(request.KilnId, request.Kiln, load with { Lots = load.Lots ?? [] }, kind ?? ScheduleKind.Glaze, Temperature.FromCelsius(20), find, problems);
@@ -27,12 +27,12 @@ internal static class LoadSummaries
 
     public static LoadSummary Write(WareLoad load, ScheduleKind kind, Cone? goal, FiringKiln firing)
     {
-        static string Say(WareLot lot) => $"{lot.What}, {Words.Number(lot.Wall)} mm";
+        static string Format(WareLot lot) => $"{lot.What}, {Phrases.Number(lot.Wall)} mm";
         var usual = firing.UsualMass(kind);
         // Before the glaze comes, nothing has to share a cone.
         var shares = kind is ScheduleKind.Glaze or ScheduleKind.OnceFired;
         return new LoadSummary(
-            load.Lots.Length, load.Pieces, load.Mass, Say(load.Thickest), Say(load.Wettest), Say(load.SlowestToDry), shares ? [.. load.Clashes.Select(c => c.Say())] : [],
+            load.Lots.Length, load.Pieces, load.Mass, Format(load.Thickest), Format(load.Wettest), Format(load.SlowestToDry), shares ? [.. load.Clashes.Select(c => c.Format())] : [],
             usual > 0 ? load.Mass / usual : null, [.. LoadNotes.Of(load, kind, usual).Select(n => new PlanNoteContract(n.Id, n.Text))], goal is { } cone && kind != ScheduleKind.Drying ? [.. Pack(cone).Select(c => c.Number)] : []);
     }
 

@@ -6,7 +6,7 @@ using ZealousEmber.App.Schedules;
 namespace ZealousEmber.App.Planning;
 
 /// <summary>What people differ on, as words; a missing one is the default's.</summary>
-internal interface IWaysSaid
+internal interface IPlanningPreferences
 {
     string? Drying { get; }
 
@@ -25,15 +25,15 @@ internal interface IWaysSaid
 /// <param name="Approach">last-hundred or one-rate.</param>
 /// <param name="Hold">as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.</param>
 /// <param name="Cooling">as-the-glazes-ask, off, limited-drop or drop-and-hold.</param>
-public sealed record WaysContract(
+public sealed record PlanningPreferencesContract(
     [property: AllowedValues("by-the-wall", "long-hold", "slow-climb", "fast-to-hold")] string? Drying = null,
     [property: AllowedValues("by-what-comes-next", "hotter-than-the-glaze", "always-open")] string? Bisque = null,
     [property: AllowedValues("last-hundred", "one-rate")] string? Approach = null,
     [property: AllowedValues("as-the-glazes-ask", "none", "quarter-hour", "half-hour", "lower-and-longer")] string? Hold = null,
-    [property: AllowedValues("as-the-glazes-ask", "off", "limited-drop", "drop-and-hold")] string? Cooling = null) : IWaysSaid;
+    [property: AllowedValues("as-the-glazes-ask", "off", "limited-drop", "drop-and-hold")] string? Cooling = null) : IPlanningPreferences;
 
 /// <summary>The kept ways of a studio; version 0 until somebody has said them.</summary>
-public sealed record StoredWaysContract(int Version, WaysContract Ways);
+public sealed record VersionedPreferencesContract(int Version, PlanningPreferencesContract Ways);
 
 /// <summary>A load and a wish; what people differ on may be said, else the studio's default holds.</summary>
 /// <param name="Load">Its lots are needed.</param>
@@ -53,7 +53,7 @@ public sealed record PlanRequest(
     [property: AllowedValues("as-the-glazes-ask", "none", "quarter-hour", "half-hour", "lower-and-longer")] string? Hold = null,
     [property: AllowedValues("by-what-comes-next", "hotter-than-the-glaze", "always-open")] string? Bisque = null,
     double? HoldMinutes = null, int? MaxSteps = null, [property: AllowedValues("C", "F")] string? Unit = null, string? Name = null,
-    int? KilnId = null, KilnContract? Kiln = null, double? StartTemperature = null) : IWaysSaid;
+    int? KilnId = null, KilnContract? Kiln = null, double? StartTemperature = null) : IPlanningPreferences;
 
 /// <summary>A proposed schedule with the reasons of its steps.</summary>
 /// <param name="Steps">One for each segment.</param>
@@ -84,7 +84,7 @@ public sealed record LoadRequest(
 /// <param name="Choice">drying, bisque, approach, hold or cooling.</param>
 /// <param name="Way">The word for it in a request.</param>
 /// <param name="StudioDefault">It is the studio's own default.</param>
-public sealed record SchoolContract(string Choice, string Way, string Name, string Why, bool StudioDefault);
+public sealed record PlanningOptionContract(string Choice, string Way, string Name, string Why, bool StudioDefault);
 
 /// <summary>Doubts about a plan: what if the load or the wish were a little otherwise?</summary>
 /// <param name="Plan">As it is.</param>

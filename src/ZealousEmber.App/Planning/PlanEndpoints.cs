@@ -9,7 +9,7 @@ using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store.Studio;
+using ZealousEmber.Store.Settings;
 
 namespace ZealousEmber.App.Planning;
 
@@ -21,19 +21,19 @@ internal static class PlanEndpoints
         var api = app.MapGroup("/api/plan").WithTags("Planning");
         api.MapPost("", async (PlanRequest? request, Finder find) => Answer(await Make(request, find)))
             .WithSummary("The fastest schedule this ware, these glazes and this kiln can stand").Produces<PlanResponse>().ProducesValidationProblem(422);
-        api.MapPost("what-if", async (WhatIfRequest? request, Finder find, Sheet<StudioHours> studio, CancellationToken cancel) => Answer(await WhatIfs.Make(request, find, (await studio.Read(cancel)).Item)))
+        api.MapPost("what-if", async (WhatIfRequest? request, Finder find, SettingsStore<StudioHours> studio, CancellationToken cancel) => Answer(await WhatIfs.Make(request, find, (await studio.Read(cancel)).Item)))
             .WithSummary("The plan for a thicker, wetter, cooler or later firing, and how it differs").Produces<WhatIfResponse>().ProducesValidationProblem(422);
         api.MapPost("load", async (LoadRequest? request, Finder find) => Answer(await LoadSummaries.Make(request, find)))
             .WithSummary("What follows from a load, before anything is planned").Produces<LoadSummary>().ProducesValidationProblem(422);
         api.MapGet("schools", async (Finder find) =>
             {
                 var studio = await find.Ways();
-                return School.All.Select(s => new SchoolContract(s.Choice, PlanWords.Say(s), s.Name, s.Why, s.IsOf(studio)));
+                return PlanningOption.All.Select(s => new PlanningOptionContract(s.Choice, PlanningTerms.Format(s), s.Name, s.Why, s.IsOf(studio)));
             })
-            .WithSummary("What practitioners differ on, with a line of why each").Produces<SchoolContract[]>();
+            .WithSummary("What practitioners differ on, with a line of why each").Produces<PlanningOptionContract[]>();
     }
 
-    private static IResult Answer<T>(Result<T> made) => made.IsOk ? Results.Ok(made.Value) : ClearProblems.Of(made.Problems);
+    private static IResult Answer<T>(Result<T> made) => made.IsOk ? Results.Ok(made.Value) : ProblemResponses.Of(made.Problems);
 
     /// <summary>A request made whole: what is in the kiln, what is wished, where.</summary>
     internal sealed record Task(WareLoad Load, PlanWish Wish, FiringKiln Firing)
@@ -45,16 +45,16 @@ internal static class PlanEndpoints
     {
         request ??= new PlanRequest(null, null);
         var problems = new List<Problem>();
-        var kind = WireWords.Kinds.Read(request.Kind);
-        if (kind is null) problems.Add(new Problem("kind", WireWords.Kinds.Refuse(request.Kind, "a kind of firing")));
+        var kind = WireTerms.Kinds.Read(request.Kind);
+        if (kind is null) problems.Add(new Problem("kind", WireTerms.Kinds.Refuse(request.Kind, "a kind of firing")));
         var unit = request.Unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(request.Unit, "unit", problems) ?? TemperatureUnit.Celsius;
         var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems);
-        var ways = PlanWords.Read(request, await find.Ways(), problems);
+        var ways = PlanningTerms.Read(request, await find.Ways(), problems);
         Duration? hold = null;
         if (request.HoldMinutes is { } minutes)
         {
             if (minutes >= 0 && minutes <= ScheduleLimits.LongestHold.TotalMinutes) hold = Duration.FromMinutes(minutes);
-            else problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Words.Number(minutes)}."));
+            else problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Phrases.Number(minutes)}."));
         }
         if (request.MaxSteps is { } most && most is < 2 or > ScheduleLimits.Segments) problems.Add(new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps."));
         var start = ScheduleMapping.ReadStart(request.StartTemperature, unit, problems);

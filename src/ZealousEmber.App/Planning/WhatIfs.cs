@@ -21,7 +21,7 @@ internal static class WhatIfs
         var (thicker, wetter, cooler, later) = (request.ThickerMm ?? 0, request.Wetter ?? 0, request.CoolerCones ?? 0, request.LaterHours ?? 0);
         void Check(string field, double value, double most, string what)
         {
-            if (!(Math.Abs(value) <= most)) problems.Add(new Problem(field, $"{what} from {Words.Number(-most)} to {Words.Number(most)}; this says {Words.Number(value)}."));
+            if (!(Math.Abs(value) <= most)) problems.Add(new Problem(field, $"{what} from {Phrases.Number(-most)} to {Phrases.Number(most)}; this says {Phrases.Number(value)}."));
         }
         Check("thickerMm", thicker, WhatIf.MostThicker, "Walls are asked for");
         Check("wetter", wetter, WhatIf.MostSteps, "Steps of dryness go");

@@ -59,11 +59,11 @@ public sealed record CurvePointContract(double Minute, double Temperature)
     {
         var points = new CurvePointContract[curve.Points.Length];
         for (var i = 0; i < points.Length; i++)
-            points[i] = new(curve.Points[i].Minutes, Temperature_(curve.Points[i].Celsius, unit));
+            points[i] = new(curve.Points[i].Minutes, TemperatureNumber(curve.Points[i].Celsius, unit));
         return points;
     }
 
-    private static double Temperature_(double celsius, TemperatureUnit unit) => Core.Units.Temperature.FromCelsius(celsius).In(unit);
+    private static double TemperatureNumber(double celsius, TemperatureUnit unit) => Core.Units.Temperature.FromCelsius(celsius).In(unit);
 }
 
 /// <summary>A span of temperature in which something happens to clay.</summary>

@@ -13,7 +13,7 @@ using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store.Studio;
+using ZealousEmber.Store.Settings;
 
 namespace ZealousEmber.App.Preview;
 
@@ -27,12 +27,12 @@ internal static class PreviewEndpoints
             .WithTags("Preview").WithSummary("Times, curve, cones, power and findings of a schedule")
             .Produces<PreviewResponse>().ProducesValidationProblem(422);
 
-    private static async Task<IResult> Answer(PreviewRequest? request, string? cones, Finder find, Sheet<StudioHours> studio, CancellationToken cancel)
+    private static async Task<IResult> Answer(PreviewRequest? request, string? cones, Finder find, SettingsStore<StudioHours> studio, CancellationToken cancel)
     {
         // The tariff only matters where there is a kiln to draw power.
         var hours = request?.KilnId is null && request?.Kiln is null ? null : (await studio.Read(cancel)).Item;
         var made = await Make(request, find, hours, string.Equals(cones, "all", StringComparison.OrdinalIgnoreCase));
-        return made.IsOk ? Results.Ok(made.Value) : ClearProblems.Of(made.Problems);
+        return made.IsOk ? Results.Ok(made.Value) : ProblemResponses.Of(made.Problems);
     }
 
     /// <summary>The whole work without the wire and the store; the bench measures it here.</summary>
@@ -43,7 +43,7 @@ internal static class PreviewEndpoints
         var wire = string.IsNullOrWhiteSpace(request.Schedule.Name) ? request.Schedule with { Name = "Untitled" } : request.Schedule;
         var read = ScheduleMapping.Read(wire);
         var problems = read.Problems.Select(p => p.Under("schedule")).ToList();
-        var unit = WireWords.Units.Read(wire.Unit) ?? TemperatureUnit.Celsius;
+        var unit = WireTerms.Units.Read(wire.Unit) ?? TemperatureUnit.Celsius;
 
         var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems);
         var start = ScheduleMapping.ReadStart(request.StartTemperature, unit, problems);
@@ -86,12 +86,12 @@ internal static class PreviewEndpoints
     {
         var progress = HeatWork.OfAll(compiled.Curve);
         var goal = schedule.Goal;
-        var shown = goal ?? ConeWords.HottestDown(progress);
+        var shown = goal ?? ConePhrases.HottestDown(progress);
         var unit = schedule.Unit;
         var moments = MomentsOf(compiled, firing, run);
         var begins = anchored.Start(moments);
         DateTimeOffset? At(Duration time) => begins is { } from ? (from + time).ToDateTimeOffset() : null;
-        var findings = ScheduleReview.Of(new Reading(schedule, compiled, progress, firing.Ware, firing.Boiling, firing.Start, firing.Times, firing.Hottest));
+        var findings = ScheduleReview.Of(new ReviewContext(schedule, compiled, progress, firing.Ware, firing.Boiling, firing.Start, firing.Times, firing.Hottest));
         if (run is not null) findings = ScheduleReview.Together([.. findings, .. KilnReview.Of(schedule, firing.Kiln!, firing.Load!, run)]);
         return new PreviewResponse(
             unit.Letter(),
@@ -109,13 +109,13 @@ internal static class PreviewEndpoints
                 s.To > s.From ? "up" : s.To < s.From ? "down" : "level", At(s.Start), At(s.End)))],
             CurvePointContract.From(compiled.Curve, unit),
             [.. StandingBand.All.Select(b => new BandContract(b.Name, b.From.In(unit), b.To.In(unit), b.Why))],
-            [.. moments.Select(m => new MomentContract(Say(m.Kind), m.At.TotalMinutes, m.Temperature.In(unit), At(m.At)))],
+            [.. moments.Select(m => new MomentContract(Format(m.Kind), m.At.TotalMinutes, m.Temperature.In(unit), At(m.At)))],
             [.. between.Select(b => Between(compiled.Curve, b.From, b.To, unit))],
             [.. findings.Select(f => Write(f, unit))],
             [.. Caution.For(schedule, compiled).Select(c => new CautionContract(c.Segment, c.Text))],
             goal?.Number,
-            ConeWords.Nearest(progress),
-            goal is { } aim ? ConeWords.ZeroSlip(aim, progress) : null,
+            ConePhrases.Nearest(progress),
+            goal is { } aim ? ConePhrases.ZeroSlip(aim, progress) : null,
             ConeReadings.Of(progress, shown, allCones),
             shown is { } cone ? HeatWork.PerStretch(ConeTable.Of(cone).Kinetics, compiled.Curve, [.. compiled.Segments.Select(s => s.End.TotalMinutes)]) : [],
             At(Duration.Zero),
@@ -149,7 +149,7 @@ internal static class PreviewEndpoints
         return new(from.In(unit), to.In(unit), time.Rising.TotalMinutes, time.Falling.TotalMinutes);
     }
 
-    private static string Say(MomentKind kind) => kind switch
+    private static string Format(MomentKind kind) => kind switch
     {
         MomentKind.PastBoiling => "past-boiling",
         MomentKind.QuartzRising => "quartz-rising",

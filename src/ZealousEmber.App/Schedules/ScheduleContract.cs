@@ -37,7 +37,7 @@ public sealed record SegmentContract(
     [property: AllowedValues("oxidising", "neutral", "light-reduction", "heavy-reduction")] string? Atmosphere = null);
 
 /// <summary>Words of the wire for the core's names, and back.</summary>
-internal static class WireWords
+internal static class WireTerms
 {
     public static readonly Vocabulary<ScheduleKind> Kinds = new(
         ("drying", ScheduleKind.Drying), ("bisque", ScheduleKind.Bisque), ("glaze", ScheduleKind.Glaze), ("once-fired", ScheduleKind.OnceFired));
@@ -55,7 +55,7 @@ internal static class WireWords
 /// <summary>A fixed list of words, each for one value; read without regard to case.</summary>
 internal sealed class Vocabulary<T>(params (string Word, T Value)[] words) where T : struct, Enum
 {
-    public string Say(T value) => words.First(w => EqualityComparer<T>.Default.Equals(w.Value, value)).Word;
+    public string Format(T value) => words.First(w => EqualityComparer<T>.Default.Equals(w.Value, value)).Word;
 
     public T? Read(string? word)
     {

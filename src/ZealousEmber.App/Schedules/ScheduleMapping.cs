@@ -13,8 +13,8 @@ internal static class ScheduleMapping
     {
         if (wire is null) return new Problem("", "A schedule is missing here.");
         var problems = new List<Problem>();
-        var kind = WireWords.Kinds.Read(wire.Kind);
-        if (kind is null) problems.Add(new Problem("kind", WireWords.Kinds.Refuse(wire.Kind, "a kind of firing")));
+        var kind = WireTerms.Kinds.Read(wire.Kind);
+        if (kind is null) problems.Add(new Problem("kind", WireTerms.Kinds.Refuse(wire.Kind, "a kind of firing")));
         var unit = ReadUnit(wire.Unit, "unit", problems);
         var segments = ReadSegments(wire.Segments, unit ?? TemperatureUnit.Celsius, problems);
 
@@ -29,8 +29,8 @@ internal static class ScheduleMapping
     /// <summary>A unit, or nothing and a problem.</summary>
     public static TemperatureUnit? ReadUnit(string? letter, string field, List<Problem> problems)
     {
-        var unit = WireWords.Units.Read(letter);
-        if (unit is null) problems.Add(new Problem(field, WireWords.Units.Refuse(letter, "a unit of temperature")));
+        var unit = WireTerms.Units.Read(letter);
+        if (unit is null) problems.Add(new Problem(field, WireTerms.Units.Refuse(letter, "a unit of temperature")));
         return unit;
     }
 
@@ -55,7 +55,7 @@ internal static class ScheduleMapping
 
     public static ScheduleContract Write(Schedule schedule) => new(
         schedule.Name,
-        WireWords.Kinds.Say(schedule.Kind),
+        WireTerms.Kinds.Format(schedule.Kind),
         schedule.Unit.Letter(),
         [.. schedule.Segments.Select(s => Write(s, schedule.Unit))],
         schedule.Notes,
@@ -63,12 +63,12 @@ internal static class ScheduleMapping
         schedule.Goal?.Number);
 
     public static SegmentContract Write(Segment segment, TemperatureUnit unit) => new(
-        WireWords.Paces.Say(segment.Pace.Kind),
+        WireTerms.Paces.Format(segment.Pace.Kind),
         segment.Pace.Rate?.PerHourIn(unit),
         segment.Target?.In(unit),
         segment.HoldMinutes,
         segment.Reason,
-        segment.Atmosphere is { } air ? WireWords.Atmospheres.Say(air) : null);
+        segment.Atmosphere is { } air ? WireTerms.Atmospheres.Format(air) : null);
 
     private static readonly IReadOnlyList<Segment> Placeholder =
         [Segment.Create(PaceKind.Full, null, 100, null, TemperatureUnit.Celsius).Value];
@@ -93,10 +93,10 @@ internal static class ScheduleMapping
     private static Result<Segment> ReadSegment(SegmentContract? wire, TemperatureUnit unit)
     {
         if (wire is null) return new Problem("", "A step is missing here.");
-        var atmosphere = WireWords.Atmospheres.Read(wire.Atmosphere);
-        var segment = Segment.Create(WireWords.Paces.Read(wire.Pace), wire.Rate, wire.Target, wire.HoldMinutes, unit, wire.Reason, atmosphere);
+        var atmosphere = WireTerms.Atmospheres.Read(wire.Atmosphere);
+        var segment = Segment.Create(WireTerms.Paces.Read(wire.Pace), wire.Rate, wire.Target, wire.HoldMinutes, unit, wire.Reason, atmosphere);
         return wire.Atmosphere is { Length: > 0 } && atmosphere is null
-            ? Result<Segment>.Failed([.. segment.Problems, new Problem("atmosphere", WireWords.Atmospheres.Refuse(wire.Atmosphere, "an atmosphere"))])
+            ? Result<Segment>.Failed([.. segment.Problems, new Problem("atmosphere", WireTerms.Atmospheres.Refuse(wire.Atmosphere, "an atmosphere"))])
             : segment;
     }
 }

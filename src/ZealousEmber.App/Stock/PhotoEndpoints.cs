@@ -2,7 +2,7 @@ using Microsoft.Net.Http.Headers;
 using ZealousEmber.App.Http;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store.Shelves;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Stock;
 
@@ -23,8 +23,8 @@ internal static class PhotoEndpoints
         // Typed as delegates first: the framework's analyzer of route handlers does not see through type parameters.
         Delegate all = async (PhotoStore photos, CancellationToken cancel) => (await photos.All(of, cancel)).Select(p => new PhotoContract(p.Key, p.Value.ToDateTimeOffset()));
         Delegate show = (int id, PhotoStore photos, CancellationToken cancel) => Show(of, id, photos, cancel);
-        Delegate keep = (int id, Shelf<T> shelf, PhotoStore photos, HttpRequest request, CancellationToken cancel) => Keep(of, what, id, shelf, photos, request, cancel);
-        Delegate remove = async (int id, PhotoStore photos, CancellationToken cancel) => await photos.Remove(of, id, cancel) ? Results.NoContent() : ClearProblems.Missing("photo");
+        Delegate keep = (int id, Repository<T> repository, PhotoStore photos, HttpRequest request, CancellationToken cancel) => Keep(of, what, id, repository, photos, request, cancel);
+        Delegate remove = async (int id, PhotoStore photos, CancellationToken cancel) => await photos.Remove(of, id, cancel) ? Results.NoContent() : ProblemResponses.NotFound("photo");
         api.MapGet("photos", all).WithSummary($"Which {what} has a photo").Produces<PhotoContract[]>();
         api.MapGet("{id:int}/photo", show).WithSummary($"The photo of a {what}").Produces(200, contentType: "image/jpeg").ProducesProblem(404);
         api.MapPut("{id:int}/photo", keep).WithSummary($"Keep a photo of a {what}, in the place of the one before").WithMetadata(new BodySize(BodyLimit.Photo))
@@ -35,16 +35,16 @@ internal static class PhotoEndpoints
     private static async Task<IResult> Show(PhotoOf of, int id, PhotoStore photos, CancellationToken cancel) =>
         await photos.Find(of, id, cancel) is { } photo
             ? Results.Bytes(photo.Bytes, photo.ContentType, entityTag: new EntityTagHeaderValue($"\"{photo.TakenInAt.ToUnixTimeMilliseconds()}\""))
-            : ClearProblems.Missing("photo");
+            : ProblemResponses.NotFound("photo");
 
-    private static async Task<IResult> Keep<T>(PhotoOf of, string what, int id, Shelf<T> shelf, PhotoStore photos, HttpRequest request, CancellationToken cancel)
+    private static async Task<IResult> Keep<T>(PhotoOf of, string what, int id, Repository<T> repository, PhotoStore photos, HttpRequest request, CancellationToken cancel)
     {
-        if (await shelf.Find(id, cancel) is null) return ClearProblems.Missing(what);
+        if (await repository.Find(id, cancel) is null) return ProblemResponses.NotFound(what);
         using var body = new MemoryStream();
         await request.Body.CopyToAsync(body, cancel);
         var bytes = body.ToArray();
         // By what it is, not by what it says it is.
-        if (TypeOf(bytes) is not { } type) return ClearProblems.Of([new Problem("photo", "A photo is a JPEG, PNG or WebP picture.")]);
+        if (TypeOf(bytes) is not { } type) return ProblemResponses.Of([new Problem("photo", "A photo is a JPEG, PNG or WebP picture.")]);
         await photos.Keep(of, id, type, bytes, cancel);
         return Results.NoContent();
     }

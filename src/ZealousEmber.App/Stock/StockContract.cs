@@ -26,17 +26,17 @@ public sealed record GlazeContract(
     double? SlowFrom = null, double? SlowTo = null, double? SlowHours = null, [property: AllowedValues("C", "F")] string? Unit = null, string? Notes = null);
 
 /// <summary>A kept clay.</summary>
-public sealed record StoredClayContract(int Id, int Version, DateTimeOffset UpdatedAt, ClayContract Clay);
+public sealed record VersionedClayContract(int Id, int Version, DateTimeOffset UpdatedAt, ClayContract Clay);
 
 /// <summary>A kept glaze.</summary>
-public sealed record StoredGlazeContract(int Id, int Version, DateTimeOffset UpdatedAt, GlazeContract Glaze);
+public sealed record VersionedGlazeContract(int Id, int Version, DateTimeOffset UpdatedAt, GlazeContract Glaze);
 
 /// <summary>A lot of ware that is alike.</summary>
 /// <param name="What">Plates, mugs, tiles.</param>
 /// <param name="Wall">Thickest wall, mm.</param>
 /// <param name="Width">Flat ware's width, mm.</param>
 /// <param name="ClosedHollow">Closed, with no hole for steam.</param>
-/// <param name="OneSided">Solid, or with its whole foot on the shelf.</param>
+/// <param name="OneSided">Solid, or with its whole foot on the repository.</param>
 /// <param name="Dryness">bone-dry when missing.</param>
 /// <param name="ClayId">A clay of the studio.</param>
 /// <param name="Clay">Or one described here.</param>

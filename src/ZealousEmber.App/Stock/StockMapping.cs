@@ -2,7 +2,7 @@ using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store.Shelves;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Stock;
 
@@ -30,14 +30,14 @@ internal static class StockMapping
         return problems.Count > 0 ? Result<Glaze>.Failed([.. problems, .. glaze.Problems]) : glaze;
     }
 
-    public static StoredClayContract Write(Stored<Clay> stored)
+    public static VersionedClayContract Write(Versioned<Clay> stored)
     {
         var clay = stored.Item;
         return new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), new ClayContract(
-            clay.Name, Kinds.Say(clay.Kind), clay.Range?.Coolest.Number, clay.Range?.Hottest.Number, clay.Shrinkage, clay.Absorption, clay.BurnsOutSlowly, clay.Notes));
+            clay.Name, Kinds.Format(clay.Kind), clay.Range?.Coolest.Number, clay.Range?.Hottest.Number, clay.Shrinkage, clay.Absorption, clay.BurnsOutSlowly, clay.Notes));
     }
 
-    public static StoredGlazeContract Write(Stored<Glaze> stored)
+    public static VersionedGlazeContract Write(Versioned<Glaze> stored)
     {
         var glaze = stored.Item;
         return new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), new GlazeContract(

@@ -15,7 +15,7 @@ public sealed record StudioContract(
     [property: AllowedValues("never-alone", "alarm-between", "marked-moments")] string? Rule, IReadOnlyList<string?>? Marked);
 
 /// <summary>The studio's hours with their version; 0 until somebody has said them.</summary>
-public sealed record StoredStudioContract(int Version, StudioContract Studio);
+public sealed record VersionedStudioContract(int Version, StudioContract Studio);
 
 /// <summary>Hours at a price of their own.</summary>
 /// <param name="FirstMonth">1 … 12; with lastMonth the season it holds in.</param>

@@ -13,17 +13,17 @@ internal static class StudioEndpoints
     public static void MapStudio(this WebApplication app)
     {
         var api = app.MapGroup("/api/studio").WithTags("Studio");
-        new SheetEndpoints<StudioContract, StoredStudioContract, StudioHours>(
+        new SettingsEndpoints<StudioContract, VersionedStudioContract, StudioHours>(
             "The studio's clock, tariff, people and rule", StudioMapping.Read, stored => new(stored.Version, StudioMapping.Write(stored.Item))).Map(api);
-        new SheetEndpoints<WaysContract, StoredWaysContract, PlanWays>(
-            "The studio's own default in everything people differ on", ReadWays, stored => new(stored.Version, PlanWords.Write(stored.Item))).Map(api.MapGroup("ways"));
+        new SettingsEndpoints<PlanningPreferencesContract, VersionedPreferencesContract, PlanningPreferences>(
+            "The studio's own default in everything people differ on", ReadWays, stored => new(stored.Version, PlanningTerms.Write(stored.Item))).Map(api.MapGroup("ways"));
         api.MapGet("zones", () => DateTimeZoneProviders.Tzdb.Ids).WithSummary("Names of time zones").Produces<string[]>();
     }
 
-    private static Result<PlanWays> ReadWays(WaysContract? wire, PlanWays before)
+    private static Result<PlanningPreferences> ReadWays(PlanningPreferencesContract? wire, PlanningPreferences before)
     {
         var problems = new List<Problem>();
-        var ways = PlanWords.Read(wire ?? new WaysContract(), before, problems);
-        return problems.Count > 0 ? Result<PlanWays>.Failed(problems) : ways;
+        var ways = PlanningTerms.Read(wire ?? new PlanningPreferencesContract(), before, problems);
+        return problems.Count > 0 ? Result<PlanningPreferences>.Failed(problems) : ways;
     }
 }

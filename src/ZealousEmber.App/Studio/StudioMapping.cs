@@ -49,14 +49,14 @@ internal static class StudioMapping
         hours.Zone.Id, hours.Tariff.Currency, hours.Tariff.Price,
         [.. hours.Tariff.Bands.Select(b => new TariffBandContract(b.Name, b.Price, Write(b.Hours), b.FirstMonth, b.LastMonth))],
         [.. hours.People.Select(p => new PersonContract(p.Name, [.. p.Hours.Select(Write)]))],
-        Rules.Say(hours.Rule), [.. hours.Marked.Select(Watches.Say)]);
+        Rules.Format(hours.Rule), [.. hours.Marked.Select(Watches.Format)]);
 
-    private static WeeklySpanContract Write(WeeklySpan span) => new([.. span.Days.Select(Days.Say)], Clock.Format(span.From), Clock.Format(span.To));
+    private static WeeklySpanContract Write(WeeklySpan span) => new([.. span.Days.Select(Days.Format)], Clock.Format(span.From), Clock.Format(span.To));
 
     private static double ReadPrice(double? price, string field, List<Problem> problems)
     {
         if (price >= 0 && price <= Tariff.HighestPrice) return price.Value;
-        problems.Add(new Problem(field, price is null ? "A price for a kWh is missing here." : $"A price for a kWh is between 0 and {Words.Number(Tariff.HighestPrice)}; this says {Words.Number(price.Value)}."));
+        problems.Add(new Problem(field, price is null ? "A price for a kWh is missing here." : $"A price for a kWh is between 0 and {Phrases.Number(Tariff.HighestPrice)}; this says {Phrases.Number(price.Value)}."));
         return 0;
     }
 

@@ -16,8 +16,8 @@ public sealed record StartShift(double? Cost, ImmutableArray<string> Says)
     {
         var (one, other) = (Missed(before, studio), Missed(after, studio));
         var says = new List<string>();
-        if (other.Except(one).ToList() is [_, ..] newly) says.Add($"Nobody would be in for {Words.List(newly.Select(StartSolver.Name))}.");
-        if (one.Except(other).ToList() is [_, ..] again) says.Add($"Somebody would be in for {Words.List(again.Select(StartSolver.Name))}.");
+        if (other.Except(one).ToList() is [_, ..] newly) says.Add($"Nobody would be in for {Phrases.List(newly.Select(StartSolver.Name))}.");
+        if (one.Except(other).ToList() is [_, ..] again) says.Add($"Somebody would be in for {Phrases.List(again.Select(StartSolver.Name))}.");
         var priced = studio.Tariff.Price > 0 || !studio.Tariff.Bands.IsEmpty;
         double Cost((StartTask Task, Instant At) firing) => studio.Tariff.Cost(firing.Task.KwhPerBin, StartSolver.Step, firing.At, studio.Zone);
         return new StartShift(priced && before.Task.KwhPerBin.Count > 0 ? Cost(after) - Cost(before) : null, [.. says]);

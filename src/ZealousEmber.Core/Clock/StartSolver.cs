@@ -113,8 +113,8 @@ public static class StartSolver
         var alone = task.Moments.Where(m => m.Kind != WatchKind.Open && !studio.InAt(at + m.At).Any()).ToList();
         var night = task.Moments.Where(m => m.Kind is not (WatchKind.Open or WatchKind.FirstColour) && IsNight((at + m.At).InZone(studio.Zone).TimeOfDay)).ToList();
         if (alone.Count == 0) why.Add("Somebody is in at every moment that wants a person.");
-        else why.Add($"Nobody is in for {Words.List(alone.Select(m => Name(m.Kind)))}.");
-        if (night.Count > 0) why.Add($"At night: {Words.List(night.Select(m => Name(m.Kind)))}.");
+        else why.Add($"Nobody is in for {Phrases.List(alone.Select(m => Name(m.Kind)))}.");
+        if (night.Count > 0) why.Add($"At night: {Phrases.List(night.Select(m => Name(m.Kind)))}.");
         return [.. why];
     }
 
@@ -124,11 +124,11 @@ public static class StartSolver
         var worst = refusals.MaxBy(r => r.Value).Key;
         return worst switch
         {
-            "openBy" => $"It takes {Words.Hours(task.OpensAt)} from switching on until it may be opened; no start in this time is open by then.",
-            "topAt" => $"The top comes {Words.Hours(task.TopAt)} after switching on; no start in this time brings it there.",
+            "openBy" => $"It takes {Phrases.Hours(task.OpensAt)} from switching on until it may be opened; no start in this time is open by then.",
+            "topAt" => $"The top comes {Phrases.Hours(task.TopAt)} after switching on; no start in this time brings it there.",
             "alone" => studio.People.Length == 0
                 ? "The rule is that the kiln is never alone, and nobody's hours are known. Say who is in when, or change the rule."
-                : $"The rule is that the kiln is never alone, and the power is on for {Words.Hours(task.Powered)}: nobody's hours cover that.",
+                : $"The rule is that the kiln is never alone, and the power is on for {Phrases.Hours(task.Powered)}: nobody's hours cover that.",
             _ when studio.People.Length == 0 => "Somebody has to be in, and nobody's hours are known. Say who is in when, or change the rule.",
             _ => Missed(refusals, watched),
         };

@@ -28,7 +28,7 @@ public static class ConeSolver
         var (low, high) = (ConeKinetics.Room, ScheduleLimits.Hottest.Celsius);
         double Progress(double top) => kinetics.Over(ConeKinetics.Room, top, (top - ConeKinetics.Room) / rate) + kinetics.RateAt(top) * hold.TotalHours;
         return Progress(high) < 1
-            ? new Problem("cone", $"Cone {cone.Number} does not fall by {Words.Number(high)} °C at this climb and hold.")
+            ? new Problem("cone", $"Cone {cone.Number} does not fall by {Phrases.Number(high)} °C at this climb and hold.")
             : new ConeAnswer(Temperature.FromCelsius(Bisect.Rising(Progress, 1, low, high)), hold);
     }
 
@@ -44,7 +44,7 @@ public static class ConeSolver
     public static Temperature EndPoint(Cone cone, Rate climb) => Temperature.FromCelsius(ConeTable.Of(cone).Kinetics.EndPoint(climb.KelvinsPerHour));
 
     /// <summary>
-    /// The offset a pack read after a firing tells: how much hotter (positive) the shelf was than the curve says, in
+    /// The offset a pack read after a firing tells: how much hotter (positive) the repository was than the curve says, in
     /// kelvin at 60 °C/h, the difference of the end points of both progresses.
     /// </summary>
     /// <param name="cone">The cone that was read.</param>
@@ -71,7 +71,7 @@ public static class ConeSolver
         var work = UntilItsWorkIsDone(schedule, index, cone);
         double Progress(double top) => ProgressOf(work.WithStep(index, Temperature.FromCelsius(top), hold), cone, times);
         var (atHigh, atLow) = (Progress(high), Progress(low));
-        if (atHigh < 1) return new Problem("cone", $"Cone {cone.Number} stays up even at {Words.Number(Math.Round(Temperature.FromCelsius(high).In(schedule.Unit)))} {schedule.Unit.Symbol()} with this hold.");
+        if (atHigh < 1) return new Problem("cone", $"Cone {cone.Number} stays up even at {Phrases.Number(Math.Round(Temperature.FromCelsius(high).In(schedule.Unit)))} {schedule.Unit.Symbol()} with this hold.");
         if (atLow > 1) return new Problem("cone", $"Cone {cone.Number} is down before the top step has done anything; the steps around it are too hot for it.");
         return schedule.WithStep(index, Temperature.FromCelsius(Bisect.One(Progress, low, high, atLow, atHigh)), hold);
     }
@@ -101,11 +101,11 @@ public static class ConeSolver
     private static Result<ConeAnswer> HoldFrom(Cone cone, Temperature top, double without)
     {
         if (without > 1.0 + 1e-9)
-            return new Problem("top", $"Cone {cone.Number} is past at {Words.Number(Math.Round(top.Celsius))} °C with no hold at all (its progress is {Words.Number(without)}); a lower top is wanted.");
+            return new Problem("top", $"Cone {cone.Number} is past at {Phrases.Number(Math.Round(top.Celsius))} °C with no hold at all (its progress is {Phrases.Number(without)}); a lower top is wanted.");
         var hours = Math.Max(0, 1 - without) / ConeTable.Of(cone).Kinetics.RateAt(top.Celsius);
         var longest = ScheduleLimits.LongestHold.TotalHours;
         return hours > longest
-            ? new Problem("top", $"At {Words.Number(Math.Round(top.Celsius))} °C cone {cone.Number} is not reachable below {Words.Number(longest)} hours of hold; a hotter top is wanted.")
+            ? new Problem("top", $"At {Phrases.Number(Math.Round(top.Celsius))} °C cone {cone.Number} is not reachable below {Phrases.Number(longest)} hours of hold; a hotter top is wanted.")
             : new ConeAnswer(top, Duration.FromHours(hours));
     }
 

@@ -62,12 +62,12 @@ public sealed record FiringLog
         {
             var minutes = sample.Minutes - first;
             if (i > 0 && sample.Minutes < samples[i - 1].Minutes)
-                return new Problem("log", $"The time goes back at reading {i + 1}. Sort the log, or cut it where the clock was changed.");
+                return new Problem("log", $"The time goes back at context {i + 1}. Sort the log, or cut it where the clock was changed.");
             if (kept.Count == 0 || minutes - kept[^1].Minutes >= SpacingMinutes - 1e-6) kept.Add(sample with { Minutes = minutes });
         }
         var length = kept[^1].Minutes;
-        if (length < ShortestMinutes) return new Problem("log", $"This log covers {Words.Number(Math.Round(length, 1))} minutes; an hour is the least there is anything to learn from. Is the time in another unit?");
-        if (length > LongestMinutes) return new Problem("log", $"This log covers {Words.Number(Math.Round(length / 1440))} days. Is the time in another unit, or are several firings in one file?");
+        if (length < ShortestMinutes) return new Problem("log", $"This log covers {Phrases.Number(Math.Round(length, 1))} minutes; an hour is the least there is anything to learn from. Is the time in another unit?");
+        if (length > LongestMinutes) return new Problem("log", $"This log covers {Phrases.Number(Math.Round(length / 1440))} days. Is the time in another unit, or are several firings in one file?");
         if (kept.Max(s => s.Celsius) - kept.Min(s => s.Celsius) < LeastRise) return new Problem("log", "Nothing was fired in this log: the temperature hardly changes.");
 
         var drive = kept.SkipLast(1).All(s => s.Share is not null) ? LogDrive.Share

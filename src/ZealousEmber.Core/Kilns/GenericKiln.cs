@@ -26,9 +26,9 @@ public sealed class GenericKiln : IKilnPace
     /// <summary>The convention in a sentence, for the screen.</summary>
     public static string Description(TemperatureUnit unit)
     {
-        string Degrees(double kelvins) => Words.Number(Math.Round(TemperatureDifference.FromKelvins(kelvins).In(unit)));
+        string Degrees(double kelvins) => Phrases.Number(Math.Round(TemperatureDifference.FromKelvins(kelvins).In(unit)));
         return $"Full power and off are timed for a plain kiln: {Degrees(ColdRate)} {unit.Symbol()}/h cold, {Degrees(HotRate)} at "
-            + $"{Words.Number(Temperature.FromCelsius(HotFrom).In(unit))} {unit.Symbol()}; cooling halves every {Words.Number(HalvingHours)} h. A kiln of your own will differ.";
+            + $"{Phrases.Number(Temperature.FromCelsius(HotFrom).In(unit))} {unit.Symbol()}; cooling halves every {Phrases.Number(HalvingHours)} h. A kiln of your own will differ.";
     }
 
     /// <summary>5 K above the room at 20 °C; the last degrees would take for ever.</summary>

@@ -22,7 +22,7 @@ public enum HoldClock
 /// <param name="Notes">Anything worth keeping.</param>
 /// <param name="Numbers">Values by the field names of <see cref="KilnLimits"/>.</param>
 /// <param name="Unit">Scale of the temperatures among them.</param>
-public sealed record KilnWords(
+public sealed record KilnSpecification(
     string? Name, string? Class, Brick? Brick, HoldClock? HoldClock, string? Notes, IReadOnlyDictionary<string, double?> Numbers, TemperatureUnit Unit = TemperatureUnit.Celsius);
 
 /// <summary>An electric kiln as it stands in the studio. Cannot be built wrong.</summary>
@@ -167,7 +167,7 @@ public sealed record Kiln
     }
 
     /// <summary>The same kiln as the words that make it.</summary>
-    public KilnWords Words() => new(Name, Class.Id, Brick, HoldClock, Notes, new Dictionary<string, double?>
+    public KilnSpecification Specification() => new(Name, Class.Id, Brick, HoldClock, Notes, new Dictionary<string, double?>
     {
         [KilnLimits.Volume.Field] = Volume,
         [KilnLimits.Power.Field] = Power,
@@ -191,7 +191,7 @@ public sealed record Kiln
     private static double Rounded(double value) => Math.Round(value, 9);
 
     /// <summary>Builds a kiln from what a person gave. Problems name <c>name</c>, <c>class</c>, <c>notes</c> and the fields of <see cref="KilnLimits"/>.</summary>
-    public static Result<Kiln> Create(KilnWords words)
+    public static Result<Kiln> Create(KilnSpecification words)
     {
         var problems = new List<Problem>();
         var name = Text.OneLine(words.Name);

@@ -141,11 +141,11 @@ public static class KilnFit
         var metered = firings.Where(f => f.MeterKwh is > 0 && f.Log.FullPowerHours is > 0.1).ToList();
         if (metered.Count == 0)
         {
-            notes.Add($"Power was taken as given: {Words.Number(Math.Round(kiln.FullPower))} W.");
+            notes.Add($"Power was taken as given: {Phrases.Number(Math.Round(kiln.FullPower))} W.");
             return kiln;
         }
         var watts = metered.Sum(f => f.MeterKwh!.Value) * 1000 / metered.Sum(f => f.Log.FullPowerHours!.Value);
-        notes.Add($"Power was taken from the meter: {Words.Number(Math.Round(watts))} W.");
+        notes.Add($"Power was taken from the meter: {Phrases.Number(Math.Round(watts))} W.");
         return kiln.Learned(kiln.HeatFactor, kiln.LossFactor, watts / kiln.Power, kiln.Uncertainty);
     }
 
@@ -171,7 +171,7 @@ public static class KilnFit
         }
     }
 
-    /// <summary>What a kiln would have shown at each reading of a log, °C.</summary>
+    /// <summary>What a kiln would have shown at each context of a log, °C.</summary>
     private static double[] Simulate(Kiln kiln, LoggedFiring firing)
     {
         var (log, samples) = (firing.Log, firing.Log.Samples);

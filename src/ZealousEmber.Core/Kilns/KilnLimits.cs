@@ -23,7 +23,7 @@ public sealed record KilnNumber(string Field, string Label, string Unit, double 
         var (least, most, unit) = IsTemperature
             ? (Temperature.FromCelsius(Least).In(scale), Temperature.FromCelsius(Most).In(scale), scale.Symbol())
             : (Least, Most, Unit);
-        problems.Add(new Problem(Field, $"{Label} lies between {Words.Number(least)} and {Words.Number(most)}{(unit.Length > 0 ? $" {unit}" : "")}; this says {Words.Number(given)}."));
+        problems.Add(new Problem(Field, $"{Label} lies between {Phrases.Number(least)} and {Phrases.Number(most)}{(unit.Length > 0 ? $" {unit}" : "")}; this says {Phrases.Number(given)}."));
         return usual;
     }
 }

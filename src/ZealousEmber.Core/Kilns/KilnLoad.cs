@@ -25,7 +25,7 @@ public sealed record KilnLoad(double WareMass, double FurnitureMass, bool FirstF
         var problems = new List<Problem>();
         void Check(string field, string label, double kg, double most)
         {
-            if (!(kg >= 0 && kg <= most)) problems.Add(new Problem(field, $"{label} is between 0 and {Words.Number(most)} kg; this says {Words.Number(kg)}."));
+            if (!(kg >= 0 && kg <= most)) problems.Add(new Problem(field, $"{label} is between 0 and {Phrases.Number(most)} kg; this says {Phrases.Number(kg)}."));
         }
         Check("wareKg", "The ware", wareKg, MostMass);
         Check("furnitureKg", "The furniture", furnitureKg, MostMass);

@@ -22,15 +22,15 @@ internal static class NotationGrammar
     private static readonly TokenListParser<NotationToken, (double Value, Place Place)> Plain =
         Token.EqualTo(Number).Select(t => (ToDouble(t.ToStringValue()), PlaceOf(t)));
 
-    private static readonly TokenListParser<NotationToken, (TemperatureUnit? Unit, Place? Place)> Scale_ =
+    private static readonly TokenListParser<NotationToken, (TemperatureUnit? Unit, Place? Place)> OptionalScale =
         from degree in Maybe(Degree)
         from scale in Token.EqualTo(Scale).Select(t => ((TemperatureUnit?)ToUnit(t.ToStringValue()), (Place?)PlaceOf(t)))
             .OptionalOrDefault((null, degree))
         select scale;
 
-    private static readonly TokenListParser<NotationToken, NumberText> Temperature_ =
+    private static readonly TokenListParser<NotationToken, NumberText> TemperatureNumber =
         (from number in Plain
-         from scale in Scale_
+         from scale in OptionalScale
          select new NumberText(number.Value, scale.Unit, number.Place.To(scale.Place ?? number.Place))).Named("a temperature");
 
     private static readonly TokenListParser<NotationToken, (double PerHour, Place Place)> PerTime =
@@ -59,7 +59,7 @@ internal static class NotationGrammar
     private static readonly TokenListParser<NotationToken, PaceText> NumberPace =
         (from number in Plain
          from pace in TimeAfter(number).Select(t => (PaceText)new PaceText.InTime(t))
-             .Or(from scale in Scale_
+             .Or(from scale in OptionalScale
                  from per in PerTime.OptionalOrDefault((1, number.Place))
                  select (PaceText)new PaceText.AtRate(new NumberText(number.Value, scale.Unit, number.Place), per.PerHour, number.Place.To(per.Place)))
          select pace)
@@ -75,7 +75,7 @@ internal static class NotationGrammar
 
     private static readonly TokenListParser<NotationToken, NumberText> Target =
         from to in Word(To)
-        from temperature in Temperature_
+        from temperature in TemperatureNumber
         select temperature;
 
     private static readonly TokenListParser<NotationToken, NumberText?> MaybeTarget =
@@ -125,7 +125,7 @@ internal static class NotationGrammar
         from hold in Word(NotationToken.Hold)
         from words in Word(For).Many()
         from time in Time
-        from at in (from word in Word(At) from t in Temperature_ select (NumberText?)t).OptionalOrDefault(null)
+        from at in (from word in Word(At) from t in TemperatureNumber select (NumberText?)t).OptionalOrDefault(null)
         select (Phrase)new Phrase.Hold(time, at, hold.To(time.Place));
 
     private static readonly TokenListParser<NotationToken, Phrase> NoHold =
@@ -164,7 +164,7 @@ internal static class NotationGrammar
         Pace.Or(Word(Off).Select(p => (PaceText)new PaceText.PowerOff(p))).AtEnd();
 
     /// <summary>One cell with a temperature.</summary>
-    public static readonly TokenListParser<NotationToken, NumberText> TemperatureCell = Temperature_.AtEnd();
+    public static readonly TokenListParser<NotationToken, NumberText> TemperatureCell = TemperatureNumber.AtEnd();
 
     /// <summary>One cell with a length of time.</summary>
     public static readonly TokenListParser<NotationToken, TimeText> TimeCell = Time.AtEnd();

@@ -10,33 +10,33 @@ internal sealed class NotationTokenizer : Tokenizer<NotationToken>
 
     static NotationTokenizer()
     {
-        void Say(NotationToken token, string words)
+        void Add(NotationToken token, string words)
         {
             foreach (var word in words.Split(' ')) Words[word] = token;
         }
 
-        Say(NotationToken.Climb, "climb heat ramp rise raise up go fire");
-        Say(NotationToken.Cool, "cool cooling fall drop down lower");
-        Say(NotationToken.To, "to until till");
-        Say(NotationToken.At, "at");
-        Say(NotationToken.Hold, "hold soak dwell keep stay");
-        Say(NotationToken.For, "for");
-        Say(NotationToken.No, "no");
-        Say(NotationToken.In, "in");
-        Say(NotationToken.Full, "full max maximum fast fastest flat");
-        Say(NotationToken.Power, "power speed rate out on");
-        Say(NotationToken.Off, "off natural naturally free freely");
-        Say(NotationToken.Degree, "deg degs degree degrees");
-        Say(NotationToken.Scale, "c f celsius fahrenheit centigrade");
-        Say(NotationToken.Per, "per an a");
-        Say(NotationToken.Hour, "h hr hrs hour hours");
-        Say(NotationToken.Minute, "m min mins minute minutes");
-        Say(NotationToken.Oxidising, "oxidising oxidizing oxidation");
-        Say(NotationToken.Neutral, "neutral");
-        Say(NotationToken.Light, "light");
-        Say(NotationToken.Heavy, "heavy");
-        Say(NotationToken.Reduction, "reduction reducing");
-        Say(NotationToken.Separator, "then and");
+        Add(NotationToken.Climb, "climb heat ramp rise raise up go fire");
+        Add(NotationToken.Cool, "cool cooling fall drop down lower");
+        Add(NotationToken.To, "to until till");
+        Add(NotationToken.At, "at");
+        Add(NotationToken.Hold, "hold soak dwell keep stay");
+        Add(NotationToken.For, "for");
+        Add(NotationToken.No, "no");
+        Add(NotationToken.In, "in");
+        Add(NotationToken.Full, "full max maximum fast fastest flat");
+        Add(NotationToken.Power, "power speed rate out on");
+        Add(NotationToken.Off, "off natural naturally free freely");
+        Add(NotationToken.Degree, "deg degs degree degrees");
+        Add(NotationToken.Scale, "c f celsius fahrenheit centigrade");
+        Add(NotationToken.Per, "per an a");
+        Add(NotationToken.Hour, "h hr hrs hour hours");
+        Add(NotationToken.Minute, "m min mins minute minutes");
+        Add(NotationToken.Oxidising, "oxidising oxidizing oxidation");
+        Add(NotationToken.Neutral, "neutral");
+        Add(NotationToken.Light, "light");
+        Add(NotationToken.Heavy, "heavy");
+        Add(NotationToken.Reduction, "reduction reducing");
+        Add(NotationToken.Separator, "then and");
     }
 
     /// <summary>Cuts a stretch of a text; the words keep their places in the whole.</summary>

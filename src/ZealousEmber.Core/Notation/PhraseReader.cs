@@ -50,9 +50,9 @@ internal sealed class PhraseReader(string text, TemperatureUnit unit, Temperatur
             }
             target = read.Value;
             if (step.Verb == Verb.Climb && target < Now)
-                Fail(written.Place, $"This says climb, but {Say(target.Value)} is below {Say(Now)}, where the step starts.");
+                Fail(written.Place, $"This says climb, but {Format(target.Value)} is below {Format(Now)}, where the step starts.");
             if (step.Verb == Verb.Cool && target > Now)
-                Fail(written.Place, $"This says cool, but {Say(target.Value)} is above {Say(Now)}, where the step starts.");
+                Fail(written.Place, $"This says cool, but {Format(target.Value)} is above {Format(Now)}, where the step starts.");
         }
 
         if (step.Pace is PaceText.InTime { Time: var time })
@@ -84,7 +84,7 @@ internal sealed class PhraseReader(string text, TemperatureUnit unit, Temperatur
             return;
         }
         if (target == Now)
-            Fail(place, $"The firing starts at {Say(start)} already; a first step needs somewhere else to go.");
+            Fail(place, $"The firing starts at {Format(start)} already; a first step needs somewhere else to go.");
         else if (!(time.Minutes > 0))
             Fail(time.Place, "In no time at all no kiln gets anywhere. Say full for as fast as it can.");
         else
@@ -100,7 +100,7 @@ internal sealed class PhraseReader(string text, TemperatureUnit unit, Temperatur
         switch (phrase)
         {
             case Phrase.Hold { At: { } at } hold when draft.Target is { } target && Math.Abs(Temperature.From(Math.Max(at.Value, -273), at.Unit ?? unit).Celsius - target.Celsius) > 1e-6:
-                Fail(at.Place, $"The step before ends at {Say(target)}; to hold at another temperature, climb or cool to it first.");
+                Fail(at.Place, $"The step before ends at {Format(target)}; to hold at another temperature, climb or cool to it first.");
                 break;
             case Phrase.Hold hold:
                 draft.Hold += hold.Time?.Minutes ?? 0;
@@ -141,7 +141,7 @@ internal sealed class PhraseReader(string text, TemperatureUnit unit, Temperatur
         return drafts[digits.Length > 0 ? int.Parse(digits, System.Globalization.CultureInfo.InvariantCulture) : Math.Min(ScheduleLimits.Segments, drafts.Count - 1)].Place;
     }
 
-    /// <summary>One expression for reading and writing, so that a step given by time comes back as the same time.</summary>
+    /// <summary>One expression for context and writing, so that a step given by time comes back as the same time.</summary>
     internal static Rate RateFor(Temperature from, Temperature to, double minutes) => Rate.PerHour((to - from).Abs().Kelvins * 60 / minutes);
 
     private static PaceKind Kind(PaceText pace) => pace switch
@@ -160,7 +160,7 @@ internal sealed class PhraseReader(string text, TemperatureUnit unit, Temperatur
         _ => default,
     };
 
-    private string Say(Temperature temperature) => $"{Words.Number(temperature.In(unit))} {unit.Symbol()}";
+    private string Format(Temperature temperature) => $"{Phrases.Number(temperature.In(unit))} {unit.Symbol()}";
 
     private void Fail(Place place, string message) => error ??= NotationError.At(text, place, message);
 }

@@ -54,7 +54,7 @@ public sealed record FiringDraft
     public bool WitnessPack { get; private init; }
 
     /// <summary>What people differ on.</summary>
-    public PlanWays Ways { get; private init; } = PlanWays.Usual;
+    public PlanningPreferences Preferences { get; private init; } = PlanningPreferences.Usual;
 
     /// <summary>Hold at the top, minutes; by the load when missing.</summary>
     public double? HoldMinutes { get; private init; }
@@ -76,7 +76,7 @@ public sealed record FiringDraft
     /// whether the rows make a load is for the planner to say.
     /// </summary>
     public static Result<FiringDraft> Create(
-        string? name, ScheduleKind kind, int? kilnId, Cone? goal, TemperatureUnit unit, IReadOnlyList<LotDraft> lots, PlanWays? ways = null,
+        string? name, ScheduleKind kind, int? kilnId, Cone? goal, TemperatureUnit unit, IReadOnlyList<LotDraft> lots, PlanningPreferences? preferences = null,
         double? holdMinutes = null, int? maxSteps = null, int? scheduleId = null, bool packed = false, bool witnessPack = false,
         OffsetDateTime? startsAt = null, IReadOnlyList<Acceptance>? accepted = null)
     {
@@ -90,12 +90,12 @@ public sealed record FiringDraft
             // Whether a wall can be so thick is the planner's to say; here it only has to be a number that can be kept.
             foreach (var (field, value) in new[] { ("wall", lot.Wall), ("width", lot.Width), ("pieceKg", lot.PieceMass) })
             {
-                if (value is { } given && !(Math.Abs(given) < 1e6)) problems.Add(new Problem($"lots[{i}].{field}", $"This is far beyond anything a kiln holds: {Words.Number(given)}."));
+                if (value is { } given && !(Math.Abs(given) < 1e6)) problems.Add(new Problem($"lots[{i}].{field}", $"This is far beyond anything a kiln holds: {Phrases.Number(given)}."));
             }
             if (lot.Whose?.Length > Clay.LongestName) problems.Add(new Problem($"lots[{i}].whose", $"At most {Clay.LongestName} characters."));
         }
         if (holdMinutes is { } minutes && !(minutes >= 0 && minutes <= ScheduleLimits.LongestHold.TotalMinutes))
-            problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Words.Number(minutes)}."));
+            problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Phrases.Number(minutes)}."));
         if (maxSteps is < 2 or > ScheduleLimits.Segments) problems.Add(new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps."));
         var kept = accepted ?? [];
         if (kept.Count > Acceptance.Most) problems.Add(new Problem("accepted", $"At most {Acceptance.Most} findings are accepted for one firing."));
@@ -115,7 +115,7 @@ public sealed record FiringDraft
                 Lots = [.. lots],
                 Packed = packed,
                 WitnessPack = witnessPack,
-                Ways = ways ?? PlanWays.Usual,
+                Preferences = preferences ?? PlanningPreferences.Usual,
                 HoldMinutes = holdMinutes,
                 MaxSteps = maxSteps ?? 20,
                 ScheduleId = scheduleId,

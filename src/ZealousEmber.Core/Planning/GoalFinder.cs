@@ -11,11 +11,11 @@ internal static class GoalFinder
     public static Result<(Cone? Goal, string? Why)> Find(WareLoad load, PlanWish wish) => wish.Kind switch
     {
         ScheduleKind.Drying => ((Cone?)null, (string?)null),
-        ScheduleKind.Bisque => Bisque(load, wish.Goal, wish.Way.Bisque),
+        ScheduleKind.Bisque => Bisque(load, wish.Goal, wish.Preferences.Bisque),
         _ => Glaze(load, wish.Goal),
     };
 
-    private static Result<(Cone?, string?)> Bisque(WareLoad load, Cone? given, BisqueWay way)
+    private static Result<(Cone?, string?)> Bisque(WareLoad load, Cone? given, BisqueOption way)
     {
         if (given is { } goal)
         {
@@ -25,15 +25,15 @@ internal static class GoalFinder
                 ? ((Cone?)goal, (string?)"The cone you asked for.")
                 : new Problem("goalCone", $"{melted.Clay!.Name} stands {melted.Clay.Range}; cone {goal.Number} is too hot for it.");
         }
-        if (way == BisqueWay.AlwaysOpen) return (Parse("06"), "Cone 06 for every bisque, as this way has it.");
-        if (way == BisqueWay.HotterThanTheGlaze) return OverTheGlaze(load);
+        if (way == BisqueOption.AlwaysOpen) return (Parse("06"), "Cone 06 for every bisque, as this way has it.");
+        if (way == BisqueOption.HotterThanTheGlaze) return OverTheGlaze(load);
         var lowFire = load.Lots.Where(l => l.Clay?.Kind == ClayKind.Earthenware).ToList();
         if (load.Lots.All(l => l.Next == NextStep.Unglazed && l.Clay?.Range is not null))
         {
             var common = load.CommonRange;
             return common is { } range
                 ? (range.Coolest, $"Never glazed, it wants the clay's own maturing cone: {range}.")
-                : new Problem("lots", load.Clashes[0].Say());
+                : new Problem("lots", load.Clashes[0].Format());
         }
         if (lowFire.Count == load.Lots.Length && load.Lots.Any(l => l.Next != NextStep.Unglazed))
             return (Parse("03"), "Earthenware bisqued hotter than its glaze: gas is gone before the glaze is there to trap it.");
@@ -57,7 +57,7 @@ internal static class GoalFinder
 
     private static Result<(Cone?, string?)> Glaze(WareLoad load, Cone? given)
     {
-        if (load.Clashes is [var clash, ..]) return new Problem("lots", clash.Say());
+        if (load.Clashes is [var clash, ..]) return new Problem("lots", clash.Format());
         if (given is { } goal)
         {
             return load.Outside(goal) is [var outside, ..]

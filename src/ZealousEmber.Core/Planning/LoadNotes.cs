@@ -14,7 +14,7 @@ public static class LoadNotes
     {
         var raw = kind != ScheduleKind.Glaze;
         if (raw && load.Thickest.Wall > Drying.ThickestWall)
-            yield return new PlanNote("wall-too-thick", $"Over {Words.Number(Drying.ThickestWall)} mm thick: {Name(load.Thickest)}. Hollow it out or vent it; a schedule alone will not save it.");
+            yield return new PlanNote("wall-too-thick", $"Over {Phrases.Number(Drying.ThickestWall)} mm thick: {Name(load.Thickest)}. Hollow it out or vent it; a schedule alone will not save it.");
         foreach (var lot in load.Lots.Where(l => raw && l.ClosedHollow && l.Dryness != Dryness.BoneDry))
             yield return new PlanNote("closed-hollow", $"Closed and not bone dry: {Name(lot)}. Make a hole for the steam, or it bursts whatever the schedule.");
         if (usualMass is { } usual && load.Mass < KilnLoad.NearlyEmpty * usual)
@@ -23,17 +23,17 @@ public static class LoadNotes
             yield return new PlanNote("over-full", $"{Kilos(load.Mass)} of ware where {Kilos(most)} is usual: does it fit, and are the counts right?");
         if (raw) yield break;
         var runny = load.Glazes.Where(g => g.Runny).Select(g => g.Name).ToList();
-        if (runny.Count > 0) yield return new PlanNote("runny", $"{Words.List(runny)} {(runny.Count == 1 ? "runs" : "run")}: a waste slab under each piece, and a short hold.");
+        if (runny.Count > 0) yield return new PlanNote("runny", $"{Phrases.List(runny)} {(runny.Count == 1 ? "runs" : "run")}: a waste slab under each piece, and a short hold.");
         var fast = load.Glazes.Where(g => g.WantsFastCooling).Select(g => g.Name).ToList();
         var slow = load.Glazes.Where(g => g.Slow is not null).Select(g => g.Name).ToList();
-        if (fast.Count > 0 && slow.Count > 0) yield return new PlanNote("cooling-clash", $"{Words.List(fast)} wants to cool fast and {Words.List(slow)} slowly: one of them will be duller than it could be. Two firings would serve both.");
+        if (fast.Count > 0 && slow.Count > 0) yield return new PlanNote("cooling-clash", $"{Phrases.List(fast)} wants to cool fast and {Phrases.List(slow)} slowly: one of them will be duller than it could be. Two firings would serve both.");
         var needs = load.Glazes.Where(g => g.NeedsHold).Select(g => g.Name).ToList();
         var careful = load.Glazes.Where(g => g.Runny || g.Fades).Select(g => g.Name).ToList();
-        if (needs.Count > 0 && careful.Except(needs).Any()) yield return new PlanNote("hold-clash", $"{Words.List(needs)} wants a hold and {Words.List(careful)} a short one: ten minutes is between them.");
+        if (needs.Count > 0 && careful.Except(needs).Any()) yield return new PlanNote("hold-clash", $"{Phrases.List(needs)} wants a hold and {Phrases.List(careful)} a short one: ten minutes is between them.");
     }
 
-    private static string Kilos(double kg) => $"{Words.Number(kg < 10 ? Math.Round(kg, 1) : Math.Round(kg))} kg";
+    private static string Kilos(double kg) => $"{Phrases.Number(kg < 10 ? Math.Round(kg, 1) : Math.Round(kg))} kg";
 
     /// <summary>"mugs of 6 mm".</summary>
-    internal static string Name(WareLot lot) => $"{lot.What} of {Words.Number(lot.Wall)} mm";
+    internal static string Name(WareLot lot) => $"{lot.What} of {Phrases.Number(lot.Wall)} mm";
 }

@@ -9,16 +9,16 @@ namespace ZealousEmber.Core.Planning;
 /// <summary>What is wished for; what people differ on is said, not guessed.</summary>
 /// <param name="Kind">Drying only, bisque, glaze or once-fired.</param>
 /// <param name="Goal">The cone; found from the load when missing.</param>
-/// <param name="Ways">What people differ on; the usual ways when missing.</param>
+/// <param name="Preference">What people differ on; the usual ways when missing.</param>
 /// <param name="Hold">At the top, to the minute; by the way chosen when missing.</param>
 /// <param name="MaxSteps">Most steps the controller takes, 2 … 64.</param>
 /// <param name="Unit">Scale of the friendly numbers.</param>
 /// <param name="Name">Of the schedule.</param>
 public sealed record PlanWish(
-    ScheduleKind Kind, Cone? Goal = null, PlanWays? Ways = null, Duration? Hold = null, int MaxSteps = 20, TemperatureUnit Unit = TemperatureUnit.Celsius, string Name = "Planned")
+    ScheduleKind Kind, Cone? Goal = null, PlanningPreferences? Preference = null, Duration? Hold = null, int MaxSteps = 20, TemperatureUnit Unit = TemperatureUnit.Celsius, string Name = "Planned")
 {
     /// <summary>What people differ on, said or usual.</summary>
-    public PlanWays Way => Ways ?? PlanWays.Usual;
+    public PlanningPreferences Preferences => Preference ?? PlanningPreferences.Usual;
 }
 
 /// <summary>A step with its reason.</summary>

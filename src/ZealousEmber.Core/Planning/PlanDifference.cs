@@ -24,11 +24,11 @@ public sealed record PlanDifference(Duration Longer, TemperatureDifference Hotte
             var change = comes - was;
             if (change < Notable && change > -Notable) continue;
             says.Add((change < Duration.Zero ? -change : change,
-                was < Notable ? $"{part} comes in, {Words.Hours(comes)}." : comes < Notable ? $"{part} falls away, {Words.Hours(was)}." : $"{part} takes {Words.Hours(comes)} instead of {Words.Hours(was)}."));
+                was < Notable ? $"{part} comes in, {Phrases.Hours(comes)}." : comes < Notable ? $"{part} falls away, {Phrases.Hours(was)}." : $"{part} takes {Phrases.Hours(comes)} instead of {Phrases.Hours(was)}."));
         }
         var unit = after.Plan.Schedule.Unit;
         var (low, high) = (Math.Round(before.Times.Curve.Peak.In(unit)), Math.Round(after.Times.Curve.Peak.In(unit)));
-        ImmutableArray<string> top = low == high ? [] : [$"The top is {Words.Number(high)} {unit.Symbol()} instead of {Words.Number(low)}."];
+        ImmutableArray<string> top = low == high ? [] : [$"The top is {Phrases.Number(high)} {unit.Symbol()} instead of {Phrases.Number(low)}."];
         return new PlanDifference(after.Times.Powered - before.Times.Powered, after.Times.Curve.Peak - before.Times.Curve.Peak, [.. says.OrderByDescending(s => s.Change).Select(s => s.Text), .. top]);
     }
 
@@ -50,7 +50,7 @@ public sealed record PlanDifference(Duration Longer, TemperatureDifference Hotte
         else
         {
             yield return ("Drying", Between(null, Dry));
-            yield return ($"The climb to {Words.Number(Math.Round(BurnOut.From.In(schedule.Unit)))} {schedule.Unit.Symbol()}", Between(Dry, BurnOut.From));
+            yield return ($"The climb to {Phrases.Number(Math.Round(BurnOut.From.In(schedule.Unit)))} {schedule.Unit.Symbol()}", Between(Dry, BurnOut.From));
             yield return ("Burning out", Between(BurnOut.From, BurnOut.To));
             yield return ("From there to the top", Between(BurnOut.To, null));
         }

@@ -75,27 +75,27 @@ public static class Planner
     {
         var lot = load.SlowestToDry;
         var holdAt = Math.Min(ClimbLimits.FriendlyTarget((place.Boiling - Drying.BelowBoiling).Celsius - 2.5, wish.Unit), (place.Boiling - Drying.BelowBoiling).Celsius);
-        if (wish.Way.Drying == DryingWay.SlowClimb) return DryOnTheWay(lot, wish, place, steps);
-        if (wish.Way.Drying == DryingWay.FastToHold && load.Wettest.Dryness != Dryness.BoneDry)
+        if (wish.Preferences.Drying == DryingOption.SlowClimb) return DryOnTheWay(lot, wish, place, steps);
+        if (wish.Preferences.Drying == DryingOption.FastToHold && load.Wettest.Dryness != Dryness.BoneDry)
             return new Problem("drying", $"A fast climb to the hold is for bone dry ware only, and this load is not ({load.Wettest.What}). Take another way, or dry it first.");
 
-        var pace = ClimbLimits.Friendly(wish.Way.Drying == DryingWay.FastToHold ? FastClimb : UsualClimb, wish.Unit);
+        var pace = ClimbLimits.Friendly(wish.Preferences.Drying == DryingOption.FastToHold ? FastClimb : UsualClimb, wish.Unit);
         var before = Drying.Progress(new Curve([new(0, place.Start.Celsius), new(60 * Math.Max(0, holdAt - place.Start.Celsius) / pace, holdAt)]), Duration.FromHours(1000));
         var needed = Drying.HoldFor(lot.Wall, lot.OneSided, lot.Dryness, Temperature.FromCelsius(holdAt), before);
         var hold = Drying.WithMargin(needed);
-        if (wish.Way.Drying == DryingWay.LongHold) hold = Duration.Max(hold, LongHold);
+        if (wish.Preferences.Drying == DryingOption.LongHold) hold = Duration.Max(hold, LongHold);
         if (hold > ScheduleLimits.LongestHold)
-            return new Problem("lots", $"{Text.Capital(LoadNotes.Name(lot))} would have to be held for {Words.Hours(hold)} to dry; no schedule alone does that. Hollow it out, vent it, or let it dry longer first.");
+            return new Problem("lots", $"{Text.Capital(LoadNotes.Name(lot))} would have to be held for {Phrases.Hours(hold)} to dry; no schedule alone does that. Hollow it out, vent it, or let it dry longer first.");
 
-        var why = $"Slowest to dry: {LoadNotes.Name(lot)}, {Say(lot.Dryness)}. {Words.Hours(hold)} below boiling bring the middle of the wall down to {Words.Number(Drying.FineWater)} % water, with a margin; above boiling what is left would turn to steam.";
-        var blocks = wish.Way.Drying == DryingWay.ByTheWall && hold > BlocksFrom ? (int)Math.Ceiling(hold / Block) : 1;
+        var why = $"Slowest to dry: {LoadNotes.Name(lot)}, {Format(lot.Dryness)}. {Phrases.Hours(hold)} below boiling bring the middle of the wall down to {Phrases.Number(Drying.FineWater)} % water, with a margin; above boiling what is left would turn to steam.";
+        var blocks = wish.Preferences.Drying == DryingOption.ByTheWall && hold > BlocksFrom ? (int)Math.Ceiling(hold / Block) : 1;
         // As many looks as there are steps to spare: the rest of the firing needs its own.
         blocks = Math.Clamp(blocks, 1, Math.Max(1, wish.MaxSteps - 8));
         var each = blocks == 1 ? hold : Duration.Max(Block, Duration.FromMinutes(Math.Ceiling(hold.TotalMinutes / blocks / 30) * 30));
         // The last block is what is left, so that they come to the hold and no more.
         blocks = (int)Math.Ceiling(hold / each);
         var last = hold - each * (blocks - 1);
-        steps.Add(Climb(pace, holdAt, each, wish, blocks > 1 ? "dry, then look for steam" : $"dry {Words.Number(lot.Wall)} mm walls", why, blocks > 1 ? SteamCheck : "drying"));
+        steps.Add(Climb(pace, holdAt, each, wish, blocks > 1 ? "dry, then look for steam" : $"dry {Phrases.Number(lot.Wall)} mm walls", why, blocks > 1 ? SteamCheck : "drying"));
         for (var i = 1; i < blocks; i++)
         {
             steps.Add(Climb(pace, holdAt, i < blocks - 1 ? each : last, wish, i < blocks - 1 ? "look for steam" : "last look before boiling",
@@ -114,10 +114,10 @@ public static class Planner
         }
         var fastest = Bisect.Rising(CentreAt, Drying.FineWater, 0.5, UsualClimb);
         if (fastest < SlowestClimbTaken)
-            return new Problem("drying", $"{Text.Capital(LoadNotes.Name(lot))}, {Say(lot.Dryness)}, would need a climb under {Words.Number(SlowestClimbTaken)} °C/h to dry on the way. A hold below boiling is quicker.");
+            return new Problem("drying", $"{Text.Capital(LoadNotes.Name(lot))}, {Format(lot.Dryness)}, would need a climb under {Phrases.Number(SlowestClimbTaken)} °C/h to dry on the way. A hold below boiling is quicker.");
         var to = ClimbLimits.FriendlyTarget(place.Boiling.Celsius + 20, wish.Unit);
         var pace = ClimbLimits.Friendly(fastest, wish.Unit);
-        steps.Add(Climb(pace, to, Duration.Zero, wish, "dry on the way", $"Slowest to dry: {LoadNotes.Name(lot)}, {Say(lot.Dryness)}. At {Words.Number(Math.Round(Rate.PerHour(pace).PerHourIn(wish.Unit)))} {wish.Unit.Symbol()} an hour the middle of the wall is dry by the time it passes boiling.", "drying"));
+        steps.Add(Climb(pace, to, Duration.Zero, wish, "dry on the way", $"Slowest to dry: {LoadNotes.Name(lot)}, {Format(lot.Dryness)}. At {Phrases.Number(Math.Round(Rate.PerHour(pace).PerHourIn(wish.Unit)))} {wish.Unit.Symbol()} an hour the middle of the wall is dry by the time it passes boiling.", "drying"));
         return null;
     }
 
@@ -127,7 +127,7 @@ public static class Planner
         var from = steps.Count > 0 ? steps[^1].Step.Target!.Value.Celsius : place.Start.Celsius;
         var approach = ClimbLimits.FriendlyTarget(top - 100, wish.Unit);
         var stretches = ClimbLimits.Lay(from, top, Limits(load, wish, place, from, top, approach, raw), rate => ClimbLimits.Friendly(rate, wish.Unit));
-        if (wish.Way.Approach == ApproachWay.OneRate)
+        if (wish.Preferences.Approach == ApproachOption.OneRate)
         {
             var slowest = stretches.MinBy(s => s.Rate)!;
             stretches = [slowest with { From = from, To = top, Full = false, Short = "one rate to the top", Why = $"One rate throughout, as slow as the slowest limit asks. {slowest.Why}" }];
@@ -152,7 +152,7 @@ public static class Planner
         var solved = ConeSolver.TopOf(draft.Value, goal, place.Start, place.Times, hold, place.Hottest);
         if (!solved.IsOk) return solved.Problems[0] with { Field = "goalCone" };
         var whole = Temperature.From(Math.Round(solved.Value.Segments[index].Target!.Value.In(wish.Unit)), wish.Unit);
-        var does = hold > Duration.Zero ? $" and {Words.Hours(hold)} there bring" : " brings";
+        var does = hold > Duration.Zero ? $" and {Phrases.Hours(hold)} there bring" : " brings";
         steps[index] = said with
         {
             Step = Make(said.Step.Pace.Rate!.Value.KelvinsPerHour, whole.Celsius, hold, wish, said.Step.Reason!),
@@ -175,7 +175,7 @@ public static class Planner
             var clay = slow.Clay?.BurnsOutSlowly == true ? $" of {slow.Clay.Name}, which burns out slowly," : "";
             var packed = load.Packed ? " in a packed kiln" : "";
             Limit(BurnOut.From.Celsius, Math.Min(BurnOut.To.Celsius, top), Math.Min(BurnOutPace, rate), "burn out the carbon",
-                $"Carbon and sulphur leave {LoadNotes.Name(slow)}{clay} between {Degrees(BurnOut.From.Celsius, wish)} and {Degrees(BurnOut.To.Celsius, wish)} and need {Words.Hours(needed)} with air there{packed}. What stays in comes out through the glaze as pinholes. Vent on.", rate < BurnOutPace ? "burn-out" : "brisk");
+                $"Carbon and sulphur leave {LoadNotes.Name(slow)}{clay} between {Degrees(BurnOut.From.Celsius, wish)} and {Degrees(BurnOut.To.Celsius, wish)} and need {Phrases.Hours(needed)} with air there{packed}. What stays in comes out through the glaze as pinholes. Vent on.", rate < BurnOutPace ? "burn-out" : "brisk");
             if (top > BurnOut.To.Celsius) Limit(BurnOut.To.Celsius, top, BurnOutPace, "on to the last stretch", "Nothing in the clay asks for time here.", "brisk");
         }
         else Limit(from, top, GlazePace, "brisk through the middle", "Bisqued ware stands a brisk climb; nothing in it asks for time here.", "brisk");
@@ -188,13 +188,13 @@ public static class Planner
                 $"Quartz changes size at {Degrees(573, wish)}, and a wall that is not through it as a whole cracks. Most at risk: {LoadNotes.Name(strained)}{(strained.IsWide ? ", flat and wide" : "")}.", "quartz");
         }
         var nearTop = place.FastestClimb(Temperature.FromCelsius(top))?.KelvinsPerHour * KilnMargin;
-        if (wish.Way.Approach == ApproachWay.LastHundred)
+        if (wish.Preferences.Approach == ApproachOption.LastHundred)
         {
             Limit(approach, top, Math.Min(LastPace, nearTop ?? LastPace), "the last hundred at the cone's pace", nearTop < LastPace
                 ? $"As near to the cone's own {Pace(LastPace, wish)} an hour as this kiln can climb here."
                 : $"Cone numbers are told at {Pace(LastPace, wish)} an hour: at that pace the display and the cone agree.", "approach");
         }
-        KilnLimit(place, from, wish.Way.Approach == ApproachWay.LastHundred ? approach : top, raw ? BurnOutPace : GlazePace, !raw && wish.Way.Approach == ApproachWay.LastHundred, limits);
+        KilnLimit(place, from, wish.Preferences.Approach == ApproachOption.LastHundred ? approach : top, raw ? BurnOutPace : GlazePace, !raw && wish.Preferences.Approach == ApproachOption.LastHundred, limits);
         return limits;
     }
 
@@ -222,12 +222,12 @@ public static class Planner
         if (wish.Hold is { } said) return said;
         var careful = load.Glazes.Any(g => g.Runny || g.Fades);
         var needs = load.Glazes.Any(g => g.NeedsHold);
-        return Duration.FromMinutes(wish.Way.Hold switch
+        return Duration.FromMinutes(wish.Preferences.Hold switch
         {
-            HoldWay.None => 0,
-            HoldWay.QuarterHour => 15,
-            HoldWay.HalfHour => 30,
-            HoldWay.LowerAndLonger => 60,
+            HoldOption.None => 0,
+            HoldOption.QuarterHour => 15,
+            HoldOption.HalfHour => 30,
+            HoldOption.LowerAndLonger => 60,
             _ when wish.Kind == ScheduleKind.Bisque => 0,
             _ => careful && !needs ? 5 : needs && !careful ? 20 : 10,
         });
@@ -253,16 +253,16 @@ public static class Planner
         var slow = load.Glazes.Where(g => g.Slow is not null).ToList();
         if (wish.Kind != ScheduleKind.Drying)
         {
-            if (wish.Way.Cooling == CoolingWay.AsTheGlazesAsk && slow.Count > 0 && wish.Kind != ScheduleKind.Bisque)
+            if (wish.Preferences.Cooling == CoolingOption.AsTheGlazesAsk && slow.Count > 0 && wish.Kind != ScheduleKind.Bisque)
             {
                 var (high, low) = (slow.Max(g => g.Slow!.From.Celsius), slow.Min(g => g.Slow!.To.Celsius));
                 var pace = ClimbLimits.Friendly(slow.Min(g => (g.Slow!.From - g.Slow.To).Kelvins / g.Slow.Lasts.TotalHours), wish.Unit);
                 Down(FastClimb, high, Duration.Zero, "drop to the band", "Above its band the glaze only runs; it is left quickly.", "drop");
-                Down(pace, low, Duration.Zero, "grow the crystals", $"{Words.List(slow.Select(g => g.Name))} {(slow.Count == 1 ? "grows its surface" : "grow their surface")} between {Degrees(high, wish)} and {Degrees(low, wish)} on the way down, and {(slow.Count == 1 ? "wants" : "want")} {Words.Hours(slow.Max(g => g.Slow!.Lasts))} there.", "slow-band");
+                Down(pace, low, Duration.Zero, "grow the crystals", $"{Phrases.List(slow.Select(g => g.Name))} {(slow.Count == 1 ? "grows its surface" : "grow their surface")} between {Degrees(high, wish)} and {Degrees(low, wish)} on the way down, and {(slow.Count == 1 ? "wants" : "want")} {Phrases.Hours(slow.Max(g => g.Slow!.Lasts))} there.", "slow-band");
             }
-            else if (wish.Way.Cooling == CoolingWay.DropAndHold)
+            else if (wish.Preferences.Cooling == CoolingOption.DropAndHold)
                 Down(FastClimb, ClimbLimits.FriendlyTarget(top - 50, wish.Unit), Duration.FromMinutes(30), "drop, then heal", "A little below the top the glaze no longer runs but still heals its pinholes.", "drop");
-            else if (wish.Way.Cooling == CoolingWay.LimitedDrop)
+            else if (wish.Preferences.Cooling == CoolingOption.LimitedDrop)
                 Down(100, 700, Duration.Zero, "no faster than this", "A limit on the drop spares large and flat ware, and a kiln that is thinly loaded.", "cooling");
         }
 
@@ -294,9 +294,9 @@ public static class Planner
     private static Segment Make(double rate, double target, Duration hold, PlanWish wish, string brief) => Segment.Create(
         PaceKind.Rate, Rate.PerHour(ClimbLimits.Friendly(rate, wish.Unit)).PerHourIn(wish.Unit), Temperature.FromCelsius(target).In(wish.Unit), hold.TotalMinutes, wish.Unit, brief).Value;
 
-    private static string Say(Dryness dryness) => dryness switch { Dryness.BoneDry => "bone dry", Dryness.CoolToTouch => "cool to the touch", Dryness.Damp => "damp", _ => "leather hard" };
+    private static string Format(Dryness dryness) => dryness switch { Dryness.BoneDry => "bone dry", Dryness.CoolToTouch => "cool to the touch", Dryness.Damp => "damp", _ => "leather hard" };
 
-    private static string Pace(double kelvinsPerHour, PlanWish wish) => $"{Words.Number(Math.Round(Rate.PerHour(kelvinsPerHour).PerHourIn(wish.Unit)))} {wish.Unit.Symbol()}";
+    private static string Pace(double kelvinsPerHour, PlanWish wish) => $"{Phrases.Number(Math.Round(Rate.PerHour(kelvinsPerHour).PerHourIn(wish.Unit)))} {wish.Unit.Symbol()}";
 
-    private static string Degrees(double celsius, PlanWish wish) => $"{Words.Number(Math.Round(Temperature.FromCelsius(celsius).In(wish.Unit)))} {wish.Unit.Symbol()}";
+    private static string Degrees(double celsius, PlanWish wish) => $"{Phrases.Number(Math.Round(Temperature.FromCelsius(celsius).In(wish.Unit)))} {wish.Unit.Symbol()}";
 }

@@ -28,7 +28,7 @@ public sealed record Caution(int Segment, string Text)
 
         bool Passes(CompiledSegment s, Temperature mark) => s.From < mark && s.To >= mark;
         if (schedule.Kind != ScheduleKind.Glaze)
-            Once((_, s) => Passes(s, SteamFrom), $"Damp ware bursts from steam: look with a cold mirror at the peephole before going past {Words.Number(SteamFrom.In(schedule.Unit))} {schedule.Unit.Symbol()}.");
+            Once((_, s) => Passes(s, SteamFrom), $"Damp ware bursts from steam: look with a cold mirror at the peephole before going past {Phrases.Number(SteamFrom.In(schedule.Unit))} {schedule.Unit.Symbol()}.");
         if (schedule.Kind is ScheduleKind.Bisque or ScheduleKind.OnceFired)
             Once((_, s) => Passes(s, BurnOutFrom), "Clay gives off fumes and carbon monoxide while it burns out: vent on, air moving.");
         Once((_, s) => Passes(s, GlareFrom), "Shaded eyewear at the peephole from here on; the glare harms eyes.");

@@ -55,19 +55,19 @@ public static class ScheduleReview
     ];
 
     /// <summary>What is to be said whatever the kiln, each cause once, the gravest first, then in the order of the steps; a well-made schedule gets nothing.</summary>
-    public static IReadOnlyList<Finding> Of(Reading reading) => Together([
-        .. SlipReview.Of(reading), .. WareReview.Of(reading), .. GoalReview.Of(reading), .. GlazeReview.Of(reading), .. PracticeReview.Of(reading), .. NoFurther(reading)]);
+    public static IReadOnlyList<Finding> Of(ReviewContext context) => Together([
+        .. SlipReview.Of(context), .. WareReview.Of(context), .. GoalReview.Of(context), .. GlazeReview.Of(context), .. PracticeReview.Of(context), .. NoFurther(context)]);
 
     /// <summary>Findings of several reviewers as one list: what only follows from another is left out; the gravest first, then in the order of the steps.</summary>
     public static IReadOnlyList<Finding> Together(IReadOnlyList<Finding> findings) =>
         [.. findings.Where(f => !Causes.Any(c => c.Follows.Contains(f.Id) && findings.Any(other => other.Id == c.Cause && (!c.SameStep || other.Segment == f.Segment))))
             .OrderByDescending(f => f.Severity).ThenBy(f => f.Segment)];
 
-    private static IEnumerable<Finding> NoFurther(Reading reading)
+    private static IEnumerable<Finding> NoFurther(ReviewContext context)
     {
-        for (var i = 0; i < reading.Schedule.Segments.Length; i++)
+        for (var i = 0; i < context.Schedule.Segments.Length; i++)
         {
-            if (CoolsNoFurther(reading.Schedule.Segments[i], i, reading.Compiled.Segments[i], reading.Schedule.Unit) is { } finding) yield return finding;
+            if (CoolsNoFurther(context.Schedule.Segments[i], i, context.Compiled.Segments[i], context.Schedule.Unit) is { } finding) yield return finding;
         }
     }
 
@@ -76,7 +76,7 @@ public static class ScheduleReview
     {
         if (segment.Target is not { } target || target >= compiled.To || compiled.To > compiled.From) return null;
         return new Finding("cools-no-further", Severity.Note, index, compiled.Start, compiled.End,
-            $"Left to itself the kiln stops near {Words.Number(Math.Round(compiled.To.In(unit)))} {unit.Symbol()}, above the {Words.Number(target.In(unit))} asked for.",
+            $"Left to itself the kiln stops near {Phrases.Number(Math.Round(compiled.To.In(unit)))} {unit.Symbol()}, above the {Phrases.Number(target.In(unit))} asked for.",
             "A kiln cools no further than the room it stands in, and the last degrees take very long.");
     }
 }

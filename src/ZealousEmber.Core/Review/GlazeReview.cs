@@ -17,59 +17,59 @@ internal static class GlazeReview
     private static readonly Temperature Stiff = Temperature.FromCelsius(750);
     private const double SlowCooling = 100;
 
-    public static IEnumerable<Finding> Of(Reading reading)
+    public static IEnumerable<Finding> Of(ReviewContext context)
     {
-        if (reading.Load is not { } load || reading.Schedule.Kind is ScheduleKind.Drying or ScheduleKind.Bisque) yield break;
-        var index = ConeSolver.TopStep(reading.Schedule);
-        if (reading.Schedule.Segments[index].Target is null) yield break;
-        if (HoldTooLong(reading, load, index) is { } tooLong) yield return tooLong;
-        else if (HoldTooShort(reading, load, index) is { } tooShort) yield return tooShort;
+        if (context.Load is not { } load || context.Schedule.Kind is ScheduleKind.Drying or ScheduleKind.Bisque) yield break;
+        var index = ConeSolver.TopStep(context.Schedule);
+        if (context.Schedule.Segments[index].Target is null) yield break;
+        if (HoldTooLong(context, load, index) is { } tooLong) yield return tooLong;
+        else if (HoldTooShort(context, load, index) is { } tooShort) yield return tooShort;
         var slow = load.Glazes.Where(g => g.Slow is not null).ToList();
         foreach (var glaze in slow)
         {
-            if (BandTooShort(reading, glaze) is { } band) yield return band;
+            if (BandTooShort(context, glaze) is { } band) yield return band;
         }
-        if (slow.Count == 0 && CooledSlowly(reading, load, index) is { } slowly) yield return slowly;
+        if (slow.Count == 0 && CooledSlowly(context, load, index) is { } slowly) yield return slowly;
     }
 
-    private static Finding? HoldTooLong(Reading reading, WareLoad load, int index)
+    private static Finding? HoldTooLong(ReviewContext context, WareLoad load, int index)
     {
-        var minutes = reading.Schedule.Segments[index].HoldMinutes;
+        var minutes = context.Schedule.Segments[index].HoldMinutes;
         var careful = load.Glazes.FirstOrDefault(g => (g.Runny || g.Fades) && !g.NeedsHold);
         if (careful is null || minutes <= LongHold) return null;
-        var times = reading.Compiled.Segments[index];
+        var times = context.Compiled.Segments[index];
         return new Finding("hold-long", Severity.Look, index, times.RampEnd, times.End,
-            $"{careful.Name} {(careful.Runny ? "runs" : "fades")}, and the hold is {Words.Number(minutes)} minutes.",
+            $"{careful.Name} {(careful.Runny ? "runs" : "fades")}, and the hold is {Phrases.Number(minutes)} minutes.",
             careful.Runny ? "Every minute at the top lets it move; a waste slab, and a short hold with the same heat work." : "Its colour burns out while it is held; a hotter top and a short hold do the same work.",
-            WithHold(reading, index, ShortHold));
+            WithHold(context, index, ShortHold));
     }
 
-    private static Finding? HoldTooShort(Reading reading, WareLoad load, int index)
+    private static Finding? HoldTooShort(ReviewContext context, WareLoad load, int index)
     {
         var wants = load.Glazes.FirstOrDefault(g => g.NeedsHold);
         if (wants is null || load.Glazes.Any(g => g.Runny || g.Fades)) return null;
-        var top = reading.Schedule.Segments[index].Target!.Value;
+        var top = context.Schedule.Segments[index].Target!.Value;
         // A drop and a hold below the top heals as well.
-        var held = reading.Schedule.Segments.Skip(index).Where(s => s.Target >= top - HealsDownTo).Sum(s => s.HoldMinutes);
+        var held = context.Schedule.Segments.Skip(index).Where(s => s.Target >= top - HealsDownTo).Sum(s => s.HoldMinutes);
         if (held >= ShortHold) return null;
-        var times = reading.Compiled.Segments[index];
+        var times = context.Compiled.Segments[index];
         return new Finding("hold-short", Severity.Look, index, times.RampEnd, times.End,
-            $"{wants.Name} wants a hold to heal, and there is {(held > 0 ? $"one of {Words.Number(held)} minutes" : "none")} at the top.",
-            "Bubbles rise and close while it is held; without that they stay as pinholes.", WithHold(reading, index, HealingHold));
+            $"{wants.Name} wants a hold to heal, and there is {(held > 0 ? $"one of {Phrases.Number(held)} minutes" : "none")} at the top.",
+            "Bubbles rise and close while it is held; without that they stay as pinholes.", WithHold(context, index, HealingHold));
     }
 
     /// <summary>Another hold at the top, and the top that does the same work with it.</summary>
-    private static ImmutableArray<Fix> WithHold(Reading reading, int index, double minutes)
+    private static ImmutableArray<Fix> WithHold(ReviewContext context, int index, double minutes)
     {
         var hold = Duration.FromMinutes(minutes);
-        var changed = reading.Schedule.WithStep(index, reading.Schedule.Segments[index].Target!.Value, hold);
-        var solved = reading.Schedule.Goal is { } goal ? ConeSolver.TopOf(changed, goal, reading.Start, reading.Times, hold, reading.Hottest) : changed;
-        return solved.IsOk ? [new Fix($"Hold {Words.Number(minutes)} min", index, reading.Whole(solved.Value.Segments[index]))] : [];
+        var changed = context.Schedule.WithStep(index, context.Schedule.Segments[index].Target!.Value, hold);
+        var solved = context.Schedule.Goal is { } goal ? ConeSolver.TopOf(changed, goal, context.Start, context.Times, hold, context.Hottest) : changed;
+        return solved.IsOk ? [new Fix($"Hold {Phrases.Number(minutes)} min", index, context.Whole(solved.Value.Segments[index]))] : [];
     }
 
-    private static Finding? BandTooShort(Reading reading, Glaze glaze)
+    private static Finding? BandTooShort(ReviewContext context, Glaze glaze)
     {
-        var (band, compiled) = (glaze.Slow!, reading.Compiled);
+        var (band, compiled) = (glaze.Slow!, context.Compiled);
         var given = compiled.Curve.TimeBetween(band.To, band.From).Falling;
         if (compiled.Curve.Peak < band.From || given.TotalHours >= band.Lasts.TotalHours * 0.85) return null;
         var at = Enumerable.Range(0, compiled.Segments.Length).FirstOrDefault(
@@ -77,24 +77,24 @@ internal static class GlazeReview
         var rate = Rate.PerHour((band.From - band.To).Kelvins / band.Lasts.TotalHours);
         return new Finding("slow-band-short", Severity.Look, Math.Max(0, at),
             compiled.Curve.LastFallThrough(band.From) ?? compiled.Total, compiled.Curve.LastFallThrough(band.To) ?? compiled.Total,
-            $"{glaze.Name} has {Words.Hours(given)} between {reading.Degrees(band.From)} and {reading.Degrees(band.To)}; it wants {Words.Hours(band.Lasts)}.",
+            $"{glaze.Name} has {Phrases.Hours(given)} between {context.Degrees(band.From)} and {context.Degrees(band.To)}; it wants {Phrases.Hours(band.Lasts)}.",
             "Its crystals grow there on the way down; too little time leaves it dull.",
-            at < 0 ? [] : reading.Slower(at, band.To, band.From, rate));
+            at < 0 ? [] : context.Slower(at, band.To, band.From, rate));
     }
 
     /// <summary>A glaze that wants to cool fast, held back on the way down while it still grows.</summary>
-    private static Finding? CooledSlowly(Reading reading, WareLoad load, int index)
+    private static Finding? CooledSlowly(ReviewContext context, WareLoad load, int index)
     {
         if (load.Glazes.FirstOrDefault(g => g.WantsFastCooling) is not { } glaze) return null;
-        var (segments, times) = (reading.Schedule.Segments, reading.Compiled.Segments);
+        var (segments, times) = (context.Schedule.Segments, context.Compiled.Segments);
         for (var i = index + 1; i < segments.Length; i++)
         {
             if (segments[i].Target is not { } target || times[i].From <= Stiff || target < Stiff - HealsDownTo) continue;
             var slow = segments[i].Pace.Rate is { } rate && rate.KelvinsPerHour < SlowCooling && times[i].Ramp >= Duration.FromHours(1);
             if (!slow && segments[i].Hold < Duration.FromHours(1)) continue;
-            var fall = Segment.Create(PaceKind.Natural, null, target.In(reading.Schedule.Unit), null, reading.Schedule.Unit, segments[i].Reason, segments[i].Atmosphere).Value;
+            var fall = Segment.Create(PaceKind.Natural, null, target.In(context.Schedule.Unit), null, context.Schedule.Unit, segments[i].Reason, segments[i].Atmosphere).Value;
             return new Finding("cooled-slowly", Severity.Look, i, times[i].Start, times[i].End,
-                $"{glaze.Name} wants to cool fast, and it takes {Words.Hours(times[i].End - times[i].Start)} from {reading.Degrees(times[i].From)} to {reading.Degrees(target)}.",
+                $"{glaze.Name} wants to cool fast, and it takes {Phrases.Hours(times[i].End - times[i].Start)} from {context.Degrees(times[i].From)} to {context.Degrees(target)}.",
                 "Held back up there, crystals grow in it and its gloss goes dull.", [new Fix("Let it fall", i, fall)]);
         }
         return null;

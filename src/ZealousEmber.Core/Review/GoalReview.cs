@@ -14,32 +14,32 @@ internal static class GoalReview
     private const double AConeOff = 20;
     private const double OtherScaleNear = 60;
 
-    public static IEnumerable<Finding> Of(Reading reading)
+    public static IEnumerable<Finding> Of(ReviewContext context)
     {
-        if (reading.Schedule.Kind == ScheduleKind.Drying) yield break;
-        var index = ConeSolver.TopStep(reading.Schedule);
-        if (reading.Schedule.Segments[index].Target is null) yield break;
-        var times = reading.Compiled.Segments[index];
-        if (reading.Schedule.Goal is { } goal)
+        if (context.Schedule.Kind == ScheduleKind.Drying) yield break;
+        var index = ConeSolver.TopStep(context.Schedule);
+        if (context.Schedule.Segments[index].Target is null) yield break;
+        var times = context.Compiled.Segments[index];
+        if (context.Schedule.Goal is { } goal)
         {
-            if (ConeWords.ZeroSlip(goal, reading.Progress) is { } slip)
+            if (ConePhrases.ZeroSlip(goal, context.Progress) is { } slip)
             {
                 yield return new Finding("zero-slip", Severity.Danger, index, times.Start, times.End, slip, "A zero dropped or added is a hundred degrees: one of the two is a slip.");
                 yield break;
             }
-            if (OffGoal(reading, goal, index, times) is { } off) yield return off;
+            if (OffGoal(context, goal, index, times) is { } off) yield return off;
         }
-        if (reading.Load is not { } load) yield break;
-        var reached = reading.Schedule.Goal ?? ConeWords.HottestDown(reading.Progress);
-        if (reached is { } cone && reading.Schedule.Kind != ScheduleKind.Bisque)
+        if (context.Load is not { } load) yield break;
+        var reached = context.Schedule.Goal ?? ConePhrases.HottestDown(context.Progress);
+        if (reached is { } cone && context.Schedule.Kind != ScheduleKind.Bisque)
         {
             foreach (var clash in load.Clashes)
-                yield return new Finding("cones-clash", Severity.Danger, index, times.Start, times.End, clash.Say(), "Whatever the schedule, one of them comes out under- or overfired.");
-            var said = reading.Schedule.Goal is null ? "comes to" : "is for";
-            foreach (var (name, range, tooHot) in load.Outside(cone).Where(o => load.Clashes.All(c => c.One != o.Name && c.Other != o.Name) && (o.TooHot || reading.Progress[o.Range.Coolest.Order] < 0.5)))
+                yield return new Finding("cones-clash", Severity.Danger, index, times.Start, times.End, clash.Format(), "Whatever the schedule, one of them comes out under- or overfired.");
+            var said = context.Schedule.Goal is null ? "comes to" : "is for";
+            foreach (var (name, range, tooHot) in load.Outside(cone).Where(o => load.Clashes.All(c => c.One != o.Name && c.Other != o.Name) && (o.TooHot || context.Progress[o.Range.Coolest.Order] < 0.5)))
             {
                 yield return new Finding("outside-cones", tooHot ? Severity.Danger : Severity.Look, index, times.Start, times.End,
-                    $"{name} is made for {range}; this firing {said} cone {cone.Number}.", tooHot ? "It may slump, bloat or run onto the shelf." : "It will come out underfired and dry.");
+                    $"{name} is made for {range}; this firing {said} cone {cone.Number}.", tooHot ? "It may slump, bloat or run onto the repository." : "It will come out underfired and dry.");
             }
         }
         else if (reached is { } bisque)
@@ -49,55 +49,55 @@ internal static class GoalReview
         }
     }
 
-    private static Finding? OffGoal(Reading reading, Cone goal, int index, CompiledSegment times)
+    private static Finding? OffGoal(ReviewContext context, Cone goal, int index, CompiledSegment times)
     {
-        var progress = reading.Progress[goal.Order];
-        var offset = progress > 1e-6 ? ConeSolver.Offset(goal, Math.Min(progress, 1000), 1).Kelvins : -(ConeTable.Of(goal).At60 - reading.Compiled.Curve.Peak.Celsius);
+        var progress = context.Progress[goal.Order];
+        var offset = progress > 1e-6 ? ConeSolver.Offset(goal, Math.Min(progress, 1000), 1).Kelvins : -(ConeTable.Of(goal).At60 - context.Compiled.Curve.Peak.Celsius);
         if (Math.Abs(offset) <= WorthSaying) return null;
-        if (OtherScale(reading, goal, index, times) is { } scale) return scale;
-        var by = Words.Number(Math.Round(Math.Abs(TemperatureDifference.FromKelvins(offset).In(reading.Schedule.Unit))));
+        if (OtherScale(context, goal, index, times) is { } scale) return scale;
+        var by = Phrases.Number(Math.Round(Math.Abs(TemperatureDifference.FromKelvins(offset).In(context.Schedule.Unit))));
         var passes = progress > 1;
         var far = Math.Abs(offset) > AConeOff;
         return new Finding(passes ? "goal-passed" : "goal-missed", far ? Severity.Danger : Severity.Look, index, times.Start, times.End,
-            passes ? $"It goes past cone {goal.Number}, by about {by} {reading.Schedule.Unit.Symbol()}." : $"Cone {goal.Number} {ConeBend.Words(progress)}: it stops about {by} {reading.Schedule.Unit.Symbol()} short.",
-            (passes, reading.Schedule.Kind == ScheduleKind.Bisque) switch
+            passes ? $"It goes past cone {goal.Number}, by about {by} {context.Schedule.Unit.Symbol()}." : $"Cone {goal.Number} {ConeBend.Phrase(progress)}: it stops about {by} {context.Schedule.Unit.Symbol()} short.",
+            (passes, context.Schedule.Kind == ScheduleKind.Bisque) switch
             {
                 (true, true) => "Bisque past its cone is tight and takes up little glaze. A lower top or a shorter hold brings it back.",
                 (true, false) => "Glazes run and clay slumps past their cone. A lower top or a shorter hold brings it back.",
                 (false, true) => "Bisque short of its cone is weak and gives off its gas under the glaze. A hotter top or a longer hold brings the cone down.",
                 (false, false) => "Underfired ware is weak and its glaze dry. A hotter top or a longer hold brings the cone down.",
             },
-            Mends(reading, goal, index));
+            Mends(context, goal, index));
     }
 
     /// <summary>"To 1222" on a schedule in °F whose cone falls at 1222 °C.</summary>
-    private static Finding? OtherScale(Reading reading, Cone goal, int index, CompiledSegment times)
+    private static Finding? OtherScale(ReviewContext context, Cone goal, int index, CompiledSegment times)
     {
-        var (unit, at60) = (reading.Schedule.Unit, ConeTable.Of(goal).At60);
+        var (unit, at60) = (context.Schedule.Unit, ConeTable.Of(goal).At60);
         var other = unit == TemperatureUnit.Celsius ? TemperatureUnit.Fahrenheit : TemperatureUnit.Celsius;
-        var number = reading.Schedule.Segments[index].Target!.Value.In(unit);
+        var number = context.Schedule.Segments[index].Target!.Value.In(unit);
         if (Math.Abs(Temperature.From(number, other).Celsius - at60) > OtherScaleNear || Math.Abs(times.To.Celsius - at60) < 3 * OtherScaleNear) return null;
         return new Finding("scale-slip", Severity.Danger, index, times.Start, times.End,
-            $"{Words.Number(number)} {unit.Symbol()} is nowhere near cone {goal.Number}; {Words.Number(number)} {other.Symbol()} is.",
+            $"{Phrases.Number(number)} {unit.Symbol()} is nowhere near cone {goal.Number}; {Phrases.Number(number)} {other.Symbol()} is.",
             $"The numbers look as if they were written in {other.Symbol()}; set the schedule to that scale and enter them again.");
     }
 
-    private static ImmutableArray<Fix> Mends(Reading reading, Cone goal, int index)
+    private static ImmutableArray<Fix> Mends(ReviewContext context, Cone goal, int index)
     {
         var fixes = ImmutableArray.CreateBuilder<Fix>();
-        var unit = reading.Schedule.Unit;
-        var top = ConeSolver.TopOf(reading.Schedule, goal, reading.Start, reading.Times, reading.Schedule.Segments[index].Hold, reading.Hottest);
+        var unit = context.Schedule.Unit;
+        var top = ConeSolver.TopOf(context.Schedule, goal, context.Start, context.Times, context.Schedule.Segments[index].Hold, context.Hottest);
         if (top.IsOk)
         {
-            var step = reading.Whole(top.Value.Segments[index]);
-            fixes.Add(new Fix($"Top {Words.Number(step.Target!.Value.In(unit))}", index, step));
+            var step = context.Whole(top.Value.Segments[index]);
+            fixes.Add(new Fix($"Top {Phrases.Number(step.Target!.Value.In(unit))}", index, step));
         }
-        var hold = ConeSolver.HoldOf(reading.Schedule, goal, reading.Times);
+        var hold = ConeSolver.HoldOf(context.Schedule, goal, context.Times);
         // Beyond three hours nobody means the hold.
         if (hold.IsOk && hold.Value.Segments[index].Hold <= Duration.FromHours(3))
         {
-            var step = reading.Whole(hold.Value.Segments[index]);
-            fixes.Add(new Fix(step.Hold > Duration.Zero ? $"Hold {Words.Hours(step.Hold)}" : "No hold", index, step));
+            var step = context.Whole(hold.Value.Segments[index]);
+            fixes.Add(new Fix(step.Hold > Duration.Zero ? $"Hold {Phrases.Hours(step.Hold)}" : "No hold", index, step));
         }
         return fixes.ToImmutable();
     }

@@ -51,7 +51,7 @@ public static class KilnReview
         if (schedule.Segments[last].Pace.Kind != PaceKind.Natural || times.From.Celsius < 500) return null;
         var (dropped, from) = Cooling.FastestDrop(run.Compiled.Curve);
         return new Finding("nearly-empty", Severity.Note, last, from, from + Duration.FromHours(1),
-            $"{kiln.Name} is nearly empty ({Words.Number(Math.Round(load.WareMass, 1))} kg of ware): it drops {Words.Number(Math.Round(dropped.In(schedule.Unit)))} {schedule.Unit.Symbol()} in an hour.",
+            $"{kiln.Name} is nearly empty ({Phrases.Number(Math.Round(load.WareMass, 1))} kg of ware): it drops {Phrases.Number(Math.Round(dropped.In(schedule.Unit)))} {schedule.Unit.Symbol()} in an hour.",
             "Little ware heats unevenly and cools fast. Fill the gaps with shelves or bisque, or put a limit on the drop.", Sparing(schedule, last, times));
     }
 
@@ -62,7 +62,7 @@ public static class KilnReview
         var unit = schedule.Unit;
         var rate = Planning.ClimbLimits.Friendly(SparingDrop, unit);
         var limit = Segment.Create(PaceKind.Rate, Rate.PerHour(rate).PerHourIn(unit), Math.Round(SparingTo.In(unit) / 10) * 10, null, unit, "no faster than this").Value;
-        return [new Fix($"No faster than {Words.Number(limit.Pace.Rate!.Value.PerHourIn(unit))} {unit.Symbol()}/h", last, limit, schedule.Segments[last])];
+        return [new Fix($"No faster than {Phrases.Number(limit.Pace.Rate!.Value.PerHourIn(unit))} {unit.Symbol()}/h", last, limit, schedule.Segments[last])];
     }
 
     /// <summary>Hours above 1200 °C, where elements grow old quickly.</summary>
@@ -74,7 +74,7 @@ public static class KilnReview
         if (time < LongHot) return null;
         var top = Cones.ConeSolver.TopStep(schedule);
         return new Finding("elements-age", Severity.Note, top, curve.FirstRiseThrough(ElementsAge) ?? Duration.Zero, curve.LastFallThrough(ElementsAge) ?? run.Compiled.Total,
-            $"{Words.Hours(time)} above {Degrees(ElementsAge, schedule)}.", "Elements age fast up there and power climbs; the lowest cone that gives the result, or a quicker last stretch, spares them.");
+            $"{Phrases.Hours(time)} above {Degrees(ElementsAge, schedule)}.", "Elements age fast up there and power climbs; the lowest cone that gives the result, or a quicker last stretch, spares them.");
     }
 
     private static Finding OverLimit(Schedule schedule, Kiln kiln, int index, CompiledSegment times, Temperature target) => new(
@@ -85,7 +85,7 @@ public static class KilnReview
     private static Finding CannotReach(Schedule schedule, Kiln kiln, int index, CompiledSegment times, KilnStall stall) => new(
         "kiln-cannot-reach", Severity.Danger, index, times.Start, times.RampEnd,
         $"With this load {kiln.Name} gets to {Degrees(stall.At, schedule)} at best; the step asks for {Degrees(schedule.Segments[index].Target!.Value, schedule)}.",
-        $"From {Words.Hours(stall.When)} on it would wait at full power for ever. A lighter load, new elements or a lower top would help; times after it suppose that somebody skips the step.");
+        $"From {Phrases.Hours(stall.When)} on it would wait at full power for ever. A lighter load, new elements or a lower top would help; times after it suppose that somebody skips the step.");
 
     private static Finding TooSlow(Schedule schedule, Kiln kiln, KilnRun run, int index, CompiledSegment times, KilnStep step, Temperature from)
     {
@@ -99,7 +99,7 @@ public static class KilnReview
         if ((times.To - times.From).Kelvins <= ShortStep)
         {
             if (friendly >= 5 && friendly < asked.PerHourIn(unit))
-                fix = new Fix($"Use {Words.Number(friendly)}", index, Like(PaceKind.Rate, friendly, segment.Target!.Value, segment.HoldMinutes));
+                fix = new Fix($"Use {Phrases.Number(friendly)}", index, Like(PaceKind.Rate, friendly, segment.Target!.Value, segment.HoldMinutes));
         }
         else if (schedule.Segments.Length < ScheduleLimits.Segments)
         {
@@ -110,7 +110,7 @@ public static class KilnReview
             fix = new Fix(leads ? $"Full power from {Degrees(turns, schedule)}" : "Full power", index, leads ? [Like(PaceKind.Rate, asked.PerHourIn(unit), turns, 0), full] : [full]);
         }
         return new Finding("kiln-too-slow", step.Late >= VeryLate ? Severity.Look : Severity.Note, index, run.Compiled.Curve.FirstRiseThrough(from) ?? times.Start, times.RampEnd,
-            $"Above {Degrees(from, schedule)} {kiln.Name} cannot keep to {Words.Number(Math.Round(asked.PerHourIn(unit)))} {unit.Symbol()}/h with this load; near {Degrees(times.To, schedule)} it climbs {Words.Number(Math.Round(can.PerHourIn(unit)))}. It arrives {Words.Hours(step.Late)} late.",
+            $"Above {Degrees(from, schedule)} {kiln.Name} cannot keep to {Phrases.Number(Math.Round(asked.PerHourIn(unit)))} {unit.Symbol()}/h with this load; near {Degrees(times.To, schedule)} it climbs {Phrases.Number(Math.Round(can.PerHourIn(unit)))}. It arrives {Phrases.Hours(step.Late)} late.",
             "The elements are at full power there; cones get more heat work than the plain schedule says.", fix is null ? [] : [fix]);
     }
 
@@ -118,7 +118,7 @@ public static class KilnReview
     {
         var (rate, unit) = (schedule.Segments[index].Pace.Rate!.Value, schedule.Unit);
         return new Finding("cools-by-itself", Severity.Note, index, times.Start, times.RampEnd,
-            $"Below {Degrees(from, schedule)} {kiln.Name} cools slower than {Words.Number(Math.Round(rate.PerHourIn(unit)))} {unit.Symbol()}/h by itself; the step takes {Words.Hours(step.Late)} longer than written.",
+            $"Below {Degrees(from, schedule)} {kiln.Name} cools slower than {Phrases.Number(Math.Round(rate.PerHourIn(unit)))} {unit.Symbol()}/h by itself; the step takes {Phrases.Hours(step.Late)} longer than written.",
             "A kiln has no refrigeration: from there on the step does nothing that off would not do.");
     }
 
@@ -129,5 +129,5 @@ public static class KilnReview
         return (times.To - run.Compiled.Curve.At(last)) / (times.RampEnd - last);
     }
 
-    private static string Degrees(Temperature t, Schedule schedule) => $"{Words.Number(Math.Round(t.In(schedule.Unit)))} {schedule.Unit.Symbol()}";
+    private static string Degrees(Temperature t, Schedule schedule) => $"{Phrases.Number(Math.Round(t.In(schedule.Unit)))} {schedule.Unit.Symbol()}";
 }

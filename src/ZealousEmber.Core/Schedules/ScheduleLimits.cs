@@ -53,7 +53,7 @@ public static class ScheduleLimits
         // Half a thousandth of a degree of grace, so that 2552 °F is not refused for a last binary digit.
         if (!double.IsFinite(given) || Math.Abs(given) > 1e6
             || Temperature.From(Math.Max(given, -400), unit) is var t && (t.Celsius < Coldest.Celsius - 5e-4 || t.Celsius > Hottest.Celsius + 5e-4))
-            return new Problem(field, $"A temperature lies between {Words.Number(Coldest.In(unit))} and {Words.Number(Hottest.In(unit))} {unit.Symbol()}; this says {Words.Number(given)}.");
+            return new Problem(field, $"A temperature lies between {Phrases.Number(Coldest.In(unit))} and {Phrases.Number(Hottest.In(unit))} {unit.Symbol()}; this says {Phrases.Number(given)}.");
         return Temperature.From(given, unit);
     }
 }

@@ -83,8 +83,8 @@ public sealed record Segment
         var minutes = holdMinutes ?? 0;
         if (!(minutes >= 0 && minutes <= longest))
             problems.Add(new Problem("holdMinutes", minutes < 0
-                ? $"A hold cannot be shorter than nothing; this says {Words.Number(minutes)} min."
-                : $"A hold lasts at most 99 h ({Words.Number(longest)} min); this says {Words.Number(minutes)} min."));
+                ? $"A hold cannot be shorter than nothing; this says {Phrases.Number(minutes)} min."
+                : $"A hold lasts at most 99 h ({Phrases.Number(longest)} min); this says {Phrases.Number(minutes)} min."));
 
         var line = Text.OneLine(reason);
         if (line?.Length > ScheduleLimits.Reason)
@@ -103,9 +103,9 @@ public sealed record Segment
         {
             null => new Problem("rate", "This step needs a pace: degrees an hour, full power, or off."),
             0 => new Problem("rate", "At 0 an hour it would never arrive. Give a rate, or make it a hold."),
-            < 0 => new Problem("rate", $"A rate is given without a sign, cooling too: the targets say which way it goes. Did you mean {Words.Number(-rate.Value)}?"),
-            { } r when !(r <= fastest + 1e-6) => new Problem("rate", $"A rate is at most {Words.Number(fastest)} {unit.Symbol()}/h; this says {Words.Number(r)}."),
-            { } r when r < slowest - 1e-9 => new Problem("rate", $"A rate is at least {Words.Number(slowest)} {unit.Symbol()}/h; this says {Words.Number(r)}."),
+            < 0 => new Problem("rate", $"A rate is given without a sign, cooling too: the targets say which way it goes. Did you mean {Phrases.Number(-rate.Value)}?"),
+            { } r when !(r <= fastest + 1e-6) => new Problem("rate", $"A rate is at most {Phrases.Number(fastest)} {unit.Symbol()}/h; this says {Phrases.Number(r)}."),
+            { } r when r < slowest - 1e-9 => new Problem("rate", $"A rate is at least {Phrases.Number(slowest)} {unit.Symbol()}/h; this says {Phrases.Number(r)}."),
             { } r => Pace.At(Rate.PerHour(r, unit)),
         };
     }

@@ -55,12 +55,12 @@ public sealed record Clay
         string? name, ClayKind? kind, string? coneFrom, string? coneTo, double? shrinkage = null, double? absorption = null, bool burnsOutSlowly = false, string? notes = null)
     {
         var problems = new List<Problem>();
-        var called = StockWords.Name(name, "A clay", problems);
-        var kept = StockWords.Notes(notes, problems);
+        var called = StockText.Name(name, "A clay", problems);
+        var kept = StockText.Notes(notes, problems);
         var range = ConeRange.Read(coneFrom, coneTo);
         problems.AddRange(range.Problems);
-        if (shrinkage is not (null or (>= 0 and <= 40))) problems.Add(new Problem("shrinkage", $"A shrinkage is between 0 and 40 %; this says {Words.Number(shrinkage.Value)}."));
-        if (absorption is not (null or (>= 0 and <= 40))) problems.Add(new Problem("absorption", $"An absorption is between 0 and 40 %; this says {Words.Number(absorption.Value)}."));
+        if (shrinkage is not (null or (>= 0 and <= 40))) problems.Add(new Problem("shrinkage", $"A shrinkage is between 0 and 40 %; this says {Phrases.Number(shrinkage.Value)}."));
+        if (absorption is not (null or (>= 0 and <= 40))) problems.Add(new Problem("absorption", $"An absorption is between 0 and 40 %; this says {Phrases.Number(absorption.Value)}."));
         return problems.Count > 0
             ? Result<Clay>.Failed(problems)
             : new Clay(called) { Kind = kind ?? ClayKind.Stoneware, Range = range.Value, Shrinkage = shrinkage, Absorption = absorption, BurnsOutSlowly = burnsOutSlowly, Notes = kept };
@@ -68,7 +68,7 @@ public sealed record Clay
 }
 
 /// <summary>Names and notes of what stands on the shelves, checked in one way.</summary>
-internal static class StockWords
+internal static class StockText
 {
     public static string Name(string? name, string what, List<Problem> problems)
     {

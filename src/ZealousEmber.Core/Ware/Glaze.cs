@@ -59,8 +59,8 @@ public sealed record Glaze
         double? slowFrom = null, double? slowTo = null, double? slowHours = null, TemperatureUnit unit = TemperatureUnit.Celsius, string? notes = null)
     {
         var problems = new List<Problem>();
-        var called = StockWords.Name(name, "A glaze", problems);
-        var kept = StockWords.Notes(notes, problems);
+        var called = StockText.Name(name, "A glaze", problems);
+        var kept = StockText.Notes(notes, problems);
         var range = ConeRange.Read(coneFrom, coneTo);
         problems.AddRange(range.Problems);
         var slow = ReadSlow(slowFrom, slowTo, slowHours, unit, problems);
@@ -79,7 +79,7 @@ public sealed record Glaze
         {
             var (low, high) = (Temperature.FromCelsius(500), Temperature.FromCelsius(1300));
             if (value is { } given && double.IsFinite(given) && given > -400 && Temperature.From(given, unit) is var t && t >= low && t <= high) return t;
-            problems.Add(new Problem(field, $"A slow band lies between {Words.Number(low.In(unit))} and {Words.Number(high.In(unit))} {unit.Symbol()}{(value is { } v ? $"; this says {Words.Number(v)}" : "")}."));
+            problems.Add(new Problem(field, $"A slow band lies between {Phrases.Number(low.In(unit))} and {Phrases.Number(high.In(unit))} {unit.Symbol()}{(value is { } v ? $"; this says {Phrases.Number(v)}" : "")}."));
             return null;
         }
         var (top, bottom) = (Read(from, "slowFrom"), Read(to, "slowTo"));

@@ -11,7 +11,7 @@ namespace ZealousEmber.Core.Ware;
 public sealed record ConeClash(string One, ConeRange OneRange, string Other, ConeRange OtherRange)
 {
     /// <summary>"Lamp white is for cones 06 to 04 and Marsh White for cones 5 to 7: they cannot share a firing."</summary>
-    public string Say() => $"{One} is for {OneRange} and {Other} for {OtherRange}: they cannot share a firing.";
+    public string Format() => $"{One} is for {OneRange} and {Other} for {OtherRange}: they cannot share a firing.";
 }
 
 /// <summary>Everything in a kiln. At least one lot; from it follow the pieces that decide the firing.</summary>

@@ -46,7 +46,7 @@ public sealed record WareLot
     /// <summary>Hollow and closed, with no hole for steam.</summary>
     public bool ClosedHollow { get; private init; }
 
-    /// <summary>Solid, or standing with its whole foot on the shelf: dries from one side.</summary>
+    /// <summary>Solid, or standing with its whole foot on the repository: dries from one side.</summary>
     public bool OneSided { get; private init; }
 
     /// <summary>How dry it is; bisqued ware is bone dry.</summary>
@@ -94,9 +94,9 @@ public sealed record WareLot
         if (owner?.Length > Clay.LongestName) problems.Add(new Problem("whose", $"At most {Clay.LongestName} characters."));
         if (count is not (>= 1 and <= MostPieces)) problems.Add(new Problem("count", count is null ? "How many are there?" : $"There are 1 to {MostPieces} pieces in a lot; this says {count}."));
         if (!(wall >= ThinnestWall && wall <= ThickestTaken))
-            problems.Add(new Problem("wall", wall is null ? "How thick is the thickest wall, in mm?" : $"A wall is between {Words.Number(ThinnestWall)} and {Words.Number(ThickestTaken)} mm; this says {Words.Number(wall.Value)}."));
-        if (width is { } w && !(w > 0 && w <= Widest)) problems.Add(new Problem("width", $"Flat ware is up to {Words.Number(Widest)} mm wide; this says {Words.Number(w)}."));
-        if (pieceKg is { } kg && !(kg > 0 && kg <= 500)) problems.Add(new Problem("pieceKg", $"A piece weighs up to 500 kg; this says {Words.Number(kg)}."));
+            problems.Add(new Problem("wall", wall is null ? "How thick is the thickest wall, in mm?" : $"A wall is between {Phrases.Number(ThinnestWall)} and {Phrases.Number(ThickestTaken)} mm; this says {Phrases.Number(wall.Value)}."));
+        if (width is { } w && !(w > 0 && w <= Widest)) problems.Add(new Problem("width", $"Flat ware is up to {Phrases.Number(Widest)} mm wide; this says {Phrases.Number(w)}."));
+        if (pieceKg is { } kg && !(kg > 0 && kg <= 500)) problems.Add(new Problem("pieceKg", $"A piece weighs up to 500 kg; this says {Phrases.Number(kg)}."));
         return problems.Count > 0
             ? Result<WareLot>.Failed(problems)
             : new WareLot(called ?? "ware")

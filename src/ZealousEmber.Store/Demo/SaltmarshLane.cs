@@ -11,7 +11,7 @@ using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Schedules;
-using ZealousEmber.Store.Shelves;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.Store.Demo;
 
@@ -45,17 +45,17 @@ public static class SaltmarshLane
     /// <summary>Two electric kilns, the hours of those who fire, and a tariff that is cheap at night.</summary>
     private static async Task SeedStudio(StudioContext context, TimeProvider time, CancellationToken cancel)
     {
-        var kilns = new Shelf<KilnRow, Kiln>(context, time, r => r.Read(), (r, k) => r.Write(k));
-        var clays = new Shelf<ClayRow, Clay>(context, time, r => r.Read(), (r, c) => r.Write(c));
-        var glazes = new Shelf<GlazeRow, Glaze>(context, time, r => r.Read(), (r, g) => r.Write(g));
+        var kilns = new Repository<KilnRow, Kiln>(context, time, r => r.Read(), (r, k) => r.Write(k));
+        var clays = new Repository<ClayRow, Clay>(context, time, r => r.Read(), (r, c) => r.Write(c));
+        var glazes = new Repository<GlazeRow, Glaze>(context, time, r => r.Read(), (r, g) => r.Write(g));
         foreach (var (name, kind, notes, numbers) in Kilns)
-            await kilns.Add(Kiln.Create(new KilnWords(name, kind, null, null, notes, numbers)).Value, cancel);
+            await kilns.Add(Kiln.Create(new KilnSpecification(name, kind, null, null, notes, numbers)).Value, cancel);
 
         var photos = new PhotoStore(context, time);
         foreach (var (clay, photo) in Clays) await photos.Keep(PhotoOf.Clay, (await clays.Add(clay.Value, cancel)).Id, "image/jpeg", ReadPhoto(photo), cancel);
         foreach (var (glaze, photo) in Glazes) await photos.Keep(PhotoOf.Glaze, (await glazes.Add(glaze.Value, cancel)).Id, "image/jpeg", ReadPhoto(photo), cancel);
 
-        var firings = new Shelf<FiringRow, FiringDraft>(context, time, r => r.Read(), (r, f) => r.Write(f));
+        var firings = new Repository<FiringRow, FiringDraft>(context, time, r => r.Read(), (r, f) => r.Write(f));
         foreach (var firing in Firings(Instant.FromDateTimeOffset(time.GetUtcNow()).InZone(Zone))) await firings.Add(firing.Value, cancel);
 
         WeeklySpan On(string days, int from, int to) => new([.. days.Select(d => (IsoDayOfWeek)(d - '0'))], new LocalTime(from, 0), new LocalTime(to % 24, 0));
@@ -99,7 +99,7 @@ public static class SaltmarshLane
     /// <summary>The last of the samples, typed by hand and not well.</summary>
     private const int PlantersSchedule = 12;
 
-    /// <summary>Three loads on the shelf; clays 1 to 3, glazes 1 to 4 and kilns 1 and 2 are those above, in their order.</summary>
+    /// <summary>Three loads on the repository; clays 1 to 3, glazes 1 to 4 and kilns 1 and 2 are those above, in their order.</summary>
     private static Result<FiringDraft>[] Firings(ZonedDateTime now) =>
     [
         FiringDraft.Create("Class bisque, Thursday", ScheduleKind.Bisque, 1, null, TemperatureUnit.Celsius,
@@ -184,7 +184,7 @@ public static class SaltmarshLane
                 "80/h to 120 hold 45m; 160/h to 1040; 110/h to 1140; 60/h to 1210 hold 12m; cool 150/h to 1040; cool 55/h to 850; off",
                 "80/h to 120 hold 45m \"dry the glaze\"; 160/h to 1040 \"brisk through the middle\"; 110/h to 1140 \"ease in\"; 60/h to 1210 hold 12m \"let the cones catch up\"; cool 150/h to 1040 \"drop, then ease\"; cool 55/h to 850 hold 30m \"grow the matte\"; off",
             ],
-            "Slow from 1040 to 850 °C: that is where the crystals grow. Witness pack 5 · 6 · 7 on the middle shelf.", "6"),
+            "Slow from 1040 to 850 °C: that is where the crystals grow. Witness pack 5 · 6 · 7 on the middle repository.", "6"),
         new("Isolde's planters, by hand", ScheduleKind.Bisque, TemperatureUnit.Celsius, "bisque, planters", [0.3],
             ["80/h to 90 hold 3:00; 120/h to 600; 150/h to 950; 60/h to 1030; off"],
             "Typed in on the evening before. The planters are thicker than anything we usually fire.", "04"),

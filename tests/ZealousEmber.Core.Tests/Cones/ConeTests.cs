@@ -82,7 +82,7 @@ public class ConeTests
     [InlineData(1.0, "down, at 6 o’clock")]
     [InlineData(1.5, "flat")]
     [InlineData(1e9, "flat")]
-    public void Bend_is_said_by_the_clock(double progress, string words) => ConeBend.Words(progress).ShouldBe(words);
+    public void Bend_is_said_by_the_clock(double progress, string words) => ConeBend.Phrase(progress).ShouldBe(words);
 
     [Fact]
     public void Bend_never_falls_as_progress_grows()

@@ -85,9 +85,9 @@ public class HeatWorkTests
     public void A_slipped_zero_is_noticed()
     {
         var low = HeatWork.OfAll(CurveOf("150/h to 960; 60/h to 1063"));
-        ConeWords.ZeroSlip(Cone.Parse("4").Value, low).ShouldNotBeNull().ShouldContain("for cone 04, and the goal says 4");
-        ConeWords.ZeroSlip(Cone.Parse("04").Value, low).ShouldBeNull();
-        ConeWords.ZeroSlip(Cone.Parse("6").Value, low).ShouldBeNull();
+        ConePhrases.ZeroSlip(Cone.Parse("4").Value, low).ShouldNotBeNull().ShouldContain("for cone 04, and the goal says 4");
+        ConePhrases.ZeroSlip(Cone.Parse("04").Value, low).ShouldBeNull();
+        ConePhrases.ZeroSlip(Cone.Parse("6").Value, low).ShouldBeNull();
     }
 
     [Theory]
@@ -95,5 +95,5 @@ public class HeatWorkTests
     [InlineData("100/h to 200; 200/h to 1120; 60/h to 1222 hold 15m", "A little past cone 6; 7 at half past 4")]
     [InlineData("100/h to 200", "Below cone 022, which stands")]
     [InlineData("300/h to 1400 hold 5h", "A little past cone 14")]
-    public void The_row_of_cones_is_said_in_words(string line, string words) => ConeWords.Nearest(HeatWork.OfAll(CurveOf(line))).ShouldBe(words);
+    public void The_row_of_cones_is_said_in_words(string line, string words) => ConePhrases.Nearest(HeatWork.OfAll(CurveOf(line))).ShouldBe(words);
 }

@@ -150,7 +150,7 @@ public sealed class KilnFitTests
         var dense = Enumerable.Range(0, 36_000).Select(i => new LogSample(i / 60.0, 20 + i * 0.03, 0.5, null)).ToList();
         FiringLog.Create(dense, null).Value.Samples.Length.ShouldBeInRange(1000, 1300);
         dense[500] = dense[400];
-        FiringLog.Create(dense, null).Problems.ShouldHaveSingleItem().Message.ShouldContain("goes back at reading 501");
+        FiringLog.Create(dense, null).Problems.ShouldHaveSingleItem().Message.ShouldContain("goes back at context 501");
     }
 
     [Fact]

@@ -124,7 +124,7 @@ public sealed class KilnSimulatorTests
     public void The_second_rule_goes_on_by_its_own_clock()
     {
         const string line = "100/h to 200; 200/h to 1222 hold 1h; off";
-        var words = Make.Kiln("top-190").Words();
+        var words = Make.Kiln("top-190").Specification();
         var byItself = Kiln.Create(words with { HoldClock = HoldClock.RunsByItself }).Value;
         var run = Run(line, byItself);
         (run.Compiled.Segments[1].Ramp.TotalHours).ShouldBe(1022 / 200.0, 0.02);

@@ -103,8 +103,8 @@ public sealed class PlannerTests
             return (problem.Field, problem.Message);
         }
         Refused(Load(Lot(6, Dryness.LeatherHard)), new PlanWish(ScheduleKind.Bisque)).ShouldSatisfyAllConditions(p => p.Field.ShouldBe("lots"), p => p.Message.ShouldContain("drying firing"));
-        Refused(Load(Lot(8, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Ways: new(DryingWay.FastToHold))).Message.ShouldContain("bone dry ware only");
-        Refused(Load(Lot(25)), new PlanWish(ScheduleKind.Bisque, Ways: new(DryingWay.SlowClimb))).Message.ShouldContain("A hold below boiling is quicker");
+        Refused(Load(Lot(8, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Preference: new(DryingOption.FastToHold))).Message.ShouldContain("bone dry ware only");
+        Refused(Load(Lot(25)), new PlanWish(ScheduleKind.Bisque, Preference: new(DryingOption.SlowClimb))).Message.ShouldContain("A hold below boiling is quicker");
         Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, MaxSteps: 3)).ShouldSatisfyAllConditions(p => p.Field.ShouldBe("maxSteps"), p => p.Message.ShouldContain("at least"));
         Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, Cone.Parse("10").Value)).Message.ShouldContain("too hot for it");
         Refused(Load(Lot(5, clay: Brickfield)), new PlanWish(ScheduleKind.Bisque, Cone.Parse("6").Value)).Message.ShouldContain("too hot for it");
@@ -116,17 +116,17 @@ public sealed class PlannerTests
     [Fact]
     public void Ways_of_holding_and_of_bisquing_are_followed()
     {
-        double Hold(HoldWay way, ScheduleKind kind = ScheduleKind.Glaze) => Plan(Load(Lot(5, glazes: [Oyster])), new PlanWish(kind, Ways: new(Hold: way))).Schedule.Segments.Where(s => s.Target?.Celsius > 950).Max(s => s.HoldMinutes);
-        (Hold(HoldWay.AsTheGlazesAsk), Hold(HoldWay.None), Hold(HoldWay.QuarterHour), Hold(HoldWay.HalfHour), Hold(HoldWay.LowerAndLonger)).ShouldBe((10, 0, 15, 30, 60));
-        Hold(HoldWay.AsTheGlazesAsk, ScheduleKind.Bisque).ShouldBe(0);
-        double Top(HoldWay way) => Make.Plain(Plan(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, Ways: new(Hold: way))).Schedule).Value.Curve.Peak.Celsius;
-        Top(HoldWay.LowerAndLonger).ShouldBeLessThan(Top(HoldWay.None) - 15, "the same heat work in a longer hold");
+        double Hold(HoldOption way, ScheduleKind kind = ScheduleKind.Glaze) => Plan(Load(Lot(5, glazes: [Oyster])), new PlanWish(kind, Preference: new(Hold: way))).Schedule.Segments.Where(s => s.Target?.Celsius > 950).Max(s => s.HoldMinutes);
+        (Hold(HoldOption.AsTheGlazesAsk), Hold(HoldOption.None), Hold(HoldOption.QuarterHour), Hold(HoldOption.HalfHour), Hold(HoldOption.LowerAndLonger)).ShouldBe((10, 0, 15, 30, 60));
+        Hold(HoldOption.AsTheGlazesAsk, ScheduleKind.Bisque).ShouldBe(0);
+        double Top(HoldOption way) => Make.Plain(Plan(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, Preference: new(Hold: way))).Schedule).Value.Curve.Peak.Celsius;
+        Top(HoldOption.LowerAndLonger).ShouldBeLessThan(Top(HoldOption.None) - 15, "the same heat work in a longer hold");
 
-        string Goal(BisqueWay way, params WareLot[] lots) => Plan(Load(lots), new PlanWish(ScheduleKind.Bisque, Ways: new(Bisque: way))).Schedule.Goal!.Value.Number;
-        Goal(BisqueWay.AlwaysOpen, Lot(6, next: NextStep.Brushing)).ShouldBe("06");
-        Goal(BisqueWay.HotterThanTheGlaze, Lot(6, clay: Brickfield, glazes: [Lamp])).ShouldBe("02");
-        Goal(BisqueWay.HotterThanTheGlaze, Lot(6)).ShouldBe("02", "over a usual low-fire glaze");
-        Goal(BisqueWay.HotterThanTheGlaze, Lot(6, glazes: [Tidewrack])).ShouldBe("7", "no hotter than the clay stands");
+        string Goal(BisqueOption way, params WareLot[] lots) => Plan(Load(lots), new PlanWish(ScheduleKind.Bisque, Preference: new(Bisque: way))).Schedule.Goal!.Value.Number;
+        Goal(BisqueOption.AlwaysOpen, Lot(6, next: NextStep.Brushing)).ShouldBe("06");
+        Goal(BisqueOption.HotterThanTheGlaze, Lot(6, clay: Brickfield, glazes: [Lamp])).ShouldBe("02");
+        Goal(BisqueOption.HotterThanTheGlaze, Lot(6)).ShouldBe("02", "over a usual low-fire glaze");
+        Goal(BisqueOption.HotterThanTheGlaze, Lot(6, glazes: [Tidewrack])).ShouldBe("7", "no hotter than the clay stands");
     }
 
     [Fact]
@@ -159,11 +159,11 @@ public sealed class PlannerTests
     private static readonly Gen<(WareLoad Load, PlanWish Wish)> AnyTask =
         from lots in AnyLot.Array[1, 4]
         from kind in Make.OneOf(ScheduleKind.Bisque, ScheduleKind.Glaze, ScheduleKind.OnceFired, ScheduleKind.Drying)
-        from approach in Gen.Enum<ApproachWay>()
-        from cooling in Gen.Enum<CoolingWay>()
-        from drying in Gen.Enum<DryingWay>()
-        from hold in Gen.Enum<HoldWay>()
-        from bisque in Gen.Enum<BisqueWay>()
+        from approach in Gen.Enum<ApproachOption>()
+        from cooling in Gen.Enum<CoolingOption>()
+        from drying in Gen.Enum<DryingOption>()
+        from hold in Gen.Enum<HoldOption>()
+        from bisque in Gen.Enum<BisqueOption>()
         from packed in Gen.Bool
         from unit in Make.Unit
         from most in Gen.Int[6, 30]
@@ -173,9 +173,9 @@ public sealed class PlannerTests
     private static IEnumerable<string> Against(Plan plan, WareLoad load, PlanWish wish, PlanPlace place, Func<Schedule, IEnumerable<Finding>>? kiln = null)
     {
         var compiled = place.Times(plan.Schedule).Value;
-        var reading = new Reading(plan.Schedule, compiled, HeatWork.OfAll(compiled.Curve), load, place.Boiling, place.Start, place.Times, place.Hottest);
-        return ScheduleReview.Together([.. ScheduleReview.Of(reading), .. kiln?.Invoke(plan.Schedule) ?? []])
-            .Where(f => f.Severity > Severity.Note && !(f.Id is "slow-band-short" or "cooled-slowly" && wish.Way.Cooling != CoolingWay.AsTheGlazesAsk) && !(f.Id is "hold-long" or "hold-short" && wish.Way.Hold != HoldWay.AsTheGlazesAsk))
+        var context = new ReviewContext(plan.Schedule, compiled, HeatWork.OfAll(compiled.Curve), load, place.Boiling, place.Start, place.Times, place.Hottest);
+        return ScheduleReview.Together([.. ScheduleReview.Of(context), .. kiln?.Invoke(plan.Schedule) ?? []])
+            .Where(f => f.Severity > Severity.Note && !(f.Id is "slow-band-short" or "cooled-slowly" && wish.Preferences.Cooling != CoolingOption.AsTheGlazesAsk) && !(f.Id is "hold-long" or "hold-short" && wish.Preferences.Hold != HoldOption.AsTheGlazesAsk))
             .Select(f => $"{f.Id}: {f.Text} {wish}");
     }
 

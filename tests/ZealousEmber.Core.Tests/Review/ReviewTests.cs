@@ -24,10 +24,10 @@ public sealed class ReviewTests
     private static WareLoad Mugs(double wall = 6, Dryness dryness = Dryness.BoneDry, Clay? clay = null, Glaze[]? glazes = null, double? width = null, bool hollow = false) =>
         WareLoad.Create([WareLot.Create("mugs", 20, wall, width, hollow, false, dryness, clay ?? Marsh, glazes).Value]).Value;
 
-    private static Reading Read(Schedule schedule, WareLoad? load)
+    private static ReviewContext Read(Schedule schedule, WareLoad? load)
     {
         var compiled = Make.Plain(schedule).Value;
-        return new Reading(schedule, compiled, HeatWork.OfAll(compiled.Curve), load, Make.Celsius(100), Make.Celsius(20), Make.Plain, ScheduleLimits.Hottest);
+        return new ReviewContext(schedule, compiled, HeatWork.OfAll(compiled.Curve), load, Make.Celsius(100), Make.Celsius(20), Make.Plain, ScheduleLimits.Hottest);
     }
 
     private static IReadOnlyList<Finding> Review(string line, ScheduleKind kind, string? goal = null, WareLoad? load = null) =>
@@ -132,8 +132,8 @@ public sealed class ReviewTests
         var schedule = Make.Schedule(line).Towards(goal is null ? null : Cone.Parse(goal).Value);
         Result<CompiledSchedule> Times(Schedule s) => KilnSimulator.Run(s, kiln.Room, kiln, kilnLoad).Value.Compiled;
         var run = KilnSimulator.Run(schedule, kiln.Room, kiln, kilnLoad).Value;
-        var reading = new Reading(schedule, run.Compiled, HeatWork.OfAll(run.Compiled.Curve), load, Make.Celsius(100), kiln.Room, Times, kiln.TopLimit);
-        return [.. ScheduleReview.Together([.. ScheduleReview.Of(reading), .. KilnReview.Of(schedule, kiln, kilnLoad, run)]).Select(f => $"{f.Severity} {f.Id}")];
+        var context = new ReviewContext(schedule, run.Compiled, HeatWork.OfAll(run.Compiled.Curve), load, Make.Celsius(100), kiln.Room, Times, kiln.TopLimit);
+        return [.. ScheduleReview.Together([.. ScheduleReview.Of(context), .. KilnReview.Of(schedule, kiln, kilnLoad, run)]).Select(f => $"{f.Severity} {f.Id}")];
     }
 
     [Fact]

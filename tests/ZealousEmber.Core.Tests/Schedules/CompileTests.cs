@@ -75,7 +75,7 @@ public class CompileTests
         var schedule = Make.Schedule(Make.Step(100, 200), Make.Step(null, 10, 0, PaceKind.Natural));
         var compiled = Compile(schedule);
         compiled.Segments[1].To.Celsius.ShouldBe(25);
-        ScheduleReview.Of(new Reading(schedule, compiled, HeatWork.OfAll(compiled.Curve), null, Make.Celsius(100), Make.Celsius(20), Make.Plain, ScheduleLimits.Hottest)).Single().ShouldSatisfyAllConditions(
+        ScheduleReview.Of(new ReviewContext(schedule, compiled, HeatWork.OfAll(compiled.Curve), null, Make.Celsius(100), Make.Celsius(20), Make.Plain, ScheduleLimits.Hottest)).Single().ShouldSatisfyAllConditions(
             f => f.Id.ShouldBe("cools-no-further"), f => f.Segment.ShouldBe(1), f => f.Text.ShouldContain("25 °C"));
     }
 

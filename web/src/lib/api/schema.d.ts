@@ -225,7 +225,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredFiringContract'];
+            'application/json': components['schemas']['VersionedFiringContract'];
           };
         };
         /** @description No Content */
@@ -403,7 +403,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredScheduleContract'];
+            'application/json': components['schemas']['VersionedScheduleContract'];
           };
         };
         /** @description Unprocessable Entity */
@@ -533,7 +533,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredScheduleContract'];
+            'application/json': components['schemas']['VersionedScheduleContract'];
           };
         };
         /** @description Not Found */
@@ -569,7 +569,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredScheduleContract'];
+            'application/json': components['schemas']['VersionedScheduleContract'];
           };
         };
         /** @description Not Found */
@@ -673,7 +673,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredScheduleContract'];
+            'application/json': components['schemas']['VersionedScheduleContract'];
           };
         };
         /** @description Not Found */
@@ -720,7 +720,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredScheduleContract'];
+            'application/json': components['schemas']['VersionedScheduleContract'];
           };
         };
         /** @description Not Found */
@@ -815,7 +815,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredScheduleContract'];
+            'application/json': components['schemas']['VersionedScheduleContract'];
           };
         };
         /** @description Not Found */
@@ -1239,7 +1239,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredKilnContract'][];
+            'application/json': components['schemas']['VersionedKilnContract'][];
           };
         };
       };
@@ -1265,7 +1265,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredKilnContract'];
+            'application/json': components['schemas']['VersionedKilnContract'];
           };
         };
         /** @description Unprocessable Entity */
@@ -1310,7 +1310,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredKilnContract'];
+            'application/json': components['schemas']['VersionedKilnContract'];
           };
         };
         /** @description Not Found */
@@ -1346,7 +1346,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredKilnContract'];
+            'application/json': components['schemas']['VersionedKilnContract'];
           };
         };
         /** @description Not Found */
@@ -1450,7 +1450,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredKilnContract'];
+            'application/json': components['schemas']['VersionedKilnContract'];
           };
         };
         /** @description Not Found */
@@ -1614,7 +1614,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredStudioContract'];
+            'application/json': components['schemas']['VersionedStudioContract'];
           };
         };
       };
@@ -1639,7 +1639,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredStudioContract'];
+            'application/json': components['schemas']['VersionedStudioContract'];
           };
         };
         /** @description Precondition Failed */
@@ -1737,7 +1737,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredWaysContract'];
+            'application/json': components['schemas']['VersionedPreferencesContract'];
           };
         };
       };
@@ -1752,7 +1752,7 @@ export interface paths {
       };
       requestBody?: {
         content: {
-          'application/json': null | components['schemas']['WaysContract'];
+          'application/json': null | components['schemas']['PlanningPreferencesContract'];
         };
       };
       responses: {
@@ -1762,7 +1762,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredWaysContract'];
+            'application/json': components['schemas']['VersionedPreferencesContract'];
           };
         };
         /** @description Precondition Failed */
@@ -1826,7 +1826,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredClayContract'][];
+            'application/json': components['schemas']['VersionedClayContract'][];
           };
         };
       };
@@ -1852,7 +1852,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredClayContract'];
+            'application/json': components['schemas']['VersionedClayContract'];
           };
         };
         /** @description Unprocessable Entity */
@@ -1897,7 +1897,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredClayContract'];
+            'application/json': components['schemas']['VersionedClayContract'];
           };
         };
         /** @description Not Found */
@@ -1933,7 +1933,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredClayContract'];
+            'application/json': components['schemas']['VersionedClayContract'];
           };
         };
         /** @description Not Found */
@@ -2037,7 +2037,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredClayContract'];
+            'application/json': components['schemas']['VersionedClayContract'];
           };
         };
         /** @description Not Found */
@@ -2082,7 +2082,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredGlazeContract'][];
+            'application/json': components['schemas']['VersionedGlazeContract'][];
           };
         };
       };
@@ -2108,7 +2108,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredGlazeContract'];
+            'application/json': components['schemas']['VersionedGlazeContract'];
           };
         };
         /** @description Unprocessable Entity */
@@ -2153,7 +2153,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredGlazeContract'];
+            'application/json': components['schemas']['VersionedGlazeContract'];
           };
         };
         /** @description Not Found */
@@ -2189,7 +2189,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredGlazeContract'];
+            'application/json': components['schemas']['VersionedGlazeContract'];
           };
         };
         /** @description Not Found */
@@ -2293,7 +2293,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredGlazeContract'];
+            'application/json': components['schemas']['VersionedGlazeContract'];
           };
         };
         /** @description Not Found */
@@ -2779,7 +2779,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['SchoolContract'][];
+            'application/json': components['schemas']['PlanningOptionContract'][];
           };
         };
       };
@@ -2817,7 +2817,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredFiringContract'][];
+            'application/json': components['schemas']['VersionedFiringContract'][];
           };
         };
       };
@@ -2843,7 +2843,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredFiringContract'];
+            'application/json': components['schemas']['VersionedFiringContract'];
           };
         };
         /** @description Unprocessable Entity */
@@ -2888,7 +2888,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredFiringContract'];
+            'application/json': components['schemas']['VersionedFiringContract'];
           };
         };
         /** @description Not Found */
@@ -2924,7 +2924,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredFiringContract'];
+            'application/json': components['schemas']['VersionedFiringContract'];
           };
         };
         /** @description Not Found */
@@ -3028,7 +3028,7 @@ export interface paths {
             [name: string]: unknown;
           };
           content: {
-            'application/json': components['schemas']['StoredFiringContract'];
+            'application/json': components['schemas']['VersionedFiringContract'];
           };
         };
         /** @description Not Found */
@@ -3304,7 +3304,7 @@ export interface components {
       load?: null | components['schemas']['LoadContract'];
       /**
        * Format: double
-       * @description When the power went off, minutes since the first reading; needed for temperatures only.
+       * @description When the power went off, minutes since the first context; needed for temperatures only.
        */
       offAtMinute?: null | number;
       /**
@@ -3417,7 +3417,7 @@ export interface components {
     };
     /** @description What an import brought in. */
     ImportResponse: {
-      imported: components['schemas']['StoredScheduleContract'][];
+      imported: components['schemas']['VersionedScheduleContract'][];
     };
     /** @description A class to start a kiln from. */
     KilnClassContract: {
@@ -3757,7 +3757,7 @@ export interface components {
       width?: null | number;
       /** @description Closed, with no hole for steam. */
       closedHollow?: null | boolean;
-      /** @description Solid, or with its whole foot on the shelf. */
+      /** @description Solid, or with its whole foot on the repository. */
       oneSided?: null | boolean;
       /**
        * @description bone-dry when missing.
@@ -3924,6 +3924,45 @@ export interface components {
        */
       lookMinute: null | number;
     };
+    /** @description One way people do a thing. */
+    PlanningOptionContract: {
+      /** @description drying, bisque, approach, hold or cooling. */
+      choice: string;
+      /** @description The word for it in a request. */
+      way: string;
+      name: string;
+      why: string;
+      /** @description It is the studio's own default. */
+      studioDefault: boolean;
+    };
+    /** @description The ways a studio plans by when nobody says otherwise. */
+    PlanningPreferencesContract: {
+      /**
+       * @description by-the-wall, long-hold, slow-climb or fast-to-hold.
+       * @enum {null|string}
+       */
+      drying?: 'by-the-wall' | 'long-hold' | 'slow-climb' | 'fast-to-hold' | null;
+      /**
+       * @description by-what-comes-next, hotter-than-the-glaze or always-open.
+       * @enum {null|string}
+       */
+      bisque?: 'by-what-comes-next' | 'hotter-than-the-glaze' | 'always-open' | null;
+      /**
+       * @description last-hundred or one-rate.
+       * @enum {null|string}
+       */
+      approach?: 'last-hundred' | 'one-rate' | null;
+      /**
+       * @description as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.
+       * @enum {null|string}
+       */
+      hold?: 'as-the-glazes-ask' | 'none' | 'quarter-hour' | 'half-hour' | 'lower-and-longer' | null;
+      /**
+       * @description as-the-glazes-ask, off, limited-drop or drop-and-hold.
+       * @enum {null|string}
+       */
+      cooling?: 'as-the-glazes-ask' | 'off' | 'limited-drop' | 'drop-and-hold' | null;
+    };
     /** @description What a preview is made from. */
     PreviewRequest: {
       schedule: null | components['schemas']['ScheduleContract'];
@@ -4048,12 +4087,12 @@ export interface components {
        */
       unit?: 'C' | 'F' | null;
     };
-    /** @description What the reading means. */
+    /** @description What the context means. */
     ReadResponse: {
       cone: string;
       /**
        * Format: double
-       * @description The heat work that shelf had, in this cone's measure.
+       * @description The heat work that repository had, in this cone's measure.
        */
       progress: number;
       /** Format: double */
@@ -4065,7 +4104,7 @@ export interface components {
       expected: number;
       /**
        * Format: double
-       * @description How much hotter (positive) the shelf was, K at 60 °C/h.
+       * @description How much hotter (positive) the repository was, K at 60 °C/h.
        */
       offsetCelsius: number;
       text: string;
@@ -4137,17 +4176,6 @@ export interface components {
       poweredMinutes: number;
       /** @description The curve with few points. */
       curve: components['schemas']['CurvePointContract'][];
-    };
-    /** @description One way people do a thing. */
-    SchoolContract: {
-      /** @description drying, bisque, approach, hold or cooling. */
-      choice: string;
-      /** @description The word for it in a request. */
-      way: string;
-      name: string;
-      why: string;
-      /** @description It is the studio's own default. */
-      studioDefault: boolean;
     };
     /** @description A step on the wire. */
     SegmentContract: {
@@ -4334,82 +4362,6 @@ export interface components {
       /** @description When nobody is in. */
       alone: components['schemas']['AloneSpan'][];
     };
-    /** @description A kept clay. */
-    StoredClayContract: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      version: number;
-      /** Format: date-time */
-      updatedAt: string;
-      clay: components['schemas']['ClayContract'];
-    };
-    /** @description A kept firing. */
-    StoredFiringContract: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      version: number;
-      /** Format: date-time */
-      updatedAt: string;
-      firing: components['schemas']['FiringContract'];
-    };
-    /** @description A kept glaze. */
-    StoredGlazeContract: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      version: number;
-      /** Format: date-time */
-      updatedAt: string;
-      glaze: components['schemas']['GlazeContract'];
-    };
-    /** @description A kept kiln. */
-    StoredKilnContract: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      version: number;
-      /** Format: date-time */
-      updatedAt: string;
-      className: string;
-      /**
-       * Format: double
-       * @description Drawn at full power, as a single phase.
-       */
-      amperes: number;
-      kiln: components['schemas']['KilnContract'];
-    };
-    /** @description A kept schedule. */
-    StoredScheduleContract: {
-      /** Format: int32 */
-      id: number;
-      /** Format: int32 */
-      version: number;
-      /** Format: date-time */
-      updatedAt: string;
-      name: string;
-      /** @enum {string} */
-      kind: 'drying' | 'bisque' | 'glaze' | 'once-fired';
-      /** @enum {string} */
-      unit: 'C' | 'F';
-      segments: components['schemas']['SegmentContract'][];
-      notes: null | string;
-      tags: string[];
-      goalCone: null | string;
-    };
-    /** @description The studio's hours with their version; 0 until somebody has said them. */
-    StoredStudioContract: {
-      /** Format: int32 */
-      version: number;
-      studio: components['schemas']['StudioContract'];
-    };
-    /** @description The kept ways of a studio; version 0 until somebody has said them. */
-    StoredWaysContract: {
-      /** Format: int32 */
-      version: number;
-      ways: components['schemas']['WaysContract'];
-    };
     /** @description The studio's clock: zone, price of power, who is in when, and what is asked of them. */
     StudioContract: {
       /** @description A name of the tz database: Europe/London. Missing: as it was. */
@@ -4496,6 +4448,82 @@ export interface components {
       /** @enum {string} */
       unit: 'C' | 'F';
     };
+    /** @description A kept clay. */
+    VersionedClayContract: {
+      /** Format: int32 */
+      id: number;
+      /** Format: int32 */
+      version: number;
+      /** Format: date-time */
+      updatedAt: string;
+      clay: components['schemas']['ClayContract'];
+    };
+    /** @description A kept firing. */
+    VersionedFiringContract: {
+      /** Format: int32 */
+      id: number;
+      /** Format: int32 */
+      version: number;
+      /** Format: date-time */
+      updatedAt: string;
+      firing: components['schemas']['FiringContract'];
+    };
+    /** @description A kept glaze. */
+    VersionedGlazeContract: {
+      /** Format: int32 */
+      id: number;
+      /** Format: int32 */
+      version: number;
+      /** Format: date-time */
+      updatedAt: string;
+      glaze: components['schemas']['GlazeContract'];
+    };
+    /** @description A kept kiln. */
+    VersionedKilnContract: {
+      /** Format: int32 */
+      id: number;
+      /** Format: int32 */
+      version: number;
+      /** Format: date-time */
+      updatedAt: string;
+      className: string;
+      /**
+       * Format: double
+       * @description Drawn at full power, as a single phase.
+       */
+      amperes: number;
+      kiln: components['schemas']['KilnContract'];
+    };
+    /** @description The kept ways of a studio; version 0 until somebody has said them. */
+    VersionedPreferencesContract: {
+      /** Format: int32 */
+      version: number;
+      ways: components['schemas']['PlanningPreferencesContract'];
+    };
+    /** @description A kept schedule. */
+    VersionedScheduleContract: {
+      /** Format: int32 */
+      id: number;
+      /** Format: int32 */
+      version: number;
+      /** Format: date-time */
+      updatedAt: string;
+      name: string;
+      /** @enum {string} */
+      kind: 'drying' | 'bisque' | 'glaze' | 'once-fired';
+      /** @enum {string} */
+      unit: 'C' | 'F';
+      segments: components['schemas']['SegmentContract'][];
+      notes: null | string;
+      tags: string[];
+      goalCone: null | string;
+    };
+    /** @description The studio's hours with their version; 0 until somebody has said them. */
+    VersionedStudioContract: {
+      /** Format: int32 */
+      version: number;
+      studio: components['schemas']['StudioContract'];
+    };
     /** @description A moment that wants a person. */
     WatchContract: {
       /** @enum {string} */
@@ -4505,34 +4533,6 @@ export interface components {
       text: string;
       /** @description Those who are in then. */
       who: string[];
-    };
-    /** @description The ways a studio plans by when nobody says otherwise. */
-    WaysContract: {
-      /**
-       * @description by-the-wall, long-hold, slow-climb or fast-to-hold.
-       * @enum {null|string}
-       */
-      drying?: 'by-the-wall' | 'long-hold' | 'slow-climb' | 'fast-to-hold' | null;
-      /**
-       * @description by-what-comes-next, hotter-than-the-glaze or always-open.
-       * @enum {null|string}
-       */
-      bisque?: 'by-what-comes-next' | 'hotter-than-the-glaze' | 'always-open' | null;
-      /**
-       * @description last-hundred or one-rate.
-       * @enum {null|string}
-       */
-      approach?: 'last-hundred' | 'one-rate' | null;
-      /**
-       * @description as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.
-       * @enum {null|string}
-       */
-      hold?: 'as-the-glazes-ask' | 'none' | 'quarter-hour' | 'half-hour' | 'lower-and-longer' | null;
-      /**
-       * @description as-the-glazes-ask, off, limited-drop or drop-and-hold.
-       * @enum {null|string}
-       */
-      cooling?: 'as-the-glazes-ask' | 'off' | 'limited-drop' | 'drop-and-hold' | null;
     };
     /** @description Hours on some days; to at or before from runs past midnight, the same means the whole day. */
     WeeklySpanContract: {

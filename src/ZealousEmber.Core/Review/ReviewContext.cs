@@ -16,17 +16,17 @@ namespace ZealousEmber.Core.Review;
 /// <param name="Start">The kiln's temperature when it is switched on.</param>
 /// <param name="Times">Times a changed schedule, for mends.</param>
 /// <param name="Hottest">The kiln's limit.</param>
-public sealed record Reading(
+public sealed record ReviewContext(
     Schedule Schedule, CompiledSchedule Compiled, IReadOnlyList<double> Progress, WareLoad? Load, Temperature Boiling, Temperature Start, ScheduleTimes Times, Temperature Hottest)
 {
     /// <summary>Ware that was never fired.</summary>
     public bool Raw => Schedule.Kind != ScheduleKind.Glaze;
 
     /// <summary>"1040 °C".</summary>
-    internal string Degrees(Temperature t) => $"{Words.Number(Math.Round(t.In(Schedule.Unit)))} {Schedule.Unit.Symbol()}";
+    internal string Degrees(Temperature t) => $"{Phrases.Number(Math.Round(t.In(Schedule.Unit)))} {Schedule.Unit.Symbol()}";
 
     /// <summary>"55 °C/h".</summary>
-    internal string PerHour(Rate r) => $"{Words.Number(Math.Round(Math.Abs(r.PerHourIn(Schedule.Unit))))} {Schedule.Unit.Symbol()}/h";
+    internal string PerHour(Rate r) => $"{Phrases.Number(Math.Round(Math.Abs(r.PerHourIn(Schedule.Unit))))} {Schedule.Unit.Symbol()}/h";
 
     /// <summary>A step at a rate in friendly numbers, rounded down, that keeps what another says of itself.</summary>
     internal Segment Step(Rate rate, Temperature target, Duration hold, Segment? like = null) => Segment.Create(

@@ -4,10 +4,10 @@ using NodaTime.Text;
 using NodaTime.TimeZones;
 using ZealousEmber.Core.Clock;
 
-namespace ZealousEmber.Store.Studio;
+namespace ZealousEmber.Store.Settings;
 
 /// <summary>The studio's clock, tariff and people. Lists are JSON, since nothing is ever searched in them.</summary>
-internal sealed class StudioHoursRow : SheetRow
+internal sealed class StudioHoursRow : SettingsRow
 {
     public string Zone { get; set; } = "";
 

@@ -8,10 +8,10 @@ using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
-namespace ZealousEmber.Store.Shelves;
+namespace ZealousEmber.Store.Repositories;
 
 /// <summary>A firing as kept; its rows of ware as JSON, since they are only ever read together.</summary>
-internal sealed class FiringRow : ShelfRow
+internal sealed class FiringRow : EntityRow
 {
     public ScheduleKind Kind { get; set; }
 
@@ -21,15 +21,15 @@ internal sealed class FiringRow : ShelfRow
 
     public TemperatureUnit Unit { get; set; }
 
-    public DryingWay Drying { get; set; }
+    public DryingOption Drying { get; set; }
 
-    public ApproachWay Approach { get; set; }
+    public ApproachOption Approach { get; set; }
 
-    public CoolingWay Cooling { get; set; }
+    public CoolingOption Cooling { get; set; }
 
-    public HoldWay Hold { get; set; }
+    public HoldOption Hold { get; set; }
 
-    public BisqueWay Bisque { get; set; }
+    public BisqueOption Bisque { get; set; }
 
     public double? HoldMinutes { get; set; }
 
@@ -53,7 +53,7 @@ internal sealed class FiringRow : ShelfRow
     public void Write(FiringDraft firing)
     {
         (Name, Kind, KilnId, GoalCone, Unit) = (firing.Name, firing.Kind, firing.KilnId, firing.Goal?.Number, firing.Unit);
-        (Drying, Approach, Cooling, Hold, Bisque) = (firing.Ways.Drying, firing.Ways.Approach, firing.Ways.Cooling, firing.Ways.Hold, firing.Ways.Bisque);
+        (Drying, Approach, Cooling, Hold, Bisque) = (firing.Preferences.Drying, firing.Preferences.Approach, firing.Preferences.Cooling, firing.Preferences.Hold, firing.Preferences.Bisque);
         (HoldMinutes, MaxSteps, ScheduleId, Packed, WitnessPack) = (firing.HoldMinutes, firing.MaxSteps, firing.ScheduleId, firing.Packed, firing.WitnessPack);
         StartsAt = firing.StartsAt is { } starts ? OffsetDateTimePattern.Rfc3339.Format(starts) : null;
         Lots = JsonSerializer.Serialize(firing.Lots);
@@ -62,7 +62,7 @@ internal sealed class FiringRow : ShelfRow
 
     public FiringDraft Read() => FiringDraft.Create(
         Name, Kind, KilnId, GoalCone is null ? null : Cone.Parse(GoalCone).Value, Unit, JsonSerializer.Deserialize<LotDraft[]>(Lots)!,
-        new PlanWays(Drying, Approach, Cooling, Hold, Bisque), HoldMinutes, MaxSteps, ScheduleId, Packed, WitnessPack,
+        new PlanningPreferences(Drying, Approach, Cooling, Hold, Bisque), HoldMinutes, MaxSteps, ScheduleId, Packed, WitnessPack,
         StartsAt is null ? null : OffsetDateTimePattern.Rfc3339.Parse(StartsAt).Value,
         [.. JsonSerializer.Deserialize<Acceptances[]>(Accepted)!.Select(a => new Acceptance(a.Id, a.Severity, a.Note, Instant.FromUnixTimeMilliseconds(a.At)))]).Value;
 }
@@ -71,9 +71,9 @@ internal sealed class FiringRow : ShelfRow
 public sealed class FiringFinder(StudioContext context)
 {
     /// <summary>The firing a schedule was last put on the desk for; nothing when there is none.</summary>
-    public async Task<Stored<FiringDraft>?> Of(int scheduleId, CancellationToken cancel)
+    public async Task<Versioned<FiringDraft>?> Of(int scheduleId, CancellationToken cancel)
     {
         var row = await context.Set<FiringRow>().AsNoTracking().Where(f => f.ScheduleId == scheduleId && f.DeletedAt == null).OrderByDescending(f => f.UpdatedAt).FirstOrDefaultAsync(cancel);
-        return row is null ? null : new Stored<FiringDraft>(row.Id, row.Version, row.UpdatedAt, row.Read());
+        return row is null ? null : new Versioned<FiringDraft>(row.Id, row.Version, row.UpdatedAt, row.Read());
     }
 }

@@ -1,10 +1,10 @@
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
 
-namespace ZealousEmber.Store.Shelves;
+namespace ZealousEmber.Store.Repositories;
 
 /// <summary>What clays and glazes have in common.</summary>
-internal abstract class StockRow : ShelfRow
+internal abstract class StockRow : EntityRow
 {
     public string? ConeFrom { get; set; }
 

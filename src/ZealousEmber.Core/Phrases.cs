@@ -3,7 +3,7 @@ using System.Globalization;
 namespace ZealousEmber.Core;
 
 /// <summary>How numbers are said in messages: a real minus, no needless decimals.</summary>
-public static class Words
+public static class Phrases
 {
     /// <summary>A number for a sentence: up to two decimals, a real minus sign; NaN reads "not a number".</summary>
     public static string Number(double value)

@@ -5,11 +5,11 @@ using ZealousEmber.Core;
 namespace ZealousEmber.App.Http;
 
 /// <summary>Everything that goes wrong is answered as problem details (RFC 9457) with the field at fault.</summary>
-internal static class ClearProblems
+internal static class ProblemResponses
 {
-    public static void AddClearProblems(this IServiceCollection services)
+    public static void AddProblemResponses(this IServiceCollection services)
     {
-        services.AddProblemDetails(options => options.CustomizeProblemDetails = context => context.ProblemDetails.Detail ??= SayStatus(context.ProblemDetails.Status));
+        services.AddProblemDetails(options => options.CustomizeProblemDetails = context => context.ProblemDetails.Detail ??= TextOfStatus(context.ProblemDetails.Status));
         services.AddExceptionHandler<UnreadableRequest>();
         // In every environment: let the handler below see what could not be read, and say it in words.
         services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
@@ -23,11 +23,11 @@ internal static class ClearProblems
         detail: problems[0].Message);
 
     /// <summary>404 in the words of the workshop.</summary>
-    public static IResult Missing(string what) =>
+    public static IResult NotFound(string what) =>
         Results.Problem(statusCode: StatusCodes.Status404NotFound, title: "Not found", detail: $"There is no {what} here; it may have been deleted.");
 
     /// <summary>What to say where nothing closer to the fault has spoken.</summary>
-    private static string? SayStatus(int? status) => status switch
+    private static string? TextOfStatus(int? status) => status switch
     {
         StatusCodes.Status404NotFound => "There is nothing at this address.",
         StatusCodes.Status405MethodNotAllowed => "This address does not do that; see /api/docs.",
@@ -37,23 +37,23 @@ internal static class ClearProblems
         _ => null,
     };
 
-    /// <summary>Turns a body that could not be read into a message at the place where reading stopped.</summary>
+    /// <summary>Turns a body that could not be read into a message at the place where context stopped.</summary>
     private sealed class UnreadableRequest(IProblemDetailsService problems) : IExceptionHandler
     {
         public async ValueTask<bool> TryHandleAsync(HttpContext context, Exception exception, CancellationToken cancel)
         {
             if (exception is not BadHttpRequestException bad) return false;
             context.Response.StatusCode = bad.StatusCode;
-            var details = new HttpValidationProblemDetails { Status = bad.StatusCode, Title = "This request could not be read.", Detail = Say(bad) };
+            var details = new HttpValidationProblemDetails { Status = bad.StatusCode, Title = "This request could not be read.", Detail = TextOf(bad) };
             if (bad.InnerException is JsonException { Path: { } path } json)
-                details.Errors[path.TrimStart('$', '.')] = [Say(json)];
+                details.Errors[path.TrimStart('$', '.')] = [TextOf(json)];
             return await problems.TryWriteAsync(new ProblemDetailsContext { HttpContext = context, ProblemDetails = details });
         }
 
-        private static string Say(BadHttpRequestException bad) =>
-            bad.InnerException is JsonException json ? Say(json) : SayStatus(bad.StatusCode) ?? "The address or the body is not as described in /api/docs.";
+        private static string TextOf(BadHttpRequestException bad) =>
+            bad.InnerException is JsonException json ? TextOf(json) : TextOfStatus(bad.StatusCode) ?? "The address or the body is not as described in /api/docs.";
 
-        private static string Say(JsonException json)
+        private static string TextOf(JsonException json)
         {
             var message = $"{json.Message} {json.InnerException?.Message}";
             if (message.Contains("could not be converted", StringComparison.Ordinal))

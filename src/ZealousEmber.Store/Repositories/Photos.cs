@@ -1,7 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 
-namespace ZealousEmber.Store.Shelves;
+namespace ZealousEmber.Store.Repositories;
 
 /// <summary>Whose photo it is.</summary>
 public enum PhotoOf

@@ -1,7 +1,7 @@
 namespace ZealousEmber.Core.Cones;
 
 /// <summary>What the whole row of cones says, as a potter would say it.</summary>
-public static class ConeWords
+public static class ConePhrases
 {
     /// <summary>Progress from which a cone counts as reached: its tip at 5 o'clock.</summary>
     private const double Reached = 0.9;
@@ -13,9 +13,9 @@ public static class ConeWords
     /// <param name="progress">Of every cone, in the order of <see cref="Cone.All"/>.</param>
     public static string Nearest(IReadOnlyList<double> progress)
     {
-        if (HottestDown(progress) is not { } cone) return $"Below cone {Cone.All[0].Number}, which {ConeBend.Words(progress[0])}";
+        if (HottestDown(progress) is not { } cone) return $"Below cone {Cone.All[0].Number}, which {ConeBend.Phrase(progress[0])}";
         var lead = progress[cone.Order] > Past ? $"A little past cone {cone.Number}" : $"Reaches cone {cone.Number}, tip {Tip(progress[cone.Order])}";
-        return cone.Hotter is { } next ? $"{lead}; {next.Number} {ConeBend.Words(progress[next.Order])}" : lead;
+        return cone.Hotter is { } next ? $"{lead}; {next.Number} {ConeBend.Phrase(progress[next.Order])}" : lead;
     }
 
     /// <summary>The hottest cone that is down, which is what one sees; nothing when all stand.</summary>
@@ -42,7 +42,7 @@ public static class ConeWords
 
     private static string Tip(double progress)
     {
-        var words = ConeBend.Words(progress);
+        var words = ConeBend.Phrase(progress);
         return words.StartsWith("down", StringComparison.Ordinal) ? "at 6 o’clock" : words;
     }
 }

@@ -11,7 +11,7 @@ using ZealousEmber.Tests;
 namespace ZealousEmber.Browser.Tests;
 
 /// <summary>Doubts about a plan, findings accepted for a firing, mends looked at before they are taken, and the studio's own ways.</summary>
-public sealed class DoubtTests(Browser browser) : Visit(browser)
+public sealed class WhatIfTests(Browser browser) : Visit(browser)
 {
     private IWebElement Stepper(string label) => Find($"[data-testid='what-if'] button[aria-label='{label}']");
 

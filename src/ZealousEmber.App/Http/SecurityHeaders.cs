@@ -23,7 +23,7 @@ internal static class BodyLimit
 internal sealed record BodySize(long? MaxRequestBodySize) : IRequestSizeLimitMetadata;
 
 /// <summary>Same origin only, and a strict content security policy on everything that is sent.</summary>
-internal sealed class Guard(RequestDelegate next, IWebHostEnvironment environment)
+internal sealed class SecurityHeaders(RequestDelegate next, IWebHostEnvironment environment)
 {
     private readonly string policy = Policy($"'self'{InlineScripts.Hashes(environment.WebRootFileProvider)}", "'self'");
 
