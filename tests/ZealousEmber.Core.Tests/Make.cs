@@ -1,5 +1,6 @@
 using CsCheck;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -25,11 +26,17 @@ internal static class Make
         Core.Schedules.Schedule.Create("A schedule", kind, TemperatureUnit.Celsius, NotationReader.Read(line, TemperatureUnit.Celsius).Segments!).Value;
 
     /// <summary>Times on the plain kiln, from 20 °C.</summary>
-    public static Result<CompiledSchedule> Plain(Schedule schedule) => CompiledSchedule.From(schedule, Celsius(20), GenericKiln.Instance);
+    public static Result<CompiledSchedule> Plain(Schedule schedule) => Plain(schedule.Program);
+
+    /// <summary>The same of a bare program.</summary>
+    public static Result<CompiledSchedule> Plain(FiringProgram program) => PlainKiln.Instance.Times(program);
+
+    /// <summary>A program from its shorthand, °C.</summary>
+    public static FiringProgram Program(string line) => Schedule(line).Program;
 
     /// <summary>A kiln of a class, with numbers changed by their field names.</summary>
     public static Kiln Kiln(string kind, params (string Field, double Value)[] numbers) =>
-        Core.Kilns.Kiln.Create(new KilnSpecification("A kiln", kind, null, null, null, numbers.ToDictionary(n => n.Field, n => (double?)n.Value))).Value;
+        Core.Kilns.Electric.Kiln.Create(new KilnSpecification("A kiln", kind, null, null, null, numbers.ToDictionary(n => n.Field, n => (double?)n.Value))).Value;
 
     public static readonly Gen<TemperatureUnit> Unit = Gen.Enum<TemperatureUnit>();
 

@@ -1,15 +1,30 @@
 using System.Collections.Immutable;
 using NodaTime;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Clock;
 
 /// <summary>What is to be started.</summary>
-/// <param name="KwhPerBin">Electricity in each <see cref="StartSolver.Step"/> from the start.</param>
+/// <param name="Energy">What it takes of each carrier, in bins of <see cref="StartSolver.Step"/>; empty where that is not known.</param>
 /// <param name="Powered">Until the power goes off for good.</param>
 /// <param name="TopAt">When the top is reached.</param>
 /// <param name="OpensAt">When it may be opened.</param>
 /// <param name="Moments">When a person is wanted.</param>
-public sealed record StartTask(IReadOnlyList<double> KwhPerBin, Duration Powered, Duration TopAt, Duration OpensAt, IReadOnlyList<WatchMoment> Moments);
+public sealed record StartTask(IReadOnlyList<EnergyUse> Energy, Duration Powered, Duration TopAt, Duration OpensAt, IReadOnlyList<WatchMoment> Moments)
+{
+    /// <summary>A schedule in its kiln, as the clock takes it.</summary>
+    /// <param name="schedule">What is fired.</param>
+    /// <param name="run">What the kiln makes of it.</param>
+    /// <param name="boiling">When water boils there.</param>
+    public static StartTask Of(Schedule schedule, KilnRun run, Temperature boiling)
+    {
+        var opensAt = run.OpensAt ?? run.Compiled.Total;
+        var moments = WatchMoment.Of(schedule, run.Compiled, opensAt, boiling);
+        return new StartTask(run.Uses, run.Compiled.Powered, moments.FirstOrDefault(m => m.Kind == WatchKind.Top)?.At ?? Duration.Zero, opensAt, moments);
+    }
+}
 
 /// <summary>What the start must keep to.</summary>
 /// <param name="From">Earliest start.</param>
@@ -37,7 +52,7 @@ public sealed record StartAnswer(ImmutableArray<StartChoice> Choices, double Dea
 public static class StartSolver
 {
     /// <summary>Starts lie on these; also the length of a bin of energy.</summary>
-    public static readonly Duration Step = Duration.FromMinutes(5);
+    public static readonly Duration Step = KilnRun.Bin;
 
     /// <summary>Longest stretch searched.</summary>
     public static readonly Duration LongestSearch = Duration.FromDays(31);
@@ -49,14 +64,14 @@ public static class StartSolver
     private static readonly LocalTime Morning = new(7, 0);
 
     /// <summary>Finds the best starts.</summary>
-    public static StartAnswer Best(StartTask task, StartWish wish, StudioHours studio)
+    public static StartAnswer Best(StartTask task, StartWish wish, StudioSettings studio)
     {
         var first = RoundUp(wish.From);
         var tried = wish.Until >= first ? (int)((wish.Until - first) / Step) + 1 : 0;
-        var span = Duration.Max(task.OpensAt, Step * task.KwhPerBin.Count) + Duration.FromHours(2);
+        var span = Duration.Max(task.OpensAt, Step * task.Energy.Select(e => e.KwhPerBin.Length).DefaultIfEmpty(0).Max()) + Duration.FromHours(2);
         var slots = new Slots(first, tried + (int)(span / Step) + 2, studio);
         var watched = Watched(task, studio.Rule, studio.Marked);
-        var costs = slots.Costs(task.KwhPerBin, tried);
+        var costs = slots.Costs(task.Energy, tried);
         var refusals = new Dictionary<string, int>();
         void Refuse(string why) => refusals[why] = refusals.GetValueOrDefault(why) + 1;
 
@@ -99,7 +114,7 @@ public static class StartSolver
         _ => false,
     })];
 
-    private static ImmutableArray<string> Why(Instant at, (int Slot, double Cost, double Discomfort) choice, StartTask task, StudioHours studio, double cheapest, double dearest)
+    private static ImmutableArray<string> Why(Instant at, (int Slot, double Cost, double Discomfort) choice, StartTask task, StudioSettings studio, double cheapest, double dearest)
     {
         var why = new List<string>();
         if (dearest - cheapest > Math.Max(0.02 * dearest, 1e-9))
@@ -118,7 +133,7 @@ public static class StartSolver
         return [.. why];
     }
 
-    private static string WhyNone(Dictionary<string, int> refusals, int tried, StartTask task, StudioHours studio, List<WatchMoment> watched)
+    private static string WhyNone(Dictionary<string, int> refusals, int tried, StartTask task, StudioSettings studio, List<WatchMoment> watched)
     {
         if (tried == 0) return "There is no time between the earliest and the latest start.";
         var worst = refusals.MaxBy(r => r.Value).Key;
@@ -169,32 +184,37 @@ public static class StartSolver
     /// <summary>Price, presence and night of every five minutes, worked out once; a local hour that comes twice or never is what the zone says.</summary>
     private sealed class Slots
     {
-        private readonly double[] price;
+        private readonly Dictionary<EnergyCarrier, double[]> prices = [];
         private readonly int[] alone;
         private readonly bool[] night;
 
-        public Slots(Instant first, int count, StudioHours studio)
+        public Slots(Instant first, int count, StudioSettings studio)
         {
-            (price, alone, night) = (new double[count], new int[count + 1], new bool[count]);
+            (alone, night) = (new int[count + 1], new bool[count]);
+            foreach (var tariff in studio.Prices.Tariffs) prices[tariff.Carrier] = new double[count];
             for (var i = 0; i < count; i++)
             {
                 var local = (first + Step * i).InZone(studio.Zone).LocalDateTime;
-                price[i] = studio.Tariff.At(local);
+                foreach (var tariff in studio.Prices.Tariffs) prices[tariff.Carrier][i] = tariff.At(local);
                 night[i] = IsNight(local.TimeOfDay);
                 var somebody = studio.People.Any(p => p.Hours.Any(h => h.Contains(local)));
                 alone[i + 1] = alone[i] + (somebody ? 0 : 1);
             }
         }
 
-        public double[] Costs(IReadOnlyList<double> kwh, int starts)
+        public double[] Costs(IReadOnlyList<EnergyUse> uses, int starts)
         {
-            var energy = kwh.ToArray();
             var costs = new double[starts];
-            for (var start = 0; start < starts; start++)
+            foreach (var use in uses)
             {
-                var sum = 0.0;
-                for (var i = 0; i < energy.Length; i++) sum += energy[i] * price[start + i];
-                costs[start] = sum;
+                if (!prices.TryGetValue(use.Carrier, out var price)) continue;
+                var energy = use.KwhPerBin.ToArray();
+                for (var start = 0; start < starts; start++)
+                {
+                    var sum = 0.0;
+                    for (var i = 0; i < energy.Length; i++) sum += energy[i] * price[start + i];
+                    costs[start] += sum;
+                }
             }
             return costs;
         }

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using NodaTime;
+using ZealousEmber.Core.Kilns;
 
 namespace ZealousEmber.Core.Clock;
 
@@ -21,17 +22,20 @@ public sealed record TariffBand(string Name, double Price, WeeklySpan Hours, int
     }
 }
 
-/// <summary>What electricity costs, by the clock on the wall.</summary>
-/// <param name="Currency">Shown before the sum, as the studio writes it; may be empty.</param>
+/// <summary>What a carrier of energy costs, by the clock on the wall.</summary>
+/// <param name="Carrier">Which.</param>
 /// <param name="Price">Per kWh where no band holds.</param>
 /// <param name="Bands">The first that holds counts.</param>
-public sealed record Tariff(string Currency, double Price, ImmutableArray<TariffBand> Bands)
+public sealed record Tariff(EnergyCarrier Carrier, double Price, ImmutableArray<TariffBand> Bands)
 {
     /// <summary>Most bands.</summary>
     public const int MostBands = 24;
 
     /// <summary>Highest price taken.</summary>
     public const double HighestPrice = 1e6;
+
+    /// <summary>True when anything was said of a price.</summary>
+    public bool IsKnown => Price > 0 || !Bands.IsEmpty;
 
     /// <summary>Price of a kWh at a moment.</summary>
     public double At(LocalDateTime at)
@@ -42,17 +46,40 @@ public sealed record Tariff(string Currency, double Price, ImmutableArray<Tariff
         }
         return Price;
     }
+}
 
-    /// <summary>What energy in equal bins from a start costs.</summary>
-    /// <param name="kwhPerBin">Energy in each bin.</param>
-    /// <param name="bin">Length of a bin.</param>
-    /// <param name="start">Start of the first.</param>
+/// <summary>What a studio pays for energy.</summary>
+/// <param name="Currency">Shown before the sum, as the studio writes it; may be empty.</param>
+/// <param name="Tariffs">At most one for each carrier.</param>
+public sealed record EnergyPrices(string Currency, ImmutableArray<Tariff> Tariffs)
+{
+    /// <summary>Nothing known.</summary>
+    public static readonly EnergyPrices Unknown = new("", []);
+
+    /// <summary>The tariff of a carrier; one without any price when nothing was said of it.</summary>
+    public Tariff Of(EnergyCarrier carrier) => Tariffs.FirstOrDefault(t => t.Carrier == carrier) ?? new Tariff(carrier, 0, []);
+
+    /// <summary>True when something is taken and all of it has a price.</summary>
+    public bool Knows(IReadOnlyList<EnergyUse> uses) => uses.Count > 0 && uses.All(u => Of(u.Carrier).IsKnown);
+
+    /// <summary>What energy costs from a start.</summary>
+    /// <param name="uses">In bins of <see cref="KilnRun.Bin"/>.</param>
+    /// <param name="start">Start of the first bin; none counts all of it at the usual price.</param>
     /// <param name="zone">Whose clock.</param>
-    public double Cost(IReadOnlyList<double> kwhPerBin, Duration bin, Instant start, DateTimeZone zone)
+    public double Cost(IReadOnlyList<EnergyUse> uses, Instant? start, DateTimeZone zone)
     {
         var cost = 0.0;
-        for (var i = 0; i < kwhPerBin.Count; i++)
-            cost += kwhPerBin[i] * At((start + bin * i).InZone(zone).LocalDateTime);
+        foreach (var use in uses)
+        {
+            var tariff = Of(use.Carrier);
+            if (start is not { } from || tariff.Bands.IsEmpty)
+            {
+                cost += use.Kwh * tariff.Price;
+                continue;
+            }
+            for (var i = 0; i < use.KwhPerBin.Length; i++)
+                cost += use.KwhPerBin[i] * tariff.At((from + KilnRun.Bin * i).InZone(zone).LocalDateTime);
+        }
         return cost;
     }
 }

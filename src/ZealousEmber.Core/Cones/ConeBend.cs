@@ -24,7 +24,7 @@ public static class ConeBend
     /// <summary>Hours past twelve the tip points to: 15° an hour, 6 when it is level with the base.</summary>
     public static double Clock(double degrees) => degrees / 15;
 
-    /// <summary>Degrees of a clock context; 12 to 12.99 is just past upright.</summary>
+    /// <summary>Degrees of a clock reading; 12 to 12.99 is just past upright.</summary>
     /// <param name="hours">0 … 8, or 12 up to 13.</param>
     public static double DegreesAtClock(double hours) => (hours >= 12 ? hours - 12 : hours) * 15;
 

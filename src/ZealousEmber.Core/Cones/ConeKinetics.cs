@@ -1,3 +1,5 @@
+using ZealousEmber.Core.Units;
+
 namespace ZealousEmber.Core.Cones;
 
 /// <summary>
@@ -36,13 +38,13 @@ public readonly record struct ConeKinetics(double Theta, double LnA)
     /// <summary>True when a piece is short enough for <see cref="Over(double, double, double, double, double)"/>.</summary>
     internal static bool IsShort(double fromCelsius, double toCelsius) => Math.Abs(toCelsius - fromCelsius) <= SimpsonUpTo;
 
-    /// <summary>Where a steady climb from 20 °C reaches a progress, °C; by bisection, to 1e-9 K.</summary>
+    /// <summary>Where a steady climb from 20 °C reaches a progress, °C, to 1e-9 K.</summary>
     /// <param name="ratePerHour">°C/h, more than 0.</param>
     /// <param name="progress">More than 0; 1 is the cone's end point.</param>
     public double EndPoint(double ratePerHour, double progress = 1)
     {
         var kinetics = this;
-        return Bisect.Rising(celsius => (kinetics.Primitive(celsius) - kinetics.Primitive(Room)) / ratePerHour, progress, Room, 2000);
+        return Roots.Rising(celsius => (kinetics.Primitive(celsius) - kinetics.Primitive(Room)) / ratePerHour, progress, Room, 2000);
     }
 
     /// <summary>
@@ -56,54 +58,5 @@ public readonly record struct ConeKinetics(double Theta, double LnA)
         var tail = 0.0;
         for (var k = 16; k > 0; k--) tail = (k + 1) / (1 + k / (x + tail));
         return kelvin * Math.Exp(LnA - x) / (x + tail);
-    }
-}
-
-/// <summary>Where a rising function takes a value.</summary>
-internal static class Bisect
-{
-    /// <summary>The argument between two bounds at which a rising function reaches a value; the nearer bound when it does not.</summary>
-    public static double Rising(Func<double, double> f, double value, double low, double high)
-    {
-        for (var i = 0; i < 60 && high - low > 1e-9; i++)
-        {
-            var middle = (low + high) / 2;
-            if (f(middle) < value) low = middle;
-            else high = middle;
-        }
-        return (low + high) / 2;
-    }
-
-    /// <summary>
-    /// The argument between two bounds at which something that grows like an exponential reaches 1: regula falsi on its logarithm with
-    /// the Illinois weighting (Dowell and Jarratt, BIT 11, 1971), which takes a handful of evaluations where halving takes fifty.
-    /// The values at the bounds are given, below and above 1.
-    /// </summary>
-    public static double One(Func<double, double> f, double low, double high, double atLow, double atHigh)
-    {
-        static double Log(double value) => Math.Log(Math.Max(value, 1e-12));
-        var (a, b, fa, fb) = (low, high, Log(atLow), Log(atHigh));
-        var side = 0;
-        for (var i = 0; i < 60 && b - a > 1e-7; i++)
-        {
-            var x = fb > fa ? b - fb * (b - a) / (fb - fa) : (a + b) / 2;
-            // A long flat foot would be walked along; after a while halving is quicker.
-            if (i > 12) x = (a + b) / 2;
-            var fx = Log(f(x));
-            if (Math.Abs(fx) < 1e-9) return x;
-            if (fx > 0)
-            {
-                (b, fb) = (x, fx);
-                if (side == 1) fa /= 2;
-                side = 1;
-            }
-            else
-            {
-                (a, fa) = (x, fx);
-                if (side == -1) fb /= 2;
-                side = -1;
-            }
-        }
-        return (a + b) / 2;
     }
 }

@@ -1,3 +1,5 @@
+using ZealousEmber.Core.Units;
+
 namespace ZealousEmber.Core.Cones;
 
 /// <summary>What the whole row of cones says, as a potter would say it.</summary>
@@ -36,7 +38,7 @@ public static class ConePhrases
     {
         static bool Falls(double d) => d is > 0.3 and < 6;
         return goal.Twin is { } twin && Falls(progress[twin.Order]) && !Falls(progress[goal.Order])
-            ? $"This firing is for cone {twin.Number}, and the goal says {goal.Number}: {Cone.Apart(twin, goal)} (at 60 °C/h)."
+            ? $"This firing is for cone {twin.Number}, and the goal says {goal.Number}: {ConeNumber.Apart(twin, goal)} (at 60 °C/h)."
             : null;
     }
 

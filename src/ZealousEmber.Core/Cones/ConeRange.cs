@@ -1,3 +1,5 @@
+using ZealousEmber.Core.Units;
+
 namespace ZealousEmber.Core.Cones;
 
 /// <summary>The cones something is made for, both ends among them.</summary>
@@ -20,8 +22,8 @@ public readonly record struct ConeRange(Cone Coolest, Cone Hottest)
     public static Result<ConeRange?> Read(string? from, string? to)
     {
         if (string.IsNullOrWhiteSpace(from) && string.IsNullOrWhiteSpace(to)) return (ConeRange?)null;
-        var low = Cone.Parse(string.IsNullOrWhiteSpace(from) ? to : from, "coneFrom");
-        var high = Cone.Parse(string.IsNullOrWhiteSpace(to) ? from : to, "coneTo");
+        var low = ConeNumber.Parse(string.IsNullOrWhiteSpace(from) ? to : from, "coneFrom");
+        var high = ConeNumber.Parse(string.IsNullOrWhiteSpace(to) ? from : to, "coneTo");
         if (!low.IsOk || !high.IsOk) return Result<ConeRange?>.Failed([.. low.Problems, .. high.Problems]);
         return low.Value.CompareTo(high.Value) > 0
             ? new Problem("coneTo", $"Cone {high.Value.Number} is cooler than cone {low.Value.Number}; the hotter one comes second.")

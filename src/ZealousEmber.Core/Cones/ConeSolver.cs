@@ -10,12 +10,12 @@ namespace ZealousEmber.Core.Cones;
 public sealed record ConeAnswer(Temperature Top, Duration Hold);
 
 /// <summary>
-/// The inverse questions: which top, which hold, brings a cone down. On a steady climb from 20 °C, or on a schedule of
-/// which only the top step is changed. A problem names <c>cone</c>, <c>top</c>, <c>holdMinutes</c> or <c>schedule</c>.
+/// The inverse questions: which top, which hold, brings a cone down. On a steady climb from 20 °C, or on a program of
+/// which only the top step is changed. A problem names <c>cone</c>, <c>top</c>, <c>holdMinutes</c> or <c>segments</c>.
 /// </summary>
 public static class ConeSolver
 {
-    private static readonly TemperatureDifference WorkEnds = TemperatureDifference.FromKelvins(300);
+    private const double WorkEnds = 300;
 
     /// <summary>The climb people quote cones at, °C/h.</summary>
     public static readonly Rate UsualApproach = Rate.PerHour(60);
@@ -29,7 +29,7 @@ public static class ConeSolver
         double Progress(double top) => kinetics.Over(ConeKinetics.Room, top, (top - ConeKinetics.Room) / rate) + kinetics.RateAt(top) * hold.TotalHours;
         return Progress(high) < 1
             ? new Problem("cone", $"Cone {cone.Number} does not fall by {Phrases.Number(high)} °C at this climb and hold.")
-            : new ConeAnswer(Temperature.FromCelsius(Bisect.Rising(Progress, 1, low, high)), hold);
+            : new ConeAnswer(Temperature.FromCelsius(Roots.Rising(Progress, 1, low, high)), hold);
     }
 
     /// <summary>The hold that brings a cone down at a top, after a steady climb; a problem when it is past already, or beyond 99 h.</summary>
@@ -44,7 +44,7 @@ public static class ConeSolver
     public static Temperature EndPoint(Cone cone, Rate climb) => Temperature.FromCelsius(ConeTable.Of(cone).Kinetics.EndPoint(climb.KelvinsPerHour));
 
     /// <summary>
-    /// The offset a pack read after a firing tells: how much hotter (positive) the repository was than the curve says, in
+    /// The offset a pack read after a firing tells: how much hotter (positive) the shelf was than the curve says, in
     /// kelvin at 60 °C/h, the difference of the end points of both progresses.
     /// </summary>
     /// <param name="cone">The cone that was read.</param>
@@ -56,46 +56,41 @@ public static class ConeSolver
         return TemperatureDifference.FromKelvins(kinetics.EndPoint(60, read) - kinetics.EndPoint(60, expected));
     }
 
-    /// <summary>A schedule's top step moved so that the cone comes down; its hold, pace and every other step stay.</summary>
-    public static Result<Schedule> TopOf(Schedule schedule, Cone cone, Temperature start, ScheduleTimes times) =>
-        TopOf(schedule, cone, start, times, schedule.Segments[TopStep(schedule)].Hold);
+    /// <summary>A program's top step moved so that the cone comes down; its hold, pace and every other step stay.</summary>
+    public static Result<FiringProgram> TopOf(FiringProgram program, Cone cone, Temperature start, ScheduleTimes times, TemperatureUnit unit = TemperatureUnit.Celsius) =>
+        TopOf(program, cone, start, times, program.Steps[program.TopStep].Hold, unit);
 
-    /// <summary>The same with another hold at the top, and no hotter than the kiln gets, where that is known.</summary>
-    public static Result<Schedule> TopOf(Schedule schedule, Cone cone, Temperature start, ScheduleTimes times, Duration hold, Temperature? hottest = null)
+    /// <summary>The same with another hold at the top, and no hotter than the kiln gets, where that is known. A problem speaks in <paramref name="unit"/>.</summary>
+    public static Result<FiringProgram> TopOf(
+        FiringProgram program, Cone cone, Temperature start, ScheduleTimes times, Duration hold, TemperatureUnit unit = TemperatureUnit.Celsius, Temperature? hottest = null)
     {
-        var index = TopStep(schedule);
+        var index = program.TopStep;
+        if (program.Steps[index].Target is null) return OnlyCools;
         // Above what comes before, or the step would turn round; the top stays the top.
-        var others = schedule.Segments.Where((_, i) => i != index).Select(s => s.Target?.Celsius ?? double.MinValue);
+        var others = program.Steps.Where((_, i) => i != index).Select(s => s.Target?.Celsius ?? double.MinValue);
         var low = Math.Max(others.Append(start.Celsius).Max(), ScheduleLimits.Coldest.Celsius);
-        var high = (hottest ?? ScheduleLimits.Hottest).Celsius;
-        var work = UntilItsWorkIsDone(schedule, index, cone);
+        var high = Math.Max((hottest ?? ScheduleLimits.Hottest).Celsius, low);
+        var work = UntilItsWorkIsDone(program, index, cone);
         double Progress(double top) => ProgressOf(work.WithStep(index, Temperature.FromCelsius(top), hold), cone, times);
         var (atHigh, atLow) = (Progress(high), Progress(low));
-        if (atHigh < 1) return new Problem("cone", $"Cone {cone.Number} stays up even at {Phrases.Number(Math.Round(Temperature.FromCelsius(high).In(schedule.Unit)))} {schedule.Unit.Symbol()} with this hold.");
+        if (atHigh < 1) return new Problem("cone", $"Cone {cone.Number} stays up even at {Phrases.Number(Math.Round(Temperature.FromCelsius(high).In(unit)))} {unit.Symbol()} with this hold.");
         if (atLow > 1) return new Problem("cone", $"Cone {cone.Number} is down before the top step has done anything; the steps around it are too hot for it.");
-        return schedule.WithStep(index, Temperature.FromCelsius(Bisect.One(Progress, low, high, atLow, atHigh)), hold);
+        // Progress grows like an exponential; its logarithm is nearly straight, which the root finder likes.
+        var top = Roots.Rising(t => Math.Log(Math.Max(Progress(t), 1e-12)), 0, low, high, 1e-7);
+        return program.WithStep(index, Temperature.FromCelsius(top), hold);
     }
 
-    /// <summary>A schedule's hold at the top changed so that the cone comes down; the top and every other step stay.</summary>
-    public static Result<Schedule> HoldOf(Schedule schedule, Cone cone, ScheduleTimes times)
+    /// <summary>A program's hold at the top changed so that the cone comes down; the top and every other step stay.</summary>
+    public static Result<FiringProgram> HoldOf(FiringProgram program, Cone cone, ScheduleTimes times)
     {
-        var index = TopStep(schedule);
-        var top = schedule.Segments[index].Target!.Value;
-        var without = ProgressOf(UntilItsWorkIsDone(schedule, index, cone).WithStep(index, top, Duration.Zero), cone, times);
+        var index = program.TopStep;
+        if (program.Steps[index].Target is not { } top) return OnlyCools;
+        var without = ProgressOf(UntilItsWorkIsDone(program, index, cone).WithStep(index, top, Duration.Zero), cone, times);
         var answer = HoldFrom(cone, top, without);
-        return answer.IsOk ? schedule.WithStep(index, top, answer.Value.Hold) : Result<Schedule>.Failed(answer.Problems);
+        return answer.IsOk ? program.WithStep(index, top, answer.Value.Hold) : Result<FiringProgram>.Failed(answer.Problems);
     }
 
-    /// <summary>The step whose target is the hottest; the last of several, since that is where one holds.</summary>
-    public static int TopStep(Schedule schedule)
-    {
-        var best = 0;
-        for (var i = 1; i < schedule.Segments.Length; i++)
-        {
-            if (schedule.Segments[i].Target is { } target && target >= (schedule.Segments[best].Target ?? ScheduleLimits.Coldest)) best = i;
-        }
-        return best;
-    }
+    private static Problem OnlyCools => new("segments", "This schedule only cools; there is no top to change.");
 
     /// <summary>The hold still missing after some progress; the rate at a steady top is steady, so it is a division.</summary>
     private static Result<ConeAnswer> HoldFrom(Cone cone, Temperature top, double without)
@@ -110,27 +105,27 @@ public static class ConeSolver
     }
 
     /// <summary>
-    /// The schedule cut off where cooling below its top does no heat work any more (under a thousandth of the rate at the top for every cone), so that
+    /// The program cut off where cooling below its top does no heat work any more (under a thousandth of the rate at the top for every cone), so that
     /// long coolings need not be timed again and again; uncut where it heats up once more after that.
     /// </summary>
-    private static Schedule UntilItsWorkIsDone(Schedule schedule, int top, Cone cone)
+    private static FiringProgram UntilItsWorkIsDone(FiringProgram program, int top, Cone cone)
     {
         // Below whichever top is tried: it ends up near the cone's own temperature.
-        var done = Temperature.FromCelsius(Math.Min(schedule.Segments[top].Target!.Value.Celsius, ConeTable.Of(cone).At60)) - WorkEnds;
-        for (var i = top + 1; i < schedule.Segments.Length; i++)
+        var ends = Math.Min(program.Steps[top].Target!.Value.Celsius, ConeTable.Of(cone).At60) - WorkEnds;
+        if (ends < ScheduleLimits.Coldest.Celsius) return program;
+        var done = Temperature.FromCelsius(ends);
+        for (var i = top + 1; i < program.Steps.Length; i++)
         {
-            var segment = schedule.Segments[i];
+            var segment = program.Steps[i];
             if (segment.Target >= done) continue;
-            return schedule.Segments.Skip(i + 1).Any(s => s.Target > done) || done < ScheduleLimits.Coldest
-                ? schedule
-                : schedule.Until(i, segment.With(done, Duration.Zero));
+            return program.Steps.Skip(i + 1).Any(s => s.Target > done) ? program : program.Until(i, segment.With(done, Duration.Zero));
         }
-        return schedule;
+        return program;
     }
 
-    private static double ProgressOf(Schedule schedule, Cone cone, ScheduleTimes times)
+    private static double ProgressOf(FiringProgram program, Cone cone, ScheduleTimes times)
     {
-        var compiled = times(schedule);
+        var compiled = times(program);
         return compiled.IsOk ? HeatWork.Of(ConeTable.Of(cone).Kinetics, compiled.Value.Curve) : 0;
     }
 }

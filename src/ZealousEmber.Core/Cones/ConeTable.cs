@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Globalization;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Cones;
 
@@ -49,6 +50,6 @@ public static class ConeTable
         var points = ImmutableArray.CreateRange(rates.Zip(cells.Skip(1))
             .Where(p => p.Second.Length > 0)
             .Select(p => new ConePoint(p.First, double.Parse(p.Second, CultureInfo.InvariantCulture))));
-        return new ConeEntry(Cone.Parse(cells[0]).Value, points, ConeFit.To(points));
+        return new ConeEntry(ConeNumber.Parse(cells[0]).Value, points, ConeFit.To(points));
     }
 }

@@ -1,4 +1,5 @@
 using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Cones;
 

@@ -62,7 +62,7 @@ public sealed record FiringLog
         {
             var minutes = sample.Minutes - first;
             if (i > 0 && sample.Minutes < samples[i - 1].Minutes)
-                return new Problem("log", $"The time goes back at context {i + 1}. Sort the log, or cut it where the clock was changed.");
+                return new Problem("log", $"The time goes back at reading {i + 1}. Sort the log, or cut it where the clock was changed.");
             if (kept.Count == 0 || minutes - kept[^1].Minutes >= SpacingMinutes - 1e-6) kept.Add(sample with { Minutes = minutes });
         }
         var length = kept[^1].Minutes;

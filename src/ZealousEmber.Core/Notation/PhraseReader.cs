@@ -99,7 +99,7 @@ internal sealed class PhraseReader(string text, TemperatureUnit unit, Temperatur
     {
         switch (phrase)
         {
-            case Phrase.Hold { At: { } at } hold when draft.Target is { } target && Math.Abs(Temperature.From(Math.Max(at.Value, -273), at.Unit ?? unit).Celsius - target.Celsius) > 1e-6:
+            case Phrase.Hold { At: { } at } hold when draft.Target is { } target && !(Temperature.TryFrom(at.Value, at.Unit ?? unit, out var said) && Math.Abs((said - target).Kelvins) <= 1e-6):
                 Fail(at.Place, $"The step before ends at {Format(target)}; to hold at another temperature, climb or cool to it first.");
                 break;
             case Phrase.Hold hold:
@@ -129,7 +129,7 @@ internal sealed class PhraseReader(string text, TemperatureUnit unit, Temperatur
             }
             segments.Add(segment.Value);
         }
-        if (Schedule.CheckSegments(segments) is [var first, ..])
+        if (FiringProgram.Create(segments).Problems is [var first, ..])
             return NotationReader.Failed(text, PlaceOf(first), first.Message);
         return new NotationResult(segments);
     }
@@ -141,7 +141,7 @@ internal sealed class PhraseReader(string text, TemperatureUnit unit, Temperatur
         return drafts[digits.Length > 0 ? int.Parse(digits, System.Globalization.CultureInfo.InvariantCulture) : Math.Min(ScheduleLimits.Segments, drafts.Count - 1)].Place;
     }
 
-    /// <summary>One expression for context and writing, so that a step given by time comes back as the same time.</summary>
+    /// <summary>One expression for reading and writing, so that a step given by time comes back as the same time.</summary>
     internal static Rate RateFor(Temperature from, Temperature to, double minutes) => Rate.PerHour((to - from).Abs().Kelvins * 60 / minutes);
 
     private static PaceKind Kind(PaceText pace) => pace switch

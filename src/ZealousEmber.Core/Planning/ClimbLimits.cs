@@ -1,5 +1,3 @@
-using ZealousEmber.Core.Units;
-
 namespace ZealousEmber.Core.Planning;
 
 /// <summary>A limit on how fast it may climb between two temperatures, °C and °C/h; full where the kiln's own power is the limit, which at its upper end makes <paramref name="AtEnd"/>.</summary>
@@ -52,21 +50,5 @@ internal static class ClimbLimits
     {
         var slower = Math.Min(a.Steady, b.Steady);
         return (b.To - a.From) / slower - (a.To - a.From) / a.Rate - (b.To - b.From) / b.Rate;
-    }
-
-    /// <summary>A rate in friendly numbers, always down: fives in °C, tens in °F, whole numbers where those are too coarse.</summary>
-    public static double Friendly(double celsiusPerHour, TemperatureUnit unit)
-    {
-        var rate = Rate.PerHour(celsiusPerHour).PerHourIn(unit);
-        var grain = unit == TemperatureUnit.Celsius ? 5.0 : 10.0;
-        var down = rate >= 2 * grain ? Math.Floor(rate / grain + 1e-9) * grain : Math.Max(1, Math.Floor(rate + 1e-9));
-        return Rate.PerHour(down, unit).KelvinsPerHour;
-    }
-
-    /// <summary>A temperature in friendly numbers, nearest: fives in °C, tens in °F.</summary>
-    public static double FriendlyTarget(double celsius, TemperatureUnit unit)
-    {
-        var grain = unit == TemperatureUnit.Celsius ? 5.0 : 10.0;
-        return Temperature.From(Math.Round(Temperature.FromCelsius(celsius).In(unit) / grain) * grain, unit).Celsius;
     }
 }

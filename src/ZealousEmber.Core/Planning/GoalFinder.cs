@@ -1,5 +1,6 @@
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Planning;
@@ -69,5 +70,5 @@ internal static class GoalFinder
             : new Problem("goalCone", "Nothing in the load says which cone it wants. Give a goal cone.");
     }
 
-    private static Cone Parse(string number) => Cone.Parse(number).Value;
+    private static Cone Parse(string number) => ConeNumber.Parse(number).Value;
 }

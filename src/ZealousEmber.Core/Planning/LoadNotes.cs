@@ -1,5 +1,6 @@
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Planning;
@@ -10,17 +11,17 @@ public static class LoadNotes
     private const double OverFull = 1.4;
 
     /// <summary>Notes on a load; <paramref name="usualMass"/> is the ware usual for this firing in its kiln, kg, where that is known.</summary>
-    public static IEnumerable<PlanNote> Of(WareLoad load, ScheduleKind kind, double? usualMass)
+    public static IEnumerable<PlanNote> Of(WareLoad load, ScheduleKind kind, double? usualMass, DisplayUnits units)
     {
         var raw = kind != ScheduleKind.Glaze;
         if (raw && load.Thickest.Wall > Drying.ThickestWall)
-            yield return new PlanNote("wall-too-thick", $"Over {Phrases.Number(Drying.ThickestWall)} mm thick: {Name(load.Thickest)}. Hollow it out or vent it; a schedule alone will not save it.");
+            yield return new PlanNote("wall-too-thick", $"Over {units.Wall(Drying.ThickestWall)} thick: {Name(load.Thickest, units)}. Hollow it out or vent it; a schedule alone will not save it.");
         foreach (var lot in load.Lots.Where(l => raw && l.ClosedHollow && l.Dryness != Dryness.BoneDry))
-            yield return new PlanNote("closed-hollow", $"Closed and not bone dry: {Name(lot)}. Make a hole for the steam, or it bursts whatever the schedule.");
+            yield return new PlanNote("closed-hollow", $"Closed and not bone dry: {Name(lot, units)}. Make a hole for the steam, or it bursts whatever the schedule.");
         if (usualMass is { } usual && load.Mass < KilnLoad.NearlyEmpty * usual)
-            yield return new PlanNote("nearly-empty", $"{Kilos(load.Mass)} of ware where {Kilos(usual)} is usual: a nearly empty kiln heats unevenly and drops fast. Fill the gaps with shelves, or wait for more.");
+            yield return new PlanNote("nearly-empty", $"{units.Weight(load.Mass)} of ware where {units.Weight(usual)} is usual: a nearly empty kiln heats unevenly and drops fast. Fill the gaps with shelves, or wait for more.");
         else if (usualMass is { } most && load.Mass > OverFull * most)
-            yield return new PlanNote("over-full", $"{Kilos(load.Mass)} of ware where {Kilos(most)} is usual: does it fit, and are the counts right?");
+            yield return new PlanNote("over-full", $"{units.Weight(load.Mass)} of ware where {units.Weight(most)} is usual: does it fit, and are the counts right?");
         if (raw) yield break;
         var runny = load.Glazes.Where(g => g.Runny).Select(g => g.Name).ToList();
         if (runny.Count > 0) yield return new PlanNote("runny", $"{Phrases.List(runny)} {(runny.Count == 1 ? "runs" : "run")}: a waste slab under each piece, and a short hold.");
@@ -32,8 +33,6 @@ public static class LoadNotes
         if (needs.Count > 0 && careful.Except(needs).Any()) yield return new PlanNote("hold-clash", $"{Phrases.List(needs)} wants a hold and {Phrases.List(careful)} a short one: ten minutes is between them.");
     }
 
-    private static string Kilos(double kg) => $"{Phrases.Number(kg < 10 ? Math.Round(kg, 1) : Math.Round(kg))} kg";
-
     /// <summary>"mugs of 6 mm".</summary>
-    internal static string Name(WareLot lot) => $"{lot.What} of {Phrases.Number(lot.Wall)} mm";
+    internal static string Name(WareLot lot, DisplayUnits units) => $"{lot.What} of {units.Wall(lot.Wall)}";
 }

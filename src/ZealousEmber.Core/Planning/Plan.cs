@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using NodaTime;
-using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -14,11 +13,15 @@ namespace ZealousEmber.Core.Planning;
 /// <param name="MaxSteps">Most steps the controller takes, 2 … 64.</param>
 /// <param name="Unit">Scale of the friendly numbers.</param>
 /// <param name="Name">Of the schedule.</param>
+/// <param name="Display">What its reasons give lengths and masses in; metric when missing.</param>
 public sealed record PlanWish(
-    ScheduleKind Kind, Cone? Goal = null, PlanningPreferences? Preference = null, Duration? Hold = null, int MaxSteps = 20, TemperatureUnit Unit = TemperatureUnit.Celsius, string Name = "Planned")
+    ScheduleKind Kind, Cone? Goal = null, PlanningPreferences? Preference = null, Duration? Hold = null, int MaxSteps = 20, TemperatureUnit Unit = TemperatureUnit.Celsius, string Name = "Planned", DisplayUnits? Display = null)
 {
     /// <summary>What people differ on, said or usual.</summary>
     public PlanningPreferences Preferences => Preference ?? PlanningPreferences.Usual;
+
+    /// <summary>What its reasons give lengths and masses in.</summary>
+    public DisplayUnits Units => Display ?? DisplayUnits.Metric;
 }
 
 /// <summary>A step with its reason.</summary>

@@ -1,4 +1,4 @@
-using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Planning;

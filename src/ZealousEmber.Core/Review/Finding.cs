@@ -54,12 +54,12 @@ public static class ScheduleReview
         ("leather-hard", false, ["steam-risk", "closed-hollow"]),
     ];
 
-    /// <summary>What is to be said whatever the kiln, each cause once, the gravest first, then in the order of the steps; a well-made schedule gets nothing.</summary>
+    /// <summary>What is to be said, each cause once, the gravest first, then in the order of the steps; a well-made schedule gets nothing.</summary>
     public static IReadOnlyList<Finding> Of(ReviewContext context) => Together([
-        .. SlipReview.Of(context), .. WareReview.Of(context), .. GoalReview.Of(context), .. GlazeReview.Of(context), .. PracticeReview.Of(context), .. NoFurther(context)]);
+        .. SlipReview.Of(context), .. WareReview.Of(context), .. GoalReview.Of(context), .. GlazeReview.Of(context), .. PracticeReview.Of(context), .. KilnReview.Of(context), .. NoFurther(context)]);
 
     /// <summary>Findings of several reviewers as one list: what only follows from another is left out; the gravest first, then in the order of the steps.</summary>
-    public static IReadOnlyList<Finding> Together(IReadOnlyList<Finding> findings) =>
+    internal static IReadOnlyList<Finding> Together(IReadOnlyList<Finding> findings) =>
         [.. findings.Where(f => !Causes.Any(c => c.Follows.Contains(f.Id) && findings.Any(other => other.Id == c.Cause && (!c.SameStep || other.Segment == f.Segment))))
             .OrderByDescending(f => f.Severity).ThenBy(f => f.Segment)];
 

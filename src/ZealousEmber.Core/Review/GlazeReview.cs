@@ -1,6 +1,5 @@
 using System.Collections.Immutable;
 using NodaTime;
-using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
@@ -20,7 +19,7 @@ internal static class GlazeReview
     public static IEnumerable<Finding> Of(ReviewContext context)
     {
         if (context.Load is not { } load || context.Schedule.Kind is ScheduleKind.Drying or ScheduleKind.Bisque) yield break;
-        var index = ConeSolver.TopStep(context.Schedule);
+        var index = context.Schedule.Program.TopStep;
         if (context.Schedule.Segments[index].Target is null) yield break;
         if (HoldTooLong(context, load, index) is { } tooLong) yield return tooLong;
         else if (HoldTooShort(context, load, index) is { } tooShort) yield return tooShort;
@@ -62,9 +61,17 @@ internal static class GlazeReview
     private static ImmutableArray<Fix> WithHold(ReviewContext context, int index, double minutes)
     {
         var hold = Duration.FromMinutes(minutes);
-        var changed = context.Schedule.WithStep(index, context.Schedule.Segments[index].Target!.Value, hold);
-        var solved = context.Schedule.Goal is { } goal ? ConeSolver.TopOf(changed, goal, context.Start, context.Times, hold, context.Hottest) : changed;
-        return solved.IsOk ? [new Fix($"Hold {Phrases.Number(minutes)} min", index, context.Whole(solved.Value.Segments[index]))] : [];
+        var program = context.Schedule.Program;
+        var held = program.Steps[index].Changed(hold: hold);
+        if (!held.IsOk) return [];
+        var step = held.Value;
+        if (context.Schedule.Goal is { } goal)
+        {
+            var solved = context.TopFor(program, goal, hold);
+            if (!solved.IsOk) return [];
+            step = solved.Value.Steps[index];
+        }
+        return [new Fix($"Hold {Phrases.Number(minutes)} min", index, step.Whole(context.Schedule.Unit))];
     }
 
     private static Finding? BandTooShort(ReviewContext context, Glaze glaze)
@@ -92,7 +99,7 @@ internal static class GlazeReview
             if (segments[i].Target is not { } target || times[i].From <= Stiff || target < Stiff - HealsDownTo) continue;
             var slow = segments[i].Pace.Rate is { } rate && rate.KelvinsPerHour < SlowCooling && times[i].Ramp >= Duration.FromHours(1);
             if (!slow && segments[i].Hold < Duration.FromHours(1)) continue;
-            var fall = Segment.Create(PaceKind.Natural, null, target.In(context.Schedule.Unit), null, context.Schedule.Unit, segments[i].Reason, segments[i].Atmosphere).Value;
+            var fall = segments[i].Changed(Pace.Natural, hold: Duration.Zero).Value;
             return new Finding("cooled-slowly", Severity.Look, i, times[i].Start, times[i].End,
                 $"{glaze.Name} wants to cool fast, and it takes {Phrases.Hours(times[i].End - times[i].Start)} from {context.Degrees(times[i].From)} to {context.Degrees(target)}.",
                 "Held back up there, crystals grow in it and its gloss goes dull.", [new Fix("Let it fall", i, fall)]);

@@ -17,7 +17,7 @@ internal static class GoalReview
     public static IEnumerable<Finding> Of(ReviewContext context)
     {
         if (context.Schedule.Kind == ScheduleKind.Drying) yield break;
-        var index = ConeSolver.TopStep(context.Schedule);
+        var index = context.Schedule.Program.TopStep;
         if (context.Schedule.Segments[index].Target is null) yield break;
         var times = context.Compiled.Segments[index];
         if (context.Schedule.Goal is { } goal)
@@ -39,7 +39,7 @@ internal static class GoalReview
             foreach (var (name, range, tooHot) in load.Outside(cone).Where(o => load.Clashes.All(c => c.One != o.Name && c.Other != o.Name) && (o.TooHot || context.Progress[o.Range.Coolest.Order] < 0.5)))
             {
                 yield return new Finding("outside-cones", tooHot ? Severity.Danger : Severity.Look, index, times.Start, times.End,
-                    $"{name} is made for {range}; this firing {said} cone {cone.Number}.", tooHot ? "It may slump, bloat or run onto the repository." : "It will come out underfired and dry.");
+                    $"{name} is made for {range}; this firing {said} cone {cone.Number}.", tooHot ? "It may slump, bloat or run onto the shelf." : "It will come out underfired and dry.");
             }
         }
         else if (reached is { } bisque)
@@ -76,7 +76,7 @@ internal static class GoalReview
         var (unit, at60) = (context.Schedule.Unit, ConeTable.Of(goal).At60);
         var other = unit == TemperatureUnit.Celsius ? TemperatureUnit.Fahrenheit : TemperatureUnit.Celsius;
         var number = context.Schedule.Segments[index].Target!.Value.In(unit);
-        if (Math.Abs(Temperature.From(number, other).Celsius - at60) > OtherScaleNear || Math.Abs(times.To.Celsius - at60) < 3 * OtherScaleNear) return null;
+        if (Math.Abs(OnScale(number, other) - at60) > OtherScaleNear || Math.Abs(times.To.Celsius - at60) < 3 * OtherScaleNear) return null;
         return new Finding("scale-slip", Severity.Danger, index, times.Start, times.End,
             $"{Phrases.Number(number)} {unit.Symbol()} is nowhere near cone {goal.Number}; {Phrases.Number(number)} {other.Symbol()} is.",
             $"The numbers look as if they were written in {other.Symbol()}; set the schedule to that scale and enter them again.");
@@ -86,19 +86,23 @@ internal static class GoalReview
     {
         var fixes = ImmutableArray.CreateBuilder<Fix>();
         var unit = context.Schedule.Unit;
-        var top = ConeSolver.TopOf(context.Schedule, goal, context.Start, context.Times, context.Schedule.Segments[index].Hold, context.Hottest);
+        var program = context.Schedule.Program;
+        var top = context.TopFor(program, goal, program.Steps[index].Hold);
         if (top.IsOk)
         {
-            var step = context.Whole(top.Value.Segments[index]);
+            var step = top.Value.Steps[index].Whole(unit);
             fixes.Add(new Fix($"Top {Phrases.Number(step.Target!.Value.In(unit))}", index, step));
         }
-        var hold = ConeSolver.HoldOf(context.Schedule, goal, context.Times);
+        var hold = ConeSolver.HoldOf(program, goal, context.Kiln.Times);
         // Beyond three hours nobody means the hold.
-        if (hold.IsOk && hold.Value.Segments[index].Hold <= Duration.FromHours(3))
+        if (hold.IsOk && hold.Value.Steps[index].Hold <= Duration.FromHours(3))
         {
-            var step = context.Whole(hold.Value.Segments[index]);
+            var step = hold.Value.Steps[index].Whole(unit);
             fixes.Add(new Fix(step.Hold > Duration.Zero ? $"Hold {Phrases.Hours(step.Hold)}" : "No hold", index, step));
         }
         return fixes.ToImmutable();
     }
+
+    /// <summary>°C of a number on a scale; nowhere near anything where it is no temperature there.</summary>
+    private static double OnScale(double number, TemperatureUnit unit) => Temperature.TryFrom(number, unit, out var t) ? t.Celsius : double.NegativeInfinity;
 }

@@ -22,36 +22,31 @@ public static class KilnReview
     private const double ShortStep = 180;
 
     /// <summary>Findings in the order of the steps; none when the kiln does what is asked.</summary>
-    /// <param name="schedule">As written.</param>
-    /// <param name="kiln">Where it is fired.</param>
-    /// <param name="load">What stands in it.</param>
-    /// <param name="run">What the kiln makes of it.</param>
-    public static IReadOnlyList<Finding> Of(Schedule schedule, Kiln kiln, KilnLoad load, KilnRun run)
+    public static IEnumerable<Finding> Of(ReviewContext context)
     {
-        var findings = new List<Finding>();
-        if (NearlyEmpty(schedule, kiln, load, run) is { } empty) findings.Add(empty);
-        if (Ageing(schedule, run) is { } ageing) findings.Add(ageing);
+        var (schedule, kiln, run) = (context.Schedule, context.Kiln, context.Run);
+        if (NearlyEmpty(schedule, kiln, run, context.Units) is { } empty) yield return empty;
+        if (kiln.HasElements && Ageing(schedule, run) is { } ageing) yield return ageing;
         for (var i = 0; i < schedule.Segments.Length; i++)
         {
             var (segment, times, step) = (schedule.Segments[i], run.Compiled.Segments[i], run.Steps[i]);
-            if (segment.Target is { } target && target > kiln.TopLimit) findings.Add(OverLimit(schedule, kiln, i, times, target));
-            if (run.Stall is { } stall && stall.Segment == i) findings.Add(CannotReach(schedule, kiln, i, times, stall));
+            if (segment.Target is { } target && target > kiln.TopLimit) yield return OverLimit(schedule, kiln, i, times, target);
+            if (run.Stall is { } stall && stall.Segment == i) yield return CannotReach(schedule, kiln, i, times, stall);
             else if (step.BehindFrom is { } from && step.Late >= WorthSaying && step.Late.TotalMinutes >= WorthSayingShare * times.Ramp.TotalMinutes)
-                findings.Add(times.To > times.From ? TooSlow(schedule, kiln, run, i, times, step, from) : CoolsByItself(schedule, kiln, i, times, step, from));
+                yield return times.To > times.From ? TooSlow(schedule, kiln, run, i, times, step, from) : CoolsByItself(schedule, kiln, i, times, step, from);
         }
-        return findings;
     }
 
     /// <summary>Little ware heats unevenly and lets the kiln drop fast once the power is off.</summary>
-    private static Finding? NearlyEmpty(Schedule schedule, Kiln kiln, KilnLoad load, KilnRun run)
+    private static Finding? NearlyEmpty(Schedule schedule, IKilnModel kiln, KilnRun run, DisplayUnits units)
     {
-        if (schedule.Kind == ScheduleKind.Drying || load.WareMass <= 0 || load.WareMass >= KilnLoad.NearlyEmpty * kiln.UsualLoad(schedule.Kind).WareMass) return null;
+        if (schedule.Kind == ScheduleKind.Drying || kiln.Load is not { WareMass: > 0 } load || !(load.WareMass < KilnLoad.NearlyEmpty * kiln.UsualWare(schedule.Kind))) return null;
         var last = run.Compiled.Segments.Length - 1;
         var times = run.Compiled.Segments[last];
         if (schedule.Segments[last].Pace.Kind != PaceKind.Natural || times.From.Celsius < 500) return null;
         var (dropped, from) = Cooling.FastestDrop(run.Compiled.Curve);
         return new Finding("nearly-empty", Severity.Note, last, from, from + Duration.FromHours(1),
-            $"{kiln.Name} is nearly empty ({Phrases.Number(Math.Round(load.WareMass, 1))} kg of ware): it drops {Phrases.Number(Math.Round(dropped.In(schedule.Unit)))} {schedule.Unit.Symbol()} in an hour.",
+            $"{kiln.Name} is nearly empty ({units.Weight(load.WareMass)} of ware): it drops {Phrases.Number(Math.Round(dropped.In(schedule.Unit)))} {schedule.Unit.Symbol()} in an hour.",
             "Little ware heats unevenly and cools fast. Fill the gaps with shelves or bisque, or put a limit on the drop.", Sparing(schedule, last, times));
     }
 
@@ -60,8 +55,8 @@ public static class KilnReview
     {
         if (times.From <= SparingTo || schedule.Segments.Length >= ScheduleLimits.Segments) return [];
         var unit = schedule.Unit;
-        var rate = Planning.ClimbLimits.Friendly(SparingDrop, unit);
-        var limit = Segment.Create(PaceKind.Rate, Rate.PerHour(rate).PerHourIn(unit), Math.Round(SparingTo.In(unit) / 10) * 10, null, unit, "no faster than this").Value;
+        var rate = FriendlyNumbers.RateDown(SparingDrop, unit);
+        var limit = Segment.Of(Pace.At(Rate.PerHour(rate)), Temperature.From(Math.Round(SparingTo.In(unit) / 10) * 10, unit), reason: "no faster than this").Value;
         return [new Fix($"No faster than {Phrases.Number(limit.Pace.Rate!.Value.PerHourIn(unit))} {unit.Symbol()}/h", last, limit, schedule.Segments[last])];
     }
 
@@ -72,49 +67,48 @@ public static class KilnReview
         var hot = curve.TimeBetween(ElementsAge, null);
         var time = hot.Total;
         if (time < LongHot) return null;
-        var top = Cones.ConeSolver.TopStep(schedule);
+        var top = schedule.Program.TopStep;
         return new Finding("elements-age", Severity.Note, top, curve.FirstRiseThrough(ElementsAge) ?? Duration.Zero, curve.LastFallThrough(ElementsAge) ?? run.Compiled.Total,
             $"{Phrases.Hours(time)} above {Degrees(ElementsAge, schedule)}.", "Elements age fast up there and power climbs; the lowest cone that gives the result, or a quicker last stretch, spares them.");
     }
 
-    private static Finding OverLimit(Schedule schedule, Kiln kiln, int index, CompiledSegment times, Temperature target) => new(
+    private static Finding OverLimit(Schedule schedule, IKilnModel kiln, int index, CompiledSegment times, Temperature target) => new(
         "over-kiln-limit", Severity.Danger, index, times.Start, times.End,
         $"{Degrees(target, schedule)} is over the {Degrees(kiln.TopLimit, schedule)} that {kiln.Name} is made for.",
         "Past its limit bricks shrink and elements fail; the maker's manual has the last word.");
 
-    private static Finding CannotReach(Schedule schedule, Kiln kiln, int index, CompiledSegment times, KilnStall stall) => new(
+    private static Finding CannotReach(Schedule schedule, IKilnModel kiln, int index, CompiledSegment times, KilnStall stall) => new(
         "kiln-cannot-reach", Severity.Danger, index, times.Start, times.RampEnd,
         $"With this load {kiln.Name} gets to {Degrees(stall.At, schedule)} at best; the step asks for {Degrees(schedule.Segments[index].Target!.Value, schedule)}.",
         $"From {Phrases.Hours(stall.When)} on it would wait at full power for ever. A lighter load, new elements or a lower top would help; times after it suppose that somebody skips the step.");
 
-    private static Finding TooSlow(Schedule schedule, Kiln kiln, KilnRun run, int index, CompiledSegment times, KilnStep step, Temperature from)
+    private static Finding TooSlow(Schedule schedule, IKilnModel kiln, KilnRun run, int index, CompiledSegment times, KilnStep step, Temperature from)
     {
         var (segment, unit) = (schedule.Segments[index], schedule.Unit);
         var asked = segment.Pace.Rate!.Value;
         var can = AtTheEnd(run, times);
         // To a friendly five, and always slower than it can.
         var friendly = Math.Floor(can.PerHourIn(unit) / 5) * 5;
-        Segment Like(PaceKind pace, double? rate, Temperature target, double hold) => Segment.Create(pace, rate, target.In(unit), hold, unit, segment.Reason, segment.Atmosphere).Value;
         Fix? fix = null;
         if ((times.To - times.From).Kelvins <= ShortStep)
         {
             if (friendly >= 5 && friendly < asked.PerHourIn(unit))
-                fix = new Fix($"Use {Phrases.Number(friendly)}", index, Like(PaceKind.Rate, friendly, segment.Target!.Value, segment.HoldMinutes));
+                fix = new Fix($"Use {Phrases.Number(friendly)}", index, segment.Changed(Pace.At(Rate.PerHour(friendly, unit))).Value);
         }
         else if (schedule.Segments.Length < ScheduleLimits.Segments)
         {
             // What it will do anyway, said as it is.
             var turns = Temperature.From(Math.Floor(from.In(unit) / 10) * 10, unit);
-            var full = Like(PaceKind.Full, null, segment.Target!.Value, segment.HoldMinutes);
+            var full = segment.Changed(Pace.Full).Value;
             var leads = (turns - times.From).Kelvins > 20;
-            fix = new Fix(leads ? $"Full power from {Degrees(turns, schedule)}" : "Full power", index, leads ? [Like(PaceKind.Rate, asked.PerHourIn(unit), turns, 0), full] : [full]);
+            fix = new Fix(leads ? $"Full power from {Degrees(turns, schedule)}" : "Full power", index, leads ? [segment.Changed(target: turns, hold: Duration.Zero).Value, full] : [full]);
         }
         return new Finding("kiln-too-slow", step.Late >= VeryLate ? Severity.Look : Severity.Note, index, run.Compiled.Curve.FirstRiseThrough(from) ?? times.Start, times.RampEnd,
             $"Above {Degrees(from, schedule)} {kiln.Name} cannot keep to {Phrases.Number(Math.Round(asked.PerHourIn(unit)))} {unit.Symbol()}/h with this load; near {Degrees(times.To, schedule)} it climbs {Phrases.Number(Math.Round(can.PerHourIn(unit)))}. It arrives {Phrases.Hours(step.Late)} late.",
             "The elements are at full power there; cones get more heat work than the plain schedule says.", fix is null ? [] : [fix]);
     }
 
-    private static Finding CoolsByItself(Schedule schedule, Kiln kiln, int index, CompiledSegment times, KilnStep step, Temperature from)
+    private static Finding CoolsByItself(Schedule schedule, IKilnModel kiln, int index, CompiledSegment times, KilnStep step, Temperature from)
     {
         var (rate, unit) = (schedule.Segments[index].Pace.Rate!.Value, schedule.Unit);
         return new Finding("cools-by-itself", Severity.Note, index, times.Start, times.RampEnd,

@@ -9,7 +9,7 @@ internal static class PracticeReview
     public static IEnumerable<Finding> Of(ReviewContext context)
     {
         if (context.Load?.WitnessPack != false || context.Schedule.Kind == ScheduleKind.Drying) yield break;
-        var index = ConeSolver.TopStep(context.Schedule);
+        var index = context.Schedule.Program.TopStep;
         var times = context.Compiled.Segments[index];
         var target = context.Schedule.Goal ?? ConePhrases.HottestDown(context.Progress);
         var pack = target is { } cone ? $" A pack of {Phrases.List(new[] { cone.Cooler, cone, cone.Hotter }.Where(c => c is not null).Select(c => c!.Value.Number))} in sight tells." : "";

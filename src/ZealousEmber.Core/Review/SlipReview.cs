@@ -1,5 +1,4 @@
 using NodaTime;
-using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -38,7 +37,7 @@ internal static class SlipReview
         var others = beside.Select(j => segments[j].Pace.Rate!.Value.KelvinsPerHour).ToList();
         var mine = rate.KelvinsPerHour;
         // Nobody comes to the top many times faster than to what is before it.
-        var atTop = i == ConeSolver.TopStep(context.Schedule) && others.Count > 0 && mine >= FastAtTop * others.Max();
+        var atTop = i == context.Schedule.Program.TopStep && others.Count > 0 && mine >= FastAtTop * others.Max();
         var fast = mine > 250 && ((others.Count > 0 && others.All(o => mine >= Suspicious * o)) || atTop);
         // A quick climb to a drying hold alone says nothing of the pace after it.
         var telling = beside.Count > 1 || beside.Any(j => (times[j].To - times[j].From).Kelvins >= TellingClimb);
@@ -87,7 +86,7 @@ internal static class SlipReview
     /// <summary>Hours where minutes are usual: "hold 12 h" meant as twelve minutes.</summary>
     private static Finding? HoldAtTop(ReviewContext context)
     {
-        var index = ConeSolver.TopStep(context.Schedule);
+        var index = context.Schedule.Program.TopStep;
         var segment = context.Schedule.Segments[index];
         if (segment.Target is not { Celsius: > 900 } || segment.Hold <= LongestAtTop) return null;
         var times = context.Compiled.Segments[index];

@@ -16,7 +16,7 @@ internal static class WareReview
     {
         var first = context.Compiled.Segments[0];
         if (context.Compiled.Curve.Peak >= Fired && context.Load?.Wettest is { Dryness: Dryness.LeatherHard } wet)
-            yield return new Finding("leather-hard", Severity.Danger, 0, first.Start, first.End, $"Leather hard ware ({wet.What}) is not fired.", "It holds fifteen times the water of dry ware. Give it a drying firing of its own, or more days on the repository.");
+            yield return new Finding("leather-hard", Severity.Danger, 0, first.Start, first.End, $"Leather hard ware ({wet.What}) is not fired.", "It holds fifteen times the water of dry ware. Give it a drying firing of its own, or more days to dry.");
         else if (context.Raw)
         {
             foreach (var finding in Water(context)) yield return finding;
@@ -35,7 +35,7 @@ internal static class WareReview
         if (compiled.Curve.FirstRiseThrough(context.Boiling) is not { } passes) yield break;
         var at = IndexAt(compiled, passes);
         var (wall, oneSided, dryness, name) = load?.SlowestToDry is { } slowest
-            ? (slowest.Wall, slowest.OneSided, slowest.Dryness, $"the walls of {slowest.What} ({Phrases.Number(slowest.Wall)} mm)")
+            ? (slowest.Wall, slowest.OneSided, slowest.Dryness, $"the walls of {slowest.What} ({context.Units.Wall(slowest.Wall)})")
             : (SupposedWall, false, Dryness.BoneDry, "even thin dry walls");
         var water = Drying.CentreWater(compiled.Curve, wall, oneSided, dryness, context.Boiling);
         var risk = Drying.Risk(water);
@@ -64,7 +64,7 @@ internal static class WareReview
             var (segment, times) = (context.Schedule.Segments[i], context.Compiled.Segments[i]);
             var minutes = segment.HoldMinutes;
             if (times.To.Celsius is < 70 or > 98 || minutes is < 2 or > 24 || times.To <= times.From) continue;
-            var asHours = Segment.Create(segment.Pace.Kind, segment.Pace.Rate?.PerHourIn(context.Schedule.Unit), segment.Target!.Value.In(context.Schedule.Unit), minutes * 60, context.Schedule.Unit, segment.Reason, segment.Atmosphere).Value;
+            var asHours = segment.Changed(hold: Duration.FromHours(minutes)).Value;
             return new Finding("hold-slip", Severity.Look, i, times.RampEnd, times.End,
                 $"A drying hold of {Phrases.Number(minutes)} minutes: hours are usual here.", "Minutes and hours are easily mistaken on a controller, and raw ware pays for it.", [new Fix($"Hold {Phrases.Number(minutes)} h", i, asHours)]);
         }
@@ -84,7 +84,7 @@ internal static class WareReview
         {
             var segment = context.Schedule.Segments[below];
             var longer = Duration.Max(hold, segment.Hold);
-            return [new Fix($"Hold {Phrases.Hours(longer)}", below, Segment.Create(segment.Pace.Kind, segment.Pace.Rate?.PerHourIn(context.Schedule.Unit), holdAt.In(context.Schedule.Unit), longer.TotalMinutes, context.Schedule.Unit, segment.Reason, segment.Atmosphere).Value)];
+            return [new Fix($"Hold {Phrases.Hours(longer)}", below, segment.Changed(target: holdAt, hold: longer).Value)];
         }
         if (compiled.Segments[at].From >= holdAt || context.Schedule.Segments.Length >= ScheduleLimits.Segments) return [];
         var passing = context.Schedule.Segments[at];
@@ -99,12 +99,14 @@ internal static class WareReview
         var needed = BurnOut.Needed(slow?.Wall ?? SupposedWall, slow?.Clay?.BurnsOutSlowly == true, context.Load?.Packed == true);
         var given = BurnOut.Given(compiled.Curve);
         if (given.TotalHours >= needed.TotalHours * (slow is null ? 0.75 : 0.93)) return null;
-        var at = Enumerable.Range(0, compiled.Segments.Length).Where(i => compiled.Segments[i].To > compiled.Segments[i].From)
-            .MaxBy(i => Math.Min(compiled.Segments[i].To.Celsius, 950) - Math.Max(compiled.Segments[i].From.Celsius, 650));
+        // A kiln switched on hot may never climb: then no step burns out, and none can be slowed.
+        var climbs = Enumerable.Range(0, compiled.Segments.Length).Where(i => compiled.Segments[i].To > compiled.Segments[i].From).ToList();
+        if (climbs.Count == 0) return null;
+        var at = climbs.MaxBy(i => Math.Min(compiled.Segments[i].To.Celsius, 950) - Math.Max(compiled.Segments[i].From.Celsius, 650));
         var rate = Rate.PerHour((BurnOut.To - BurnOut.From).Kelvins / needed.TotalHours);
         return new Finding("burn-out-short", given.TotalHours < needed.TotalHours / 2 ? Severity.Danger : Severity.Look, at,
             compiled.Curve.FirstRiseThrough(BurnOut.From) ?? Duration.Zero, compiled.Curve.FirstRiseThrough(BurnOut.To) ?? compiled.Total,
-            $"{Phrases.Hours(given)} between {context.Degrees(BurnOut.From)} and {context.Degrees(BurnOut.To)}, where {(slow is null ? "even thin walls" : $"the walls of {slow.What} ({Phrases.Number(slow.Wall)} mm)")} want {Phrases.Hours(needed)}.",
+            $"{Phrases.Hours(given)} between {context.Degrees(BurnOut.From)} and {context.Degrees(BurnOut.To)}, where {(slow is null ? "even thin walls" : $"the walls of {slow.What} ({context.Units.Wall(slow.Wall)})")} want {Phrases.Hours(needed)}.",
             "Carbon and sulphur that stay in the clay come out later, as pinholes and blisters in the glaze.",
             context.Slower(at, BurnOut.From, BurnOut.To, rate));
     }
@@ -136,7 +138,7 @@ internal static class WareReview
         var unit = context.Schedule.Unit;
         var through = Phrases.List(marks.Select(m => Phrases.Number(Math.Round(Temperature.FromCelsius(m).In(unit)))));
         return new Finding(id, lag > WallGradient.Look ? Severity.Danger : Severity.Look, at, times.Start, times.RampEnd,
-            $"It {(up ? "climbs" : "cools")} through {through} {unit.Symbol()} at {context.PerHour(rate)}; in {lot.What} ({Phrases.Number(lot.Wall)} mm{(lot.IsWide ? ", wide and flat" : "")}) the middle then lags {Phrases.Number(Math.Round(TemperatureDifference.FromKelvins(lag).In(unit)))} {unit.Symbol()} behind the faces.",
+            $"It {(up ? "climbs" : "cools")} through {through} {unit.Symbol()} at {context.PerHour(rate)}; in {lot.What} ({context.Units.Wall(lot.Wall)}{(lot.IsWide ? ", wide and flat" : "")}) the middle then lags {Phrases.Number(Math.Round(TemperatureDifference.FromKelvins(lag).In(unit)))} {unit.Symbol()} behind the faces.",
             $"{(up ? "Clay" : "Ware")} changes size there, and a wall that is not through it as a whole cracks. Up to {context.PerHour(fastest)} is fine for it.",
             context.Slower(at, band.From, band.To, fastest));
     }

@@ -19,11 +19,11 @@ public sealed record CompiledSegment(Duration Start, Duration Ramp, Duration Hol
     public Duration End => Start + Ramp + Hold;
 }
 
-/// <summary>Gives a schedule its times: on the plain kiln, or on one that is modelled.</summary>
-public delegate Result<CompiledSchedule> ScheduleTimes(Schedule schedule);
+/// <summary>Gives a program its times on some kiln, to the end of its last step.</summary>
+public delegate Result<CompiledSchedule> ScheduleTimes(FiringProgram program);
 
-/// <summary>A schedule with its times on a kiln: what the whole firing looks like if the kiln keeps up.</summary>
-/// <param name="Segments">One for each step of the schedule.</param>
+/// <summary>A program with its times on a kiln: what the whole firing looks like if the kiln keeps up.</summary>
+/// <param name="Segments">One for each step of the program.</param>
 /// <param name="Curve">The whole curve; within a step it never turns round.</param>
 /// <param name="Powered">Until the power goes off for good: the end of the last step that is not "off".</param>
 public sealed record CompiledSchedule(ImmutableArray<CompiledSegment> Segments, Curve Curve, Duration Powered)
@@ -35,21 +35,20 @@ public sealed record CompiledSchedule(ImmutableArray<CompiledSegment> Segments, 
     public Duration? PowerOff => Powered < Total ? Powered : null;
 
     /// <summary>
-    /// Times a schedule on a kiln. A climb or cooling at a rate is taken as asked; full power and off take the kiln's time.
+    /// Times a program on a kiln. A climb or cooling at a rate is taken as asked; full power and off take the kiln's time.
     /// </summary>
-    /// <param name="schedule">What is wanted.</param>
+    /// <param name="program">What is wanted.</param>
     /// <param name="start">The kiln's temperature when it is switched on, −20 … 1400 °C.</param>
     /// <param name="kiln">What the kiln does left to itself.</param>
     /// <returns>A problem at <c>segments[0].target</c> when a first "off" would have to climb from the start.</returns>
-    public static Result<CompiledSchedule> From(Schedule schedule, Temperature start, IKilnPace kiln)
+    public static Result<CompiledSchedule> From(FiringProgram program, Temperature start, IKilnPace kiln)
     {
-        if (Schedule.CannotClimb(schedule.Segments[0], start))
-            return new Problem("segments[0].target", "With the power off the kiln cannot climb; this temperature is above the one it starts from.");
+        if (program.CannotBegin(start) is { } problem) return problem;
 
-        var segments = ImmutableArray.CreateBuilder<CompiledSegment>(schedule.Segments.Length);
+        var segments = ImmutableArray.CreateBuilder<CompiledSegment>(program.Steps.Length);
         var points = new List<CurvePoint> { new(0, start.Celsius) };
         var (now, at, powered) = (Duration.Zero, start, Duration.Zero);
-        foreach (var segment in schedule.Segments)
+        foreach (var segment in program.Steps)
         {
             var ramp = Ramp(segment, at, kiln);
             var compiled = new CompiledSegment(now, Duration.FromMinutes(ramp[^1].Minutes), segment.Hold, at, Temperature.FromCelsius(ramp[^1].Celsius));

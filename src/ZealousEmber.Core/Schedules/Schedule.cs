@@ -1,6 +1,4 @@
 using System.Collections.Immutable;
-using NodaTime;
-using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Schedules;
@@ -21,14 +19,14 @@ public enum ScheduleKind
     OnceFired,
 }
 
-/// <summary>A firing as it is meant: named steps from first heat to opening. Cannot be built wrong.</summary>
+/// <summary>A program with a name and what goes with it. Cannot be built wrong.</summary>
 public sealed record Schedule
 {
-    private Schedule(string name, ScheduleKind kind, TemperatureUnit unit, ImmutableArray<Segment> segments, string? notes, ImmutableArray<string> tags, Cone? goal) =>
-        (Name, Kind, Unit, Segments, Notes, Tags, Goal) = (name, kind, unit, segments, notes, tags, goal);
+    private Schedule(string name, ScheduleKind kind, TemperatureUnit unit, FiringProgram program, string? notes, ImmutableArray<string> tags, Cone? goal) =>
+        (Name, Kind, Unit, Program, Notes, Tags, Goal) = (name, kind, unit, program, notes, tags, goal);
 
     /// <summary>What people call it; one line, 1 … 120 characters.</summary>
-    public string Name { get; }
+    public string Name { get; private init; }
 
     /// <summary>What it is for.</summary>
     public ScheduleKind Kind { get; }
@@ -36,10 +34,13 @@ public sealed record Schedule
     /// <summary>The scale it was written in; the values themselves are °C.</summary>
     public TemperatureUnit Unit { get; private init; }
 
-    /// <summary>1 … 64 steps, in order.</summary>
-    public ImmutableArray<Segment> Segments { get; private init; }
+    /// <summary>The steps a kiln follows.</summary>
+    public FiringProgram Program { get; private init; }
 
-    /// <summary>Anything worth keeping beside it, up to 4000 characters.</summary>
+    /// <summary>The steps, in order.</summary>
+    public ImmutableArray<Segment> Segments => Program.Steps;
+
+    /// <summary>Anything worth noting beside it, up to 4000 characters.</summary>
     public string? Notes { get; }
 
     /// <summary>Words to find it by; lower case, no doubles, in the order given.</summary>
@@ -54,12 +55,18 @@ public sealed record Schedule
     /// <summary>The same schedule meant for another cone.</summary>
     public Schedule Towards(Cone? goal) => this with { Goal = goal };
 
-    /// <summary>The same schedule with another target and hold in one step; both within the limits, the index within the steps.</summary>
-    internal Schedule WithStep(int index, Temperature target, Duration hold) =>
-        this with { Segments = Segments.SetItem(index, Segments[index].With(target, hold)) };
+    /// <summary>The same schedule with other steps.</summary>
+    public Schedule With(FiringProgram program) => this with { Program = program };
 
-    /// <summary>The same schedule, ending with another step in the place of one.</summary>
-    internal Schedule Until(int index, Segment last) => this with { Segments = [.. Segments.Take(index), last] };
+    /// <summary>The same schedule under another name, cut to what a name may have.</summary>
+    /// <param name="ending">Put behind the name, once.</param>
+    public Schedule Renamed(string ending) => Name.EndsWith(ending, StringComparison.Ordinal)
+        ? this
+        : this with { Name = Name[..Math.Min(Name.Length, ScheduleLimits.Name - ending.Length)] + ending };
+
+    /// <summary>True when another says the very same, whatever its place in the store.</summary>
+    public bool SameContent(Schedule other) =>
+        Name == other.Name && Kind == other.Kind && Unit == other.Unit && Notes == other.Notes && Goal == other.Goal && Tags.SequenceEqual(other.Tags) && Program.Equals(other.Program);
 
     /// <summary>Builds a schedule from checked steps. Problems name <c>name</c>, <c>segments</c>, <c>segments[i].…</c>, <c>notes</c>, <c>tags[i]</c>.</summary>
     public static Result<Schedule> Create(
@@ -72,7 +79,8 @@ public sealed record Schedule
         else if (checkedName.Length > ScheduleLimits.Name)
             problems.Add(new Problem("name", $"A name has at most {ScheduleLimits.Name} characters; this one has {checkedName.Length}."));
 
-        problems.AddRange(CheckSegments(segments));
+        var program = FiringProgram.Create(segments);
+        problems.AddRange(program.Problems);
 
         var checkedNotes = Text.Lines(notes);
         if (checkedNotes?.Length > ScheduleLimits.Notes)
@@ -81,31 +89,8 @@ public sealed record Schedule
         var checkedTags = CheckTags(tags ?? [], problems);
         return problems.Count > 0
             ? Result<Schedule>.Failed(problems)
-            : new Schedule(checkedName!, kind, unit, [.. segments], checkedNotes, checkedTags, goal);
+            : new Schedule(checkedName!, kind, unit, program.Value, checkedNotes, checkedTags, goal);
     }
-
-    /// <summary>What must hold between steps, whatever the kiln: how many, and that "off" neither climbs nor stops half way.</summary>
-    public static IReadOnlyList<Problem> CheckSegments(IReadOnlyList<Segment> segments)
-    {
-        if (segments.Count == 0)
-            return [new Problem("segments", "There is no step yet. Write the first one: a pace and a temperature to go to.")];
-        if (segments.Count > ScheduleLimits.Segments)
-            return [new Problem("segments", $"A schedule has at most {ScheduleLimits.Segments} steps; this one has {segments.Count}.")];
-
-        var problems = new List<Problem>();
-        for (var i = 0; i < segments.Count; i++)
-        {
-            if (segments[i].IsEndOff && i < segments.Count - 1)
-                problems.Add(new Problem($"segments[{i}].target", "Only the last step may be off with no temperature. Say how far it cools before the next step."));
-            else if (i > 0 && segments[i - 1].Target is { } from && CannotClimb(segments[i], from))
-                problems.Add(new Problem($"segments[{i}].target", "With the power off the kiln cannot climb; this temperature is above the step before."));
-        }
-        return problems;
-    }
-
-    /// <summary>True when a step with the power off is asked to go up.</summary>
-    internal static bool CannotClimb(Segment segment, Temperature from) =>
-        segment.Pace.Kind == PaceKind.Natural && segment.Target is { } target && target > from;
 
     private static ImmutableArray<string> CheckTags(IReadOnlyList<string?> tags, List<Problem> problems)
     {

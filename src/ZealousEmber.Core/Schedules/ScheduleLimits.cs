@@ -51,9 +51,8 @@ public static class ScheduleLimits
         if (value is not { } given)
             return new Problem(field, "A temperature is missing here.");
         // Half a thousandth of a degree of grace, so that 2552 °F is not refused for a last binary digit.
-        if (!double.IsFinite(given) || Math.Abs(given) > 1e6
-            || Temperature.From(Math.Max(given, -400), unit) is var t && (t.Celsius < Coldest.Celsius - 5e-4 || t.Celsius > Hottest.Celsius + 5e-4))
+        if (!Temperature.TryFrom(given, unit, out var t) || t.Celsius < Coldest.Celsius - 5e-4 || t.Celsius > Hottest.Celsius + 5e-4)
             return new Problem(field, $"A temperature lies between {Phrases.Number(Coldest.In(unit))} and {Phrases.Number(Hottest.In(unit))} {unit.Symbol()}; this says {Phrases.Number(given)}.");
-        return Temperature.From(given, unit);
+        return t;
     }
 }

@@ -33,6 +33,25 @@ public sealed record Segment
     /// <summary>The same step to another target and hold, which the caller knows to be within the limits.</summary>
     internal Segment With(Temperature target, Duration hold) => new(Pace, target, hold, Reason, Atmosphere);
 
+    /// <summary>The same step at another pace, to another target, with another hold; what is missing stays. Problems as <see cref="Create"/> gives them, in °C.</summary>
+    public Result<Segment> Changed(Pace? pace = null, Temperature? target = null, Duration? hold = null) =>
+        Of(pace ?? Pace, target ?? Target, hold ?? Hold, Reason, Atmosphere);
+
+    /// <summary>The same step with its target in whole degrees of a scale and its hold in whole minutes, as it would be typed; never outside the limits.</summary>
+    public Segment Whole(TemperatureUnit unit)
+    {
+        if (Target is not { } target) return this;
+        var (low, high) = (Math.Ceiling(ScheduleLimits.Coldest.In(unit)), Math.Floor(ScheduleLimits.Hottest.In(unit)));
+        return With(Temperature.From(Math.Clamp(Math.Round(target.In(unit)), low, high), unit), Duration.FromMinutes(Math.Round(HoldMinutes)));
+    }
+
+    /// <summary>
+    /// Builds a step from values that have their own types. Problems name <c>rate</c>, <c>target</c>, <c>holdMinutes</c>, <c>reason</c>
+    /// and speak in °C.
+    /// </summary>
+    public static Result<Segment> Of(Pace pace, Temperature? target, Duration hold = default, string? reason = null, Atmosphere? atmosphere = null) =>
+        Create(pace.Kind, pace.Rate?.KelvinsPerHour, target?.Celsius, hold.TotalMilliseconds / 60_000, TemperatureUnit.Celsius, reason, atmosphere);
+
     /// <summary>
     /// Builds a step from what a person gave. Problems name the fields <c>rate</c>, <c>target</c>, <c>holdMinutes</c>
     /// and <c>reason</c>, and speak in the unit given.

@@ -22,6 +22,17 @@ public readonly record struct Temperature : IComparable<Temperature>
     public static Temperature From(double value, TemperatureUnit unit) =>
         FromCelsius(unit == TemperatureUnit.Celsius ? value : TemperatureUnits.Settle((value - 32) * 5 / 9));
 
+    /// <summary>The same without throwing: false, and nothing to use, for a number that is no temperature on that scale.</summary>
+    public static bool TryFrom(double value, TemperatureUnit unit, out Temperature temperature)
+    {
+        temperature = default;
+        if (!double.IsFinite(value)) return false;
+        var celsius = unit == TemperatureUnit.Celsius ? value : TemperatureUnits.Settle((value - 32) * 5 / 9);
+        if (!(celsius >= AbsoluteZero)) return false;
+        temperature = FromCelsius(celsius);
+        return true;
+    }
+
     /// <summary>The number on a scale, exact there and back for anything with up to six decimals.</summary>
     public double In(TemperatureUnit unit) =>
         unit == TemperatureUnit.Celsius ? Celsius : TemperatureUnits.Settle(Celsius * 9 / 5 + 32);

@@ -104,7 +104,7 @@ public static class Drying
 
     /// <summary>The F that brings the middle to a share; by the first term of the series, good to 0.1 % under a share of 0.7, else by bisection.</summary>
     public static double For(double share) =>
-        share >= 1 ? 0 : share < 0.5 ? 4 / (Math.PI * Math.PI) * Math.Log(4 / (Math.PI * share)) : Cones.Bisect.Rising(f => -CentreShare(f), -share, 0, 2);
+        share >= 1 ? 0 : share < 0.5 ? 4 / (Math.PI * Math.PI) * Math.Log(4 / (Math.PI * share)) : Roots.Rising(f => -CentreShare(f), -share, 0, 2);
 
     /// <summary>Water in the middle of a wall, %, when a curve first passes boiling; at its end if it never does.</summary>
     public static double CentreWater(Curve curve, double wall, bool oneSided, Dryness dryness, Temperature boiling)
@@ -136,7 +136,7 @@ public static class Drying
         var depth = Depth(wall, oneSided);
         var needed = For(FineWater / Water(dryness)) * depth * depth;
         if (Progress(curve, curve.Length) < needed) return null;
-        return Duration.FromMinutes(Cones.Bisect.Rising(m => Progress(curve, Duration.FromMinutes(m)), needed, 0, curve.Length.TotalMinutes));
+        return Duration.FromMinutes(Roots.Rising(m => Progress(curve, Duration.FromMinutes(m)), needed, 0, curve.Length.TotalMinutes));
     }
 
     /// <summary>A computed hold with its margin: × 1.3, at least an hour, up to the half hour.</summary>

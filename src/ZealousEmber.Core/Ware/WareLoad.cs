@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Ware;
 

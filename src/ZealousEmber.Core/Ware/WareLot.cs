@@ -46,7 +46,7 @@ public sealed record WareLot
     /// <summary>Hollow and closed, with no hole for steam.</summary>
     public bool ClosedHollow { get; private init; }
 
-    /// <summary>Solid, or standing with its whole foot on the repository: dries from one side.</summary>
+    /// <summary>Solid, or standing with its whole foot on the shelf: dries from one side.</summary>
     public bool OneSided { get; private init; }
 
     /// <summary>How dry it is; bisqued ware is bone dry.</summary>

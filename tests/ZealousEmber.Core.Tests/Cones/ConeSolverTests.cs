@@ -11,12 +11,12 @@ namespace ZealousEmber.Core.Tests.Cones;
 
 public class ConeSolverTests
 {
-    private static Cone Cone(string number) => Core.Cones.Cone.Parse(number).Value;
+    private static Cone Cone(string number) => Core.Cones.ConeNumber.Parse(number).Value;
 
     private static Schedule Schedule(string line) => Make.Schedule([.. NotationReader.Read(line, TemperatureUnit.Celsius).Segments]);
 
-    private static double Progress(Schedule schedule, Cone cone) =>
-        HeatWork.Of(ConeTable.Of(cone).Kinetics, Make.Plain(schedule).Value.Curve);
+    private static double Progress(FiringProgram program, Cone cone) =>
+        HeatWork.Of(ConeTable.Of(cone).Kinetics, Make.Plain(program).Value.Curve);
 
     [Theory]
     [InlineData("6", 0, 1223)]
@@ -42,7 +42,7 @@ public class ConeSolverTests
     public void Top_and_hold_undo_each_other() =>
         Gen.Select(Gen.Int[0, 35], Gen.Double[0, 180]).Sample((index, minutes) =>
         {
-            var cone = Core.Cones.Cone.All[index];
+            var cone = Core.Units.Cone.All[index];
             var top = ConeSolver.Top(cone, Duration.FromMinutes(minutes)).Value.Top;
             ConeSolver.Hold(cone, top).Value.Hold.TotalMinutes.ShouldBe(minutes, 0.01);
         });
@@ -59,22 +59,22 @@ public class ConeSolverTests
     public void A_schedule_is_solved_by_its_top_or_by_its_hold()
     {
         var schedule = Schedule("150/h to 1040; 60/h to 1190 hold 12m; cool 55/h to 850; off");
-        var hotter = ConeSolver.TopOf(schedule, Cone("6"), Make.Celsius(20), Make.Plain).Value;
+        var hotter = ConeSolver.TopOf(schedule.Program, Cone("6"), Make.Celsius(20), Make.Plain).Value;
         Progress(hotter, Cone("6")).ShouldBe(1, 1e-6);
-        hotter.Segments[1].Hold.ShouldBe(schedule.Segments[1].Hold);
-        hotter.Segments[1].Target!.Value.Celsius.ShouldBeInRange(1190, 1215);
+        hotter.Steps[1].Hold.ShouldBe(schedule.Segments[1].Hold);
+        hotter.Steps[1].Target!.Value.Celsius.ShouldBeInRange(1190, 1215);
 
-        var longer = ConeSolver.HoldOf(schedule, Cone("6"), Make.Plain).Value;
+        var longer = ConeSolver.HoldOf(schedule.Program, Cone("6"), Make.Plain).Value;
         Progress(longer, Cone("6")).ShouldBe(1, 1e-4);
-        longer.Segments[1].Target.ShouldBe(schedule.Segments[1].Target);
-        longer.Segments[1].Hold.ShouldBeGreaterThan(schedule.Segments[1].Hold);
+        longer.Steps[1].Target.ShouldBe(schedule.Segments[1].Target);
+        longer.Steps[1].Hold.ShouldBeGreaterThan(schedule.Segments[1].Hold);
     }
 
     [Theory]
     [InlineData("150/h to 1040; 60/h to 1190; off", "022", "down before")]
     [InlineData("2000/h to 1200", "14", "stays up even at 1400 °C")]
     public void A_goal_far_outside_is_said(string line, string cone, string says) =>
-        ConeSolver.TopOf(Schedule(line), Cone(cone), Make.Celsius(20), Make.Plain).Problems.Single().Message.ShouldContain(says);
+        ConeSolver.TopOf(Schedule(line).Program, Cone(cone), Make.Celsius(20), Make.Plain).Problems.Single().Message.ShouldContain(says);
 
     [Fact]
     public void A_pack_tells_how_much_hotter_the_shelf_was()

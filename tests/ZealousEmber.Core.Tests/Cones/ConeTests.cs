@@ -1,6 +1,7 @@
 using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Tests.Cones;
 
@@ -21,7 +22,7 @@ public class ConeTests
     [InlineData("05 ½", "05½")]
     [InlineData("022", "022")]
     [InlineData("c10", "10")]
-    public void Numbers_are_read_as_people_write_them(string text, string number) => Cone.Parse(text).Value.Number.ShouldBe(number);
+    public void Numbers_are_read_as_people_write_them(string text, string number) => ConeNumber.Parse(text).Value.Number.ShouldBe(number);
 
     [Theory]
     [InlineData("O4", "could be cone 04 or cone 4")]
@@ -36,19 +37,19 @@ public class ConeTests
     [InlineData(null, "missing")]
     [InlineData("six", "no cone")]
     public void What_is_no_cone_or_could_be_two_is_asked_about(string? text, string says) =>
-        Cone.Parse(text).Problems.Single().Message.ShouldContain(says);
+        ConeNumber.Parse(text).Problems.Single().Message.ShouldContain(says);
 
     [Fact]
     public void They_order_from_022_over_01_and_1_to_14()
     {
         Cone.All.Length.ShouldBe(38);
         (Cone.All[0].Number, Cone.All[^1].Number).ShouldBe(("022", "14"));
-        Cone.Parse("01").Value.Hotter.ShouldBe(Cone.Parse("1").Value);
-        Cone.Parse("06").Value.Hotter.ShouldBe(Cone.Parse("05½").Value);
-        Cone.Parse("5½").Value.Cooler.ShouldBe(Cone.Parse("5").Value);
-        Cone.Parse("14").Value.Hotter.ShouldBeNull();
-        Cone.Parse("04").Value.Twin.ShouldBe(Cone.Parse("4").Value);
-        Cone.Parse("022").Value.Twin.ShouldBeNull();
+        ConeNumber.Parse("01").Value.Hotter.ShouldBe(ConeNumber.Parse("1").Value);
+        ConeNumber.Parse("06").Value.Hotter.ShouldBe(ConeNumber.Parse("05½").Value);
+        ConeNumber.Parse("5½").Value.Cooler.ShouldBe(ConeNumber.Parse("5").Value);
+        ConeNumber.Parse("14").Value.Hotter.ShouldBeNull();
+        ConeNumber.Parse("04").Value.Twin.ShouldBe(ConeNumber.Parse("4").Value);
+        ConeNumber.Parse("022").Value.Twin.ShouldBeNull();
     }
 
     [Fact]
@@ -59,8 +60,8 @@ public class ConeTests
             foreach (var (point, residual) in entry.Points.Zip(entry.Residuals))
                 Math.Abs(residual).ShouldBeLessThanOrEqualTo(point.RatePerHour == 60 ? 2.5 : 4.0, $"cone {entry.Cone} at {point.RatePerHour}");
         }
-        ConeTable.Of(Cone.Parse("6").Value).Kinetics.Theta.ShouldBe(84_000, 1000);
-        ConeTable.Of(Cone.Parse("04").Value).Kinetics.Theta.ShouldBe(130_000, 3000);
+        ConeTable.Of(ConeNumber.Parse("6").Value).Kinetics.Theta.ShouldBe(84_000, 1000);
+        ConeTable.Of(ConeNumber.Parse("04").Value).Kinetics.Theta.ShouldBe(130_000, 3000);
     }
 
     [Theory]

@@ -11,12 +11,12 @@ namespace ZealousEmber.Core.Tests.Cones;
 
 public class HeatWorkTests
 {
-    private static ConeKinetics Kinetics(string cone) => ConeTable.Of(Cone.Parse(cone).Value).Kinetics;
+    private static ConeKinetics Kinetics(string cone) => ConeTable.Of(ConeNumber.Parse(cone).Value).Kinetics;
 
     private static Curve CurveOf(string line)
     {
         var segments = NotationReader.Read(line, TemperatureUnit.Celsius).Segments;
-        return CompiledSchedule.From(Make.Schedule([.. segments]), Make.Celsius(20), GenericKiln.Instance).Value.Curve;
+        return CompiledSchedule.From(Make.Schedule([.. segments]).Program, Make.Celsius(20), PlainKiln.Instance).Value.Curve;
     }
 
     /// <summary>The figures of the paper, an independent prototype with another fit: agree within 10 %.</summary>
@@ -65,7 +65,7 @@ public class HeatWorkTests
     public void Work_per_step_adds_up_and_more_hold_is_never_less()
     {
         var segments = NotationReader.Read("150/h to 1040; 60/h to 1200 hold 10m; cool 55/h to 850; off", TemperatureUnit.Celsius).Segments;
-        var compiled = CompiledSchedule.From(Make.Schedule([.. segments]), Make.Celsius(20), GenericKiln.Instance).Value;
+        var compiled = CompiledSchedule.From(Make.Schedule([.. segments]).Program, Make.Celsius(20), PlainKiln.Instance).Value;
         var shares = HeatWork.PerStretch(Kinetics("6"), compiled.Curve, [.. compiled.Segments.Select(s => s.End.TotalMinutes)]);
         shares.Sum().ShouldBe(HeatWork.Of(Kinetics("6"), compiled.Curve), 1e-9);
         shares[1].ShouldBeGreaterThan(0.5 * shares.Sum());
@@ -85,9 +85,9 @@ public class HeatWorkTests
     public void A_slipped_zero_is_noticed()
     {
         var low = HeatWork.OfAll(CurveOf("150/h to 960; 60/h to 1063"));
-        ConePhrases.ZeroSlip(Cone.Parse("4").Value, low).ShouldNotBeNull().ShouldContain("for cone 04, and the goal says 4");
-        ConePhrases.ZeroSlip(Cone.Parse("04").Value, low).ShouldBeNull();
-        ConePhrases.ZeroSlip(Cone.Parse("6").Value, low).ShouldBeNull();
+        ConePhrases.ZeroSlip(ConeNumber.Parse("4").Value, low).ShouldNotBeNull().ShouldContain("for cone 04, and the goal says 4");
+        ConePhrases.ZeroSlip(ConeNumber.Parse("04").Value, low).ShouldBeNull();
+        ConePhrases.ZeroSlip(ConeNumber.Parse("6").Value, low).ShouldBeNull();
     }
 
     [Theory]

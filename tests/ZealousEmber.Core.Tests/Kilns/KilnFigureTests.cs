@@ -1,6 +1,6 @@
 using Shouldly;
 using Xunit;
-using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.Core.Tests.Kilns;
@@ -20,7 +20,7 @@ public sealed class KilnFigureTests
     public void Hours_energy_and_cooling(string kind, ScheduleKind firing, double fill, double top, double kwh, double full, double? to1000, double to500, double to100, double to50)
     {
         var kiln = Make.Kiln(kind);
-        var run = KilnSimulator.Run(Figures.Firing(firing), Make.Celsius(20), kiln, kiln.UsualLoad(firing, fill)).Value;
+        var run = KilnRunner.Run(Figures.Firing(firing).Program, Make.Celsius(20), kiln, kiln.UsualLoad(firing, fill)).Value;
 
         var last = run.Compiled.Segments[2];
         Within(last.RampEnd.TotalHours, top, 0.05, 0.05, "top");

@@ -1,8 +1,10 @@
 using CsCheck;
 using Shouldly;
 using Xunit;
+using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
@@ -13,7 +15,7 @@ namespace ZealousEmber.Core.Tests.Planning;
 
 public sealed class PlannerTests
 {
-    private static readonly PlanPlace Plain = PlanPlace.Plain(Make.Celsius(20), Make.Celsius(100), Make.Plain);
+    private static readonly IKilnModel Plain = PlainKiln.Instance;
 
     private static readonly Clay Marsh = Clay.Create("Marsh White", ClayKind.Stoneware, "5", "7").Value;
     private static readonly Clay Brickfield = Clay.Create("Brickfield Red", ClayKind.Earthenware, "06", "02", burnsOutSlowly: true).Value;
@@ -89,7 +91,7 @@ public sealed class PlannerTests
     [InlineData(ScheduleKind.Glaze, "6", "lots", "Lamp white is for cones 06 to 04 and Tidewrack blue for cone 6")]
     public void Who_clashes_is_named(ScheduleKind kind, string goal, string field, string says)
     {
-        var problem = Planner.Make(Load(Lot(5, glazes: [Lamp], clay: Clay.Create("Any", null, null, null).Value), Lot(5, glazes: [Tidewrack])), new PlanWish(kind, Cone.Parse(goal).Value), Plain).Problems.Single();
+        var problem = Planner.Make(Load(Lot(5, glazes: [Lamp], clay: Clay.Create("Any", null, null, null).Value), Lot(5, glazes: [Tidewrack])), new PlanWish(kind, ConeNumber.Parse(goal).Value), Plain).Problems.Single();
         problem.Field.ShouldBe(field);
         problem.Message.ShouldContain(says);
     }
@@ -97,7 +99,8 @@ public sealed class PlannerTests
     [Fact]
     public void What_cannot_be_planned_says_what_would_have_to_give()
     {
-        (string Field, string Message) Refused(WareLoad load, PlanWish wish, PlanPlace? place = null)
+        var weak = Make.Kiln("top-190", ("topLimit", 1100));
+        (string Field, string Message) Refused(WareLoad load, PlanWish wish, IKilnModel? place = null)
         {
             var problem = Planner.Make(load, wish, place ?? Plain).Problems.Single();
             return (problem.Field, problem.Message);
@@ -106,9 +109,9 @@ public sealed class PlannerTests
         Refused(Load(Lot(8, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Preference: new(DryingOption.FastToHold))).Message.ShouldContain("bone dry ware only");
         Refused(Load(Lot(25)), new PlanWish(ScheduleKind.Bisque, Preference: new(DryingOption.SlowClimb))).Message.ShouldContain("A hold below boiling is quicker");
         Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, MaxSteps: 3)).ShouldSatisfyAllConditions(p => p.Field.ShouldBe("maxSteps"), p => p.Message.ShouldContain("at least"));
-        Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, Cone.Parse("10").Value)).Message.ShouldContain("too hot for it");
-        Refused(Load(Lot(5, clay: Brickfield)), new PlanWish(ScheduleKind.Bisque, Cone.Parse("6").Value)).Message.ShouldContain("too hot for it");
-        Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze), Plain with { Hottest = Make.Celsius(1100) }).Message.ShouldContain("the kiln goes to 1100 °C");
+        Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, ConeNumber.Parse("10").Value)).Message.ShouldContain("too hot for it");
+        Refused(Load(Lot(5, clay: Brickfield)), new PlanWish(ScheduleKind.Bisque, ConeNumber.Parse("6").Value)).Message.ShouldContain("too hot for it");
+        Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze), new ElectricKiln(weak, weak.UsualLoad(ScheduleKind.Glaze), weak.Room)).Message.ShouldContain("the kiln goes to 1100 °C");
         Refused(Load(Lot(140, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque)).Message.ShouldContain("no schedule alone");
         Refused(Load(Lot(6, clay: Clay.Create("Any", null, null, null).Value)), new PlanWish(ScheduleKind.Glaze)).Field.ShouldBe("goalCone");
     }
@@ -141,7 +144,7 @@ public sealed class PlannerTests
     [Fact]
     public void A_nearly_empty_and_an_overfull_kiln_are_spoken_of()
     {
-        string[] Notes(double usual) => [.. Planner.Make(Load(Lot(6)), new PlanWish(ScheduleKind.Bisque), Plain with { UsualMass = usual }).Value.Notes.Select(n => n.Id)];
+        string[] Notes(double usual) => [.. LoadNotes.Of(Load(Lot(6)), ScheduleKind.Bisque, usual, DisplayUnits.Metric).Select(n => n.Id)];
         Notes(50).ShouldBe(["nearly-empty"]);
         Notes(8).ShouldBeEmpty();
         Notes(4).ShouldBe(["over-full"]);
@@ -170,14 +173,10 @@ public sealed class PlannerTests
         select (Load(lots) with { Packed = packed }, new PlanWish(kind, null, new(drying, approach, cooling, hold, bisque), MaxSteps: most, Unit: unit));
 
     /// <summary>What the reviewer says above a note of a plan; a cooling or a hold the person chose against the glazes is theirs to choose.</summary>
-    private static IEnumerable<string> Against(Plan plan, WareLoad load, PlanWish wish, PlanPlace place, Func<Schedule, IEnumerable<Finding>>? kiln = null)
-    {
-        var compiled = place.Times(plan.Schedule).Value;
-        var context = new ReviewContext(plan.Schedule, compiled, HeatWork.OfAll(compiled.Curve), load, place.Boiling, place.Start, place.Times, place.Hottest);
-        return ScheduleReview.Together([.. ScheduleReview.Of(context), .. kiln?.Invoke(plan.Schedule) ?? []])
+    private static IEnumerable<string> Against(Plan plan, WareLoad load, PlanWish wish, IKilnModel kiln) =>
+        FiringAssessment.Of(plan.Schedule, kiln, load, DisplayUnits.Metric).Value.Findings
             .Where(f => f.Severity > Severity.Note && !(f.Id is "slow-band-short" or "cooled-slowly" && wish.Preferences.Cooling != CoolingOption.AsTheGlazesAsk) && !(f.Id is "hold-long" or "hold-short" && wish.Preferences.Hold != HoldOption.AsTheGlazesAsk))
             .Select(f => $"{f.Id}: {f.Text} {wish}");
-    }
 
     /// <summary>In a kiln too, whatever stands in it: what it cannot do is not asked of it.</summary>
     [Fact]
@@ -187,20 +186,14 @@ public sealed class PlannerTests
         Gen.Select(AnyTask, Gen.Int[0, 2], Gen.Double[0.05, 1.3]).Sample((task, which, fill) =>
         {
             var ((load, wish), kiln) = (task, kilns[which]);
-            var kilnLoad = kiln.UsualLoad(wish.Kind, fill);
-            Result<CompiledSchedule> Times(Schedule schedule)
-            {
-                var run = KilnSimulator.Run(schedule, kiln.Room, kiln, kilnLoad);
-                return run.IsOk ? run.Value.Compiled : Result<CompiledSchedule>.Failed(run.Problems);
-            }
-            var place = PlanPlace.In(kiln, kilnLoad, wish.Kind, kiln.Room, Boiling.At(kiln.Altitude), Times);
+            var place = new ElectricKiln(kiln, kiln.UsualLoad(wish.Kind, fill), kiln.Room);
             var made = Planner.Make(load, wish, place);
             if (!made.IsOk)
             {
                 made.Problems[0].Field.ShouldBeOneOf("maxSteps", "lots", "drying", "goalCone");
                 return;
             }
-            Against(made.Value, load, wish, place, schedule => KilnReview.Of(schedule, kiln, kilnLoad, KilnSimulator.Run(schedule, kiln.Room, kiln, kilnLoad).Value)).ShouldBeEmpty();
+            Against(made.Value, load, wish, place).ShouldBeEmpty();
         }, iter: 200);
     }
 

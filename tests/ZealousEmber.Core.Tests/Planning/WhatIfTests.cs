@@ -4,6 +4,8 @@ using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
@@ -14,7 +16,7 @@ namespace ZealousEmber.Core.Tests.Planning;
 
 public sealed class WhatIfTests
 {
-    private static readonly PlanPlace Plain = PlanPlace.Plain(Make.Celsius(20), Make.Celsius(100), Make.Plain);
+    private static readonly IKilnModel Plain = PlainKiln.Instance;
     private static readonly WareLoad Bowls = WareLoad.Create([WareLot.Create("bowls", 12, 8, dryness: Dryness.CoolToTouch).Value]).Value;
     private static readonly PlanWish Bisque = new(ScheduleKind.Bisque);
 
@@ -47,7 +49,7 @@ public sealed class WhatIfTests
         var cooler = Ask(new WhatIf(Cooler: 2));
         cooler.Hotter.Kelvins.ShouldBeInRange(-60, -10);
         cooler.Says[^1].ShouldStartWith("The top is ");
-        new WhatIf(Cooler: 10).Of(Bowls, Bisque, Cone.Parse("020").Value).Problems.Single().Message.ShouldBe("There is no cone 10 cooler than 020.");
+        new WhatIf(Cooler: 10).Of(Bowls, Bisque, ConeNumber.Parse("020").Value).Problems.Single().Message.ShouldBe("There is no cone 10 cooler than 020.");
     }
 
     [Fact]
@@ -73,11 +75,11 @@ public sealed class WhatIfTests
     public void Starting_later_says_who_is_missing_and_what_it_costs()
     {
         var zone = DateTimeZone.Utc;
-        var studio = new StudioHours(
-            zone, new Tariff("£", 0.3, [new TariffBand("night", 0.1, new WeeklySpan([], new LocalTime(0, 0), new LocalTime(6, 0)))]),
-            [new Presence("Maren", [new WeeklySpan([], new LocalTime(8, 0), new LocalTime(18, 0))])], AttendanceRule.MarkedMoments, []);
+        var studio = new StudioSettings(
+            zone, new EnergyPrices("£", [new Tariff(EnergyCarrier.Electricity, 0.3, [new TariffBand("night", 0.1, new WeeklySpan([], new LocalTime(0, 0), new LocalTime(6, 0)))])]),
+            [new Presence("Maren", [new WeeklySpan([], new LocalTime(8, 0), new LocalTime(18, 0))])], AttendanceRule.MarkedMoments, [], StudioDisplay.Usual);
         var task = new StartTask(
-            [.. Enumerable.Repeat(0.5, 96)], Duration.FromHours(8), Duration.FromHours(7), Duration.FromHours(20),
+            [new EnergyUse(EnergyCarrier.Electricity, 48, [.. Enumerable.Repeat(0.5, 96)])], Duration.FromHours(8), Duration.FromHours(7), Duration.FromHours(20),
             [new WatchMoment(WatchKind.SwitchOn, Duration.Zero, Duration.FromMinutes(15), "on"), new WatchMoment(WatchKind.Top, Duration.FromHours(7), Duration.FromMinutes(15), "top")]);
         var morning = Instant.FromUtc(2026, 11, 24, 9, 0);
         var later = StartShift.Between((task, morning), (task, morning + Duration.FromHours(4)), studio);

@@ -2,6 +2,7 @@ using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
@@ -26,12 +27,17 @@ public sealed class ReviewTests
 
     private static ReviewContext Read(Schedule schedule, WareLoad? load)
     {
-        var compiled = Make.Plain(schedule).Value;
-        return new ReviewContext(schedule, compiled, HeatWork.OfAll(compiled.Curve), load, Make.Celsius(100), Make.Celsius(20), Make.Plain, ScheduleLimits.Hottest);
+        return ReadIn(schedule, load, PlainKiln.Instance);
+    }
+
+    private static ReviewContext ReadIn(Schedule schedule, WareLoad? load, IKilnModel kiln)
+    {
+        var run = kiln.Run(schedule.Program).Value;
+        return new ReviewContext(schedule, kiln, run, HeatWork.OfAll(run.Compiled.Curve), load, DisplayUnits.Metric);
     }
 
     private static IReadOnlyList<Finding> Review(string line, ScheduleKind kind, string? goal = null, WareLoad? load = null) =>
-        ScheduleReview.Of(Read(Make.Schedule(line, kind).Towards(goal is null ? null : Cone.Parse(goal).Value), load));
+        ScheduleReview.Of(Read(Make.Schedule(line, kind).Towards(goal is null ? null : ConeNumber.Parse(goal).Value), load));
 
     /// <summary>Schedules as experienced people write them.</summary>
     [Theory]
@@ -102,7 +108,7 @@ public sealed class ReviewTests
     public void Celsius_typed_on_a_fahrenheit_schedule_is_seen()
     {
         var segments = NotationReader.Read("150/h to 1100; 60/h to 1222; off", TemperatureUnit.Fahrenheit).Segments!;
-        var schedule = Schedule.Create("A schedule", ScheduleKind.Glaze, TemperatureUnit.Fahrenheit, segments, goal: Cone.Parse("6").Value).Value;
+        var schedule = Schedule.Create("A schedule", ScheduleKind.Glaze, TemperatureUnit.Fahrenheit, segments, goal: ConeNumber.Parse("6").Value).Value;
         var finding = ScheduleReview.Of(Read(schedule, Mugs(glazes: [Tidewrack]))).Single();
         (finding.Id, finding.Severity).ShouldBe(("scale-slip", Severity.Danger));
         finding.Text.ShouldContain("1222 °C is");
@@ -129,11 +135,8 @@ public sealed class ReviewTests
 
     private static string[] InKiln(string line, string? goal, Kiln kiln, KilnLoad kilnLoad, WareLoad? load = null)
     {
-        var schedule = Make.Schedule(line).Towards(goal is null ? null : Cone.Parse(goal).Value);
-        Result<CompiledSchedule> Times(Schedule s) => KilnSimulator.Run(s, kiln.Room, kiln, kilnLoad).Value.Compiled;
-        var run = KilnSimulator.Run(schedule, kiln.Room, kiln, kilnLoad).Value;
-        var context = new ReviewContext(schedule, run.Compiled, HeatWork.OfAll(run.Compiled.Curve), load, Make.Celsius(100), kiln.Room, Times, kiln.TopLimit);
-        return [.. ScheduleReview.Together([.. ScheduleReview.Of(context), .. KilnReview.Of(schedule, kiln, kilnLoad, run)]).Select(f => $"{f.Severity} {f.Id}")];
+        var schedule = Make.Schedule(line).Towards(goal is null ? null : ConeNumber.Parse(goal).Value);
+        return [.. ScheduleReview.Of(ReadIn(schedule, load, new ElectricKiln(kiln, kilnLoad, kiln.Room))).Select(f => $"{f.Severity} {f.Id}")];
     }
 
     [Fact]
@@ -155,7 +158,7 @@ public sealed class ReviewTests
     {
         var heron = Make.Kiln("top-190");
         var full = heron.UsualLoad(ScheduleKind.Glaze);
-        IReadOnlyList<Finding> Of(Schedule schedule, KilnLoad load) => KilnReview.Of(schedule, heron, load, KilnSimulator.Run(schedule, heron.Room, heron, load).Value);
+        IReadOnlyList<Finding> Of(Schedule schedule, KilnLoad load) => [.. KilnReview.Of(ReadIn(schedule, null, new ElectricKiln(heron, load, heron.Room)))];
         var empty = Make.Schedule("100/h to 600; 120/h to 1000; 60/h to 1200 hold 10m; off");
         var limit = Of(empty, full with { WareMass = 2 }).Single().Fixes.Single();
         limit.Steps.Select(s => s.Target?.Celsius).ShouldBe([700, null]);
@@ -221,7 +224,7 @@ public sealed class ReviewTests
     [InlineData("150/h to 1100; 60/h to 1260 hold 10m; off", ScheduleKind.Glaze, "6")]
     public void A_mend_mends(string line, ScheduleKind kind, string? goal)
     {
-        var schedule = Make.Schedule(line, kind).Towards(goal is null ? null : Cone.Parse(goal).Value);
+        var schedule = Make.Schedule(line, kind).Towards(goal is null ? null : ConeNumber.Parse(goal).Value);
         var load = Mugs(14, Dryness.BoneDry, Clay.Create("Any", null, null, null).Value, [Glaze.Create("Any", null, null).Value]);
         var findings = ScheduleReview.Of(Read(schedule, load));
         findings.ShouldNotBeEmpty();
@@ -242,7 +245,7 @@ public sealed class ReviewTests
     [Fact]
     public void A_matte_gets_its_band_by_the_mend()
     {
-        var schedule = Make.Schedule("150/h to 1100; 60/h to 1200 hold 15m; cool 150/h to 700; off").Towards(Cone.Parse("6").Value);
+        var schedule = Make.Schedule("150/h to 1100; 60/h to 1200 hold 15m; cool 150/h to 700; off").Towards(ConeNumber.Parse("6").Value);
         var fix = ScheduleReview.Of(Read(schedule, Mugs(glazes: [Oyster]))).Single().Fixes.Single();
         fix.Steps.Length.ShouldBe(3);
         fix.Steps[1].Target!.Value.Celsius.ShouldBe(850);

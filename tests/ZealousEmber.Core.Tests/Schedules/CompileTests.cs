@@ -2,17 +2,17 @@ using CsCheck;
 using NodaTime;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Kilns;
-using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Tests.Schedules;
 
 public class CompileTests
 {
     private static CompiledSchedule Compile(Schedule schedule, double start = 20) =>
-        CompiledSchedule.From(schedule, Make.Celsius(start), GenericKiln.Instance).Value;
+        CompiledSchedule.From(schedule.Program, Make.Celsius(start), PlainKiln.Instance).Value;
 
     [Fact]
     public void A_firing_by_hand_has_the_times_one_works_out_on_paper()
@@ -75,13 +75,13 @@ public class CompileTests
         var schedule = Make.Schedule(Make.Step(100, 200), Make.Step(null, 10, 0, PaceKind.Natural));
         var compiled = Compile(schedule);
         compiled.Segments[1].To.Celsius.ShouldBe(25);
-        ScheduleReview.Of(new ReviewContext(schedule, compiled, HeatWork.OfAll(compiled.Curve), null, Make.Celsius(100), Make.Celsius(20), Make.Plain, ScheduleLimits.Hottest)).Single().ShouldSatisfyAllConditions(
+        FiringAssessment.Of(schedule, PlainKiln.Instance, null, DisplayUnits.Metric).Value.Findings.Single().ShouldSatisfyAllConditions(
             f => f.Id.ShouldBe("cools-no-further"), f => f.Segment.ShouldBe(1), f => f.Text.ShouldContain("25 °C"));
     }
 
     [Fact]
     public void A_first_step_that_is_off_cannot_climb_from_the_start() =>
-        CompiledSchedule.From(Make.Schedule(Make.Step(null, 50, 0, PaceKind.Natural)), Make.Celsius(20), GenericKiln.Instance)
+        CompiledSchedule.From(Make.Schedule(Make.Step(null, 50, 0, PaceKind.Natural)).Program, Make.Celsius(20), PlainKiln.Instance)
             .Problems.Single().Field.ShouldBe("segments[0].target");
 
     [Fact]

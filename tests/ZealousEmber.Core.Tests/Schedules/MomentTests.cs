@@ -14,11 +14,11 @@ public class MomentTests
     {
         var segments = NotationReader.Read(line, unit).Segments;
         var schedule = Schedule.Create("Fired", kind, unit, segments).Value;
-        return (schedule, CompiledSchedule.From(schedule, Make.Celsius(20), GenericKiln.Instance).Value);
+        return (schedule, CompiledSchedule.From(schedule.Program, Make.Celsius(20), PlainKiln.Instance).Value);
     }
 
     private static string[] Moments(string line) =>
-        [.. Moment.Of(Fire(line).Compiled, GenericKiln.Instance.Opens).Select(m => FormattableString.Invariant($"{m.Kind} {m.At.TotalMinutes:0} {m.Temperature.Celsius:0}"))];
+        [.. Moment.Of(Fire(line).Compiled, PlainKiln.Instance.Opens).Select(m => FormattableString.Invariant($"{m.Kind} {m.At.TotalMinutes:0} {m.Temperature.Celsius:0}"))];
 
     [Fact]
     public void The_moments_of_a_firing_come_in_order_with_their_times() =>

@@ -2,17 +2,7 @@ using System.Collections.Immutable;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
-namespace ZealousEmber.Core.Kilns;
-
-/// <summary>What a controller does when the kiln has not come up to a step's target in time.</summary>
-public enum HoldClock
-{
-    /// <summary>The hold begins when the target is reached.</summary>
-    WaitsForTarget,
-
-    /// <summary>The program goes on by its own clock.</summary>
-    RunsByItself,
-}
+namespace ZealousEmber.Core.Kilns.Electric;
 
 /// <summary>What a person says of a kiln; what is missing is taken from its class. Percentages are of 100.</summary>
 /// <param name="Name">One line, 1 … 60 characters.</param>

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 
-namespace ZealousEmber.Core.Kilns;
+namespace ZealousEmber.Core.Kilns.Electric;
 
 /// <summary>
 /// A kind of electric kiln with the values it usually has; a kiln of a studio starts from one and is then made its own.

@@ -1,14 +1,15 @@
+using NodaTime;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Kilns;
 
 /// <summary>
-/// A plain kiln to plan by until one is chosen. It climbs 350 °C/h at room temperature, falling in a straight line to
+/// No kiln chosen: a plain one to plan by. It climbs 350 °C/h at room temperature, falling in a straight line to
 /// 80 °C/h at 1250 °C and staying there; with the power off it halves its difference to the room every 3.5 h.
-/// A convention for the screen (issue 2), not a measurement.
+/// A convention for the screen, not a measurement.
 /// </summary>
-public sealed class GenericKiln : IKilnPace
+public sealed class PlainKiln : IKilnModel, IKilnPace
 {
     private const double Room = 20;
     private const double ColdRate = 350;
@@ -18,13 +19,41 @@ public sealed class GenericKiln : IKilnPace
     private const int PiecesOnACurve = 48;
     private const double Slope = (ColdRate - HotRate) / (HotFrom - Room);
 
-    /// <summary>The one instance; it has no state.</summary>
-    public static readonly GenericKiln Instance = new();
+    /// <summary>Standing at room temperature.</summary>
+    public static readonly PlainKiln Instance = new(Temperature.FromCelsius(Room));
 
-    private GenericKiln() { }
+    /// <summary>As warm as it is when it is switched on.</summary>
+    public PlainKiln(Temperature start) => Start = start;
+
+    /// <inheritdoc/>
+    public Temperature Start { get; }
+
+    /// <inheritdoc/>
+    public string? Name => null;
+
+    /// <inheritdoc/>
+    public KilnLoad? Load => null;
+
+    /// <summary>At sea level.</summary>
+    public Temperature Boiling { get; } = Temperature.FromCelsius(100);
+
+    /// <inheritdoc/>
+    public Temperature TopLimit => ScheduleLimits.Hottest;
+
+    /// <inheritdoc/>
+    public Temperature Hottest => ScheduleLimits.Hottest;
+
+    /// <inheritdoc/>
+    public double? Uncertainty => null;
+
+    /// <inheritdoc/>
+    public double? FullPower => null;
+
+    /// <inheritdoc/>
+    public bool HasElements => false;
 
     /// <summary>The convention in a sentence, for the screen.</summary>
-    public static string Description(TemperatureUnit unit)
+    public string? Convention(TemperatureUnit unit)
     {
         string Degrees(double kelvins) => Phrases.Number(Math.Round(TemperatureDifference.FromKelvins(kelvins).In(unit)));
         return $"Full power and off are timed for a plain kiln: {Degrees(ColdRate)} {unit.Symbol()}/h cold, {Degrees(HotRate)} at "
@@ -36,6 +65,36 @@ public sealed class GenericKiln : IKilnPace
 
     /// <summary>50 °C, the usual limit for opening.</summary>
     public Temperature Opens { get; } = Temperature.FromCelsius(50);
+
+    /// <inheritdoc/>
+    public double? UsualWare(ScheduleKind kind) => null;
+
+    /// <summary>Nothing: full power is not what limits a plan on it.</summary>
+    public Rate? FastestClimb(Temperature at) => null;
+
+    /// <inheritdoc/>
+    public Rate? NaturalFall(Temperature at)
+    {
+        var fall = Cool(at, at - TemperatureDifference.FromKelvins(10));
+        return fall[^1].Minutes > 0 ? Rate.PerHour((fall[0].Celsius - fall[^1].Celsius) / fall[^1].Minutes * 60) : null;
+    }
+
+    /// <inheritdoc/>
+    public IKilnModel Wetter(double kg) => this;
+
+    /// <inheritdoc/>
+    public Result<CompiledSchedule> Times(FiringProgram program) => CompiledSchedule.From(program, Start, this);
+
+    /// <summary>Never late and never at a loss; of energy nothing is known.</summary>
+    public Result<KilnRun> Run(FiringProgram program)
+    {
+        var times = Times(program);
+        if (!times.IsOk) return Result<KilnRun>.Failed(times.Problems);
+        var compiled = times.Value;
+        return new KilnRun(
+            compiled, compiled.Curve, [.. compiled.Segments.Select(_ => new KilnStep(Duration.Zero, null, Duration.Zero, 0))],
+            new Curve([compiled.Curve.Points[^1]]), compiled.Curve.LastFallThrough(Opens), new KilnEnergy(0, 0, 0), Duration.Zero, [], null);
+    }
 
     /// <inheritdoc/>
     public IReadOnlyList<CurvePoint> Climb(Temperature from, Temperature to) =>

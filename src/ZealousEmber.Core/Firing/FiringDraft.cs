@@ -1,12 +1,13 @@
 using System.Collections.Immutable;
 using NodaTime;
-using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
 
-namespace ZealousEmber.Core.Planning;
+namespace ZealousEmber.Core.Firing;
 
 /// <summary>A row of the load as it is being written: any number may be missing, nothing that was typed is lost.</summary>
 /// <param name="What">Plates, mugs, tiles.</param>
@@ -21,8 +22,27 @@ namespace ZealousEmber.Core.Planning;
 /// <param name="Whose">Whose it is.</param>
 /// <param name="Next">After a bisque.</param>
 /// <param name="PieceMass">kg.</param>
+/// <param name="Typed">How a number was typed, by field, where it was not in mm or kg: <c>wall</c> as <c>3/8 in</c>.</param>
 public sealed record LotDraft(
-    string? What, int? Count, double? Wall, double? Width, bool ClosedHollow, bool OneSided, Dryness Dryness, int? ClayId, ImmutableArray<int> GlazeIds, string? Whose, NextStep Next, double? PieceMass);
+    string? What, int? Count, double? Wall, double? Width, bool ClosedHollow, bool OneSided, Dryness Dryness, int? ClayId, ImmutableArray<int> GlazeIds, string? Whose, NextStep Next, double? PieceMass,
+    ImmutableSortedDictionary<string, string> Typed)
+{
+    /// <summary>Fields that may say how they were typed.</summary>
+    public static readonly ImmutableArray<string> TypedFields = ["wall", "width", "pieceKg"];
+
+    /// <summary>Longest text of a number, characters.</summary>
+    public const int LongestTyped = 24;
+}
+
+/// <summary>The very schedule a firing is planned with: later changes of it do not change the firing.</summary>
+/// <param name="Id">Which.</param>
+/// <param name="Version">The version; nothing in firings from before versions were noted.</param>
+public sealed record PinnedSchedule(int Id, int? Version);
+
+/// <summary>A kiln as it was when a firing was planned in it.</summary>
+/// <param name="Version">Of the kiln in the store then.</param>
+/// <param name="Kiln">Its numbers then.</param>
+public sealed record PinnedKiln(int Version, Kiln Kiln);
 
 /// <summary>A firing from its first thought: what goes in, where, and what is wished for. Later stages add to it.</summary>
 public sealed record FiringDraft
@@ -63,7 +83,13 @@ public sealed record FiringDraft
     public int MaxSteps { get; private init; }
 
     /// <summary>The schedule it is fired with, once there is one.</summary>
-    public int? ScheduleId { get; private init; }
+    public PinnedSchedule? Schedule { get; private init; }
+
+    /// <summary>The kiln as it was when it was planned.</summary>
+    public PinnedKiln? Kiln { get; private init; }
+
+    /// <summary>The same with what it is planned with.</summary>
+    public FiringDraft Pinned(PinnedSchedule? schedule, PinnedKiln? kiln) => this with { Schedule = schedule, Kiln = kiln };
 
     /// <summary>When it is switched on, once that is decided.</summary>
     public OffsetDateTime? StartsAt { get; private init; }
@@ -77,8 +103,8 @@ public sealed record FiringDraft
     /// </summary>
     public static Result<FiringDraft> Create(
         string? name, ScheduleKind kind, int? kilnId, Cone? goal, TemperatureUnit unit, IReadOnlyList<LotDraft> lots, PlanningPreferences? preferences = null,
-        double? holdMinutes = null, int? maxSteps = null, int? scheduleId = null, bool packed = false, bool witnessPack = false,
-        OffsetDateTime? startsAt = null, IReadOnlyList<Acceptance>? accepted = null)
+        double? holdMinutes = null, int? maxSteps = null, PinnedSchedule? schedule = null, bool packed = false, bool witnessPack = false,
+        OffsetDateTime? startsAt = null, IReadOnlyList<Acceptance>? accepted = null, PinnedKiln? kiln = null)
     {
         var problems = new List<Problem>();
         var called = Text.OneLine(name);
@@ -92,6 +118,11 @@ public sealed record FiringDraft
             {
                 if (value is { } given && !(Math.Abs(given) < 1e6)) problems.Add(new Problem($"lots[{i}].{field}", $"This is far beyond anything a kiln holds: {Phrases.Number(given)}."));
             }
+            foreach (var (field, text) in lot.Typed)
+            {
+                if (!LotDraft.TypedFields.Contains(field) || text.Length > LotDraft.LongestTyped)
+                    problems.Add(new Problem($"lots[{i}].typed.{field}", $"How {string.Join(", ", LotDraft.TypedFields)} were typed, up to {LotDraft.LongestTyped} characters each."));
+            }
             if (lot.Whose?.Length > Clay.LongestName) problems.Add(new Problem($"lots[{i}].whose", $"At most {Clay.LongestName} characters."));
         }
         if (holdMinutes is { } minutes && !(minutes >= 0 && minutes <= ScheduleLimits.LongestHold.TotalMinutes))
@@ -101,6 +132,7 @@ public sealed record FiringDraft
         if (kept.Count > Acceptance.Most) problems.Add(new Problem("accepted", $"At most {Acceptance.Most} findings are accepted for one firing."));
         foreach (var (i, acceptance) in kept.Take(Acceptance.Most).Index())
         {
+            if (Text.OneLine(acceptance.By)?.Length > Clay.LongestName) problems.Add(new Problem($"accepted[{i}].by", $"A name has at most {Clay.LongestName} characters."));
             if (Text.OneLine(acceptance.Note) is not { } note) problems.Add(new Problem($"accepted[{i}].note", "Say in a few words why it is accepted."));
             else if (note.Length > Acceptance.LongestNote) problems.Add(new Problem($"accepted[{i}].note", $"A note has at most {Acceptance.LongestNote} characters; this one has {note.Length}."));
         }
@@ -118,9 +150,10 @@ public sealed record FiringDraft
                 Preferences = preferences ?? PlanningPreferences.Usual,
                 HoldMinutes = holdMinutes,
                 MaxSteps = maxSteps ?? 20,
-                ScheduleId = scheduleId,
+                Schedule = schedule,
+                Kiln = kiln,
                 StartsAt = startsAt,
-                Accepted = [.. kept.Select(a => a with { Note = Text.OneLine(a.Note)! })],
+                Accepted = [.. kept.Select(a => a with { Note = Text.OneLine(a.Note)!, By = Text.OneLine(a.By) })],
             };
     }
 }

@@ -3,12 +3,13 @@ using NodaTime;
 using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.Core.Tests.Kilns;
 
-public sealed class KilnSimulatorTests
+public sealed class KilnRunnerTests
 {
     private static readonly Gen<Kiln> AnyKiln =
         from kind in Gen.Int[0, KilnClass.All.Length - 1]
@@ -17,7 +18,7 @@ public sealed class KilnSimulatorTests
         select Make.Kiln(KilnClass.All[kind].Id, ("elementHealth", health), ("room", room));
 
     private static KilnRun Run(string line, Kiln kiln, ScheduleKind kind = ScheduleKind.Glaze, double fill = 1, double start = 20, Fineness? fineness = null) =>
-        KilnSimulator.Run(Make.Schedule(line, kind), Make.Celsius(start), kiln, kiln.UsualLoad(kind, fill), fineness).Value;
+        KilnRunner.Run(Make.Schedule(line, kind).Program, Make.Celsius(start), kiln, kiln.UsualLoad(kind, fill), fineness).Value;
 
     [Fact]
     public void Energy_goes_somewhere()
@@ -25,9 +26,9 @@ public sealed class KilnSimulatorTests
         Gen.Select(AnyKiln, Make.AnySchedule, Gen.Double[0, 1.2], Gen.Enum<ScheduleKind>()).Sample(
             (kiln, schedule, fill, kind) =>
             {
-                var run = KilnSimulator.Run(schedule, Make.Celsius(20), kiln, kiln.UsualLoad(kind, fill));
+                var run = KilnRunner.Run(schedule.Program, Make.Celsius(20), kiln, kiln.UsualLoad(kind, fill));
                 return !run.IsOk || (Math.Abs(run.Value.Energy.Used - run.Value.Energy.Lost - run.Value.Energy.Stored) < 1e-6 * Math.Max(1, run.Value.Energy.Used)
-                    && Math.Abs(run.Value.KwhPerBin.Sum() - run.Value.Energy.Used) < 1e-6 * Math.Max(1, run.Value.Energy.Used)
+                    && Math.Abs(run.Value.Uses[0].KwhPerBin.Sum() - run.Value.Energy.Used) < 1e-6 * Math.Max(1, run.Value.Energy.Used)
                     && Math.Abs(run.Value.Steps.Sum(s => s.Kwh) - run.Value.Energy.Used) < 1e-6 * Math.Max(1, run.Value.Energy.Used));
             }, iter: 300);
     }
@@ -37,14 +38,14 @@ public sealed class KilnSimulatorTests
     {
         Gen.Select(AnyKiln, Make.AnySchedule).Sample((kiln, schedule) =>
         {
-            var made = KilnSimulator.Run(schedule, Make.Celsius(20), kiln, kiln.UsualLoad(ScheduleKind.Glaze));
+            var made = KilnRunner.Run(schedule.Program, Make.Celsius(20), kiln, kiln.UsualLoad(ScheduleKind.Glaze));
             if (!made.IsOk) return;
             var run = made.Value;
             var hottest = Math.Max(Math.Max(20, kiln.Room.Celsius), schedule.Segments.Max(s => s.Target?.Celsius ?? 20));
             run.Compiled.Curve.Peak.Celsius.ShouldBeLessThanOrEqualTo(hottest + 0.5);
             for (var i = 1; i < run.Compiled.Segments.Length; i++)
                 run.Compiled.Segments[i].Start.TotalSeconds.ShouldBe(run.Compiled.Segments[i - 1].End.TotalSeconds, 1e-6);
-            run.OpensAt.ShouldBeGreaterThanOrEqualTo(run.Compiled.Total - Duration.FromSeconds(1));
+            run.OpensAt!.Value.ShouldBeGreaterThanOrEqualTo(run.Compiled.Total - Duration.FromSeconds(1));
             run.FullPower.ShouldBeLessThanOrEqualTo(run.Compiled.Total);
             run.Energy.Used.ShouldBeLessThanOrEqualTo(kiln.FullPower * run.Compiled.Total.TotalHours / 1000 + 1e-6);
         }, iter: 300);
@@ -81,8 +82,8 @@ public sealed class KilnSimulatorTests
     {
         var schedule = Make.Schedule("80/h to 200 hold 45m; 150/h to 1000; 60/h to 1210 hold 12m; cool 40/h to 1050 hold 1:30");
         var kiln = Make.Kiln("top-190", ("power", 40_000));
-        var run = KilnSimulator.Run(schedule, Make.Celsius(20), kiln, kiln.UsualLoad(ScheduleKind.Glaze)).Value;
-        var asked = CompiledSchedule.From(schedule, Make.Celsius(20), GenericKiln.Instance).Value;
+        var run = KilnRunner.Run(schedule.Program, Make.Celsius(20), kiln, kiln.UsualLoad(ScheduleKind.Glaze)).Value;
+        var asked = CompiledSchedule.From(schedule.Program, Make.Celsius(20), PlainKiln.Instance).Value;
         run.Compiled.Total.TotalMinutes.ShouldBe(asked.Total.TotalMinutes, 3);
         run.Late.TotalMinutes.ShouldBeLessThan(3);
         run.Steps.ShouldAllBe(s => s.BehindFrom == null);
@@ -143,7 +144,7 @@ public sealed class KilnSimulatorTests
                 climb.Single(p => p.At.Celsius == t).Rate.KelvinsPerHour.ShouldBe(wanted, 15, $"{t} °C at {health} %");
         }
         foreach (var (t, kilowatts) in new[] { (600, 2.9), (1000, 5.8), (1222, 7.7) })
-            (Run($"200/h to {t} hold 40h", Make.Kiln("top-190")).KwhPerBin[^2] * 12).ShouldBe(kilowatts, 0.05);
+            (Run($"200/h to {t} hold 40h", Make.Kiln("top-190")).Uses[0].KwhPerBin[^2] * 12).ShouldBe(kilowatts, 0.05);
     }
 
     [Fact]
@@ -162,7 +163,7 @@ public sealed class KilnSimulatorTests
         double OuterFor(double inner) => Bisect(20, inner, outer => kiln.OuterArea * 12 * (outer - 20) - Through(inner, outer));
         var hot = Bisect(20, chamber, inner => Through(inner, OuterFor(inner)) - Inside(inner));
         var watts = Inside(hot) + kiln.Leak * (chamber - 20);
-        (Run("200/h to 1000 hold 60h", kiln).KwhPerBin[^2] * 12_000).ShouldBe(watts, watts * 0.005);
+        (Run("200/h to 1000 hold 60h", kiln).Uses[0].KwhPerBin[^2] * 12_000).ShouldBe(watts, watts * 0.005);
 
         static double Bisect(double low, double high, Func<double, double> rising)
         {
@@ -184,7 +185,7 @@ public sealed class KilnSimulatorTests
     {
         var kiln = Make.Kiln(kind);
         var load = kiln.UsualLoad(ScheduleKind.Glaze, fill);
-        var run = KilnSimulator.Run(Make.Schedule("off"), Make.Celsius(1222), kiln, load).Value;
+        var run = KilnRunner.Run(Make.Schedule("off").Program, Make.Celsius(1222), kiln, load).Value;
         const double hours = 6;
         const int points = 14_401;
         var exact = KilnOde.Cooling(kiln, load, 1222, hours, points, 16);
@@ -200,7 +201,7 @@ public sealed class KilnSimulatorTests
     public void Wet_ware_costs_what_boiling_its_water_costs()
     {
         var kiln = Make.Kiln("top-190");
-        KilnRun With(double water) => KilnSimulator.Run(Make.Schedule("60/h to 200 hold 4h", ScheduleKind.Bisque), Make.Celsius(20), kiln, new KilnLoad(70, 25, true, water)).Value;
+        KilnRun With(double water) => KilnRunner.Run(Make.Schedule("60/h to 200 hold 4h", ScheduleKind.Bisque).Program, Make.Celsius(20), kiln, new KilnLoad(70, 25, true, water)).Value;
         (With(5).Energy.Used - With(1).Energy.Used).ShouldBe(4 * 2.26e6 / 3.6e6, 0.05);
     }
 
@@ -211,7 +212,7 @@ public sealed class KilnSimulatorTests
     {
         var kiln = Make.Kiln("bench");
         var schedule = line == "off" ? Make.Schedule(Make.Step(null, 300, 0, PaceKind.Natural)) : Make.Schedule(line);
-        KilnSimulator.Run(schedule, Make.Celsius(start), kiln, KilnLoad.Empty).Problems.ShouldHaveSingleItem().Field.ShouldBe(field);
+        KilnRunner.Run(schedule.Program, Make.Celsius(start), kiln, KilnLoad.Empty).Problems.ShouldHaveSingleItem().Field.ShouldBe(field);
     }
 
     [Fact]
@@ -219,7 +220,7 @@ public sealed class KilnSimulatorTests
     {
         var run = Run("off", Make.Kiln("top-190"), start: 900);
         run.Energy.Used.ShouldBe(0);
-        run.OpensAt.ShouldBe(run.Compiled.Total);
+        run.OpensAt!.Value.ShouldBe(run.Compiled.Total);
         run.Compiled.Segments[0].To.Celsius.ShouldBe(50, 0.01);
     }
 

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using NodaTime;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Clock;
 
@@ -21,13 +22,35 @@ public enum AttendanceRule
 /// <param name="Hours">When they are in.</param>
 public sealed record Presence(string Name, ImmutableArray<WeeklySpan> Hours);
 
-/// <summary>The clock of a studio: its zone, who is in when, what is asked of them, and what power costs.</summary>
+/// <summary>How times of day are written.</summary>
+public enum ClockFormat
+{
+    /// <summary>21:05.</summary>
+    TwentyFour,
+
+    /// <summary>9:05 pm.</summary>
+    Twelve,
+}
+
+/// <summary>How a studio reads numbers: on every screen and in every field.</summary>
+/// <param name="Clock">Times of day.</param>
+/// <param name="Temperature">The scale new schedules are written in.</param>
+/// <param name="Units">Lengths and masses.</param>
+public sealed record StudioDisplay(ClockFormat Clock, TemperatureUnit Temperature, DisplayUnits Units)
+{
+    /// <summary>24 h, °C, mm and kg.</summary>
+    public static readonly StudioDisplay Usual = new(ClockFormat.TwentyFour, TemperatureUnit.Celsius, DisplayUnits.Metric);
+}
+
+/// <summary>What a studio says of itself: its clock and units, who is in when, what is asked of them, and what energy costs.</summary>
 /// <param name="Zone">Time zone of the clock on its wall.</param>
-/// <param name="Tariff">What power costs.</param>
+/// <param name="Prices">What energy costs.</param>
 /// <param name="People">Who is in when; nobody listed means that nobody is counted on.</param>
 /// <param name="Rule">What somebody must be there for.</param>
 /// <param name="Marked">Moments somebody must be there for under <see cref="AttendanceRule.MarkedMoments"/>.</param>
-public sealed record StudioHours(DateTimeZone Zone, Tariff Tariff, ImmutableArray<Presence> People, AttendanceRule Rule, ImmutableArray<WatchKind> Marked)
+/// <param name="Display">How it reads numbers.</param>
+public sealed record StudioSettings(
+    DateTimeZone Zone, EnergyPrices Prices, ImmutableArray<Presence> People, AttendanceRule Rule, ImmutableArray<WatchKind> Marked, StudioDisplay Display)
 {
     /// <summary>Most people with hours.</summary>
     public const int MostPeople = 100;

@@ -3,7 +3,7 @@ using MathNet.Numerics.LinearAlgebra;
 using MathNet.Numerics.Optimization;
 using ZealousEmber.Core.Schedules;
 
-namespace ZealousEmber.Core.Kilns;
+namespace ZealousEmber.Core.Kilns.Electric;
 
 /// <summary>A logged firing with what was in the kiln.</summary>
 /// <param name="Log">The readings.</param>
@@ -53,7 +53,6 @@ public static class KilnFit
     /// <summary>Most logs at once.</summary>
     public const int MostLogs = 8;
 
-    private const double LongestStep = 60;
     private const double Difference = 1e-3;
     private const double Unsure = 0.15;
     private const double BadMiss = 60;
@@ -171,41 +170,36 @@ public static class KilnFit
         }
     }
 
-    /// <summary>What a kiln would have shown at each context of a log, °C.</summary>
+    /// <summary>What a kiln would have shown at each reading of a log, °C.</summary>
     private static double[] Simulate(Kiln kiln, LoggedFiring firing)
     {
         var (log, samples) = (firing.Log, firing.Log.Samples);
-        var model = new ThermalModel(kiln, firing.Load, samples[0].Celsius);
+        var simulation = new KilnSimulation(kiln, firing.Load, null, samples[0].Celsius, Fineness.Usual, null);
         var shown = new double[samples.Length];
         shown[0] = samples[0].Celsius;
         for (var i = 1; i < samples.Length; i++)
         {
             var (from, to) = (samples[i - 1], samples[i]);
             var seconds = (to.Minutes - from.Minutes) * 60;
-            var steps = (int)Math.Ceiling(seconds / LongestStep - 1e-9);
             // A stretch without readings is gone through along the straight line between its ends.
             var led = to.Minutes - from.Minutes > FiringLog.GapMinutes && log.Drive == LogDrive.Share ? LogDrive.Temperature : log.Drive;
-            for (var s = 1; s <= steps; s++)
+            switch (led)
             {
-                var share = s / (double)steps;
-                switch (led)
-                {
-                    case LogDrive.Share:
-                        model.StepWithPower(seconds / steps, from.Share!.Value * model.FullPower);
-                        break;
-                    case LogDrive.SetPoint when from.SetPoint is { } asked:
-                        model.StepTowards(seconds / steps, asked + ((to.SetPoint ?? asked) - asked) * share);
-                        break;
-                    case LogDrive.SetPoint:
-                        model.StepWithPower(seconds / steps, 0);
-                        break;
-                    default:
-                        if (log.OffAt is { } off && from.Minutes >= off) model.StepWithPower(seconds / steps, 0);
-                        else model.StepTowards(seconds / steps, from.Celsius + (to.Celsius - from.Celsius) * share);
-                        break;
-                }
+                case LogDrive.Share:
+                    simulation.LeadWithPower(seconds, from.Share!.Value * kiln.FullPower);
+                    break;
+                case LogDrive.SetPoint when from.SetPoint is { } asked:
+                    simulation.LeadAlong(seconds, asked, to.SetPoint ?? asked);
+                    break;
+                case LogDrive.SetPoint:
+                    simulation.LeadWithPower(seconds, 0);
+                    break;
+                default:
+                    if (log.OffAt is { } off && from.Minutes >= off) simulation.LeadWithPower(seconds, 0);
+                    else simulation.LeadAlong(seconds, from.Celsius, to.Celsius);
+                    break;
             }
-            shown[i] = model.Display;
+            shown[i] = simulation.Display;
         }
         return shown;
     }
@@ -240,6 +234,7 @@ public static class KilnFit
                 row++;
             }
         }
+#pragma warning disable RS0030 // Seeded: the same logs give the same kiln.
         var random = new Random(1);
         var draws = Matrix<double>.Build.Dense(BootstrapRounds, slopes.ColumnCount);
         for (var round = 0; round < BootstrapRounds; round++)
@@ -247,6 +242,7 @@ public static class KilnFit
             // Signs drawn at random keep the mean at none (wild bootstrap, Wu 1986), whatever the blocks.
             var sum = Vector<double>.Build.Dense(slopes.ColumnCount);
             foreach (var block in blocks) sum += random.Next(2) == 0 ? block : -block;
+#pragma warning restore RS0030
             draws.SetRow(round, pull * sum);
         }
         return Vector<double>.Build.Dense(slopes.ColumnCount, j => Math.Sqrt(draws.Column(j).Select(d => d * d).Average()));

@@ -7,9 +7,9 @@ using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Tests.Schedules;
 
-public class GenericKilnTests
+public class PlainKilnTests
 {
-    private static readonly GenericKiln Kiln = GenericKiln.Instance;
+    private static readonly PlainKiln Kiln = PlainKiln.Instance;
 
     private static double Minutes(IReadOnlyList<CurvePoint> trace) => trace[^1].Minutes;
 
@@ -54,5 +54,5 @@ public class GenericKilnTests
     [Theory]
     [InlineData(TemperatureUnit.Celsius, "350 °C/h cold, 80 at 1250 °C")]
     [InlineData(TemperatureUnit.Fahrenheit, "630 °F/h cold, 144 at 2282 °F")]
-    public void The_convention_is_said_in_the_readers_scale(TemperatureUnit unit, string says) => GenericKiln.Description(unit).ShouldContain(says);
+    public void The_convention_is_said_in_the_readers_scale(TemperatureUnit unit, string says) => PlainKiln.Instance.Convention(unit)!.ShouldContain(says);
 }

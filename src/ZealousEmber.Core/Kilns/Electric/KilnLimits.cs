@@ -1,6 +1,6 @@
 using ZealousEmber.Core.Units;
 
-namespace ZealousEmber.Core.Kilns;
+namespace ZealousEmber.Core.Kilns.Electric;
 
 /// <summary>A number of a kiln: what it is called, what it may be, and what it means in plain words. Screens and messages both read it here.</summary>
 /// <param name="Field">As on the wire.</param>

@@ -1,0 +1,34 @@
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Planning;
+using ZealousEmber.Core.Ware;
+
+namespace ZealousEmber.Core.Assessment;
+
+/// <summary>A plan with all there is to know about it in its kiln.</summary>
+/// <param name="Plan">The proposed schedule with its reasons.</param>
+/// <param name="Firing">What the kiln and a colleague make of it.</param>
+public sealed record PlanAssessment(Plan Plan, FiringAssessment Firing)
+{
+    /// <summary>Plans and assesses. Problems as the planner gives them: <c>lots</c>, <c>goalCone</c>, <c>drying</c>, <c>maxSteps</c>.</summary>
+    public static Result<PlanAssessment> Of(WareLoad load, PlanWish wish, IKilnModel kiln)
+    {
+        var plan = Planner.Make(load, wish, kiln);
+        if (!plan.IsOk) return Result<PlanAssessment>.Failed(plan.Problems);
+        var firing = FiringAssessment.Of(plan.Value.Schedule, kiln, load, wish.Units);
+        return firing.IsOk ? new PlanAssessment(plan.Value, firing.Value) : Result<PlanAssessment>.Failed(firing.Problems);
+    }
+
+    /// <summary>The same after a change of mind. Problems at <c>coolerCones</c>, or as the planner gives them.</summary>
+    /// <param name="load">What is in the kiln as it is.</param>
+    /// <param name="wish">What is wished for as it is.</param>
+    /// <param name="kiln">With what stands in it as it is.</param>
+    /// <param name="change">What would be otherwise.</param>
+    public Result<PlanAssessment> After(WareLoad load, PlanWish wish, IKilnModel kiln, WhatIf change)
+    {
+        var changed = change.Of(load, wish, Plan.Schedule.Goal);
+        if (!changed.IsOk) return Result<PlanAssessment>.Failed(changed.Problems);
+        // Wetter ware brings that much more water for the kiln to boil off.
+        var wetter = kiln.Load is { FreeWater: { } water } && load.Water > 0 ? kiln.Wetter(water * changed.Value.Load.Water / load.Water) : kiln;
+        return Of(changed.Value.Load, changed.Value.Wish, wetter);
+    }
+}

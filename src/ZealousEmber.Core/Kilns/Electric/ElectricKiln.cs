@@ -1,0 +1,71 @@
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.Core.Kilns.Electric;
+
+/// <summary>An electric kiln with what stands in it.</summary>
+/// <param name="Kiln">Which.</param>
+/// <param name="Standing">What stands in it.</param>
+/// <param name="Start">Its temperature when it is switched on.</param>
+public sealed record ElectricKiln(Kiln Kiln, KilnLoad Standing, Temperature Start) : IKilnModel
+{
+    private readonly Lazy<KilnPowers> powers = new(() => KilnPowers.Of(Kiln, Standing));
+
+    /// <inheritdoc/>
+    public string? Name => Kiln.Name;
+
+    /// <inheritdoc/>
+    public KilnLoad? Load => Standing;
+
+    /// <inheritdoc/>
+    public Temperature Boiling { get; } = Ware.Boiling.At(Kiln.Altitude);
+
+    /// <inheritdoc/>
+    public Temperature TopLimit => Kiln.TopLimit < ScheduleLimits.Hottest ? Kiln.TopLimit : ScheduleLimits.Hottest;
+
+    /// <inheritdoc/>
+    public Temperature Hottest => powers.Value.Hottest < TopLimit ? powers.Value.Hottest : TopLimit;
+
+    /// <inheritdoc/>
+    public Temperature Opens => Kiln.Opens;
+
+    /// <inheritdoc/>
+    public double? Uncertainty => Kiln.Uncertainty;
+
+    /// <inheritdoc/>
+    public double? FullPower => Kiln.FullPower;
+
+    /// <inheritdoc/>
+    public bool HasElements => true;
+
+    /// <inheritdoc/>
+    public string? Convention(TemperatureUnit unit) => null;
+
+    /// <inheritdoc/>
+    public double? UsualWare(ScheduleKind kind) => Kiln.UsualLoad(kind).WareMass;
+
+    /// <inheritdoc/>
+    public Rate? FastestClimb(Temperature at) => PaceAt.Nearest(powers.Value.Climb, at);
+
+    /// <inheritdoc/>
+    public Rate? NaturalFall(Temperature at) => PaceAt.Nearest(powers.Value.Fall, at);
+
+    /// <inheritdoc/>
+    public IKilnModel Wetter(double kg) => new ElectricKiln(Kiln, Standing with { FreeWater = kg }, Start);
+
+    /// <inheritdoc/>
+    public Result<KilnRun> Run(FiringProgram program) => KilnRunner.Run(program, Start, Kiln, Standing);
+
+    /// <inheritdoc/>
+    public Result<CompiledSchedule> Times(FiringProgram program)
+    {
+        var run = KilnRunner.Run(program, Start, Kiln, Standing, untilOpen: false);
+        return run.IsOk ? run.Value.Compiled : Result<CompiledSchedule>.Failed(run.Problems);
+    }
+
+    /// <summary>Two are the same when kiln, load and start are.</summary>
+    public bool Equals(ElectricKiln? other) => other is not null && Kiln == other.Kiln && Standing == other.Standing && Start == other.Start;
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(Kiln, Standing, Start);
+}
