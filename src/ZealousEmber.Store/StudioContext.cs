@@ -1,11 +1,9 @@
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
-using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Design;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using NodaTime;
-using ZealousEmber.Store.Schedules;
 using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Schedules;
 using ZealousEmber.Store.Settings;
 
 namespace ZealousEmber.Store;
@@ -24,14 +22,13 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             schedule.ToTable("schedules");
             schedule.Property(s => s.Version).IsConcurrencyToken();
             schedule.HasIndex(s => s.DeletedAt);
-            schedule.OwnsMany(s => s.Segments, segments => segments.ToJson());
+            schedule.HasIndex(s => s.CreateKey);
         });
         model.Entity<ScheduleVersionRow>(version =>
         {
             version.ToTable("schedule_versions");
             version.HasKey(v => new { v.ScheduleId, v.Number });
             version.HasOne<ScheduleRow>().WithMany().HasForeignKey(v => v.ScheduleId);
-            version.OwnsMany(v => v.Segments, segments => segments.ToJson());
         });
         model.Entity<KilnRow>(kiln =>
         {
@@ -59,13 +56,13 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             photo.ToTable("photos");
             photo.HasKey(p => new { p.Of, p.OwnerId });
         });
-        model.Entity<PlanningPreferencesRow>(ways =>
+        model.Entity<PlanningPreferencesRow>(preferences =>
         {
-            ways.ToTable("studio_ways");
-            ways.Property(w => w.Id).ValueGeneratedNever();
-            ways.Property(w => w.Version).IsConcurrencyToken();
+            preferences.ToTable("studio_ways");
+            preferences.Property(p => p.Id).ValueGeneratedNever();
+            preferences.Property(p => p.Version).IsConcurrencyToken();
         });
-        model.Entity<StudioHoursRow>(hours =>
+        model.Entity<StudioSettingsRow>(hours =>
         {
             hours.ToTable("studio_hours");
             hours.Property(h => h.Id).ValueGeneratedNever();
@@ -77,21 +74,12 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
     {
         // Milliseconds since 1970: sorts and compares in SQLite, which knows no dates.
         conventions.Properties<Instant>().HaveConversion<InstantConverter>();
-        conventions.Properties<Dictionary<string, double>>().HaveConversion<NumbersConverter, NumbersComparer>();
         conventions.Properties<Enum>().HaveConversion<string>();
     }
 
     private sealed class InstantConverter() : ValueConverter<Instant, long>(
         instant => instant.ToUnixTimeMilliseconds(), milliseconds => Instant.FromUnixTimeMilliseconds(milliseconds));
 }
-
-/// <summary>Named numbers as a JSON object.</summary>
-internal sealed class NumbersConverter() : ValueConverter<Dictionary<string, double>, string>(
-    numbers => JsonSerializer.Serialize(numbers, JsonSerializerOptions.Default), text => JsonSerializer.Deserialize<Dictionary<string, double>>(text, JsonSerializerOptions.Default)!);
-
-/// <summary>Two sets of numbers are the same when each number is.</summary>
-internal sealed class NumbersComparer() : ValueComparer<Dictionary<string, double>>(
-    (a, b) => a!.Count == b!.Count && !a.Except(b).Any(), n => n.Count, n => new Dictionary<string, double>(n));
 
 /// <summary>For the migrations tool only; the program itself is given its file by the App.</summary>
 internal sealed class DesignTimeStudioContext : IDesignTimeDbContextFactory<StudioContext>

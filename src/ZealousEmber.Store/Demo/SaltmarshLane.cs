@@ -1,17 +1,22 @@
+using System.Collections.Immutable;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
 using NodaTime;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Notation;
-using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Files;
 using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Settings;
 
 namespace ZealousEmber.Store.Demo;
 
@@ -22,54 +27,55 @@ public static class SaltmarshLane
 
     private sealed record Sample(string Name, ScheduleKind Kind, TemperatureUnit Unit, string Tags, double[] DaysAgo, string[] Lines, string? Notes = null, string? Goal = null);
 
-    /// <summary>Fills an empty store; one that holds anything, even deleted, is left alone.</summary>
-    public static async Task Seed(StudioContext context, TimeProvider time, CancellationToken cancel = default)
+    /// <summary>Fills an empty store, whole or not at all; one that holds anything, even deleted, is left alone.</summary>
+    public static async Task Seed(IServiceProvider services, TimeProvider time, CancellationToken cancel = default)
     {
+        var context = services.GetRequiredService<StudioContext>();
         if (await context.Schedules.AnyAsync(cancel)) return;
-        await SeedStudio(context, time, cancel);
+        await using var transaction = await context.Database.BeginTransactionAsync(cancel);
         var now = Instant.FromDateTimeOffset(time.GetUtcNow());
+        await SeedStudio(services, now, cancel);
         foreach (var sample in Samples)
         {
             // Each is saved once for every line it had, on the day it had it.
             var id = 0;
             for (var i = 0; i < sample.Lines.Length; i++)
             {
-                var store = new ScheduleStore(context, new ClockAt(now - Duration.FromDays(sample.DaysAgo[i])));
+                var schedules = new ScheduleRepository(context, services.GetRequiredService<WriteQueue>(), new ClockAt(now - Duration.FromDays(sample.DaysAgo[i])));
                 var schedule = Read(sample, sample.Lines[i]);
-                if (i == 0) id = (await store.Add([schedule], cancel))[0].Id;
-                else await store.Save(id, null, schedule, cancel);
+                if (i == 0) id = (await schedules.Add([schedule], SaveStamp.Unknown, cancel))[0].Id;
+                else await schedules.Save(id, null, schedule, SaveStamp.Unknown, cancel);
             }
         }
+        await transaction.CommitAsync(cancel);
     }
 
     /// <summary>Two electric kilns, the hours of those who fire, and a tariff that is cheap at night.</summary>
-    private static async Task SeedStudio(StudioContext context, TimeProvider time, CancellationToken cancel)
+    private static async Task SeedStudio(IServiceProvider services, Instant now, CancellationToken cancel)
     {
-        var kilns = new Repository<KilnRow, Kiln>(context, time, r => r.Read(), (r, k) => r.Write(k));
-        var clays = new Repository<ClayRow, Clay>(context, time, r => r.Read(), (r, c) => r.Write(c));
-        var glazes = new Repository<GlazeRow, Glaze>(context, time, r => r.Read(), (r, g) => r.Write(g));
+        var (kilns, clays, glazes) = (services.GetRequiredService<Repository<Kiln>>(), services.GetRequiredService<Repository<Clay>>(), services.GetRequiredService<Repository<Glaze>>());
         foreach (var (name, kind, notes, numbers) in Kilns)
-            await kilns.Add(Kiln.Create(new KilnSpecification(name, kind, null, null, notes, numbers)).Value, cancel);
+            await kilns.Add(Kiln.Create(new KilnSpecification(name, kind, null, null, notes, numbers)).Value, SaveStamp.Unknown, cancel);
 
-        var photos = new PhotoStore(context, time);
-        foreach (var (clay, photo) in Clays) await photos.Keep(PhotoOf.Clay, (await clays.Add(clay.Value, cancel)).Id, "image/jpeg", ReadPhoto(photo), cancel);
-        foreach (var (glaze, photo) in Glazes) await photos.Keep(PhotoOf.Glaze, (await glazes.Add(glaze.Value, cancel)).Id, "image/jpeg", ReadPhoto(photo), cancel);
+        var photos = services.GetRequiredService<PhotoRepository>();
+        foreach (var (clay, photo) in Clays) await photos.Save(PhotoOf.Clay, (await clays.Add(clay.Value, SaveStamp.Unknown, cancel)).Id, "image/jpeg", ReadPhoto(photo), cancel);
+        foreach (var (glaze, photo) in Glazes) await photos.Save(PhotoOf.Glaze, (await glazes.Add(glaze.Value, SaveStamp.Unknown, cancel)).Id, "image/jpeg", ReadPhoto(photo), cancel);
 
-        var firings = new Repository<FiringRow, FiringDraft>(context, time, r => r.Read(), (r, f) => r.Write(f));
-        foreach (var firing in Firings(Instant.FromDateTimeOffset(time.GetUtcNow()).InZone(Zone))) await firings.Add(firing.Value, cancel);
+        var firings = services.GetRequiredService<Repository<FiringDraft>>();
+        foreach (var firing in Firings(now.InZone(Zone))) await firings.Add(firing.Value, SaveStamp.Unknown, cancel);
 
         WeeklySpan On(string days, int from, int to) => new([.. days.Select(d => (IsoDayOfWeek)(d - '0'))], new LocalTime(from, 0), new LocalTime(to % 24, 0));
         var night = new TariffBand("night", 0.13, new WeeklySpan([], new LocalTime(0, 30), new LocalTime(7, 30)));
-        var hours = new StudioHours(
+        var settings = new StudioSettings(
             Zone,
-            new Tariff("£", 0.29, [night, new TariffBand("winter evening", 0.36, On("12345", 16, 19), 11, 3)]),
+            new EnergyPrices("£", [new Tariff(EnergyCarrier.Electricity, 0.29, [night, new TariffBand("winter evening", 0.36, On("12345", 16, 19), 11, 3)])]),
             [
                 new Presence("Maren", [On("12345", 8, 17), On("3", 18, 22)]),
                 new Presence("Tobin", [On("24", 17, 23), On("67", 9, 19)]),
                 new Presence("Isolde", [On("1", 17, 24), On("5", 17, 24)]),
             ],
-            AttendanceRule.MarkedMoments, [WatchKind.SwitchOn, WatchKind.SteamCheck, WatchKind.Top]);
-        await StoreSetup.Hours(context).Save(null, hours, cancel);
+            AttendanceRule.MarkedMoments, [WatchKind.SwitchOn, WatchKind.SteamCheck, WatchKind.Top], StudioDisplay.Usual);
+        await services.GetRequiredService<SettingsStore<StudioSettings>>().Save(null, settings, SaveStamp.Unknown, cancel);
     }
 
     /// <summary>A drawn test tile.</summary>
@@ -99,7 +105,7 @@ public static class SaltmarshLane
     /// <summary>The last of the samples, typed by hand and not well.</summary>
     private const int PlantersSchedule = 12;
 
-    /// <summary>Three loads on the repository; clays 1 to 3, glazes 1 to 4 and kilns 1 and 2 are those above, in their order.</summary>
+    /// <summary>Three loads; clays 1 to 3, glazes 1 to 4 and kilns 1 and 2 are those above, in their order.</summary>
     private static Result<FiringDraft>[] Firings(ZonedDateTime now) =>
     [
         FiringDraft.Create("Class bisque, Thursday", ScheduleKind.Bisque, 1, null, TemperatureUnit.Celsius,
@@ -114,17 +120,17 @@ public static class SaltmarshLane
             Lot("bowls", 16, 6, 1, [1], "Maren", Dryness.BoneDry, 0.5),
             Lot("jugs", 6, 6, 1, [3], "Tobin", Dryness.BoneDry, 0.9),
         ], witnessPack: true, startsAt: Next(now, IsoDayOfWeek.Sunday, new LocalTime(9, 0))),
-        FiringDraft.Create("Isolde's planters", ScheduleKind.Bisque, 1, Cone.Parse("04").Value, TemperatureUnit.Celsius,
+        FiringDraft.Create("Isolde's planters", ScheduleKind.Bisque, 1, ConeNumber.Parse("04").Value, TemperatureUnit.Celsius,
         [
             Lot("planters", 9, 16, 2, [], "Isolde", Dryness.CoolToTouch, 3.2),
-        ], scheduleId: PlantersSchedule, accepted: [new Acceptance("no-witness-pack", Severity.Note, "A tile by the spyhole has to do; no room for a pack.", Instant.FromUtc(2026, 11, 20, 18, 5))]),
+        ], schedule: new PinnedSchedule(PlantersSchedule, 1), accepted: [new Acceptance("no-witness-pack", Severity.Note, "A tile by the spyhole has to do; no room for a pack.", Instant.FromUtc(2026, 11, 20, 18, 5), "Isolde")]),
     ];
 
     /// <summary>The next such day, not today, at a time by the studio's clock.</summary>
     private static OffsetDateTime Next(ZonedDateTime now, IsoDayOfWeek day, LocalTime at) => (now.Date.Next(day) + at).InZoneLeniently(Zone).ToOffsetDateTime();
 
     private static LotDraft Lot(string what, int count, double wall, int clay, int[] glazes, string whose, Dryness dryness, double kg, double? width = null) =>
-        new(what, count, wall, width, false, false, dryness, clay, [.. glazes], whose, NextStep.Dipping, kg);
+        new(what, count, wall, width, false, false, dryness, clay, [.. glazes], whose, NextStep.Dipping, kg, ImmutableSortedDictionary<string, string>.Empty);
 
     private static readonly (string Name, string Class, string Notes, Dictionary<string, double?> Numbers)[] Kilns =
     [
@@ -136,7 +142,7 @@ public static class SaltmarshLane
     {
         var read = NotationReader.Read(line, sample.Unit);
         if (read.Error is { } error) throw new InvalidOperationException($"{sample.Name}: {error.Message}");
-        return Schedule.Create(sample.Name, sample.Kind, sample.Unit, read.Segments, sample.Notes, sample.Tags.Split(", "), sample.Goal is null ? null : Cone.Parse(sample.Goal).Value).Value;
+        return Schedule.Create(sample.Name, sample.Kind, sample.Unit, read.Segments, sample.Notes, sample.Tags.Split(", "), sample.Goal is null ? null : ConeNumber.Parse(sample.Goal).Value).Value;
     }
 
     private sealed class ClockAt(Instant instant) : TimeProvider
@@ -184,7 +190,7 @@ public static class SaltmarshLane
                 "80/h to 120 hold 45m; 160/h to 1040; 110/h to 1140; 60/h to 1210 hold 12m; cool 150/h to 1040; cool 55/h to 850; off",
                 "80/h to 120 hold 45m \"dry the glaze\"; 160/h to 1040 \"brisk through the middle\"; 110/h to 1140 \"ease in\"; 60/h to 1210 hold 12m \"let the cones catch up\"; cool 150/h to 1040 \"drop, then ease\"; cool 55/h to 850 hold 30m \"grow the matte\"; off",
             ],
-            "Slow from 1040 to 850 °C: that is where the crystals grow. Witness pack 5 · 6 · 7 on the middle repository.", "6"),
+            "Slow from 1040 to 850 °C: that is where the crystals grow. Witness pack 5 · 6 · 7 on the middle shelf.", "6"),
         new("Isolde's planters, by hand", ScheduleKind.Bisque, TemperatureUnit.Celsius, "bisque, planters", [0.3],
             ["80/h to 90 hold 3:00; 120/h to 600; 150/h to 950; 60/h to 1030; off"],
             "Typed in on the evening before. The planters are thicker than anything we usually fire.", "04"),

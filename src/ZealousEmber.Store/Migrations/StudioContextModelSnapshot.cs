@@ -16,11 +16,320 @@ namespace ZealousEmber.Store.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
+            modelBuilder.Entity("ZealousEmber.Store.Repositories.ClayRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Absorption")
+                        .HasColumnType("REAL");
+
+                    b.Property<bool>("BurnsOutSlowly")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ConeFrom")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ConeTo")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("CreateKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("DeletedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Notes")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SaveKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Shrinkage")
+                        .HasColumnType("REAL");
+
+                    b.Property<long>("UpdatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("UpdatedBy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("clays", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Repositories.FiringRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Accepted")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Approach")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Bisque")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Cooling")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("CreateKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("DeletedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Drying")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("GoalCone")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Hold")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("HoldMinutes")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("KilnAsPlanned")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("KilnId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Lots")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("MaxSteps")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Notes")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Packed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("SaveKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("ScheduleId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("ScheduleVersion")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("StartsAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Unit")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("UpdatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("UpdatedBy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("WitnessPack")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ScheduleId");
+
+                    b.ToTable("firings", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Repositories.GlazeRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ConeFrom")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ConeTo")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("CreateKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("DeletedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Fades")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("NeedsHold")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Notes")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Runny")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("SaveKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("SlowFrom")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("SlowHours")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("SlowTo")
+                        .HasColumnType("REAL");
+
+                    b.Property<long>("UpdatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("UpdatedBy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("WantsFastCooling")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("glazes", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Repositories.KilnRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Brick")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Class")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("CreateKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("DeletedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("HoldClock")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Notes")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Numbers")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SaveKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Unit")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("UpdatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("UpdatedBy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("kilns", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Repositories.PhotoRow", b =>
+                {
+                    b.Property<string>("Of")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("OwnerId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Bytes")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("ContentType")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("TakenInAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Of", "OwnerId");
+
+                    b.ToTable("photos", (string)null);
+                });
+
             modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("CreateKey")
+                        .HasColumnType("TEXT");
 
                     b.Property<long?>("DeletedAt")
                         .HasColumnType("INTEGER");
@@ -39,11 +348,18 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<string>("Notes")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("SaveKey")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("SearchText")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.PrimitiveCollection<string>("Tags")
+                    b.Property<string>("Segments")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Tags")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -54,11 +370,16 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<long>("UpdatedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("UpdatedBy")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("CreateKey");
 
                     b.HasIndex("DeletedAt");
 
@@ -90,7 +411,14 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<long>("SavedAt")
                         .HasColumnType("INTEGER");
 
-                    b.PrimitiveCollection<string>("Tags")
+                    b.Property<string>("SavedBy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Segments")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Tags")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -103,62 +431,10 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("schedule_versions", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Shelves.ClayRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Settings.PlanningPreferencesRow", b =>
                 {
                     b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
-
-                    b.Property<double?>("Absorption")
-                        .HasColumnType("REAL");
-
-                    b.Property<bool>("BurnsOutSlowly")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("ConeFrom")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("ConeTo")
-                        .HasColumnType("TEXT");
-
-                    b.Property<long?>("DeletedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Kind")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Name")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Notes")
-                        .HasColumnType("TEXT");
-
-                    b.Property<double?>("Shrinkage")
-                        .HasColumnType("REAL");
-
-                    b.Property<long>("UpdatedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("Version")
-                        .IsConcurrencyToken()
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("Id");
-
-                    b.ToTable("clays", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Shelves.FiringRow", b =>
-                {
-                    b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Accepted")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
 
                     b.Property<string>("Approach")
                         .IsRequired()
@@ -172,167 +448,16 @@ namespace ZealousEmber.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<long?>("DeletedAt")
-                        .HasColumnType("INTEGER");
-
                     b.Property<string>("Drying")
                         .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("GoalCone")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Hold")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<double?>("HoldMinutes")
-                        .HasColumnType("REAL");
-
-                    b.Property<int?>("KilnId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Kind")
-                        .IsRequired()
+                    b.Property<string>("SaveKey")
                         .HasColumnType("TEXT");
-
-                    b.Property<string>("Lots")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("MaxSteps")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Name")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Notes")
-                        .HasColumnType("TEXT");
-
-                    b.Property<bool>("Packed")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int?>("ScheduleId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("StartsAt")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Unit")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<long>("UpdatedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("Version")
-                        .IsConcurrencyToken()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<bool>("WitnessPack")
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("Id");
-
-                    b.HasIndex("ScheduleId");
-
-                    b.ToTable("firings", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Shelves.GlazeRow", b =>
-                {
-                    b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("ConeFrom")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("ConeTo")
-                        .HasColumnType("TEXT");
-
-                    b.Property<long?>("DeletedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<bool>("Fades")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Name")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<bool>("NeedsHold")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Notes")
-                        .HasColumnType("TEXT");
-
-                    b.Property<bool>("Runny")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<double?>("SlowFrom")
-                        .HasColumnType("REAL");
-
-                    b.Property<double?>("SlowHours")
-                        .HasColumnType("REAL");
-
-                    b.Property<double?>("SlowTo")
-                        .HasColumnType("REAL");
-
-                    b.Property<long>("UpdatedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("Version")
-                        .IsConcurrencyToken()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<bool>("WantsFastCooling")
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("Id");
-
-                    b.ToTable("glazes", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Shelves.KilnRow", b =>
-                {
-                    b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Brick")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Class")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<long?>("DeletedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("HoldClock")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Name")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Notes")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Numbers")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Unit")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<long>("UpdatedAt")
-                        .HasColumnType("INTEGER");
 
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
@@ -340,34 +465,10 @@ namespace ZealousEmber.Store.Migrations
 
                     b.HasKey("Id");
 
-                    b.ToTable("kilns", (string)null);
+                    b.ToTable("studio_ways", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Shelves.PhotoRow", b =>
-                {
-                    b.Property<string>("Of")
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("OwnerId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<byte[]>("Bytes")
-                        .IsRequired()
-                        .HasColumnType("BLOB");
-
-                    b.Property<string>("ContentType")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<long>("TakenInAt")
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("Of", "OwnerId");
-
-                    b.ToTable("photos", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Studio.StudioHoursRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Settings.StudioSettingsRow", b =>
                 {
                     b.Property<int>("Id")
                         .HasColumnType("INTEGER");
@@ -376,11 +477,23 @@ namespace ZealousEmber.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Clock")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Currency")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Length")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Marked")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Mass")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -392,6 +505,17 @@ namespace ZealousEmber.Store.Migrations
                         .HasColumnType("REAL");
 
                     b.Property<string>("Rule")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SaveKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Tariffs")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Temperature")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -408,77 +532,6 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("studio_hours", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Studio.StudioWaysRow", b =>
-                {
-                    b.Property<int>("Id")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Approach")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Bisque")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Cooling")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Drying")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Hold")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("Version")
-                        .IsConcurrencyToken()
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("Id");
-
-                    b.ToTable("studio_ways", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleRow", b =>
-                {
-                    b.OwnsMany("ZealousEmber.Store.Schedules.SegmentRow", "Segments", b1 =>
-                        {
-                            b1.Property<int>("ScheduleRowId");
-
-                            b1.Property<int>("__synthesizedOrdinal")
-                                .ValueGeneratedOnAddOrUpdate();
-
-                            b1.Property<string>("Atmosphere");
-
-                            b1.Property<double>("HoldMinutes");
-
-                            b1.Property<string>("Pace")
-                                .IsRequired();
-
-                            b1.Property<double?>("Rate");
-
-                            b1.Property<string>("Reason");
-
-                            b1.Property<double?>("Target");
-
-                            b1.HasKey("ScheduleRowId", "__synthesizedOrdinal");
-
-                            b1.ToTable("schedules");
-
-                            b1
-                                .ToJson("Segments")
-                                .HasColumnType("TEXT");
-
-                            b1.WithOwner()
-                                .HasForeignKey("ScheduleRowId");
-                        });
-
-                    b.Navigation("Segments");
-                });
-
             modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleVersionRow", b =>
                 {
                     b.HasOne("ZealousEmber.Store.Schedules.ScheduleRow", null)
@@ -486,42 +539,6 @@ namespace ZealousEmber.Store.Migrations
                         .HasForeignKey("ScheduleId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
-
-                    b.OwnsMany("ZealousEmber.Store.Schedules.SegmentRow", "Segments", b1 =>
-                        {
-                            b1.Property<int>("ScheduleVersionRowScheduleId");
-
-                            b1.Property<int>("ScheduleVersionRowNumber");
-
-                            b1.Property<int>("__synthesizedOrdinal")
-                                .ValueGeneratedOnAddOrUpdate();
-
-                            b1.Property<string>("Atmosphere");
-
-                            b1.Property<double>("HoldMinutes");
-
-                            b1.Property<string>("Pace")
-                                .IsRequired();
-
-                            b1.Property<double?>("Rate");
-
-                            b1.Property<string>("Reason");
-
-                            b1.Property<double?>("Target");
-
-                            b1.HasKey("ScheduleVersionRowScheduleId", "ScheduleVersionRowNumber", "__synthesizedOrdinal");
-
-                            b1.ToTable("schedule_versions");
-
-                            b1
-                                .ToJson("Segments")
-                                .HasColumnType("TEXT");
-
-                            b1.WithOwner()
-                                .HasForeignKey("ScheduleVersionRowScheduleId", "ScheduleVersionRowNumber");
-                        });
-
-                    b.Navigation("Segments");
                 });
 #pragma warning restore 612, 618
         }

@@ -1,28 +1,30 @@
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Json;
 
 namespace ZealousEmber.Store.Repositories;
 
-/// <summary>A kiln as kept: the words that make it.</summary>
+/// <summary>A kiln as stored: its specification. Words are text, so that one nobody knows spoils only its own row.</summary>
 internal sealed class KilnRow : EntityRow
 {
     public string Class { get; set; } = "";
 
-    public Brick Brick { get; set; }
+    public string Brick { get; set; } = "";
 
-    public HoldClock HoldClock { get; set; }
+    public string HoldClock { get; set; } = "";
 
-    public TemperatureUnit Unit { get; set; }
+    public string Unit { get; set; } = "";
 
-    public Dictionary<string, double> Numbers { get; set; } = [];
+    public string Numbers { get; set; } = "{}";
 
     public void Write(Kiln kiln)
     {
-        var words = kiln.Specification();
-        (Name, Class, Brick, HoldClock, Unit, Notes) = (kiln.Name, kiln.Class.Id, kiln.Brick, kiln.HoldClock, kiln.Unit, kiln.Notes);
-        Numbers = words.Numbers.ToDictionary(n => n.Key, n => n.Value!.Value);
+        (Name, Class, Brick, HoldClock, Unit, Notes) = (kiln.Name, kiln.Class.Id, kiln.Brick.ToString(), kiln.HoldClock.ToString(), kiln.Unit.ToString(), kiln.Notes);
+        Numbers = StoredJson.Write(kiln.Specification().Numbers.ToDictionary(n => n.Key, n => n.Value!.Value));
     }
 
-    /// <summary>The checked kiln; a row that does not pass its own rules means a damaged file and throws.</summary>
-    public Kiln Read() => Kiln.Create(new KilnSpecification(Name, Class, Brick, HoldClock, Notes, Numbers.ToDictionary(n => n.Key, n => (double?)n.Value), Unit)).Value;
+    /// <summary>The checked kiln; one that does not pass its own rules throws.</summary>
+    public Kiln Read() => Kiln.Create(new KilnSpecification(
+        Name, Class, Enum.Parse<Brick>(Brick), Enum.Parse<HoldClock>(HoldClock), Notes, StoredJson.Read<Dictionary<string, double?>>(Numbers), Enum.Parse<TemperatureUnit>(Unit))).Value;
 }

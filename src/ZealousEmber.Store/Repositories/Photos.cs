@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
+using ZealousEmber.Store.Files;
 
 namespace ZealousEmber.Store.Repositories;
 
@@ -13,10 +14,10 @@ public enum PhotoOf
     Glaze,
 }
 
-/// <summary>A photo as kept: a small one, made so before it was sent.</summary>
+/// <summary>A photo as stored.</summary>
 /// <param name="ContentType">image/jpeg, image/png or image/webp.</param>
-/// <param name="Bytes">As sent.</param>
-/// <param name="TakenInAt">When it was kept; tells one photo of a thing from the next.</param>
+/// <param name="Bytes">The picture.</param>
+/// <param name="TakenInAt">When it was saved; tells one photo of a thing from the next.</param>
 public sealed record Photo(string ContentType, byte[] Bytes, Instant TakenInAt);
 
 /// <summary>A photo's row, apart from the thing itself, so that lists stay light.</summary>
@@ -33,8 +34,8 @@ internal sealed class PhotoRow
     public Instant TakenInAt { get; set; }
 }
 
-/// <summary>Keeps at most one photo of each clay and glaze.</summary>
-public sealed class PhotoStore(StudioContext context, TimeProvider time)
+/// <summary>At most one photo of each clay and glaze.</summary>
+public sealed class PhotoRepository(StudioContext context, WriteQueue queue, TimeProvider time)
 {
     /// <summary>The photo of a thing, or nothing.</summary>
     public async Task<Photo?> Find(PhotoOf of, int owner, CancellationToken cancel) =>
@@ -44,16 +45,20 @@ public sealed class PhotoStore(StudioContext context, TimeProvider time)
     public async Task<IReadOnlyDictionary<int, Instant>> All(PhotoOf of, CancellationToken cancel) =>
         await context.Set<PhotoRow>().Where(p => p.Of == of).ToDictionaryAsync(p => p.OwnerId, p => p.TakenInAt, cancel);
 
-    /// <summary>Keeps a photo in the place of the one before, if any.</summary>
-    public async Task Keep(PhotoOf of, int owner, string contentType, byte[] bytes, CancellationToken cancel)
+    /// <summary>Saves a photo in the place of the one before, if any; two at once are one after the other.</summary>
+    public async Task Save(PhotoOf of, int owner, string contentType, byte[] bytes, CancellationToken cancel)
     {
+        using var turn = await queue.Enter(cancel);
         var row = await context.Set<PhotoRow>().FirstOrDefaultAsync(p => p.Of == of && p.OwnerId == owner, cancel);
         if (row is null) context.Add(row = new PhotoRow { Of = of, OwnerId = owner });
         (row.ContentType, row.Bytes, row.TakenInAt) = (contentType, bytes, Instant.FromDateTimeOffset(time.GetUtcNow()));
         await context.SaveChangesAsync(cancel);
     }
 
-    /// <summary>Takes it away; false when there was none.</summary>
-    public async Task<bool> Remove(PhotoOf of, int owner, CancellationToken cancel) =>
-        await context.Set<PhotoRow>().Where(p => p.Of == of && p.OwnerId == owner).ExecuteDeleteAsync(cancel) > 0;
+    /// <summary>Removes it; false when there was none.</summary>
+    public async Task<bool> Remove(PhotoOf of, int owner, CancellationToken cancel)
+    {
+        using var turn = await queue.Enter(cancel);
+        return await context.Set<PhotoRow>().Where(p => p.Of == of && p.OwnerId == owner).ExecuteDeleteAsync(cancel) > 0;
+    }
 }

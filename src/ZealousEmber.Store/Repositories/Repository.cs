@@ -1,89 +1,96 @@
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
+using ZealousEmber.Store.Files;
 
 namespace ZealousEmber.Store.Repositories;
 
-/// <summary>A thing of the studio with its place in the store.</summary>
-public sealed record Versioned<T>(int Id, int Version, Instant UpdatedAt, T Item);
-
-/// <summary>What every row on a repository has.</summary>
-internal abstract class EntityRow
-{
-    public int Id { get; set; }
-
-    public int Version { get; set; }
-
-    public Instant UpdatedAt { get; set; }
-
-    /// <summary>Set when it was deleted; it stays, so that deleting can be undone and firings keep what they were made with.</summary>
-    public Instant? DeletedAt { get; set; }
-
-    public string Name { get; set; } = "";
-
-    public string? Notes { get; set; }
-}
-
-/// <summary>Keeps kilns, clays or glazes: each found, saved by version, deleted and brought back in the same way.</summary>
+/// <summary>Kilns, clays, glazes or firings: each found, saved by version, deleted and restored in the same way.</summary>
 public abstract class Repository<T>
 {
-    /// <summary>Everything whose name or notes hold all the words, by name.</summary>
+    /// <summary>Everything whose name or notes hold all the words, by name; what cannot be read is left out.</summary>
     public abstract Task<IReadOnlyList<Versioned<T>>> Search(string? words, CancellationToken cancel);
 
-    /// <summary>One thing, or nothing when it is not there or was deleted.</summary>
+    /// <summary>What cannot be read.</summary>
+    public abstract Task<IReadOnlyList<UnreadableRow>> Unreadable(CancellationToken cancel);
+
+    /// <summary>One thing, or nothing when it is not there or was deleted. Throws <see cref="UnreadableRowException"/> when it cannot be read.</summary>
     public abstract Task<Versioned<T>?> Find(int id, CancellationToken cancel);
 
-    /// <summary>Keeps a new thing as its version 1.</summary>
-    public abstract Task<Versioned<T>> Add(T item, CancellationToken cancel);
+    /// <summary>Several by their numbers, in one question; those that are not there are left out.</summary>
+    public abstract Task<IReadOnlyDictionary<int, T>> FindAll(IReadOnlyCollection<int> ids, CancellationToken cancel);
+
+    /// <summary>Adds a new thing as its version 1; sent again with the same key it is the one that was added.</summary>
+    public abstract Task<Versioned<T>> Add(T item, SaveStamp stamp, CancellationToken cancel);
 
     /// <summary>Saves over the version the writer had read; none means whichever is there.</summary>
-    public abstract Task<SaveOutcome<Versioned<T>>> Save(int id, int? readVersion, T item, CancellationToken cancel);
+    public abstract Task<SaveOutcome<Versioned<T>>> Save(int id, int? readVersion, T item, SaveStamp stamp, CancellationToken cancel);
 
-    /// <summary>Takes it out of sight; <see cref="Restore"/> brings it back. False when it is not there.</summary>
-    public abstract Task<bool> Delete(int id, CancellationToken cancel);
+    /// <summary>Takes it out of sight, unless it was changed since the version named; <see cref="Restore"/> brings it back.</summary>
+    public abstract Task<SaveOutcome<Versioned<T>>> Delete(int id, int? readVersion, CancellationToken cancel);
 
     /// <summary>Brings it back as it was; nothing when it never was.</summary>
     public abstract Task<Versioned<T>?> Restore(int id, CancellationToken cancel);
 }
 
 /// <summary>A repository over its table.</summary>
-internal sealed class Repository<TRow, T>(StudioContext context, TimeProvider time, Func<TRow, T> read, Action<TRow, T> write) : Repository<T>
+internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queue, TimeProvider time, Func<TRow, T> read, Action<TRow, T> write) : Repository<T>
     where TRow : EntityRow, new()
 {
-    private DbSet<TRow> Rows => context.Set<TRow>();
+    private DbSet<TRow> All => context.Set<TRow>();
 
-    private IQueryable<TRow> Kept => Rows.Where(r => r.DeletedAt == null);
+    private IQueryable<TRow> Present => All.Where(r => r.DeletedAt == null);
+
+    private string Table => context.Model.FindEntityType(typeof(TRow))!.GetTableName()!;
 
     private Instant Now => Instant.FromDateTimeOffset(time.GetUtcNow());
 
     public override async Task<IReadOnlyList<Versioned<T>>> Search(string? words, CancellationToken cancel)
     {
-        var rows = Kept.AsNoTracking();
-        foreach (var word in (words ?? "").ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Take(8))
+        var rows = Present.AsNoTracking();
+        foreach (var word in SearchWords.Of(words))
             rows = rows.Where(r => r.Name.ToLower().Contains(word) || r.Notes!.ToLower().Contains(word));
-        return [.. (await rows.OrderBy(r => r.Name).ThenBy(r => r.Id).ToListAsync(cancel)).Select(ToVersioned)];
+        return [.. (await rows.OrderBy(r => r.Name).ThenBy(r => r.Id).ToListAsync(cancel)).Select(r => (Row: r, Rows.TryRead(Table, r, read).Item)).Where(r => r.Item is not null).Select(r => ToVersioned(r.Row, r.Item!))];
     }
 
-    public override async Task<Versioned<T>?> Find(int id, CancellationToken cancel) =>
-        await Kept.AsNoTracking().FirstOrDefaultAsync(r => r.Id == id, cancel) is { } row ? ToVersioned(row) : null;
+    public override async Task<IReadOnlyList<UnreadableRow>> Unreadable(CancellationToken cancel) =>
+        [.. (await Present.AsNoTracking().ToListAsync(cancel)).Select(r => Rows.TryRead(Table, r, read).Unreadable).OfType<UnreadableRow>()];
 
-    public override async Task<Versioned<T>> Add(T item, CancellationToken cancel)
+    public override async Task<Versioned<T>?> Find(int id, CancellationToken cancel) =>
+        await Present.AsNoTracking().FirstOrDefaultAsync(r => r.Id == id, cancel) is { } row ? ToVersioned(row) : null;
+
+    public override async Task<IReadOnlyDictionary<int, T>> FindAll(IReadOnlyCollection<int> ids, CancellationToken cancel)
     {
-        var row = new TRow { Version = 1, UpdatedAt = Now };
+        if (ids.Count == 0) return new Dictionary<int, T>();
+        var rows = await Present.AsNoTracking().Where(r => ids.Contains(r.Id)).ToListAsync(cancel);
+        return rows.Select(r => (r.Id, Rows.TryRead(Table, r, read).Item)).Where(r => r.Item is not null).ToDictionary(r => r.Id, r => r.Item!);
+    }
+
+    public override async Task<Versioned<T>> Add(T item, SaveStamp stamp, CancellationToken cancel)
+    {
+        using var turn = await queue.Enter(cancel);
+        if (stamp.Key is { } key && await Present.AsNoTracking().FirstOrDefaultAsync(r => r.CreateKey == key, cancel) is { } made) return ToVersioned(made);
+        var row = new TRow { CreateKey = stamp.Key };
+        row.Stamp(Now, stamp);
         write(row, item);
-        Rows.Add(row);
+        All.Add(row);
         await context.SaveChangesAsync(cancel);
         return ToVersioned(row);
     }
 
-    public override async Task<SaveOutcome<Versioned<T>>> Save(int id, int? readVersion, T item, CancellationToken cancel)
+    public override async Task<SaveOutcome<Versioned<T>>> Save(int id, int? readVersion, T item, SaveStamp stamp, CancellationToken cancel)
     {
-        var row = await Kept.FirstOrDefaultAsync(r => r.Id == id, cancel);
+        using var turn = await queue.Enter(cancel);
+        var row = await Present.FirstOrDefaultAsync(r => r.Id == id, cancel);
         if (row is null) return new SaveOutcome<Versioned<T>>.NotFound();
-        if (readVersion is { } version && version != row.Version) return new SaveOutcome<Versioned<T>>.Conflict(ToVersioned(row));
+        if (readVersion is { } version && version != row.Version)
+        {
+            // The answer to this very save was lost on its way; it is not somebody else's.
+            var again = stamp.Key is { } key && row.SaveKey == key && row.Version == version + 1;
+            return again ? new SaveOutcome<Versioned<T>>.Saved(ToVersioned(row)) : new SaveOutcome<Versioned<T>>.Conflict(ToVersioned(row));
+        }
         write(row, item);
         if (!context.ChangeTracker.HasChanges()) return new SaveOutcome<Versioned<T>>.Saved(ToVersioned(row));
-        row.Version++;
-        row.UpdatedAt = Now;
+        row.Stamp(Now, stamp);
         try
         {
             await context.SaveChangesAsync(cancel);
@@ -96,14 +103,35 @@ internal sealed class Repository<TRow, T>(StudioContext context, TimeProvider ti
         }
     }
 
-    public override async Task<bool> Delete(int id, CancellationToken cancel) =>
-        await Kept.Where(r => r.Id == id).ExecuteUpdateAsync(s => s.SetProperty(r => r.DeletedAt, Now), cancel) > 0;
+    public override async Task<SaveOutcome<Versioned<T>>> Delete(int id, int? readVersion, CancellationToken cancel)
+    {
+        using var turn = await queue.Enter(cancel);
+        var row = await Present.FirstOrDefaultAsync(r => r.Id == id, cancel);
+        if (row is null) return new SaveOutcome<Versioned<T>>.NotFound();
+        if (readVersion is { } version && version != row.Version) return new SaveOutcome<Versioned<T>>.Conflict(ToVersioned(row));
+        row.DeletedAt = Now;
+        await context.SaveChangesAsync(cancel);
+        return new SaveOutcome<Versioned<T>>.Saved(new Versioned<T>(row.Id, row.Version, row.UpdatedAt, default!));
+    }
 
     public override async Task<Versioned<T>?> Restore(int id, CancellationToken cancel)
     {
-        await Rows.Where(r => r.Id == id).ExecuteUpdateAsync(s => s.SetProperty(r => r.DeletedAt, (Instant?)null), cancel);
+        using var turn = await queue.Enter(cancel);
+        await All.Where(r => r.Id == id).ExecuteUpdateAsync(s => s.SetProperty(r => r.DeletedAt, (Instant?)null), cancel);
         return await Find(id, cancel);
     }
 
-    private Versioned<T> ToVersioned(TRow row) => new(row.Id, row.Version, row.UpdatedAt, read(row));
+    private Versioned<T> ToVersioned(TRow row) =>
+        Rows.TryRead(Table, row, read) is { Unreadable: null, Item: { } item } ? ToVersioned(row, item) : throw new UnreadableRowException(Rows.TryRead(Table, row, read).Unreadable!);
+
+    private static Versioned<T> ToVersioned(TRow row, T item) => new(row.Id, row.Version, row.UpdatedAt, item, row.UpdatedBy, row.SaveKey);
+}
+
+/// <summary>Words of a search.</summary>
+internal static class SearchWords
+{
+    private const int Most = 8;
+
+    /// <summary>The first few, in lower case.</summary>
+    public static IEnumerable<string> Of(string? words) => (words ?? "").ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Take(Most);
 }

@@ -14,7 +14,7 @@ internal abstract class StockRow : EntityRow
 /// <summary>A clay as kept.</summary>
 internal sealed class ClayRow : StockRow
 {
-    public ClayKind Kind { get; set; }
+    public string Kind { get; set; } = "";
 
     public double? Shrinkage { get; set; }
 
@@ -23,9 +23,9 @@ internal sealed class ClayRow : StockRow
     public bool BurnsOutSlowly { get; set; }
 
     public void Write(Clay clay) => (Name, Kind, ConeFrom, ConeTo, Shrinkage, Absorption, BurnsOutSlowly, Notes) =
-        (clay.Name, clay.Kind, clay.Range?.Coolest.Number, clay.Range?.Hottest.Number, clay.Shrinkage, clay.Absorption, clay.BurnsOutSlowly, clay.Notes);
+        (clay.Name, clay.Kind.ToString(), clay.Range?.Coolest.Number, clay.Range?.Hottest.Number, clay.Shrinkage, clay.Absorption, clay.BurnsOutSlowly, clay.Notes);
 
-    public Clay Read() => Clay.Create(Name, Kind, ConeFrom, ConeTo, Shrinkage, Absorption, BurnsOutSlowly, Notes).Value;
+    public Clay Read() => Clay.Create(Name, Enum.Parse<ClayKind>(Kind), ConeFrom, ConeTo, Shrinkage, Absorption, BurnsOutSlowly, Notes).Value;
 }
 
 /// <summary>A glaze as kept; its slow band in °C.</summary>

@@ -1,55 +1,82 @@
+using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using ZealousEmber.Core.Schedules;
+using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.Store.Schedules;
 
-/// <summary>A schedule with its place in the store.</summary>
-public sealed record VersionedSchedule(int Id, int Version, Instant UpdatedAt, Schedule Schedule);
-
 /// <summary>What a search of the library asks for; what is empty does not narrow it.</summary>
 /// <param name="Words">All of these words must be found in name, tags or notes.</param>
+/// <param name="Kind">Only of this kind.</param>
+/// <param name="Tag">Only with this tag.</param>
 public sealed record ScheduleQuery(string? Words = null, ScheduleKind? Kind = null, string? Tag = null);
 
-/// <summary>Keeps schedules and every version of them.</summary>
-public sealed class ScheduleStore(StudioContext context, TimeProvider time)
+/// <summary>Part of what was found.</summary>
+/// <param name="Items">In order; those that cannot be read are left out.</param>
+/// <param name="Total">How many there are in all.</param>
+public sealed record Page<T>(IReadOnlyList<T> Items, int Total);
+
+/// <summary>Schedules and every version of them.</summary>
+public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, TimeProvider time)
 {
-    private IQueryable<ScheduleRow> Kept => context.Schedules.Where(s => s.DeletedAt == null);
+    private const string Table = "schedules";
+
+    // The index knows runs of three letters; shorter words are looked for in the text itself.
+    private const int ShortestIndexed = 3;
+
+    private IQueryable<ScheduleRow> Present => context.Schedules.Where(s => s.DeletedAt == null);
 
     private Instant Now => Instant.FromDateTimeOffset(time.GetUtcNow());
 
     /// <summary>Schedules that match, last changed first.</summary>
-    public async Task<IReadOnlyList<VersionedSchedule>> Search(ScheduleQuery query, CancellationToken cancel)
+    public async Task<Page<Versioned<Schedule>>> Search(ScheduleQuery query, int skip, int take, CancellationToken cancel)
     {
-        var rows = Kept.AsNoTracking();
-        foreach (var word in (query.Words ?? "").ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Take(8))
-            rows = rows.Where(s => s.SearchText.Contains(word));
-        if (query.Kind is { } kind) rows = rows.Where(s => s.Kind == kind);
-        if (query.Tag?.Trim().ToLowerInvariant() is { Length: > 0 } tag) rows = rows.Where(s => s.Tags.Contains(tag));
-        var found = await rows.OrderByDescending(s => s.UpdatedAt).ThenByDescending(s => s.Id).ToListAsync(cancel);
-        return [.. found.Select(ToVersioned)];
+        var rows = Matching(query);
+        var total = await rows.CountAsync(cancel);
+        var found = await rows.OrderByDescending(s => s.UpdatedAt).ThenByDescending(s => s.Id).Skip(skip).Take(take).ToListAsync(cancel);
+        return new Page<Versioned<Schedule>>([.. Readable(found)], total);
     }
 
-    /// <summary>One schedule, or nothing when it is not there or was deleted.</summary>
-    public async Task<VersionedSchedule?> Find(int id, CancellationToken cancel) =>
-        await Kept.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is { } row ? ToVersioned(row) : null;
-
-    /// <summary>Keeps new schedules, all or none, each as its version 1.</summary>
-    public async Task<IReadOnlyList<VersionedSchedule>> Add(IReadOnlyList<Schedule> schedules, CancellationToken cancel)
+    /// <summary>Several by their numbers, last changed first; all of them when none is named.</summary>
+    public async Task<IReadOnlyList<Versioned<Schedule>>> All(IReadOnlyCollection<int> ids, CancellationToken cancel)
     {
-        await using var transaction = await context.Database.BeginTransactionAsync(cancel);
+        var rows = Present.AsNoTracking();
+        if (ids.Count > 0) rows = rows.Where(s => ids.Contains(s.Id));
+        return [.. Readable(await rows.OrderByDescending(s => s.UpdatedAt).ThenByDescending(s => s.Id).ToListAsync(cancel))];
+    }
+
+    /// <summary>What cannot be read.</summary>
+    public async Task<IReadOnlyList<UnreadableRow>> Unreadable(CancellationToken cancel) =>
+        [.. (await Present.AsNoTracking().ToListAsync(cancel)).Select(r => Rows.TryRead(Table, r, row => row.Read()).Unreadable).OfType<UnreadableRow>()];
+
+    /// <summary>One schedule, or nothing when it is not there or was deleted. Throws <see cref="UnreadableRowException"/> when it cannot be read.</summary>
+    public async Task<Versioned<Schedule>?> Find(int id, CancellationToken cancel) =>
+        await Present.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is { } row ? ToVersioned(row) : null;
+
+    /// <summary>Adds new schedules, all or none, each as its version 1; one sent again with the same key is the one that was added.</summary>
+    public async Task<IReadOnlyList<Versioned<Schedule>>> Add(IReadOnlyList<Schedule> schedules, SaveStamp stamp, CancellationToken cancel)
+    {
+        using var turn = await queue.Enter(cancel);
+        if (stamp.Key is { } key && await Present.AsNoTracking().Where(s => s.CreateKey == key).OrderBy(s => s.Id).ToListAsync(cancel) is { Count: > 0 } made) return [.. made.Select(ToVersioned)];
+        var own = context.Database.CurrentTransaction is null ? await context.Database.BeginTransactionAsync(cancel) : null;
         var rows = new List<ScheduleRow>();
         foreach (var schedule in schedules)
         {
-            var row = new ScheduleRow();
-            Write(row, schedule);
+            var row = new ScheduleRow { CreateKey = stamp.Key };
+            Write(row, schedule, stamp);
             rows.Add(row);
         }
         context.Schedules.AddRange(rows);
         await context.SaveChangesAsync(cancel);
         for (var i = 0; i < rows.Count; i++) AddVersion(rows[i], schedules[i]);
         await context.SaveChangesAsync(cancel);
-        await transaction.CommitAsync(cancel);
+        if (own is not null)
+        {
+            await own.CommitAsync(cancel);
+            await own.DisposeAsync();
+        }
         return [.. rows.Select(ToVersioned)];
     }
 
@@ -57,75 +84,142 @@ public sealed class ScheduleStore(StudioContext context, TimeProvider time)
     /// <param name="id">Which schedule.</param>
     /// <param name="readVersion">The version the change was made on; none means whichever is there.</param>
     /// <param name="schedule">What it says now.</param>
+    /// <param name="stamp">Who, and the key of the save.</param>
     /// <param name="cancel">Stops waiting.</param>
-    public async Task<SaveOutcome<VersionedSchedule>> Save(int id, int? readVersion, Schedule schedule, CancellationToken cancel)
+    public async Task<SaveOutcome<Versioned<Schedule>>> Save(int id, int? readVersion, Schedule schedule, SaveStamp stamp, CancellationToken cancel)
     {
-        var row = await Kept.FirstOrDefaultAsync(s => s.Id == id, cancel);
-        if (row is null) return new SaveOutcome<VersionedSchedule>.NotFound();
-        if (readVersion is { } read && read != row.Version) return new SaveOutcome<VersionedSchedule>.Conflict(ToVersioned(row));
-        if (SameContent(row.Read(), schedule)) return new SaveOutcome<VersionedSchedule>.Saved(ToVersioned(row));
-        Write(row, schedule);
+        using var turn = await queue.Enter(cancel);
+        var row = await Present.FirstOrDefaultAsync(s => s.Id == id, cancel);
+        if (row is null) return new SaveOutcome<Versioned<Schedule>>.NotFound();
+        if (readVersion is { } read && read != row.Version)
+        {
+            // The answer to this very save was lost on its way; it is not somebody else's.
+            var again = stamp.Key is { } key && row.SaveKey == key && row.Version == read + 1;
+            return again ? new SaveOutcome<Versioned<Schedule>>.Saved(ToVersioned(row)) : new SaveOutcome<Versioned<Schedule>>.Conflict(ToVersioned(row));
+        }
+        if (Rows.TryRead(Table, row, r => r.Read()).Item?.SameContent(schedule) == true) return new SaveOutcome<Versioned<Schedule>>.Saved(ToVersioned(row));
+        Write(row, schedule, stamp);
         AddVersion(row, schedule);
         try
         {
             await context.SaveChangesAsync(cancel);
-            return new SaveOutcome<VersionedSchedule>.Saved(ToVersioned(row));
+            return new SaveOutcome<Versioned<Schedule>>.Saved(ToVersioned(row));
         }
-        catch (DbUpdateException)
+        catch (DbUpdateConcurrencyException)
         {
-            // Two savers passed the check above at once: the row moved on, or the version number is taken.
+            // Another program on the same file: the row moved on between the look and the save.
             context.ChangeTracker.Clear();
-            if (await Find(id, cancel) is { } current && current.Version >= row.Version) return new SaveOutcome<VersionedSchedule>.Conflict(current);
-            throw;
+            return await Find(id, cancel) is { } current ? new SaveOutcome<Versioned<Schedule>>.Conflict(current) : new SaveOutcome<Versioned<Schedule>>.NotFound();
         }
     }
 
-    /// <summary>Takes a schedule out of sight; <see cref="Restore"/> brings it back. False when it is not there.</summary>
-    public async Task<bool> Delete(int id, CancellationToken cancel) =>
-        await Kept.Where(s => s.Id == id).ExecuteUpdateAsync(s => s.SetProperty(r => r.DeletedAt, Now), cancel) > 0;
+    /// <summary>Takes a schedule out of sight, unless it was changed since the version named; <see cref="Restore"/> brings it back.</summary>
+    public async Task<SaveOutcome<Versioned<Schedule>>> Delete(int id, int? readVersion, CancellationToken cancel)
+    {
+        using var turn = await queue.Enter(cancel);
+        var row = await Present.FirstOrDefaultAsync(s => s.Id == id, cancel);
+        if (row is null) return new SaveOutcome<Versioned<Schedule>>.NotFound();
+        if (readVersion is { } version && version != row.Version) return new SaveOutcome<Versioned<Schedule>>.Conflict(ToVersioned(row));
+        row.DeletedAt = Now;
+        await context.SaveChangesAsync(cancel);
+        return new SaveOutcome<Versioned<Schedule>>.Saved(new Versioned<Schedule>(row.Id, row.Version, row.UpdatedAt, null!));
+    }
 
     /// <summary>Brings a deleted schedule back as it was; nothing when it never was.</summary>
-    public async Task<VersionedSchedule?> Restore(int id, CancellationToken cancel)
+    public async Task<Versioned<Schedule>?> Restore(int id, CancellationToken cancel)
     {
+        using var turn = await queue.Enter(cancel);
         await context.Schedules.Where(s => s.Id == id).ExecuteUpdateAsync(s => s.SetProperty(r => r.DeletedAt, (Instant?)null), cancel);
         return await Find(id, cancel);
     }
 
-    /// <summary>Every version of a schedule, newest first; empty when there is no such schedule.</summary>
-    public async Task<IReadOnlyList<VersionedSchedule>> Versions(int id, CancellationToken cancel)
+    /// <summary>Every version of a schedule that can be read, newest first; empty when there is no such schedule.</summary>
+    public async Task<IReadOnlyList<Versioned<Schedule>>> Versions(int id, CancellationToken cancel)
     {
         var rows = await context.ScheduleVersions.AsNoTracking()
-            .Where(v => v.ScheduleId == id && Kept.Any(s => s.Id == id))
+            .Where(v => v.ScheduleId == id && Present.Any(s => s.Id == id))
             .OrderByDescending(v => v.Number).ToListAsync(cancel);
-        return [.. rows.Select(v => new VersionedSchedule(id, v.Number, v.SavedAt, v.Read()))];
+        return [.. rows.Select(Read).OfType<Versioned<Schedule>>()];
     }
+
+    /// <summary>One version, of a deleted schedule too: what a firing was fired with stays to be seen.</summary>
+    public async Task<Versioned<Schedule>?> Version(int id, int number, CancellationToken cancel) =>
+        await context.ScheduleVersions.AsNoTracking().FirstOrDefaultAsync(v => v.ScheduleId == id && v.Number == number, cancel) is { } row ? Read(row) : null;
 
     /// <summary>All tags in use with how often, most used first.</summary>
     public async Task<IReadOnlyList<(string Tag, int Count)>> Tags(CancellationToken cancel)
     {
-        var tags = await Kept.AsNoTracking().Select(s => s.Tags).ToListAsync(cancel);
-        return [.. tags.SelectMany(t => t).CountBy(t => t).OrderByDescending(t => t.Value).ThenBy(t => t.Key, StringComparer.Ordinal).Select(t => (t.Key, t.Value))];
+        var tags = await Present.AsNoTracking().Select(s => s.Tags).ToListAsync(cancel);
+        return [.. tags.SelectMany(TagsOf).CountBy(t => t).OrderByDescending(t => t.Value).ThenBy(t => t.Key, StringComparer.Ordinal).Select(t => (t.Key, t.Value))];
     }
 
-    private static VersionedSchedule ToVersioned(ScheduleRow row) => new(row.Id, row.Version, row.UpdatedAt, row.Read());
+    private IQueryable<ScheduleRow> Matching(ScheduleQuery query)
+    {
+        var words = SearchWords.Of(query.Words).ToList();
+        var indexed = words.Where(w => w.Length >= ShortestIndexed).ToList();
+        // Quoted, every word is only text to the index, whatever signs are in it.
+        var match = string.Join(" AND ", indexed.Select(w => $"\"{w.Replace("\"", "\"\"")}\""));
+        var rows = (indexed.Count == 0
+            ? context.Schedules
+            : context.Schedules.FromSql($"SELECT * FROM schedules WHERE Id IN (SELECT rowid FROM schedule_search WHERE schedule_search MATCH {match})")).AsNoTracking().Where(s => s.DeletedAt == null);
+        foreach (var word in words.Where(w => w.Length < ShortestIndexed)) rows = rows.Where(s => s.SearchText.Contains(word));
+        if (query.Kind is { } kind)
+        {
+            var name = kind.ToString();
+            rows = rows.Where(s => s.Kind == name);
+        }
+        if (query.Tag?.Trim().ToLowerInvariant() is { Length: > 0 } tag)
+        {
+            var quoted = JsonSerializer.Serialize(tag);
+            rows = rows.Where(s => s.Tags.Contains(quoted));
+        }
+        return rows;
+    }
 
-    private void Write(ScheduleRow row, Schedule schedule)
+    private static IEnumerable<Versioned<Schedule>> Readable(IEnumerable<ScheduleRow> rows) =>
+        rows.Select(r => (Row: r, Rows.TryRead(Table, r, row => row.Read()).Item)).Where(r => r.Item is not null).Select(r => ToVersioned(r.Row, r.Item!));
+
+    private static Versioned<Schedule> ToVersioned(ScheduleRow row) =>
+        Rows.TryRead(Table, row, r => r.Read()) is var read && read.Item is { } schedule ? ToVersioned(row, schedule) : throw new UnreadableRowException(read.Unreadable!);
+
+    private static Versioned<Schedule> ToVersioned(ScheduleRow row, Schedule schedule) => new(row.Id, row.Version, row.UpdatedAt, schedule, row.UpdatedBy, row.SaveKey);
+
+    private static Versioned<Schedule>? Read(ScheduleVersionRow row)
+    {
+        try
+        {
+            return new Versioned<Schedule>(row.ScheduleId, row.Number, row.SavedAt, row.Read(), row.SavedBy);
+        }
+        catch (Exception error) when (error is not OutOfMemoryException)
+        {
+            // A damaged version takes nothing with it but itself.
+            return null;
+        }
+    }
+
+    private static string[] TagsOf(string tags)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<string[]>(tags) ?? [];
+        }
+        catch (JsonException)
+        {
+            return [];
+        }
+    }
+
+    private void Write(ScheduleRow row, Schedule schedule, SaveStamp stamp)
     {
         row.Write(schedule);
-        row.Version++;
-        row.UpdatedAt = Now;
+        row.Stamp(Now, stamp);
         row.SearchText = string.Join(' ', [schedule.Name, schedule.Notes, .. schedule.Tags]).ToLowerInvariant();
     }
 
     private void AddVersion(ScheduleRow row, Schedule schedule)
     {
-        var version = new ScheduleVersionRow { ScheduleId = row.Id, Number = row.Version, SavedAt = row.UpdatedAt };
+        var version = new ScheduleVersionRow { ScheduleId = row.Id, Number = row.Version, SavedAt = row.UpdatedAt, SavedBy = row.UpdatedBy };
         version.Write(schedule);
         context.ScheduleVersions.Add(version);
     }
-
-    /// <summary>Records compare their arrays by reference; these must be compared by what is in them.</summary>
-    private static bool SameContent(Schedule a, Schedule b) =>
-        a.Name == b.Name && a.Kind == b.Kind && a.Unit == b.Unit && a.Notes == b.Notes && a.Goal == b.Goal
-        && a.Tags.SequenceEqual(b.Tags) && a.Segments.SequenceEqual(b.Segments);
 }

@@ -2,91 +2,85 @@ using NodaTime;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Json;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.Store.Schedules;
 
-/// <summary>What a schedule says, as kept: in the table of schedules for the newest, in that of versions for every one.</summary>
-internal abstract class ScheduleContentRow
+/// <summary>What a schedule says, as stored: in the table of schedules for the newest, in that of versions for every one. Words are text, so that one nobody knows spoils only its own row.</summary>
+internal interface IScheduleContent
 {
-    public string Name { get; set; } = "";
+    string Name { get; set; }
 
-    public ScheduleKind Kind { get; set; }
+    string Kind { get; set; }
 
-    public TemperatureUnit Unit { get; set; }
+    string Unit { get; set; }
 
-    public string? Notes { get; set; }
+    string? Notes { get; set; }
 
-    public string? GoalCone { get; set; }
+    string? GoalCone { get; set; }
 
-    public List<string> Tags { get; set; } = [];
+    /// <summary>A bare JSON array, since searches look into it.</summary>
+    string Tags { get; set; }
 
-    public List<SegmentRow> Segments { get; set; } = [];
+    string Segments { get; set; }
+}
 
-    public void Write(Schedule schedule)
+/// <summary>A schedule to its row and back.</summary>
+internal static class ScheduleContent
+{
+    public static void Write(this IScheduleContent row, Schedule schedule)
     {
-        Name = schedule.Name;
-        Kind = schedule.Kind;
-        Unit = schedule.Unit;
-        Notes = schedule.Notes;
-        GoalCone = schedule.Goal?.Number;
-        Tags = [.. schedule.Tags];
-        Segments = [.. schedule.Segments.Select(SegmentRow.From)];
+        (row.Name, row.Kind, row.Unit, row.Notes, row.GoalCone) = (schedule.Name, schedule.Kind.ToString(), schedule.Unit.ToString(), schedule.Notes, schedule.Goal?.Number);
+        row.Tags = System.Text.Json.JsonSerializer.Serialize(schedule.Tags);
+        row.Segments = StoredJson.Write(schedule.Segments.Select(StoredStep.From));
     }
 
-    /// <summary>The checked schedule; a row that does not pass its own rules means a damaged file and throws.</summary>
-    public Schedule Read() => Schedule.Create(Name, Kind, Unit, [.. Segments.Select(s => s.Read())], Notes, Tags, GoalCone is null ? null : Cone.Parse(GoalCone).Value).Value;
+    /// <summary>The checked schedule; one that does not pass its own rules throws.</summary>
+    public static Schedule Read(this IScheduleContent row) => Schedule.Create(
+        row.Name, Enum.Parse<ScheduleKind>(row.Kind), Enum.Parse<TemperatureUnit>(row.Unit), [.. StoredJson.Read<StoredStep[]>(row.Segments).Select(s => s.Read())], row.Notes,
+        StoredJson.Read<string[]>(row.Tags), row.GoalCone is null ? null : ConeNumber.Parse(row.GoalCone).Value).Value;
 }
 
 /// <summary>A schedule as it stands now.</summary>
-internal sealed class ScheduleRow : ScheduleContentRow
+internal sealed class ScheduleRow : EntityRow, IScheduleContent
 {
-    public int Id { get; set; }
+    public string Kind { get; set; } = "";
 
-    public int Version { get; set; }
+    public string Unit { get; set; } = "";
 
-    public Instant UpdatedAt { get; set; }
+    public string? GoalCone { get; set; }
 
-    /// <summary>Set when it was deleted; it stays, so that deleting can be undone and firings keep what they used.</summary>
-    public Instant? DeletedAt { get; set; }
+    public string Tags { get; set; } = "[]";
 
-    /// <summary>Everything a search looks through, lower case.</summary>
+    public string Segments { get; set; } = "[]";
+
+    /// <summary>Everything a search looks through, lower case; the index of it is kept by triggers.</summary>
     public string SearchText { get; set; } = "";
 }
 
 /// <summary>A schedule as it was saved once.</summary>
-internal sealed class ScheduleVersionRow : ScheduleContentRow
+internal sealed class ScheduleVersionRow : IScheduleContent
 {
     public int ScheduleId { get; set; }
 
     public int Number { get; set; }
 
     public Instant SavedAt { get; set; }
-}
 
-/// <summary>One step; °C and kelvins an hour, whatever it was written in.</summary>
-internal sealed class SegmentRow
-{
-    public PaceKind Pace { get; set; }
+    public string? SavedBy { get; set; }
 
-    public double? Rate { get; set; }
+    public string Name { get; set; } = "";
 
-    public double? Target { get; set; }
+    public string Kind { get; set; } = "";
 
-    public double HoldMinutes { get; set; }
+    public string Unit { get; set; } = "";
 
-    public string? Reason { get; set; }
+    public string? Notes { get; set; }
 
-    public Atmosphere? Atmosphere { get; set; }
+    public string? GoalCone { get; set; }
 
-    public static SegmentRow From(Segment segment) => new()
-    {
-        Pace = segment.Pace.Kind,
-        Rate = segment.Pace.Rate?.KelvinsPerHour,
-        Target = segment.Target?.Celsius,
-        HoldMinutes = segment.HoldMinutes,
-        Reason = segment.Reason,
-        Atmosphere = segment.Atmosphere,
-    };
+    public string Tags { get; set; } = "[]";
 
-    public Segment Read() => Segment.Create(Pace, Rate, Target, HoldMinutes, TemperatureUnit.Celsius, Reason, Atmosphere).Value;
+    public string Segments { get; set; } = "[]";
 }

@@ -5,17 +5,19 @@ namespace ZealousEmber.Store.Settings;
 /// <summary>How a studio plans when nobody says otherwise.</summary>
 internal sealed class PlanningPreferencesRow : SettingsRow
 {
-    public DryingOption Drying { get; set; }
+    public string Drying { get; set; } = "";
 
-    public ApproachOption Approach { get; set; }
+    public string Approach { get; set; } = "";
 
-    public CoolingOption Cooling { get; set; }
+    public string Cooling { get; set; } = "";
 
-    public HoldOption Hold { get; set; }
+    public string Hold { get; set; } = "";
 
-    public BisqueOption Bisque { get; set; }
+    public string Bisque { get; set; } = "";
 
-    public void Write(PlanningPreferences ways) => (Drying, Approach, Cooling, Hold, Bisque) = (ways.Drying, ways.Approach, ways.Cooling, ways.Hold, ways.Bisque);
+    public void Write(PlanningPreferences p) =>
+        (Drying, Approach, Cooling, Hold, Bisque) = (p.Drying.ToString(), p.Approach.ToString(), p.Cooling.ToString(), p.Hold.ToString(), p.Bisque.ToString());
 
-    public PlanningPreferences Read() => new(Drying, Approach, Cooling, Hold, Bisque);
+    public PlanningPreferences Read() => new(
+        Enum.Parse<DryingOption>(Drying), Enum.Parse<ApproachOption>(Approach), Enum.Parse<CoolingOption>(Cooling), Enum.Parse<HoldOption>(Hold), Enum.Parse<BisqueOption>(Bisque));
 }

@@ -1,30 +1,73 @@
-using System.Text.Json;
 using NodaTime;
-using NodaTime.Text;
 using NodaTime.TimeZones;
 using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Json;
 
 namespace ZealousEmber.Store.Settings;
 
-/// <summary>The studio's clock, tariff and people. Lists are JSON, since nothing is ever searched in them.</summary>
-internal sealed class StudioHoursRow : SettingsRow
+/// <summary>What a studio says of itself. Lists are JSON, since nothing is ever searched in them.</summary>
+internal sealed class StudioSettingsRow : SettingsRow
 {
     public string Zone { get; set; } = "";
 
     public string Currency { get; set; } = "";
 
-    public double Price { get; set; }
+    /// <summary>What each carrier costs, as JSON.</summary>
+    public string Tariffs { get; set; } = "[]";
 
-    public AttendanceRule Rule { get; set; }
-
-    public string Bands { get; set; } = "[]";
+    public string Rule { get; set; } = "";
 
     public string People { get; set; } = "[]";
 
     public string Marked { get; set; } = "[]";
 
-    /// <summary>What holds until somebody says otherwise: the machine's own zone, no price, nobody's hours, no rule broken.</summary>
-    public static readonly StudioHours Unsaid = new(SystemZone(), new Tariff("", 0, []), [], AttendanceRule.MarkedMoments, []);
+    public string Clock { get; set; } = nameof(ClockFormat.TwentyFour);
+
+    public string Temperature { get; set; } = nameof(TemperatureUnit.Celsius);
+
+    public string Length { get; set; } = nameof(LengthUnit.Millimetre);
+
+    public string Mass { get; set; } = nameof(MassUnit.Kilogram);
+
+    // From before prices were those of carriers; read once, by the upgrade.
+    public double Price { get; set; }
+
+    public string Bands { get; set; } = "[]";
+
+    public void Write(StudioSettings studio)
+    {
+        (Zone, Currency, Rule) = (studio.Zone.Id, studio.Prices.Currency, studio.Rule.ToString());
+        Tariffs = StoredJson.Write(studio.Prices.Tariffs.Select(StoredTariff.From));
+        People = StoredJson.Write(studio.People.Select(StoredPerson.From));
+        Marked = StoredJson.Write(studio.Marked);
+        var display = studio.Display;
+        (Clock, Temperature, Length, Mass) = (display.Clock.ToString(), display.Temperature.ToString(), display.Units.Length.ToString(), display.Units.Mass.ToString());
+    }
+
+    public StudioSettings Read() => new(
+        DateTimeZoneProviders.Tzdb.GetZoneOrNull(Zone) ?? DateTimeZone.Utc,
+        new EnergyPrices(Currency, [.. StoredJson.Read<StoredTariff[]>(Tariffs).Select(t => t.Read())]),
+        [.. StoredJson.Read<StoredPerson[]>(People).Select(p => p.Read())],
+        Enum.Parse<AttendanceRule>(Rule),
+        [.. StoredJson.Read<WatchKind[]>(Marked)],
+        new StudioDisplay(Enum.Parse<ClockFormat>(Clock), Enum.Parse<TemperatureUnit>(Temperature), new DisplayUnits(Enum.Parse<LengthUnit>(Length), Enum.Parse<MassUnit>(Mass))));
+
+    /// <summary>The prices of the time before carriers, as those of electricity.</summary>
+    public void UpgradePrices()
+    {
+        if (Tariffs != "[]") return;
+        var bands = StoredJson.Read<StoredBand[]>(Bands);
+        if (Price > 0 || bands.Length > 0) Tariffs = StoredJson.Write(new[] { new StoredTariff(EnergyCarrier.Electricity, Price, bands) });
+    }
+}
+
+/// <summary>What holds until somebody says otherwise.</summary>
+public static class StudioSettingsStore
+{
+    /// <summary>The machine's own zone, no price, nobody's hours, no rule broken.</summary>
+    public static readonly StudioSettings Unsaid = new(SystemZone(), EnergyPrices.Unknown, [], AttendanceRule.MarkedMoments, [], StudioDisplay.Usual);
 
     private static DateTimeZone SystemZone()
     {
@@ -37,30 +80,4 @@ internal sealed class StudioHoursRow : SettingsRow
             return DateTimeZone.Utc;
         }
     }
-
-    private sealed record Span(int[] Days, string From, string To);
-
-    private sealed record Band(string Name, double Price, Span Hours, int? FirstMonth, int? LastMonth);
-
-    private sealed record Person(string Name, Span[] Hours);
-
-    public void Write(StudioHours studio)
-    {
-        (Zone, Currency, Price, Rule) = (studio.Zone.Id, studio.Tariff.Currency, studio.Tariff.Price, studio.Rule);
-        Bands = JsonSerializer.Serialize(studio.Tariff.Bands.Select(b => new Band(b.Name, b.Price, Write(b.Hours), b.FirstMonth, b.LastMonth)));
-        People = JsonSerializer.Serialize(studio.People.Select(p => new Person(p.Name, [.. p.Hours.Select(Write)])));
-        Marked = JsonSerializer.Serialize(studio.Marked.Select(m => m.ToString()));
-    }
-
-    public StudioHours Read() => new(
-        DateTimeZoneProviders.Tzdb.GetZoneOrNull(Zone) ?? DateTimeZone.Utc,
-        new Tariff(Currency, Price, [.. JsonSerializer.Deserialize<Band[]>(Bands)!.Select(b => new TariffBand(b.Name, b.Price, Read(b.Hours), b.FirstMonth, b.LastMonth))]),
-        [.. JsonSerializer.Deserialize<Person[]>(People)!.Select(p => new Presence(p.Name, [.. p.Hours.Select(Read)]))],
-        Rule,
-        [.. JsonSerializer.Deserialize<string[]>(Marked)!.Select(m => Enum.Parse<WatchKind>(m))]);
-
-    private static Span Write(WeeklySpan span) => new([.. span.Days.Select(d => (int)d)], LocalTimePattern.ExtendedIso.Format(span.From), LocalTimePattern.ExtendedIso.Format(span.To));
-
-    private static WeeklySpan Read(Span span) =>
-        new([.. span.Days.Select(d => (IsoDayOfWeek)d)], LocalTimePattern.ExtendedIso.Parse(span.From).Value, LocalTimePattern.ExtendedIso.Parse(span.To).Value);
 }

@@ -1,0 +1,157 @@
+using System.Globalization;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using ZealousEmber.Store.Json;
+using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Settings;
+
+namespace ZealousEmber.Store.Files;
+
+/// <summary>The database file as a whole: brought up to date, copied while it runs, restored.</summary>
+public static class StudioDatabase
+{
+    /// <summary>Number of the shape of the data itself, kept in the file; goes up when stored JSON changes.</summary>
+    private const int DataVersion = 1;
+
+    private const int NotADatabase = 26;
+    private const int Corrupt = 11;
+
+    /// <summary>
+    /// Brings the file to the present shape: a copy is made first where anything is to be changed. Throws <see cref="StudioFolderException"/> when the file
+    /// is damaged or from a newer program. The folder must be held, so that a lock left behind by a program that was ended is known to be nobody's.
+    /// </summary>
+    public static async Task BringUpToDate(StudioContext context, StudioFolder folder, DateTimeOffset now)
+    {
+        try
+        {
+            var existed = File.Exists(folder.Database) && new FileInfo(folder.Database).Length > 0;
+            if (existed) await Check(context, folder.Database);
+            await ClearStaleLock(context);
+            var pending = (await context.Database.GetPendingMigrationsAsync()).ToList();
+            var outdated = existed && await DataVersionOf(context) < DataVersion;
+            if (existed && (pending.Count > 0 || outdated)) await CopyTo(context, BackupPath(folder, "before-upgrade", now));
+            await context.Database.MigrateAsync();
+            await UpgradeData(context);
+            // Readers do not wait for a writer; the setting stays with the file.
+            await context.Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL");
+            folder.MakePrivate();
+        }
+        catch (SqliteException error) when (error.SqliteErrorCode is NotADatabase or Corrupt)
+        {
+            throw new StudioFolderException($"{folder.Database} is damaged or no database of this program. Put a backup in its place (see the README), or choose another folder with EMBER_DATA.");
+        }
+        catch (SqliteException error)
+        {
+            throw new StudioFolderException($"{folder.Database} cannot be opened: {error.Message}");
+        }
+    }
+
+    /// <summary>A consistent copy of the database, made while it is in use; SQLite's own <c>VACUUM INTO</c>.</summary>
+    /// <param name="context">The database.</param>
+    /// <param name="path">A file that does not exist yet; its folder is made.</param>
+    public static async Task CopyTo(StudioContext context, string path)
+    {
+        Directory.CreateDirectory(Path.GetDirectoryName(path)!);
+        await context.Database.ExecuteSqlAsync($"VACUUM INTO {path}");
+        if (!OperatingSystem.IsWindows()) File.SetUnixFileMode(path, UnixFileMode.UserRead | UnixFileMode.UserWrite);
+    }
+
+    /// <summary>Puts a copy in the place of the database, once it was found whole; the present one is moved to the backups. Throws <see cref="StudioFolderException"/> otherwise.</summary>
+    public static async Task Restore(string copy, StudioFolder folder, DateTimeOffset now)
+    {
+        if (!File.Exists(copy)) throw new StudioFolderException($"There is no file {copy}.");
+        await using (var source = new StudioContext(new DbContextOptionsBuilder<StudioContext>().UseSqlite($"Data Source={copy};Mode=ReadOnly;Pooling=False").Options))
+        {
+            try
+            {
+                await Check(source, copy);
+                var wrong = await source.Database.SqlQueryRaw<string>("SELECT integrity_check AS Value FROM pragma_integrity_check(1)").SingleAsync();
+                if (wrong != "ok") throw new StudioFolderException($"{copy} is damaged: {wrong}.");
+            }
+            catch (SqliteException)
+            {
+                throw new StudioFolderException($"{copy} is no database of this program.");
+            }
+        }
+        if (File.Exists(folder.Database))
+        {
+            var aside = BackupPath(folder, "before-restore", now);
+            Directory.CreateDirectory(Path.GetDirectoryName(aside)!);
+            foreach (var ending in new[] { "", "-wal", "-shm" })
+            {
+                if (File.Exists(folder.Database + ending)) File.Move(folder.Database + ending, aside + ending);
+            }
+        }
+        File.Copy(copy, folder.Database);
+        folder.MakePrivate();
+    }
+
+    /// <summary>A name for a copy that is not taken yet.</summary>
+    public static string BackupPath(StudioFolder folder, string why, DateTimeOffset now)
+    {
+        var name = string.Create(CultureInfo.InvariantCulture, $"ember-{why}-{now:yyyyMMdd-HHmmss}");
+        var path = Path.Combine(folder.Backups, $"{name}.db");
+        for (var i = 2; File.Exists(path); i++) path = Path.Combine(folder.Backups, string.Create(CultureInfo.InvariantCulture, $"{name}-{i}.db"));
+        return path;
+    }
+
+    private static async Task Check(StudioContext context, string file)
+    {
+        var known = context.Database.GetMigrations().ToHashSet();
+        var hasHistory = await context.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE name = '__EFMigrationsHistory'").SingleAsync() > 0;
+        var applied = hasHistory ? await context.Database.SqlQueryRaw<string>("SELECT MigrationId AS Value FROM __EFMigrationsHistory").ToListAsync() : [];
+        if (applied.Any(m => !known.Contains(m)) || await DataVersionOf(context) > DataVersion)
+            throw new StudioFolderException($"{file} was written by a newer version of Zealous Ember. Start that version, or choose another folder with EMBER_DATA.");
+        if (!hasHistory && await context.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master").SingleAsync() > 0)
+            throw new StudioFolderException($"{file} is no database of this program.");
+    }
+
+    /// <summary>The lock of the migrations is a row; a program ended in that moment leaves it behind, and the next would wait for ever.</summary>
+    private static async Task ClearStaleLock(StudioContext context)
+    {
+        if (await context.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE name = '__EFMigrationsLock'").SingleAsync() > 0)
+            await context.Database.ExecuteSqlRawAsync("DELETE FROM __EFMigrationsLock");
+    }
+
+    private static Task<int> DataVersionOf(StudioContext context) => context.Database.SqlQueryRaw<int>("SELECT user_version AS Value FROM pragma_user_version").SingleAsync();
+
+    /// <summary>Writes what is readable in the present schema, all of it or nothing; what cannot be read stays as it is, to be looked at.</summary>
+    private static async Task UpgradeData(StudioContext context)
+    {
+        if (await DataVersionOf(context) >= DataVersion) return;
+        await using var transaction = await context.Database.BeginTransactionAsync();
+        foreach (var row in await context.Set<ScheduleRow>().ToListAsync()) Rewrite(() => row.Segments = StoredJson.Write(StoredJson.Read<StoredStep[]>(row.Segments)));
+        foreach (var row in await context.Set<ScheduleVersionRow>().ToListAsync()) Rewrite(() => row.Segments = StoredJson.Write(StoredJson.Read<StoredStep[]>(row.Segments)));
+        foreach (var row in await context.Set<KilnRow>().ToListAsync()) Rewrite(() => row.Numbers = StoredJson.Write(StoredJson.Read<Dictionary<string, double>>(row.Numbers)));
+        var versions = await context.Set<ScheduleRow>().ToDictionaryAsync(s => s.Id, s => s.Version);
+        foreach (var row in await context.Set<FiringRow>().ToListAsync())
+        {
+            Rewrite(() => row.Lots = StoredJson.Write(StoredJson.Read<StoredLot[]>(row.Lots)));
+            Rewrite(() => row.Accepted = StoredJson.Write(StoredJson.Read<StoredAcceptance[]>(row.Accepted)));
+            if (row.ScheduleId is { } id && row.ScheduleVersion is null) row.ScheduleVersion = versions.TryGetValue(id, out var version) ? version : null;
+        }
+        foreach (var row in await context.Set<StudioSettingsRow>().ToListAsync())
+        {
+            Rewrite(row.UpgradePrices);
+            Rewrite(() => row.People = StoredJson.Write(StoredJson.Read<StoredPerson[]>(row.People)));
+            Rewrite(() => row.Marked = StoredJson.Write(StoredJson.Read<Core.Clock.WatchKind[]>(row.Marked)));
+        }
+        await context.SaveChangesAsync();
+        await context.Database.ExecuteSqlRawAsync($"PRAGMA user_version = {DataVersion}");
+        await transaction.CommitAsync();
+        context.ChangeTracker.Clear();
+    }
+
+    private static void Rewrite(Action rewrite)
+    {
+        try
+        {
+            rewrite();
+        }
+        catch (System.Text.Json.JsonException)
+        {
+            // Shown as unreadable, with its raw content to be downloaded.
+        }
+    }
+}

@@ -1,0 +1,88 @@
+using System.Collections.Immutable;
+using NodaTime;
+using NodaTime.Text;
+using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Review;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
+
+namespace ZealousEmber.Store.Json;
+
+// The shapes of the JSON columns. They are changed only together with StoredJson.Schema and a way to read the shape before.
+
+/// <summary>A step of a schedule; °C and kelvins an hour, whatever it was written in.</summary>
+internal sealed record StoredStep(PaceKind Pace, double? Rate, double? Target, double HoldMinutes, string? Reason, Atmosphere? Atmosphere)
+{
+    public static StoredStep From(Segment step) => new(step.Pace.Kind, step.Pace.Rate?.KelvinsPerHour, step.Target?.Celsius, step.HoldMinutes, step.Reason, step.Atmosphere);
+
+    public Segment Read() => Segment.Create(Pace, Rate, Target, HoldMinutes, TemperatureUnit.Celsius, Reason, Atmosphere).Value;
+}
+
+/// <summary>A row of a load as it was written.</summary>
+internal sealed record StoredLot(
+    string? What, int? Count, double? Wall, double? Width, bool ClosedHollow, bool OneSided, Dryness Dryness, int? ClayId, int[]? GlazeIds, string? Whose, NextStep Next, double? PieceMass,
+    Dictionary<string, string>? Typed = null)
+{
+    public static StoredLot From(LotDraft lot) => new(
+        lot.What, lot.Count, lot.Wall, lot.Width, lot.ClosedHollow, lot.OneSided, lot.Dryness, lot.ClayId, [.. lot.GlazeIds], lot.Whose, lot.Next, lot.PieceMass,
+        lot.Typed.IsEmpty ? null : lot.Typed.ToDictionary());
+
+    public LotDraft Read() => new(
+        What, Count, Wall, Width, ClosedHollow, OneSided, Dryness, ClayId, [.. GlazeIds ?? []], Whose, Next, PieceMass, (Typed ?? []).ToImmutableSortedDictionary());
+}
+
+/// <summary>A finding accepted; milliseconds since 1970.</summary>
+internal sealed record StoredAcceptance(string Id, Severity Severity, string Note, long At, string? By = null)
+{
+    public static StoredAcceptance From(Acceptance a) => new(a.Id, a.Severity, a.Note, a.At.ToUnixTimeMilliseconds(), a.By);
+
+    public Acceptance Read() => new(Id, Severity, Note, Instant.FromUnixTimeMilliseconds(At), By);
+}
+
+/// <summary>A kiln as it was when a firing was planned in it.</summary>
+internal sealed record StoredKiln(int Version, string? Name, string? Class, Brick? Brick, HoldClock? HoldClock, string? Notes, Dictionary<string, double> Numbers, TemperatureUnit Unit)
+{
+    public static StoredKiln From(PinnedKiln pinned)
+    {
+        var said = pinned.Kiln.Specification();
+        return new StoredKiln(pinned.Version, said.Name, said.Class, said.Brick, said.HoldClock, said.Notes, said.Numbers.ToDictionary(n => n.Key, n => n.Value!.Value), said.Unit);
+    }
+
+    public PinnedKiln Read() => new(Version, Kiln.Create(new KilnSpecification(Name, Class, Brick, HoldClock, Notes, Numbers.ToDictionary(n => n.Key, n => (double?)n.Value), Unit)).Value);
+}
+
+/// <summary>Hours on some days.</summary>
+internal sealed record StoredSpan(IsoDayOfWeek[] Days, string From, string To)
+{
+    public static StoredSpan Of(WeeklySpan span) => new([.. span.Days], LocalTimePattern.ExtendedIso.Format(span.From), LocalTimePattern.ExtendedIso.Format(span.To));
+
+    public WeeklySpan Read() => new([.. Days], LocalTimePattern.ExtendedIso.Parse(From).Value, LocalTimePattern.ExtendedIso.Parse(To).Value);
+}
+
+/// <summary>Hours at a price.</summary>
+internal sealed record StoredBand(string Name, double Price, StoredSpan Hours, int? FirstMonth, int? LastMonth)
+{
+    public static StoredBand From(TariffBand b) => new(b.Name, b.Price, StoredSpan.Of(b.Hours), b.FirstMonth, b.LastMonth);
+
+    public TariffBand Read() => new(Name, Price, Hours.Read(), FirstMonth, LastMonth);
+}
+
+/// <summary>What a carrier costs.</summary>
+internal sealed record StoredTariff(EnergyCarrier Carrier, double Price, StoredBand[] Bands)
+{
+    public static StoredTariff From(Tariff t) => new(t.Carrier, t.Price, [.. t.Bands.Select(StoredBand.From)]);
+
+    public Tariff Read() => new(Carrier, Price, [.. Bands.Select(b => b.Read())]);
+}
+
+/// <summary>A person and their hours.</summary>
+internal sealed record StoredPerson(string Name, StoredSpan[] Hours)
+{
+    public static StoredPerson From(Presence p) => new(p.Name, [.. p.Hours.Select(StoredSpan.Of)]);
+
+    public Presence Read() => new(Name, [.. Hours.Select(h => h.Read())]);
+}

@@ -1,0 +1,90 @@
+using Microsoft.EntityFrameworkCore;
+using NodaTime.Text;
+using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Planning;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Json;
+
+namespace ZealousEmber.Store.Repositories;
+
+/// <summary>A firing as stored; its rows of ware as JSON, since they are only ever read together.</summary>
+internal sealed class FiringRow : EntityRow
+{
+    public string Kind { get; set; } = "";
+
+    public int? KilnId { get; set; }
+
+    public string? GoalCone { get; set; }
+
+    public string Unit { get; set; } = "";
+
+    public string Drying { get; set; } = "";
+
+    public string Approach { get; set; } = "";
+
+    public string Cooling { get; set; } = "";
+
+    public string Hold { get; set; } = "";
+
+    public string Bisque { get; set; } = "";
+
+    public double? HoldMinutes { get; set; }
+
+    public int MaxSteps { get; set; }
+
+    public int? ScheduleId { get; set; }
+
+    /// <summary>The version of the schedule it was planned with.</summary>
+    public int? ScheduleVersion { get; set; }
+
+    /// <summary>The kiln as it was then, as JSON.</summary>
+    public string? KilnAsPlanned { get; set; }
+
+    public bool Packed { get; set; }
+
+    public bool WitnessPack { get; set; }
+
+    /// <summary>A moment with its offset, as RFC 3339 writes it.</summary>
+    public string? StartsAt { get; set; }
+
+    public string Lots { get; set; } = "[]";
+
+    public string Accepted { get; set; } = "[]";
+
+    public void Write(FiringDraft firing)
+    {
+        (Name, Kind, KilnId, GoalCone, Unit) = (firing.Name, firing.Kind.ToString(), firing.KilnId, firing.Goal?.Number, firing.Unit.ToString());
+        var p = firing.Preferences;
+        (Drying, Approach, Cooling, Hold, Bisque) = (p.Drying.ToString(), p.Approach.ToString(), p.Cooling.ToString(), p.Hold.ToString(), p.Bisque.ToString());
+        (HoldMinutes, MaxSteps, Packed, WitnessPack) = (firing.HoldMinutes, firing.MaxSteps, firing.Packed, firing.WitnessPack);
+        (ScheduleId, ScheduleVersion, KilnAsPlanned) = (firing.Schedule?.Id, firing.Schedule?.Version, firing.Kiln is { } kiln ? StoredJson.Write(StoredKiln.From(kiln)) : null);
+        StartsAt = firing.StartsAt is { } starts ? OffsetDateTimePattern.Rfc3339.Format(starts) : null;
+        Lots = StoredJson.Write(firing.Lots.Select(StoredLot.From));
+        Accepted = StoredJson.Write(firing.Accepted.Select(StoredAcceptance.From));
+    }
+
+    public FiringDraft Read() => FiringDraft.Create(
+        Name, Enum.Parse<ScheduleKind>(Kind), KilnId, GoalCone is null ? null : ConeNumber.Parse(GoalCone).Value, Enum.Parse<TemperatureUnit>(Unit),
+        [.. StoredJson.Read<StoredLot[]>(Lots).Select(l => l.Read())],
+        new PlanningPreferences(
+            Enum.Parse<DryingOption>(Drying), Enum.Parse<ApproachOption>(Approach), Enum.Parse<CoolingOption>(Cooling), Enum.Parse<HoldOption>(Hold), Enum.Parse<BisqueOption>(Bisque)),
+        HoldMinutes, MaxSteps, ScheduleId is { } id ? new PinnedSchedule(id, ScheduleVersion) : null, Packed, WitnessPack,
+        StartsAt is null ? null : OffsetDateTimePattern.Rfc3339.Parse(StartsAt).Value,
+        [.. StoredJson.Read<StoredAcceptance[]>(Accepted).Select(a => a.Read())],
+        KilnAsPlanned is null ? null : StoredJson.Read<StoredKiln>(KilnAsPlanned).Read()).Value;
+}
+
+/// <summary>Finds firings by what they are fired with.</summary>
+public sealed class FiringFinder(StudioContext context)
+{
+    /// <summary>The firing a schedule was last opened in the editor for; nothing when there is none.</summary>
+    public async Task<Versioned<FiringDraft>?> Of(int scheduleId, CancellationToken cancel)
+    {
+        var row = await context.Set<FiringRow>().AsNoTracking().Where(f => f.ScheduleId == scheduleId && f.DeletedAt == null).OrderByDescending(f => f.UpdatedAt).FirstOrDefaultAsync(cancel);
+        return row is not null && Rows.TryRead("firings", row, r => r.Read()) is { Item: { } firing }
+            ? new Versioned<FiringDraft>(row.Id, row.Version, row.UpdatedAt, firing, row.UpdatedBy, row.SaveKey)
+            : null;
+    }
+}

@@ -1,0 +1,50 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Diagnostics;
+using Microsoft.Extensions.DependencyInjection;
+using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Planning;
+using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Settings;
+
+namespace ZealousEmber.Store;
+
+/// <summary>Brings the store into a program.</summary>
+public static class StoreSetup
+{
+    /// <summary>Adds the database file of a folder, and the repositories that read and write it.</summary>
+    public static IServiceCollection AddStudioStore(this IServiceCollection services, string folder)
+    {
+        services.AddSingleton<WriteQueue>();
+        services.AddSingleton<StoreHealth>();
+        services.AddSingleton<IInterceptor, ConnectionSettings>();
+        services.AddSingleton<IInterceptor, HealthWatch>();
+        services.AddDbContext<StudioContext>((provider, options) => options
+            .UseSqlite($"Data Source={StudioFolder.DatabaseIn(folder)};Default Timeout=10")
+            .AddInterceptors(provider.GetServices<IInterceptor>()));
+        services.AddScoped<ScheduleRepository>();
+        AddRepository<KilnRow, Kiln>(services, r => r.Read(), (r, k) => r.Write(k));
+        AddRepository<ClayRow, Clay>(services, r => r.Read(), (r, c) => r.Write(c));
+        AddRepository<GlazeRow, Glaze>(services, r => r.Read(), (r, g) => r.Write(g));
+        AddRepository<FiringRow, FiringDraft>(services, r => r.Read(), (r, f) => r.Write(f));
+        AddSettings<StudioSettingsRow, StudioSettings>(services, r => r.Read(), (r, s) => r.Write(s), StudioSettingsStore.Unsaid);
+        AddSettings<PlanningPreferencesRow, PlanningPreferences>(services, r => r.Read(), (r, p) => r.Write(p), PlanningPreferences.Usual);
+        services.AddScoped<FiringFinder>();
+        services.AddScoped<PhotoRepository>();
+        services.AddScoped<RawRows>();
+        return services;
+    }
+
+    private static void AddRepository<TRow, T>(IServiceCollection services, Func<TRow, T> read, Action<TRow, T> write)
+        where TRow : EntityRow, new() =>
+        services.AddScoped<Repository<T>>(s => new Repository<TRow, T>(
+            s.GetRequiredService<StudioContext>(), s.GetRequiredService<WriteQueue>(), s.GetRequiredService<TimeProvider>(), read, write));
+
+    private static void AddSettings<TRow, T>(IServiceCollection services, Func<TRow, T> read, Action<TRow, T> write, T unsaid)
+        where TRow : SettingsRow, new() =>
+        services.AddScoped<SettingsStore<T>>(s => new SettingsStore<TRow, T>(s.GetRequiredService<StudioContext>(), s.GetRequiredService<WriteQueue>(), read, write, unsaid));
+}
