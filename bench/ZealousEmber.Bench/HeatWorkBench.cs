@@ -14,7 +14,7 @@ public class HeatWorkBench
     private static readonly Schedule Plan = Schedule.Create("Bench", ScheduleKind.Glaze, TemperatureUnit.Celsius,
         [.. NotationReader.Read("20/h to 90 hold 8:00; 60/h to 200; 80/h to 540; 60/h to 610; 120/h to 950; 100/h to 1100; 80/h to 1140; 60/h to 1222 hold 12m; cool 150/h to 1040; cool 30/h to 850 hold 2:00; cool 60/h to 700; cool 80/h to 60", TemperatureUnit.Celsius).Segments]).Value;
 
-    private static readonly Curve PlanCurve = CompiledSchedule.From(Plan, Temperature.FromCelsius(20), GenericKiln.Instance).Value.Curve;
+    private static readonly Curve PlanCurve = PlainKiln.Instance.Times(Plan.Program).Value.Curve;
 
     private static readonly Curve Log = new(Enumerable.Range(0, 100_000).Select(i =>
     {
@@ -22,7 +22,7 @@ public class HeatWorkBench
         return new CurvePoint(minutes, PlanCurve.At(NodaTime.Duration.FromMinutes(minutes)).Celsius);
     }));
 
-    private static readonly Cone Six = Cone.Parse("6").Value;
+    private static readonly Cone Six = ConeNumber.Parse("6").Value;
 
     [Benchmark(Baseline = true)]
     public double[] AllConesOverThePlan() => [.. HeatWork.OfAll(PlanCurve)];
@@ -34,7 +34,7 @@ public class HeatWorkBench
     public double[] AllConesOverALogOf100000() => [.. HeatWork.OfAll(Log)];
 
     [Benchmark]
-    public object SolveTheTop() => ConeSolver.TopOf(Plan, Six, Temperature.FromCelsius(20), s => CompiledSchedule.From(s, Temperature.FromCelsius(20), GenericKiln.Instance)).Value;
+    public object SolveTheTop() => ConeSolver.TopOf(Plan.Program, Six, PlainKiln.Instance.Start, PlainKiln.Instance.Times).Value;
 
     /// <summary>The anchor: the plan in fixed steps of a second, midpoint rule, one cone.</summary>
     [Benchmark]

@@ -1,10 +1,12 @@
 using System.Text.Json;
 using BenchmarkDotNet.Attributes;
+using NodaTime;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core.Notation;
+using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Bench;
@@ -18,9 +20,9 @@ public class PreviewBench
         "60/h to 90 hold 2:00; 80/h to 200; 100/h to 540; 60/h to 610; 150/h to 950; full to 1100; 110/h to 1140; 60/h to 1210 hold 12m; cool 150/h to 1040; cool 55/h to 850 hold 30m; cool 100/h to 700; off";
 
     internal static readonly PreviewRequest Request = new(
-        new ScheduleContract("Twelve steps", "glaze", "C",
+        new ScheduleContract("Twelve steps", ScheduleKind.Glaze, TemperatureUnit.Celsius,
             [.. NotationReader.Read(Line, TemperatureUnit.Celsius).Segments.Select(s => ScheduleMapping.Write(s, TemperatureUnit.Celsius))]),
-        Start: "2026-11-24T17:30:00+00:00",
+        Start: new LocalDateTime(2026, 11, 24, 17, 30).WithOffset(Offset.Zero),
         Between: [new BandRequest(1000, 1300)]);
 
     [Benchmark(Baseline = true)]
@@ -40,5 +42,5 @@ public class PreviewBench
     public object PreviewWithKiln() => Make(WithKiln);
 
     private static PreviewResponse Make(PreviewRequest request) =>
-        PreviewEndpoints.Make(request, Finder.Nothing, null).GetAwaiter().GetResult().Value;
+        PreviewEndpoints.Make(request, StudioLookup.Nothing).GetAwaiter().GetResult().Value;
 }

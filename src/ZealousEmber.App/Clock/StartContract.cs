@@ -1,7 +1,8 @@
-using System.ComponentModel.DataAnnotations;
+using NodaTime;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Studio;
+using ZealousEmber.Core.Clock;
 
 namespace ZealousEmber.App.Clock;
 
@@ -13,7 +14,7 @@ namespace ZealousEmber.App.Clock;
 /// <param name="Studio">Other hours than the studio's own; what is missing in it stays the studio's.</param>
 public sealed record StartsRequest(
     ScheduleContract? Schedule, double? StartTemperature = null, int? KilnId = null, KilnContract? Kiln = null, LoadContract? Load = null,
-    string? From = null, string? Until = null, string? OpenBy = null, string? TopAt = null, StudioContract? Studio = null);
+    OffsetDateTime? From = null, OffsetDateTime? Until = null, OffsetDateTime? OpenBy = null, OffsetDateTime? TopAt = null, StudioContract? Studio = null);
 
 /// <summary>The best starts, best first; or why there is none.</summary>
 /// <param name="TimeZone">Whose clock; all moments carry its offset.</param>
@@ -38,7 +39,7 @@ public sealed record StartContract(
 /// <summary>A moment that wants a person.</summary>
 /// <param name="Who">Those who are in then.</param>
 public sealed record WatchContract(
-    [property: AllowedValues("switch-on", "steam-check", "first-colour", "reduction", "top", "power-off", "open")] string Kind,
+    WatchKind Kind,
     DateTimeOffset At, string Text, IReadOnlyList<string> Who);
 
 /// <summary>A stretch at one price.</summary>
@@ -50,4 +51,4 @@ public sealed record AloneSpan(DateTimeOffset From, DateTimeOffset To);
 /// <summary>A firing whose watch times are wanted as calendar entries.</summary>
 /// <param name="Start">When it is switched on, with its offset.</param>
 public sealed record CalendarRequest(
-    ScheduleContract? Schedule, string? Start, double? StartTemperature = null, int? KilnId = null, KilnContract? Kiln = null, LoadContract? Load = null);
+    ScheduleContract? Schedule, OffsetDateTime? Start, double? StartTemperature = null, int? KilnId = null, KilnContract? Kiln = null, LoadContract? Load = null);

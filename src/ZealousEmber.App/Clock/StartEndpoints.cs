@@ -4,6 +4,7 @@ using ZealousEmber.App.Stock;
 using ZealousEmber.App.Studio;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Store.Settings;
 
 namespace ZealousEmber.App.Clock;
@@ -22,48 +23,50 @@ internal static class StartEndpoints
             .Produces(200, contentType: "text/calendar").ProducesValidationProblem(422);
     }
 
-    private static async Task<IResult> Find(StartsRequest? request, Finder find, SettingsStore<StudioHours> studio, TimeProvider time, CancellationToken cancel)
+    private static async Task<IResult> Find(StartsRequest? request, StudioLookup lookup, SettingsStore<StudioSettings> studio, TimeProvider time, CancellationToken cancel)
     {
         request ??= new StartsRequest(null);
         var problems = new List<Problem>();
         var kept = (await studio.Read(cancel)).Item;
         var hours = request.Studio is null ? kept : StudioMapping.Read(request.Studio, kept);
         problems.AddRange(hours.Problems.Select(p => p.Under("studio")));
-        var from = WireTime.Read(request.From, "from", problems)?.ToInstant() ?? Instant.FromDateTimeOffset(time.GetUtcNow());
-        var until = WireTime.Read(request.Until, "until", problems)?.ToInstant() ?? from + UsualSearch;
+        var from = WireTime.Check(request.From, "from", problems)?.ToInstant() ?? Instant.FromDateTimeOffset(time.GetUtcNow());
+        var until = WireTime.Check(request.Until, "until", problems)?.ToInstant() ?? from + UsualSearch;
         if (until < from) problems.Add(new Problem("until", "The latest start is before the earliest."));
         else if (until - from > StartSolver.LongestSearch) problems.Add(new Problem("until", $"At most {StartSolver.LongestSearch.TotalDays:0} days are searched at once."));
-        var openBy = WireTime.Read(request.OpenBy, "openBy", problems)?.ToInstant();
-        var topAt = WireTime.Read(request.TopAt, "topAt", problems)?.ToInstant();
-        var read = await TimedFiring.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, find, problems);
+        var openBy = WireTime.Check(request.OpenBy, "openBy", problems)?.ToInstant();
+        var topAt = WireTime.Check(request.TopAt, "topAt", problems)?.ToInstant();
+        var read = await ClockTask.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, lookup, problems);
         if (problems.Count > 0) return ProblemResponses.Of(problems);
 
         var (timed, rules) = (read!, hours.Value);
-        var task = timed.Task;
+        var task = timed.Start;
         var answer = StartSolver.Best(task, new StartWish(from, until, openBy, topAt), rules);
         DateTimeOffset At(Instant instant) => instant.InZone(rules.Zone).ToDateTimeOffset();
-        var priced = timed.Run is not null && (rules.Tariff.Price > 0 || !rules.Tariff.Bands.IsEmpty);
-        var horizon = until + timed.OpensAt;
+        var priced = rules.Prices.Knows(task.Energy);
+        // While no kiln is chosen, electricity is what most draw.
+        var tariff = rules.Prices.Of(task.Energy.Count > 0 ? task.Energy[0].Carrier : EnergyCarrier.Electricity);
+        var horizon = until + task.OpensAt;
         return Results.Ok(new StartsResponse(
-            rules.Zone.Id, rules.Tariff.Currency,
+            rules.Zone.Id, rules.Prices.Currency,
             [.. answer.Choices.Select(c => new StartContract(
-                At(c.At), At(c.At + task.TopAt), At(c.At + task.Powered), At(c.At + timed.OpensAt), priced ? c.Cost : null, c.Discomfort, c.Why,
-                [.. timed.Moments.Select(m => new WatchContract(StudioMapping.Watches.Format(m.Kind), At(c.At + m.At), m.Text, [.. rules.InAt(c.At + m.At)]))]))],
+                At(c.At), At(c.At + task.TopAt), At(c.At + task.Powered), At(c.At + task.OpensAt), priced ? c.Cost : null, c.Discomfort, c.Why,
+                [.. task.Moments.Select(m => new WatchContract(m.Kind, At(c.At + m.At), m.Text, [.. rules.InAt(c.At + m.At)]))]))],
             answer.Tried, answer.Possible, answer.Dearest, answer.WhyNone,
-            [.. Stretches(from, horizon, i => rules.Tariff.At(i.InZone(rules.Zone).LocalDateTime)).Select(s => new PriceSpan(At(s.From), At(s.To), s.Value))],
+            [.. Stretches(from, horizon, i => tariff.At(i.InZone(rules.Zone).LocalDateTime)).Select(s => new PriceSpan(At(s.From), At(s.To), s.Value))],
             [.. Stretches(from, horizon, i => !rules.InAt(i).Any()).Where(s => s.Value).Select(s => new AloneSpan(At(s.From), At(s.To)))]));
     }
 
-    private static async Task<IResult> Calendar(CalendarRequest? request, Finder find)
+    private static async Task<IResult> Calendar(CalendarRequest? request, StudioLookup lookup)
     {
         request ??= new CalendarRequest(null, null);
         var problems = new List<Problem>();
-        var start = WireTime.Read(request.Start, "start", problems);
+        var start = WireTime.Check(request.Start, "start", problems);
         if (start is null && problems.Count == 0) problems.Add(new Problem("start", "Say when it is switched on."));
-        var timed = await TimedFiring.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, find, problems);
+        var timed = await ClockTask.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, lookup, problems);
         return problems.Count > 0
             ? ProblemResponses.Of(problems)
-            : Results.File(WatchCalendar.Write(timed!.Schedule, timed.Firing.Kiln?.Name, start!.Value.ToInstant(), timed.Moments), "text/calendar; charset=utf-8", "watch-times.ics");
+            : Results.File(WatchCalendar.Write(timed!.Schedule, timed.Kiln.Name, start!.Value.ToInstant(), timed.Start.Moments), "text/calendar; charset=utf-8", "watch-times.ics");
     }
 
     /// <summary>Runs of the same value, looked at every quarter of an hour.</summary>

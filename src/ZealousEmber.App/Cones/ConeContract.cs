@@ -1,8 +1,8 @@
-using System.ComponentModel.DataAnnotations;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Cones;
 
@@ -17,7 +17,7 @@ public sealed record ConePointContract(double RatePerHour, double Celsius, doubl
 
 /// <summary>End points of every cone over a range of climbs, for the chart.</summary>
 /// <param name="Rates">Climbs, degrees an hour in the unit.</param>
-public sealed record ConeEndPoints([property: AllowedValues("C", "F")] string Unit, IReadOnlyList<double> Rates, IReadOnlyList<ConeLine> Cones);
+public sealed record ConeEndPoints(TemperatureUnit Unit, IReadOnlyList<double> Rates, IReadOnlyList<ConeLine> Cones);
 
 /// <summary>One cone's end points, one for each climb.</summary>
 public sealed record ConeLine(string Cone, IReadOnlyList<double> Temperatures);
@@ -31,8 +31,8 @@ public sealed record ConeLine(string Cone, IReadOnlyList<double> Temperatures);
 /// <param name="Unit">Of the numbers when there is no schedule; C when missing.</param>
 /// <param name="KilnId">The kiln the schedule is fired in; the cones then see what this kiln really does.</param>
 public sealed record SolveRequest(
-    string? Cone, [property: AllowedValues("top", "hold")] string? Find, double? HoldMinutes = null, double? Top = null, double? Approach = null,
-    ScheduleContract? Schedule = null, [property: AllowedValues("C", "F")] string? Unit = null, double? StartTemperature = null,
+    string? Cone, ConeQuestion? Find, double? HoldMinutes = null, double? Top = null, double? Approach = null,
+    ScheduleContract? Schedule = null, TemperatureUnit? Unit = null, double? StartTemperature = null,
     int? KilnId = null, KilnContract? Kiln = null, LoadContract? Load = null);
 
 /// <summary>The answer; numbers in the unit of the question.</summary>
@@ -40,7 +40,7 @@ public sealed record SolveRequest(
 /// <param name="Schedule">The schedule changed to whole degrees and minutes, to look at before it is taken.</param>
 /// <param name="Progress">Of the cone with these whole numbers; 1 is the end point.</param>
 public sealed record SolveResponse(
-    string Cone, [property: AllowedValues("C", "F")] string Unit, double Top, double HoldMinutes, int? Segment, ScheduleContract? Schedule, double Progress);
+    string Cone, TemperatureUnit Unit, double Top, double HoldMinutes, int? Segment, ScheduleContract? Schedule, double Progress);
 
 /// <summary>A schedule and the cone to bring down, for the ladder.</summary>
 public sealed record LadderRequest(
@@ -59,7 +59,7 @@ public sealed record LadderRung(double HoldMinutes, double? Top, double? Powered
 /// <param name="Unit">Of the curve; C when missing.</param>
 public sealed record ReadRequest(
     string? Cone, double? Clock, ScheduleContract? Schedule = null, double? StartTemperature = null,
-    IReadOnlyList<LogPoint?>? Curve = null, [property: AllowedValues("C", "F")] string? Unit = null);
+    IReadOnlyList<LogPoint?>? Curve = null, TemperatureUnit? Unit = null);
 
 /// <summary>A logged moment; times never go back, two at one time are a jump.</summary>
 public sealed record LogPoint(double? Minute, double? Temperature);
@@ -67,15 +67,15 @@ public sealed record LogPoint(double? Minute, double? Temperature);
 /// <summary>A logged or simulated curve whose heat work is asked for.</summary>
 /// <param name="Curve">1 … 200 000 points.</param>
 /// <param name="Unit">Of the temperatures; C when missing.</param>
-public sealed record WorkRequest(IReadOnlyList<LogPoint?>? Curve, [property: AllowedValues("C", "F")] string? Unit = null);
+public sealed record WorkRequest(IReadOnlyList<LogPoint?>? Curve, TemperatureUnit? Unit = null);
 
 /// <summary>What every cone would read at the end of the curve.</summary>
 public sealed record WorkResponse(string Words, IReadOnlyList<ConeReadingContract> Cones);
 
-/// <summary>What the context means.</summary>
-/// <param name="Progress">The heat work that repository had, in this cone's measure.</param>
+/// <summary>What the reading means.</summary>
+/// <param name="Progress">The heat work that shelf had, in this cone's measure.</param>
 /// <param name="Expected">What the curve should have given; 1 without a schedule.</param>
-/// <param name="OffsetCelsius">How much hotter (positive) the repository was, K at 60 °C/h.</param>
+/// <param name="OffsetCelsius">How much hotter (positive) the shelf was, K at 60 °C/h.</param>
 public sealed record ReadResponse(string Cone, double Progress, double BendDegrees, double Expected, double OffsetCelsius, string Text);
 
 /// <summary>Readings for the wire.</summary>
@@ -91,4 +91,14 @@ internal static class ConeReadings
         var bend = ConeBend.Degrees(progress);
         return new(cone.Number, progress, bend, ConeBend.Clock(bend), ConeBend.Phrase(progress));
     }
+}
+
+/// <summary>What is looked for.</summary>
+public enum ConeQuestion
+{
+    /// <summary>The top for a hold.</summary>
+    Top,
+
+    /// <summary>The hold for a top.</summary>
+    Hold,
 }

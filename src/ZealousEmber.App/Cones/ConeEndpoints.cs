@@ -1,9 +1,11 @@
+using Microsoft.AspNetCore.Http.HttpResults;
 using NodaTime;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
+using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
@@ -22,104 +24,80 @@ internal static class ConeEndpoints
         var api = app.MapGroup("/api/cones").WithTags("Cones");
         api.MapGet("", () => ConeTable.All.Select(Row)).WithSummary("Reference points, fits and residuals").Produces<ConeTableRow[]>();
         api.MapGet("endpoints", EndPoints).WithSummary("End points of all cones at climbs from 10 to 300 °C/h").Produces<ConeEndPoints>().ProducesValidationProblem(422);
-        api.MapPost("solve", async (SolveRequest? request, Finder find) => Answer(await Solve(request ?? new(null, null), find))).WithSummary("The top for a hold, or the hold for a top")
+        api.MapPost("solve", async (SolveRequest? request, StudioLookup lookup) => Answer.Of(await Solve(request ?? new(null, null), lookup))).WithSummary("The top for a hold, or the hold for a top")
             .Produces<SolveResponse>().ProducesValidationProblem(422);
-        api.MapPost("ladder", async (LadderRequest? request, Finder find) => Answer(await Ladder(request ?? new(null, null), find))).WithSummary("Tops that come to the same cone with other holds")
+        api.MapPost("ladder", async (LadderRequest? request, StudioLookup lookup) => Answer.Of(await Ladder(request ?? new(null, null), lookup))).WithSummary("Tops that come to the same cone with other holds")
             .Produces<LadderRung[]>().ProducesValidationProblem(422);
-        api.MapPost("work", (WorkRequest? request) => Answer(Work(request ?? new(null)))).WithSummary("What every cone reads after a logged curve")
+        api.MapPost("work", (WorkRequest? request) => Answer.Of(Work(request ?? new(null)))).WithSummary("What every cone reads after a logged curve")
             .WithMetadata(new BodySize(BodyLimit.Log)).Produces<WorkResponse>().ProducesValidationProblem(422);
-        api.MapPost("read", (ReadRequest? request) => Answer(Read(request ?? new(null, null)))).WithSummary("What a cone read after a firing says")
+        api.MapPost("read", (ReadRequest? request) => Answer.Of(Read(request ?? new(null, null)))).WithSummary("What a cone read after a firing says")
             .WithMetadata(new BodySize(BodyLimit.Log))
             .Produces<ReadResponse>().ProducesValidationProblem(422);
     }
-
-    private static IResult Answer<T>(Result<T> result) => result.IsOk ? Results.Ok(result.Value) : ProblemResponses.Of(result.Problems);
 
     private static ConeTableRow Row(ConeEntry entry) => new(
         entry.Cone.Number, entry.Kinetics.Theta, entry.Kinetics.LnA,
         [.. entry.Points.Zip(entry.Residuals, (p, r) => new ConePointContract(p.RatePerHour, p.Celsius, r))]);
 
-    private static IResult EndPoints(string? unit)
+    private static Results<Ok<ConeEndPoints>, Invalid> EndPoints(string? unit)
     {
-        var problems = new List<Problem>();
-        var scale = unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(unit, "unit", problems) ?? TemperatureUnit.Celsius;
-        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        var scale = unit is null ? TemperatureUnit.Celsius : WireEnums.Read<TemperatureUnit>(unit);
+        if (scale is not { } shown) return new Invalid([WireEnums.Unknown<TemperatureUnit>("unit", "a unit of temperature", unit)]);
         var rates = ChartRates.Select(r => Rate.PerHour(r)).ToList();
-        return Results.Ok(new ConeEndPoints(scale.Letter(), [.. rates.Select(r => r.PerHourIn(scale))],
-            [.. Cone.All.Select(c => new ConeLine(c.Number, [.. rates.Select(r => ConeSolver.EndPoint(c, r).In(scale))]))]));
+        return TypedResults.Ok(new ConeEndPoints(shown, [.. rates.Select(r => r.PerHourIn(shown))],
+            [.. Cone.All.Select(c => new ConeLine(c.Number, [.. rates.Select(r => ConeSolver.EndPoint(c, r).In(shown))]))]));
     }
 
-    private static async Task<Result<SolveResponse>> Solve(SolveRequest request, Finder find)
+    private static async Task<Result<SolveResponse>> Solve(SolveRequest request, StudioLookup lookup)
     {
         var problems = new List<Problem>();
         var cone = Needed(request.Cone, problems);
-        var forTop = request.Find?.Trim().ToLowerInvariant() switch { "top" => true, "hold" => (bool?)false, _ => null };
-        if (forTop is null) problems.Add(new Problem("find", "Say what to find: top or hold."));
+        if (request.Find is null) problems.Add(new Problem("find", "Say what to find: top or hold."));
         var hold = ReadHold(request.HoldMinutes, problems);
         if (request.Schedule is not null)
         {
-            var (schedule, start) = ReadSchedule(request.Schedule, request.StartTemperature, problems);
-            var firing = await FiringKiln.Read(request.KilnId, request.Kiln, request.Load, schedule?.Kind ?? ScheduleKind.Glaze, start, find, problems);
-            return problems.Count > 0 ? Result<SolveResponse>.Failed(problems) : SolveSchedule(schedule!, firing, cone!.Value, forTop!.Value, hold);
+            var (schedule, kiln) = await ReadFiring(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, lookup, problems);
+            if (problems.Count > 0) return Result<SolveResponse>.Failed(problems);
+            var found = request.Find == ConeQuestion.Top ? ConeOptions.Top(schedule!, cone!.Value, kiln, hold) : ConeOptions.Hold(schedule!, cone!.Value, kiln);
+            return found.IsOk ? Write(found.Value, cone.Value, schedule!.Unit) : Result<SolveResponse>.Failed(AtTheSchedule(found.Problems));
         }
 
-        var unit = request.Unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(request.Unit, "unit", problems) ?? TemperatureUnit.Celsius;
+        var unit = request.Unit ?? TemperatureUnit.Celsius;
         var approach = ReadApproach(request.Approach, unit, problems);
         Temperature? top = null;
-        if (forTop == false)
+        if (request.Find == ConeQuestion.Hold)
         {
             var read = ScheduleLimits.ReadTemperature(request.Top, unit, "top");
             problems.AddRange(read.Problems);
             if (read.IsOk) top = read.Value;
         }
         if (problems.Count > 0) return Result<SolveResponse>.Failed(problems);
-        var answer = forTop!.Value ? ConeSolver.Top(cone!.Value, hold ?? Duration.Zero, approach) : ConeSolver.Hold(cone!.Value, top!.Value, approach);
+        var answer = top is { } at ? ConeSolver.Hold(cone!.Value, at, approach) : ConeSolver.Top(cone!.Value, hold ?? Duration.Zero, approach);
         return answer.IsOk
-            ? new SolveResponse(cone.Value.Number, unit.Letter(), answer.Value.Top.In(unit), answer.Value.Hold.TotalMinutes, null, null, 1)
+            ? new SolveResponse(cone.Value.Number, unit, answer.Value.Top.In(unit), answer.Value.Hold.TotalMinutes, null, null, 1)
             : Result<SolveResponse>.Failed(answer.Problems);
     }
 
-    private static Result<SolveResponse> SolveSchedule(Schedule schedule, FiringKiln firing, Cone cone, bool forTop, Duration? hold)
-    {
-        var index = ConeSolver.TopStep(schedule);
-        var solved = forTop
-            ? ConeSolver.TopOf(schedule, cone, firing.Start, firing.Times, hold ?? schedule.Segments[index].Hold, firing.Hottest)
-            : ConeSolver.HoldOf(schedule, cone, firing.Times);
-        if (!solved.IsOk) return CannotReach(firing, schedule) is { } stalls ? stalls : Result<SolveResponse>.Failed(solved.Problems);
+    private static SolveResponse Write(ConeOption option, Cone cone, TemperatureUnit unit) => new(
+        cone.Number, unit, option.Exact.Top.In(unit), option.Exact.Hold.TotalMinutes, option.Step, ScheduleMapping.Write(option.Schedule), option.Progress);
 
-        var step = solved.Value.Segments[index];
-        var rounded = Whole(solved.Value, index);
-        if (CannotReach(firing, rounded) is { } problem) return problem;
-        var curve = firing.Times(rounded).Value.Curve;
-        return new SolveResponse(
-            cone.Number, schedule.Unit.Letter(), step.Target!.Value.In(schedule.Unit), step.Hold.TotalMinutes, index,
-            ScheduleMapping.Write(rounded), HeatWork.Of(ConeTable.Of(cone).Kinetics, curve));
-    }
-
-    private static async Task<Result<List<LadderRung>>> Ladder(LadderRequest request, Finder find)
+    private static async Task<Result<List<LadderRung>>> Ladder(LadderRequest request, StudioLookup lookup)
     {
         var problems = new List<Problem>();
         var cone = Needed(request.Cone, problems);
-        var (schedule, start) = ReadSchedule(request.Schedule, request.StartTemperature, problems);
-        var firing = await FiringKiln.Read(request.KilnId, request.Kiln, request.Load, schedule?.Kind ?? ScheduleKind.Glaze, start, find, problems);
-        if (problems.Count > 0) return Result<List<LadderRung>>.Failed(problems);
-        var index = ConeSolver.TopStep(schedule!);
-        return LadderHolds.Select(minutes =>
-        {
-            var solved = ConeSolver.TopOf(schedule!, cone!.Value, start, firing.Times, Duration.FromMinutes(minutes), firing.Hottest);
-            if (!solved.IsOk || CannotReach(firing, solved.Value) is not null) return new LadderRung(minutes, null, null, null, null);
-            var rounded = Whole(solved.Value, index);
-            var run = firing.Kiln is null ? null : firing.Run(rounded).Value;
-            return new LadderRung(minutes, rounded.Segments[index].Target!.Value.In(rounded.Unit),
-                (run?.Compiled ?? firing.Times(rounded).Value).Powered.TotalMinutes, ScheduleMapping.Write(rounded), run?.Energy.Used);
-        }).ToList();
+        var (schedule, kiln) = await ReadFiring(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, lookup, problems);
+        return problems.Count > 0
+            ? Result<List<LadderRung>>.Failed(problems)
+            : ConeOptions.Ladder(schedule!, cone!.Value, kiln).Select(rung => Write(rung.Hold, rung.Option)).ToList();
     }
 
-    /// <summary>A problem when the chosen kiln does not get to a step's target.</summary>
-    private static Problem? CannotReach(FiringKiln firing, Schedule schedule)
+    private static LadderRung Write(Duration hold, ConeOption? option)
     {
-        if (firing.Kiln is null || firing.Run(schedule).Value.Stall is not { } stall) return null;
-        return new Problem("cone", $"With this load {firing.Kiln.Name} gets to {Phrases.Number(Math.Round(stall.At.In(schedule.Unit)))} {schedule.Unit.Symbol()} at best, which is not enough for it.");
+        if (option is null) return new LadderRung(hold.TotalMinutes, null, null, null, null);
+        var (schedule, run) = (option.Schedule, option.Run);
+        return new LadderRung(
+            hold.TotalMinutes, schedule.Segments[option.Step].Target!.Value.In(schedule.Unit), run.Compiled.Powered.TotalMinutes, ScheduleMapping.Write(schedule),
+            run.Uses.IsEmpty ? null : run.Energy.Used);
     }
 
     private static Result<WorkResponse> Work(WorkRequest request)
@@ -137,7 +115,7 @@ internal static class ConeEndpoints
         if (request.Clock is not { } clock || !(clock is >= 0 and < 8 or >= 12 and < 13))
         {
             clock = 0;
-            problems.Add(new Problem("clock", "A context is where the tip points on a clock: 12 upright, 3 level half way, 6 down; up to 8."));
+            problems.Add(new Problem("clock", "A reading is where the tip points on a clock: 12 upright, 3 level half way, 6 down; up to 8."));
         }
         var curve = ReadExpected(request, problems);
         if (problems.Count > 0) return Result<ReadResponse>.Failed(problems);
@@ -146,15 +124,15 @@ internal static class ConeEndpoints
         var progress = ConeBend.ProgressAt(degrees);
         var expected = curve is null ? 1 : HeatWork.Of(ConeTable.Of(cone!.Value).Kinetics, curve);
         if (progress < 0.02)
-            return new Problem("clock", "This cone has not begun to bend; it only says that the repository stayed below it. Read the next cooler one.");
+            return new Problem("clock", "This cone has not begun to bend; it only says that the shelf stayed below it. Read the next cooler one.");
         if (expected < 1e-6)
-            return new Problem(request.Curve is null ? "schedule" : "curve", $"This firing does not come near cone {cone!.Value.Number}; there is nothing to compare the context with.");
+            return new Problem(request.Curve is null ? "schedule" : "curve", $"This firing does not come near cone {cone!.Value.Number}; there is nothing to compare the reading with.");
         var offset = ConeSolver.Offset(cone!.Value, progress, expected).Kelvins;
         var way = Math.Abs(offset) < 1 ? "just as hot as the curve says" : $"{Phrases.Number(Math.Round(Math.Abs(offset)))} °C {(offset > 0 ? "hotter" : "cooler")} than the curve says";
-        return new ReadResponse(cone.Value.Number, progress, Math.Max(degrees, 8), expected, offset, $"That repository was {way} (at 60 °C/h).");
+        return new ReadResponse(cone.Value.Number, progress, Math.Max(degrees, 8), expected, offset, $"That shelf was {way} (at 60 °C/h).");
     }
 
-    /// <summary>The curve a context is held against: a log, a schedule, or none.</summary>
+    /// <summary>The curve a reading is held against: a log, a schedule, or none.</summary>
     private static Curve? ReadExpected(ReadRequest request, List<Problem> problems)
     {
         if (request.Curve is not null)
@@ -165,22 +143,12 @@ internal static class ConeEndpoints
         }
         if (request.Schedule is null) return null;
         var (schedule, start) = ReadSchedule(request.Schedule, request.StartTemperature, problems);
-        return problems.Count > 0 ? null : CompiledSchedule.From(schedule!, start, GenericKiln.Instance).Value.Curve;
-    }
-
-    /// <summary>The top step in whole degrees and minutes, as a controller takes them.</summary>
-    private static Schedule Whole(Schedule schedule, int index)
-    {
-        var segments = schedule.Segments.ToList();
-        var step = segments[index];
-        segments[index] = Segment.Create(
-            step.Pace.Kind, step.Pace.Rate?.PerHourIn(schedule.Unit), Math.Round(step.Target!.Value.In(schedule.Unit)), Math.Round(step.HoldMinutes), schedule.Unit, step.Reason, step.Atmosphere).Value;
-        return Schedule.Create(schedule.Name, schedule.Kind, schedule.Unit, segments, schedule.Notes, schedule.Tags, schedule.Goal).Value;
+        return problems.Count > 0 ? null : new PlainKiln(start).Times(schedule!.Program).Value.Curve;
     }
 
     private static Cone? Needed(string? number, List<Problem> problems)
     {
-        var cone = Cone.Parse(number);
+        var cone = ConeNumber.Parse(number);
         problems.AddRange(cone.Problems);
         return cone.IsOk ? cone.Value : null;
     }
@@ -201,16 +169,23 @@ internal static class ConeEndpoints
         return null;
     }
 
+    private static async Task<(Schedule? Schedule, IKilnModel Kiln)> ReadFiring(
+        ScheduleContract? wire, double? startTemperature, int? kilnId, KilnContract? inline, LoadContract? load, StudioLookup lookup, List<Problem> problems)
+    {
+        var (schedule, start) = ReadSchedule(wire, startTemperature, problems);
+        return (schedule, (await KilnAndLoad.Read(kilnId, inline, load, schedule?.Kind ?? ScheduleKind.Glaze, start, lookup, problems)).Kiln);
+    }
+
     private static (Schedule? Schedule, Temperature Start) ReadSchedule(ScheduleContract? wire, double? startTemperature, List<Problem> problems)
     {
-        var named = wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "Untitled" } : wire;
-        var read = ScheduleMapping.Read(named);
-        problems.AddRange(read.Problems.Select(p => p.Under("schedule")));
-        var start = ScheduleMapping.ReadStart(startTemperature, WireTerms.Units.Read(wire?.Unit) ?? TemperatureUnit.Celsius, problems);
-        if (!read.IsOk) return (null, start);
-        problems.AddRange(CompiledSchedule.From(read.Value, start, GenericKiln.Instance).Problems.Select(p => p.Under("schedule")));
-        if (read.Value.Segments[ConeSolver.TopStep(read.Value)].Target is null)
+        var (schedule, start) = ScheduleMapping.ReadUnnamed(wire, startTemperature, problems);
+        if (schedule is null) return (null, start);
+        problems.AddRange(new PlainKiln(start).Times(schedule.Program).Problems.Select(p => p.Under("schedule")));
+        if (schedule.Segments[schedule.Program.TopStep].Target is null)
             problems.Add(new Problem("schedule.segments", "This schedule only cools; there is no top to change."));
-        return (read.Value, start);
+        return (schedule, start);
     }
+
+    private static IReadOnlyList<Problem> AtTheSchedule(IReadOnlyList<Problem> problems) =>
+        [.. problems.Select(p => p.Field.StartsWith("segments", StringComparison.Ordinal) ? p.Under("schedule") : p)];
 }

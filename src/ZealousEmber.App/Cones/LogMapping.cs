@@ -1,4 +1,3 @@
-using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -14,11 +13,9 @@ internal static class LogMapping
     private const double LongestMinutes = 366 * 24 * 60;
 
     /// <summary>The curve, or the first thing wrong with it at its place: <c>curve[17].minute</c>.</summary>
-    public static Result<Curve> Read(IReadOnlyList<LogPoint?>? wire, string? unit)
+    public static Result<Curve> Read(IReadOnlyList<LogPoint?>? wire, TemperatureUnit? unit)
     {
-        var problems = new List<Problem>();
-        var scale = unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(unit, "unit", problems);
-        if (problems.Count > 0) return Result<Curve>.Failed(problems);
+        var scale = unit ?? TemperatureUnit.Celsius;
         if (wire is null or []) return new Problem("curve", "There is no point in this curve.");
         if (wire.Count > MostPoints) return new Problem("curve", $"A curve has at most {MostPoints} points; this one has {wire.Count}.");
 
@@ -31,7 +28,7 @@ internal static class LogMapping
                 return new Problem($"curve[{i}].minute", "Times are minutes since the start; this one is more than a year away.");
             if (i > 0 && minute < points[i - 1].Minutes)
                 return new Problem($"curve[{i}].minute", $"The time goes back here, from {Phrases.Number(points[i - 1].Minutes)} to {Phrases.Number(minute)} min. Sort the log, or cut it where the clock was changed.");
-            var temperature = ScheduleLimits.ReadTemperature(point.Temperature, scale!.Value, $"curve[{i}].temperature");
+            var temperature = ScheduleLimits.ReadTemperature(point.Temperature, scale, $"curve[{i}].temperature");
             if (!temperature.IsOk) return Result<Curve>.Failed(temperature.Problems);
             points[i] = new CurvePoint(minute, temperature.Value.Celsius);
         }

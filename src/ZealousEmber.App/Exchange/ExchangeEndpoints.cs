@@ -17,7 +17,7 @@ public sealed record ScheduleFile(string? Format, int? Version, IReadOnlyList<Sc
     internal const string FormatName = "zealous-ember-schedules";
 }
 
-/// <summary>What an import brought in.</summary>
+/// <summary>What was imported.</summary>
 public sealed record ImportResponse(IReadOnlyList<VersionedScheduleContract> Imported);
 
 /// <summary>Schedules out of the program and into it, in open formats.</summary>
@@ -30,23 +30,23 @@ internal static class ExchangeEndpoints
         var api = app.MapGroup("/api/schedules").WithTags("Exchange");
         api.MapGet("export", Export).WithSummary("Schedules as a file: ?ids=1,2 (all when left out), ?format=json or csv")
             .Produces<ScheduleFile>().ProducesValidationProblem(422);
-        api.MapPost("import", Import).WithSummary("Take in a file, JSON or CSV; all of it or nothing")
+        api.MapPost("import", Import).WithSummary("Import a file, JSON or CSV; all of it or nothing")
             .Accepts<ScheduleFile>("application/json", "text/csv")
             .WithMetadata(new BodySize(BodyLimit.Import))
             .Produces<ImportResponse>(201).ProducesValidationProblem(422);
     }
 
-    private static async Task<IResult> Export(string? ids, string? format, ScheduleStore store, IOptions<JsonOptions> json, CancellationToken cancel)
+    private static async Task<IResult> Export(string? ids, string? format, ScheduleRepository repository, IOptions<JsonOptions> json, CancellationToken cancel)
     {
         var wanted = (ids ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         if (wanted.Any(w => !int.TryParse(w, out _)))
             return ProblemResponses.Of([new Problem("ids", "The numbers of the schedules, with commas between: ids=1,2.")]);
-        var numbers = wanted.Select(int.Parse).ToHashSet();
-        var found = (await store.Search(new ScheduleQuery(), cancel)).Where(s => numbers.Count == 0 || numbers.Contains(s.Id)).ToList();
+        var numbers = wanted.Select(w => int.Parse(w, System.Globalization.CultureInfo.InvariantCulture)).ToHashSet();
+        var found = await repository.All(numbers, cancel);
         if (numbers.Except(found.Select(s => s.Id)).ToList() is [var missing, ..]) return ProblemResponses.NotFound($"schedule {missing}");
 
-        var name = found.Count == 1 ? FileName(found[0].Schedule.Name) : "schedules";
-        var schedules = found.Select(s => ScheduleMapping.Write(s.Schedule)).ToList();
+        var name = found.Count == 1 ? FileName(found[0].Item.Name) : "schedules";
+        var schedules = found.Select(s => ScheduleMapping.Write(s.Item)).ToList();
         return format?.ToLowerInvariant() switch
         {
             null or "" or "json" => Results.File(
@@ -57,7 +57,7 @@ internal static class ExchangeEndpoints
         };
     }
 
-    private static async Task<IResult> Import(HttpRequest request, ScheduleStore store, IOptions<JsonOptions> json, CancellationToken cancel)
+    private static async Task<IResult> Import(HttpRequest request, ScheduleRepository repository, IOptions<JsonOptions> json, CancellationToken cancel)
     {
         var wire = request.ContentType?.StartsWith("text/csv", StringComparison.OrdinalIgnoreCase) == true
             ? await ReadCsv(request, cancel)
@@ -73,8 +73,8 @@ internal static class ExchangeEndpoints
             if (read.IsOk) schedules.Add(read.Value);
         }
         if (problems.Count > 0) return ProblemResponses.Of(problems);
-        var kept = await store.Add(schedules, cancel);
-        return Results.Created("/api/schedules", new ImportResponse([.. kept.Select(ScheduleEndpoints.Write)]));
+        var added = await repository.Add(schedules, Versions.Stamp(request), cancel);
+        return Results.Created("/api/schedules", new ImportResponse([.. added.Select(ScheduleEndpoints.Write)]));
     }
 
     private static async Task<Result<IReadOnlyList<ScheduleContract?>>> ReadCsv(HttpRequest request, CancellationToken cancel)
@@ -105,7 +105,7 @@ internal static class ExchangeEndpoints
 
     private static Result<IReadOnlyList<ScheduleContract?>> Count(Result<IReadOnlyList<ScheduleContract?>> read) => !read.IsOk ? read
         : read.Value.Count == 0 ? new Problem("schedules", "There is no schedule in this file.")
-        : read.Value.Count > MostAtOnce ? new Problem("schedules", $"At most {MostAtOnce} schedules can be taken in at once; this file has {read.Value.Count}.")
+        : read.Value.Count > MostAtOnce ? new Problem("schedules", $"At most {MostAtOnce} schedules can be imported at once; this file has {read.Value.Count}.")
         : read;
 
     private static string FileName(string name)

@@ -2,8 +2,11 @@ using System.Globalization;
 using System.Text;
 using CsvHelper;
 using CsvHelper.Configuration;
+using ZealousEmber.App.Http;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Exchange;
 
@@ -12,14 +15,16 @@ internal static class ScheduleCsv
 {
     private static readonly string[] Columns = ["schedule", "kind", "unit", "step", "pace", "rate", "target", "hold_minutes", "atmosphere", "reason", "tags", "notes", "goal_cone"];
 
+    /// <summary>First characters by which a spreadsheet takes a cell for a formula.</summary>
+    private const string FormulaStarts = "=+-@\t\r";
+
     private static readonly CsvConfiguration Format = new(CultureInfo.InvariantCulture)
     {
-        // A cell that starts like a formula is written with a quote mark before it, so that a spreadsheet runs nothing.
-        InjectionOptions = InjectionOptions.Escape,
-        InjectionCharacters = ['=', '@', '+', '-', '\t', '\r'],
         PrepareHeaderForMatch = header => header.Header.Trim().ToLowerInvariant(),
         MissingFieldFound = null,
         BadDataFound = null,
+        // RFC 4180: whatever holds a quote, a separator or a line break of any kind is quoted.
+        ShouldQuote = cell => cell.Field is { Length: > 0 } text && (text.AsSpan().IndexOfAny("\",;\r\n\t") >= 0 || text[0] == ' ' || text[^1] == ' '),
     };
 
     public static byte[] Write(IEnumerable<ScheduleContract> schedules)
@@ -33,18 +38,18 @@ internal static class ScheduleCsv
             {
                 foreach (var (i, step) in schedule.Segments!.Index())
                 {
-                    csv.WriteField(schedule.Name);
-                    csv.WriteField(schedule.Kind);
-                    csv.WriteField(schedule.Unit);
+                    csv.WriteField(Defused(schedule.Name));
+                    csv.WriteField(WireEnums.Word(schedule.Kind!.Value));
+                    csv.WriteField(WireEnums.Word(schedule.Unit!.Value));
                     csv.WriteField(i + 1);
-                    csv.WriteField(step!.Pace);
+                    csv.WriteField(WireEnums.Word(step!.Pace!.Value));
                     csv.WriteField(step.Rate);
                     csv.WriteField(step.Target);
                     csv.WriteField(step.HoldMinutes);
-                    csv.WriteField(step.Atmosphere);
-                    csv.WriteField(step.Reason);
-                    csv.WriteField(i == 0 ? string.Join("; ", schedule.Tags ?? []) : null);
-                    csv.WriteField(i == 0 ? schedule.Notes : null);
+                    csv.WriteField(step.Atmosphere is { } air ? WireEnums.Word(air) : null);
+                    csv.WriteField(Defused(step.Reason));
+                    csv.WriteField(Defused(i == 0 ? string.Join("; ", schedule.Tags ?? []) : null));
+                    csv.WriteField(Defused(i == 0 ? schedule.Notes : null));
                     csv.WriteField(i == 0 ? schedule.GoalCone : null);
                     csv.NextRecord();
                 }
@@ -91,21 +96,34 @@ internal static class ScheduleCsv
             if (schedules.Count == 0 || rowName != name || step <= lastStep)
             {
                 steps = [];
-                schedules.Add(new ScheduleContract(rowName, Cell(csv, "kind"), Cell(csv, "unit"), steps, Cell(csv, "notes"), Cell(csv, "tags")?.Split(';', StringSplitOptions.TrimEntries), Cell(csv, "goal_cone")));
+                schedules.Add(new ScheduleContract(
+                    rowName, Word<ScheduleKind>(csv, "kind", "a kind of firing", problems), Word<TemperatureUnit>(csv, "unit", "a unit of temperature", problems), steps, Cell(csv, "notes"), Cell(csv, "tags")?.Split(';', StringSplitOptions.TrimEntries), Cell(csv, "goal_cone")));
             }
             (name, lastStep) = (rowName, step);
             var rate = Number(csv, "rate", problems);
             steps.Add(new SegmentContract(
-                Cell(csv, "pace") ?? (rate is null ? null : "rate"), rate, Number(csv, "target", problems), Number(csv, "hold_minutes", problems),
-                Cell(csv, "reason"), Cell(csv, "atmosphere")));
+                Word<PaceKind>(csv, "pace", "a pace", problems) ?? (rate is null ? null : PaceKind.Rate), rate, Number(csv, "target", problems), Number(csv, "hold_minutes", problems),
+                Cell(csv, "reason"), Word<Atmosphere>(csv, "atmosphere", "an atmosphere", problems)));
         }
         return problems.Count > 0 ? Result<IReadOnlyList<ScheduleContract?>>.Failed(problems) : schedules;
+    }
+
+    /// <summary>Text that a spreadsheet would run gets a quote mark before it; so does text that begins with one, or reading could not tell them apart.</summary>
+    private static string? Defused(string? text) => text is { Length: > 0 } && (FormulaStarts.Contains(text[0]) || text[0] == '\'') ? $"'{text}" : text;
+
+    private static T? Word<T>(CsvReader csv, string column, string what, List<Problem> problems)
+        where T : struct, Enum
+    {
+        if (Cell(csv, column) is not { } cell) return null;
+        if (WireEnums.Read<T>(cell) is { } known) return known;
+        problems.Add(WireEnums.Unknown<T>($"row {csv.Parser.Row}, {column}", what, cell));
+        return null;
     }
 
     private static string? Cell(CsvReader csv, string column)
     {
         var cell = csv.GetField(column);
-        if (cell is ['\'', var second, ..] && Format.InjectionCharacters.Contains(second)) cell = cell[1..];
+        if (cell is ['\'', var second, ..] && (FormulaStarts.Contains(second) || second == '\'')) cell = cell[1..];
         return string.IsNullOrWhiteSpace(cell) ? null : cell;
     }
 

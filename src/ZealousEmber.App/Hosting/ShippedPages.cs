@@ -3,7 +3,7 @@ using System.Text;
 using System.Text.RegularExpressions;
 using Microsoft.Extensions.FileProviders;
 
-namespace ZealousEmber.App.Http;
+namespace ZealousEmber.App.Hosting;
 
 /// <summary>The built web pages, with how long a browser may keep them.</summary>
 internal static class ShippedPages

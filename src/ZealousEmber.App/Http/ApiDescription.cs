@@ -1,5 +1,6 @@
-using System.ComponentModel.DataAnnotations;
 using System.Text.Json.Nodes;
+using Microsoft.OpenApi;
+using NodaTime;
 
 namespace ZealousEmber.App.Http;
 
@@ -14,6 +15,8 @@ internal static class ApiDescription
             document.Info.Description = "Plan, set, run and learn from kiln firings. Temperatures are in the unit each request or schedule names.";
             // The address differs from machine to machine; the description must not.
             document.Servers = [];
+            // The words of an enum stand once; whether none may be said is up to each member.
+            foreach (var schema in (document.Components?.Schemas?.Values ?? []).OfType<OpenApiSchema>().Where(s => s.Enum is { Count: > 0 })) schema.Type = JsonSchemaType.String;
             return Task.CompletedTask;
         });
         options.AddSchemaTransformer((schema, context, _) =>
@@ -24,8 +27,19 @@ internal static class ApiDescription
                 schema.Required ??= new HashSet<string>();
                 schema.Required.Add(property.Name);
             }
-            if (context.JsonPropertyInfo?.AttributeProvider?.GetCustomAttributes(typeof(AllowedValuesAttribute), true) is [AllowedValuesAttribute allowed])
-                schema.Enum = [.. allowed.Values.Select(v => JsonValue.Create((string)v!)!)];
+            var within = Nullable.GetUnderlyingType(context.JsonTypeInfo.Type);
+            var type = within ?? context.JsonTypeInfo.Type;
+            var text = within is null ? JsonSchemaType.String : JsonSchemaType.String | JsonSchemaType.Null;
+            if (type.IsEnum)
+            {
+                schema.Type = text;
+                schema.Enum = [.. WireEnums.Words(type).Select(w => JsonValue.Create(w)!)];
+            }
+            else if (type == typeof(OffsetDateTime))
+            {
+                schema.Type = text;
+                schema.Format = "date-time";
+            }
             return Task.CompletedTask;
         });
     });

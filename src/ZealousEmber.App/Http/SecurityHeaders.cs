@@ -1,5 +1,5 @@
 using Microsoft.AspNetCore.Http.Metadata;
-using Microsoft.Extensions.Primitives;
+using ZealousEmber.App.Hosting;
 
 namespace ZealousEmber.App.Http;
 
@@ -22,7 +22,7 @@ internal static class BodyLimit
 /// <summary>Lets one address take a larger body than the usual.</summary>
 internal sealed record BodySize(long? MaxRequestBodySize) : IRequestSizeLimitMetadata;
 
-/// <summary>Same origin only, and a strict content security policy on everything that is sent.</summary>
+/// <summary>A strict content security policy, and its like, on everything that is sent, answers to faults too.</summary>
 internal sealed class SecurityHeaders(RequestDelegate next, IWebHostEnvironment environment)
 {
     private readonly string policy = Policy($"'self'{InlineScripts.Hashes(environment.WebRootFileProvider)}", "'self'");
@@ -32,25 +32,28 @@ internal sealed class SecurityHeaders(RequestDelegate next, IWebHostEnvironment 
 
     public Task InvokeAsync(HttpContext context)
     {
-        var headers = context.Response.Headers;
-        headers.ContentSecurityPolicy = context.Request.Path.StartsWithSegments("/api/docs") ? docsPolicy : policy;
+        // At the last moment: what handles a fault clears the headers set before it.
+        context.Response.OnStarting(() =>
+        {
+            Set(context.Response.Headers, context.Request.Path);
+            return Task.CompletedTask;
+        });
+        return next(context);
+    }
+
+    private void Set(IHeaderDictionary headers, PathString path)
+    {
+        headers.ContentSecurityPolicy = path.StartsWithSegments("/api/docs") ? docsPolicy : policy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "no-referrer";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
         headers["Cross-Origin-Resource-Policy"] = "same-origin";
-        if (context.Request.Path.StartsWithSegments("/api")) headers.CacheControl = "no-cache";
-        return Writes(context.Request.Method) && FromElsewhere(context.Request)
-            ? Results.Problem(statusCode: StatusCodes.Status403Forbidden, detail: "Changes are only taken from this program's own pages.").ExecuteAsync(context)
-            : next(context);
+        headers["Permissions-Policy"] = Permissions;
+        if (path.StartsWithSegments("/api")) headers.CacheControl = "no-cache";
     }
 
-    private static bool Writes(string method) => !HttpMethods.IsGet(method) && !HttpMethods.IsHead(method) && !HttpMethods.IsOptions(method);
-
-    private static bool FromElsewhere(HttpRequest request)
-    {
-        if (request.Headers["Sec-Fetch-Site"] is { Count: > 0 } site && site != "same-origin" && site != "none") return true;
-        return request.Headers.Origin is { Count: > 0 } origin && origin != new StringValues($"{request.Scheme}://{request.Host}");
-    }
+    // Nothing a page of this program ever asks for; the camera is reached through the file chooser, which needs no leave.
+    private const string Permissions = "camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), bluetooth=(), midi=(), display-capture=()";
 
     // Style attributes are let through: the page framework hides its announcer for screen readers with one.
     private static string Policy(string scripts, string styles) =>

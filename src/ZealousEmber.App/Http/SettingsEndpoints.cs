@@ -28,17 +28,17 @@ internal sealed record SettingsEndpoints<TWire, TStored, T>(string Summary, Func
         if (!Versions.TryReadIfMatch(context.Request, out var version)) return Versions.PreconditionFailed(context.Request);
         var read = Read(wire, (await settings.Read(cancel)).Item);
         if (!read.IsOk) return ProblemResponses.Of(read.Problems);
-        return await settings.Save(version, read.Value, cancel) switch
+        return await settings.Save(version, read.Value, Versions.Stamp(context.Request), cancel) switch
         {
             SaveOutcome<VersionedSettings<T>>.Saved { Stored: var stored } => Ok(stored, context.Response),
-            SaveOutcome<VersionedSettings<T>>.Conflict { Current: var current } => Versions.Conflict("page", current.Version, Write(current), context.Response),
+            SaveOutcome<VersionedSettings<T>>.Conflict { Current: var current } => Versions.Conflict("page", current.Version, current.SaveKey, Write(current), context.Response),
             _ => ProblemResponses.NotFound("studio"),
         };
     }
 
     private IResult Ok(VersionedSettings<T> stored, HttpResponse response)
     {
-        response.Headers.ETag = Versions.Tag(stored.Version);
+        Versions.Tell(response, stored.Version, stored.SaveKey);
         return Results.Ok(Write(stored));
     }
 }

@@ -1,22 +1,24 @@
-using System.ComponentModel.DataAnnotations;
 using ZealousEmber.App.Preview;
+using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Kilns;
 
 /// <summary>Logs to learn a kiln from.</summary>
 /// <param name="What">kiln: heat capacity and insulation with the power given; elements: only what the elements still give.</param>
-public sealed record FitRequest(IReadOnlyList<FitLog?>? Logs, [property: AllowedValues("kiln", "elements")] string? What = null);
+public sealed record FitRequest(IReadOnlyList<FitLog?>? Logs, LearnWhat? What = null);
 
 /// <summary>One log, as CSV text or as points.</summary>
 /// <param name="Csv">With headings: time, temperature, and if there are any set point and power.</param>
 /// <param name="Points">Instead of CSV.</param>
 /// <param name="Unit">Of the temperatures; by the headings when missing.</param>
 /// <param name="Kind">What was fired; glaze when missing. The usual full load goes with it.</param>
-/// <param name="OffAtMinute">When the power went off, minutes since the first context; needed for temperatures only.</param>
+/// <param name="OffAtMinute">When the power went off, minutes since the first reading; needed for temperatures only.</param>
 /// <param name="MeterKwh">What the meter counted over the log.</param>
 public sealed record FitLog(
-    string? Csv = null, IReadOnlyList<FitPoint?>? Points = null, [property: AllowedValues("C", "F")] string? Unit = null,
-    [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string? Kind = null, LoadContract? Load = null, double? OffAtMinute = null, double? MeterKwh = null);
+    string? Csv = null, IReadOnlyList<FitPoint?>? Points = null, TemperatureUnit? Unit = null,
+    ScheduleKind? Kind = null, LoadContract? Load = null, double? OffAtMinute = null, double? MeterKwh = null);
 
 /// <summary>A logged moment.</summary>
 /// <param name="Power">Share of full power, 0 … 1.</param>

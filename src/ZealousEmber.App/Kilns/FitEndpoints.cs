@@ -1,8 +1,8 @@
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Preview;
-using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Repositories;
@@ -22,8 +22,7 @@ internal static class FitEndpoints
     {
         if (await store.Find(id, cancel) is not { Item: var kiln }) return ProblemResponses.NotFound("kiln");
         var problems = new List<Problem>();
-        var what = request?.What?.Trim().ToLowerInvariant() switch { null or "kiln" => LearnWhat.Kiln, "elements" => LearnWhat.Elements, _ => (LearnWhat?)null };
-        if (what is null) problems.Add(new Problem("what", "What is learned is kiln or elements."));
+        var what = request?.What ?? LearnWhat.Kiln;
         var wires = request?.Logs ?? [];
         if (wires.Count == 0) problems.Add(new Problem("logs", "A log is missing here."));
         if (wires.Count > KilnFit.MostLogs) problems.Add(new Problem("logs", $"At most {KilnFit.MostLogs} logs are learned from at once."));
@@ -39,7 +38,7 @@ internal static class FitEndpoints
         }
         if (problems.Count > 0) return ProblemResponses.Of(problems);
 
-        var learned = KilnFit.Learn(kiln, firings, what!.Value, cancel);
+        var learned = KilnFit.Learn(kiln, firings, what, cancel);
         return learned.IsOk
             ? Results.Ok(Write(kiln, learned.Value, understood))
             : ProblemResponses.Of([.. learned.Problems.Select(p => p.Under("logs[0]"))]);
@@ -48,10 +47,8 @@ internal static class FitEndpoints
     private static Result<(LoggedFiring Firing, string Understood)> ReadLog(FitLog wire, Kiln kiln)
     {
         var problems = new List<Problem>();
-        var unit = wire.Unit is null ? null : ScheduleMapping.ReadUnit(wire.Unit, "unit", problems);
-        var kind = wire.Kind is null ? ScheduleKind.Glaze : WireTerms.Kinds.Read(wire.Kind);
-        if (kind is null) problems.Add(new Problem("kind", WireTerms.Kinds.Refuse(wire.Kind, "a kind of firing")));
-        var load = KilnMapping.ReadLoad(wire.Load, null, kiln, kind ?? ScheduleKind.Glaze);
+        var unit = wire.Unit;
+        var load = KilnMapping.ReadLoad(wire.Load, null, kiln, wire.Kind ?? ScheduleKind.Glaze);
         problems.AddRange(load.Problems.Select(p => p.Under("load")));
         if (wire.MeterKwh is not (null or (> 0 and < 100_000))) problems.Add(new Problem("meterKwh", "What the meter counted is more than 0 kWh."));
         var samples = wire.Points is null ? LogCsv.Read(wire.Csv, unit) : ReadPoints(wire.Points, unit ?? TemperatureUnit.Celsius);
@@ -83,7 +80,7 @@ internal static class FitEndpoints
             }
             samples[i] = new LogSample(minute, temperature.Value.Celsius, point.Power, asked?.Celsius);
         }
-        return new ReadLog(samples, $"{Phrases.Count(samples.Length, "context")}.");
+        return new ReadLog(samples, $"{Phrases.Count(samples.Length, "reading")}.");
     }
 
     private static FitResponse Write(Kiln before, LearnedKiln learned, List<string> understood)

@@ -1,6 +1,9 @@
-using System.ComponentModel.DataAnnotations;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Stock;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Kilns;
 
@@ -21,12 +24,16 @@ namespace ZealousEmber.App.Kilns;
 /// <param name="Uncertainty">% either way.</param>
 /// <param name="HoldClock">waits: a hold begins when its target is reached; runs: the program goes on by itself.</param>
 public sealed record KilnContract(
-    string? Name, string? Class, [property: AllowedValues("C", "F")] string? Unit = null,
+    string? Name, string? Class, TemperatureUnit? Unit = null,
     double? Volume = null, double? Power = null, double? Voltage = null, double? ElementHealth = null,
-    [property: AllowedValues("standard", "light")] string? Brick = null, double? BrickThickness = null, double? FibreThickness = null,
+    Brick? Brick = null, double? BrickThickness = null, double? FibreThickness = null,
     double? TopLimit = null, double? OpenLimit = null, double? Room = null, double? Altitude = null, double? VentFlow = null, double? Sections = null,
     double? Leak = null, double? HeatFactor = null, double? LossFactor = null, double? Uncertainty = null,
-    [property: AllowedValues("waits", "runs")] string? HoldClock = null, string? Notes = null);
+    HoldClock? HoldClock = null, string? Notes = null)
+{
+    /// <summary>The same with a name to speak of it by, where it has none yet.</summary>
+    internal KilnContract Named() => string.IsNullOrWhiteSpace(Name) ? this with { Name = "the kiln" } : this;
+}
 
 /// <summary>A kept kiln.</summary>
 /// <param name="Amperes">Drawn at full power, as a single phase.</param>
@@ -82,7 +89,7 @@ public sealed record LoadPreview(double WareKg, double FurnitureKg, double Water
 
 /// <summary>What a kiln can do, at a glance; temperatures in its unit.</summary>
 public sealed record KilnPortraitContract(
-    [property: AllowedValues("C", "F")] string Unit, IReadOnlyList<PacePointContract> Climb, IReadOnlyList<PacePointContract> Fall, double Hottest,
+    TemperatureUnit Unit, IReadOnlyList<PacePointContract> Climb, IReadOnlyList<PacePointContract> Fall, double Hottest,
     IReadOnlyList<UsualFiringContract> Usual);
 
 /// <summary>How fast it goes at a temperature, degrees an hour.</summary>
@@ -90,7 +97,7 @@ public sealed record PacePointContract(double Temperature, double Rate);
 
 /// <summary>A usual firing, full.</summary>
 public sealed record UsualFiringContract(
-    [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string Kind, string Line, double TopMinutes, double EnergyKwh, double? Cost, string Currency,
+    ScheduleKind Kind, string Line, double TopMinutes, double EnergyKwh, double? Cost, string Currency,
     double FullPowerMinutes, double OpenMinutes, IReadOnlyList<CoolingMark> Cooling, bool Reached);
 
 /// <summary>How long after the hold it is down to a temperature.</summary>

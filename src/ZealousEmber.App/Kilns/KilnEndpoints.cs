@@ -1,7 +1,6 @@
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Schedules;
 using ZealousEmber.Core.Clock;
-using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Settings;
 
@@ -19,7 +18,7 @@ internal static class KilnEndpoints
         api.MapGet("classes", () => KilnClass.All.Select(Class)).WithSummary("Classes to start from, with their usual numbers").Produces<KilnClassContract[]>();
         api.MapGet("numbers", () => KilnLimits.All.Select(n => new KilnNumberContract(n.Field, n.Label, n.Unit, n.Least, n.Most, n.Meaning)))
             .WithSummary("What each number of a kiln may be and means").Produces<KilnNumberContract[]>();
-        api.MapPost("portrait", (KilnContract? kiln, SettingsStore<StudioHours> studio, CancellationToken cancel) => Portrait(kiln, studio, cancel))
+        api.MapPost("portrait", (KilnContract? kiln, SettingsStore<StudioSettings> studio, CancellationToken cancel) => Portrait(kiln, studio, cancel))
             .WithSummary("What a kiln can do: climb and fall, cooling, usual firings").Produces<KilnPortraitContract>().ProducesValidationProblem(422);
     }
 
@@ -29,26 +28,26 @@ internal static class KilnEndpoints
         return new KilnClassContract(kind.Id, kind.Name, KilnMapping.Write(usual));
     }
 
-    private static async Task<IResult> Portrait(KilnContract? wire, SettingsStore<StudioHours> studio, CancellationToken cancel)
+    private static async Task<IResult> Portrait(KilnContract? wire, SettingsStore<StudioSettings> studio, CancellationToken cancel)
     {
-        var read = KilnMapping.Read(wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "the kiln" } : wire);
+        var read = KilnMapping.Read(wire?.Named());
         if (!read.IsOk) return ProblemResponses.Of(read.Problems);
-        var (kiln, portrait, tariff) = (read.Value, KilnPortrait.Of(read.Value), (await studio.Read(cancel)).Item.Tariff);
+        var (kiln, portrait, prices) = (read.Value, KilnPortrait.Of(read.Value), (await studio.Read(cancel)).Item.Prices);
         var unit = kiln.Unit;
         IReadOnlyList<PacePointContract> Write(IEnumerable<PaceAt> paces) => [.. paces.Select(p => new PacePointContract(p.At.In(unit), p.Rate.PerHourIn(unit)))];
         return Results.Ok(new KilnPortraitContract(
-            unit.Letter(), Write(portrait.Climb), Write(portrait.Fall), portrait.Hottest.In(unit),
-            [.. portrait.Usual.Select(u => Usual(u, kiln, tariff, unit))]));
+            unit, Write(portrait.Climb), Write(portrait.Fall), portrait.Hottest.In(unit),
+            [.. portrait.Usual.Select(u => Usual(u, kiln, prices, unit))]));
     }
 
-    private static UsualFiringContract Usual(UsualFiring usual, Kiln kiln, Tariff tariff, TemperatureUnit unit)
+    private static UsualFiringContract Usual(UsualFiring usual, Kiln kiln, EnergyPrices prices, TemperatureUnit unit)
     {
         var run = usual.Run;
         var marks = CoolingMarks.Select(t => Temperature.FromCelsius(t)).Where(t => t >= kiln.Opens)
             .Select(t => (At: t, After: KilnPortrait.CoolingTo(run, t))).Where(m => m.After is { } after && after > NodaTime.Duration.Zero);
         return new UsualFiringContract(
-            WireTerms.Kinds.Format(usual.Kind), usual.Line, run.Compiled.Segments[2].RampEnd.TotalMinutes, run.Energy.Used,
-            tariff.Price > 0 ? run.Energy.Used * tariff.Price : null, tariff.Currency, run.FullPower.TotalMinutes, run.OpensAt.TotalMinutes,
+            usual.Kind, usual.Line, run.Compiled.Segments[2].RampEnd.TotalMinutes, run.Energy.Used,
+            prices.Knows(run.Uses) ? prices.Cost(run.Uses, null, NodaTime.DateTimeZone.Utc) : null, prices.Currency, run.FullPower.TotalMinutes, run.OpensAt!.Value.TotalMinutes,
             [.. marks.Select(m => new CoolingMark(m.At.In(unit), m.After!.Value.TotalMinutes))], run.Stall is null);
     }
 }

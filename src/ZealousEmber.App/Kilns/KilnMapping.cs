@@ -1,6 +1,6 @@
-using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
@@ -11,36 +11,24 @@ namespace ZealousEmber.App.Kilns;
 /// <summary>Between the wire and the core, for kilns and loads.</summary>
 internal static class KilnMapping
 {
-    public static readonly Vocabulary<Brick> Bricks = new(("standard", Brick.Standard), ("light", Brick.Light));
-
-    public static readonly Vocabulary<HoldClock> HoldClocks = new(("waits", HoldClock.WaitsForTarget), ("runs", HoldClock.RunsByItself));
-
     private const double MostFill = 1.5;
 
     /// <summary>A kiln, or the problems at its fields.</summary>
     public static Result<Kiln> Read(KilnContract? wire)
     {
         if (wire is null) return new Problem("", "A kiln is missing here.");
-        var problems = new List<Problem>();
-        var unit = wire.Unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(wire.Unit, "unit", problems) ?? TemperatureUnit.Celsius;
-        var brick = Bricks.Read(wire.Brick);
-        if (brick is null && wire.Brick is not null) problems.Add(new Problem("brick", Bricks.Refuse(wire.Brick, "a brick")));
-        var clock = HoldClocks.Read(wire.HoldClock);
-        if (clock is null && wire.HoldClock is not null) problems.Add(new Problem("holdClock", HoldClocks.Refuse(wire.HoldClock, "a rule for the hold clock")));
-        var kiln = Kiln.Create(new KilnSpecification(wire.Name, wire.Class, brick, clock, wire.Notes, Numbers(wire), unit));
-        problems.AddRange(kiln.Problems);
-        return problems.Count > 0 ? Result<Kiln>.Failed(problems) : kiln;
+        return Kiln.Create(new KilnSpecification(wire.Name, wire.Class, wire.Brick, wire.HoldClock, wire.Notes, Numbers(wire), wire.Unit ?? TemperatureUnit.Celsius));
     }
 
     public static KilnContract Write(Kiln kiln)
     {
-        var words = kiln.Specification();
-        double Get(KilnNumber number) => words.Numbers[number.Field]!.Value;
+        var said = kiln.Specification();
+        double Get(KilnNumber number) => said.Numbers[number.Field]!.Value;
         return new KilnContract(
-            kiln.Name, kiln.Class.Id, kiln.Unit.Letter(), Get(KilnLimits.Volume), Get(KilnLimits.Power), Get(KilnLimits.Voltage), Get(KilnLimits.ElementHealth),
-            Bricks.Format(kiln.Brick), Get(KilnLimits.BrickThickness), Get(KilnLimits.FibreThickness), Get(KilnLimits.TopLimit), Get(KilnLimits.OpenLimit), Get(KilnLimits.Room),
+            kiln.Name, kiln.Class.Id, kiln.Unit, Get(KilnLimits.Volume), Get(KilnLimits.Power), Get(KilnLimits.Voltage), Get(KilnLimits.ElementHealth),
+            kiln.Brick, Get(KilnLimits.BrickThickness), Get(KilnLimits.FibreThickness), Get(KilnLimits.TopLimit), Get(KilnLimits.OpenLimit), Get(KilnLimits.Room),
             Get(KilnLimits.Altitude), Get(KilnLimits.VentFlow), Get(KilnLimits.Sections), Get(KilnLimits.Leak), Get(KilnLimits.HeatFactor), Get(KilnLimits.LossFactor),
-            Get(KilnLimits.Uncertainty), HoldClocks.Format(kiln.HoldClock), kiln.Notes);
+            Get(KilnLimits.Uncertainty), kiln.HoldClock, kiln.Notes);
     }
 
     public static VersionedKilnContract Write(Versioned<Kiln> stored) =>

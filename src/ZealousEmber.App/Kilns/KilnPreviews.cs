@@ -1,36 +1,40 @@
 using NodaTime;
 using ZealousEmber.App.Preview;
+using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Kilns;
-using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Kilns;
 
-/// <summary>A run on a kiln for the wire.</summary>
+/// <summary>What a kiln makes of a firing, for the wire.</summary>
 internal static class KilnPreviews
 {
-    public static KilnPreview Of(FiringKiln firing, KilnRun run, TemperatureUnit unit, OffsetDateTime? begins, StudioHours? studio)
+    /// <summary>Nothing where no kiln is chosen: then nobody knows of power and lateness.</summary>
+    public static KilnPreview? Of(FiringAssessment firing, OffsetDateTime? begins, StudioSettings studio)
     {
-        var (kiln, load) = (firing.Kiln!, firing.Load!);
+        var (kiln, run, unit) = (firing.Kiln, firing.Run, firing.Schedule.Unit);
+        if (kiln is not { Name: { } name, Load: { } load, FullPower: { } power, Uncertainty: { } uncertainty }) return null;
         var (cost, note) = Cost(run, begins, studio);
-        var fullBin = kiln.FullPower / 1000 * KilnRun.Bin.TotalHours;
+        var fullBin = power / 1000 * KilnRun.Bin.TotalHours;
         return new KilnPreview(
-            kiln.Name, CurvePointContract.From(run.Compiled.Curve, unit), CurvePointContract.From(run.SetPoint, unit), CurvePointContract.From(run.Afterwards, unit),
-            run.Late.TotalMinutes, run.FullPower.TotalMinutes, run.Energy.Used, kiln.Uncertainty, cost, studio?.Tariff.Currency ?? "", note,
-            run.OpensAt.TotalMinutes, begins is { } from ? (from + run.OpensAt).ToDateTimeOffset() : null, kiln.Opens.In(unit),
+            name, CurvePointContract.From(run.Compiled.Curve, unit), CurvePointContract.From(run.SetPoint, unit), CurvePointContract.From(run.Afterwards, unit),
+            run.Late.TotalMinutes, run.FullPower.TotalMinutes, run.Energy.Used, uncertainty, cost, studio.Prices.Currency, note,
+            firing.OpensAt.TotalMinutes, begins is { } from ? (from + firing.OpensAt).ToDateTimeOffset() : null, kiln.Opens.In(unit),
             [.. run.Steps.Select(s => new KilnStepPreview(s.Late.TotalMinutes, s.BehindFrom?.In(unit), s.FullPower.TotalMinutes, s.Kwh))],
             run.Stall is { } stall ? new KilnStallPreview(stall.Segment, stall.At.In(unit), stall.When.TotalMinutes) : null,
-            [.. run.KwhPerBin.Select(k => Math.Round(k / fullBin, 4))], run.Energy.Lost, run.Energy.Stored,
+            [.. Duty(run, fullBin)], run.Energy.Lost, run.Energy.Stored,
             new LoadPreview(load.WareMass, load.FurnitureMass, load.Water, load.FirstFiring));
     }
 
-    private static (double? Cost, string? Note) Cost(KilnRun run, OffsetDateTime? begins, StudioHours? studio)
+    /// <summary>Share of full power in each bin, every carrier together.</summary>
+    private static IEnumerable<double> Duty(KilnRun run, double fullBin) =>
+        Enumerable.Range(0, run.Uses.Max(u => u.KwhPerBin.Length)).Select(i => Math.Round(run.Uses.Sum(u => i < u.KwhPerBin.Length ? u.KwhPerBin[i] : 0) / fullBin, 4));
+
+    private static (double? Cost, string? Note) Cost(KilnRun run, OffsetDateTime? begins, StudioSettings studio)
     {
-        if (studio is null || (studio.Tariff.Price == 0 && studio.Tariff.Bands.IsEmpty)) return (null, null);
-        var tariff = studio.Tariff;
-        if (tariff.Bands.IsEmpty) return (run.Energy.Used * tariff.Price, null);
-        return begins is { } from
-            ? (tariff.Cost(run.KwhPerBin, KilnRun.Bin, from.ToInstant(), studio.Zone), "by the hours of the tariff")
-            : (run.Energy.Used * tariff.Price, "at the usual price; a start gives the real sum");
+        if (!studio.Prices.Knows(run.Uses)) return (null, null);
+        var cost = studio.Prices.Cost(run.Uses, begins?.ToInstant(), studio.Zone);
+        return run.Uses.All(u => studio.Prices.Of(u.Carrier).Bands.IsEmpty) ? (cost, null)
+            : (cost, begins is null ? "at the usual price; a start gives the real sum" : "by the hours of the tariff");
     }
 }

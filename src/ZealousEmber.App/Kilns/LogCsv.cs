@@ -63,7 +63,7 @@ internal static class LogCsv
             samples[i] = new LogSample(minutes[i], Temperature.From(temperatures[i], scale).Celsius, power?[i], asked);
         }
         var extra = power is not null ? ", with the power share" : columns.ContainsKey(Column.SetPoint) ? ", with the set point" : ", temperatures only";
-        return new ReadLog(samples, $"{Phrases.Count(samples.Length, "context")}, time in {timeWords}, {scale.Symbol()}{extra}.");
+        return new ReadLog(samples, $"{Phrases.Count(samples.Length, "reading")}, time in {timeWords}, {scale.Symbol()}{extra}.");
     }
 
     private static List<string[]> Rows(string text)
@@ -99,7 +99,7 @@ internal static class LogCsv
             Column? column = Has("set", "target", "wanted") ? Column.SetPoint
                 : Has("power", "duty", "output", "share") ? Column.Power
                 : Has("time", "minute", "min", "hour", "second", "elapsed", "date") ? Column.Time
-                : Has("temp", "°", "chamber", "actual", "display", "context") || name is "c" or "f" ? Column.Temperature
+                : Has("temp", "°", "chamber", "actual", "display", "reading") || name is "c" or "f" ? Column.Temperature
                 : null;
             if (column is { } known) found.TryAdd(known, i);
         }

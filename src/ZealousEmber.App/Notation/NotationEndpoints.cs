@@ -1,4 +1,3 @@
-using System.ComponentModel.DataAnnotations;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
@@ -12,11 +11,11 @@ namespace ZealousEmber.App.Notation;
 /// <param name="Text">A line, several lines, or a table with tabs.</param>
 /// <param name="Unit">Of numbers that carry none, and of the answer; C when missing.</param>
 /// <param name="StartTemperature">Where the first step starts, in the unit; 20 °C when missing.</param>
-public sealed record ParseRequest(string? Text, [property: AllowedValues("C", "F")] string? Unit = null, double? StartTemperature = null);
+public sealed record ParseRequest(string? Text, TemperatureUnit? Unit = null, double? StartTemperature = null);
 
 /// <summary>Steps, in the unit asked for.</summary>
 /// <param name="Line">The same steps as they would be written out.</param>
-public sealed record ParseResponse([property: AllowedValues("C", "F")] string Unit, IReadOnlyList<SegmentContract> Segments, string Line);
+public sealed record ParseResponse(TemperatureUnit Unit, IReadOnlyList<SegmentContract> Segments, string Line);
 
 /// <summary>The shorthand over the wire.</summary>
 internal static class NotationEndpoints
@@ -29,7 +28,7 @@ internal static class NotationEndpoints
     private static IResult Parse(ParseRequest request)
     {
         var problems = new List<Problem>();
-        var unit = request.Unit is null ? TemperatureUnit.Celsius : ScheduleMapping.ReadUnit(request.Unit, "unit", problems) ?? TemperatureUnit.Celsius;
+        var unit = request.Unit ?? TemperatureUnit.Celsius;
         Temperature? start = null;
         if (request.StartTemperature is { } given)
         {
@@ -53,6 +52,6 @@ internal static class NotationEndpoints
                     ["column"] = error.Column,
                     ["errors"] = new Dictionary<string, string[]> { ["text"] = [error.Message] },
                 })
-            : Results.Ok(new ParseResponse(unit.Letter(), [.. result.Segments.Select(s => ScheduleMapping.Write(s, unit))], NotationWriter.Write(result.Segments, unit, start)));
+            : Results.Ok(new ParseResponse(unit, [.. result.Segments.Select(s => ScheduleMapping.Write(s, unit))], NotationWriter.Write(result.Segments, unit, start)));
     }
 }

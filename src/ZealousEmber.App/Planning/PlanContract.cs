@@ -1,22 +1,25 @@
-using System.ComponentModel.DataAnnotations;
+using NodaTime;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Schedules;
+using ZealousEmber.Core.Planning;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Planning;
 
-/// <summary>What people differ on, as words; a missing one is the default's.</summary>
+/// <summary>Planning preferences; a missing one is the default's.</summary>
 internal interface IPlanningPreferences
 {
-    string? Drying { get; }
+    DryingOption? Drying { get; }
 
-    string? Approach { get; }
+    ApproachOption? Approach { get; }
 
-    string? Cooling { get; }
+    CoolingOption? Cooling { get; }
 
-    string? Hold { get; }
+    HoldOption? Hold { get; }
 
-    string? Bisque { get; }
+    BisqueOption? Bisque { get; }
 }
 
 /// <summary>The ways a studio plans by when nobody says otherwise.</summary>
@@ -26,11 +29,11 @@ internal interface IPlanningPreferences
 /// <param name="Hold">as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.</param>
 /// <param name="Cooling">as-the-glazes-ask, off, limited-drop or drop-and-hold.</param>
 public sealed record PlanningPreferencesContract(
-    [property: AllowedValues("by-the-wall", "long-hold", "slow-climb", "fast-to-hold")] string? Drying = null,
-    [property: AllowedValues("by-what-comes-next", "hotter-than-the-glaze", "always-open")] string? Bisque = null,
-    [property: AllowedValues("last-hundred", "one-rate")] string? Approach = null,
-    [property: AllowedValues("as-the-glazes-ask", "none", "quarter-hour", "half-hour", "lower-and-longer")] string? Hold = null,
-    [property: AllowedValues("as-the-glazes-ask", "off", "limited-drop", "drop-and-hold")] string? Cooling = null) : IPlanningPreferences;
+    DryingOption? Drying = null,
+    BisqueOption? Bisque = null,
+    ApproachOption? Approach = null,
+    HoldOption? Hold = null,
+    CoolingOption? Cooling = null) : IPlanningPreferences;
 
 /// <summary>The kept ways of a studio; version 0 until somebody has said them.</summary>
 public sealed record VersionedPreferencesContract(int Version, PlanningPreferencesContract Ways);
@@ -45,21 +48,24 @@ public sealed record VersionedPreferencesContract(int Version, PlanningPreferenc
 /// <param name="Bisque">by-what-comes-next, hotter-than-the-glaze or always-open.</param>
 /// <param name="HoldMinutes">At the top, to the minute; by <paramref name="Hold"/> when missing.</param>
 /// <param name="MaxSteps">Most steps the controller takes; 20 when missing.</param>
+/// <param name="Start">When it is switched on; the preview then has clock times and the real cost.</param>
 public sealed record PlanRequest(
-    LoadContract? Load, [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string? Kind, string? GoalCone = null,
-    [property: AllowedValues("by-the-wall", "long-hold", "slow-climb", "fast-to-hold")] string? Drying = null,
-    [property: AllowedValues("last-hundred", "one-rate")] string? Approach = null,
-    [property: AllowedValues("as-the-glazes-ask", "off", "limited-drop", "drop-and-hold")] string? Cooling = null,
-    [property: AllowedValues("as-the-glazes-ask", "none", "quarter-hour", "half-hour", "lower-and-longer")] string? Hold = null,
-    [property: AllowedValues("by-what-comes-next", "hotter-than-the-glaze", "always-open")] string? Bisque = null,
-    double? HoldMinutes = null, int? MaxSteps = null, [property: AllowedValues("C", "F")] string? Unit = null, string? Name = null,
-    int? KilnId = null, KilnContract? Kiln = null, double? StartTemperature = null) : IPlanningPreferences;
+    LoadContract? Load, ScheduleKind? Kind, string? GoalCone = null,
+    DryingOption? Drying = null,
+    ApproachOption? Approach = null,
+    CoolingOption? Cooling = null,
+    HoldOption? Hold = null,
+    BisqueOption? Bisque = null,
+    double? HoldMinutes = null, int? MaxSteps = null, TemperatureUnit? Unit = null, string? Name = null,
+    int? KilnId = null, KilnContract? Kiln = null, double? StartTemperature = null, OffsetDateTime? Start = null) : IPlanningPreferences;
 
 /// <summary>A proposed schedule with the reasons of its steps.</summary>
 /// <param name="Steps">One for each segment.</param>
 /// <param name="GoalWhy">Why this cone.</param>
 /// <param name="Notes">About the load.</param>
-public sealed record PlanResponse(ScheduleContract Schedule, IReadOnlyList<PlanStepContract> Steps, string? GoalWhy, IReadOnlyList<PlanNoteContract> Notes, LoadSummary Load);
+/// <param name="Preview">All there is to know about it in its kiln, so that nobody has to ask again.</param>
+public sealed record PlanResponse(
+    ScheduleContract Schedule, IReadOnlyList<PlanStepContract> Steps, string? GoalWhy, IReadOnlyList<PlanNoteContract> Notes, LoadSummary Load, PreviewResponse Preview);
 
 /// <summary>Why a step is there.</summary>
 /// <param name="By">The limit that set it.</param>
@@ -78,7 +84,7 @@ public sealed record LoadSummary(
 
 /// <summary>A load to be added up.</summary>
 public sealed record LoadRequest(
-    LoadContract? Load, [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string? Kind, string? GoalCone = null, int? KilnId = null, KilnContract? Kiln = null);
+    LoadContract? Load, ScheduleKind? Kind, string? GoalCone = null, int? KilnId = null, KilnContract? Kiln = null);
 
 /// <summary>One way people do a thing.</summary>
 /// <param name="Choice">drying, bisque, approach, hold or cooling.</param>
@@ -86,14 +92,14 @@ public sealed record LoadRequest(
 /// <param name="StudioDefault">It is the studio's own default.</param>
 public sealed record PlanningOptionContract(string Choice, string Way, string Name, string Why, bool StudioDefault);
 
-/// <summary>Doubts about a plan: what if the load or the wish were a little otherwise?</summary>
+/// <summary>A question about a plan: what if the load or the wish were a little otherwise?</summary>
 /// <param name="Plan">As it is.</param>
 /// <param name="ThickerMm">Every wall that much thicker; less than nothing for thinner.</param>
 /// <param name="Wetter">Every lot that many steps wetter: bone-dry, cool-to-touch, damp, leather-hard.</param>
 /// <param name="CoolerCones">The goal that many cones cooler; less than nothing for hotter.</param>
 /// <param name="LaterHours">Switched on that much later than <paramref name="Start"/>.</param>
 /// <param name="Start">When it is to be switched on, a moment with its offset.</param>
-public sealed record WhatIfRequest(PlanRequest? Plan, double? ThickerMm = null, int? Wetter = null, int? CoolerCones = null, double? LaterHours = null, string? Start = null);
+public sealed record WhatIfRequest(PlanRequest? Plan, double? ThickerMm = null, int? Wetter = null, int? CoolerCones = null, double? LaterHours = null, OffsetDateTime? Start = null);
 
 /// <summary>The plan as it would be then, and how it differs.</summary>
 /// <param name="LongerMinutes">Power on for so much longer; less than nothing when shorter.</param>

@@ -1,9 +1,9 @@
 using NodaTime;
-using ZealousEmber.App.Clock;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
+using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Planning;
 
@@ -14,7 +14,7 @@ internal static class WhatIfs
 {
     private const double MostLaterHours = 24 * 14;
 
-    public static async Task<Result<WhatIfResponse>> Make(WhatIfRequest? request, Finder find, StudioHours studio)
+    public static async Task<Result<WhatIfResponse>> Make(WhatIfRequest? request, StudioLookup lookup)
     {
         request ??= new WhatIfRequest(null);
         var problems = new List<Problem>();
@@ -27,44 +27,38 @@ internal static class WhatIfs
         Check("wetter", wetter, WhatIf.MostSteps, "Steps of dryness go");
         Check("coolerCones", cooler, WhatIf.MostSteps, "Cones go");
         Check("laterHours", later, MostLaterHours, "Hours later go");
-        var start = WireTime.Read(request.Start, "start", problems);
-        var read = await PlanEndpoints.Read(request.Plan, find);
+        var start = WireTime.Check(request.Start, "start", problems);
+        var read = await PlanTask.Read(request.Plan, lookup);
         problems.AddRange(read.Problems.Select(p => p.Under("plan")));
         if (problems.Count > 0) return Result<WhatIfResponse>.Failed(problems);
 
         var task = read.Value;
-        var before = Timed(task);
-        if (!before.IsOk) return Result<WhatIfResponse>.Failed([.. before.Problems.Select(p => p.Under("plan"))]);
-        var changed = new WhatIf(thicker, wetter, cooler).Of(task.Load, task.Wish, before.Value.Plan.Schedule.Goal);
-        if (!changed.IsOk) return Result<WhatIfResponse>.Failed(changed.Problems);
-        // Wetter ware brings that much more water for the kiln to boil off.
-        var wet = task.Firing.Load is { FreeWater: { } water } kilnLoad && task.Load.Water > 0 ? kilnLoad with { FreeWater = water * changed.Value.Load.Water / task.Load.Water } : task.Firing.Load;
-        var other = task with { Load = changed.Value.Load, Wish = changed.Value.Wish, Firing = task.Firing with { Ware = changed.Value.Load, Load = wet } };
-        var after = Timed(other);
-        if (!after.IsOk) return Result<WhatIfResponse>.Failed(after.Problems);
-        return Write(other, before.Value, after.Value, start, Duration.FromHours(later), studio);
+        var before = PlanAssessment.Of(task.Load, task.Wish, task.Kiln);
+        if (!before.IsOk) return Result<WhatIfResponse>.Failed([.. before.Problems.Select(p => PlanEndpoints.AtTheLoad(p).Under("plan"))]);
+        var change = new WhatIf(thicker, wetter, cooler);
+        var changed = before.Value.After(task.Load, task.Wish, task.Kiln, change);
+        return changed.IsOk
+            ? Write(task, change, before.Value, changed.Value, start, Duration.FromHours(later))
+            : Result<WhatIfResponse>.Failed([.. changed.Problems.Select(PlanEndpoints.AtTheLoad)]);
     }
 
-    private static WhatIfResponse Write(
-        PlanEndpoints.Task other, (Plan Plan, TimedFiring Firing) before, (Plan Plan, TimedFiring Firing) after, OffsetDateTime? start, Duration later, StudioHours studio)
+    private static WhatIfResponse Write(PlanTask task, WhatIf change, PlanAssessment before, PlanAssessment after, OffsetDateTime? start, Duration later)
     {
+        var studio = task.Studio;
         var difference = PlanDifference.Between((before.Plan, before.Firing.Compiled), (after.Plan, after.Firing.Compiled));
-        var unit = other.Wish.Unit;
-        var shift = start is { } at ? StartShift.Between((before.Firing.Task, at.ToInstant()), (after.Firing.Task, at.ToInstant() + later), studio) : null;
+        var (one, other) = (ClockOf(before), ClockOf(after));
+        var shift = start is { } at ? StartShift.Between((one, at.ToInstant()), (other, at.ToInstant() + later), studio) : null;
         DateTimeOffset? At(Duration since) => start is { } s ? (s.ToInstant() + later + since).InZone(studio.Zone).ToDateTimeOffset() : null;
+        var changed = change.Of(task.Load, task.Wish, before.Plan.Schedule.Goal).Value;
+        double? more = after.Firing.Run.Uses.IsEmpty ? null : after.Firing.Run.Energy.Used - before.Firing.Run.Energy.Used;
         return new WhatIfResponse(
-            PlanEndpoints.Write(after.Plan, other), difference.Longer.TotalMinutes, difference.Hotter.In(unit), Round(after.Firing.Run?.Energy.Used - before.Firing.Run?.Energy.Used),
-            Round(shift?.Cost), studio.Tariff.Currency, [.. difference.Says, .. shift?.Says ?? []], CurvePointContract.From(after.Firing.WholeCurve, unit), At(after.Firing.TopAt), At(after.Firing.OpensAt));
+            PlanEndpoints.Write(after, task with { Load = changed.Load, Wish = changed.Wish, Kiln = after.Firing.Kiln, Start = start }), difference.Longer.TotalMinutes, difference.Hotter.In(task.Wish.Unit),
+            Round(more), Round(shift?.Cost), studio.Prices.Currency, [.. difference.Says, .. shift?.Says ?? []],
+            CurvePointContract.From(after.Firing.Run.WholeCurve, task.Wish.Unit), At(other.TopAt), At(other.OpensAt));
     }
+
+    private static StartTask ClockOf(PlanAssessment planned) => StartTask.Of(planned.Plan.Schedule, planned.Firing.Run, planned.Firing.Kiln.Boiling);
 
     /// <summary>Differences of large sums keep no more than the meter shows.</summary>
     private static double? Round(double? difference) => difference is { } d ? Math.Round(d, 3) : null;
-
-    private static Result<(Plan Plan, TimedFiring Firing)> Timed(PlanEndpoints.Task task)
-    {
-        var plan = task.Plan();
-        if (!plan.IsOk) return Result<(Plan, TimedFiring)>.Failed([.. plan.Problems.Select(PlanEndpoints.AtTheLoad)]);
-        var timed = TimedFiring.Of(plan.Value.Schedule, task.Firing);
-        return timed.IsOk ? (plan.Value, timed.Value) : Result<(Plan, TimedFiring)>.Failed(timed.Problems);
-    }
 }

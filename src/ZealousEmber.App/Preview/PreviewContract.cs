@@ -1,6 +1,7 @@
-using System.ComponentModel.DataAnnotations;
+using NodaTime;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
+using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -17,8 +18,8 @@ namespace ZealousEmber.App.Preview;
 /// <param name="Load">What stands in the kiln; full for this kind of firing when missing.</param>
 /// <param name="Anchor">What happens at <paramref name="Start"/>: it is switched on (start), the top is reached (top), it may be opened (open).</param>
 public sealed record PreviewRequest(
-    ScheduleContract? Schedule, double? StartTemperature = null, int? KilnId = null, string? Start = null, IReadOnlyList<BandRequest?>? Between = null,
-    string? GoalCone = null, KilnContract? Kiln = null, LoadContract? Load = null, [property: AllowedValues("start", "top", "open")] string? Anchor = null);
+    ScheduleContract? Schedule, double? StartTemperature = null, int? KilnId = null, OffsetDateTime? Start = null, IReadOnlyList<BandRequest?>? Between = null,
+    string? GoalCone = null, KilnContract? Kiln = null, LoadContract? Load = null, Anchor? Anchor = null);
 
 /// <summary>Two temperatures, either way round.</summary>
 public sealed record BandRequest(double? From, double? To);
@@ -39,7 +40,7 @@ public sealed record BandRequest(double? From, double? To);
 /// <param name="Kiln">What the chosen kiln makes of it; then every time and the curve are the kiln's own.</param>
 /// <param name="KilnNote">What full power and off were taken to be; nothing when the schedule has neither.</param>
 public sealed record PreviewResponse(
-    [property: AllowedValues("C", "F")] string Unit, double StartTemperature, double TotalMinutes, double PoweredMinutes, double Peak,
+    TemperatureUnit Unit, double StartTemperature, double TotalMinutes, double PoweredMinutes, double Peak,
     double FastestRise, double FastestFall, double FastestDrop, string Line, string? KilnNote,
     IReadOnlyList<SegmentTimes> Segments, IReadOnlyList<CurvePointContract> Curve, IReadOnlyList<BandContract> Bands,
     IReadOnlyList<MomentContract> Moments, IReadOnlyList<TimeBetweenContract> TimeBetween, IReadOnlyList<FindingContract> Findings,
@@ -50,7 +51,7 @@ public sealed record PreviewResponse(
 /// <param name="StartsAt">Clock time, where a start was given.</param>
 public sealed record SegmentTimes(
     double StartMinute, double RampMinutes, double HoldMinutes, double EndMinute, double From, double To,
-    [property: AllowedValues("up", "down", "level")] string Direction, DateTimeOffset? StartsAt, DateTimeOffset? EndsAt);
+    Direction Direction, DateTimeOffset? StartsAt, DateTimeOffset? EndsAt);
 
 /// <summary>A point of a curve.</summary>
 public sealed record CurvePointContract(double Minute, double Temperature)
@@ -59,11 +60,15 @@ public sealed record CurvePointContract(double Minute, double Temperature)
     {
         var points = new CurvePointContract[curve.Points.Length];
         for (var i = 0; i < points.Length; i++)
-            points[i] = new(curve.Points[i].Minutes, TemperatureNumber(curve.Points[i].Celsius, unit));
+            points[i] = new(curve.Points[i].Minutes, InUnit(curve.Points[i].Celsius, unit));
         return points;
     }
 
-    private static double TemperatureNumber(double celsius, TemperatureUnit unit) => Core.Units.Temperature.FromCelsius(celsius).In(unit);
+    /// <summary>The same in whole minutes and degrees, for small pictures.</summary>
+    internal static IReadOnlyList<CurvePointContract> Rounded(Curve curve, TemperatureUnit unit) =>
+        [.. From(curve, unit).Select(p => new CurvePointContract(Math.Round(p.Minute), Math.Round(p.Temperature)))];
+
+    private static double InUnit(double celsius, TemperatureUnit unit) => Core.Units.Temperature.FromCelsius(celsius).In(unit);
 }
 
 /// <summary>A span of temperature in which something happens to clay.</summary>
@@ -71,7 +76,7 @@ public sealed record BandContract(string Name, double From, double To, string Wh
 
 /// <summary>A moment people plan their day by.</summary>
 public sealed record MomentContract(
-    [property: AllowedValues("past-boiling", "quartz-rising", "top", "cooling-begins", "power-off", "quartz-falling", "may-open")] string Kind,
+    MomentKind Kind,
     double Minute, double Temperature, DateTimeOffset? At);
 
 /// <summary>Time spent between two temperatures.</summary>
@@ -81,7 +86,7 @@ public sealed record TimeBetweenContract(double From, double To, double RisingMi
 /// <param name="Fix">The likeliest mend, where one change does.</param>
 /// <param name="Fixes">Every mend there is, the likeliest first.</param>
 public sealed record FindingContract(
-    string Id, [property: AllowedValues("note", "look", "danger")] string Severity, int Segment, double FromMinute, double ToMinute, string Text, string Why, FixContract? Fix,
+    string Id, Severity Severity, int Segment, double FromMinute, double ToMinute, string Text, string Why, FixContract? Fix,
     IReadOnlyList<FixContract> Fixes);
 
 /// <summary>What one cone reads at the end.</summary>
@@ -98,3 +103,29 @@ public sealed record CautionContract(int Segment, string Text);
 /// <param name="Text">On the button.</param>
 /// <param name="Segment">Index of the step replaced.</param>
 public sealed record FixContract(string Text, int Segment, IReadOnlyList<SegmentContract> Steps);
+
+/// <summary>Which way a step goes.</summary>
+public enum Direction
+{
+    /// <summary>Hotter.</summary>
+    Up,
+
+    /// <summary>Cooler.</summary>
+    Down,
+
+    /// <summary>It stays.</summary>
+    Level,
+}
+
+/// <summary>What happens at a moment that is given.</summary>
+public enum Anchor
+{
+    /// <summary>It is switched on.</summary>
+    Start,
+
+    /// <summary>The top is reached.</summary>
+    Top,
+
+    /// <summary>It may be opened.</summary>
+    Open,
+}

@@ -1,4 +1,3 @@
-using System.ComponentModel.DataAnnotations;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -14,8 +13,8 @@ namespace ZealousEmber.App.Schedules;
 /// <param name="GoalCone">The cone it is meant to bring down: 04, 6, 5½.</param>
 public sealed record ScheduleContract(
     string? Name,
-    [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string? Kind,
-    [property: AllowedValues("C", "F")] string? Unit,
+    ScheduleKind? Kind,
+    TemperatureUnit? Unit,
     IReadOnlyList<SegmentContract?>? Segments,
     string? Notes = null,
     IReadOnlyList<string?>? Tags = null,
@@ -29,49 +28,9 @@ public sealed record ScheduleContract(
 /// <param name="Reason">Why, one line up to 200 characters.</param>
 /// <param name="Atmosphere">The kiln's air, where it matters.</param>
 public sealed record SegmentContract(
-    [property: AllowedValues("rate", "full", "natural")] string? Pace,
+    PaceKind? Pace,
     double? Rate = null,
     double? Target = null,
     double? HoldMinutes = null,
     string? Reason = null,
-    [property: AllowedValues("oxidising", "neutral", "light-reduction", "heavy-reduction")] string? Atmosphere = null);
-
-/// <summary>Words of the wire for the core's names, and back.</summary>
-internal static class WireTerms
-{
-    public static readonly Vocabulary<ScheduleKind> Kinds = new(
-        ("drying", ScheduleKind.Drying), ("bisque", ScheduleKind.Bisque), ("glaze", ScheduleKind.Glaze), ("once-fired", ScheduleKind.OnceFired));
-
-    public static readonly Vocabulary<PaceKind> Paces = new(
-        ("rate", PaceKind.Rate), ("full", PaceKind.Full), ("natural", PaceKind.Natural));
-
-    public static readonly Vocabulary<Atmosphere> Atmospheres = new(
-        ("oxidising", Atmosphere.Oxidising), ("neutral", Atmosphere.Neutral),
-        ("light-reduction", Atmosphere.LightReduction), ("heavy-reduction", Atmosphere.HeavyReduction));
-
-    public static readonly Vocabulary<TemperatureUnit> Units = new(("C", TemperatureUnit.Celsius), ("F", TemperatureUnit.Fahrenheit));
-}
-
-/// <summary>A fixed list of words, each for one value; read without regard to case.</summary>
-internal sealed class Vocabulary<T>(params (string Word, T Value)[] words) where T : struct, Enum
-{
-    public string Format(T value) => words.First(w => EqualityComparer<T>.Default.Equals(w.Value, value)).Word;
-
-    public T? Read(string? word)
-    {
-        foreach (var (known, value) in words)
-        {
-            if (string.Equals(known, word?.Trim(), StringComparison.OrdinalIgnoreCase)) return value;
-        }
-        return null;
-    }
-
-    /// <summary>"“raku” is not a kind of firing; it is drying, bisque, glaze or once-fired."</summary>
-    public string Refuse(string? word, string what)
-    {
-        var choices = string.Join(", ", words.SkipLast(1).Select(w => w.Word)) + " or " + words[^1].Word;
-        return string.IsNullOrWhiteSpace(word)
-            ? $"Here {what} is missing; it is {choices}."
-            : $"“{(word.Length > 40 ? word[..40] + "…" : word)}” is not {what}; it is {choices}.";
-    }
-}
+    Atmosphere? Atmosphere = null);

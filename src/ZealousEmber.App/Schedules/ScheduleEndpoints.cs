@@ -1,4 +1,3 @@
-using System.ComponentModel.DataAnnotations;
 using NodaTime;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Preview;
@@ -8,6 +7,7 @@ using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store;
+using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
 
 namespace ZealousEmber.App.Schedules;
@@ -15,7 +15,7 @@ namespace ZealousEmber.App.Schedules;
 /// <summary>A kept schedule.</summary>
 public sealed record VersionedScheduleContract(
     int Id, int Version, DateTimeOffset UpdatedAt, string Name,
-    [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string Kind, [property: AllowedValues("C", "F")] string Unit,
+    ScheduleKind Kind, TemperatureUnit Unit,
     IReadOnlyList<SegmentContract> Segments, string? Notes, IReadOnlyList<string> Tags, string? GoalCone);
 
 /// <summary>A schedule as a line in the library: enough to know it by and to draw it small.</summary>
@@ -25,18 +25,19 @@ public sealed record VersionedScheduleContract(
 /// <param name="Curve">The curve with few points.</param>
 public sealed record ScheduleSummary(
     int Id, int Version, DateTimeOffset UpdatedAt, string Name,
-    [property: AllowedValues("drying", "bisque", "glaze", "once-fired")] string Kind, [property: AllowedValues("C", "F")] string Unit,
+    ScheduleKind Kind, TemperatureUnit Unit,
     string? GoalCone, IReadOnlyList<string> Tags, int Steps,
     string Line, double Peak, double TotalMinutes, double PoweredMinutes, IReadOnlyList<CurvePointContract> Curve);
 
 /// <summary>A version of a schedule.</summary>
-public sealed record VersionSummary(int Number, DateTimeOffset SavedAt, string Name, string Line, double Peak, [property: AllowedValues("C", "F")] string Unit);
+/// <param name="SavedBy">Who saved it, where somebody said.</param>
+public sealed record VersionSummary(int Number, DateTimeOffset SavedAt, string? SavedBy, string Name, string Line, double Peak, TemperatureUnit Unit);
 
 /// <summary>A tag and how many schedules carry it.</summary>
 public sealed record TagCount(string Tag, int Count);
 
 /// <summary>A schedule to be read in another unit.</summary>
-public sealed record ConvertRequest(ScheduleContract? Schedule, string? Unit);
+public sealed record ConvertRequest(ScheduleContract? Schedule, TemperatureUnit? Unit);
 
 /// <summary>The library: make, find, change, delete, bring back.</summary>
 internal static class ScheduleEndpoints
@@ -44,14 +45,20 @@ internal static class ScheduleEndpoints
     /// <summary>Saves closer together than this are one sitting; the history shows the last of each.</summary>
     private static readonly Duration Sitting = Duration.FromMinutes(10);
 
+    private const int UsualPart = 100;
+    private const int MostInAPart = 500;
+
+    // A picture as small as a thumb shows no more.
+    private static readonly TemperatureDifference DrawnSmall = TemperatureDifference.FromKelvins(12);
+
     public static void MapSchedules(this WebApplication app)
     {
         var api = app.MapGroup("/api/schedules").WithTags("Schedules");
 
-        api.MapGet("", Search).WithSummary("Find schedules").Produces<ScheduleSummary[]>().ProducesValidationProblem(422);
+        api.MapGet("", Search).WithSummary("Find schedules, a part at a time: ?skip= and ?take=; X-Total-Count tells how many there are").Produces<ScheduleSummary[]>().ProducesValidationProblem(422);
         api.MapPost("", Create).WithSummary("Keep a new schedule").Produces<VersionedScheduleContract>(201).ProducesValidationProblem(422);
-        api.MapGet("tags", async (ScheduleStore store, CancellationToken cancel) =>
-                (await store.Tags(cancel)).Select(t => new TagCount(t.Tag, t.Count)))
+        api.MapGet("tags", async (ScheduleRepository schedules, CancellationToken cancel) =>
+                (await schedules.Tags(cancel)).Select(t => new TagCount(t.Tag, t.Count)))
             .WithSummary("All tags in use");
         api.MapPost("convert", Convert).WithSummary("Read a schedule in another unit, exactly").Produces<ScheduleContract>().ProducesValidationProblem(422);
         api.MapGet("{id:int}", Find).WithSummary("One schedule").Produces<VersionedScheduleContract>().ProducesProblem(404);
@@ -64,120 +71,131 @@ internal static class ScheduleEndpoints
         api.MapGet("{id:int}/versions/{number:int}", Version).WithSummary("One version").Produces<VersionedScheduleContract>().ProducesProblem(404);
     }
 
-    public static VersionedScheduleContract Write(VersionedSchedule stored)
+    public static VersionedScheduleContract Write(Versioned<Schedule> stored)
     {
-        var wire = ScheduleMapping.Write(stored.Schedule);
-        return new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), wire.Name!, wire.Kind!, wire.Unit!, wire.Segments!.OfType<SegmentContract>().ToList(), wire.Notes, wire.Tags!.OfType<string>().ToList(), wire.GoalCone);
+        var wire = ScheduleMapping.Write(stored.Item);
+        return new(
+            stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), wire.Name!, stored.Item.Kind, stored.Item.Unit, [.. wire.Segments!.OfType<SegmentContract>()], wire.Notes,
+            [.. wire.Tags!.OfType<string>()], wire.GoalCone);
     }
 
-    private static async Task<IResult> Search(string? search, string? kind, string? tag, ScheduleStore store, CancellationToken cancel)
+    /// <summary>A part of what was found; the headers tell how much there is, and where the next part is.</summary>
+    private static async Task<IResult> Search(string? search, string? kind, string? tag, int? skip, int? take, ScheduleRepository schedules, HttpContext context, CancellationToken cancel)
     {
-        var kindRead = WireTerms.Kinds.Read(kind);
-        if (kindRead is null && !string.IsNullOrWhiteSpace(kind))
-            return ProblemResponses.Of([new Problem("kind", WireTerms.Kinds.Refuse(kind, "a kind of firing"))]);
-        var found = await store.Search(new ScheduleQuery(search, kindRead, tag), cancel);
-        return Results.Ok(found.Select(Summarise));
+        var kindRead = WireEnums.Read<ScheduleKind>(kind);
+        if (kindRead is null && !string.IsNullOrWhiteSpace(kind)) return ProblemResponses.Of([WireEnums.Unknown<ScheduleKind>("kind", "a kind of firing", kind)]);
+        if (skip is < 0) return ProblemResponses.Of([new Problem("skip", "How many to pass over: 0 or more.")]);
+        if (take is < 1 or > MostInAPart) return ProblemResponses.Of([new Problem("take", $"How many to send: 1 to {MostInAPart}.")]);
+        var (from, size) = (skip ?? 0, take ?? UsualPart);
+        var found = await schedules.Search(new ScheduleQuery(search, kindRead, tag), from, size, cancel);
+        context.Response.Headers["X-Total-Count"] = found.Total.ToString(System.Globalization.CultureInfo.InvariantCulture);
+        if (from + size < found.Total)
+        {
+            var query = QueryString.Create([.. context.Request.Query.Where(q => q.Key is not ("skip" or "take")).SelectMany(q => q.Value.Select(v => KeyValuePair.Create(q.Key, v))), KeyValuePair.Create("skip", (string?)$"{from + size}"), KeyValuePair.Create("take", (string?)$"{size}")]);
+            context.Response.Headers.Link = $"</api/schedules{query}>; rel=\"next\"";
+        }
+        return Results.Ok(found.Items.Select(Summarise));
     }
 
-    private static async Task<IResult> Create(ScheduleContract? schedule, ScheduleStore store, HttpResponse response, CancellationToken cancel)
+    private static async Task<IResult> Create(ScheduleContract? schedule, ScheduleRepository schedules, HttpContext context, CancellationToken cancel)
     {
         var read = ScheduleMapping.Read(schedule);
-        return read.IsOk ? Created((await store.Add([read.Value], cancel))[0], response) : ProblemResponses.Of(read.Problems);
+        return read.IsOk ? Created((await schedules.Add([read.Value], Versions.Stamp(context.Request), cancel))[0], context.Response) : ProblemResponses.Of(read.Problems);
     }
 
     private static IResult Convert(ConvertRequest? request)
     {
         var problems = new List<Problem>();
-        var unit = ScheduleMapping.ReadUnit(request?.Unit, "unit", problems);
+        if (request?.Unit is null) problems.Add(WireEnums.Missing<TemperatureUnit>("unit", "a unit of temperature"));
         var schedule = ScheduleMapping.Read(request?.Schedule);
         problems.AddRange(schedule.Problems.Select(p => p.Under("schedule")));
-        return problems.Count > 0 ? ProblemResponses.Of(problems) : Results.Ok(ScheduleMapping.Write(schedule.Value.In(unit!.Value)));
+        return problems.Count > 0 ? ProblemResponses.Of(problems) : Results.Ok(ScheduleMapping.Write(schedule.Value.In(request!.Unit!.Value)));
     }
 
-    private static async Task<IResult> Find(int id, ScheduleStore store, HttpContext context, CancellationToken cancel)
+    private static async Task<IResult> Find(int id, ScheduleRepository schedules, HttpContext context, CancellationToken cancel)
     {
-        if (await store.Find(id, cancel) is not { } stored) return ProblemResponses.NotFound("schedule");
+        if (await schedules.Find(id, cancel) is not { } stored) return ProblemResponses.NotFound("schedule");
         if (Versions.IsKnown(context.Request, stored.Version)) return Results.StatusCode(StatusCodes.Status304NotModified);
         return Ok(stored, context.Response);
     }
 
-    private static async Task<IResult> Save(int id, ScheduleContract? schedule, ScheduleStore store, HttpContext context, CancellationToken cancel)
+    private static async Task<IResult> Save(int id, ScheduleContract? schedule, ScheduleRepository schedules, HttpContext context, CancellationToken cancel)
     {
         if (!Versions.TryReadIfMatch(context.Request, out var version)) return Versions.PreconditionFailed(context.Request);
         var read = ScheduleMapping.Read(schedule);
         if (!read.IsOk) return ProblemResponses.Of(read.Problems);
-        switch (await store.Save(id, version, read.Value, cancel))
+        switch (await schedules.Save(id, version, read.Value, Versions.Stamp(context.Request), cancel))
         {
-            case SaveOutcome<VersionedSchedule>.Saved { Stored: var stored }:
+            case SaveOutcome<Versioned<Schedule>>.Saved { Stored: var stored }:
                 return Ok(stored, context.Response);
-            case SaveOutcome<VersionedSchedule>.Conflict { Current: var current }:
-                return Versions.Conflict("schedule", current.Version, Write(current), context.Response);
+            case SaveOutcome<Versioned<Schedule>>.Conflict { Current: var current }:
+                return Versions.Conflict("schedule", current.Version, current.SaveKey, Write(current), context.Response);
             default:
                 return ProblemResponses.NotFound("schedule");
         }
     }
 
-    private static async Task<IResult> Delete(int id, ScheduleStore store, HttpContext context, CancellationToken cancel)
+    private static async Task<IResult> Delete(int id, ScheduleRepository schedules, HttpContext context, CancellationToken cancel)
     {
-        if (context.Request.Headers.IfMatch.Count > 0 && Versions.TryReadIfMatch(context.Request, out var version)
-            && version is not null && await store.Find(id, cancel) is { } stored && stored.Version != version)
+        int? version = null;
+        if (context.Request.Headers.IfMatch.Count > 0 && !Versions.TryReadIfMatch(context.Request, out version)) return Versions.PreconditionFailed(context.Request);
+        return await schedules.Delete(id, version, cancel) switch
         {
-            return Results.Problem(statusCode: StatusCodes.Status412PreconditionFailed, title: "Saved by somebody else meanwhile", detail: "This schedule was changed after you opened it; it was not deleted.");
-        }
-        return await store.Delete(id, cancel) ? Results.NoContent() : ProblemResponses.NotFound("schedule");
+            SaveOutcome<Versioned<Schedule>>.Saved => Results.NoContent(),
+            SaveOutcome<Versioned<Schedule>>.Conflict { Current: var current } => Versions.Conflict("schedule", current.Version, current.SaveKey, Write(current), context.Response),
+            _ => ProblemResponses.NotFound("schedule"),
+        };
     }
 
-    private static async Task<IResult> Restore(int id, ScheduleStore store, HttpResponse response, CancellationToken cancel) =>
-        await store.Restore(id, cancel) is { } stored ? Ok(stored, response) : ProblemResponses.NotFound("schedule");
+    private static async Task<IResult> Restore(int id, ScheduleRepository schedules, HttpResponse response, CancellationToken cancel) =>
+        await schedules.Restore(id, cancel) is { } stored ? Ok(stored, response) : ProblemResponses.NotFound("schedule");
 
-    private static async Task<IResult> Copy(int id, ScheduleStore store, HttpResponse response, CancellationToken cancel)
+    private static async Task<IResult> Copy(int id, ScheduleRepository schedules, HttpContext context, CancellationToken cancel)
     {
-        if (await store.Find(id, cancel) is not { Schedule: var original }) return ProblemResponses.NotFound("schedule");
-        const string ending = ", copy";
-        var name = original.Name.EndsWith(ending, StringComparison.Ordinal) ? original.Name : original.Name[..Math.Min(original.Name.Length, ScheduleLimits.Name - ending.Length)] + ending;
-        var copy = Schedule.Create(name, original.Kind, original.Unit, original.Segments, original.Notes, original.Tags, original.Goal);
-        return Created((await store.Add([copy.Value], cancel))[0], response);
+        if (await schedules.Find(id, cancel) is not { Item: var original }) return ProblemResponses.NotFound("schedule");
+        return Created((await schedules.Add([original.Renamed(", copy")], Versions.Stamp(context.Request), cancel))[0], context.Response);
     }
 
-    private static async Task<IResult> History(int id, bool? all, ScheduleStore store, CancellationToken cancel)
+    private static async Task<IResult> History(int id, bool? all, ScheduleRepository schedules, CancellationToken cancel)
     {
-        var versions = await store.Versions(id, cancel);
+        var versions = await schedules.Versions(id, cancel);
         if (versions.Count == 0) return ProblemResponses.NotFound("schedule");
         return Results.Ok(versions
-            .Where((v, i) => all == true || i == 0 || versions[i - 1].UpdatedAt - v.UpdatedAt > Sitting)
+            .Where((v, i) => all == true || i == 0 || Apart(versions[i - 1].UpdatedAt, v.UpdatedAt) > Sitting)
             .Select(v => new VersionSummary(
-                v.Version, v.UpdatedAt.ToDateTimeOffset(), v.Schedule.Name, NotationWriter.Write(v.Schedule.Segments, v.Schedule.Unit),
-                v.Schedule.Segments.Max(s => s.Target?.In(v.Schedule.Unit) ?? double.MinValue), v.Schedule.Unit.Letter())));
+                v.Version, v.UpdatedAt.ToDateTimeOffset(), v.UpdatedBy, v.Item.Name, NotationWriter.Write(v.Item.Segments, v.Item.Unit),
+                v.Item.Segments.Max(s => s.Target?.In(v.Item.Unit) ?? double.MinValue), v.Item.Unit)));
     }
 
-    private static async Task<IResult> Version(int id, int number, ScheduleStore store, CancellationToken cancel) =>
-        (await store.Versions(id, cancel)).FirstOrDefault(v => v.Version == number) is { } version
-            ? Results.Ok(Write(version))
-            : ProblemResponses.NotFound("version");
+    private static async Task<IResult> Version(int id, int number, ScheduleRepository schedules, CancellationToken cancel) =>
+        await schedules.Version(id, number, cancel) is { } version ? Results.Ok(Write(version)) : ProblemResponses.NotFound("version");
 
-    private static IResult Ok(VersionedSchedule stored, HttpResponse response)
+    /// <summary>Either way round: a clock that was put back hides no version.</summary>
+    private static Duration Apart(Instant one, Instant other) => one > other ? one - other : other - one;
+
+    private static IResult Ok(Versioned<Schedule> stored, HttpResponse response)
     {
-        response.Headers.ETag = Versions.Tag(stored.Version);
+        Versions.Tell(response, stored.Version, stored.SaveKey);
         return Results.Ok(Write(stored));
     }
 
-    private static IResult Created(VersionedSchedule stored, HttpResponse response)
+    private static IResult Created(Versioned<Schedule> stored, HttpResponse response)
     {
-        response.Headers.ETag = Versions.Tag(stored.Version);
+        Versions.Tell(response, stored.Version, stored.SaveKey);
         return Results.Created($"/api/schedules/{stored.Id}", Write(stored));
     }
 
-    private static ScheduleSummary Summarise(VersionedSchedule stored)
+    private static ScheduleSummary Summarise(Versioned<Schedule> stored)
     {
-        var (schedule, unit) = (stored.Schedule, stored.Schedule.Unit);
+        var (schedule, unit) = (stored.Item, stored.Item.Unit);
         // A first "off" to somewhere above 20 °C is meant for a kiln that is still hot; draw it from there.
         var cold = Temperature.FromCelsius(20);
         var start = schedule.Segments[0] is { Pace.Kind: PaceKind.Natural, Target: { } warm } ? Temperature.Max(cold, warm) : cold;
-        var compiled = CompiledSchedule.From(schedule, start, GenericKiln.Instance).Value;
-        var curve = compiled.Curve.Thinned(TemperatureDifference.FromKelvins(6));
+        var compiled = new PlainKiln(start).Times(schedule.Program).Value;
+        var curve = compiled.Curve.Thinned(DrawnSmall);
         return new ScheduleSummary(
-            stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), schedule.Name, WireTerms.Kinds.Format(schedule.Kind), unit.Letter(), schedule.Goal?.Number, schedule.Tags,
+            stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), schedule.Name, schedule.Kind, unit, schedule.Goal?.Number, schedule.Tags,
             schedule.Segments.Length, NotationWriter.Write(schedule.Segments, unit), compiled.Curve.Peak.In(unit),
-            compiled.Total.TotalMinutes, compiled.Powered.TotalMinutes, CurvePointContract.From(curve, unit));
+            compiled.Total.TotalMinutes, compiled.Powered.TotalMinutes, CurvePointContract.Rounded(curve, unit));
     }
 }

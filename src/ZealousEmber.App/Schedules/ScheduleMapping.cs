@@ -1,3 +1,4 @@
+using ZealousEmber.App.Http;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Schedules;
@@ -13,9 +14,9 @@ internal static class ScheduleMapping
     {
         if (wire is null) return new Problem("", "A schedule is missing here.");
         var problems = new List<Problem>();
-        var kind = WireTerms.Kinds.Read(wire.Kind);
-        if (kind is null) problems.Add(new Problem("kind", WireTerms.Kinds.Refuse(wire.Kind, "a kind of firing")));
-        var unit = ReadUnit(wire.Unit, "unit", problems);
+        if (wire.Kind is null) problems.Add(WireEnums.Missing<ScheduleKind>("kind", "a kind of firing"));
+        if (wire.Unit is null) problems.Add(WireEnums.Missing<TemperatureUnit>("unit", "a unit of temperature"));
+        var (kind, unit) = (wire.Kind, wire.Unit);
         var segments = ReadSegments(wire.Segments, unit ?? TemperatureUnit.Celsius, problems);
 
         var goal = ReadCone(wire.GoalCone, "goalCone", problems);
@@ -26,19 +27,20 @@ internal static class ScheduleMapping
         return problems.Count > 0 ? Result<Schedule>.Failed(problems) : schedule;
     }
 
-    /// <summary>A unit, or nothing and a problem.</summary>
-    public static TemperatureUnit? ReadUnit(string? letter, string field, List<Problem> problems)
+    /// <summary>A schedule that needs no name yet, and the kiln's temperature when it is switched on. Nothing, and problems at <c>schedule…</c>, when it is not right.</summary>
+    public static (Schedule? Schedule, Temperature Start) ReadUnnamed(ScheduleContract? wire, double? startTemperature, List<Problem> problems)
     {
-        var unit = WireTerms.Units.Read(letter);
-        if (unit is null) problems.Add(new Problem(field, WireTerms.Units.Refuse(letter, "a unit of temperature")));
-        return unit;
+        // A schedule is drawn before it has a name; every other rule holds.
+        var read = Read(wire is not null && string.IsNullOrWhiteSpace(wire.Name) ? wire with { Name = "Untitled" } : wire);
+        problems.AddRange(read.Problems.Select(p => p.Under("schedule")));
+        return (read.IsOk ? read.Value : null, ReadStart(startTemperature, wire?.Unit ?? TemperatureUnit.Celsius, problems));
     }
 
     /// <summary>A cone, or nothing when none was given; a problem when it was not understood.</summary>
     public static Cone? ReadCone(string? number, string field, List<Problem> problems)
     {
         if (string.IsNullOrWhiteSpace(number)) return null;
-        var cone = Cone.Parse(number, field);
+        var cone = ConeNumber.Parse(number, field);
         problems.AddRange(cone.Problems);
         return cone.IsOk ? cone.Value : null;
     }
@@ -55,20 +57,20 @@ internal static class ScheduleMapping
 
     public static ScheduleContract Write(Schedule schedule) => new(
         schedule.Name,
-        WireTerms.Kinds.Format(schedule.Kind),
-        schedule.Unit.Letter(),
+        schedule.Kind,
+        schedule.Unit,
         [.. schedule.Segments.Select(s => Write(s, schedule.Unit))],
         schedule.Notes,
         schedule.Tags,
         schedule.Goal?.Number);
 
     public static SegmentContract Write(Segment segment, TemperatureUnit unit) => new(
-        WireTerms.Paces.Format(segment.Pace.Kind),
+        segment.Pace.Kind,
         segment.Pace.Rate?.PerHourIn(unit),
         segment.Target?.In(unit),
         segment.HoldMinutes,
         segment.Reason,
-        segment.Atmosphere is { } air ? WireTerms.Atmospheres.Format(air) : null);
+        segment.Atmosphere);
 
     private static readonly IReadOnlyList<Segment> Placeholder =
         [Segment.Create(PaceKind.Full, null, 100, null, TemperatureUnit.Celsius).Value];
@@ -93,10 +95,6 @@ internal static class ScheduleMapping
     private static Result<Segment> ReadSegment(SegmentContract? wire, TemperatureUnit unit)
     {
         if (wire is null) return new Problem("", "A step is missing here.");
-        var atmosphere = WireTerms.Atmospheres.Read(wire.Atmosphere);
-        var segment = Segment.Create(WireTerms.Paces.Read(wire.Pace), wire.Rate, wire.Target, wire.HoldMinutes, unit, wire.Reason, atmosphere);
-        return wire.Atmosphere is { Length: > 0 } && atmosphere is null
-            ? Result<Segment>.Failed([.. segment.Problems, new Problem("atmosphere", WireTerms.Atmospheres.Refuse(wire.Atmosphere, "an atmosphere"))])
-            : segment;
+        return Segment.Create(wire.Pace, wire.Rate, wire.Target, wire.HoldMinutes, unit, wire.Reason, wire.Atmosphere);
     }
 }

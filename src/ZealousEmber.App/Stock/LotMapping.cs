@@ -1,5 +1,4 @@
 using ZealousEmber.App.Kilns;
-using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Ware;
 
@@ -8,23 +7,22 @@ namespace ZealousEmber.App.Stock;
 /// <summary>Lots of ware on the wire to a load of the core.</summary>
 internal static class LotMapping
 {
-    public static readonly Vocabulary<Dryness> Drynesses = new(
-        ("bone-dry", Dryness.BoneDry), ("cool-to-touch", Dryness.CoolToTouch), ("damp", Dryness.Damp), ("leather-hard", Dryness.LeatherHard));
-
-    public static readonly Vocabulary<NextStep> NextSteps = new(("dipping", NextStep.Dipping), ("brushing", NextStep.Brushing), ("unglazed", NextStep.Unglazed));
-
     private const int MostGlazes = 12;
 
     /// <summary>The load; nothing when no lots are given, or nothing and the problems at <c>load.lots[i].…</c>.</summary>
-    public static async Task<WareLoad?> Read(LoadContract contract, Finder find, List<Problem> problems)
+    public static async Task<WareLoad?> Read(LoadContract contract, StudioLookup lookup, List<Problem> problems)
     {
         if (contract.Lots is not { } wire) return null;
         var before = problems.Count;
-        var lots = new List<WareLot>();
         // Beyond the most there may be, one message says so.
-        foreach (var (i, lot) in wire.Take(WareLot.MostLots).Index())
+        var taken = wire.Take(WareLot.MostLots).Select(lot => lot ?? new LotContract(null, null, null)).ToList();
+        // One question for all clays and one for all glazes, however many lots name them.
+        var clays = await lookup.Clays([.. taken.Where(l => l.Clay is null).Select(l => l.ClayId).OfType<int>().Distinct()]);
+        var glazes = await lookup.Glazes([.. taken.SelectMany(l => (l.GlazeIds ?? []).Take(MostGlazes)).Distinct()]);
+        var lots = new List<WareLot>();
+        foreach (var (i, lot) in taken.Index())
         {
-            var read = await ReadLot(lot ?? new LotContract(null, null, null), find);
+            var read = ReadLot(lot, clays, glazes);
             problems.AddRange(read.Problems.Select(p => p.Under($"load.lots[{i}]")));
             if (read.IsOk) lots.Add(read.Value);
         }
@@ -36,22 +34,17 @@ internal static class LotMapping
         return load.IsOk ? load.Value : null;
     }
 
-    private static async Task<Result<WareLot>> ReadLot(LotContract wire, Finder find)
+    private static Result<WareLot> ReadLot(LotContract wire, IReadOnlyDictionary<int, Clay> clays, IReadOnlyDictionary<int, Glaze> glazes)
     {
         var problems = new List<Problem>();
-        var dryness = wire.Dryness is null ? Dryness.BoneDry : Drynesses.Read(wire.Dryness);
-        if (dryness is null) problems.Add(new Problem("dryness", Drynesses.Refuse(wire.Dryness, "a dryness")));
-        var next = wire.Next is null ? NextStep.Dipping : NextSteps.Read(wire.Next);
-        if (next is null) problems.Add(new Problem("next", NextSteps.Refuse(wire.Next, "a next step")));
-        var clay = await ReadClay(wire, find, problems);
-        var glazes = await ReadGlazes(wire, find, problems);
         var lot = WareLot.Create(
-            wire.What, wire.Count, wire.Wall, wire.Width, wire.ClosedHollow == true, wire.OneSided == true, dryness ?? Dryness.BoneDry, clay, glazes, wire.Whose, next ?? NextStep.Dipping, wire.PieceKg);
+            wire.What, wire.Count, wire.Wall, wire.Width, wire.ClosedHollow == true, wire.OneSided == true, wire.Dryness ?? Dryness.BoneDry,
+            ReadClay(wire, clays, problems), ReadGlazes(wire, glazes, problems), wire.Whose, wire.Next ?? NextStep.Dipping, wire.PieceKg);
         problems.AddRange(lot.Problems);
         return problems.Count > 0 ? Result<WareLot>.Failed(problems) : lot;
     }
 
-    private static async Task<Clay?> ReadClay(LotContract wire, Finder find, List<Problem> problems)
+    private static Clay? ReadClay(LotContract wire, IReadOnlyDictionary<int, Clay> known, List<Problem> problems)
     {
         if (wire.Clay is not null)
         {
@@ -60,12 +53,12 @@ internal static class LotMapping
             return read.IsOk ? read.Value : null;
         }
         if (wire.ClayId is not { } id) return null;
-        var clay = await find.Clay(id);
-        if (clay is null) problems.Add(new Problem("clayId", $"There is no clay {id} in this studio."));
-        return clay;
+        if (known.TryGetValue(id, out var clay)) return clay;
+        problems.Add(new Problem("clayId", $"There is no clay {id} in this studio."));
+        return null;
     }
 
-    private static async Task<List<Glaze>> ReadGlazes(LotContract wire, Finder find, List<Problem> problems)
+    private static List<Glaze> ReadGlazes(LotContract wire, IReadOnlyDictionary<int, Glaze> known, List<Problem> problems)
     {
         var glazes = new List<Glaze>();
         if ((wire.GlazeIds?.Count ?? 0) + (wire.Glazes?.Count ?? 0) > MostGlazes)
@@ -75,7 +68,7 @@ internal static class LotMapping
         }
         foreach (var (i, id) in (wire.GlazeIds ?? []).Index())
         {
-            if (await find.Glaze(id) is { } glaze) glazes.Add(glaze);
+            if (known.TryGetValue(id, out var glaze)) glazes.Add(glaze);
             else problems.Add(new Problem($"glazeIds[{i}]", $"There is no glaze {id} in this studio."));
         }
         foreach (var (i, glaze) in (wire.Glazes ?? []).Index())

@@ -1,6 +1,5 @@
 using Microsoft.Net.Http.Headers;
 using ZealousEmber.App.Http;
-using ZealousEmber.Core;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Repositories;
 
@@ -9,7 +8,7 @@ namespace ZealousEmber.App.Stock;
 /// <summary>Which thing has a photo, and since when: a new one is a new moment.</summary>
 public sealed record PhotoContract(int Id, DateTimeOffset TakenInAt);
 
-/// <summary>One photo for each clay and glaze that wants one; the bytes themselves, as image/jpeg, image/png or image/webp.</summary>
+/// <summary>One photo for each clay and glaze that wants one; the bytes themselves, as image/jpeg.</summary>
 internal static class PhotoEndpoints
 {
     public static void MapPhotos(this WebApplication app)
@@ -21,37 +20,30 @@ internal static class PhotoEndpoints
     private static void Map<T>(RouteGroupBuilder api, PhotoOf of, string what)
     {
         // Typed as delegates first: the framework's analyzer of route handlers does not see through type parameters.
-        Delegate all = async (PhotoStore photos, CancellationToken cancel) => (await photos.All(of, cancel)).Select(p => new PhotoContract(p.Key, p.Value.ToDateTimeOffset()));
-        Delegate show = (int id, PhotoStore photos, CancellationToken cancel) => Show(of, id, photos, cancel);
-        Delegate keep = (int id, Repository<T> repository, PhotoStore photos, HttpRequest request, CancellationToken cancel) => Keep(of, what, id, repository, photos, request, cancel);
-        Delegate remove = async (int id, PhotoStore photos, CancellationToken cancel) => await photos.Remove(of, id, cancel) ? Results.NoContent() : ProblemResponses.NotFound("photo");
+        Delegate all = async (PhotoRepository photos, CancellationToken cancel) => (await photos.All(of, cancel)).Select(p => new PhotoContract(p.Key, p.Value.ToDateTimeOffset()));
+        Delegate show = (int id, PhotoRepository photos, CancellationToken cancel) => Show(of, id, photos, cancel);
+        Delegate save = (int id, Repository<T> repository, PhotoRepository photos, HttpRequest request, CancellationToken cancel) => Save(of, what, id, repository, photos, request, cancel);
+        Delegate remove = async (int id, PhotoRepository photos, CancellationToken cancel) => await photos.Remove(of, id, cancel) ? Results.NoContent() : ProblemResponses.NotFound("photo");
         api.MapGet("photos", all).WithSummary($"Which {what} has a photo").Produces<PhotoContract[]>();
         api.MapGet("{id:int}/photo", show).WithSummary($"The photo of a {what}").Produces(200, contentType: "image/jpeg").ProducesProblem(404);
-        api.MapPut("{id:int}/photo", keep).WithSummary($"Keep a photo of a {what}, in the place of the one before").WithMetadata(new BodySize(BodyLimit.Photo))
+        api.MapPut("{id:int}/photo", save).WithSummary($"Save a photo of a {what}, in the place of the one before").WithMetadata(new BodySize(BodyLimit.Photo))
             .Produces(204).ProducesValidationProblem(422).ProducesProblem(404);
-        api.MapDelete("{id:int}/photo", remove).WithSummary($"Take the photo of a {what} away").Produces(204).ProducesProblem(404);
+        api.MapDelete("{id:int}/photo", remove).WithSummary($"Remove the photo of a {what}").Produces(204).ProducesProblem(404);
     }
 
-    private static async Task<IResult> Show(PhotoOf of, int id, PhotoStore photos, CancellationToken cancel) =>
+    private static async Task<IResult> Show(PhotoOf of, int id, PhotoRepository photos, CancellationToken cancel) =>
         await photos.Find(of, id, cancel) is { } photo
             ? Results.Bytes(photo.Bytes, photo.ContentType, entityTag: new EntityTagHeaderValue($"\"{photo.TakenInAt.ToUnixTimeMilliseconds()}\""))
             : ProblemResponses.NotFound("photo");
 
-    private static async Task<IResult> Keep<T>(PhotoOf of, string what, int id, Repository<T> repository, PhotoStore photos, HttpRequest request, CancellationToken cancel)
+    private static async Task<IResult> Save<T>(PhotoOf of, string what, int id, Repository<T> repository, PhotoRepository photos, HttpRequest request, CancellationToken cancel)
     {
         if (await repository.Find(id, cancel) is null) return ProblemResponses.NotFound(what);
         using var body = new MemoryStream();
         await request.Body.CopyToAsync(body, cancel);
-        var bytes = body.ToArray();
-        // By what it is, not by what it says it is.
-        if (TypeOf(bytes) is not { } type) return ProblemResponses.Of([new Problem("photo", "A photo is a JPEG, PNG or WebP picture.")]);
-        await photos.Keep(of, id, type, bytes, cancel);
+        var photo = PhotoReader.Read(body.ToArray());
+        if (!photo.IsOk) return ProblemResponses.Of(photo.Problems);
+        await photos.Save(of, id, PhotoReader.ContentType, photo.Value, cancel);
         return Results.NoContent();
     }
-
-    private static string? TypeOf(ReadOnlySpan<byte> bytes) =>
-        bytes.Length > 3 && bytes[0] == 0xff && bytes[1] == 0xd8 && bytes[2] == 0xff ? "image/jpeg"
-        : bytes.Length > 8 && bytes[0] == 0x89 && bytes[1..4].SequenceEqual("PNG"u8) ? "image/png"
-        : bytes.Length > 12 && bytes[..4].SequenceEqual("RIFF"u8) && bytes[8..12].SequenceEqual("WEBP"u8) ? "image/webp"
-        : null;
 }

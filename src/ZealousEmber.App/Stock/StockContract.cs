@@ -1,4 +1,6 @@
-using System.ComponentModel.DataAnnotations;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
+
 
 namespace ZealousEmber.App.Stock;
 
@@ -9,7 +11,7 @@ namespace ZealousEmber.App.Stock;
 /// <param name="Absorption">%, fired.</param>
 /// <param name="BurnsOutSlowly">Dark, iron-bearing or recycled.</param>
 public sealed record ClayContract(
-    string? Name, [property: AllowedValues("earthenware", "stoneware", "porcelain", "other")] string? Kind = null, string? ConeFrom = null, string? ConeTo = null,
+    string? Name, ClayKind? Kind = null, string? ConeFrom = null, string? ConeTo = null,
     double? Shrinkage = null, double? Absorption = null, bool? BurnsOutSlowly = null, string? Notes = null);
 
 /// <summary>A glaze.</summary>
@@ -23,7 +25,7 @@ public sealed record ClayContract(
 /// <param name="Unit">Of the band; C when missing.</param>
 public sealed record GlazeContract(
     string? Name, string? ConeFrom = null, string? ConeTo = null, bool? Runny = null, bool? NeedsHold = null, bool? Fades = null, bool? WantsFastCooling = null,
-    double? SlowFrom = null, double? SlowTo = null, double? SlowHours = null, [property: AllowedValues("C", "F")] string? Unit = null, string? Notes = null);
+    double? SlowFrom = null, double? SlowTo = null, double? SlowHours = null, TemperatureUnit? Unit = null, string? Notes = null);
 
 /// <summary>A kept clay.</summary>
 public sealed record VersionedClayContract(int Id, int Version, DateTimeOffset UpdatedAt, ClayContract Clay);
@@ -44,8 +46,10 @@ public sealed record VersionedGlazeContract(int Id, int Version, DateTimeOffset 
 /// <param name="Glazes">Or described here.</param>
 /// <param name="Next">What happens after a bisque; dipping when missing.</param>
 /// <param name="PieceKg">A piece; 0.6 kg when nobody weighed it.</param>
+/// <param name="Typed">How wall, width and pieceKg were typed where it was not in mm or kg; shown again as it was typed.</param>
 public sealed record LotContract(
     string? What, int? Count, double? Wall, double? Width = null, bool? ClosedHollow = null, bool? OneSided = null,
-    [property: AllowedValues("bone-dry", "cool-to-touch", "damp", "leather-hard")] string? Dryness = null, int? ClayId = null, ClayContract? Clay = null,
+    Dryness? Dryness = null, int? ClayId = null, ClayContract? Clay = null,
     IReadOnlyList<int>? GlazeIds = null, IReadOnlyList<GlazeContract?>? Glazes = null, string? Whose = null,
-    [property: AllowedValues("dipping", "brushing", "unglazed")] string? Next = null, double? PieceKg = null);
+    NextStep? Next = null, double? PieceKg = null,
+    IReadOnlyDictionary<string, string>? Typed = null);

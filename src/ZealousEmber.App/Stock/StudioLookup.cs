@@ -1,4 +1,5 @@
-using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Repositories;
@@ -6,17 +7,24 @@ using ZealousEmber.Store.Settings;
 
 namespace ZealousEmber.App.Stock;
 
-/// <summary>Finds what a request names by its number, and the studio's ways where it names none.</summary>
-internal sealed record Finder(Func<int, Task<Kiln?>> Kiln, Func<int, Task<Clay?>> Clay, Func<int, Task<Glaze?>> Glaze, Func<Task<PlanningPreferences>> Ways)
+/// <summary>Finds what a request names by its number, many at once, and the studio's own settings and preferences where it names none.</summary>
+internal sealed record StudioLookup(
+    Func<int, Task<Kiln?>> Kiln, Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, Clay>>> Clays, Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, Glaze>>> Glazes,
+    Func<Task<PlanningPreferences>> Preferences, Func<Task<StudioSettings>> Settings)
 {
     /// <summary>Finds nothing: for requests that describe everything themselves.</summary>
-    public static readonly Finder Nothing = new(_ => Task.FromResult<Kiln?>(null), _ => Task.FromResult<Clay?>(null), _ => Task.FromResult<Glaze?>(null), () => Task.FromResult(PlanningPreferences.Usual));
+    public static readonly StudioLookup Nothing = new(
+        _ => Task.FromResult<Kiln?>(null), _ => Task.FromResult<IReadOnlyDictionary<int, Clay>>(new Dictionary<int, Clay>()), _ => Task.FromResult<IReadOnlyDictionary<int, Glaze>>(new Dictionary<int, Glaze>()),
+        () => Task.FromResult(PlanningPreferences.Usual), () => Task.FromResult(StudioSettingsStore.Unsaid));
 
-    /// <summary>Looks on the studio's shelves.</summary>
-    public static Finder On(IServiceProvider services)
+    /// <summary>Looks in the studio's own repositories; a request that is given up stops looking.</summary>
+    public static StudioLookup On(IServiceProvider services)
     {
-        Func<int, Task<T?>> Look<T>()
-            where T : class => async id => (await services.GetRequiredService<Repository<T>>().Find(id, CancellationToken.None))?.Item;
-        return new Finder(Look<Kiln>(), Look<Clay>(), Look<Glaze>(), async () => (await services.GetRequiredService<SettingsStore<PlanningPreferences>>().Read(CancellationToken.None)).Item);
+        CancellationToken Cancel() => services.GetRequiredService<IHttpContextAccessor>().HttpContext?.RequestAborted ?? CancellationToken.None;
+        Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, T>>> Look<T>() => ids => services.GetRequiredService<Repository<T>>().FindAll(ids, Cancel());
+        return new StudioLookup(
+            async id => (await services.GetRequiredService<Repository<Kiln>>().Find(id, Cancel()))?.Item, Look<Clay>(), Look<Glaze>(),
+            async () => (await services.GetRequiredService<SettingsStore<PlanningPreferences>>().Read(Cancel())).Item,
+            async () => (await services.GetRequiredService<SettingsStore<StudioSettings>>().Read(Cancel())).Item);
     }
 }

@@ -1,4 +1,6 @@
-using System.ComponentModel.DataAnnotations;
+using NodaTime;
+using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Studio;
 
@@ -9,10 +11,16 @@ namespace ZealousEmber.App.Studio;
 /// <param name="Bands">Hours at another price; the first that holds counts.</param>
 /// <param name="People">Who is in when.</param>
 /// <param name="Rule">never-alone: somebody in while the power is on; alarm-between: somebody in when it is switched on and at the top; marked-moments: at the moments marked.</param>
-/// <param name="Marked">switch-on, steam-check, first-colour, reduction, top, power-off, open.</param>
+/// <param name="Marked">Moments somebody must be there for.</param>
+/// <param name="Clock">Times of day as 21:05 or 9:05 pm.</param>
+/// <param name="Unit">The scale new schedules are written in.</param>
+/// <param name="Length">What walls and widths are measured in.</param>
+/// <param name="Mass">What ware is weighed in.</param>
+/// <param name="GasPrice">Of a kWh of gas; 0 when not known.</param>
 public sealed record StudioContract(
     string? TimeZone, string? Currency, double? Price, IReadOnlyList<TariffBandContract?>? Bands, IReadOnlyList<PersonContract?>? People,
-    [property: AllowedValues("never-alone", "alarm-between", "marked-moments")] string? Rule, IReadOnlyList<string?>? Marked);
+    AttendanceRule? Rule, IReadOnlyList<WatchKind>? Marked, ClockFormat? Clock = null, TemperatureUnit? Unit = null, LengthUnit? Length = null, MassUnit? Mass = null,
+    double? GasPrice = null);
 
 /// <summary>The studio's hours with their version; 0 until somebody has said them.</summary>
 public sealed record VersionedStudioContract(int Version, StudioContract Studio);
@@ -28,4 +36,4 @@ public sealed record PersonContract(string? Name, IReadOnlyList<WeeklySpanContra
 /// <param name="Days">mon … sun; none means every day.</param>
 /// <param name="From">23:00.</param>
 /// <param name="To">07:00.</param>
-public sealed record WeeklySpanContract(IReadOnlyList<string?>? Days, string? From, string? To);
+public sealed record WeeklySpanContract(IReadOnlyList<IsoDayOfWeek>? Days, string? From, string? To);

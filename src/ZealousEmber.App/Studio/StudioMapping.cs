@@ -1,57 +1,56 @@
 using System.Collections.Immutable;
 using NodaTime;
 using NodaTime.Text;
-using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Studio;
 
-/// <summary>Between the wire and the core, for the studio's hours.</summary>
+/// <summary>Between the wire and the core, for the studio's settings.</summary>
 internal static class StudioMapping
 {
-    public static readonly Vocabulary<WatchKind> Watches = new(
-        ("switch-on", WatchKind.SwitchOn), ("steam-check", WatchKind.SteamCheck), ("first-colour", WatchKind.FirstColour), ("reduction", WatchKind.Reduction),
-        ("top", WatchKind.Top), ("power-off", WatchKind.PowerOff), ("open", WatchKind.Open));
-
-    public static readonly Vocabulary<AttendanceRule> Rules = new(
-        ("never-alone", AttendanceRule.NeverAlone), ("alarm-between", AttendanceRule.AlarmBetween), ("marked-moments", AttendanceRule.MarkedMoments));
-
-    private static readonly Vocabulary<IsoDayOfWeek> Days = new(
-        ("mon", IsoDayOfWeek.Monday), ("tue", IsoDayOfWeek.Tuesday), ("wed", IsoDayOfWeek.Wednesday), ("thu", IsoDayOfWeek.Thursday),
-        ("fri", IsoDayOfWeek.Friday), ("sat", IsoDayOfWeek.Saturday), ("sun", IsoDayOfWeek.Sunday));
-
     private static readonly LocalTimePattern Clock = LocalTimePattern.CreateWithInvariantCulture("HH:mm");
     private const int LongestCurrency = 8;
     private const int LongestName = 40;
 
-    /// <summary>The hours given; what is missing stays as it was.</summary>
-    public static Result<StudioHours> Read(StudioContract? wire, StudioHours before)
+    /// <summary>The settings given; what is missing stays as it was.</summary>
+    public static Result<StudioSettings> Read(StudioContract? wire, StudioSettings before)
     {
-        if (wire is null) return new Problem("", "The studio's hours are missing here.");
+        if (wire is null) return new Problem("", "The studio's settings are missing here.");
         var problems = new List<Problem>();
         var zone = string.IsNullOrWhiteSpace(wire.TimeZone) ? before.Zone : DateTimeZoneProviders.Tzdb.GetZoneOrNull(wire.TimeZone.Trim());
         if (zone is null) problems.Add(new Problem("timeZone", "This is not a time zone; write it like Europe/London."));
-        var currency = wire.Currency?.Trim() ?? before.Tariff.Currency;
+        var currency = wire.Currency?.Trim() ?? before.Prices.Currency;
         if (currency.Length > LongestCurrency) problems.Add(new Problem("currency", $"A currency has at most {LongestCurrency} characters."));
-        var price = wire.Price is null ? before.Tariff.Price : ReadPrice(wire.Price, "price", problems);
-        var bands = wire.Bands is null ? before.Tariff.Bands : ReadBands(wire.Bands, problems);
+        var electricity = before.Prices.Of(EnergyCarrier.Electricity);
+        var gas = before.Prices.Of(EnergyCarrier.Gas);
+        if (wire.Price is not null) electricity = electricity with { Price = ReadPrice(wire.Price, "price", problems) };
+        if (wire.Bands is not null) electricity = electricity with { Bands = ReadBands(wire.Bands, problems) };
+        if (wire.GasPrice is not null) gas = gas with { Price = ReadPrice(wire.GasPrice, "gasPrice", problems) };
         var people = wire.People is null ? before.People : ReadPeople(wire.People, problems);
-        var rule = wire.Rule is null ? before.Rule : Rules.Read(wire.Rule);
-        if (rule is null) problems.Add(new Problem("rule", Rules.Refuse(wire.Rule, "a rule")));
-        var marked = wire.Marked is null ? before.Marked : ReadMarked(wire.Marked, problems);
+        var display = before.Display;
         return problems.Count > 0
-            ? Result<StudioHours>.Failed(problems)
-            : new StudioHours(zone!, new Tariff(currency, price, bands), people, rule!.Value, marked);
+            ? Result<StudioSettings>.Failed(problems)
+            : new StudioSettings(
+                zone!, new EnergyPrices(currency, [.. new[] { electricity, gas }.Where(t => t.IsKnown)]), people, wire.Rule ?? before.Rule,
+                wire.Marked is null ? before.Marked : [.. wire.Marked.Distinct()],
+                new StudioDisplay(
+                    wire.Clock ?? display.Clock, wire.Unit ?? display.Temperature, new DisplayUnits(wire.Length ?? display.Units.Length, wire.Mass ?? display.Units.Mass)));
     }
 
-    public static StudioContract Write(StudioHours hours) => new(
-        hours.Zone.Id, hours.Tariff.Currency, hours.Tariff.Price,
-        [.. hours.Tariff.Bands.Select(b => new TariffBandContract(b.Name, b.Price, Write(b.Hours), b.FirstMonth, b.LastMonth))],
-        [.. hours.People.Select(p => new PersonContract(p.Name, [.. p.Hours.Select(Write)]))],
-        Rules.Format(hours.Rule), [.. hours.Marked.Select(Watches.Format)]);
+    public static StudioContract Write(StudioSettings studio)
+    {
+        var (electricity, gas, display) = (studio.Prices.Of(EnergyCarrier.Electricity), studio.Prices.Of(EnergyCarrier.Gas), studio.Display);
+        return new(
+            studio.Zone.Id, studio.Prices.Currency, electricity.Price,
+            [.. electricity.Bands.Select(b => new TariffBandContract(b.Name, b.Price, Write(b.Hours), b.FirstMonth, b.LastMonth))],
+            [.. studio.People.Select(p => new PersonContract(p.Name, [.. p.Hours.Select(Write)]))],
+            studio.Rule, studio.Marked, display.Clock, display.Temperature, display.Units.Length, display.Units.Mass, gas.Price);
+    }
 
-    private static WeeklySpanContract Write(WeeklySpan span) => new([.. span.Days.Select(Days.Format)], Clock.Format(span.From), Clock.Format(span.To));
+    private static WeeklySpanContract Write(WeeklySpan span) => new(span.Days, Clock.Format(span.From), Clock.Format(span.To));
 
     private static double ReadPrice(double? price, string field, List<Problem> problems)
     {
@@ -79,28 +78,17 @@ internal static class StudioMapping
 
     private static ImmutableArray<Presence> ReadPeople(IReadOnlyList<PersonContract?> wire, List<Problem> problems)
     {
-        if (wire.Count > StudioHours.MostPeople) problems.Add(new Problem("people", $"At most {StudioHours.MostPeople} people can be kept."));
+        if (wire.Count > StudioSettings.MostPeople) problems.Add(new Problem("people", $"At most {StudioSettings.MostPeople} people can be kept."));
         var people = ImmutableArray.CreateBuilder<Presence>();
-        foreach (var (i, person) in wire.Take(StudioHours.MostPeople).Index())
+        foreach (var (i, person) in wire.Take(StudioSettings.MostPeople).Index())
         {
             var field = $"people[{i}]";
             var name = ReadName(person?.Name, field, "person", problems);
             var spans = person?.Hours ?? [];
-            if (spans.Count > StudioHours.MostSpans) problems.Add(new Problem($"{field}.hours", $"At most {StudioHours.MostSpans} stretches of hours can be kept for one person."));
-            people.Add(new Presence(name, [.. spans.Take(StudioHours.MostSpans).Select((span, j) => ReadSpan(span, $"{field}.hours[{j}]", problems))]));
+            if (spans.Count > StudioSettings.MostSpans) problems.Add(new Problem($"{field}.hours", $"At most {StudioSettings.MostSpans} stretches of hours can be kept for one person."));
+            people.Add(new Presence(name, [.. spans.Take(StudioSettings.MostSpans).Select((span, j) => ReadSpan(span, $"{field}.hours[{j}]", problems))]));
         }
         return people.ToImmutable();
-    }
-
-    private static ImmutableArray<WatchKind> ReadMarked(IReadOnlyList<string?> wire, List<Problem> problems)
-    {
-        var marked = ImmutableArray.CreateBuilder<WatchKind>();
-        foreach (var (i, word) in wire.Take(50).Index())
-        {
-            if (Watches.Read(word) is not { } kind) problems.Add(new Problem($"marked[{i}]", Watches.Refuse(word, "a moment")));
-            else if (!marked.Contains(kind)) marked.Add(kind);
-        }
-        return marked.ToImmutable();
     }
 
     private static string ReadName(string? name, string field, string what, List<Problem> problems)
@@ -122,12 +110,6 @@ internal static class StudioMapping
             return LocalTime.Midnight;
         }
 
-        var days = ImmutableArray.CreateBuilder<IsoDayOfWeek>();
-        foreach (var (i, word) in (wire?.Days ?? []).Take(14).Index())
-        {
-            if (Days.Read(word) is not { } day) problems.Add(new Problem($"{field}.days[{i}]", Days.Refuse(word, "a day")));
-            else if (!days.Contains(day)) days.Add(day);
-        }
-        return new WeeklySpan(days.ToImmutable(), Time(wire?.From, "from"), Time(wire?.To, "to"));
+        return new WeeklySpan([.. (wire?.Days ?? []).Distinct()], Time(wire?.From, "from"), Time(wire?.To, "to"));
     }
 }

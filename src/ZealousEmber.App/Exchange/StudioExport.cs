@@ -1,0 +1,65 @@
+using System.IO.Compression;
+using System.Text.Json;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.Options;
+using ZealousEmber.App.Firings;
+using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Planning;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.App.Stock;
+using ZealousEmber.App.Studio;
+using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Planning;
+using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Settings;
+
+namespace ZealousEmber.App.Exchange;
+
+/// <summary>Everything a studio has, in open formats: one JSON file of each kind and the photos; docs/formats.md describes it.</summary>
+internal sealed class StudioExport(
+    ScheduleRepository schedules, Repository<Kiln> kilns, Repository<Clay> clays, Repository<Glaze> glazes, Repository<FiringDraft> firings,
+    SettingsStore<StudioSettings> settings, SettingsStore<PlanningPreferences> preferences, PhotoRepository photos, RawRows raw, IOptions<JsonOptions> json)
+{
+    private readonly JsonSerializerOptions options = new(json.Value.SerializerOptions) { WriteIndented = true };
+
+    /// <summary>Writes the zip.</summary>
+    public async Task Write(Stream to, CancellationToken cancel)
+    {
+        using var zip = new ZipArchive(to, ZipArchiveMode.Create, leaveOpen: true);
+        await Add(zip, "schedules.json", new ScheduleFile(ScheduleFile.FormatName, 1, [.. (await schedules.All([], cancel)).Select(s => ScheduleMapping.Write(s.Item))]), cancel);
+        await Add(zip, "kilns.json", (await kilns.Search(null, cancel)).Select(KilnMapping.Write), cancel);
+        await Add(zip, "clays.json", (await clays.Search(null, cancel)).Select(StockMapping.Write), cancel);
+        await Add(zip, "glazes.json", (await glazes.Search(null, cancel)).Select(StockMapping.Write), cancel);
+        await Add(zip, "firings.json", (await firings.Search(null, cancel)).Select(FiringMapping.Write), cancel);
+        await Add(zip, "settings.json", StudioMapping.Write((await settings.Read(cancel)).Item), cancel);
+        await Add(zip, "planning-preferences.json", PlanningTerms.Write((await preferences.Read(cancel)).Item), cancel);
+        foreach (var of in Enum.GetValues<PhotoOf>())
+        {
+            foreach (var id in (await photos.All(of, cancel)).Keys) await AddPhoto(zip, of, id, cancel);
+        }
+        // What this program cannot read is still the studio's own.
+        foreach (var row in await raw.Unreadable(cancel))
+        {
+            if (await raw.Find(row.Table, row.Id, cancel) is { } content) await Add(zip, $"unreadable/{row.Table}-{row.Id}.json", content, cancel);
+        }
+    }
+
+    private async Task AddPhoto(ZipArchive zip, PhotoOf of, int id, CancellationToken cancel)
+    {
+        if (await photos.Find(of, id, cancel) is not { } photo) return;
+        await Add(zip, $"photos/{of.ToString().ToLowerInvariant()}-{id}.{photo.ContentType.Split('/')[1]}", photo.Bytes, cancel);
+    }
+
+    private Task Add(ZipArchive zip, string name, object content, CancellationToken cancel) => Add(zip, name, JsonSerializer.SerializeToUtf8Bytes(content, options), cancel);
+
+    private static async Task Add(ZipArchive zip, string name, byte[] content, CancellationToken cancel)
+    {
+        await using var entry = zip.CreateEntry(name).Open();
+        await entry.WriteAsync(content, cancel);
+    }
+}

@@ -1,0 +1,46 @@
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using ZealousEmber.Store;
+using ZealousEmber.Store.Files;
+
+namespace ZealousEmber.App.Hosting;
+
+/// <summary><c>--backup=FILE</c> and <c>--restore=FILE</c>: what is done to a data folder without serving it.</summary>
+internal static class DataCommands
+{
+    /// <summary>Does what is asked and says so; false when neither was asked. Throws <see cref="StudioFolderException"/> when it cannot be done.</summary>
+    public static async Task<bool> Run(IConfiguration configuration, string folder)
+    {
+        if (configuration["backup"] is { Length: > 0 } to)
+        {
+            await Backup(folder, Path.GetFullPath(to));
+            return true;
+        }
+        if (configuration["restore"] is { Length: > 0 } from)
+        {
+            using var held = StudioFolder.Hold(folder, TimeProvider.System.GetUtcNow());
+            await StudioDatabase.Restore(Path.GetFullPath(from), held, TimeProvider.System.GetUtcNow());
+            Console.WriteLine($"{from} is now the studio in {folder}. What was there before is in {held.Backups}.");
+            return true;
+        }
+        return false;
+    }
+
+    // The folder is not held: the copy is made beside a program that runs.
+    private static async Task Backup(string folder, string file)
+    {
+        var database = StudioFolder.DatabaseIn(folder);
+        if (!File.Exists(database)) throw new StudioFolderException($"There is no studio in {folder}. Name its folder with EMBER_DATA.");
+        if (File.Exists(file)) throw new StudioFolderException($"{file} is there already; nothing was overwritten.");
+        try
+        {
+            await using var context = new StudioContext(new DbContextOptionsBuilder<StudioContext>().UseSqlite($"Data Source={database};Pooling=False").Options);
+            await StudioDatabase.CopyTo(context, file);
+        }
+        catch (Exception error) when (error is SqliteException or IOException or UnauthorizedAccessException)
+        {
+            throw new StudioFolderException($"No backup was made: {error.Message}");
+        }
+        Console.WriteLine($"The studio in {folder} was copied to {file}.");
+    }
+}

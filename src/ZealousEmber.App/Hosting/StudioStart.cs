@@ -1,0 +1,18 @@
+using ZealousEmber.Store;
+using ZealousEmber.Store.Demo;
+using ZealousEmber.Store.Files;
+
+namespace ZealousEmber.App.Hosting;
+
+/// <summary>Takes hold of the data folder, brings it up to date, and fills it when the demo is wanted.</summary>
+internal static class StudioStart
+{
+    public static async Task Open(WebApplication app)
+    {
+        var time = app.Services.GetRequiredService<TimeProvider>();
+        var folder = app.Services.GetRequiredService<StudioFolder>();
+        await using var scope = app.Services.CreateAsyncScope();
+        await StudioDatabase.BringUpToDate(scope.ServiceProvider.GetRequiredService<StudioContext>(), folder, time.GetUtcNow());
+        if (app.Configuration.GetValue<bool>("demo")) await SaltmarshLane.Seed(scope.ServiceProvider, time);
+    }
+}

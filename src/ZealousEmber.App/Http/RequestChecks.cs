@@ -1,0 +1,52 @@
+using System.Net.Http.Headers;
+using System.Text;
+using Microsoft.AspNetCore.Http.Features;
+using Microsoft.AspNetCore.Http.Metadata;
+using Microsoft.Extensions.Primitives;
+
+namespace ZealousEmber.App.Http;
+
+/// <summary>Refuses, with problem details, what no page of this program would send: other hosts, other origins, too much, and text nobody can read.</summary>
+internal sealed class RequestChecks(RequestDelegate next)
+{
+    private const int LargestHeaders = 32 * 1024;
+
+    // What is refused for its size is still read to its end within this, so that the client gets to read the answer.
+    private const long ReadOut = 64_000_000;
+
+    public Task InvokeAsync(HttpContext context)
+    {
+        var request = context.Request;
+        // A page of another site that has its name point to this machine is still of another site.
+        if (!IsThisMachine(request.Host)) return ProblemResponses.Write(context, StatusCodes.Status400BadRequest, "Unknown host", "This program answers only at localhost and 127.0.0.1.");
+        if (request.Headers.Sum(h => h.Key.Length + h.Value.Sum(v => (long)(v?.Length ?? 0))) > LargestHeaders)
+            return ProblemResponses.Write(context, StatusCodes.Status431RequestHeaderFieldsTooLarge);
+        if (Writes(request.Method) && FromElsewhere(request))
+            return ProblemResponses.Write(context, StatusCodes.Status403Forbidden, detail: "Changes are only taken from this program's own pages.");
+        if (!IsReadable(request.ContentType)) return ProblemResponses.Write(context, StatusCodes.Status415UnsupportedMediaType);
+        if (TooLarge(context)) return ProblemResponses.Write(context, StatusCodes.Status413PayloadTooLarge);
+        return next(context);
+    }
+
+    private static bool IsThisMachine(HostString host) => host.Host is "localhost" or "127.0.0.1" or "[::1]";
+
+    private static bool Writes(string method) => !HttpMethods.IsGet(method) && !HttpMethods.IsHead(method) && !HttpMethods.IsOptions(method);
+
+    private static bool FromElsewhere(HttpRequest request)
+    {
+        if (request.Headers["Sec-Fetch-Site"] is { Count: > 0 } site && site != "same-origin" && site != "none") return true;
+        return request.Headers.Origin is { Count: > 0 } origin && origin != new StringValues($"{request.Scheme}://{request.Host}");
+    }
+
+    private static bool IsReadable(string? contentType) =>
+        !MediaTypeHeaderValue.TryParse(contentType, out var type) || type.CharSet is not { } charset || charset.Trim('"').Equals(Encoding.UTF8.WebName, StringComparison.OrdinalIgnoreCase);
+
+    private static bool TooLarge(HttpContext context)
+    {
+        if (context.Features.Get<IHttpMaxRequestBodySizeFeature>() is not { IsReadOnly: false } size) return false;
+        var most = context.GetEndpoint()?.Metadata.GetMetadata<IRequestSizeLimitMetadata>()?.MaxRequestBodySize ?? BodyLimit.Usual;
+        if (!(context.Request.ContentLength > most)) return false;
+        size.MaxRequestBodySize = ReadOut;
+        return true;
+    }
+}

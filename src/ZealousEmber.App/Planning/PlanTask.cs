@@ -1,0 +1,47 @@
+using NodaTime;
+using ZealousEmber.App.Http;
+using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.App.Stock;
+using ZealousEmber.Core;
+using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Planning;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
+
+namespace ZealousEmber.App.Planning;
+
+/// <summary>A request for a plan made whole: what is in the kiln, what is wished for, where and when.</summary>
+internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, OffsetDateTime? Start, StudioSettings Studio)
+{
+    private const int UsualSteps = 20;
+
+    public static async Task<Result<PlanTask>> Read(PlanRequest? request, StudioLookup lookup)
+    {
+        request ??= new PlanRequest(null, null);
+        var problems = new List<Problem>();
+        if (request.Kind is null) problems.Add(WireEnums.Missing<ScheduleKind>("kind", "a kind of firing"));
+        var unit = request.Unit ?? TemperatureUnit.Celsius;
+        var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems);
+        Duration? hold = null;
+        if (request.HoldMinutes is { } minutes)
+        {
+            if (minutes >= 0 && minutes <= ScheduleLimits.LongestHold.TotalMinutes) hold = Duration.FromMinutes(minutes);
+            else problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Phrases.Number(minutes)}."));
+        }
+        if (request.MaxSteps is { } most && most is < 2 or > ScheduleLimits.Segments) problems.Add(new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps."));
+        var start = ScheduleMapping.ReadStart(request.StartTemperature, unit, problems);
+        var clock = WireTime.Check(request.Start, "start", problems);
+        var load = request.Load ?? new LoadContract();
+        var firing = await KilnAndLoad.Read(request.KilnId, request.Kiln, load with { Lots = load.Lots ?? [] }, request.Kind ?? ScheduleKind.Glaze, start, lookup, problems);
+        if (problems.Count > 0) return Result<PlanTask>.Failed(problems);
+        var studio = await lookup.Settings();
+        var preferences = PlanningTerms.Read(request, await lookup.Preferences());
+        return new PlanTask(
+            firing.Ware!,
+            new PlanWish(request.Kind!.Value, goal, preferences, hold, request.MaxSteps ?? UsualSteps, unit, string.IsNullOrWhiteSpace(request.Name) ? "Planned" : request.Name, studio.Display.Units),
+            firing.Kiln, clock, studio);
+    }
+}
