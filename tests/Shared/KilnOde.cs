@@ -1,6 +1,7 @@
 using MathNet.Numerics.LinearAlgebra;
 using MathNet.Numerics.OdeSolvers;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
 
 namespace ZealousEmber.Tests;
 

@@ -94,7 +94,7 @@ public sealed class ConeTests(Browser browser) : Visit(browser)
         Type(Find("#ask-cone"), "O4");
         Until(() => Find("[role=alert]").Text.Contains("Write a zero"), "asked about");
         Type(Find("#ask-top"), "1063");
-        Until(() => TestId("cone-context").Text.Contains("04"), "the other way round");
+        Until(() => TestId("cone-reading").Text.Contains("04"), "the other way round");
         Driver.FindElements(By.CssSelector(".wall tbody tr")).Count.ShouldBe(38);
     }
 }

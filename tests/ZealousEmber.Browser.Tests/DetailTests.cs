@@ -56,7 +56,7 @@ public sealed class DetailTests(Browser browser) : Visit(browser)
         OpenDemo("Brickfield planters, once-fired");
         var notes = Find("textarea[aria-label='Notes']");
         notes.Click();
-        Keys("Planters on the bottom repository.");
+        Keys("Planters on the bottom shelf.");
         var tag = Find("[aria-label='Add a tag']");
         tag.Click();
         Keys("Spring", OpenQA.Selenium.Keys.Enter);
@@ -65,7 +65,7 @@ public sealed class DetailTests(Browser browser) : Visit(browser)
 
         Driver.Navigate().Refresh();
         TestId("chamber");
-        Find("textarea[aria-label='Notes']").GetDomProperty("value").ShouldBe("Planters on the bottom repository.");
+        Find("textarea[aria-label='Notes']").GetDomProperty("value").ShouldBe("Planters on the bottom shelf.");
         Find("[aria-label='Remove tag spring']").Click();
         Until(() => Driver.FindElements(By.CssSelector("[aria-label='Remove tag spring']")).Count == 0, "gone again");
         UntilSaved();

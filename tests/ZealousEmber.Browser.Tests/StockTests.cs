@@ -21,13 +21,13 @@ public sealed class StockTests(Browser browser) : Visit(browser)
         Form("name", "Driftwood ash");
         Form("coneFrom", "7");
         Form("coneTo", "6");
-        Click("Put it on the repository");
+        Click("Put it on the shelf");
         Until(() => Driver.FindElements(By.CssSelector("dialog [role='alert']")).Any(a => a.Text.Contains("the hotter one comes second")), "said at the field");
         Find("dialog #stock-name").GetDomProperty("value").ShouldBe("Driftwood ash", "nothing typed is lost");
         Form("coneTo", "8");
         Driver.FindElements(By.CssSelector("dialog label")).First(l => l.Text.StartsWith("Runs", StringComparison.Ordinal)).Click();
-        Click("Put it on the repository");
-        Until(() => Driver.FindElements(By.CssSelector("[data-testid='stock']")).Any(s => s.Text.Contains("Driftwood ash") && s.Text.Contains("cones 7 to 8, runs")), "on the repository");
+        Click("Put it on the shelf");
+        Until(() => Driver.FindElements(By.CssSelector("[data-testid='stock']")).Any(s => s.Text.Contains("Driftwood ash") && s.Text.Contains("cones 7 to 8, runs")), "on the shelf");
 
         Type(Find("input[type='search']"), "driftwood");
         Until(() => Names() is ["Driftwood ash"], "found");
@@ -35,12 +35,12 @@ public sealed class StockTests(Browser browser) : Visit(browser)
         Form("slowHours", "a while");
         Until(() => Driver.FindElements(By.CssSelector("dialog [role='alert']")).Any(a => a.Text.Contains("A number is expected")), "a number is wanted");
         Click("Delete");
-        Until(() => Names().Count == 0, "off the repository");
+        Until(() => Names().Count == 0, "off the shelf");
         Click("Undo");
         Until(() => Names() is ["Driftwood ash"], "back");
         TestId("stock").Click();
         Click("Delete");
-        Until(() => Names().Count == 0, "off the repository again");
+        Until(() => Names().Count == 0, "off the shelf again");
     }
 
     [Fact]

@@ -5,6 +5,7 @@ using Xunit;
 using ZealousEmber.App.Tests.Wire;
 using ZealousEmber.Store;
 using ZealousEmber.Store.Demo;
+using ZealousEmber.Store.Schedules;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Rules;
@@ -24,15 +25,13 @@ public sealed class StoreTests(EmptyStudio studio) : IClassFixture<EmptyStudio>
         var id = (await studio.Http.Create())["id"]!.GetValue<int>();
         File.Exists(Path.Combine(studio.Folder, "ember.db")).ShouldBeTrue();
 
-        // Another program on the same file, as after a restart.
-        var options = new DbContextOptionsBuilder<StudioContext>().UseSqlite($"Data Source={Path.Combine(studio.Folder, "ember.db")}").Options;
-        await using var context = new StudioContext(options);
-        await context.Database.MigrateAsync();
-        var store = new Store.Schedules.ScheduleStore(context, TimeProvider.System);
-        (await store.Find(id, default))!.Schedule.Name.ShouldBe("A firing");
+        // Another reader of the same file, as after a restart.
+        await using var scope = studio.Services.CreateAsyncScope();
+        var schedules = scope.ServiceProvider.GetRequiredService<ScheduleRepository>();
+        (await schedules.Find(id, default))!.Item.Name.ShouldBe("A firing");
 
         // And the demo never moves into a studio that has something of its own.
-        await SaltmarshLane.Seed(context, TimeProvider.System);
-        (await store.Search(new(), default)).ShouldAllBe(s => s.Schedule.Name == "A firing");
+        await SaltmarshLane.Seed(scope.ServiceProvider, TimeProvider.System);
+        (await schedules.All([], default)).ShouldAllBe(s => s.Item.Name == "A firing");
     }
 }

@@ -266,23 +266,4 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         ours.ShouldBe(["by-the-wall", "by-what-comes-next", "last-hundred", "as-the-glazes-ask", "off"]);
         await Put("""{"cooling":"as-the-glazes-ask"}""", "*");
     }
-
-    [Fact]
-    public async Task A_photo_is_kept_shown_and_taken_away()
-    {
-        var id = (int)(await (await studio.Http.PostText("/api/glazes", """{"name":"With a face"}""")).Read(201))["id"]!;
-        Task<HttpResponseMessage> Put(byte[] bytes) => studio.Http.PutAsync($"/api/glazes/{id}/photo", new ByteArrayContent(bytes));
-        byte[] png = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3];
-        await (await studio.Http.GetAsync($"/api/glazes/{id}/photo")).Read(404);
-        ((int)(await Put(png)).StatusCode).ShouldBe(204);
-        var shown = await studio.Http.GetAsync($"/api/glazes/{id}/photo");
-        shown.Content.Headers.ContentType!.MediaType.ShouldBe("image/png");
-        (await shown.Content.ReadAsByteArrayAsync()).ShouldBe(png);
-        (await (await studio.Http.GetAsync("/api/glazes/photos")).Read()).AsArray().Select(p => (int)p!["id"]!).ShouldContain(id);
-        (await (await Put("<svg onload='alert(1)'/>"u8.ToArray())).Problem("photo")).ShouldContain("JPEG");
-        ((int)(await Put(new byte[2_000_001])).StatusCode).ShouldBe(413);
-        await (await studio.Http.PutAsync("/api/clays/99999/photo", new ByteArrayContent(png))).Read(404);
-        ((int)(await studio.Http.DeleteAsync($"/api/glazes/{id}/photo")).StatusCode).ShouldBe(204);
-        await (await studio.Http.GetAsync($"/api/glazes/{id}/photo")).Read(404);
-    }
 }

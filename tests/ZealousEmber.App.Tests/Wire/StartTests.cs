@@ -123,7 +123,8 @@ public sealed class StartTests(RunningStudio studio) : IClassFixture<RunningStud
     [InlineData("studio", """{"rule":"whatever"}""", "studio.rule")]
     [InlineData("studio", """{"price":-1}""", "studio.price")]
     [InlineData("studio", """{"bands":[{"name":"n","price":1,"hours":{"from":"25:00","to":"07:00"}}]}""", "studio.bands[0].hours.from")]
-    [InlineData("studio", """{"people":[{"name":"","hours":[{"days":["noday"],"from":"08:00","to":"09:00"}]}]}""", "studio.people[0].name")]
+    [InlineData("studio", """{"people":[{"name":"","hours":[{"days":["mon"],"from":"08:00","to":"09:00"}]}]}""", "studio.people[0].name")]
+    [InlineData("studio", """{"people":[{"name":"","hours":[{"days":["noday"],"from":"08:00","to":"09:00"}]}]}""", "studio.people[0].hours[0].days[0]")]
     [InlineData("schedule", "null", "schedule")]
     public async Task What_cannot_be_is_said_at_its_field(string member, string value, string field) =>
         await (await studio.Http.PostAsJsonAsync("/api/starts", Request(CheapNights).With(member, JsonNode.Parse(value)))).Problem(field);

@@ -11,7 +11,7 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** Whether the program answers */
+    /** Whether the program answers and can save */
     get: {
       parameters: {
         query?: never;
@@ -207,7 +207,7 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** The firing a schedule was put on the desk for; nothing when it stands alone */
+    /** The firing a schedule was planned for; nothing when it stands alone */
     get: {
       parameters: {
         query?: never;
@@ -348,13 +348,15 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** Find schedules */
+    /** Find schedules, a part at a time: ?skip= and ?take=; X-Total-Count tells how many there are */
     get: {
       parameters: {
         query?: {
           search?: string;
           kind?: string;
           tag?: string;
+          skip?: number;
+          take?: number;
         };
         header?: never;
         path?: never;
@@ -894,7 +896,7 @@ export interface paths {
     };
     get?: never;
     put?: never;
-    /** Take in a file, JSON or CSV; all of it or nothing */
+    /** Import a file, JSON or CSV; all of it or nothing */
     post: {
       parameters: {
         query?: never;
@@ -1245,7 +1247,7 @@ export interface paths {
       };
     };
     put?: never;
-    /** Keep a new kiln */
+    /** Add a kiln; sent again with the same Idempotency-Key it is the one that was added */
     post: {
       parameters: {
         query?: never;
@@ -1322,6 +1324,15 @@ export interface paths {
             'application/problem+json': components['schemas']['ProblemDetails'];
           };
         };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
       };
     };
     /** Save over the version named in If-Match */
@@ -1388,7 +1399,7 @@ export interface paths {
       };
     };
     post?: never;
-    /** Delete; can be undone */
+    /** Delete, unless it was changed since the version named in If-Match; can be undone */
     delete: {
       parameters: {
         query?: never;
@@ -1416,6 +1427,15 @@ export interface paths {
             'application/problem+json': components['schemas']['ProblemDetails'];
           };
         };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
       };
     };
     options?: never;
@@ -1432,7 +1452,7 @@ export interface paths {
     };
     get?: never;
     put?: never;
-    /** Bring a deleted kiln back */
+    /** Restore a deleted kiln */
     post: {
       parameters: {
         query?: never;
@@ -1598,7 +1618,7 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** The studio's clock, tariff, people and rule */
+    /** The studio's clock, units, prices, people and rule */
     get: {
       parameters: {
         query?: never;
@@ -1721,7 +1741,7 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** The studio's own default in everything people differ on */
+    /** The studio's own planning preferences */
     get: {
       parameters: {
         query?: never;
@@ -1801,6 +1821,156 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/studio/backup': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** A consistent copy of the database, made while it is in use */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/studio/export': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Everything in open formats: JSON and photos in a zip */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/unreadable': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What is stored but cannot be read */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['UnreadableContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/unreadable/{table}/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The content of a row as it stands */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          table: string;
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/clays': {
     parameters: {
       query?: never;
@@ -1832,7 +2002,7 @@ export interface paths {
       };
     };
     put?: never;
-    /** Keep a new clay */
+    /** Add a clay; sent again with the same Idempotency-Key it is the one that was added */
     post: {
       parameters: {
         query?: never;
@@ -1909,6 +2079,15 @@ export interface paths {
             'application/problem+json': components['schemas']['ProblemDetails'];
           };
         };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
       };
     };
     /** Save over the version named in If-Match */
@@ -1975,7 +2154,7 @@ export interface paths {
       };
     };
     post?: never;
-    /** Delete; can be undone */
+    /** Delete, unless it was changed since the version named in If-Match; can be undone */
     delete: {
       parameters: {
         query?: never;
@@ -2003,6 +2182,15 @@ export interface paths {
             'application/problem+json': components['schemas']['ProblemDetails'];
           };
         };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
       };
     };
     options?: never;
@@ -2019,7 +2207,7 @@ export interface paths {
     };
     get?: never;
     put?: never;
-    /** Bring a deleted clay back */
+    /** Restore a deleted clay */
     post: {
       parameters: {
         query?: never;
@@ -2088,7 +2276,7 @@ export interface paths {
       };
     };
     put?: never;
-    /** Keep a new glaze */
+    /** Add a glaze; sent again with the same Idempotency-Key it is the one that was added */
     post: {
       parameters: {
         query?: never;
@@ -2165,6 +2353,15 @@ export interface paths {
             'application/problem+json': components['schemas']['ProblemDetails'];
           };
         };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
       };
     };
     /** Save over the version named in If-Match */
@@ -2231,7 +2428,7 @@ export interface paths {
       };
     };
     post?: never;
-    /** Delete; can be undone */
+    /** Delete, unless it was changed since the version named in If-Match; can be undone */
     delete: {
       parameters: {
         query?: never;
@@ -2259,6 +2456,15 @@ export interface paths {
             'application/problem+json': components['schemas']['ProblemDetails'];
           };
         };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
       };
     };
     options?: never;
@@ -2275,7 +2481,7 @@ export interface paths {
     };
     get?: never;
     put?: never;
-    /** Bring a deleted glaze back */
+    /** Restore a deleted glaze */
     post: {
       parameters: {
         query?: never;
@@ -2386,7 +2592,7 @@ export interface paths {
         };
       };
     };
-    /** Keep a photo of a clay, in the place of the one before */
+    /** Save a photo of a clay, in the place of the one before */
     put: {
       parameters: {
         query?: never;
@@ -2426,7 +2632,7 @@ export interface paths {
       };
     };
     post?: never;
-    /** Take the photo of a clay away */
+    /** Remove the photo of a clay */
     delete: {
       parameters: {
         query?: never;
@@ -2534,7 +2740,7 @@ export interface paths {
         };
       };
     };
-    /** Keep a photo of a glaze, in the place of the one before */
+    /** Save a photo of a glaze, in the place of the one before */
     put: {
       parameters: {
         query?: never;
@@ -2574,7 +2780,7 @@ export interface paths {
       };
     };
     post?: never;
-    /** Take the photo of a glaze away */
+    /** Remove the photo of a glaze */
     delete: {
       parameters: {
         query?: never;
@@ -2618,7 +2824,7 @@ export interface paths {
     };
     get?: never;
     put?: never;
-    /** The fastest schedule this ware, these glazes and this kiln can stand */
+    /** The fastest schedule this ware, these glazes and this kiln can stand, with all there is to know about it */
     post: {
       parameters: {
         query?: never;
@@ -2823,7 +3029,7 @@ export interface paths {
       };
     };
     put?: never;
-    /** Keep a new firing */
+    /** Add a firing; sent again with the same Idempotency-Key it is the one that was added */
     post: {
       parameters: {
         query?: never;
@@ -2900,6 +3106,15 @@ export interface paths {
             'application/problem+json': components['schemas']['ProblemDetails'];
           };
         };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
       };
     };
     /** Save over the version named in If-Match */
@@ -2966,7 +3181,7 @@ export interface paths {
       };
     };
     post?: never;
-    /** Delete; can be undone */
+    /** Delete, unless it was changed since the version named in If-Match; can be undone */
     delete: {
       parameters: {
         query?: never;
@@ -2994,6 +3209,15 @@ export interface paths {
             'application/problem+json': components['schemas']['ProblemDetails'];
           };
         };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
       };
     };
     options?: never;
@@ -3010,7 +3234,7 @@ export interface paths {
     };
     get?: never;
     put?: never;
-    /** Bring a deleted firing back */
+    /** Restore a deleted firing */
     post: {
       parameters: {
         query?: never;
@@ -3056,11 +3280,7 @@ export interface components {
     AcceptanceContract: {
       /** @description Which finding. */
       id: null | string;
-      /**
-       * @description How grave it was; should it grow graver it is no longer covered.
-       * @enum {null|string}
-       */
-      severity: 'note' | 'look' | 'danger' | null;
+      severity: null | components['schemas']['Severity'];
       /** @description Why. */
       note: null | string;
       /**
@@ -3068,6 +3288,8 @@ export interface components {
        * @description When; now when missing.
        */
       at?: null | string;
+      /** @description Who; as the request says when missing. */
+      by?: null | string;
     };
     /** @description A stretch with nobody in. */
     AloneSpan: {
@@ -3076,6 +3298,8 @@ export interface components {
       /** Format: date-time */
       to: string;
     };
+    /** @enum {string} */
+    AttendanceRule: 'never-alone' | 'alarm-between' | 'marked-moments';
     /** @description A span of temperature in which something happens to clay. */
     BandContract: {
       name: string;
@@ -3095,8 +3319,7 @@ export interface components {
     /** @description A firing whose watch times are wanted as calendar entries. */
     CalendarRequest: {
       schedule: null | components['schemas']['ScheduleContract'];
-      /** @description When it is switched on, with its offset. */
-      start: null | string;
+      start: null | components['schemas']['OffsetDateTime'];
       /** Format: double */
       startTemperature?: null | number;
       /** Format: int32 */
@@ -3135,8 +3358,7 @@ export interface components {
     };
     /** @description End points of every cone over a range of climbs, for the chart. */
     ConeEndPoints: {
-      /** @enum {string} */
-      unit: 'C' | 'F';
+      unit: components['schemas']['TemperatureUnit'];
       /** @description Climbs, degrees an hour in the unit. */
       rates: number[];
       cones: components['schemas']['ConeLine'][];
@@ -3158,6 +3380,8 @@ export interface components {
        */
       residual: number;
     };
+    /** @enum {string} */
+    ConeQuestion: 'top' | 'hold';
     /** @description What one cone reads at the end. */
     ConeReadingContract: {
       cone: string;
@@ -3197,7 +3421,7 @@ export interface components {
     /** @description A schedule to be read in another unit. */
     ConvertRequest: {
       schedule: null | components['schemas']['ScheduleContract'];
-      unit: null | string;
+      unit: null | components['schemas']['TemperatureUnit'];
     };
     /** @description How long after the hold it is down to a temperature. */
     CoolingMark: {
@@ -3213,11 +3437,15 @@ export interface components {
       /** Format: double */
       temperature: number;
     };
+    /**
+     * @description Which way a step goes.
+     * @enum {string}
+     */
+    Direction: 'up' | 'down' | 'level';
     /** @description What an experienced colleague would say; the gravest first. */
     FindingContract: {
       id: string;
-      /** @enum {string} */
-      severity: 'note' | 'look' | 'danger';
+      severity: components['schemas']['Severity'];
       /** Format: int32 */
       segment: number;
       /** Format: double */
@@ -3233,8 +3461,7 @@ export interface components {
     /** @description A firing from its first thought: what goes in, where, and what is wished for. Rows may be half written. */
     FiringContract: {
       name: null | string;
-      /** @enum {null|string} */
-      kind: 'drying' | 'bisque' | 'glaze' | 'once-fired' | null;
+      kind: null | components['schemas']['ScheduleKind'];
       /** Format: int32 */
       kilnId?: null | number;
       goalCone?: null | string;
@@ -3265,10 +3492,24 @@ export interface components {
       packed?: null | boolean;
       /** @description Witness cones stand in sight. */
       witnessPack?: null | boolean;
-      /** @description When it is switched on, a moment with its offset. */
+      /**
+       * Format: date-time
+       * @description When it is switched on, a moment with its offset.
+       */
       startsAt?: null | string;
       /** @description Findings accepted for this firing. */
       accepted?: null | components['schemas']['AcceptanceContract'][];
+      /**
+       * Format: int32
+       * @description The version it is planned with; the newest when missing. Later changes of the schedule leave it as it is.
+       */
+      scheduleVersion?: null | number;
+      /**
+       * Format: int32
+       * @description Version of the kiln whose numbers it was planned with; told, not taken.
+       */
+      kilnVersion?: null | number;
+      kilnAsPlanned?: null | components['schemas']['KilnContract'];
     };
     /** @description One log beside what the kiln would have done; temperatures in the kiln's unit. */
     FitCurves: {
@@ -3304,7 +3545,7 @@ export interface components {
       load?: null | components['schemas']['LoadContract'];
       /**
        * Format: double
-       * @description When the power went off, minutes since the first context; needed for temperatures only.
+       * @description When the power went off, minutes since the first reading; needed for temperatures only.
        */
       offAtMinute?: null | number;
       /**
@@ -3401,9 +3642,15 @@ export interface components {
     };
     /** @description Answer of the health check. */
     Health: {
-      /** @description Always `ok`; a program that is not does not answer. */
-      status: string;
+      status: components['schemas']['HealthStatus'];
+      /** @description What is wrong, when something is. */
+      detail?: null | string;
     };
+    /**
+     * @description How the program is.
+     * @enum {string}
+     */
+    HealthStatus: 'ok' | 'degraded';
     HttpValidationProblemDetails: {
       type?: null | string;
       title?: null | string;
@@ -3415,7 +3662,7 @@ export interface components {
         [key: string]: string[];
       };
     };
-    /** @description What an import brought in. */
+    /** @description What was imported. */
     ImportResponse: {
       imported: components['schemas']['VersionedScheduleContract'][];
     };
@@ -3525,8 +3772,7 @@ export interface components {
     };
     /** @description What a kiln can do, at a glance; temperatures in its unit. */
     KilnPortraitContract: {
-      /** @enum {string} */
-      unit: 'C' | 'F';
+      unit: components['schemas']['TemperatureUnit'];
       climb: components['schemas']['PacePointContract'][];
       fall: components['schemas']['PacePointContract'][];
       /** Format: double */
@@ -3703,8 +3949,7 @@ export interface components {
     /** @description A load to be added up. */
     LoadRequest: {
       load: null | components['schemas']['LoadContract'];
-      /** @enum {null|string} */
-      kind: 'drying' | 'bisque' | 'glaze' | 'once-fired' | null;
+      kind: null | components['schemas']['ScheduleKind'];
       goalCone?: null | string;
       /** Format: int32 */
       kilnId?: null | number;
@@ -3785,18 +4030,14 @@ export interface components {
        * @description A piece; 0.6 kg when nobody weighed it.
        */
       pieceKg?: null | number;
+      /** @description How wall, width and pieceKg were typed where it was not in mm or kg; shown again as it was typed. */
+      typed?: null | {
+        [key: string]: string;
+      };
     };
     /** @description A moment people plan their day by. */
     MomentContract: {
-      /** @enum {string} */
-      kind:
-        | 'past-boiling'
-        | 'quartz-rising'
-        | 'top'
-        | 'cooling-begins'
-        | 'power-off'
-        | 'quartz-falling'
-        | 'may-open';
+      kind: components['schemas']['MomentKind'];
       /** Format: double */
       minute: number;
       /** Format: double */
@@ -3804,6 +4045,22 @@ export interface components {
       /** Format: date-time */
       at: null | string;
     };
+    /**
+     * @description What a moment of a firing is.
+     * @enum {string}
+     */
+    MomentKind:
+      | 'past-boiling'
+      | 'quartz-rising'
+      | 'top'
+      | 'cooling-begins'
+      | 'power-off'
+      | 'quartz-falling'
+      | 'may-open';
+    /** Format: date-time */
+    OffsetDateTime: null | string;
+    /** @enum {string} */
+    PaceKind: 'rate' | 'full' | 'natural';
     /** @description How fast it goes at a temperature, degrees an hour. */
     PacePointContract: {
       /** Format: double */
@@ -3828,8 +4085,7 @@ export interface components {
     };
     /** @description Steps, in the unit asked for. */
     ParseResponse: {
-      /** @enum {string} */
-      unit: 'C' | 'F';
+      unit: components['schemas']['TemperatureUnit'];
       segments: components['schemas']['SegmentContract'][];
       /** @description The same steps as they would be written out. */
       line: string;
@@ -3854,8 +4110,7 @@ export interface components {
     /** @description A load and a wish; what people differ on may be said, else the studio's default holds. */
     PlanRequest: {
       load: null | components['schemas']['LoadContract'];
-      /** @enum {null|string} */
-      kind: 'drying' | 'bisque' | 'glaze' | 'once-fired' | null;
+      kind: null | components['schemas']['ScheduleKind'];
       /** @description Found from the load when missing. */
       goalCone?: null | string;
       /**
@@ -3901,6 +4156,11 @@ export interface components {
       kiln?: null | components['schemas']['KilnContract'];
       /** Format: double */
       startTemperature?: null | number;
+      /**
+       * Format: date-time
+       * @description When it is switched on; the preview then has clock times and the real cost.
+       */
+      start?: null | string;
     };
     /** @description A proposed schedule with the reasons of its steps. */
     PlanResponse: {
@@ -3912,6 +4172,8 @@ export interface components {
       /** @description About the load. */
       notes: components['schemas']['PlanNoteContract'][];
       load: components['schemas']['LoadSummary'];
+      /** @description All there is to know about it in its kiln, so that nobody has to ask again. */
+      preview: components['schemas']['PreviewResponse'];
     };
     /** @description Why a step is there. */
     PlanStepContract: {
@@ -3976,7 +4238,10 @@ export interface components {
        * @description A kiln of the studio; a plain generic kiln is taken when neither this nor Kiln is given.
        */
       kilnId?: null | number;
-      /** @description A moment with its offset, 2026-11-24T17:30:00+00:00: when it is switched on, or what Anchor says. */
+      /**
+       * Format: date-time
+       * @description A moment with its offset, 2026-11-24T17:30:00+00:00: when it is switched on, or what Anchor says.
+       */
       start?: null | string;
       /** @description Bands of temperature whose time is wanted. */
       between?: null | components['schemas']['BandRequest'][];
@@ -3992,8 +4257,7 @@ export interface components {
     };
     /** @description A schedule with its times; numbers in the schedule's unit. */
     PreviewResponse: {
-      /** @enum {string} */
-      unit: 'C' | 'F';
+      unit: components['schemas']['TemperatureUnit'];
       /** Format: double */
       startTemperature: number;
       /**
@@ -4087,12 +4351,12 @@ export interface components {
        */
       unit?: 'C' | 'F' | null;
     };
-    /** @description What the context means. */
+    /** @description What the reading means. */
     ReadResponse: {
       cone: string;
       /**
        * Format: double
-       * @description The heat work that repository had, in this cone's measure.
+       * @description The heat work that shelf had, in this cone's measure.
        */
       progress: number;
       /** Format: double */
@@ -4104,7 +4368,7 @@ export interface components {
       expected: number;
       /**
        * Format: double
-       * @description How much hotter (positive) the repository was, K at 60 °C/h.
+       * @description How much hotter (positive) the shelf was, K at 60 °C/h.
        */
       offsetCelsius: number;
       text: string;
@@ -4113,16 +4377,8 @@ export interface components {
     ScheduleContract: {
       /** @description 1 … 120 characters. */
       name: null | string;
-      /**
-       * @description What it is for.
-       * @enum {null|string}
-       */
-      kind: 'drying' | 'bisque' | 'glaze' | 'once-fired' | null;
-      /**
-       * @description C or F; every temperature and rate beside it is in this unit.
-       * @enum {null|string}
-       */
-      unit: 'C' | 'F' | null;
+      kind: null | components['schemas']['ScheduleKind'];
+      unit: null | components['schemas']['TemperatureUnit'];
       /** @description 1 … 64 steps. */
       segments: null | components['schemas']['SegmentContract'][];
       /** @description Up to 4000 characters. */
@@ -4143,6 +4399,8 @@ export interface components {
       version: null | number;
       schedules: null | components['schemas']['ScheduleContract'][];
     };
+    /** @enum {string} */
+    ScheduleKind: 'drying' | 'bisque' | 'glaze' | 'once-fired';
     /** @description A schedule as a line in the library: enough to know it by and to draw it small. */
     ScheduleSummary: {
       /** Format: int32 */
@@ -4152,10 +4410,8 @@ export interface components {
       /** Format: date-time */
       updatedAt: string;
       name: string;
-      /** @enum {string} */
-      kind: 'drying' | 'bisque' | 'glaze' | 'once-fired';
-      /** @enum {string} */
-      unit: 'C' | 'F';
+      kind: components['schemas']['ScheduleKind'];
+      unit: components['schemas']['TemperatureUnit'];
       goalCone: null | string;
       tags: string[];
       /** Format: int32 */
@@ -4179,11 +4435,7 @@ export interface components {
     };
     /** @description A step on the wire. */
     SegmentContract: {
-      /**
-       * @description At a rate, at full power, or with the power off.
-       * @enum {null|string}
-       */
-      pace: 'rate' | 'full' | 'natural' | null;
+      pace: null | components['schemas']['PaceKind'];
       /**
        * Format: double
        * @description Degrees an hour, without a sign; only with pace "rate".
@@ -4221,8 +4473,7 @@ export interface components {
       from: number;
       /** Format: double */
       to: number;
-      /** @enum {string} */
-      direction: 'up' | 'down' | 'level';
+      direction: components['schemas']['Direction'];
       /**
        * Format: date-time
        * @description Clock time, where a start was given.
@@ -4231,14 +4482,15 @@ export interface components {
       /** Format: date-time */
       endsAt: null | string;
     };
+    /**
+     * @description How much a finding matters.
+     * @enum {string}
+     */
+    Severity: 'note' | 'look' | 'danger';
     /** @description An inverse question. */
     SolveRequest: {
       cone: null | string;
-      /**
-       * @description The top for a hold, or the hold for a top.
-       * @enum {null|string}
-       */
-      find: 'top' | 'hold' | null;
+      find: null | components['schemas']['ConeQuestion'];
       /**
        * Format: double
        * @description With find "top": the hold; missing means none, or the schedule's own.
@@ -4273,8 +4525,7 @@ export interface components {
     /** @description The answer; numbers in the unit of the question. */
     SolveResponse: {
       cone: string;
-      /** @enum {string} */
-      unit: 'C' | 'F';
+      unit: components['schemas']['TemperatureUnit'];
       /** Format: double */
       top: number;
       /** Format: double */
@@ -4324,13 +4575,25 @@ export interface components {
       kilnId?: null | number;
       kiln?: null | components['schemas']['KilnContract'];
       load?: null | components['schemas']['LoadContract'];
-      /** @description Earliest start, with its offset; now when missing. */
+      /**
+       * Format: date-time
+       * @description Earliest start, with its offset; now when missing.
+       */
       from?: null | string;
-      /** @description Latest start; seven days after the earliest when missing. */
+      /**
+       * Format: date-time
+       * @description Latest start; seven days after the earliest when missing.
+       */
       until?: null | string;
-      /** @description It must be cool enough to open by then. */
+      /**
+       * Format: date-time
+       * @description It must be cool enough to open by then.
+       */
       openBy?: null | string;
-      /** @description The top must come within half an hour of then. */
+      /**
+       * Format: date-time
+       * @description The top must come within half an hour of then.
+       */
       topAt?: null | string;
       studio?: null | components['schemas']['StudioContract'];
     };
@@ -4377,13 +4640,34 @@ export interface components {
       bands: null | components['schemas']['TariffBandContract'][];
       /** @description Who is in when. */
       people: null | components['schemas']['PersonContract'][];
+      rule: null | components['schemas']['AttendanceRule'];
+      /** @description Moments somebody must be there for. */
+      marked: null | unknown[];
       /**
-       * @description never-alone: somebody in while the power is on; alarm-between: somebody in when it is switched on and at the top; marked-moments: at the moments marked.
+       * @description Times of day as 21:05 or 9:05 pm.
        * @enum {null|string}
        */
-      rule: 'never-alone' | 'alarm-between' | 'marked-moments' | null;
-      /** @description switch-on, steam-check, first-colour, reduction, top, power-off, open. */
-      marked: null | string[];
+      clock?: 'twenty-four' | 'twelve' | null;
+      /**
+       * @description The scale new schedules are written in.
+       * @enum {null|string}
+       */
+      unit?: 'C' | 'F' | null;
+      /**
+       * @description What walls and widths are measured in.
+       * @enum {null|string}
+       */
+      length?: 'mm' | 'in' | null;
+      /**
+       * @description What ware is weighed in.
+       * @enum {null|string}
+       */
+      mass?: 'kg' | 'lb' | null;
+      /**
+       * Format: double
+       * @description Of a kWh of gas; 0 when not known.
+       */
+      gasPrice?: null | number;
     };
     /** @description A tag and how many schedules carry it. */
     TagCount: {
@@ -4405,6 +4689,11 @@ export interface components {
       /** Format: int32 */
       lastMonth?: null | number;
     };
+    /**
+     * @description The two scales people read kilns in. Everything inside the core is °C; °F lives at the edges.
+     * @enum {string}
+     */
+    TemperatureUnit: 'C' | 'F';
     /** @description Time spent between two temperatures. */
     TimeBetweenContract: {
       /** Format: double */
@@ -4416,10 +4705,20 @@ export interface components {
       /** Format: double */
       fallingMinutes: number;
     };
+    /** @description Something that is stored but cannot be read. */
+    UnreadableContract: {
+      table: string;
+      /** Format: int32 */
+      id: number;
+      name: string;
+      /** @description What is wrong with it. */
+      why: string;
+      /** @description Where its content can be downloaded as it stands. */
+      raw: string;
+    };
     /** @description A usual firing, full. */
     UsualFiringContract: {
-      /** @enum {string} */
-      kind: 'drying' | 'bisque' | 'glaze' | 'once-fired';
+      kind: components['schemas']['ScheduleKind'];
       line: string;
       /** Format: double */
       topMinutes: number;
@@ -4441,12 +4740,13 @@ export interface components {
       number: number;
       /** Format: date-time */
       savedAt: string;
+      /** @description Who saved it, where somebody said. */
+      savedBy: null | string;
       name: string;
       line: string;
       /** Format: double */
       peak: number;
-      /** @enum {string} */
-      unit: 'C' | 'F';
+      unit: components['schemas']['TemperatureUnit'];
     };
     /** @description A kept clay. */
     VersionedClayContract: {
@@ -4509,10 +4809,8 @@ export interface components {
       /** Format: date-time */
       updatedAt: string;
       name: string;
-      /** @enum {string} */
-      kind: 'drying' | 'bisque' | 'glaze' | 'once-fired';
-      /** @enum {string} */
-      unit: 'C' | 'F';
+      kind: components['schemas']['ScheduleKind'];
+      unit: components['schemas']['TemperatureUnit'];
       segments: components['schemas']['SegmentContract'][];
       notes: null | string;
       tags: string[];
@@ -4526,24 +4824,28 @@ export interface components {
     };
     /** @description A moment that wants a person. */
     WatchContract: {
-      /** @enum {string} */
-      kind: 'switch-on' | 'steam-check' | 'first-colour' | 'reduction' | 'top' | 'power-off' | 'open';
+      kind: components['schemas']['WatchKind'];
       /** Format: date-time */
       at: string;
       text: string;
       /** @description Those who are in then. */
       who: string[];
     };
+    /**
+     * @description What somebody is wanted for.
+     * @enum {string}
+     */
+    WatchKind: 'switch-on' | 'steam-check' | 'first-colour' | 'reduction' | 'top' | 'power-off' | 'open';
     /** @description Hours on some days; to at or before from runs past midnight, the same means the whole day. */
     WeeklySpanContract: {
       /** @description mon … sun; none means every day. */
-      days: null | string[];
+      days: null | unknown[];
       /** @description 23:00. */
       from: null | string;
       /** @description 07:00. */
       to: null | string;
     };
-    /** @description Doubts about a plan: what if the load or the wish were a little otherwise? */
+    /** @description A question about a plan: what if the load or the wish were a little otherwise? */
     WhatIfRequest: {
       plan: null | components['schemas']['PlanRequest'];
       /**
@@ -4566,7 +4868,10 @@ export interface components {
        * @description Switched on that much later than Start.
        */
       laterHours?: null | number;
-      /** @description When it is to be switched on, a moment with its offset. */
+      /**
+       * Format: date-time
+       * @description When it is to be switched on, a moment with its offset.
+       */
       start?: null | string;
     };
     /** @description The plan as it would be then, and how it differs. */
