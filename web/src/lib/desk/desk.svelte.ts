@@ -25,7 +25,7 @@ import {
   type Draft,
   type DraftStep
 } from './draft';
-import { History } from './history.svelte';
+import { History } from '$lib/draft/history.svelte';
 import { forget, keep, keepKiln, recall, recallKiln } from './keep';
 
 /** Where the words on the desk are: only here, on their way, or safe. */

@@ -1,6 +1,6 @@
 <script lang="ts" generics="T">
   import { untrack } from 'svelte';
-  import { stepped } from '$lib/desk/history.svelte';
+  import { stepped } from '$lib/draft/history.svelte';
   import type { Reading } from './parse';
 
   interface Props {

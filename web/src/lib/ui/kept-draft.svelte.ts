@@ -1,5 +1,5 @@
 import { fieldErrors, sayProblem, type Problem } from '$lib/api/client';
-import { History } from '$lib/desk/history.svelte';
+import { History } from '$lib/draft/history.svelte';
 
 const pauseBeforeSaving = 700;
 
