@@ -1,3 +1,6 @@
+import { display } from './display.svelte';
+import { inZone, wallOf } from './zoned';
+
 /** How numbers and times are written on every screen: real minus, no needless decimals, hours as people say them. */
 
 export function number(value: number, decimals = 1): string {
@@ -23,25 +26,42 @@ export function hold(minutes: number | null | undefined): string {
   return minutes < 60 ? `${number(minutes, 1)} min` : duration(minutes);
 }
 
-const weekday = new Intl.DateTimeFormat(undefined, { weekday: 'short' });
-const timeOfDay = new Intl.DateTimeFormat(undefined, { timeStyle: 'short' });
-const dayAndMonth = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short' });
-const dayMonthYear = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
+const formatters = new Map<string, Intl.DateTimeFormat>();
+
+/** A formatter on the studio's own clock. */
+function format(at: Date, options: Intl.DateTimeFormatOptions): string {
+  const key = `${display.zone} ${display.clock} ${JSON.stringify(options)}`;
+  let known = formatters.get(key);
+  if (!known) {
+    const hours = display.clock === 'twelve' ? ('h12' as const) : ('h23' as const);
+    known = new Intl.DateTimeFormat('en-GB', {
+      ...options,
+      timeZone: display.zone,
+      ...('hour' in options && { hourCycle: hours })
+    });
+    formatters.set(key, known);
+  }
+  return known.format(at);
+}
+
+/** "21:05", "9:05 pm". */
+export const shortTime = (at: Date) =>
+  format(at, { hour: display.clock === 'twelve' ? 'numeric' : '2-digit', minute: '2-digit' });
+export const dayName = (at: Date) => format(at, { weekday: 'short' });
 
 /** "Tue 21:05". */
-export const clock = (at: Date) => `${weekday.format(at)} ${timeOfDay.format(at)}`;
-export const shortTime = (at: Date) => timeOfDay.format(at);
-export const dayName = (at: Date) => weekday.format(at);
+export const clock = (at: Date) => `${dayName(at)} ${shortTime(at)}`;
+
+const dayNumber = (at: Date) => Date.parse(wallOf(at, display.zone).date) / 86_400_000;
 
 /** "today 21:05", "yesterday 09:10", "12 Sep", "12 Sep 2025". */
 export function when(at: Date, now = new Date()): string {
-  const days = Math.round((startOfDay(now) - startOfDay(at)) / 86_400_000);
-  if (days === 0) return `today ${timeOfDay.format(at)}`;
-  if (days === 1) return `yesterday ${timeOfDay.format(at)}`;
-  return (at.getFullYear() === now.getFullYear() ? dayAndMonth : dayMonthYear).format(at);
+  const days = dayNumber(now) - dayNumber(at);
+  if (days === 0) return `today ${shortTime(at)}`;
+  if (days === 1) return `yesterday ${shortTime(at)}`;
+  const sameYear = wallOf(at, display.zone).date.slice(0, 4) === wallOf(now, display.zone).date.slice(0, 4);
+  return format(at, { day: 'numeric', month: 'short', ...(!sameYear && { year: 'numeric' }) });
 }
-
-const startOfDay = (at: Date) => new Date(at.getFullYear(), at.getMonth(), at.getDate()).getTime();
 
 export const plural = (count: number, one: string, many = `${one}s`) =>
   `${count} ${count === 1 ? one : many}`;
@@ -55,23 +75,9 @@ export const kindNames = {
 export type Kind = keyof typeof kindNames;
 export const kindName = (kind: string) => kindNames[kind as Kind] ?? kind;
 
-/** A moment as a date and time field takes it, in this machine's own zone. */
-export function toLocalField(at: Date): string {
-  return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
-}
-
-/** A date and time with this machine's offset, as the API wants it; daylight saving is that of the day itself. */
-export function withOffset(local: string): string | null {
-  const at = new Date(local);
-  if (Number.isNaN(at.getTime())) return null;
-  const pad = (n: number) => String(Math.trunc(Math.abs(n))).padStart(2, '0');
-  const offset = -at.getTimezoneOffset();
-  return `${local.length === 16 ? `${local}:00` : local}${offset < 0 ? '-' : '+'}${pad(offset / 60)}:${pad(offset % 60)}`;
-}
-
-/** A moment as the server tells it, as a date field takes it. */
-export const localFieldOf = (moment: string) => toLocalField(new Date(moment));
+/** A moment with the studio's own offset, as the API wants it. */
+export const momentAt = (moment: Date | string) => inZone(new Date(moment), display.zone);
 
 /** A moment some hours later. */
 export const laterBy = (moment: string, hours: number) =>
-  new Date(Date.parse(moment) + hours * 3_600_000).toISOString();
+  momentAt(new Date(Date.parse(moment) + hours * 3_600_000));

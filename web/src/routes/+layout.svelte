@@ -11,6 +11,8 @@
   import type { Snippet } from 'svelte';
   import { page } from '$app/state';
   import { lend } from '$lib/library/remove';
+  import UnreadableBanner from '$lib/library/UnreadableBanner.svelte';
+  import StudioDisplay from '$lib/clock/StudioDisplay.svelte';
   import { theme } from '$lib/ui/theme.svelte';
   import Toasts from '$lib/ui/Toasts.svelte';
 
@@ -106,7 +108,11 @@
             />Daylight{/if}
         </button>
       </nav>
-      <main id="main">{@render children()}</main>
+      <main id="main">
+        <UnreadableBanner />
+        {@render children()}
+      </main>
+      <StudioDisplay />
     </div>
   {/if}
   <Toasts />

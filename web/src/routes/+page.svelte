@@ -4,11 +4,12 @@
   import { api, sayProblem, type Preview, type Problem, type Segment, type Unit } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
   import Sparkline from '$lib/chart/Sparkline.svelte';
-  import { emptyDraft, fromSegment } from '$lib/desk/draft';
-  import { keep, recall } from '$lib/desk/keep';
+  import { emptyDraft, fromSegment } from '$lib/editor/draft';
+  import { unsavedNew, leaveForEditor } from '$lib/editor/schedule-draft.svelte';
+  import Welcome from '$lib/library/Welcome.svelte';
   import NextFirings from '$lib/firings/NextFirings.svelte';
   import { degrees, duration, kindName, when } from '$lib/format';
-  import { scheduleList } from '$lib/library/queries';
+  import { latestSchedules } from '$lib/library/queries';
 
   const unit: Unit = localStorage.getItem('ember.unit') === 'F' ? 'F' : 'C';
   const example =
@@ -16,8 +17,8 @@
       ? '80/h to 120 hold 45m; 160/h to 1040; 60/h to 1210 hold 12m; cool 55/h to 850; off'
       : '150/h to 250 hold 45m; 290/h to 1900; 108/h to 2210 hold 12m; cool 100/h to 1560; off';
 
-  const recent = createQuery(() => scheduleList({ search: '', kind: '', tag: '' }));
-  const unsaved = recall(null);
+  const recent = createQuery(() => latestSchedules(4));
+  const unsaved = createQuery(() => ({ queryKey: ['unsaved-new'], gcTime: 0, queryFn: unsavedNew }));
   let text = $state('');
   let segments: Segment[] = $state.raw([]);
   let preview: Preview | null = $state.raw(null);
@@ -52,10 +53,10 @@
     }
   }
 
-  /** Onto the desk, where it gets its name. */
+  /** To the editor, where it gets its name. */
   function open() {
     if (segments.length === 0 || problem) return;
-    keep(null, { version: 0, draft: { ...emptyDraft(unit), steps: segments.map(fromSegment) } });
+    leaveForEditor({ ...emptyDraft(unit), steps: segments.map(fromSegment) });
     void goto('/schedules/new');
   }
 </script>
@@ -126,9 +127,9 @@
     </form>
   </section>
 
-  {#if unsaved}
+  {#if unsaved.data != null}
     <a class="card-paper hover:border-primary px-4 py-3" href="/schedules/new" data-testid="unsaved">
-      <b>{unsaved.draft.name || 'A schedule without a name'}</b> is on the desk and not saved yet.
+      <b>{unsaved.data || 'A schedule without a name'}</b> was started here and is not saved yet.
       <span class="link text-primary">Go on with it</span>
     </a>
   {/if}
@@ -137,7 +138,7 @@
 
   <section aria-labelledby="last-changed">
     <div class="mb-2 flex items-baseline justify-between">
-      <h2 id="last-changed" class="text-lg">Last on the desk</h2>
+      <h2 id="last-changed" class="text-lg">Edited last</h2>
       <a class="link link-hover text-primary text-sm" href="/schedules">All schedules</a>
     </div>
     {#if recent.isError}
@@ -145,12 +146,10 @@
         {sayProblem(recent.error)} <button class="link" onclick={() => recent.refetch()}>Try again</button>
       </p>
     {:else if recent.isSuccess && recent.data.length === 0}
-      <p class="card-paper text-soft p-5">
-        Nothing yet. <a class="link text-primary" href="/schedules/new">Write the first schedule</a>.
-      </p>
+      <Welcome />
     {:else}
       <ul class="cards">
-        {#each (recent.data ?? []).slice(0, 4) as schedule (schedule.id)}
+        {#each recent.data ?? [] as schedule (schedule.id)}
           <li>
             <a class="card-paper hover:border-primary block h-full p-2.5" href="/schedules/{schedule.id}">
               <Sparkline curve={schedule.curve} unit={schedule.unit} width={250} height={84} />

@@ -1,9 +1,11 @@
 import createClient from 'openapi-fetch';
+import { person } from './person';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
 export type Schedule = Schemas['VersionedScheduleContract'];
 export type ScheduleBody = Schemas['ScheduleContract'];
+export type ScheduleFile = Schemas['ScheduleFile'];
 export type ScheduleSummary = Schemas['ScheduleSummary'];
 export type Segment = Schemas['SegmentContract'];
 export type Preview = Schemas['PreviewResponse'];
@@ -21,6 +23,8 @@ export type FitResponse = Schemas['FitResponse'];
 export type Studio = Schemas['VersionedStudioContract'];
 export type StudioBody = Schemas['StudioContract'];
 export type WeeklySpan = Schemas['WeeklySpanContract'];
+export type Clay = Schemas['VersionedClayContract'];
+export type Glaze = Schemas['VersionedGlazeContract'];
 export type ClayBody = Schemas['ClayContract'];
 export type GlazeBody = Schemas['GlazeContract'];
 export type FiringBody = Schemas['FiringContract'];
@@ -38,6 +42,18 @@ export type Unit = Preview['unit'];
 
 /** One way to the server; answers are typed from its own description. */
 export const api = createClient<paths>({ baseUrl: '/' });
+
+api.use({
+  onRequest: ({ request }) => {
+    if (request.method !== 'GET' && person.name)
+      request.headers.set('Studio-Person', encodeURIComponent(person.name));
+    return request;
+  }
+});
+
+/** The headers of a save over a version, or of the making of something new. */
+export const savedOver = (version: number) => ({ 'If-Match': `"${version}"` });
+export const saveKey = (key: string) => ({ 'Idempotency-Key': key });
 
 /** A problem as the server tells it (RFC 9457), with our fields. */
 export interface Problem {
@@ -63,5 +79,5 @@ export function fieldErrors(problem: Problem | undefined, prefix = ''): Record<s
 /** What to tell somebody when a call did not work out; a failed fetch says that nothing was lost. */
 export function sayProblem(error: unknown): string {
   const problem = error as Problem | undefined;
-  return problem?.detail ?? problem?.title ?? 'The program does not answer. What you wrote is kept here.';
+  return problem?.detail ?? problem?.title ?? 'The program does not answer. What you wrote is still here.';
 }

@@ -1,29 +1,34 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, sayProblem } from '$lib/api/client';
-  import type { Desk } from '$lib/desk/desk.svelte';
-  import { toBody } from '$lib/desk/draft';
-  import { clock, money, withOffset } from '$lib/format';
+  import MomentField from '$lib/fields/MomentField.svelte';
+  import type { FiringPlace } from '$lib/editor/firing-place.svelte';
+  import type { ScheduleDraft } from '$lib/editor/schedule-draft.svelte';
+  import { toBody } from '$lib/editor/draft';
+  import { clock, money } from '$lib/format';
   import Dialog from '$lib/ui/Dialog.svelte';
   import StartBars from './StartBars.svelte';
   import { saveWatchTimes } from './watch-times';
 
   interface Props {
-    desk: Desk;
+    draft: ScheduleDraft;
+    place: FiringPlace;
+    /** The schedule in shorthand: another one is another question. */
+    line: string;
     ontake: (at: Date) => void;
     onclose: () => void;
   }
-  const { desk, ontake, onclose }: Props = $props();
+  const { draft, place, line, ontake, onclose }: Props = $props();
 
-  let openBy = $state('');
-  const schedule = $derived({ ...toBody(desk.draft), name: desk.draft.name || 'Untitled' });
+  let openBy = $state<string | null>(null);
+  const schedule = $derived({ ...toBody(draft.body), name: draft.body.name || 'Untitled' });
 
   const starts = createQuery(() => ({
-    queryKey: ['starts', desk.preview?.line, desk.kilnId, desk.fill, openBy],
+    queryKey: ['starts', line, place.kilnId, place.fill, openBy],
     gcTime: 0,
     queryFn: async () => {
       const { data, error } = await api.POST('/api/starts', {
-        body: { schedule, ...desk.firedIn(), openBy: openBy ? withOffset(openBy) : null }
+        body: { schedule, ...place.asked, openBy }
       });
       if (!data) throw error;
       return data;
@@ -36,12 +41,12 @@
     Every start of the next seven days, five minutes apart: first the studio's rule, then the cost, then the
     comfort of those who watch. <a class="link" href="/stores/clock">Hours, rule and prices</a>
   </p>
-  <label class="mb-3 flex flex-wrap items-center gap-2 text-sm">
+  <div class="mb-3 flex flex-wrap items-center gap-2 text-sm">
     It has to be open by
-    <input type="datetime-local" class="input input-sm w-52" bind:value={openBy} />
-    {#if openBy}<button class="btn btn-ghost btn-xs" onclick={() => (openBy = '')}>no matter when</button
+    <MomentField id="open-by" label="Open by" moment={openBy} onvalue={(moment) => (openBy = moment)} />
+    {#if openBy}<button class="btn btn-ghost btn-xs" onclick={() => (openBy = null)}>no matter when</button
       >{/if}
-  </label>
+  </div>
   {#if starts.isError}
     <p class="text-error" role="alert">{sayProblem(starts.error)}</p>
   {:else if starts.data}
@@ -65,8 +70,9 @@
               {start.why.join(' ')}
             </p>
             <div class="flex gap-1">
-              <button class="btn btn-xs btn-paper" onclick={() => void saveWatchTimes(desk, start.at)}
-                >Watch times</button
+              <button
+                class="btn btn-xs btn-paper"
+                onclick={() => void saveWatchTimes(draft.body, place.asked, start.at)}>Watch times</button
               >
               <button
                 class={['btn btn-xs', i === 0 ? 'btn-primary' : 'btn-paper']}
@@ -81,7 +87,7 @@
       </ol>
       <p class="text-soft mt-2 text-[12.5px]">
         {found.possible} of {found.tried} starts keep every rule. Times are those of {found.timeZone}.
-        {#if desk.kilnId === null}Choose a kiln on the desk to reckon with its cost.{/if}
+        {#if place.kilnId === null}Choose a kiln to include its cost.{/if}
       </p>
     {/if}
   {/if}

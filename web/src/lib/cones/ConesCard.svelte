@@ -1,24 +1,31 @@
 <script lang="ts">
   import { api, sayProblem, type Preview } from '$lib/api/client';
-  import type { Desk } from '$lib/desk/desk.svelte';
-  import { fromSchedule, toBody } from '$lib/desk/draft';
+  import type { FiringPlace } from '$lib/editor/firing-place.svelte';
+  import type { PreviewLoop } from '$lib/editor/preview-loop.svelte';
+  import type { ScheduleDraft } from '$lib/editor/schedule-draft.svelte';
+  import { fromSchedule, toBody } from '$lib/editor/draft';
   import WordField from '$lib/fields/WordField.svelte';
   import { hold, number } from '$lib/format';
   import { toasts } from '$lib/ui/toasts.svelte';
   import ConeRow from './ConeRow.svelte';
   import LadderDialog from './LadderDialog.svelte';
 
-  const { desk }: { desk: Desk } = $props();
+  interface Props {
+    draft: ScheduleDraft;
+    place: FiringPlace;
+    loop: PreviewLoop;
+  }
+  const { draft, place, loop }: Props = $props();
 
   type Body = ReturnType<typeof toBody>;
   let proposal: { text: string; schedule: Body; of: Preview | null } | null = $state.raw(null);
   let refusal: string | null = $state(null);
   let ladder = $state(false);
 
-  const preview = $derived(desk.preview);
-  const goal = $derived(desk.draft.goalCone);
+  const preview = $derived(loop.preview);
+  const goal = $derived(draft.body.goalCone);
   const known = $derived(preview?.goalCone ?? null);
-  const said = $derived(desk.errors['goalCone']);
+  const said = $derived(loop.errors['goalCone']);
   const reading = $derived(preview?.cones.find((c) => c.cone === known));
   /** Within a twentieth of the end point nobody could tell the difference on a shelf. */
   const off = $derived(reading ? Math.abs(reading.progress - 1) > 0.06 : false);
@@ -30,9 +37,9 @@
 
   async function solve(find: 'top' | 'hold') {
     refusal = null;
-    const body = toBody(desk.draft);
+    const body = toBody(draft.body);
     const { data, error } = await api.POST('/api/cones/solve', {
-      body: { cone: goal, find, schedule: body, ...desk.firedIn() }
+      body: { cone: goal, find, schedule: body, ...place.asked }
     });
     if (!data?.schedule) {
       refusal = sayProblem(error);
@@ -41,7 +48,7 @@
     const at = data.segment ?? 0;
     const was = body.segments?.[at];
     const now = data.schedule.segments?.[at];
-    const unit = `°${desk.draft.unit}`;
+    const unit = `°${draft.body.unit}`;
     const text =
       find === 'top'
         ? `Top ${number(was?.target ?? 0)} → ${number(now?.target ?? 0)} ${unit}`
@@ -50,9 +57,9 @@
   }
 
   function take(schedule: Body, what: string) {
-    desk.edit({ ...fromSchedule(schedule), name: desk.draft.name });
+    draft.edit({ ...fromSchedule(schedule), name: draft.body.name });
     proposal = null;
-    toasts.show(what, { action: { label: 'Undo', run: () => desk.undo() } });
+    toasts.show(what, { action: { label: 'Undo', run: () => draft.undo() } });
   }
 </script>
 
@@ -68,8 +75,8 @@
         placeholder="none"
         error={said}
         read={(t) => ({ value: t.trim() || null })}
-        onvalue={(goalCone) => desk.edit({ goalCone }, 'goal')}
-        onleave={() => desk.history.endGroup()}
+        onvalue={(goalCone) => draft.edit({ goalCone }, 'goal')}
+        onleave={() => draft.history.endGroup()}
       />
     </span>
   </div>
@@ -106,5 +113,5 @@
 </section>
 
 {#if ladder && known && preview}
-  <LadderDialog {desk} cone={known} {preview} ontake={take} onclose={() => (ladder = false)} />
+  <LadderDialog {draft} {place} cone={known} {preview} ontake={take} onclose={() => (ladder = false)} />
 {/if}

@@ -1,26 +1,28 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, sayProblem, type Preview } from '$lib/api/client';
-  import type { Desk } from '$lib/desk/desk.svelte';
-  import { toBody, written } from '$lib/desk/draft';
+  import type { FiringPlace } from '$lib/editor/firing-place.svelte';
+  import type { ScheduleDraft } from '$lib/editor/schedule-draft.svelte';
+  import { toBody, written } from '$lib/editor/draft';
   import { duration, hold, number } from '$lib/format';
   import Dialog from '$lib/ui/Dialog.svelte';
 
   type Body = ReturnType<typeof toBody>;
   interface Props {
-    desk: Desk;
+    draft: ScheduleDraft;
+    place: FiringPlace;
     cone: string;
     preview: Preview;
     ontake: (schedule: Body, what: string) => void;
     onclose: () => void;
   }
-  const { desk, cone, preview, ontake, onclose }: Props = $props();
+  const { draft, place, cone, preview, ontake, onclose }: Props = $props();
 
   const rungs = createQuery(() => ({
-    queryKey: ['ladder', cone, preview.line, desk.kilnId, desk.fill],
+    queryKey: ['ladder', cone, preview.line, place.kilnId, place.fill],
     queryFn: async () => {
       const { data, error } = await api.POST('/api/cones/ladder', {
-        body: { cone, schedule: toBody(desk.draft), ...desk.firedIn() }
+        body: { cone, schedule: toBody(draft.body), ...place.asked }
       });
       if (!data) throw error;
       return data;
@@ -28,7 +30,7 @@
   }));
 
   const total = $derived(preview.heatWorkBySegment.reduce((sum, d) => sum + d, 0));
-  const steps = $derived(written(desk.draft));
+  const steps = $derived(written(draft.body));
 </script>
 
 <Dialog title="Ways to cone {cone}" {onclose}>
@@ -43,7 +45,7 @@
       <thead class="text-base-content">
         <tr
           ><th>Hold</th><th class="text-right">Top</th><th class="text-right">Power on</th>
-          {#if desk.kilnId !== null}<th class="text-right">Energy</th>{/if}<th></th></tr
+          {#if place.kilnId !== null}<th class="text-right">Energy</th>{/if}<th></th></tr
         >
       </thead>
       <tbody>
@@ -52,23 +54,23 @@
           <tr>
             <td>{hold(rung.holdMinutes) || 'no hold'}</td>
             {#if rung.top !== null && rung.top !== undefined && schedule}
-              <td class="text-right font-semibold">{number(rung.top, 0)} °{desk.draft.unit}</td>
+              <td class="text-right font-semibold">{number(rung.top, 0)} °{draft.body.unit}</td>
               <td class="text-right">{duration(rung.poweredMinutes ?? 0)}</td>
-              {#if desk.kilnId !== null}<td class="text-right">{number(rung.energyKwh ?? 0, 0)} kWh</td>{/if}
+              {#if place.kilnId !== null}<td class="text-right">{number(rung.energyKwh ?? 0, 0)} kWh</td>{/if}
               <td class="text-right">
                 <button
                   class="btn btn-xs btn-paper"
                   onclick={() => {
                     ontake(
                       schedule,
-                      `Top ${number(rung.top ?? 0, 0)} °${desk.draft.unit}, ${hold(rung.holdMinutes) || 'no hold'}`
+                      `Top ${number(rung.top ?? 0, 0)} °${draft.body.unit}, ${hold(rung.holdMinutes) || 'no hold'}`
                     );
                     onclose();
                   }}>Take it</button
                 >
               </td>
             {:else}
-              <td colspan={desk.kilnId === null ? 3 : 4} class="text-soft"
+              <td colspan={place.kilnId === null ? 3 : 4} class="text-soft"
                 >no top does it with the steps around it</td
               >
             {/if}

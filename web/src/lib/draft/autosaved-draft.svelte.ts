@@ -107,7 +107,11 @@ export class AutosavedDraft<T> {
     this.device = device;
     this.owner = device.newOwner();
     const stored = opened?.stored ?? null;
-    [this.id, this.version, this.acknowledged] = [stored?.id ?? null, stored?.version ?? 0, stored?.body ?? null];
+    [this.id, this.version, this.acknowledged] = [
+      stored?.id ?? null,
+      stored?.version ?? 0,
+      stored?.body ?? null
+    ];
     this.history = new History(stored?.body ?? body);
     if (stored) this.state = { kind: 'saved' };
     this.stopListening = device.listen((news) => {
@@ -169,7 +173,8 @@ export class AutosavedDraft<T> {
   /** The page is left: what is not safe yet is sent along, and its copy stays on the device. */
   leave(): void {
     clearTimeout(this.timer);
-    if (this.wantsSaving() && !this.sending) this.sending = this.sendAll(true).finally(() => (this.sending = null));
+    if (this.wantsSaving() && !this.sending)
+      this.sending = this.sendAll(true).finally(() => (this.sending = null));
   }
 
   /** Nobody looks at it any more; what is not safe yet is still sent. */
@@ -245,7 +250,12 @@ export class AutosavedDraft<T> {
 
   private writeCopy(): void {
     if (this.abandoned) return;
-    this.device.write(this.key, this.owner, { version: this.version, body: this.body, at: Date.now(), keys: this.keys });
+    this.device.write(this.key, this.owner, {
+      version: this.version,
+      body: this.body,
+      at: Date.now(),
+      keys: this.keys
+    });
   }
 
   private wantsSaving(): boolean {
@@ -316,7 +326,10 @@ export class AutosavedDraft<T> {
           this.state = { kind: 'saved' };
           return true;
         }
-        this.state = { kind: 'conflict', theirs: { ...outcome.theirs, body: this.revived(outcome.theirs.body) } };
+        this.state = {
+          kind: 'conflict',
+          theirs: { ...outcome.theirs, body: this.revived(outcome.theirs.body) }
+        };
         this.writeCopy();
         return false;
       case 'refused':

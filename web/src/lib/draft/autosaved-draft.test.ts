@@ -34,12 +34,17 @@ async function type(draft: AutosavedDraft<Text>, text: string, between = 120) {
 }
 
 const settle = (ms = 120_000) => vi.advanceTimersByTimeAsync(ms);
-const network = (change: Partial<Network>) => () => ({ there: 10, back: 10, fails: 'no' as const, ...change });
+const network = (change: Partial<Network>) => () => ({
+  there: 10,
+  back: 10,
+  fails: 'no' as const,
+  ...change
+});
 
 /** Always the same numbers, so that a failure can be looked at again. */
 function dice(seed: number) {
   let state = seed;
-  return () => ((state = (state * 1664525 + 1013904223) % 4294967296) / 4294967296);
+  return () => (state = (state * 1664525 + 1013904223) % 4294967296) / 4294967296;
 }
 
 describe('the last thing typed is what is stored', () => {

@@ -105,11 +105,15 @@ export class BrowserDevice implements Device {
 function read(slot: string): FoundCopy<unknown> | null {
   try {
     const copy = JSON.parse(localStorage.getItem(slot) ?? 'null') as LocalCopy<unknown> | null;
-    return copy && typeof copy.version === 'number' && copy.body ? { ...copy, keys: copy.keys ?? [], slot } : null;
+    return copy && typeof copy.version === 'number' && copy.body
+      ? { ...copy, keys: copy.keys ?? [], slot }
+      : null;
   } catch {
     return null;
   }
 }
+
+let browser: BrowserDevice | undefined;
 
 /** The one device of this page. */
 export const device = (): Device => (browser ??= new BrowserDevice());

@@ -79,9 +79,11 @@ export class FakeServer {
   private save(id: number, version: number, body: Text, { key }: Sending): Outcome<Text> {
     const row = this.rows.get(id);
     if (!row) return { kind: 'gone' };
-    if (body.text.includes('!')) return { kind: 'refused', text: 'No shouting.', errors: { text: 'No shouting.' } };
+    if (body.text.includes('!'))
+      return { kind: 'refused', text: 'No shouting.', errors: { text: 'No shouting.' } };
     if (row.version !== version) {
-      if (row.saveKey === key && row.version === version + 1) return { kind: 'saved', stored: this.stored(id) };
+      if (row.saveKey === key && row.version === version + 1)
+        return { kind: 'saved', stored: this.stored(id) };
       return { kind: 'conflict', theirs: this.stored(id), saveKey: row.saveKey };
     }
     this.saves++;
@@ -139,7 +141,8 @@ export class FakeTab implements Device {
   }
 
   tell(news: SavedElsewhere): void {
-    for (const tab of this.disk.tabs) if (tab !== this) for (const ear of tab.ears) ear(structuredClone(news));
+    for (const tab of this.disk.tabs)
+      if (tab !== this) for (const ear of tab.ears) ear(structuredClone(news));
   }
 
   listen(hear: (news: SavedElsewhere) => void): () => void {

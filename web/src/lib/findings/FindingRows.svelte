@@ -10,12 +10,12 @@
     accepted: readonly Acceptance[] | null;
     onselect?: (segment: number) => void;
     onpoint: (finding: Finding | null) => void;
-    onmend?: (fix: NonNullable<Finding['fix']>) => void;
+    onfix?: (fix: NonNullable<Finding['fix']>) => void;
     ontry?: (fix: NonNullable<Finding['fix']> | null) => void;
     onaccept: (finding: Finding, note: string) => void;
     onwithdraw: (id: string) => void;
   }
-  const { findings, accepted, onselect, onpoint, onmend, ontry, onaccept, onwithdraw }: Props = $props();
+  const { findings, accepted, onselect, onpoint, onfix, ontry, onaccept, onwithdraw }: Props = $props();
 
   const weights = { note: 'good to know', look: 'worth a look', danger: 'danger' };
   const colours = { note: 'bg-success', look: 'bg-warning', danger: 'bg-error' };
@@ -61,7 +61,7 @@
           onclick={() => onselect?.(finding.segment)}>Step {finding.segment + 1}.</button
         >
         {finding.text} <span class="text-soft">{finding.why}</span>
-        {#if onmend}
+        {#if onfix}
           {#each finding.fixes as fix (fix.text)}
             <button
               class="link text-primary mr-2 font-semibold max-md:py-2.5 max-md:inline-block"
@@ -69,7 +69,7 @@
               onpointerleave={() => ontry?.(null)}
               onfocus={() => ontry?.(fix)}
               onblur={() => ontry?.(null)}
-              onclick={() => onmend(fix)}>{fix.text}</button
+              onclick={() => onfix(fix)}>{fix.text}</button
             >
           {/each}
         {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { api, sayProblem, type FiringBody, type Ways } from '$lib/api/client';
+  import { api, savedOver, sayProblem, type FiringBody, type Ways } from '$lib/api/client';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { FiringDraft } from './firing-draft.svelte';
   import { schools, studioWays } from './queries';
@@ -28,23 +28,24 @@
   async function makeOurs(choice: string, way: string) {
     if (!studio.data) return;
     const before = studio.data.ways;
-    const save = async (body: Ways, version: string) => {
-      const { error } = await api.PUT('/api/studio/ways', { headers: { 'If-Match': version }, body });
+    const save = async (body: Ways, version: number) => {
+      const { data, error } = await api.PUT('/api/studio/ways', { headers: savedOver(version), body });
       await Promise.all(
         ['schools', 'studio-ways'].map((key) => client.invalidateQueries({ queryKey: [key] }))
       );
-      return error;
+      if (!data) toasts.show(sayProblem(error), { tone: 'error' });
+      return data;
     };
-    const error = await save({ [choice]: way }, `"${studio.data.version}"`);
-    if (error) return toasts.show(sayProblem(error), { tone: 'error' });
+    const saved = await save({ [choice]: way }, studio.data.version);
+    if (!saved) return;
     toasts.show('New firings here start with this', {
-      action: { label: 'Undo', run: () => void save(before, '*') }
+      action: { label: 'Undo', run: () => void save(before, saved.version) }
     });
   }
 </script>
 
 <section class="card-paper grid gap-2 px-3.5 py-2.5 text-[13.5px]" aria-labelledby="choices">
-  <h2 id="choices" class="text-[15px]">What people differ on</h2>
+  <h2 id="choices" class="text-[15px]">Planning preferences</h2>
   {#each shown as choice (choice.name)}
     {@const offered = (ways.data ?? []).filter((w) => w.choice === choice.name)}
     {@const now = draft.body[choice.name] ?? offered[0]?.way ?? ''}
@@ -59,14 +60,14 @@
         onchange={(e) => draft.edit({ [choice.name]: e.currentTarget.value } as Partial<FiringBody>)}
       >
         {#each offered as way (way.way)}<option value={way.way}
-            >{way.name}{way.studioDefault ? ' (ours)' : ''}</option
+            >{way.name}{way.studioDefault ? ' (studio default)' : ''}</option
           >{/each}
       </select>
       <p class="text-soft text-[12.5px]">
         {chosen?.why}
         {#if chosen && !chosen.studioDefault}<button
             class="link"
-            onclick={() => void makeOurs(choice.name, chosen.way)}>Make it ours</button
+            onclick={() => void makeOurs(choice.name, chosen.way)}>Set as studio default</button
           >{/if}
       </p>
     </div>

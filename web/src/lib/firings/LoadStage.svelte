@@ -4,7 +4,7 @@
   import { on } from 'svelte/events';
   import { number, plural } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
-  import { clays, glazes } from '$lib/stock/shelves';
+  import { clays, glazes } from '$lib/stock/collections';
   import type { FiringDraft } from './firing-draft.svelte';
   import LotRow from './LotRow.svelte';
 

@@ -2,7 +2,7 @@
   import Copy from '@lucide/svelte/icons/copy';
   import X from '@lucide/svelte/icons/x';
   import type { ClayBody, GlazeBody, Lot } from '$lib/api/client';
-  import type { StockItem } from '$lib/stock/shelves';
+  import type { Stored } from '$lib/draft/outcome';
   import type { FiringDraft } from './firing-draft.svelte';
 
   /** One lot of ware: what, how many, how thick, of what, how dry. */
@@ -10,8 +10,8 @@
     draft: FiringDraft;
     lot: Lot;
     row: number;
-    clays: readonly StockItem<ClayBody>[];
-    glazes: readonly StockItem<GlazeBody>[];
+    clays: readonly Stored<ClayBody>[];
+    glazes: readonly Stored<GlazeBody>[];
   }
   const { draft, lot, row, clays, glazes }: Props = $props();
 

@@ -1,14 +1,13 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
-  import { api, sayProblem, type Plan, type Preview } from '$lib/api/client';
+  import type { Plan, Preview } from '$lib/api/client';
   import { withAcceptance } from '$lib/findings/acceptance';
   import FindingRows from '$lib/findings/FindingRows.svelte';
-  import { clock, degrees, duration, money, number, localFieldOf, withOffset } from '$lib/format';
-  import { toasts } from '$lib/ui/toasts.svelte';
-  import { keepKiln } from '$lib/desk/keep';
+  import MomentField from '$lib/fields/MomentField.svelte';
+  import { clock, degrees, duration, money, number } from '$lib/format';
   import type { FiringDraft } from './firing-draft.svelte';
+  import OpenInEditor from './OpenInEditor.svelte';
 
-  /** The plan in a few numbers, when it starts, what a colleague would say of it, and the way to the desk. */
+  /** The plan in a few numbers, when it starts, what a colleague would say of it, and the way to the editor. */
   interface Props {
     draft: FiringDraft;
     plan: Plan;
@@ -27,25 +26,6 @@
     if (Math.abs(hours) < 0.1 && Math.abs(top) < 0.5) return null;
     return `${hours >= 0 ? '+' : '−'}${number(Math.abs(hours))} h, top ${top >= 0 ? '+' : '−'}${number(Math.abs(top), 0)} °${unit}`;
   });
-
-  /** Onto the desk, where every number can be changed; a firing keeps one schedule of its own. */
-  async function toDesk() {
-    const body = { ...plan.schedule, name: draft.body.name ?? 'Planned' };
-    const known = draft.body.scheduleId;
-    const over = known
-      ? await api.PUT('/api/schedules/{id}', {
-          params: { path: { id: known } },
-          headers: { 'If-Match': '*' },
-          body
-        })
-      : null;
-    const answer = over?.data ? over : await api.POST('/api/schedules', { body });
-    if (!answer.data) return toasts.show(sayProblem(answer.error), { tone: 'error' });
-    keepKiln(answer.data.id, { kilnId: draft.body.kilnId ?? null, fill: 1 });
-    draft.edit({ scheduleId: answer.data.id });
-    await draft.store();
-    void goto(`/schedules/${answer.data.id}`);
-  }
 </script>
 
 <section class="card-paper px-3.5 py-2.5 text-[13.5px]" aria-labelledby="the-plan" data-testid="plan-sum">
@@ -62,17 +42,15 @@
         >{/if}{/if}.
     {#if change}<span class="text-primary font-semibold" data-testid="plan-change">{change}</span>{/if}
   </p>
-  <label class="mt-1.5 flex items-center gap-2"
-    >Starts
-    <input
-      type="datetime-local"
-      class="input input-xs min-w-0 flex-1"
-      data-testid="starts"
-      value={draft.body.startsAt ? localFieldOf(draft.body.startsAt) : ''}
-      onchange={(e) =>
-        draft.edit({ startsAt: e.currentTarget.value ? withOffset(e.currentTarget.value) : null })}
+  <div class="mt-1.5 flex items-center gap-2">
+    Starts
+    <MomentField
+      id="starts"
+      label="Start of the firing"
+      moment={draft.body.startsAt ?? null}
+      onvalue={(startsAt) => draft.edit({ startsAt }, 'starts')}
     />
-  </label>
+  </div>
   {#if opens}<p class="text-soft mt-1">May be opened {clock(new Date(opens))}.</p>{/if}
   {#if preview.findings.length}
     <div class="border-base-300 mt-2 border-t pt-2" data-testid="plan-findings">
@@ -85,7 +63,5 @@
       />
     </div>
   {/if}
-  <button class="btn btn-sm btn-primary mt-2 w-full" data-testid="to-desk" onclick={() => void toDesk()}
-    >{draft.body.scheduleId ? 'Put it on the desk again' : 'Put it on the desk'}</button
-  >
+  <OpenInEditor {draft} {plan} />
 </section>

@@ -1,6 +1,8 @@
 import {
   api,
   fieldErrors,
+  saveKey,
+  savedOver,
   sayProblem,
   type Firing,
   type FiringBody,
@@ -11,7 +13,41 @@ import {
   type Preview,
   type Problem
 } from '$lib/api/client';
-import { KeptDraft, type Saved } from '$lib/ui/kept-draft.svelte';
+import { Latest } from '$lib/api/latest';
+import { AutosavedDraft, openDraft, type Opened, type Remote } from '$lib/draft/autosaved-draft.svelte';
+import { outcomeOf, type Stored } from '$lib/draft/outcome';
+
+const read = (firing: Firing): Stored<FiringBody> => ({
+  id: firing.id,
+  version: firing.version,
+  body: firing.firing
+});
+
+const remote: Remote<FiringBody> = {
+  key: (id) => `firing.${id ?? 'new'}`,
+  save: async (id, version, body, sending) =>
+    outcomeOf(
+      await api.PUT('/api/firings/{id}', {
+        params: { path: { id } },
+        headers: { ...savedOver(version), ...saveKey(sending.key) },
+        body,
+        keepalive: sending.leaving
+      }),
+      read
+    ),
+  restore: async (id) => {
+    const { data } = await api.POST('/api/firings/{id}/restore', { params: { path: { id } } });
+    return data ? read(data) : null;
+  }
+};
+
+/** A firing with what was typed of it on this device. */
+export const openFiring = (id: number) =>
+  openDraft(remote.key(id), async () => {
+    const { data, error } = await api.GET('/api/firings/{id}', { params: { path: { id } } });
+    if (!data) throw error;
+    return read(data);
+  });
 
 export const emptyLot = (): Lot => ({ what: '', count: null, wall: null, dryness: 'bone-dry', glazeIds: [] });
 
@@ -19,8 +55,7 @@ export const emptyLot = (): Lot => ({ what: '', count: null, wall: null, dryness
 const isBlank = (lot: Lot) => !lot.what && lot.count == null && lot.wall == null;
 
 /** One firing: its load and wishes, and what the planner and the reviewer make of them. */
-export class FiringDraft extends KeptDraft<FiringBody> {
-  readonly id: number;
+export class FiringDraft extends AutosavedDraft<FiringBody> {
   plan: Plan | null = $state.raw(null);
   preview: Preview | null = $state.raw(null);
   /** What follows from the load, planned or not. */
@@ -30,13 +65,13 @@ export class FiringDraft extends KeptDraft<FiringBody> {
   /** What the plan took before the last change, to show the difference. */
   before: { hours: number; top: number } | null = $state.raw(null);
 
-  private asking = false;
-  private askAgain = false;
+  /** Why there is no newer plan, when the program did not answer. */
+  trouble: string | null = $state(null);
 
-  constructor(stored: Firing) {
-    super(stored.firing);
-    this.id = stored.id;
-    this.keptAs(stored.version, stored.firing);
+  private readonly latest = new Latest();
+
+  constructor(opened: Opened<FiringBody>) {
+    super(remote, {} as FiringBody, opened);
     void this.ask();
   }
 
@@ -106,51 +141,23 @@ export class FiringDraft extends KeptDraft<FiringBody> {
     super.changed();
   }
 
-  private async ask(): Promise<void> {
-    this.askAgain = this.asking;
-    if (this.asking) return;
-    this.asking = true;
-    try {
-      do {
-        this.askAgain = false;
-        await this.askOnce();
-      } while (this.askAgain);
-    } catch (error) {
-      this.trouble = sayProblem(error);
-    } finally {
-      this.asking = false;
-    }
-  }
-
-  private async askOnce(): Promise<void> {
-    const { body, written } = this;
-    const [{ data, error }, summed] = await Promise.all([
-      api.POST('/api/plan', { body: this.request }),
-      api.POST('/api/plan/load', {
-        body: {
-          load: this.request.load,
-          kind: body.kind,
-          goalCone: body.goalCone,
-          kilnId: body.kilnId
-        }
-      })
-    ]);
-    this.load = summed.data ?? null;
-    if (!data) {
-      this.plan = this.preview = null;
-      this.planErrors = this.rows(fieldErrors(error as Problem), written);
-      return;
-    }
-    const answer = await api.POST('/api/preview', {
-      body: { schedule: data.schedule, load: this.request.load, kilnId: body.kilnId, start: body.startsAt }
-    });
-    if (this.preview) this.before = { hours: this.preview.totalMinutes / 60, top: this.preview.peak };
-    this.planErrors = {};
-    // The pack is that of the cone found just now.
-    const found = data.load;
-    this.load = summed.data ? { ...summed.data, pack: found.pack } : null;
-    this.plan = data;
-    this.preview = answer.data ?? null;
+  /** The plan as things stand now; an older question is given up. */
+  private ask(): Promise<void> {
+    const { request, written } = this;
+    return this.latest.ask(
+      (signal) => api.POST('/api/plan', { body: { ...request, start: this.body.startsAt }, signal }),
+      ({ data, error }) => {
+        this.trouble = null;
+        const problem = error as (Problem & { load?: LoadSummary }) | undefined;
+        this.planErrors = data ? {} : this.rows(fieldErrors(problem), written);
+        this.load = data?.load ?? problem?.load ?? null;
+        if (data && this.preview)
+          this.before = { hours: this.preview.totalMinutes / 60, top: this.preview.peak };
+        this.plan = data ?? null;
+        this.preview = data?.preview ?? null;
+      },
+      (error) => (this.trouble = sayProblem(error))
+    );
   }
 
   /** "load.lots[2].wall" of the rows that were sent, as a row of the page. */
@@ -161,18 +168,5 @@ export class FiringDraft extends KeptDraft<FiringBody> {
         text
       ])
     );
-  }
-
-  protected async send(body: FiringBody, version: number): Promise<Saved<FiringBody>> {
-    const { data, error, response } = await api.PUT('/api/firings/{id}', {
-      params: { path: { id: this.id } },
-      headers: { 'If-Match': `"${version}"` },
-      body
-    });
-    if (data) return { version: data.version, body: data.firing };
-    const problem = error as Problem;
-    if (response.status !== 412 || !problem.current) return { problem };
-    const theirs = problem.current as Firing;
-    return { theirs: { version: theirs.version, body: theirs.firing } };
   }
 }

@@ -37,7 +37,7 @@
     <div class="fields">
       {#each group.fields as field (field)}
         {@const n = about(field)}
-        {@const said = unreadable[field] ?? draft.errors[field]}
+        {@const said = unreadable[field] ?? draft.messages[field]}
         {#if n}
           <div class="field">
             <label for="kiln-{field}" class="font-semibold">{label(n)}</label>

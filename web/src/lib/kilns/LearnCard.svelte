@@ -54,7 +54,7 @@
     if (files.length === 0 || draft.id === null) return;
     const id = draft.id;
     [learned, trouble, said] = [null, null, {}];
-    await draft.store();
+    await draft.save();
     const stop = new AbortController();
     working = stop;
     try {
@@ -90,7 +90,7 @@
   function keep() {
     if (!learned) return;
     draft.edit(learned.kiln);
-    void draft.store();
+    void draft.save();
     learned = null;
     toasts.show('The kiln now knows what the log taught', {
       action: { label: 'Undo', run: () => draft.undo() }

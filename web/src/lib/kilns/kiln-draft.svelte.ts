@@ -1,25 +1,67 @@
 import {
   api,
   fieldErrors,
-  sayProblem,
+  saveKey,
+  savedOver,
   type Kiln,
   type KilnBody,
   type KilnPortrait,
   type Problem
 } from '$lib/api/client';
-import { KeptDraft, type Saved } from '$lib/ui/kept-draft.svelte';
+import { Latest } from '$lib/api/latest';
+import { AutosavedDraft, openDraft, type Opened, type Remote } from '$lib/draft/autosaved-draft.svelte';
+import { outcomeOf, type Stored } from '$lib/draft/outcome';
+
+const read = (kiln: Kiln): Stored<KilnBody> => ({ id: kiln.id, version: kiln.version, body: kiln.kiln });
+const key = (id: number | null) => `kiln.${id ?? 'new'}`;
+
+const remote: Remote<KilnBody> = {
+  key,
+  save: async (id, version, body, sending) =>
+    outcomeOf(
+      await api.PUT('/api/kilns/{id}', {
+        params: { path: { id } },
+        headers: { ...savedOver(version), ...saveKey(sending.key) },
+        body,
+        keepalive: sending.leaving
+      }),
+      read
+    ),
+  create: async (body, sending) =>
+    outcomeOf(
+      await api.POST('/api/kilns', { headers: saveKey(sending.key), body, keepalive: sending.leaving }),
+      read
+    ),
+  restore: async (id) => {
+    const { data } = await api.POST('/api/kilns/{id}/restore', { params: { path: { id } } });
+    return data ? read(data) : null;
+  }
+};
+
+/** A kiln with what was typed of it on this device; null for a new one. */
+export const openKiln = (id: number | null) =>
+  openDraft(key(id), async () => {
+    if (id === null) return null;
+    const { data, error } = await api.GET('/api/kilns/{id}', { params: { path: { id } } });
+    if (!data) throw error;
+    return read(data);
+  });
 
 /** One kiln being described: its numbers, and what it can do with them. */
-export class KilnDraft extends KeptDraft<KilnBody> {
-  id: number | null = $state(null);
+export class KilnDraft extends AutosavedDraft<KilnBody> {
   portrait: KilnPortrait | null = $state.raw(null);
+  /** What is wrong with the numbers as they stand, by field. */
+  wrong: Record<string, string> = $state.raw({});
 
-  private asking = false;
-  private askAgain = false;
+  private readonly latest = new Latest();
 
-  constructor(body: KilnBody, stored?: Kiln) {
-    super(stored ? stored.kiln : body);
-    if (stored) this.stands(stored);
+  /** What there is to say of each field. */
+  get messages(): Record<string, string> {
+    return { ...this.errors, ...this.wrong };
+  }
+
+  constructor(body: KilnBody, opened: Opened<KilnBody>) {
+    super(remote, body, opened);
     void this.ask();
   }
 
@@ -28,48 +70,13 @@ export class KilnDraft extends KeptDraft<KilnBody> {
     super.changed();
   }
 
-  /** At most one question under way; the last answer counts. */
-  private async ask(): Promise<void> {
-    this.askAgain = this.asking;
-    if (this.asking) return;
-    this.asking = true;
-    try {
-      do {
-        this.askAgain = false;
-        const { data, error } = await api.POST('/api/kilns/portrait', { body: this.body });
+  private ask(): Promise<void> {
+    return this.latest.ask(
+      (signal) => api.POST('/api/kilns/portrait', { body: this.body, signal }),
+      ({ data, error }) => {
         if (data) this.portrait = data;
-        this.errors = data ? {} : fieldErrors(error as Problem);
-      } while (this.askAgain);
-    } catch (error) {
-      this.trouble = sayProblem(error);
-    } finally {
-      this.asking = false;
-    }
-  }
-
-  /** Keeps a new kiln; tells its id, or nothing when something has to be mended first. */
-  async make(): Promise<number | null> {
-    const { data, error } = await api.POST('/api/kilns', { body: this.body });
-    if (data) this.stands(data);
-    else this.errors = fieldErrors(error as Problem);
-    return data?.id ?? null;
-  }
-
-  protected async send(body: KilnBody, version: number): Promise<Saved<KilnBody>> {
-    const { data, error, response } = await api.PUT('/api/kilns/{id}', {
-      params: { path: { id: this.id ?? 0 } },
-      headers: { 'If-Match': `"${version}"` },
-      body
-    });
-    if (data) return { version: data.version, body: data.kiln };
-    const problem = error as Problem;
-    if (response.status !== 412 || !problem.current) return { problem };
-    const theirs = problem.current as Kiln;
-    return { theirs: { version: theirs.version, body: theirs.kiln } };
-  }
-
-  private stands(stored: Kiln): void {
-    this.id = stored.id;
-    this.keptAs(stored.version, stored.kiln);
+        this.wrong = data ? {} : fieldErrors(error as Problem);
+      }
+    );
   }
 }

@@ -1,6 +1,5 @@
 import type { QueryClient } from '@tanstack/svelte-query';
-import { api, sayProblem } from '$lib/api/client';
-import { forget } from '$lib/desk/keep';
+import { api, savedOver, sayProblem } from '$lib/api/client';
 import { toasts } from '$lib/ui/toasts.svelte';
 
 let queries: QueryClient | undefined;
@@ -13,13 +12,15 @@ export function lend(client: QueryClient): void {
 const refresh = () => queries?.invalidateQueries({ queryKey: ['schedules'] });
 
 /** Deletes and offers the way back. True when it is gone. */
-export async function removeSchedule(id: number, name: string): Promise<boolean> {
-  const { error, response } = await api.DELETE('/api/schedules/{id}', { params: { path: { id } } });
+export async function removeSchedule(id: number, version: number, name: string): Promise<boolean> {
+  const { error, response } = await api.DELETE('/api/schedules/{id}', {
+    params: { path: { id } },
+    headers: savedOver(version)
+  });
   if (!response.ok) {
     toasts.show(sayProblem(error), { tone: 'error' });
     return false;
   }
-  forget(id);
   await refresh();
   toasts.show(`“${name}” deleted`, {
     action: {

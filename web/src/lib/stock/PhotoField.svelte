@@ -4,7 +4,7 @@
   import { toasts } from '$lib/ui/toasts.svelte';
   import { photosOf, small } from './photos';
 
-  /** The photo of a thing on a shelf: chosen or taken, made small here, kept at once. */
+  /** The photo of a clay or glaze: chosen or taken, made small here, saved at once. */
   const { shelf, id, name }: { shelf: string; id: number; name: string } = $props();
 
   const client = useQueryClient();
@@ -13,8 +13,8 @@
   const url = $derived(list.data?.[id]);
   const refresh = () => client.invalidateQueries({ queryKey: [shelf, 'photos'] });
 
-  async function keep(picture: Blob) {
-    const problem = await photos.keep(id, picture);
+  async function save(picture: Blob) {
+    const problem = await photos.save(id, picture);
     await refresh();
     if (problem) toasts.show(sayProblem(problem), { tone: 'error' });
   }
@@ -24,7 +24,7 @@
     event.currentTarget.value = '';
     if (!file) return;
     const picture = await small(file);
-    if (picture) await keep(picture);
+    if (picture) await save(picture);
     else toasts.show('This is no picture that can be read here.', { tone: 'error' });
   }
 
@@ -33,7 +33,7 @@
     const problem = await photos.remove(id);
     if (problem) return toasts.show(sayProblem(problem), { tone: 'error' });
     await refresh();
-    toasts.show('The photo is taken away', { action: { label: 'Undo', run: () => void keep(before) } });
+    toasts.show('Photo removed', { action: { label: 'Undo', run: () => void save(before) } });
   }
 </script>
 
@@ -44,6 +44,6 @@
     <input type="file" accept="image/*" class="sr-only" onchange={(e) => void choose(e)} /></label
   >
   {#if url}<button type="button" class="btn btn-sm btn-ghost" onclick={() => void remove()}
-      >Take it away</button
+      >Remove photo</button
     >{/if}
 </div>

@@ -1,9 +1,9 @@
 import type { Problem } from '$lib/api/client';
 
-/** Longest side of a kept photo; enough for a test tile on a phone at arm's length. */
+/** Longest side of a stored photo; enough for a test tile on a phone at arm's length. */
 const longest = 900;
 
-/** The photos of a shelf: which thing has one, and the bytes themselves, which are no JSON. */
+/** The photos of the clays or the glazes: which thing has one, and the bytes themselves, which are no JSON. */
 export const photosOf = (shelf: string) => {
   const at = (id: number) => `/api/${shelf}/${id}/photo`;
   const problemOf = async (response: Response): Promise<Problem | null> =>
@@ -18,7 +18,7 @@ export const photosOf = (shelf: string) => {
         return Object.fromEntries(photos.map((p) => [p.id, `${at(p.id)}?${Date.parse(p.takenInAt)}`]));
       }
     },
-    keep: async (id: number, picture: Blob) =>
+    save: async (id: number, picture: Blob) =>
       problemOf(
         await fetch(at(id), { method: 'PUT', body: picture, headers: { 'Content-Type': picture.type } })
       ),
@@ -27,7 +27,7 @@ export const photosOf = (shelf: string) => {
   };
 };
 
-/** A picture made small enough to keep, as a JPEG; nothing when it is no picture. */
+/** A picture made small enough to store, as a JPEG; nothing when it is no picture. */
 export async function small(file: Blob): Promise<Blob | null> {
   const picture = await createImageBitmap(file).catch(() => null);
   if (!picture) return null;

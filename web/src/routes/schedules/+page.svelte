@@ -4,27 +4,29 @@
   import Search from '@lucide/svelte/icons/search';
   import Upload from '@lucide/svelte/icons/upload';
   import X from '@lucide/svelte/icons/x';
-  import { createQuery } from '@tanstack/svelte-query';
+  import { createInfiniteQuery, createQuery } from '@tanstack/svelte-query';
   import { SvelteSet } from 'svelte/reactivity';
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
   import { api, sayProblem, type Problem } from '$lib/api/client';
   import { kindNames, plural } from '$lib/format';
   import { importFile } from '$lib/library/import-file';
-  import { scheduleList, tagList, type LibraryFilter } from '$lib/library/queries';
+  import { library, tagList, type LibraryFilter } from '$lib/library/queries';
   import { removeSchedule } from '$lib/library/remove';
+  import StarterSchedules from '$lib/library/StarterSchedules.svelte';
   import ScheduleCard from '$lib/library/ScheduleCard.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
 
   const filter: LibraryFilter = $state({ search: '', kind: '', tag: '' });
-  const list = createQuery(() => scheduleList({ ...filter }));
+  const list = createInfiniteQuery(() => library({ ...filter }));
   const tags = createQuery(tagList);
   const picked = new SvelteSet<number>();
   let problem: Problem | null = $state(null);
   let chooser: HTMLInputElement;
   let menu: HTMLElement;
 
-  const found = $derived(list.data ?? []);
+  const found = $derived(list.data?.pages.flatMap((part) => part.schedules) ?? []);
+  const total = $derived(list.data?.pages[0]?.total ?? 0);
   const filtered = $derived(Boolean(filter.search || filter.kind || filter.tag));
   const chosen = $derived([...picked]);
 
@@ -34,8 +36,8 @@
     await goto(`/schedules/${data.id}`);
   }
 
-  async function remove(id: number, name: string) {
-    if (await removeSchedule(id, name)) picked.delete(id);
+  async function remove(id: number, version: number, name: string) {
+    if (await removeSchedule(id, version, name)) picked.delete(id);
   }
 
   async function take(file: File | undefined) {
@@ -44,7 +46,7 @@
     try {
       const result = await importFile(file);
       if ('problem' in result) problem = result.problem;
-      else toasts.show(`${plural(result.count, 'schedule')} taken in`);
+      else toasts.show(`${plural(result.count, 'schedule')} imported`);
     } catch (error) {
       problem = { detail: sayProblem(error) };
     }
@@ -83,7 +85,7 @@
       type="file"
       accept=".json,.csv,application/json,text/csv"
       class="hidden"
-      aria-label="File to take in"
+      aria-label="File to import"
       data-testid="import-file"
       onchange={(e) => void take(e.currentTarget.files?.[0])}
     />
@@ -157,7 +159,7 @@
   {#if problem}
     <div class="alert border-error bg-base-100 items-start" role="alert" data-testid="import-problem">
       <div class="flex-1">
-        <p class="font-semibold">Nothing was taken in.</p>
+        <p class="font-semibold">Nothing was imported.</p>
         <ul class="text-sm">
           {#each Object.entries(problem.errors ?? { '': [sayProblem(problem)] }).slice(0, 8) as [field, says] (field)}
             <li>
@@ -188,7 +190,10 @@
         <p class="text-soft mb-4">
           Write the one you fire most, from your book or your head. It takes a minute.
         </p>
-        <a class="btn btn-primary" href="/schedules/new">Write a schedule</a>
+        <p class="flex flex-wrap justify-center gap-2">
+          <a class="btn btn-primary" href="/schedules/new">Write a schedule</a>
+          <StarterSchedules />
+        </p>
       {/if}
     </div>
   {:else}
@@ -199,16 +204,21 @@
           picked={picked.has(schedule.id)}
           onpick={(on) => (on ? picked.add(schedule.id) : picked.delete(schedule.id))}
           oncopy={() => void copy(schedule.id)}
-          onremove={() => void remove(schedule.id, schedule.name)}
+          onremove={() => void remove(schedule.id, schedule.version, schedule.name)}
           ontag={(tag) => (filter.tag = tag)}
         />
       {/each}
     </ul>
+    {#if list.hasNextPage}
+      <button
+        class="btn btn-paper mx-auto"
+        disabled={list.isFetchingNextPage}
+        onclick={() => void list.fetchNextPage()}
+        >{list.isFetchingNextPage ? 'Loading …' : `Show more: ${found.length} of ${total}`}</button
+      >
+    {/if}
     {#if found.length}<p class="text-soft px-1 text-[12.5px]">
         Times of full power and off are those of a plain kiln until one is chosen.
       </p>{/if}
   {/if}
 </div>
-
-<style>
-</style>

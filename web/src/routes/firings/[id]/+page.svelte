@@ -1,47 +1,57 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
-  import { beforeNavigate, goto } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { api, sayProblem } from '$lib/api/client';
+  import { api, savedOver, sayProblem } from '$lib/api/client';
+  import ConflictBanner from '$lib/draft/ConflictBanner.svelte';
+  import { saveOnLeaving } from '$lib/draft/leaving.svelte';
+  import SaveLine from '$lib/draft/SaveLine.svelte';
+  import UndoButtons from '$lib/draft/UndoButtons.svelte';
   import WordField from '$lib/fields/WordField.svelte';
-  import { FiringDraft } from '$lib/firings/firing-draft.svelte';
+  import { FiringDraft, openFiring } from '$lib/firings/firing-draft.svelte';
   import LoadStage from '$lib/firings/LoadStage.svelte';
   import PlanStage from '$lib/firings/PlanStage.svelte';
   import { kindNames, type Kind } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
-  import KeptLine from '$lib/ui/KeptLine.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
 
   const client = useQueryClient();
   const id = $derived(Number(page.params.id));
   const stage = $derived(page.url.searchParams.get('stage') === 'plan' ? 'plan' : 'load');
   const kilns = createQuery(kilnList);
-  const stored = createQuery(() => ({
+  const opened = createQuery(() => ({
     queryKey: ['firing', id],
     gcTime: 0,
     staleTime: Infinity,
-    queryFn: async () => {
-      const { data, error } = await api.GET('/api/firings/{id}', { params: { path: { id } } });
-      if (!data) throw error;
-      return data;
-    }
+    queryFn: () => openFiring(id)
   }));
   let draft = $state.raw<FiringDraft | null>(null);
 
   $effect(() => {
-    const found = stored.data;
+    const found = opened.data;
     untrack(() => {
-      if (found && draft?.id !== found.id) draft = new FiringDraft(found);
+      if (!found || draft?.id === found.stored?.id) return;
+      draft?.close();
+      draft = new FiringDraft(found);
     });
   });
 
+  const refresh = () => client.invalidateQueries({ queryKey: ['firings'] });
+  saveOnLeaving(
+    () => draft,
+    () => void refresh()
+  );
+
   async function remove() {
-    if (!draft) return;
+    if (draft?.id == null) return;
+    await draft.save();
     const [gone, name] = [draft.id, draft.body.name];
-    const { response, error } = await api.DELETE('/api/firings/{id}', { params: { path: { id: gone } } });
+    const { response, error } = await api.DELETE('/api/firings/{id}', {
+      params: { path: { id: gone } },
+      headers: savedOver(draft.version)
+    });
     if (!response.ok) return toasts.show(sayProblem(error), { tone: 'error' });
-    const refresh = () => client.invalidateQueries({ queryKey: ['firings'] });
     await refresh();
     toasts.show(`“${name}” deleted`, {
       action: {
@@ -52,18 +62,14 @@
     });
     void goto('/firings');
   }
-
-  beforeNavigate(() => {
-    void draft?.store().then(() => client.invalidateQueries({ queryKey: ['firings'] }));
-  });
 </script>
 
 <svelte:head><title>{draft?.body.name ?? 'Firing'} · Zealous Ember</title></svelte:head>
 
-{#if stored.isError}
+{#if opened.isError}
   <div class="m-auto max-w-md p-8 text-center">
     <h1 class="mb-2 text-2xl">No such firing</h1>
-    <p class="text-soft mb-4">{sayProblem(stored.error)}</p>
+    <p class="text-soft mb-4">{sayProblem(opened.error)}</p>
     <a class="btn btn-primary" href="/firings">To the firings</a>
   </div>
 {:else if draft}
@@ -116,7 +122,8 @@
         </div>
       </div>
       <div class="flex items-center gap-1">
-        <KeptLine draft={firing} testid="firing-saved" />
+        <SaveLine draft={firing} testid="firing-saved" />
+        <UndoButtons draft={firing} />
         <button class="btn btn-ghost btn-sm text-error" onclick={() => void remove()}>Delete</button>
         <nav class="join ml-2" aria-label="Stages">
           <a
@@ -132,6 +139,7 @@
         </nav>
       </div>
     </header>
+    <ConflictBanner draft={firing} what="firing" />
     {#if stage === 'load'}<LoadStage draft={firing} />{:else}<PlanStage draft={firing} />{/if}
   </div>
 {/if}

@@ -1,64 +1,65 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { onDestroy, untrack } from 'svelte';
+  import { untrack } from 'svelte';
   import { tinykeys } from 'tinykeys';
-  import { afterNavigate, beforeNavigate, goto } from '$app/navigation';
+  import { afterNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { api, sayProblem, type Unit } from '$lib/api/client';
-  import AboutCard from '$lib/desk/AboutCard.svelte';
-  import BetweenCard from '$lib/desk/BetweenCard.svelte';
-  import Chamber from '$lib/desk/Chamber.svelte';
+  import { sayProblem } from '$lib/api/client';
   import ConesCard from '$lib/cones/ConesCard.svelte';
-  import ClashBanner from '$lib/desk/ClashBanner.svelte';
-  import ClockCard from '$lib/desk/ClockCard.svelte';
-  import DeskHeader from '$lib/desk/DeskHeader.svelte';
-  import { Desk } from '$lib/desk/desk.svelte';
-  import KilnCard from '$lib/desk/KilnCard.svelte';
-  import StepList from '$lib/desk/StepList.svelte';
-  import WriteOut from '$lib/desk/WriteOut.svelte';
+  import { display } from '$lib/display.svelte';
+  import ConflictBanner from '$lib/draft/ConflictBanner.svelte';
+  import { saveOnLeaving } from '$lib/draft/leaving.svelte';
+  import AboutCard from '$lib/editor/AboutCard.svelte';
+  import BetweenCard from '$lib/editor/BetweenCard.svelte';
+  import Chamber from '$lib/editor/Chamber.svelte';
+  import ClockCard from '$lib/editor/ClockCard.svelte';
+  import { scheduleDifferences } from '$lib/editor/differences';
+  import EditorHeader from '$lib/editor/EditorHeader.svelte';
+  import KilnCard from '$lib/editor/KilnCard.svelte';
+  import { editorParts } from '$lib/editor/parts';
+  import { openSchedule } from '$lib/editor/schedule-draft.svelte';
+  import StepList from '$lib/editor/StepList.svelte';
+  import WriteOut from '$lib/editor/WriteOut.svelte';
 
   const id = $derived(page.params.id === 'new' ? null : Number(page.params.id));
-  let desk = $state.raw(fresh());
+  let parts = $state.raw<ReturnType<typeof editorParts> | null>(null);
   let selected = $state(-1);
+  let marked = $state.raw<{ from: number; to: number } | null>(null);
   let dialog: 'text' | 'versions' | 'help' | null = $state(null);
   let list: StepList | undefined = $state();
 
-  function fresh() {
-    const unit: Unit = localStorage.getItem('ember.unit') === 'F' ? 'F' : 'C';
-    // Saved for the first time: the address becomes its own, the desk stays as it is.
-    return new Desk(
-      unit,
-      (newId) => void goto(`/schedules/${newId}`, { replaceState: true, keepFocus: true, noScroll: true })
-    );
-  }
-
-  const schedule = createQuery(() => ({
+  const opened = createQuery(() => ({
     queryKey: ['schedule', id],
-    enabled: id !== null && desk.id !== id,
-    // What is on the desk must never be swapped for what a cache remembers.
+    enabled: id === null || parts?.draft.id !== id,
+    // What is being edited must never be swapped for what a cache remembers.
     gcTime: 0,
     staleTime: Infinity,
-    queryFn: async () => {
-      const { data, error } = await api.GET('/api/schedules/{id}', { params: { path: { id: id ?? 0 } } });
-      if (!data) throw error;
-      return data;
-    }
+    queryFn: () => openSchedule(id)
   }));
 
   $effect(() => {
-    const opened = id;
-    const found = schedule.data;
+    const [wanted, found] = [id, opened.data];
     untrack(() => {
-      if (opened === null && (desk.id !== null || desk.save.kind === 'blank')) {
-        desk.close();
-        desk = fresh();
-        desk.openNew();
-      } else if (opened !== null && desk.id !== opened && found?.id === opened) {
-        desk.close();
-        desk = fresh();
-        desk.open(found);
-        selected = -1;
-      }
+      if (!found || (found.stored?.id ?? null) !== wanted || (parts && parts.draft.id === wanted)) return;
+      end();
+      const unit = localStorage.getItem('ember.unit');
+      parts = editorParts(unit === 'F' || unit === 'C' ? unit : display.unit, found);
+      selected = -1;
+    });
+  });
+
+  function end() {
+    parts?.draft.close();
+    parts?.preview.stop();
+  }
+
+  // Saved for the first time: the address becomes its own, the page stays as it is.
+  $effect(() => {
+    const made = parts?.draft.id ?? null;
+    untrack(() => {
+      if (made === null || id !== null) return;
+      parts?.place.isFor(made);
+      void goto(`/schedules/${made}`, { replaceState: true, keepFocus: true, noScroll: true });
     });
   });
 
@@ -66,10 +67,10 @@
     const typing = (e: KeyboardEvent) =>
       e.target instanceof HTMLElement && e.target.matches('input, textarea, select');
     return tinykeys(window, {
-      '$mod+KeyZ': (e) => (e.preventDefault(), desk.undo()),
-      '$mod+Shift+KeyZ': (e) => (e.preventDefault(), desk.redo()),
-      '$mod+KeyY': (e) => (e.preventDefault(), desk.redo()),
-      '$mod+KeyS': (e) => (e.preventDefault(), void desk.store()),
+      '$mod+KeyZ': (e) => (e.preventDefault(), parts?.draft.undo()),
+      '$mod+Shift+KeyZ': (e) => (e.preventDefault(), parts?.draft.redo()),
+      '$mod+KeyY': (e) => (e.preventDefault(), parts?.draft.redo()),
+      '$mod+KeyS': (e) => (e.preventDefault(), void parts?.draft.save()),
       w: (e) => typing(e) || (e.preventDefault(), document.getElementById('write-out')?.focus()),
       'Shift+?': (e) => typing(e) || (dialog = 'help')
     });
@@ -77,78 +78,87 @@
 
   // After the router has put the focus where it wants it: a new schedule starts with its name.
   afterNavigate(() => id === null && document.getElementById('schedule-name')?.focus());
-  beforeNavigate(() => desk.close());
-  onDestroy(() => desk.close());
+  saveOnLeaving(() => parts?.draft ?? null);
 </script>
 
-<svelte:head><title>{desk.draft.name || 'New schedule'} · Zealous Ember</title></svelte:head>
-<svelte:window onpagehide={() => desk.close()} />
+<svelte:head><title>{parts?.draft.body.name || 'New schedule'} · Zealous Ember</title></svelte:head>
 
-{#if schedule.isError}
+{#if opened.isError}
   <div class="m-auto max-w-md p-8 text-center">
-    <h1 class="mb-2 text-2xl">Not on the shelf</h1>
-    <p class="text-soft mb-4">{sayProblem(schedule.error)}</p>
+    <h1 class="mb-2 text-2xl">No such schedule</h1>
+    <p class="text-soft mb-4">{sayProblem(opened.error)}</p>
     <a class="btn btn-primary" href="/schedules">To the schedules</a>
   </div>
-{:else if id === null || desk.id === id}
-  <div class="desk">
-    <DeskHeader
-      {desk}
+{:else if parts && (id === null || parts.draft.id === id)}
+  {@const { draft, place, start, preview: loop, tried } = parts}
+  <div class="editor">
+    <EditorHeader
+      {draft}
+      {place}
+      {loop}
+      {start}
       ontext={() => (dialog = 'text')}
       onversions={() => (dialog = 'versions')}
       onhelp={() => (dialog = 'help')}
     />
-    <ClashBanner {desk} />
+    <ConflictBanner {draft} what="schedule" compare={scheduleDifferences} />
     <div class="columns">
       <div class="left">
-        <Chamber {desk} bind:selected />
+        <Chamber {draft} {loop} {tried} {marked} bind:selected />
         <section class="card-paper steps" aria-label="Steps">
-          <div class="scroll"><StepList bind:this={list} {desk} bind:selected /></div>
-          {#if desk.errors['segments']}<p class="text-error px-3.5 py-1 text-[13px]" role="alert">
-              {desk.errors['segments']}
+          <div class="scroll"><StepList bind:this={list} {draft} {loop} bind:selected /></div>
+          {#if loop.errors['segments']}<p class="text-error px-3.5 py-1 text-[13px]" role="alert">
+              {loop.errors['segments']}
             </p>{/if}
           <WriteOut
-            {desk}
-            onadd={() => void list?.focusRow(desk.addStep(desk.draft.steps.length - 1))}
-            onwritten={() => (selected = desk.draft.steps.length - 1)}
+            {draft}
+            onadd={() => void list?.focusRow(draft.addStep(draft.body.steps.length - 1))}
+            onwritten={() => (selected = draft.body.steps.length - 1)}
           />
         </section>
       </div>
       <aside class="right">
-        <ClockCard {desk} />
-        <ConesCard {desk} />
-        <KilnCard {desk} />
+        <ClockCard {draft} {place} {loop} {start} />
+        <ConesCard {draft} {place} {loop} />
+        <KilnCard {place} {loop} timed={start.at !== null} unit={draft.body.unit} />
         <!-- Comes when there is something to say; a quiet schedule does not wait for it. -->
-        {#if desk.preview?.findings.length}
-          {#await import('$lib/desk/FindingsCard.svelte') then { default: FindingsCard }}
-            <FindingsCard {desk} onselect={(segment) => void list?.focusRow(segment)} />
+        {#if loop.preview?.findings.length}
+          {#await import('$lib/editor/FindingsCard.svelte') then { default: FindingsCard }}
+            <FindingsCard
+              {draft}
+              {place}
+              {loop}
+              {tried}
+              onpoint={(stretch) => (marked = stretch)}
+              onselect={(segment) => void list?.focusRow(segment)}
+            />
           {/await}
         {/if}
-        <BetweenCard {desk} />
-        <AboutCard {desk} />
+        <BetweenCard {loop} unit={draft.body.unit} />
+        <AboutCard {draft} errors={loop.errors} />
       </aside>
     </div>
   </div>
-{/if}
 
-<!-- Dialogs come when they are asked for; the first view does not wait for them. -->
-{#if dialog === 'text'}
-  {#await import('$lib/desk/TextDialog.svelte') then { default: TextDialog }}
-    <TextDialog {desk} onclose={() => (dialog = null)} />
-  {/await}
-{:else if dialog === 'versions' && desk.id !== null}
-  {@const id = desk.id}
-  {#await import('$lib/desk/VersionsDialog.svelte') then { default: VersionsDialog }}
-    <VersionsDialog {desk} {id} onclose={() => (dialog = null)} />
-  {/await}
-{:else if dialog === 'help'}
-  {#await import('$lib/desk/HelpDialog.svelte') then { default: HelpDialog }}
-    <HelpDialog onclose={() => (dialog = null)} />
-  {/await}
+  <!-- Dialogs come when they are asked for; the first view does not wait for them. -->
+  {#if dialog === 'text'}
+    {#await import('$lib/editor/TextDialog.svelte') then { default: TextDialog }}
+      <TextDialog {draft} line={loop.preview?.line ?? ''} onclose={() => (dialog = null)} />
+    {/await}
+  {:else if dialog === 'versions' && draft.id !== null}
+    {@const id = draft.id}
+    {#await import('$lib/editor/VersionsDialog.svelte') then { default: VersionsDialog }}
+      <VersionsDialog {draft} {id} onclose={() => (dialog = null)} />
+    {/await}
+  {:else if dialog === 'help'}
+    {#await import('$lib/editor/HelpDialog.svelte') then { default: HelpDialog }}
+      <HelpDialog onclose={() => (dialog = null)} />
+    {/await}
+  {/if}
 {/if}
 
 <style>
-  .desk {
+  .editor {
     display: flex;
     flex-direction: column;
     gap: 10px;
@@ -195,7 +205,7 @@
     }
   }
   @media (max-width: 767px) {
-    .desk {
+    .editor {
       padding: 10px 10px 84px;
     }
   }

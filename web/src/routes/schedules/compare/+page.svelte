@@ -6,11 +6,11 @@
   import FiringChart from '$lib/chart/FiringChart.svelte';
   import { toUnit } from '$lib/chart/glow';
   import { degrees, duration, number } from '$lib/format';
-  import { scheduleList } from '$lib/library/queries';
+  import { allSchedules } from '$lib/library/queries';
 
   const a = $derived(Number(page.url.searchParams.get('a')) || null);
   const b = $derived(Number(page.url.searchParams.get('b')) || null);
-  const list = createQuery(() => scheduleList({ search: '', kind: '', tag: '' }));
+  const list = createQuery(allSchedules);
 
   async function read(id: number): Promise<Schedule> {
     const { data, error } = await api.GET('/api/schedules/{id}', { params: { path: { id } } });

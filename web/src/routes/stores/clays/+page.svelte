@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { ClayBody } from '$lib/api/client';
   import { cones } from '$lib/stock/words';
-  import { clays } from '$lib/stock/shelves';
+  import { clays } from '$lib/stock/collections';
   import type { Field } from '$lib/stock/StockField.svelte';
   import StockPage from '$lib/stock/StockPage.svelte';
 
@@ -31,10 +31,10 @@
 <StockPage
   title="Clays"
   one="clay"
-  shelf={clays}
+  collection={clays}
   {fields}
   empty={{ name: '', kind: 'stoneware' }}
-  hint="No clay yet. Put the first one on the shelf: its cones decide what it can be fired with."
+  hint="No clay yet. Add the first: its cones decide what it can be fired with."
 >
   {#snippet card(clay: ClayBody)}
     <p class="text-[13.5px]">

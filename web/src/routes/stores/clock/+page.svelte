@@ -2,24 +2,30 @@
   import X from '@lucide/svelte/icons/x';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
-  import { beforeNavigate } from '$app/navigation';
   import { sayProblem, type StudioBody } from '$lib/api/client';
-  import { HoursDraft } from '$lib/clock/hours-draft.svelte';
+  import { openStudio, StudioDraft } from '$lib/clock/studio-draft.svelte';
   import SpanFields from '$lib/clock/SpanFields.svelte';
-  import { studioHours } from '$lib/kilns/queries';
-  import KeptLine from '$lib/ui/KeptLine.svelte';
+  import ConflictBanner from '$lib/draft/ConflictBanner.svelte';
+  import { saveOnLeaving } from '$lib/draft/leaving.svelte';
+  import SaveLine from '$lib/draft/SaveLine.svelte';
+  import UndoButtons from '$lib/draft/UndoButtons.svelte';
   import StoresTabs from '$lib/ui/StoresTabs.svelte';
 
   type Band = NonNullable<NonNullable<StudioBody['bands']>[number]>;
   type Person = NonNullable<NonNullable<StudioBody['people']>[number]>;
 
   const client = useQueryClient();
-  const stored = createQuery(() => ({ ...studioHours(), gcTime: 0, staleTime: Infinity }));
-  let draft = $state.raw<HoursDraft | null>(null);
+  const opened = createQuery(() => ({
+    queryKey: ['studio-draft'],
+    gcTime: 0,
+    staleTime: Infinity,
+    queryFn: openStudio
+  }));
+  let draft = $state.raw<StudioDraft | null>(null);
   $effect(() => {
-    const found = stored.data;
+    const found = opened.data;
     untrack(() => {
-      if (found && !draft) draft = new HoursDraft(found);
+      if (found && !draft) draft = new StudioDraft(found);
     });
   });
 
@@ -64,9 +70,10 @@
     return text.trim() === '' || Number.isNaN(value) ? null : value;
   }
 
-  beforeNavigate(() => {
-    void draft?.store().then(() => client.invalidateQueries({ queryKey: ['studio'] }));
-  });
+  saveOnLeaving(
+    () => draft,
+    () => void client.invalidateQueries({ queryKey: ['studio'] })
+  );
 </script>
 
 <svelte:head><title>Hours and prices · Zealous Ember</title></svelte:head>
@@ -80,17 +87,18 @@
     {#if draft}
       {@const hours = draft}
       <div class="flex items-center gap-1">
-        <KeptLine draft={hours} testid="hours-saved" />
+        <SaveLine draft={hours} testid="hours-saved" />
+        <UndoButtons draft={hours} />
       </div>
     {/if}
   </header>
-  {#if stored.isError}
+  {#if opened.isError}
     <p role="alert">
-      {sayProblem(stored.error)} <button class="link" onclick={() => stored.refetch()}>Try again</button>
+      {sayProblem(opened.error)} <button class="link" onclick={() => opened.refetch()}>Try again</button>
     </p>
   {:else if draft}
     {@const hours = draft}
-    {#if hours.trouble}<p class="text-error" role="alert">{hours.trouble}</p>{/if}
+    <ConflictBanner draft={hours} what="studio" />
     {#each Object.entries(hours.errors) as [field, text] (field)}<p
         class="text-error text-[13.5px]"
         role="alert"

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { GlazeBody } from '$lib/api/client';
   import { cones, habits } from '$lib/stock/words';
-  import { glazes } from '$lib/stock/shelves';
+  import { glazes } from '$lib/stock/collections';
   import type { Field } from '$lib/stock/StockField.svelte';
   import StockPage from '$lib/stock/StockPage.svelte';
 
@@ -37,10 +37,10 @@
 <StockPage
   title="Glazes"
   one="glaze"
-  shelf={glazes}
+  collection={glazes}
   {fields}
   empty={{ name: '', unit: 'C' }}
-  hint="No glaze yet. Put the first one on the shelf: its cones and habits decide the firing it gets."
+  hint="No glaze yet. Add the first: its cones and habits decide the firing it gets."
 >
   {#snippet card(glaze: GlazeBody)}
     <p class="text-[13.5px]">{cones(glaze)}{habits(glaze)}</p>

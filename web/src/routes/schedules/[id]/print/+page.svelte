@@ -3,7 +3,7 @@
   import { page } from '$app/state';
   import { api, sayProblem, type Segment } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
-  import { clock, degrees, duration, hold, kindName, number, when, withOffset } from '$lib/format';
+  import { clock, degrees, duration, hold, kindName, number, when } from '$lib/format';
 
   const id = $derived(Number(page.params.id));
   const start = $derived(page.url.searchParams.get('start'));
@@ -19,7 +19,7 @@
       const preview = await api.POST('/api/preview', {
         body: {
           schedule,
-          start: start ? withOffset(start) : null,
+          start,
           anchor: (anchor ?? 'start') as 'start',
           kilnId,
           load: kilnId === null ? null : { fill }

@@ -1,43 +1,42 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
-  import { beforeNavigate, goto } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { api, sayProblem } from '$lib/api/client';
+  import { api, savedOver, sayProblem } from '$lib/api/client';
+  import ConflictBanner from '$lib/draft/ConflictBanner.svelte';
+  import { saveOnLeaving } from '$lib/draft/leaving.svelte';
+  import SaveLine from '$lib/draft/SaveLine.svelte';
+  import UndoButtons from '$lib/draft/UndoButtons.svelte';
   import { degrees, number } from '$lib/format';
   import KilnForm from '$lib/kilns/KilnForm.svelte';
-  import { KilnDraft } from '$lib/kilns/kiln-draft.svelte';
+  import { KilnDraft, openKiln } from '$lib/kilns/kiln-draft.svelte';
   import LearnCard from '$lib/kilns/LearnCard.svelte';
   import PowersChart from '$lib/kilns/PowersChart.svelte';
   import { kilnClasses, kilnNumbers } from '$lib/kilns/queries';
   import UsualFirings from '$lib/kilns/UsualFirings.svelte';
-  import KeptLine from '$lib/ui/KeptLine.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
 
   const client = useQueryClient();
   const id = $derived(page.params.id === 'new' ? null : Number(page.params.id));
   const numbers = createQuery(kilnNumbers);
   const classes = createQuery(kilnClasses);
-  const stored = createQuery(() => ({
+  const opened = createQuery(() => ({
     queryKey: ['kiln', id],
-    enabled: id !== null,
     gcTime: 0,
     staleTime: Infinity,
-    queryFn: async () => {
-      const { data, error } = await api.GET('/api/kilns/{id}', { params: { path: { id: id ?? 0 } } });
-      if (!data) throw error;
-      return data;
-    }
+    queryFn: () => openKiln(id)
   }));
   let draft = $state.raw<KilnDraft | null>(null);
 
   $effect(() => {
-    const [wanted, found, usual] = [id, stored.data, classes.data?.find((c) => c.id === 'top-190')?.usual];
+    const [wanted, found, usual] = [id, opened.data, classes.data?.find((c) => c.id === 'top-190')?.usual];
     untrack(() => {
-      if (wanted !== null && found?.id === wanted && draft?.id !== wanted)
-        draft = new KilnDraft(found.kiln, found);
-      else if (wanted === null && usual && (draft === null || draft.id !== null))
-        draft = new KilnDraft({ ...usual, name: '' });
+      if (!found || !usual || (found.stored?.id ?? null) !== wanted) return;
+      // Made just now: its address is its own, the page stays as it is.
+      if (draft && draft.id === wanted && draft.id !== null) return;
+      draft?.close();
+      draft = new KilnDraft({ ...usual, name: '' }, found);
     });
   });
 
@@ -49,21 +48,27 @@
 
   async function make(event: SubmitEvent) {
     event.preventDefault();
-    const made = await draft?.make();
-    if (made === null || made === undefined) return document.getElementById('kiln-name')?.focus();
-    await client.invalidateQueries({ queryKey: ['kilns'] });
-    toasts.show(`${draft?.body.name} stands in the studio`);
+    if (!draft || draft.id !== null) return;
+    const made = await draft.create();
+    if (made === null) return document.getElementById('kiln-name')?.focus();
+    await refresh();
+    toasts.show(`${draft.body.name} added`);
     void goto(`/stores/kilns/${made}`, { replaceState: true });
   }
+
+  const refresh = () => client.invalidateQueries({ queryKey: ['kilns'] });
 
   async function remove() {
     if (!draft?.id) return;
     const [gone, name] = [draft.id, draft.body.name];
-    const { response, error } = await api.DELETE('/api/kilns/{id}', { params: { path: { id: gone } } });
+    await draft.save();
+    const { response, error } = await api.DELETE('/api/kilns/{id}', {
+      params: { path: { id: gone } },
+      headers: savedOver(draft.version)
+    });
     if (!response.ok) return toasts.show(sayProblem(error), { tone: 'error' });
-    const refresh = () => client.invalidateQueries({ queryKey: ['kilns'] });
     await refresh();
-    toasts.show(`${name} is out of the studio`, {
+    toasts.show(`“${name}” deleted`, {
       action: {
         label: 'Undo',
         run: () => void api.POST('/api/kilns/{id}/restore', { params: { path: { id: gone } } }).then(refresh)
@@ -72,17 +77,18 @@
     void goto('/stores/kilns');
   }
 
-  beforeNavigate(() => {
-    void draft?.store().then(() => client.invalidateQueries({ queryKey: ['kilns'] }));
-  });
+  saveOnLeaving(
+    () => draft,
+    () => void refresh()
+  );
 </script>
 
 <svelte:head><title>{draft?.body.name || 'New kiln'} · Zealous Ember</title></svelte:head>
 
-{#if stored.isError && id !== null}
+{#if opened.isError}
   <div class="m-auto max-w-md p-8 text-center">
     <h1 class="mb-2 text-2xl">No such kiln</h1>
-    <p class="text-soft mb-4">{sayProblem(stored.error)}</p>
+    <p class="text-soft mb-4">{sayProblem(opened.error)}</p>
     <a class="btn btn-primary" href="/stores/kilns">To the kilns</a>
   </div>
 {:else if draft && numbers.data}
@@ -98,17 +104,19 @@
           placeholder="Name this kiln"
           autocomplete="off"
           maxlength="80"
-          aria-invalid={kiln.errors['name'] ? 'true' : undefined}
+          aria-invalid={kiln.messages['name'] ? 'true' : undefined}
           value={kiln.body.name ?? ''}
           oninput={(e) => kiln.edit({ name: e.currentTarget.value }, 'name')}
         />
-        {#if kiln.errors['name']}<p class="text-error text-[13px]" role="alert">{kiln.errors['name']}</p>{/if}
-        {#if kiln.trouble}<p class="text-error text-[13px]" role="alert">{kiln.trouble}</p>{/if}
+        {#if kiln.messages['name']}<p class="text-error text-[13px]" role="alert">
+            {kiln.messages['name']}
+          </p>{/if}
       </div>
       <div class="flex items-center gap-1">
-        <KeptLine draft={kiln} testid="kiln-saved" />
+        <SaveLine draft={kiln} testid="kiln-saved" />
+        <UndoButtons draft={kiln} />
         {#if kiln.id === null}
-          <button class="btn btn-sm btn-primary" data-testid="make-kiln">Make this kiln</button>
+          <button class="btn btn-sm btn-primary" data-testid="make-kiln">Add this kiln</button>
         {:else}
           <button type="button" class="btn btn-sm btn-ghost text-error" onclick={() => void remove()}
             >Delete</button
@@ -116,6 +124,8 @@
         {/if}
       </div>
     </header>
+
+    <ConflictBanner draft={kiln} what="kiln" />
 
     {#if kiln.id === null}
       <fieldset class="flex flex-wrap gap-2">
@@ -160,7 +170,7 @@
             maxlength="2000"
             placeholder="Which spyhole, which shelf runs cool, when the elements were changed"
             value={kiln.body.notes ?? ''}
-            onchange={(e) => kiln.edit({ notes: e.currentTarget.value || null })}></textarea>
+            oninput={(e) => kiln.edit({ notes: e.currentTarget.value || null }, 'notes')}></textarea>
         </label>
       </div>
       <aside class="grid content-start gap-3">
