@@ -17,7 +17,7 @@ internal static class StartEndpoints
 
     public static void MapStarts(this WebApplication app)
     {
-        app.MapPost("/api/starts", Find).WithTags("Clock").WithSummary("The best starts: every rule kept, then cost, then comfort")
+        app.MapPost("/api/starts", Find).WithTags("Clock").WithSummary("The best starts: every rule met, then cost, then comfort")
             .Produces<StartsResponse>().ProducesValidationProblem(422);
         app.MapPost("/api/starts/calendar", Calendar).WithTags("Clock").WithSummary("The watch times of a firing as an iCalendar file")
             .Produces(200, contentType: "text/calendar").ProducesValidationProblem(422);

@@ -38,5 +38,5 @@ public sealed record FiringContract(
 /// <param name="By">Who; as the request says when missing.</param>
 public sealed record AcceptanceContract(string? Id, Severity? Severity, string? Note, DateTimeOffset? At = null, string? By = null);
 
-/// <summary>A kept firing.</summary>
+/// <summary>A stored firing.</summary>
 public sealed record VersionedFiringContract(int Id, int Version, DateTimeOffset UpdatedAt, FiringContract Firing);

@@ -15,7 +15,7 @@ internal static class FitEndpoints
     private static readonly TemperatureDifference DrawnWithin = TemperatureDifference.FromKelvins(1);
 
     public static void MapFit(this WebApplication app) => app
-        .MapPost("/api/kilns/{id:int}/fit", Learn).WithTags("Kilns").WithSummary("Learn a kiln from logs; nothing is kept until the kiln is saved")
+        .MapPost("/api/kilns/{id:int}/fit", Learn).WithTags("Kilns").WithSummary("Learn a kiln from logs; nothing is saved until the kiln is")
         .WithMetadata(new BodySize(BodyLimit.Log)).Produces<FitResponse>().ProducesValidationProblem(422).ProducesProblem(404);
 
     private static async Task<IResult> Learn(int id, FitRequest? request, Repository<Kiln> store, CancellationToken cancel)

@@ -35,7 +35,7 @@ public sealed record KilnContract(
     internal KilnContract Named() => string.IsNullOrWhiteSpace(Name) ? this with { Name = "the kiln" } : this;
 }
 
-/// <summary>A kept kiln.</summary>
+/// <summary>A stored kiln.</summary>
 /// <param name="Amperes">Drawn at full power, as a single phase.</param>
 public sealed record VersionedKilnContract(int Id, int Version, DateTimeOffset UpdatedAt, string ClassName, double Amperes, KilnContract Kiln);
 

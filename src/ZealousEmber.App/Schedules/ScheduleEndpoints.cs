@@ -12,7 +12,7 @@ using ZealousEmber.Store.Schedules;
 
 namespace ZealousEmber.App.Schedules;
 
-/// <summary>A kept schedule.</summary>
+/// <summary>A stored schedule.</summary>
 public sealed record VersionedScheduleContract(
     int Id, int Version, DateTimeOffset UpdatedAt, string Name,
     ScheduleKind Kind, TemperatureUnit Unit,
@@ -56,7 +56,7 @@ internal static class ScheduleEndpoints
         var api = app.MapGroup("/api/schedules").WithTags("Schedules");
 
         api.MapGet("", Search).WithSummary("Find schedules, a part at a time: ?skip= and ?take=; X-Total-Count tells how many there are").Produces<ScheduleSummary[]>().ProducesValidationProblem(422);
-        api.MapPost("", Create).WithSummary("Keep a new schedule").Produces<VersionedScheduleContract>(201).ProducesValidationProblem(422);
+        api.MapPost("", Create).WithSummary("Save a new schedule").Produces<VersionedScheduleContract>(201).ProducesValidationProblem(422);
         api.MapGet("tags", async (ScheduleRepository schedules, CancellationToken cancel) =>
                 (await schedules.Tags(cancel)).Select(t => new TagCount(t.Tag, t.Count)))
             .WithSummary("All tags in use");

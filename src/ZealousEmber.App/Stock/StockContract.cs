@@ -27,10 +27,10 @@ public sealed record GlazeContract(
     string? Name, string? ConeFrom = null, string? ConeTo = null, bool? Runny = null, bool? NeedsHold = null, bool? Fades = null, bool? WantsFastCooling = null,
     double? SlowFrom = null, double? SlowTo = null, double? SlowHours = null, TemperatureUnit? Unit = null, string? Notes = null);
 
-/// <summary>A kept clay.</summary>
+/// <summary>A stored clay.</summary>
 public sealed record VersionedClayContract(int Id, int Version, DateTimeOffset UpdatedAt, ClayContract Clay);
 
-/// <summary>A kept glaze.</summary>
+/// <summary>A stored glaze.</summary>
 public sealed record VersionedGlazeContract(int Id, int Version, DateTimeOffset UpdatedAt, GlazeContract Glaze);
 
 /// <summary>A lot of ware that is alike.</summary>

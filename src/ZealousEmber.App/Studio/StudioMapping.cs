@@ -61,7 +61,7 @@ internal static class StudioMapping
 
     private static ImmutableArray<TariffBand> ReadBands(IReadOnlyList<TariffBandContract?> wire, List<Problem> problems)
     {
-        if (wire.Count > Tariff.MostBands) problems.Add(new Problem("bands", $"At most {Tariff.MostBands} bands can be kept."));
+        if (wire.Count > Tariff.MostBands) problems.Add(new Problem("bands", $"At most {Tariff.MostBands} bands can be saved."));
         var bands = ImmutableArray.CreateBuilder<TariffBand>();
         foreach (var (i, band) in wire.Take(Tariff.MostBands).Index())
         {
@@ -78,14 +78,14 @@ internal static class StudioMapping
 
     private static ImmutableArray<Presence> ReadPeople(IReadOnlyList<PersonContract?> wire, List<Problem> problems)
     {
-        if (wire.Count > StudioSettings.MostPeople) problems.Add(new Problem("people", $"At most {StudioSettings.MostPeople} people can be kept."));
+        if (wire.Count > StudioSettings.MostPeople) problems.Add(new Problem("people", $"At most {StudioSettings.MostPeople} people can be saved."));
         var people = ImmutableArray.CreateBuilder<Presence>();
         foreach (var (i, person) in wire.Take(StudioSettings.MostPeople).Index())
         {
             var field = $"people[{i}]";
             var name = ReadName(person?.Name, field, "person", problems);
             var spans = person?.Hours ?? [];
-            if (spans.Count > StudioSettings.MostSpans) problems.Add(new Problem($"{field}.hours", $"At most {StudioSettings.MostSpans} stretches of hours can be kept for one person."));
+            if (spans.Count > StudioSettings.MostSpans) problems.Add(new Problem($"{field}.hours", $"At most {StudioSettings.MostSpans} stretches of hours can be saved for one person."));
             people.Add(new Presence(name, [.. spans.Take(StudioSettings.MostSpans).Select((span, j) => ReadSpan(span, $"{field}.hours[{j}]", problems))]));
         }
         return people.ToImmutable();

@@ -105,7 +105,7 @@
           }
         }}></textarea>
       <button class="btn btn-primary" disabled={segments.length === 0 || problem !== null}
-        >Put it on the desk</button
+        >Open in editor</button
       >
       <p class="w-full text-[13.5px]" aria-live="polite">
         {#if problem && text.trim()}

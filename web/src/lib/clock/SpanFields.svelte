@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { WeeklySpan } from '$lib/api/client';
 
+  import TimeField from '$lib/fields/TimeField.svelte';
+
   /** Hours on some days of the week: seven little switches and two times. */
   interface Props {
     span: WeeklySpan;
@@ -8,6 +10,7 @@
     onchange: (span: WeeklySpan) => void;
   }
   const { span, label, onchange }: Props = $props();
+  const id = $props.id();
 
   const days = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
   const names = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
@@ -33,20 +36,18 @@
     {/each}
   </span>
   <span class="flex items-center gap-1">
-    <input
-      type="time"
-      class="input input-xs w-24"
-      aria-label="{label} from"
-      value={span.from}
-      onchange={(e) => onchange({ ...span, from: e.currentTarget.value })}
+    <TimeField
+      id="{id}-from"
+      label="{label} from"
+      time={span.from ?? ''}
+      onvalue={(time) => onchange({ ...span, from: time })}
     />
     <span class="text-soft">to</span>
-    <input
-      type="time"
-      class="input input-xs w-24"
-      aria-label="{label} to"
-      value={span.to}
-      onchange={(e) => onchange({ ...span, to: e.currentTarget.value })}
+    <TimeField
+      id="{id}-to"
+      label="{label} to"
+      time={span.to ?? ''}
+      onvalue={(time) => onchange({ ...span, to: time })}
     />
   </span>
 </span>

@@ -86,7 +86,7 @@
         {/each}
       </ol>
       <p class="text-soft mt-2 text-[12.5px]">
-        {found.possible} of {found.tried} starts keep every rule. Times are those of {found.timeZone}.
+        {found.possible} of {found.tried} starts meet every rule. Times are those of {found.timeZone}.
         {#if place.kilnId === null}Choose a kiln to include its cost.{/if}
       </p>
     {/if}

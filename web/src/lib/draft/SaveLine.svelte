@@ -35,6 +35,6 @@
     <span class="text-error font-semibold">changed by somebody else</span>
   {:else}
     <span class="text-error font-semibold">deleted somewhere else.</span>
-    <button type="button" class="link" onclick={() => void draft.bringBack()}>Bring it back</button>
+    <button type="button" class="link" onclick={() => void draft.bringBack()}>Restore</button>
   {/if}
 </span>

@@ -14,16 +14,12 @@
     ['? ', 'this page']
   ];
   const words = [
-    ['Climb', 'also called ramp or rate: how fast it gets hotter, degrees an hour'],
-    ['Target', 'also set point or top: where the step goes'],
-    ['Hold', 'also soak or dwell: how long it stays there'],
-    ['Step', 'also segment'],
     ['Full', 'in the pace: as fast as the kiln can'],
     ['Off', 'in the pace: power off, the kiln cools by itself']
   ];
 </script>
 
-<Dialog title="Keys and words" wide {onclose}>
+<Dialog title="Keys and shorthand" wide {onclose}>
   <div class="grid gap-6 sm:grid-cols-2">
     <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1.5 text-sm">
       {#each keys as [key, what] (key)}<dt class="font-semibold whitespace-nowrap">{key}</dt>
@@ -32,6 +28,8 @@
     <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1.5 text-sm">
       {#each words as [word, what] (word)}<dt class="font-semibold">{word}</dt>
         <dd class="text-soft">{what}</dd>{/each}
+      <dt></dt>
+      <dd><a class="link" href="/bench/glossary">All the terms, with a picture</a></dd>
     </dl>
   </div>
   <h3 class="mt-5 mb-1">Writing a firing out</h3>

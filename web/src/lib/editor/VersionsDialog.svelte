@@ -35,7 +35,7 @@
 </script>
 
 <Dialog title="Earlier versions" wide {onclose}>
-  <p class="text-soft mb-3 text-sm">Every save is kept; this lists the last of each sitting.</p>
+  <p class="text-soft mb-3 text-sm">Every save can be gone back to; this lists the last of each sitting.</p>
   {#if versions.isError}
     <p class="text-error" role="alert">
       The versions could not be read. <button class="link" onclick={() => versions.refetch()}

@@ -2,6 +2,7 @@
   import Copy from '@lucide/svelte/icons/copy';
   import X from '@lucide/svelte/icons/x';
   import type { ClayBody, GlazeBody, Lot } from '$lib/api/client';
+  import MeasureField from '$lib/fields/MeasureField.svelte';
   import type { Stored } from '$lib/draft/outcome';
   import type { FiringDraft } from './firing-draft.svelte';
 
@@ -25,11 +26,20 @@
   const wrong = (field: string) => (draft.planErrors[`lots[${row}].${field}`] ? 'true' : undefined);
   const chosen = $derived((lot.glazeIds ?? []).map((id) => glazes.find((g) => g.id === id)).filter((g) => g));
 
-  function number(field: 'count' | 'wall' | 'width' | 'pieceKg', text: string) {
-    const value = Number(text.replace(',', '.'));
-    const read =
-      text.trim() === '' || Number.isNaN(value) ? null : field === 'count' ? Math.round(value) : value;
-    draft.editLot(row, { [field]: read }, `${row}.${field}`);
+  function count(text: string) {
+    const value = Number(text);
+    draft.editLot(
+      row,
+      { count: text.trim() === '' || Number.isNaN(value) ? null : Math.round(value) },
+      `${row}.count`
+    );
+  }
+
+  /** The number goes to the planner; what was typed stays beside it where it says more, like 3/8 in. */
+  function measure(field: 'wall' | 'width' | 'pieceKg', value: number | null, typed: string | null) {
+    const others = Object.entries(lot.typed ?? {}).filter(([name]) => name !== field);
+    const kept = Object.fromEntries(typed === null ? others : [...others, [field, typed]]);
+    draft.editLot(row, { [field]: value, typed: Object.keys(kept).length ? kept : null }, `${row}.${field}`);
   }
 </script>
 
@@ -48,48 +58,47 @@
       inputmode="numeric"
       aria-invalid={wrong('count')}
       value={lot.count ?? ''}
-      onchange={(e) => number('count', e.currentTarget.value)}
+      oninput={(e) => count(e.currentTarget.value)}
     /></label
   >
-  <label
-    >wall, mm <input
-      class="input input-sm w-16 text-right"
-      inputmode="decimal"
-      aria-invalid={wrong('wall')}
-      value={lot.wall ?? ''}
-      onchange={(e) => number('wall', e.currentTarget.value)}
-    /></label
-  >
-  <label
-    >flat, mm <input
-      class="input input-sm w-16 text-right"
-      inputmode="decimal"
-      placeholder="–"
-      aria-invalid={wrong('width')}
-      value={lot.width ?? ''}
-      onchange={(e) => number('width', e.currentTarget.value)}
-    /></label
-  >
-  <label
-    >kg each <input
-      class="input input-sm w-16 text-right"
-      inputmode="decimal"
-      placeholder="0.6"
-      aria-invalid={wrong('pieceKg')}
-      value={lot.pieceKg ?? ''}
-      onchange={(e) => number('pieceKg', e.currentTarget.value)}
-    /></label
-  >
+  <MeasureField
+    what="length"
+    label="wall"
+    value={lot.wall}
+    typed={lot.typed?.['wall']}
+    placeholder="6"
+    invalid={wrong('wall') !== undefined}
+    onvalue={(value, typed) => measure('wall', value, typed)}
+  />
+  <MeasureField
+    what="length"
+    label="flat"
+    value={lot.width}
+    typed={lot.typed?.['width']}
+    placeholder="–"
+    invalid={wrong('width') !== undefined}
+    onvalue={(value, typed) => measure('width', value, typed)}
+  />
+  <MeasureField
+    what="mass"
+    label="each"
+    value={lot.pieceKg}
+    typed={lot.typed?.['pieceKg']}
+    placeholder="0.6"
+    invalid={wrong('pieceKg') !== undefined}
+    onvalue={(value, typed) => measure('pieceKg', value, typed)}
+  />
   <span class="ml-auto flex">
     <button
       class="btn btn-ghost btn-sm btn-square"
-      aria-label="Lot {row + 1} once more"
-      title="Once more (Alt D)"
+      aria-label="Duplicate lot {row + 1}"
+      title="Duplicate lot (Alt D)"
       onclick={() => draft.addLot(row, lot)}><Copy size={15} /></button
     >
     <button
       class="btn btn-ghost btn-sm btn-square"
-      aria-label="Take lot {row + 1} out"
+      aria-label="Remove lot {row + 1}"
+      title="Remove lot"
       onclick={() => draft.removeLot(row)}><X size={16} /></button
     >
   </span>
@@ -134,7 +143,7 @@
       {#each chosen as glaze (glaze?.id)}
         <button
           class="btn btn-xs btn-accent"
-          aria-label="Take {glaze?.body.name} off"
+          aria-label="Remove {glaze?.body.name}"
           onclick={() =>
             draft.editLot(row, { glazeIds: (lot.glazeIds ?? []).filter((id) => id !== glaze?.id) })}
           >{glaze?.body.name} <X size={12} /></button

@@ -9,7 +9,7 @@
   import { WhatIfs } from './what-if.svelte';
   import WhatIfStrip from './WhatIfStrip.svelte';
 
-  /** The proposed schedule with its reasons, the doubts one may have of it, and the choices practitioners differ on. */
+  /** The proposed schedule with its reasons, the what-ifs one may ask of it, and the choices practitioners differ on. */
   const { draft }: { draft: FiringDraft } = $props();
 
   const whatIfs = $derived(new WhatIfs(draft));
@@ -18,15 +18,15 @@
   const trouble = $derived([...new Set(Object.values(draft.planErrors))]);
   let marked: { from: number; to: number } | null = $state.raw(null);
 
-  /** The doubted firing beside this one; one that starts later stands later. */
-  const doubted = $derived(
+  /** The changed firing beside this one; one that starts later stands later. */
+  const changed = $derived(
     whatIfs.answer?.curve.map((p) => ({
       ...p,
-      minute: p.minute + 60 * Math.max(0, whatIfs.doubts.laterHours)
+      minute: p.minute + 60 * Math.max(0, whatIfs.changes.laterHours)
     }))
   );
 
-  // A doubt is asked again of every new plan.
+  // A what-if is asked again of every new plan.
   $effect(() => {
     void draft.preview;
     untrack(() => void whatIfs.ask());
@@ -39,7 +39,7 @@
       <FiringChart
         curve={[...preview.curve, ...(preview.kiln?.cooling.slice(1) ?? [])]}
         asked={preview.kiln?.setpoint}
-        other={doubted}
+        other={changed}
         start={draft.body.startsAt ? new Date(draft.body.startsAt) : null}
         {marked}
         unit={preview.unit}
@@ -68,7 +68,7 @@
     {/if}
     <ChoicesCard {draft} />
     <p class="text-soft text-[12.5px]">
-      All of this is reckoned; the look for steam, the cones and the kiln maker's manual have the last word.
+      All of this is estimated. The check for steam, the cones and the kiln maker's manual come first.
     </p>
   </aside>
 </div>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { clock, duration, money, number } from '$lib/format';
   import type { FiringDraft } from './firing-draft.svelte';
-  import type { Doubts, WhatIfs } from './what-if.svelte';
+  import type { Changes, WhatIfs } from './what-if.svelte';
 
   /** What if the walls were thicker, the ware wetter, the goal cooler, the start later? */
   const { draft, whatIfs }: { draft: FiringDraft; whatIfs: WhatIfs } = $props();
@@ -9,7 +9,7 @@
   const raw = $derived(draft.body.kind !== 'glaze');
   const start = $derived(draft.body.startsAt);
   interface Stepper {
-    name: keyof Doubts;
+    name: keyof Changes;
     by: number;
     more: string;
     less: string;
@@ -80,13 +80,13 @@
   <div class="flex flex-wrap items-center gap-x-3 gap-y-1.5">
     <h2 id="what-if" class="text-[15px]">What if</h2>
     {#each steppers as stepper (stepper.name)}
-      {@const now = whatIfs.doubts[stepper.name]}
+      {@const now = whatIfs.changes[stepper.name]}
       <span class="stepper" class:on={now !== 0} role="group" aria-label="{stepper.less} or {stepper.more}">
-        <button aria-label={stepper.less} onclick={() => whatIfs.doubt({ [stepper.name]: now - stepper.by })}
+        <button aria-label={stepper.less} onclick={() => whatIfs.change({ [stepper.name]: now - stepper.by })}
           >−</button
         >
         <output>{stepper.say(now)}</output>
-        <button aria-label={stepper.more} onclick={() => whatIfs.doubt({ [stepper.name]: now + stepper.by })}
+        <button aria-label={stepper.more} onclick={() => whatIfs.change({ [stepper.name]: now + stepper.by })}
           >+</button
         >
       </span>
@@ -95,7 +95,7 @@
       <span class="ml-auto flex gap-1">
         <button
           class="btn btn-ghost btn-xs"
-          onclick={() => whatIfs.doubt({ thickerMm: 0, wetter: 0, coolerCones: 0, laterHours: 0 })}
+          onclick={() => whatIfs.change({ thickerMm: 0, wetter: 0, coolerCones: 0, laterHours: 0 })}
           >As it is</button
         >
         {#if answer}<button class="btn btn-paper btn-xs" onclick={() => whatIfs.take()}>Make it so</button

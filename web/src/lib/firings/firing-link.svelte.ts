@@ -1,6 +1,6 @@
 import { api, type Firing, type FiringBody, type Lot, type Problem } from '$lib/api/client';
 
-/** The firing a schedule on the desk is for: its load, and what the desk writes back to it. */
+/** The firing a schedule in the editor is for: its load, and what the editor writes back to it. */
 export class FiringLink {
   stored: Firing = $state.raw({} as Firing);
   private saving: Promise<unknown> = Promise.resolve();
@@ -9,7 +9,7 @@ export class FiringLink {
     this.stored = stored;
   }
 
-  /** The firing a schedule was last put on the desk for, or none. */
+  /** The firing a schedule was last opened for, or none. */
   static async of(scheduleId: number): Promise<FiringLink | null> {
     const { data } = await api.GET('/api/schedules/{id}/firing', { params: { path: { id: scheduleId } } });
     return data?.firing ? new FiringLink(data) : null;

@@ -3,12 +3,12 @@ import { laterBy } from '$lib/format';
 import type { FiringDraft } from './firing-draft.svelte';
 
 const asItIs = { thickerMm: 0, wetter: 0, coolerCones: 0, laterHours: 0 };
-export type Doubts = typeof asItIs;
+export type Changes = typeof asItIs;
 const drynesses = ['bone-dry', 'cool-to-touch', 'damp', 'leather-hard'] as const;
 
-/** Small doubts about a plan, and what the planner says of them; the firing stays as it is. */
+/** Small what-ifs about a plan, and what the planner says of them; the firing stays as it is. */
 export class WhatIfs {
-  doubts: Doubts = $state.raw(asItIs);
+  changes: Changes = $state.raw(asItIs);
   answer: WhatIf | null = $state.raw(null);
   /** Why it cannot be planned so. */
   refusal: string | null = $state.raw(null);
@@ -21,11 +21,11 @@ export class WhatIfs {
   }
 
   get any(): boolean {
-    return Object.values(this.doubts).some((d) => d !== 0);
+    return Object.values(this.changes).some((d) => d !== 0);
   }
 
-  doubt(change: Partial<Doubts>): void {
-    this.doubts = { ...this.doubts, ...change };
+  change(change: Partial<Changes>): void {
+    this.changes = { ...this.changes, ...change };
     void this.ask();
   }
 
@@ -38,7 +38,7 @@ export class WhatIfs {
     }
     try {
       const { data, error } = await api.POST('/api/plan/what-if', {
-        body: { plan: this.draft.request, ...this.doubts, start: this.draft.body.startsAt }
+        body: { plan: this.draft.request, ...this.changes, start: this.draft.body.startsAt }
       });
       if (asked !== this.asked) return;
       this.answer = data ?? null;
@@ -48,9 +48,9 @@ export class WhatIfs {
     }
   }
 
-  /** The doubts become the firing: one step to undo. */
+  /** The changes become the firing: one step to undo. */
   take(): void {
-    const { thickerMm, wetter, coolerCones, laterHours } = this.doubts;
+    const { thickerMm, wetter, coolerCones, laterHours } = this.changes;
     const { draft } = this;
     const change: Partial<FiringBody> = {};
     if (thickerMm || wetter)
@@ -62,7 +62,7 @@ export class WhatIfs {
       }));
     if (coolerCones && this.answer) change.goalCone = this.answer.plan.schedule.goalCone ?? null;
     if (laterHours && draft.body.startsAt) change.startsAt = laterBy(draft.body.startsAt, laterHours);
-    this.doubts = asItIs;
+    this.changes = asItIs;
     this.answer = this.refusal = null;
     draft.edit(change);
   }

@@ -87,7 +87,7 @@
     }
   }
 
-  function keep() {
+  function use() {
     if (!learned) return;
     draft.edit(learned.kiln);
     void draft.save();
@@ -233,7 +233,7 @@
       {#each learned.notes as note (note)}<li>{note}</li>{/each}
     </ul>
     <p class="flex gap-2">
-      <button class="btn btn-sm btn-primary" onclick={keep}>Keep what was learned</button>
+      <button class="btn btn-sm btn-primary" onclick={use}>Use what was learned</button>
       <button class="btn btn-sm btn-ghost" onclick={() => (learned = null)}>Leave it</button>
     </p>
   {/if}

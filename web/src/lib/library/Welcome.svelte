@@ -27,7 +27,7 @@
       </span>
     </li>
     <li>
-      <b>Or begin with ours.</b>
+      <b>Or begin with starter schedules.</b>
       <span class="text-soft"
         >Six plain schedules to change as you like. Your kiln maker's manual comes first.</span
       >

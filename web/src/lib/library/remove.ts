@@ -27,7 +27,7 @@ export async function removeSchedule(id: number, version: number, name: string):
       label: 'Undo',
       run: () =>
         void api.POST('/api/schedules/{id}/restore', { params: { path: { id } } }).then(({ data }) => {
-          toasts.show(data ? `“${name}” is back` : 'It could not be brought back', {
+          toasts.show(data ? `“${name}” restored` : 'It could not be restored', {
             tone: data ? 'plain' : 'error'
           });
           return refresh();

@@ -4,6 +4,7 @@
   import ConeChart from '$lib/cones/ConeChart.svelte';
   import ConeRow from '$lib/cones/ConeRow.svelte';
   import { toUnit } from '$lib/chart/glow';
+  import BenchTabs from '$lib/ui/BenchTabs.svelte';
   import WordField from '$lib/fields/WordField.svelte';
   import { readHold, readNumber } from '$lib/fields/parse';
   import { hold, number } from '$lib/format';
@@ -69,11 +70,14 @@
   }));
 </script>
 
-<svelte:head><title>Cone desk · Zealous Ember</title></svelte:head>
+<svelte:head><title>Cones · Zealous Ember</title></svelte:head>
 
 <div class="page max-w-none">
   <header class="flex flex-wrap items-center gap-2 print:hidden">
-    <h1 class="mr-auto text-2xl">Cone desk</h1>
+    <div class="mr-auto">
+      <h1 class="text-2xl">Bench</h1>
+      <BenchTabs />
+    </div>
     <button
       class="btn btn-sm btn-paper"
       onclick={() => (unit = unit === 'C' ? 'F' : 'C')}

@@ -65,7 +65,7 @@
 {:else if sheet.data}
   {@const { schedule, preview } = sheet.data}
   <div class="tools">
-    <a class="btn btn-sm btn-paper" href="/schedules/{id}">Back to the desk</a>
+    <a class="btn btn-sm btn-paper" href="/schedules/{id}">Back to the editor</a>
     <button class="btn btn-sm btn-primary" onclick={() => window.print()}>Print</button>
   </div>
   <article class="sheet" style:--size="{size}px" bind:this={article} data-testid="sheet">

@@ -1,0 +1,11 @@
+<script lang="ts">
+  import Tabs from './Tabs.svelte';
+</script>
+
+<Tabs
+  label="Bench"
+  tabs={[
+    { href: '/bench/cones', name: 'Cones' },
+    { href: '/bench/glossary', name: 'Glossary' }
+  ]}
+/>
