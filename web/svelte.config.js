@@ -4,6 +4,9 @@ import adapter from '@sveltejs/adapter-static';
 export default {
   kit: {
     // One page for every address; the program serves it, and the API, from one origin.
-    adapter: adapter({ pages: '../src/ZealousEmber.App/wwwroot', fallback: 'index.html' })
+    adapter: adapter({
+      pages: process.env.EMBER_PAGES ?? '../src/ZealousEmber.App/wwwroot',
+      fallback: 'index.html'
+    })
   }
 };

@@ -37,9 +37,7 @@ public sealed class StudioFolder : IDisposable
                 if (!OperatingSystem.IsWindows()) File.SetUnixFileMode(folder, OwnerOnly | UnixFileMode.UserExecute);
             }
             var held = new FileStream(file, FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
-            held.SetLength(0);
-            held.Write(System.Text.Encoding.UTF8.GetBytes(string.Create(CultureInfo.InvariantCulture, $"process {Environment.ProcessId}, since {now:yyyy-MM-dd HH:mm}\n")));
-            held.Flush();
+            File.WriteAllText(HolderIn(folder), string.Create(CultureInfo.InvariantCulture, $"process {Environment.ProcessId}, since {now:yyyy-MM-dd HH:mm}"));
             return new StudioFolder(folder, held);
         }
         catch (UnauthorizedAccessException)
@@ -48,7 +46,7 @@ public sealed class StudioFolder : IDisposable
         }
         catch (IOException) when (File.Exists(file))
         {
-            throw new StudioFolderException($"Another Zealous Ember is running on {folder} ({Holder(file)}). Stop it first, or choose another folder with EMBER_DATA.");
+            throw new StudioFolderException($"Another Zealous Ember is running on {folder} ({Holder(folder)}). Stop it first, or choose another folder with EMBER_DATA.");
         }
         catch (IOException error)
         {
@@ -66,17 +64,8 @@ public sealed class StudioFolder : IDisposable
     /// <summary>Lets go.</summary>
     public void Dispose() => held.Dispose();
 
-    private static string Holder(string file)
-    {
-        try
-        {
-            // Opened without a lock of its own, the text in it can be read all the same.
-            using var reader = new StreamReader(new FileStream(file, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete));
-            return reader.ReadToEnd().Trim() is { Length: > 0 } text ? text : "a process that does not say which";
-        }
-        catch (IOException)
-        {
-            return "a process that does not say which";
-        }
-    }
+    // Who holds it is told beside the lock: a locked file cannot be read.
+    private static string HolderIn(string folder) => System.IO.Path.Combine(folder, "ember.holder");
+
+    private static string Holder(string folder) => File.Exists(HolderIn(folder)) ? File.ReadAllText(HolderIn(folder)) : "a process that does not say which";
 }
