@@ -1,5 +1,7 @@
+using System.IO.Compression;
 using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Connections;
+using Microsoft.AspNetCore.ResponseCompression;
 using NodaTime.Serialization.SystemTextJson;
 using Scalar.AspNetCore;
 using Serilog;
@@ -69,6 +71,9 @@ async Task Serve()
     builder.Services.AddProblemResponses();
     builder.Services.AddApiDescription();
     builder.Services.AddResponseCompression();
+    // The pages are sent once and then remembered; a third smaller is worth a few milliseconds.
+    builder.Services.Configure<GzipCompressionProviderOptions>(gzip => gzip.Level = CompressionLevel.Optimal);
+    builder.Services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = CompressionLevel.Optimal);
 
     var app = builder.Build();
     app.UseMiddleware<SecurityHeaders>();

@@ -9,7 +9,7 @@ using ZealousEmber.Tests;
 
 namespace ZealousEmber.Browser.Tests;
 
-/// <summary>The program with its built pages, and one browser to look at them with; shared by all tests, one after the other.</summary>
+/// <summary>The program with its built pages, and one browser to look at them with; each class of tests has its own, so that they run side by side.</summary>
 public sealed class Browser : RunningStudio, IAsyncLifetime
 {
     private readonly string profile = Directory.CreateTempSubdirectory("ember-browser-").FullName;
@@ -37,16 +37,8 @@ public sealed class Browser : RunningStudio, IAsyncLifetime
     }
 }
 
-/// <summary>All browser tests share one browser.</summary>
-[CollectionDefinition(Name)]
-public sealed class BrowserCollection : ICollectionFixture<Browser>
-{
-    public const string Name = "browser";
-}
-
 /// <summary>A visit with a clean device: what a person does, and what a person sees.</summary>
-[Collection(BrowserCollection.Name)]
-public abstract class Visit
+public abstract class Visit : IClassFixture<Browser>
 {
     private readonly Browser browser;
 
@@ -126,6 +118,14 @@ public abstract class Visit
         Keys(text.Length > 0 ? text : OpenQA.Selenium.Keys.Delete);
     }
 
+    /// <summary>Says when the firing starts: day and time on the studio's clock.</summary>
+    protected void StartAt(string day, string time, string field = "start")
+    {
+        Driver.ExecuteScript("arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event('change', { bubbles: true }))", Find($"#{field}"), day);
+        Type(Find($"#{field}-time"), time);
+        Keys(OpenQA.Selenium.Keys.Tab);
+    }
+
     protected void UntilSaved() => Until(() => TestId("save-state").GetDomAttribute("data-state") == "saved", "saved");
 
     protected int IdFromAddress()
@@ -134,7 +134,7 @@ public abstract class Visit
         return int.Parse(Driver.Url.Split('/')[^1], CultureInfo.InvariantCulture);
     }
 
-    /// <summary>The desk with a demo schedule on it, drawn.</summary>
+    /// <summary>The editor with a demo schedule on it, drawn.</summary>
     protected void OpenDemo(string name)
     {
         Go("/schedules");

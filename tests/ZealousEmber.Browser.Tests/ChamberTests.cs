@@ -69,7 +69,7 @@ public sealed class ChamberTests(Browser browser) : Visit(browser)
     {
         OpenDemo("Oyster matte, supper set");
         Driver.ExecuteScript("URL.createObjectURL = (blob) => { blob.text().then((t) => (window.savedSvg = t)); return '#'; }");
-        TestId("desk-menu").Click();
+        TestId("schedule-menu").Click();
         Click("Chart as SVG");
         Until(() => Driver.ExecuteScript("return window.savedSvg ?? null") is not null, "a file");
         var svg = XDocument.Parse((string)Driver.ExecuteScript("return window.savedSvg")!);

@@ -79,7 +79,7 @@ public sealed class DetailTests(Browser browser) : Visit(browser)
         why.Click();
         Keys("two hours for the walls");
         UntilSaved();
-        TestId("desk-menu").Click();
+        TestId("schedule-menu").Click();
         Click("As text");
         Find("dialog textarea").GetDomProperty("value")!.ShouldContain("\"two hours for the walls\"");
     }
@@ -104,7 +104,7 @@ public sealed class DetailTests(Browser browser) : Visit(browser)
         Find("svg[data-chart]").Click();
         Keys("?");
         var help = Find("dialog[open]");
-        foreach (var word in new[] { "soak or dwell", "ramp or rate", "Alt ↑", "full to 1040" }) Until(() => help.Text.Contains(word), word);
+        foreach (var word in new[] { "power off", "All the terms", "Alt ↑", "full to 1040" }) Until(() => help.Text.Contains(word), word);
         Keys(OpenQA.Selenium.Keys.Escape);
         Until(() => Driver.FindElements(By.CssSelector("dialog[open]")).Count == 0, "closed by Escape");
     }

@@ -39,7 +39,7 @@ public sealed class FiringTests(Browser browser) : Visit(browser)
         Write(Number(0, "wall"), "10");
         new SelectElement(Lot(0, "How dry")).SelectByText("cool to touch");
         Until(() => TestId("load-sum").Text.Contains("bowls, 10 mm"), "added up");
-        Find("[aria-label='Lot 1 once more']").Click();
+        Find("[aria-label='Duplicate lot 1']").Click();
         Until(() => TestId("load-sum").Text.Contains("40 in 2 lots"), "once more");
         Find("button[aria-label='Undo']").Click();
         Until(() => TestId("load-sum").Text.Contains("20 in 1 lot"), "and back");
@@ -48,7 +48,7 @@ public sealed class FiringTests(Browser browser) : Visit(browser)
         Until(() => TestId("load-sum").Text.Contains("40 in 2 lots"), "once more, by one key");
         Find("button[aria-label='Undo']").Click();
         Until(() => TestId("load-sum").Text.Contains("20 in 1 lot"), "and back again");
-        Until(() => TestId("firing-saved").Text == "kept", "kept");
+        Until(() => TestId("firing-saved").GetDomAttribute("data-state") == "saved", "kept");
 
         Click("Plan");
         Until(() => Steps().Count > 4, "a plan");
@@ -58,7 +58,7 @@ public sealed class FiringTests(Browser browser) : Visit(browser)
         new SelectElement(TestId("choice-drying")).SelectByText("a long hold, always");
         Until(() => Steps()[0].Contains("hold 8 h 00"), "another school");
         TestId("plan-change").Text.ShouldContain("+");
-        TestId("to-desk").Click();
+        TestId("to-editor").Click();
         TestId("chamber");
         Until(() => Sentences().StartsWith("80 90 8 h 00", StringComparison.Ordinal), "on the desk");
         Until(() => Button("· for Test of a bisque").Displayed, "it knows what it is for");
@@ -78,8 +78,8 @@ public sealed class FiringTests(Browser browser) : Visit(browser)
         Until(() => TestId("load-sum").Text.Contains("pieces", StringComparison.OrdinalIgnoreCase), "the demo load");
         new SelectElement(Lot(0, "Add a glaze")).SelectByText("Lamp white");
         Until(() => TestId("load-sum").Text.Contains("cannot share a firing"), "a clash");
-        Find("[aria-label='Take Lamp white off']").Click();
+        Find("[aria-label='Remove Lamp white']").Click();
         Until(() => !TestId("load-sum").Text.Contains("cannot share a firing"), "settled");
-        Until(() => TestId("firing-saved").Text == "kept", "kept");
+        Until(() => TestId("firing-saved").GetDomAttribute("data-state") == "saved", "kept");
     }
 }

@@ -93,7 +93,7 @@ public sealed class LibraryTests(Browser browser) : Visit(browser)
     public void A_schedule_that_is_not_there_says_so_kindly()
     {
         Go("/schedules/987654");
-        Until(() => Driver.FindElement(By.TagName("h1")).Text == "Not on the shelf", "the message");
+        Until(() => Driver.FindElement(By.TagName("h1")).Text == "No such schedule", "the message");
         Click("To the schedules");
         Until(() => Names().Length > 5, "the library");
     }

@@ -21,7 +21,7 @@ public sealed class PageTests(Browser browser) : Visit(browser)
         { "/schedules/new", "[data-testid='chamber-empty']" },
         { "/schedules/compare?a=11&b=3", "[data-testid='differences']" },
         { "/bench/cones", "[data-testid='cone-top']" },
-        { "/schedules/11/print", "[data-testid='settings'] table" },
+        { "/schedules/11/print", "[data-testid='sheet'] table" },
         { "/firings", "[data-testid='firing']" },
         { "/firings/1", "[data-testid='load-sum'] dd" },
         { "/firings/2?stage=plan", "[data-testid='plan'] li" },
@@ -125,7 +125,7 @@ public sealed class PageTests(Browser browser) : Visit(browser)
         };
         var id = JsonDocument.Parse(await (await Http.PostAsJsonAsync("/api/schedules", schedule)).Content.ReadAsStringAsync()).RootElement.GetProperty("id").GetInt32();
         Go($"/schedules/{id}/print");
-        Until(() => TestId("settings").FindElements(By.CssSelector("tbody tr")).Count == steps, "every step");
+        Until(() => TestId("sheet").FindElements(By.CssSelector("tbody tr")).Count == steps, "every step");
 
         var pdf = Driver.Print(new PrintOptions { PageDimensions = new PrintOptions.PageSize { Width = 21, Height = 29.7 }, PageMargins = new PrintOptions.Margins { Top = 1.2, Bottom = 1.2, Left = 1.2, Right = 1.2 } });
         using var document = PdfDocument.Open(pdf.AsByteArray);

@@ -36,7 +36,7 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
     private void ChooseStart()
     {
         TestId("choose-start").Click();
-        Driver.ExecuteScript("const i = document.querySelector('input[type=datetime-local]'); i.value = '2026-11-24T17:30'; i.dispatchEvent(new Event('change', { bubbles: true }))");
+        StartAt("2026-11-24", "17:30");
         Until(() => Find("[data-row='0'] .when").Text.Contains("Tue"), "clock times");
     }
 
@@ -69,9 +69,9 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
         });
         Take("findings", "/schedules/12", "[data-testid='accepted']", before: () =>
         {
-            var mend = Find("[data-finding='steam-risk'] button.text-primary");
+            var fix = Find("[data-finding='steam-risk'] button.text-primary");
             Driver.ExecuteScript("document.querySelector('[data-testid=findings]').scrollIntoView()");
-            new Actions(Driver).MoveToElement(mend).Perform();
+            new Actions(Driver).MoveToElement(fix).Perform();
             TestId("tried");
         });
         Take("glazes", "/stores/glazes", "[data-testid='stock'] img");
@@ -86,6 +86,6 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
         });
         Take("cone-desk", "/bench/cones", "[data-testid='cone-top']", before: () => Find("[data-testid='cone-row']"));
         Take("compare", "/schedules/compare?a=11&b=3", "[data-testid='differences']");
-        Take("print", "/schedules/10/print?start=2026-11-24T17:30", "[data-testid='settings'] table", 900, 800);
+        Take("print", "/schedules/10/print?start=2026-11-24T17:30", "[data-testid='sheet'] table", 900, 800);
     }
 }

@@ -10,7 +10,7 @@ using ZealousEmber.Tests;
 
 namespace ZealousEmber.Browser.Tests;
 
-/// <summary>Doubts about a plan, findings accepted for a firing, mends looked at before they are taken, and the studio's own ways.</summary>
+/// <summary>What-ifs of a plan, findings accepted for a firing, fixes looked at before they are taken, and the studio's planning preferences.</summary>
 public sealed class WhatIfTests(Browser browser) : Visit(browser)
 {
     private IWebElement Stepper(string label) => Find($"[data-testid='what-if'] button[aria-label='{label}']");
@@ -58,8 +58,7 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
         Click("As it is");
         Until(() => !TestId("what-if").Text.Contains("thicker"), "as it is");
 
-        var starts = TestId("starts");
-        Driver.ExecuteScript("arguments[0].value = '2026-11-26T14:00'; arguments[0].dispatchEvent(new Event('change', { bubbles: true }))", starts);
+        StartAt("2026-11-26", "14:00", "starts");
         Until(() => Driver.FindElements(By.CssSelector("[data-testid='look']")).Any(l => l.Text.Contains(':')), "looks by the clock");
         Stepper("Later").Click();
         Until(() => Answer().Contains("open "), "when it would be open");
@@ -71,7 +70,7 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
         Until(() => TestId("starts").GetDomProperty("value")!.EndsWith("15:00", StringComparison.Ordinal), "and it starts later");
         Find("button[aria-label='Undo']").Click();
         Until(() => TestId("plan").Text.Contains("bowls of 12 mm") && TestId("starts").GetDomProperty("value")!.EndsWith("14:00", StringComparison.Ordinal), "one step to undo");
-        Until(() => TestId("firing-saved").Text == "kept", "kept");
+        Until(() => TestId("firing-saved").GetDomAttribute("data-state") == "saved", "kept");
         await Forget(schedule, firing);
     }
 
@@ -100,19 +99,19 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
     }
 
     [Fact]
-    public async Task A_mend_is_shown_before_it_is_taken()
+    public async Task A_fix_is_shown_before_it_is_taken()
     {
         var (schedule, firing) = await Hasty();
         Go($"/schedules/{schedule}");
-        var mend = Find("[data-finding='steam-risk'] button.text-primary");
-        Driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", mend);
-        new Actions(Driver).MoveToElement(mend).Perform();
+        var fix = Find("[data-finding='steam-risk'] button.text-primary");
+        Driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", fix);
+        new Actions(Driver).MoveToElement(fix).Perform();
         Until(() => TestId("tried").Text.Contains("longer, top 998 °C, nothing left to look at"), "what it would do");
         Sentences().ShouldStartWith("150 600", Case.Sensitive, "nothing is done yet");
         new Actions(Driver).MoveToElement(Find("#schedule-name")).Perform();
         Until(() => Driver.FindElements(By.CssSelector("[data-testid='tried']")).Count == 0, "gone again");
-        mend.Click();
-        Until(() => Driver.FindElements(By.CssSelector("[data-testid='findings']")).Count == 0, "mended");
+        fix.Click();
+        Until(() => Driver.FindElements(By.CssSelector("[data-testid='findings']")).Count == 0, "fixed");
         Click("Undo");
         Until(() => Sentences().StartsWith("150 600", StringComparison.Ordinal), "undone");
         UntilSaved();
@@ -127,8 +126,8 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
         TestId("plan");
         new SelectElement(TestId("choice-cooling")).SelectByText("no faster than 100 an hour");
         Until(() => TestId("plan").Text.Contains("A limit on the drop"), "planned again");
-        Click("Make it ours");
-        Until(() => new SelectElement(TestId("choice-cooling")).SelectedOption.Text.EndsWith("(ours)", StringComparison.Ordinal), "ours");
+        Click("Set as studio default");
+        Until(() => new SelectElement(TestId("choice-cooling")).SelectedOption.Text.EndsWith("(studio default)", StringComparison.Ordinal), "the default");
         Go("/firings");
         Find("[data-testid='firing']");
         Click("New firing");
@@ -138,9 +137,9 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
 
         Go($"/firings/{firing}?stage=plan");
         new SelectElement(TestId("choice-cooling")).SelectByText("as the glazes ask");
-        Click("Make it ours");
+        Click("Set as studio default");
         Until(() => new SelectElement(TestId("choice-cooling")).SelectedOption.Text == "as the glazes ask (ours)", "and back");
-        Until(() => TestId("firing-saved").Text == "kept", "kept");
+        Until(() => TestId("firing-saved").GetDomAttribute("data-state") == "saved", "kept");
         await Http.DeleteAsync($"/api/firings/{made}");
         await Forget(schedule, firing);
     }
@@ -160,7 +159,7 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
         Click("Plan");
         Until(() => TestId("plan-findings").Text.Contains("No witness pack is in the kiln"), "the pack is missed");
         TestId("plan").Text.ShouldContain("in a packed kiln");
-        Until(() => TestId("firing-saved").Text == "kept", "kept");
+        Until(() => TestId("firing-saved").GetDomAttribute("data-state") == "saved", "kept");
         await Forget(schedule, firing);
     }
 
@@ -175,7 +174,7 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
         TestId("photo").FindElement(By.TagName("input")).SendKeys(Tile());
         Until(() => TestId("photo").FindElements(By.TagName("img")).Count == 1, "shown");
         Until(() => (long)Driver.ExecuteScript("return document.querySelector('[data-testid=photo] img').naturalWidth")! == 480, "and whole");
-        Click("Take it away");
+        Click("Remove photo");
         Until(() => TestId("photo").FindElements(By.TagName("img")).Count == 0, "away");
         Driver.ExecuteScript("document.querySelector('dialog').close()");
         Click("Undo");

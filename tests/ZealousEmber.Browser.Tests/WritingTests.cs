@@ -80,7 +80,7 @@ public sealed class WritingTests(Browser browser) : Visit(browser)
     {
         OpenDemo("Reed green, everyday");
         var before = Sentences();
-        TestId("desk-menu").Click();
+        TestId("schedule-menu").Click();
         Click("As text");
         var text = Find("dialog textarea");
         Driver.ExecuteScript("arguments[0].value = 'Rate\\tTarget\\tHold\\n100\\t600\\t0\\nfull\\t1000\\t15'; arguments[0].dispatchEvent(new Event('input', { bubbles: true }))", text);
@@ -138,7 +138,7 @@ public sealed class WritingTests(Browser browser) : Visit(browser)
         Until(() => Find("[data-row='0'] [role=alert]").Text.Contains("never arrive"), "the rate is told");
         Type(Field(1, "target"), "99999");
         Until(() => Find("[data-row='0'] [role=alert]").Text.Contains("between −20 and 1400 °C"), "the target is told");
-        Until(() => TestId("save-state").GetDomAttribute("data-state") == "mend", "it says that it is not saved");
+        Until(() => TestId("save-state").GetDomAttribute("data-state") == "fix", "it says that it is not saved");
         Field(1, "target").GetDomAttribute("aria-invalid").ShouldBe("true");
 
         Driver.Navigate().Refresh();
@@ -186,9 +186,9 @@ public sealed class WritingTests(Browser browser) : Visit(browser)
         (await Http.SendAsync(request)).EnsureSuccessStatusCode();
 
         Type(Field(1, "target"), "333");
-        TestId("clash").Text.ShouldContain("Nothing was overwritten");
+        TestId("conflict").Text.ShouldContain("Nothing was overwritten");
         Value(1, "target").ShouldBe("333");
-        Click("Save mine over it");
+        Click("Keep mine");
         UntilSaved();
         (await Http.GetStringAsync($"/api/schedules/{id}")).ShouldContain("\"target\":333");
         (await Http.GetStringAsync($"/api/schedules/{id}/versions?all=true")).ShouldContain("50/h to 150");
@@ -199,7 +199,7 @@ public sealed class WritingTests(Browser browser) : Visit(browser)
     {
         OpenDemo("Tidewrack blue, test tiles");
         var newest = Sentences();
-        TestId("desk-menu").Click();
+        TestId("schedule-menu").Click();
         Click("Earlier versions");
         Click("Go back to this");
         Until(() => Sentences() == "full power 1100 | 60 1215 20 min | off", "the first version");
@@ -215,7 +215,7 @@ public sealed class WritingTests(Browser browser) : Visit(browser)
         OpenDemo("Marsh White bisque, for brushing");
         Find("[data-row='1'] .when").Text.ShouldContain("from 2 h 53");
         TestId("choose-start").Click();
-        Driver.ExecuteScript("const i = document.querySelector('input[type=datetime-local]'); i.value = '2026-11-24T17:30'; i.dispatchEvent(new Event('change', { bubbles: true }))", []);
+        StartAt("2026-11-24", "17:30");
         Until(() => Find("[data-row='0'] .when").Text.Contains("Tue"), "the first step on Tuesday");
         Find("[data-row='1'] .when").Text.ShouldMatch("Tue (20:22|8:22)");
         Find("svg[data-chart]").Text.ShouldContain("Wed");

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { untrack } from 'svelte';
+  import { tick, untrack } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { afterNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
@@ -45,6 +45,7 @@
       const unit = localStorage.getItem('ember.unit');
       parts = editorParts(unit === 'F' || unit === 'C' ? unit : display.unit, found);
       selected = -1;
+      void tick().then(focusName);
     });
   });
 
@@ -77,7 +78,8 @@
   });
 
   // After the router has put the focus where it wants it: a new schedule starts with its name.
-  afterNavigate(() => id === null && document.getElementById('schedule-name')?.focus());
+  const focusName = () => id === null && document.getElementById('schedule-name')?.focus();
+  afterNavigate(focusName);
   saveOnLeaving(() => parts?.draft ?? null);
 </script>
 
