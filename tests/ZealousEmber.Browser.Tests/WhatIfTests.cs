@@ -67,9 +67,9 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
         Until(() => Answer().Contains("Drying takes"), "both at once");
         Click("Make it so");
         Until(() => TestId("plan").Text.Contains("bowls of 10 mm"), "the walls are thinner now");
-        Until(() => TestId("starts").GetDomProperty("value")!.EndsWith("15:00", StringComparison.Ordinal), "and it starts later");
+        Until(() => Find("#starts-time").GetDomProperty("value") == "15:00", "and it starts later");
         Find("button[aria-label='Undo']").Click();
-        Until(() => TestId("plan").Text.Contains("bowls of 12 mm") && TestId("starts").GetDomProperty("value")!.EndsWith("14:00", StringComparison.Ordinal), "one step to undo");
+        Until(() => TestId("plan").Text.Contains("bowls of 12 mm") && Find("#starts-time").GetDomProperty("value") == "14:00", "one step to undo");
         Until(() => TestId("firing-saved").GetDomAttribute("data-state") == "saved", "kept");
         await Forget(schedule, firing);
     }
@@ -138,7 +138,7 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
         Go($"/firings/{firing}?stage=plan");
         new SelectElement(TestId("choice-cooling")).SelectByText("as the glazes ask");
         Click("Set as studio default");
-        Until(() => new SelectElement(TestId("choice-cooling")).SelectedOption.Text == "as the glazes ask (ours)", "and back");
+        Until(() => new SelectElement(TestId("choice-cooling")).SelectedOption.Text == "as the glazes ask (studio default)", "and back");
         Until(() => TestId("firing-saved").GetDomAttribute("data-state") == "saved", "kept");
         await Http.DeleteAsync($"/api/firings/{made}");
         await Forget(schedule, firing);

@@ -57,7 +57,7 @@ internal static class LogCsv
         var samples = new LogSample[body.Count];
         for (var i = 0; i < samples.Length; i++)
         {
-            double? asked = columns.TryGetValue(Column.SetPoint, out var s) && Number(Cell(body[i], s)) is { } given ? Temperature.From(Math.Max(given, -400), scale).Celsius : null;
+            double? asked = columns.TryGetValue(Column.SetPoint, out var s) && Number(Cell(body[i], s)) is { } given && Temperature.TryFrom(given, scale, out var set) ? set.Celsius : null;
             // A set point of nothing is how controllers write "off".
             if (asked < 1) asked = null;
             samples[i] = new LogSample(minutes[i], Temperature.From(temperatures[i], scale).Celsius, power?[i], asked);

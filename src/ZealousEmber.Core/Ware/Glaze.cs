@@ -78,7 +78,7 @@ public sealed record Glaze
         Temperature? Read(double? value, string field)
         {
             var (low, high) = (Temperature.FromCelsius(500), Temperature.FromCelsius(1300));
-            if (value is { } given && double.IsFinite(given) && given > -400 && Temperature.From(given, unit) is var t && t >= low && t <= high) return t;
+            if (value is { } given && Temperature.TryFrom(given, unit, out var t) && t >= low && t <= high) return t;
             problems.Add(new Problem(field, $"A slow band lies between {Phrases.Number(low.In(unit))} and {Phrases.Number(high.In(unit))} {unit.Symbol()}{(value is { } v ? $"; this says {Phrases.Number(v)}" : "")}."));
             return null;
         }

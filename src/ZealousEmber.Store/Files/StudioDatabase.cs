@@ -61,30 +61,49 @@ public static class StudioDatabase
     public static async Task Restore(string copy, StudioFolder folder, DateTimeOffset now)
     {
         if (!File.Exists(copy)) throw new StudioFolderException($"There is no file {copy}.");
-        await using (var source = new StudioContext(new DbContextOptionsBuilder<StudioContext>().UseSqlite($"Data Source={copy};Mode=ReadOnly;Pooling=False").Options))
+        // Looked at where it is going to lie: the copy itself is not touched, and what takes its place at last is one rename.
+        var arriving = folder.Database + ".arriving";
+        try
         {
-            try
-            {
-                await Check(source, copy);
-                var wrong = await source.Database.SqlQueryRaw<string>("SELECT integrity_check AS Value FROM pragma_integrity_check(1)").SingleAsync();
-                if (wrong != "ok") throw new StudioFolderException($"{copy} is damaged: {wrong}.");
-            }
-            catch (SqliteException)
-            {
-                throw new StudioFolderException($"{copy} is no database of this program.");
-            }
+            File.Copy(copy, arriving, overwrite: true);
+            await CheckWhole(arriving, copy);
+            MoveAside(folder, now);
+            File.Move(arriving, folder.Database);
+            folder.MakePrivate();
         }
-        if (File.Exists(folder.Database))
+        catch (Exception error) when (error is IOException or UnauthorizedAccessException)
         {
-            var aside = BackupPath(folder, "before-restore", now);
-            Directory.CreateDirectory(Path.GetDirectoryName(aside)!);
-            foreach (var ending in new[] { "", "-wal", "-shm" })
-            {
-                if (File.Exists(folder.Database + ending)) File.Move(folder.Database + ending, aside + ending);
-            }
+            throw new StudioFolderException($"Nothing was restored: {error.Message}");
         }
-        File.Copy(copy, folder.Database);
-        folder.MakePrivate();
+        finally
+        {
+            foreach (var ending in Endings) File.Delete(arriving + ending);
+        }
+    }
+
+    private static readonly string[] Endings = ["", "-wal", "-shm"];
+
+    private static async Task CheckWhole(string file, string calledSo)
+    {
+        await using var source = new StudioContext(new DbContextOptionsBuilder<StudioContext>().UseSqlite($"Data Source={file};Pooling=False").Options);
+        try
+        {
+            await Check(source, calledSo);
+            var wrong = await source.Database.SqlQueryRaw<string>("SELECT integrity_check AS Value FROM pragma_integrity_check LIMIT 1").SingleAsync();
+            if (wrong != "ok") throw new StudioFolderException($"{calledSo} is damaged: {wrong}.");
+        }
+        catch (SqliteException error)
+        {
+            throw new StudioFolderException($"{calledSo} is no database of this program: {error.Message}");
+        }
+    }
+
+    private static void MoveAside(StudioFolder folder, DateTimeOffset now)
+    {
+        if (!File.Exists(folder.Database)) return;
+        var aside = BackupPath(folder, "before-restore", now);
+        Directory.CreateDirectory(Path.GetDirectoryName(aside)!);
+        foreach (var ending in Endings.Where(e => File.Exists(folder.Database + e))) File.Move(folder.Database + ending, aside + ending);
     }
 
     /// <summary>A name for a copy that is not taken yet.</summary>

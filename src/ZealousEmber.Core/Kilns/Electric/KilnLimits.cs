@@ -18,7 +18,7 @@ public sealed record KilnNumber(string Field, string Label, string Unit, double 
     public double Read(double? value, double usual, TemperatureUnit scale, List<Problem> problems)
     {
         if (value is not { } given) return usual;
-        var inner = !IsTemperature ? given : double.IsFinite(given) && given > -400 ? Temperature.From(given, scale).Celsius : double.NaN;
+        var inner = !IsTemperature ? given : Temperature.TryFrom(given, scale, out var degrees) ? degrees.Celsius : double.NaN;
         if (inner >= Least && inner <= Most) return inner;
         var (least, most, unit) = IsTemperature
             ? (Temperature.FromCelsius(Least).In(scale), Temperature.FromCelsius(Most).In(scale), scale.Symbol())

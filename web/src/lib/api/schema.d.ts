@@ -149,7 +149,7 @@ export interface paths {
     };
     get?: never;
     put?: never;
-    /** Learn a kiln from logs; nothing is kept until the kiln is saved */
+    /** Learn a kiln from logs; nothing is saved until the kiln is */
     post: {
       parameters: {
         query?: never;
@@ -254,7 +254,7 @@ export interface paths {
     };
     get?: never;
     put?: never;
-    /** The best starts: every rule kept, then cost, then comfort */
+    /** The best starts: every rule met, then cost, then comfort */
     post: {
       parameters: {
         query?: never;
@@ -385,7 +385,7 @@ export interface paths {
       };
     };
     put?: never;
-    /** Keep a new schedule */
+    /** Save a new schedule */
     post: {
       parameters: {
         query?: never;
@@ -4748,7 +4748,7 @@ export interface components {
       peak: number;
       unit: components['schemas']['TemperatureUnit'];
     };
-    /** @description A kept clay. */
+    /** @description A stored clay. */
     VersionedClayContract: {
       /** Format: int32 */
       id: number;
@@ -4758,7 +4758,7 @@ export interface components {
       updatedAt: string;
       clay: components['schemas']['ClayContract'];
     };
-    /** @description A kept firing. */
+    /** @description A stored firing. */
     VersionedFiringContract: {
       /** Format: int32 */
       id: number;
@@ -4768,7 +4768,7 @@ export interface components {
       updatedAt: string;
       firing: components['schemas']['FiringContract'];
     };
-    /** @description A kept glaze. */
+    /** @description A stored glaze. */
     VersionedGlazeContract: {
       /** Format: int32 */
       id: number;
@@ -4778,7 +4778,7 @@ export interface components {
       updatedAt: string;
       glaze: components['schemas']['GlazeContract'];
     };
-    /** @description A kept kiln. */
+    /** @description A stored kiln. */
     VersionedKilnContract: {
       /** Format: int32 */
       id: number;
@@ -4800,7 +4800,7 @@ export interface components {
       version: number;
       ways: components['schemas']['PlanningPreferencesContract'];
     };
-    /** @description A kept schedule. */
+    /** @description A stored schedule. */
     VersionedScheduleContract: {
       /** Format: int32 */
       id: number;

@@ -1,0 +1,67 @@
+using System.Collections.Concurrent;
+using System.Text.Json.Nodes;
+using Shouldly;
+using Xunit;
+using ZealousEmber.Tests;
+
+namespace ZealousEmber.App.Tests.Wire;
+
+/// <summary>Every field of every request taken to the edges of what any limit allows, and beyond: each is answered, none with a 500.</summary>
+public sealed class EdgeTests(RunningStudio studio) : IClassFixture<RunningStudio>
+{
+    // The edges of temperatures, rates, times, counts, sizes, shares and what a number itself can be.
+    private static readonly double[] Numbers =
+    [
+        double.MinValue, -1e9, -459.67, -459.68, -273.15, -273.16, -1, -1e-9, 0, 1e-300, 0.5, 1, 12, 20, 26, 27, 64, 65, 100, 121, 573, 1000, 1222, 1400, 1401, 2000, 2001, 2552, 5940, 5941,
+        10_000, 100_000, 1e6, 1e9, int.MaxValue, 2147483648, double.MaxValue,
+    ];
+
+    private static readonly string[] Texts =
+    [
+        "", " ", "0", "-1", "022", "042", "10", "14", "15", "-273.16", "NaN", "é", "\u0000", "a\nb", "🏺", "2026-11-24T17:30:00Z", "9999-12-31T23:59:59+14:00",
+        "24:00", "Europe/Nowhere", "bone-dry", "glaze", "F", .. new[] { 9, 41, 61, 81, 121, 2001, 20_000 }.Select(n => new string('x', n)),
+        .. new[] { 60, 120, 2000 }.Select(n => string.Concat(Enumerable.Repeat("🏺", n))),
+    ];
+
+    [Theory]
+    [MemberData(nameof(FuzzTests.Requests), MemberType = typeof(FuzzTests))]
+    public async Task No_edge_of_any_field_gets_a_500(string path, string good)
+    {
+        var failures = new ConcurrentBag<string>();
+        await Parallel.ForEachAsync(Variations(good), new ParallelOptions { MaxDegreeOfParallelism = 4 }, async (body, cancel) =>
+        {
+            using var response = await studio.Http.PostText(path, body);
+            var status = (int)response.StatusCode;
+            if (status is 200 or 201) return;
+            var problem = await response.Content.ReadAsStringAsync(cancel);
+            if (status is not (400 or 422) || response.Content.Headers.ContentType?.MediaType != "application/problem+json" || problem.Contains("Exception", StringComparison.Ordinal))
+                failures.Add($"{status} {problem} for {(body.Length > 600 ? body[..600] : body)}");
+        });
+        failures.ShouldBeEmpty();
+    }
+
+    /// <summary>One leaf of the request at a time, with everything of its kind in its place.</summary>
+    private static IEnumerable<string> Variations(string good)
+    {
+        var count = Leaves(JsonNode.Parse(good)).Count();
+        for (var i = 0; i < count; i++)
+        {
+            var leaf = Leaves(JsonNode.Parse(good)).ElementAt(i);
+            var isNumber = leaf.GetValueKind() == System.Text.Json.JsonValueKind.Number;
+            foreach (var value in isNumber ? Numbers.Select(n => JsonValue.Create(n)!) : leaf.GetValueKind() == System.Text.Json.JsonValueKind.String ? Texts.Select(t => JsonValue.Create(t)!) : [])
+            {
+                var request = JsonNode.Parse(good)!;
+                Leaves(request).ElementAt(i).ReplaceWith(value);
+                yield return request.ToJsonString();
+            }
+        }
+    }
+
+    private static IEnumerable<JsonNode> Leaves(JsonNode? node) => node switch
+    {
+        JsonObject o => o.SelectMany(member => Leaves(member.Value)),
+        JsonArray a => a.SelectMany(Leaves),
+        JsonValue v => [v],
+        _ => [],
+    };
+}
