@@ -70,6 +70,7 @@ async Task Serve()
     builder.Services.AddScoped<StudioExport>();
     builder.Services.AddProblemResponses();
     builder.Services.AddApiDescription();
+    builder.Services.AddLargeBodyQueue();
     builder.Services.AddResponseCompression();
     // The pages are sent once and then remembered; a third smaller is worth a few milliseconds.
     builder.Services.Configure<GzipCompressionProviderOptions>(gzip => gzip.Level = CompressionLevel.Optimal);
@@ -80,6 +81,7 @@ async Task Serve()
     app.UseExceptionHandler(new ExceptionHandlerOptions { ExceptionHandler = context => ProblemResponses.Write(context, StatusCodes.Status500InternalServerError) });
     app.UseStatusCodePages(context => ProblemResponses.Write(context.HttpContext, context.HttpContext.Response.StatusCode));
     app.UseMiddleware<RequestChecks>();
+    app.UseRateLimiter();
     app.UseResponseCompression();
     app.UseShippedPages();
 

@@ -49,7 +49,7 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
             TestId("home-sum");
         });
         Take("library", "/schedules", "[data-testid='schedule']");
-        Take("desk", "/schedules/11", "[data-testid='handle']", before: () =>
+        Take("editor", "/schedules/11", "[data-testid='handle']", before: () =>
         {
             InHeron();
             ChooseStart();
@@ -77,15 +77,17 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
         Take("glazes", "/stores/glazes", "[data-testid='stock'] img");
         Take("kiln", "/stores/kilns/1", "[data-testid='usual']");
         Take("hours", "/stores/clock", "[aria-labelledby='the-rule'] input");
-        Take("desk-night", "/schedules/2", "[data-testid='handle']", theme: "nightwatch", before: () => Field(3, "target").Click());
-        Take("desk-phone", "/schedules/11", "[data-testid='handle']", 390, 844, "nightwatch");
+        Take("settings", "/stores/settings", "[aria-labelledby='your-data'] a");
+        Take("glossary", "/bench/glossary", "dl dt");
+        Take("editor-night", "/schedules/2", "[data-testid='handle']", theme: "nightwatch", before: () => Field(3, "target").Click());
+        Take("editor-phone", "/schedules/11", "[data-testid='handle']", 390, 844, "nightwatch");
         Take("ladder", "/schedules/3", "[data-testid='cone-row']", before: () =>
         {
             Click("Other ways");
             Find("[data-testid='ladder'] tbody tr");
         });
-        Take("cone-desk", "/bench/cones", "[data-testid='cone-top']", before: () => Find("[data-testid='cone-row']"));
+        Take("cones", "/bench/cones", "[data-testid='cone-top']", before: () => Find("[data-testid='cone-row']"));
         Take("compare", "/schedules/compare?a=11&b=3", "[data-testid='differences']");
-        Take("print", "/schedules/10/print?start=2026-11-24T17:30", "[data-testid='sheet'] table", 900, 800);
+        Take("print", "/schedules/10/print?start=2026-11-24T17:30:00Z", "[data-testid='sheet'] table", 900, 800);
     }
 }

@@ -32,7 +32,7 @@ internal static class ExchangeEndpoints
             .Produces<ScheduleFile>().ProducesValidationProblem(422);
         api.MapPost("import", Import).WithSummary("Import a file, JSON or CSV; all of it or nothing")
             .Accepts<ScheduleFile>("application/json", "text/csv")
-            .WithMetadata(new BodySize(BodyLimit.Import))
+            .WithMetadata(new BodySize(BodyLimit.Import)).RequireRateLimiting(LargeBodies.Queue)
             .Produces<ImportResponse>(201).ProducesValidationProblem(422);
     }
 

@@ -16,7 +16,7 @@ internal static class FitEndpoints
 
     public static void MapFit(this WebApplication app) => app
         .MapPost("/api/kilns/{id:int}/fit", Learn).WithTags("Kilns").WithSummary("Learn a kiln from logs; nothing is saved until the kiln is")
-        .WithMetadata(new BodySize(BodyLimit.Log)).Produces<FitResponse>().ProducesValidationProblem(422).ProducesProblem(404);
+        .WithMetadata(new BodySize(BodyLimit.Log)).RequireRateLimiting(LargeBodies.Queue).Produces<FitResponse>().ProducesValidationProblem(422).ProducesProblem(404);
 
     private static async Task<IResult> Learn(int id, FitRequest? request, Repository<Kiln> store, CancellationToken cancel)
     {

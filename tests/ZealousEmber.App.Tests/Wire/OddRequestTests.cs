@@ -78,6 +78,16 @@ public sealed class OddRequestTests(EmptyStudio studio) : IClassFixture<EmptyStu
     }
 
     [Fact]
+    public async Task Many_large_files_at_once_wait_for_each_other_and_are_all_answered()
+    {
+        var kiln = (await (await studio.Http.PostText("/api/kilns", """{"name":"Busy","class":"top-190"}""")).Read(201))["id"];
+        var log = string.Join("\\n", Enumerable.Range(0, 100_000).Select(i => $"{i},{20 + (i % 1200)}"));
+        var body = $$"""{"logs":[{"csv":"minutes,temperature\n{{log}}"}]}""";
+        var answers = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => studio.Http.PostText($"/api/kilns/{kiln}/fit", body)));
+        answers.ShouldAllBe(a => (int)a.StatusCode == 200 || (int)a.StatusCode == 422);
+    }
+
+    [Fact]
     public async Task Everything_comes_out_in_open_formats()
     {
         await studio.Http.PostText("/api/kilns", """{"name":"Exported","class":"top-190"}""");

@@ -12,6 +12,7 @@ export type Preview = Schemas['PreviewResponse'];
 export type CurvePoint = Schemas['CurvePointContract'];
 export type Moment = Schemas['MomentContract'];
 export type ConeReading = Schemas['ConeReadingContract'];
+export type ConeTableRow = Schemas['ConeTableRow'];
 export type LadderRung = Schemas['LadderRung'];
 export type VersionSummary = Schemas['VersionSummary'];
 export type Finding = Schemas['FindingContract'];

@@ -1,5 +1,6 @@
 import { api, saveKey, savedOver, type Studio, type StudioBody } from '$lib/api/client';
-import { AutosavedDraft, openDraft, type Opened, type Remote } from '$lib/draft/autosaved-draft.svelte';
+import { AutosavedDraft } from '$lib/draft/autosaved-draft.svelte';
+import { openDraft, type Opened, type Remote } from '$lib/draft/remote';
 import { outcomeOf, type Stored } from '$lib/draft/outcome';
 
 // There is one studio; its number is of no matter.

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { AutosavedDraft, openDraft } from './autosaved-draft.svelte';
+import { AutosavedDraft } from './autosaved-draft.svelte';
+import { openDraft } from './remote';
 import { FakeDisk, FakeServer, FakeTab, type Network, type Text } from './fake-studio';
 
 let server: FakeServer;

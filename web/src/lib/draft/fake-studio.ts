@@ -1,6 +1,6 @@
 import type { Device, FoundCopy, LocalCopy, SavedElsewhere } from './device';
 import type { Outcome, Stored } from './outcome';
-import type { Remote, Sending } from './autosaved-draft.svelte';
+import type { Remote, Sending } from './remote';
 
 /** For tests: a server that minds versions and keys as ours does, behind a network that can be slow, fail or lose answers. */
 export interface Text {

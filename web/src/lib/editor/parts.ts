@@ -1,5 +1,5 @@
 import type { Unit } from '$lib/api/client';
-import type { Opened } from '$lib/draft/autosaved-draft.svelte';
+import type { Opened } from '$lib/draft/remote';
 import type { Draft } from './draft';
 import { FiringPlace } from './firing-place.svelte';
 import { PreviewLoop } from './preview-loop.svelte';

@@ -1,6 +1,7 @@
 import { SvelteMap } from 'svelte/reactivity';
 import { api, saveKey, savedOver, type Finding, type Schedule, type Unit } from '$lib/api/client';
-import { AutosavedDraft, openDraft, type Opened, type Remote } from '$lib/draft/autosaved-draft.svelte';
+import { AutosavedDraft } from '$lib/draft/autosaved-draft.svelte';
+import { openDraft, type Opened, type Remote } from '$lib/draft/remote';
 import { device, type FoundCopy } from '$lib/draft/device';
 import { outcomeOf, type Stored } from '$lib/draft/outcome';
 import {

@@ -9,7 +9,8 @@ import {
   type Problem
 } from '$lib/api/client';
 import { Latest } from '$lib/api/latest';
-import { AutosavedDraft, openDraft, type Opened, type Remote } from '$lib/draft/autosaved-draft.svelte';
+import { AutosavedDraft } from '$lib/draft/autosaved-draft.svelte';
+import { openDraft, type Opened, type Remote } from '$lib/draft/remote';
 import { outcomeOf, type Stored } from '$lib/draft/outcome';
 
 const read = (kiln: Kiln): Stored<KilnBody> => ({ id: kiln.id, version: kiln.version, body: kiln.kiln });

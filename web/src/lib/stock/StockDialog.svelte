@@ -1,7 +1,8 @@
 <script lang="ts" generics="T extends { name?: string | null; notes?: string | null }">
   import { onDestroy, untrack } from 'svelte';
   import { sayProblem } from '$lib/api/client';
-  import { AutosavedDraft, type Opened } from '$lib/draft/autosaved-draft.svelte';
+  import { AutosavedDraft } from '$lib/draft/autosaved-draft.svelte';
+  import type { Opened } from '$lib/draft/remote';
   import ConflictBanner from '$lib/draft/ConflictBanner.svelte';
   import SaveLine from '$lib/draft/SaveLine.svelte';
   import UndoButtons from '$lib/draft/UndoButtons.svelte';

@@ -2,7 +2,7 @@
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import type { Snippet } from 'svelte';
   import { sayProblem } from '$lib/api/client';
-  import { openDraft, type Opened } from '$lib/draft/autosaved-draft.svelte';
+  import { openDraft, type Opened } from '$lib/draft/remote';
   import type { Stored } from '$lib/draft/outcome';
   import StoresTabs from '$lib/ui/StoresTabs.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';

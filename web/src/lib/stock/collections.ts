@@ -8,7 +8,7 @@ import {
   type GlazeBody,
   type Problem
 } from '$lib/api/client';
-import type { Remote } from '$lib/draft/autosaved-draft.svelte';
+import type { Remote } from '$lib/draft/remote';
 import { outcomeOf, type Stored } from '$lib/draft/outcome';
 
 /** What can be done with the clays or the glazes; a page asks it without knowing which they are. */
