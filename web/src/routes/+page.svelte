@@ -138,7 +138,9 @@
 
   <section aria-labelledby="last-changed">
     <div class="mb-2 flex items-baseline justify-between">
-      <h2 id="last-changed" class="text-lg">Edited last</h2>
+      <h2 id="last-changed" class="text-lg">
+        {recent.data?.length === 0 ? 'First steps' : 'Edited last'}
+      </h2>
       <a class="link link-hover text-primary text-sm" href="/schedules">All schedules</a>
     </div>
     {#if recent.isError}

@@ -64,8 +64,8 @@
       </select>
     </label>
     {#each choices as choice (choice.field)}
-      <fieldset class="grid gap-1">
-        <legend>{choice.label}</legend>
+      <div class="grid gap-1" role="group" aria-label={choice.label}>
+        <span aria-hidden="true">{choice.label}</span>
         <span class="join">
           {#each choice.of as [value, name] (value)}
             <button
@@ -79,7 +79,7 @@
             >
           {/each}
         </span>
-      </fieldset>
+      </div>
     {/each}
     <label class="grid gap-1"
       >Currency

@@ -11,7 +11,6 @@
   <line class="rule" x1="46" y1="198" x2="240" y2="198" />
   <line class="rule" x1="540" y1="212" x2="625" y2="212" />
   <g class="word">
-    <text x="70" y="250">climb</text>
     <text x="92" y="190">drying hold</text>
     <text x="196" y="195" class="soft">boiling</text>
     <text x="214" y="122">climb</text>
@@ -19,8 +18,8 @@
     <text x="300" y="40">top</text>
     <text x="436" y="78">cooling</text>
     <text x="560" y="160">off</text>
-    <text x="540" y="206" class="soft">safe to open</text>
-    <text x="560" y="250" class="soft">time</text>
+    <text x="462" y="216" class="soft">safe to open</text>
+    <text x="598" y="246" class="soft">time</text>
     <text x="52" y="26" class="soft">temperature</text>
   </g>
   <g class="step">

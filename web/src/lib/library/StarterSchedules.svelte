@@ -26,6 +26,10 @@
   }
 </script>
 
-<button type="button" class="btn btn-paper" data-testid="starters" disabled={busy} onclick={() => void load()}
-  >Load starter schedules</button
+<button
+  type="button"
+  class="btn btn-sm btn-paper"
+  data-testid="starters"
+  disabled={busy}
+  onclick={() => void load()}>Load starter schedules</button
 >

@@ -14,7 +14,7 @@
     <li>
       <b>{hasKiln ? 'Your kiln is added.' : 'Add your kiln.'}</b>
       <span class="text-soft">Its plate is enough; times, power and cost follow from it.</span>
-      {#if !hasKiln}<a class="btn btn-sm btn-primary mt-1 block w-fit" href="/stores/kilns/new"
+      {#if !hasKiln}<a class="btn btn-sm btn-primary mt-1 flex w-fit" href="/stores/kilns/new"
           >Add your kiln</a
         >{/if}
     </li>
