@@ -54,6 +54,8 @@ public abstract class Visit : IClassFixture<Browser>
 
     protected HttpClient Http => browser.Http;
 
+    protected RunningStudio Studio => browser;
+
     protected void Size(int width, int height) => Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?>
     {
         ["width"] = width,
