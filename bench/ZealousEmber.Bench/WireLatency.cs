@@ -23,8 +23,8 @@ internal static class WireLatency
             studio.UseKestrel(0);
             studio.StartServer();
             using var http = new HttpClient { BaseAddress = studio.ClientOptions.BaseAddress };
-            await Measure("POST /api/preview, 12 steps", () => http.PostAsJsonAsync("/api/preview", PreviewBench.Request));
-            await Measure("the same with a kiln", () => http.PostAsJsonAsync("/api/preview", PreviewBench.WithKiln));
+            await Measure("POST /api/preview, 12 steps", () => http.PostAsJsonAsync("/api/preview", PreviewBench.Request, PreviewBench.Wire));
+            await Measure("the same with a kiln", () => http.PostAsJsonAsync("/api/preview", PreviewBench.WithKiln, PreviewBench.Wire));
             await Measure("GET /api/health (the wire alone)", () => http.GetAsync("/api/health"));
         }
         folder.Delete(recursive: true);

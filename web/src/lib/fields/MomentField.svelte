@@ -24,7 +24,7 @@
   }
 </script>
 
-<span class="inline-flex items-center gap-1" role="group" aria-label={label}>
+<span class="inline-flex items-center gap-0.5" role="group" aria-label={label}>
   <input
     {id}
     type="date"
@@ -45,7 +45,7 @@
 
 <style>
   .day {
-    width: 112px;
+    width: 92px;
     min-width: 0;
     font-size: 12.5px;
     background: none;
