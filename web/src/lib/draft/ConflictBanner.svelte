@@ -9,7 +9,7 @@
     /** What both say, place by place; told by their fields when missing. */
     compare?: (mine: T, theirs: T) => Difference[];
   }
-  /** Somebody else saved this too: both are shown, and undo goes across the choice. */
+  /** Someone else saved this too: both are shown, and undo goes across the choice. */
   const { draft, what, compare = differences }: Props = $props();
   let beside = $state(false);
 </script>
@@ -18,8 +18,8 @@
   {@const rows = beside ? compare(draft.body, draft.state.theirs.body) : []}
   <div class="alert border-warning bg-base-100 flex-wrap py-2" role="alert" data-testid="conflict">
     <span class="flex-1 basis-64">
-      Somebody else changed this {what} while you were editing. Nothing was overwritten: yours is on this page,
-      theirs is stored.
+      This {what} was changed by someone else while you were editing. Nothing was overwritten: yours is on this
+      page, theirs is saved.
     </span>
     <span class="flex flex-wrap gap-1">
       <button

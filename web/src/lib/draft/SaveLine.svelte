@@ -8,7 +8,7 @@
     /** What to say while there is nothing stored yet. */
     fresh?: string;
   }
-  /** Where what is typed stands, in a few words. */
+  /** Whether what is typed is saved, in a few words. */
   const { draft, testid = 'save-state', fresh = '' }: Props = $props();
 </script>
 
@@ -32,7 +32,7 @@
     {draft.state.text}
     <button type="button" class="link" onclick={() => void draft.save()}>Try again</button>
   {:else if draft.state.kind === 'conflict'}
-    <span class="text-error font-semibold">changed by somebody else</span>
+    <span class="text-error font-semibold">changed by someone else</span>
   {:else}
     <span class="text-error font-semibold">deleted somewhere else.</span>
     <button type="button" class="link" onclick={() => void draft.bringBack()}>Restore</button>
