@@ -72,7 +72,7 @@
               type="button"
               class={[
                 'btn join-item btn-sm font-normal',
-                draft.body[choice.field] === value ? 'btn-neutral' : 'btn-paper'
+                draft.body[choice.field] === value ? 'btn-primary' : 'btn-paper'
               ]}
               aria-pressed={draft.body[choice.field] === value}
               onclick={() => draft.edit({ [choice.field]: value } as Partial<StudioBody>)}>{name}</button

@@ -1,5 +1,5 @@
 <!-- A firing drawn once, with the terms where they belong. -->
-<svg viewBox="0 0 640 270" class="card-paper w-full" role="img" aria-labelledby="curve-words">
+<svg viewBox="0 0 640 270" class="card-paper w-full min-w-[30rem]" role="img" aria-labelledby="curve-words">
   <title id="curve-words">
     A firing over time: a climb, a drying hold below boiling, a climb to the top, a hold there, a controlled
     cooling, then off until it is safe to open.
