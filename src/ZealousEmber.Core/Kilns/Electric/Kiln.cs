@@ -148,7 +148,7 @@ public sealed record Kiln
     /// <summary>What a full load of a kind of firing usually is in this kiln.</summary>
     public KilnLoad UsualLoad(ScheduleKind kind, double fill = 1)
     {
-        var raw = kind != ScheduleKind.Glaze;
+        var raw = kind.FiresRaw();
         var size = Scale * Scale * Scale * fill;
         return new KilnLoad(
             (raw ? Class.BisqueWare : Class.GlazeWare) * size,

@@ -1,25 +1,4 @@
-using System.Collections.Immutable;
-
 namespace ZealousEmber.Core.Kilns.Electric;
-
-/// <summary>How warm a kiln is, inside and in its walls; temperatures °C, energies J.</summary>
-/// <param name="Chamber">Ware, furniture and elements.</param>
-/// <param name="Display">What a thermocouple shows.</param>
-/// <param name="Wall">From the hot face outwards; as many nodes as the wall is worked out with, at least 4.</param>
-/// <param name="Hottest">The hottest the chamber was in this firing: water and bound water that left by then do not leave again.</param>
-/// <param name="Defect">Heat the last step still owes; 0 for a state made up.</param>
-/// <param name="Used">Energy drawn since the start.</param>
-/// <param name="Lost">Given to the room since the start.</param>
-/// <param name="StoredAtStart">Stored when it started; this very moment when missing.</param>
-public sealed record ThermalState(
-    double Chamber, double Display, ImmutableArray<double> Wall, double Hottest, double Defect = 0, double Used = 0, double Lost = 0, double? StoredAtStart = null)
-{
-    /// <summary>A kiln still warm from the firing before: walls in a straight line from the chamber's temperature to the outside's.</summary>
-    /// <param name="chamber">Inside.</param>
-    /// <param name="outside">Of the outer face, at most the chamber's.</param>
-    public static ThermalState Warm(double chamber, double outside) => new(
-        chamber, chamber, [.. Enumerable.Range(0, ThermalModel.UsualNodes).Select(i => chamber + (outside - chamber) * i / (ThermalModel.UsualNodes - 1))], chamber);
-}
 
 /// <summary>
 /// The physics of a kiln: one lump (ware, furniture, elements, hot skin) in a one-dimensional wall, moved on by backward Euler with
@@ -40,9 +19,6 @@ internal sealed class ThermalModel
     private const double BoilingHeat = 2.26e6;
     private const double BoundWaterHeat = 0.25e6;
     private const double Kelvin = 273.15;
-
-    // The mesh is finer at the hot face, where a change of the chamber is felt first.
-    private const double Grading = 1.12;
 
     private readonly int nodes;
     private readonly double[] conductance0;
@@ -90,7 +66,7 @@ internal sealed class ThermalModel
         freeWaterHeat = load.Water * BoilingHeat;
         boundWaterHeat = load.FirstFiring ? load.WareMass * BoundWaterHeat : 0;
         FullPower = kiln.FullPower;
-        (conductance0, conductance1, capacity) = Mesh(kiln, nodes);
+        (conductance0, conductance1, capacity) = WallMesh.Of(kiln, nodes);
         wall = new double[nodes];
         alpha = new double[nodes];
         beta = new double[nodes];
@@ -246,31 +222,5 @@ internal sealed class ThermalModel
     {
         var x = (t - from) / (to - from);
         return x is <= 0 or >= 1 ? 0 : 6 * x * (1 - x) / (to - from);
-    }
-
-    /// <summary>Nodes on both faces, half cells at the ends, one node on every joint; each interval a little wider than the one inside it.</summary>
-    private static (double[] Conductance0, double[] Conductance1, double[] Capacity) Mesh(Kiln kiln, int nodes)
-    {
-        var layers = kiln.Wall;
-        var area = Math.Sqrt(kiln.InnerArea * kiln.OuterArea);
-        var total = layers.Sum(l => l.Thickness);
-        var (c0, c1, capacity) = (new double[nodes - 1], new double[nodes - 1], new double[nodes]);
-        var at = 0;
-        for (var l = 0; l < layers.Length; l++)
-        {
-            var layer = layers[l];
-            var left = nodes - 1 - at;
-            var share = l == layers.Length - 1 ? left : Math.Clamp((int)Math.Round((nodes - 1) * layer.Thickness / total), 2, left - 2);
-            var first = layer.Thickness * (Grading - 1) / (Math.Pow(Grading, share) - 1);
-            for (var i = 0; i < share; i++, at++)
-            {
-                var dx = first * Math.Pow(Grading, i);
-                c0[at] = area * layer.Conductivity0 / dx;
-                c1[at] = area * layer.Conductivity1 / (2 * dx);
-                capacity[at] += area * layer.Density * layer.HeatCapacity * dx / 2;
-                capacity[at + 1] += area * layer.Density * layer.HeatCapacity * dx / 2;
-            }
-        }
-        return (c0, c1, capacity);
     }
 }
