@@ -9,12 +9,12 @@ namespace ZealousEmber.Core.Schedules;
 public readonly record struct CurvePoint(double Minutes, double Celsius);
 
 /// <summary>Time spent in a band of temperatures.</summary>
-/// <param name="Rising">While getting hotter, or holding.</param>
-/// <param name="Falling">While getting cooler.</param>
-public readonly record struct TimeInBand(Duration Rising, Duration Falling)
+/// <param name="Before">Up to the end of the top: the climb, its holds, the top itself.</param>
+/// <param name="After">The cooling, with every hold and swing on the way down.</param>
+public readonly record struct TimeInBand(Duration Before, Duration After)
 {
-    /// <summary>Both ways together.</summary>
-    public Duration Total => Rising + Falling;
+    /// <summary>Both together.</summary>
+    public Duration Total => Before + After;
 }
 
 /// <summary>
@@ -23,6 +23,8 @@ public readonly record struct TimeInBand(Duration Rising, Duration Falling)
 /// </summary>
 public sealed class Curve
 {
+    private const double Top = 1;
+
     private readonly CurvePoint[] points;
 
     /// <summary>A curve through points whose minutes are finite and never go back; else throws.</summary>
@@ -70,15 +72,30 @@ public sealed class Curve
     public TimeInBand TimeBetween(Temperature one, Temperature? other)
     {
         var low = Math.Min(one.Celsius, other?.Celsius ?? double.PositiveInfinity);
-        var high = other is { } b ? Math.Max(one.Celsius, b.Celsius) : double.PositiveInfinity;
-        double rising = 0, falling = 0;
+        var high = other is { } upper ? Math.Max(one.Celsius, upper.Celsius) : double.PositiveInfinity;
+        var turns = points[LastOfTop].Minutes;
+        double before = 0, after = 0;
         for (var i = 1; i < points.Length; i++)
         {
-            var minutes = MinutesInBand(points[i - 1], points[i], low, high);
-            if (points[i].Celsius < points[i - 1].Celsius) falling += minutes;
-            else rising += minutes;
+            var (a, b) = (points[i - 1], points[i]);
+            if (b.Minutes <= turns) before += MinutesInBand(a, b, low, high);
+            else after += MinutesInBand(a, b, low, high);
         }
-        return new TimeInBand(Duration.FromMinutes(rising), Duration.FromMinutes(falling));
+        return new TimeInBand(Duration.FromMinutes(before), Duration.FromMinutes(after));
+    }
+
+    /// <summary>The end of the top: the last point within 1 K of the hottest. What comes before it is climb, what comes after it cooling.</summary>
+    public Duration EndOfTop => Duration.FromMinutes(points[LastOfTop].Minutes);
+
+    private int LastOfTop
+    {
+        get
+        {
+            var high = Peak.Celsius - Top;
+            var last = points.Length - 1;
+            while (points[last].Celsius < high) last--;
+            return last;
+        }
     }
 
     /// <summary>The steepest climb of any piece, 0 when it never climbs. Jumps do not count.</summary>

@@ -17,6 +17,19 @@ public enum ScheduleKind
 
     /// <summary>Raw glazed ware fired once.</summary>
     OnceFired,
+
+    /// <summary>Ware fired before with glaze on it: lustre, decals, overglaze; cones 022 to 014.</summary>
+    Refiring,
+}
+
+/// <summary>What kinds of firing have in common.</summary>
+public static class ScheduleKinds
+{
+    /// <summary>True where the ware was never fired: it holds water, and its clay burns out.</summary>
+    public static bool FiresRaw(this ScheduleKind kind) => kind is ScheduleKind.Drying or ScheduleKind.Bisque or ScheduleKind.OnceFired;
+
+    /// <summary>True where glazes melt: their cones count, and those of the clay under them.</summary>
+    public static bool MeltsGlaze(this ScheduleKind kind) => kind is ScheduleKind.Glaze or ScheduleKind.OnceFired;
 }
 
 /// <summary>A program with a name and what goes with it. Cannot be built wrong.</summary>
@@ -29,7 +42,7 @@ public sealed record Schedule
     public string Name { get; private init; }
 
     /// <summary>What it is for.</summary>
-    public ScheduleKind Kind { get; }
+    public ScheduleKind Kind { get; private init; }
 
     /// <summary>The scale it was written in; the values themselves are °C.</summary>
     public TemperatureUnit Unit { get; private init; }
@@ -54,6 +67,9 @@ public sealed record Schedule
 
     /// <summary>The same schedule meant for another cone.</summary>
     public Schedule Towards(Cone? goal) => this with { Goal = goal };
+
+    /// <summary>The same schedule meant for another kind of firing.</summary>
+    public Schedule For(ScheduleKind kind) => this with { Kind = kind };
 
     /// <summary>The same schedule with other steps.</summary>
     public Schedule With(FiringProgram program) => this with { Program = program };

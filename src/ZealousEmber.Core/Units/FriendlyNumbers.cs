@@ -1,6 +1,6 @@
 namespace ZealousEmber.Core.Units;
 
-/// <summary>Numbers a person would choose and a controller takes: fives in °C, tens in °F. Rates and temperatures go in and come out in °C.</summary>
+/// <summary>Numbers a person would choose and a controller takes: fives in °C, tens in °F, finer where it is slow. Rates and temperatures go in and come out in °C.</summary>
 public static class FriendlyNumbers
 {
     private const double CelsiusGrain = 5;
@@ -12,7 +12,8 @@ public static class FriendlyNumbers
     public static double RateDown(double celsiusPerHour, TemperatureUnit unit)
     {
         var rate = Rate.PerHour(celsiusPerHour).PerHourIn(unit);
-        var grain = Grain(unit);
+        // Slow rates in finer steps: from 20 to 15 would be hours.
+        var grain = rate < 6 * Grain(unit) ? FineGrain(unit) : Grain(unit);
         var down = rate >= 2 * grain ? Math.Floor(rate / grain + 1e-9) * grain : Math.Max(1, Math.Floor(rate + 1e-9));
         return Rate.PerHour(down, unit).KelvinsPerHour;
     }
@@ -23,6 +24,8 @@ public static class FriendlyNumbers
         var grain = Grain(unit);
         return Temperature.From(Math.Round(Temperature.FromCelsius(celsius).In(unit) / grain) * grain, unit).Celsius;
     }
+
+    private static double FineGrain(TemperatureUnit unit) => unit == TemperatureUnit.Celsius ? 2 : 5;
 
     private static double Grain(TemperatureUnit unit) => unit == TemperatureUnit.Celsius ? CelsiusGrain : FahrenheitGrain;
 }

@@ -5,7 +5,7 @@ using ZealousEmber.Core.Units;
 namespace ZealousEmber.Core.Ware;
 
 /// <summary>
-/// Time carbon and sulphur need with air between 650 and 950 °C in a first firing: 1.5 h for walls to 6 mm, 3 h at 12, 5 h at 20 and up, in
+/// Time carbon and sulphur need with air between 650 and 950 °C (or the top, if that is less) in a first firing: 1.5 h for walls to 6 mm, 3 h at 12, 5 h at 20 and up, in
 /// straight lines between; half as much again for dark, iron-bearing or recycled clay and for a packed kiln.
 /// Source: the project's paper on what ware can stand.
 /// </summary>
@@ -29,6 +29,9 @@ public static class BurnOut
         return Duration.FromHours(hours * (slowClay ? Slower : 1) * (packed ? Slower : 1));
     }
 
-    /// <summary>What a curve gives on the way up.</summary>
-    public static Duration Given(Curve curve) => curve.TimeBetween(From, To).Rising;
+    /// <summary>Upper end in a firing with this top.</summary>
+    public static Temperature UpTo(Temperature top) => top < To ? top : To;
+
+    /// <summary>What a curve gives, up to the end of its top; nothing on the way down pays for it.</summary>
+    public static Duration Given(Curve curve) => curve.TimeBetween(From, UpTo(curve.Peak)).Before;
 }

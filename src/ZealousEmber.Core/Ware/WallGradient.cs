@@ -3,43 +3,44 @@ using ZealousEmber.Core.Units;
 namespace ZealousEmber.Core.Ware;
 
 /// <summary>
-/// How far the middle of a wall lags behind its faces on a steady climb or fall: ΔT = r·L²/(2α), L half the wall, α = 5e-7 m²/s.
-/// What matters is that a piece is through a size change as a whole: quartz at 573 °C, up and down; cristobalite near 226 °C.
+/// How far the middle of a wall lags behind its faces on a steady climb or fall: ΔT = r·L²/(2α), α = 5e-7 m²/s; and the middle of flat ware
+/// behind its rim, since heat comes in sideways over its shelf: ΔT = r·W²/(16a). What matters is that a piece is through a size change as a
+/// whole: quartz at 573 °C, cristobalite near 226 °C, and raw clay while its bound water leaves. Limits in °C/h; L and W in mm.
 /// Source: the project's paper on what ware can stand.
 /// </summary>
 public static class WallGradient
 {
-    /// <summary>Up to here it is fine, K.</summary>
-    public const double Fine = 5;
+    private const double Raw = 12_600;
+    private const double Fired = 23_400;
+    private const double FiredBelow = 46_800;
+    private const double Flat = 170;
+    private const double FlatWidth = 250;
+    private const double PerSecond = 3600 * 2 * 5e-7 * 1e6;
 
-    /// <summary>Up to here it is worth a look; above, slow down. K.</summary>
-    public const double Look = 10;
+    /// <summary>Where quartz changes, with room either side, °C.</summary>
+    public static readonly (double From, double To) Quartz = (540, 610);
 
-    /// <summary>Flat ware wider than this heats from its rim and gets half the rate, mm.</summary>
-    public const double Wide = 250;
+    /// <summary>Where cristobalite changes on the way down, °C.</summary>
+    public static readonly (double From, double To) Cristobalite = (200, 250);
 
-    /// <summary>Where quartz changes, with room either side.</summary>
-    public static readonly (Temperature From, Temperature To) Quartz = (Temperature.FromCelsius(540), Temperature.FromCelsius(610));
+    /// <summary>Where a raw wall is spared on the way up: bound water, and quartz, °C.</summary>
+    public static readonly (double From, double To) RawClimb = (120, 600);
 
-    /// <summary>Where cristobalite changes on the way down.</summary>
-    public static readonly (Temperature From, Temperature To) Cristobalite = (Temperature.FromCelsius(200), Temperature.FromCelsius(250));
+    /// <summary>The fastest climb of raw ware between 120 and 600 °C.</summary>
+    public static double RawUp(double depth) => Raw / (depth * depth);
 
-    private const double Diffusivity = 5e-7;
+    /// <summary>The fastest rate of fired ware through quartz either way, and through cristobalite on the way down.</summary>
+    public static double FiredThrough(double depth) => Fired / (depth * depth);
 
-    /// <summary>The difference in a wall, K, at a rate without its sign; doubled for wide flat ware, which comes to the same as half the rate.</summary>
-    /// <param name="wall">mm.</param>
-    /// <param name="wide">Flat and wider than <see cref="Wide"/>.</param>
-    /// <param name="rate">Of the kiln.</param>
-    public static TemperatureDifference In(double wall, bool wide, Rate rate)
-    {
-        var half = wall / 2000;
-        return TemperatureDifference.FromKelvins((wide ? 2 : 1) * Math.Abs(rate.KelvinsPerHour) / 3600 * half * half / (2 * Diffusivity));
-    }
+    /// <summary>The fastest climb of fired ware below quartz.</summary>
+    public static double FiredUp(double depth) => FiredBelow / (depth * depth);
 
-    /// <summary>The fastest rate that keeps a wall within a difference.</summary>
-    public static Rate Fastest(double wall, bool wide, double within = Fine)
-    {
-        var half = wall / 2000;
-        return Rate.PerHour(3600 * 2 * Diffusivity * within / (half * half) / (wide ? 2 : 1));
-    }
+    /// <summary>The fastest rate of flat ware through quartz either way and cristobalite down, raw and fired; without end for upright ware.</summary>
+    public static double AcrossFlat(double? width) => width is { } w ? Flat * FlatWidth * FlatWidth / (w * w) : double.PositiveInfinity;
+
+    /// <summary>Through quartz or cristobalite, from the faces and from the rim.</summary>
+    public static double Through(double depth, double? width, bool raw) => Math.Min(raw ? RawUp(depth) : FiredThrough(depth), AcrossFlat(width));
+
+    /// <summary>How far the middle of a wall lags, K, at a rate without its sign.</summary>
+    public static TemperatureDifference In(double depth, Rate rate) => TemperatureDifference.FromKelvins(Math.Abs(rate.KelvinsPerHour) * depth * depth / PerSecond);
 }

@@ -4,15 +4,23 @@ using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Ware;
 
-/// <summary>Two things in one kiln whose cones do not meet.</summary>
-/// <param name="One">The cooler one, by name.</param>
-/// <param name="OneRange">Its cones.</param>
-/// <param name="Other">The hotter one.</param>
-/// <param name="OtherRange">Its cones.</param>
-public sealed record ConeClash(string One, ConeRange OneRange, string Other, ConeRange OtherRange)
+/// <summary>Something in a kiln whose cones meet those of nothing, or not of all, of the rest.</summary>
+/// <param name="Cooler">The names of the cooler side, in the order of the load.</param>
+/// <param name="CoolerRange">Their cones, from the coolest to the hottest.</param>
+/// <param name="Hotter">The names of the hotter side.</param>
+/// <param name="HotterRange">Their cones.</param>
+public sealed record ConeClash(ImmutableArray<string> Cooler, ConeRange CoolerRange, ImmutableArray<string> Hotter, ConeRange HotterRange)
 {
+    private const int MostNamed = 3;
+
     /// <summary>"Lamp white is for cones 06 to 04 and Marsh White for cones 5 to 7: they cannot share a firing."</summary>
-    public string Format() => $"{One} is for {OneRange} and {Other} for {OtherRange}: they cannot share a firing.";
+    public string Format() => $"{Names(Cooler)} {(Cooler.Length == 1 ? "is" : "are")} for {CoolerRange} and {Names(Hotter)} for {HotterRange}: they cannot share a firing.";
+
+    /// <summary>True when this is one of those that clash.</summary>
+    public bool Concerns(string name) => Cooler.Contains(name) || Hotter.Contains(name);
+
+    private static string Names(ImmutableArray<string> names) =>
+        Phrases.List(names.Length <= MostNamed ? names : [.. names.Take(MostNamed - 1), $"{names.Length - MostNamed + 1} more"]);
 }
 
 /// <summary>Everything in a kiln. At least one lot; from it follow the pieces that decide the firing.</summary>
@@ -21,26 +29,33 @@ public sealed record ConeClash(string One, ConeRange OneRange, string Other, Con
 /// <param name="WitnessPack">Whether witness cones stand in sight; nothing when nobody said.</param>
 public sealed record WareLoad(ImmutableArray<WareLot> Lots, bool Packed = false, bool? WitnessPack = null)
 {
+    // From so much more ware than usual a kiln counts as packed.
+    private const double PackedFrom = 1.25;
+
     /// <summary>kg of ware.</summary>
     public double Mass => Lots.Sum(l => l.Mass);
 
     /// <summary>kg of water still in it.</summary>
-    public double Water => Lots.Sum(l => l.Mass * Drying.Water(l.Dryness) / 100);
+    public double Water => Lots.Sum(l => l.Mass * Moisture.Of(l.Dryness) / 100);
+
+    /// <summary>Little air between the ware: somebody said so, or there is far more of it than usual.</summary>
+    /// <param name="usual">Ware usual for this firing in its kiln, kg; nothing where that is not known.</param>
+    public bool IsPacked(double? usual) => Packed || Mass > PackedFrom * usual;
 
     /// <summary>Pieces in all.</summary>
     public int Pieces => Lots.Sum(l => l.Count);
 
     /// <summary>The lot that takes longest to dry: thickness squared and water together.</summary>
-    public WareLot SlowestToDry => Lots.MaxBy(l => Drying.For(Drying.FineWater / Drying.Water(l.Dryness)) * Math.Pow(Drying.Depth(l.Wall, l.OneSided), 2))!;
-
-    /// <summary>The lot that must pass a size change most slowly.</summary>
-    public WareLot MostStrained => Lots.MinBy(l => WallGradient.Fastest(l.Wall, l.IsWide).KelvinsPerHour)!;
+    public WareLot SlowestToDry => Lots.MaxBy(DryingNeed)!;
 
     /// <summary>The lot whose clay needs longest to burn out.</summary>
     public WareLot SlowestToBurnOut => Lots.MaxBy(l => BurnOut.Needed(l.Wall, l.Clay?.BurnsOutSlowly == true, Packed))!;
 
+    /// <summary>The lots among which the one is that minds a rate most: of each dryness the deepest, and the widest flat ones.</summary>
+    internal IEnumerable<WareLot> Telling => Lots.GroupBy(l => l.Dryness).Select(g => g.MaxBy(l => l.Depth)!).Concat(Lots.Where(l => l.Width is not null).OrderByDescending(l => l.Width).Take(1)).Distinct();
+
     /// <summary>The wettest lot.</summary>
-    public WareLot Wettest => Lots.MaxBy(l => Drying.Water(l.Dryness))!;
+    public WareLot Wettest => Lots.MaxBy(l => Moisture.Of(l.Dryness))!;
 
     /// <summary>The thickest lot.</summary>
     public WareLot Thickest => Lots.MaxBy(l => l.Wall)!;
@@ -67,20 +82,41 @@ public sealed record WareLoad(ImmutableArray<WareLot> Lots, bool Packed = false,
         }
     }
 
-    /// <summary>Who clashes with whom.</summary>
+    /// <summary>Who clashes with whom, each odd one out said once: one dish among twenty is one clash, not twenty.</summary>
     public IReadOnlyList<ConeClash> Clashes
     {
         get
         {
-            var ranges = Ranges.OrderBy(r => r.Range.Hottest).ToList();
-            return [.. ranges.SelectMany((one, i) => ranges.Skip(i + 1).Where(other => one.Range.Overlap(other.Range) is null)
-                .Select(other => new ConeClash(one.Name, one.Range, other.Name, other.Range)))];
+            var ranges = Ranges.ToList();
+            var pairs = ranges.SelectMany((one, i) => ranges.Skip(i + 1).Where(other => one.Range.Overlap(other.Range) is null).Select(other => (One: one, Other: other))).ToList();
+            var clashes = new List<ConeClash>();
+            while (pairs.Count > 0)
+            {
+                var odd = ranges.MaxBy(r => pairs.Count(p => p.One.Name == r.Name || p.Other.Name == r.Name));
+                var rest = pairs.Where(p => p.One.Name == odd.Name || p.Other.Name == odd.Name).Select(p => p.One.Name == odd.Name ? p.Other : p.One).ToList();
+                // It may stand between two camps; then each is a clash of its own.
+                foreach (var camp in rest.GroupBy(r => r.Range.Coolest.CompareTo(odd.Range.Hottest) > 0))
+                {
+                    var (names, range) = (camp.Select(r => r.Name).ToImmutableArray(), new ConeRange(camp.Min(r => r.Range.Coolest), camp.Max(r => r.Range.Hottest)));
+                    clashes.Add(camp.Key ? new ConeClash([odd.Name], odd.Range, names, range) : new ConeClash(names, range, [odd.Name], odd.Range));
+                }
+                pairs.RemoveAll(p => p.One.Name == odd.Name || p.Other.Name == odd.Name);
+            }
+            return clashes;
         }
     }
 
     /// <summary>Who does not stand a cone: name, cones, and whether it would be too hot for it.</summary>
     public IReadOnlyList<(string Name, ConeRange Range, bool TooHot)> Outside(Cone goal) =>
         [.. Ranges.Where(r => !r.Range.Contains(goal)).Select(r => (r.Name, r.Range, goal.CompareTo(r.Range.Hottest) > 0))];
+
+    /// <summary>About the ∫ D dt a lot needs before a usual climb past boiling, to rank lots by.</summary>
+    private static double DryingNeed(WareLot lot)
+    {
+        var square = lot.Depth * lot.Depth;
+        var left = Math.Min(Steam.MostAtBoiling, Steam.Planned * 18_500 / Math.Min(100 * square, 10_000));
+        return Drying.For(Math.Min(1, left / Moisture.Of(lot.Dryness))) * square;
+    }
 
     /// <summary>Builds a load. A problem at <c>lots</c> when there is none, or far too many.</summary>
     public static Result<WareLoad> Create(IReadOnlyList<WareLot> lots, bool packed = false, bool? witnessPack = null) =>

@@ -49,7 +49,7 @@ public sealed record WareLot
     /// <summary>Solid, or standing with its whole foot on the shelf: dries from one side.</summary>
     public bool OneSided { get; private init; }
 
-    /// <summary>How dry it is; bisqued ware is bone dry.</summary>
+    /// <summary>How dry it is; of bisqued ware, how wet its fresh glaze is.</summary>
     public Dryness Dryness { get; private init; }
 
     /// <summary>Its clay, where known.</summary>
@@ -67,8 +67,11 @@ public sealed record WareLot
     /// <summary>Mass of a piece, kg.</summary>
     public double PieceMass { get; private init; }
 
-    /// <summary>Flat and so wide that it heats from its rim.</summary>
-    public bool IsWide => Width > WallGradient.Wide;
+    /// <summary>Fired before with glaze on it: it is decorated, mended or used ware.</summary>
+    public bool GlazedAlready { get; private init; }
+
+    /// <summary>L, mm: how deep heat and water have to go.</summary>
+    public double Depth => Drying.Depth(Wall, OneSided);
 
     /// <summary>The whole lot, kg.</summary>
     public double Mass => Count * PieceMass;
@@ -85,7 +88,7 @@ public sealed record WareLot
     /// </summary>
     public static Result<WareLot> Create(
         string? what, int? count, double? wall, double? width = null, bool closedHollow = false, bool oneSided = false, Dryness dryness = Dryness.BoneDry,
-        Clay? clay = null, IReadOnlyList<Glaze>? glazes = null, string? whose = null, NextStep next = NextStep.Dipping, double? pieceKg = null)
+        Clay? clay = null, IReadOnlyList<Glaze>? glazes = null, string? whose = null, NextStep next = NextStep.Dipping, double? pieceKg = null, bool glazedAlready = false)
     {
         var problems = new List<Problem>();
         var called = Text.OneLine(what);
@@ -112,6 +115,7 @@ public sealed record WareLot
                 Whose = owner,
                 Next = next,
                 PieceMass = pieceKg ?? UsualMass,
+                GlazedAlready = glazedAlready,
             };
     }
 }

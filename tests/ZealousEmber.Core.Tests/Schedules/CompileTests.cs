@@ -33,8 +33,8 @@ public class CompileTests
     {
         var compiled = Compile(Make.Schedule(Make.Step(100, 1000, 30), Make.Step(50, 800, 60)));
         var band = compiled.Curve.TimeBetween(Make.Celsius(1000), Make.Celsius(900));
-        band.Rising.TotalMinutes.ShouldBe(60 + 30, 1e-6);
-        band.Falling.TotalMinutes.ShouldBe(120, 1e-6);
+        band.Before.TotalMinutes.ShouldBe(60 + 30, 1e-6);
+        band.After.TotalMinutes.ShouldBe(120, 1e-6);
         compiled.Curve.TimeAbove(Make.Celsius(800)).TotalMinutes.ShouldBe(120 + 30 + 240 + 60, 1e-6);
         compiled.Curve.TimeAbove(Make.Celsius(1001)).ShouldBe(Duration.Zero);
     }
@@ -72,11 +72,11 @@ public class CompileTests
     [Fact]
     public void Off_below_the_room_stops_near_it_and_says_so()
     {
-        var schedule = Make.Schedule(Make.Step(100, 200), Make.Step(null, 10, 0, PaceKind.Natural));
+        var schedule = Make.Schedule(Make.Step(100, 120), Make.Step(null, 10, 0, PaceKind.Natural)).For(ScheduleKind.Drying);
         var compiled = Compile(schedule);
         compiled.Segments[1].To.Celsius.ShouldBe(25);
-        FiringAssessment.Of(schedule, PlainKiln.Instance, null, DisplayUnits.Metric).Value.Findings.Single().ShouldSatisfyAllConditions(
-            f => f.Id.ShouldBe("cools-no-further"), f => f.Segment.ShouldBe(1), f => f.Text.ShouldContain("25 °C"));
+        FiringAssessment.Of(schedule, PlainKiln.Instance, null, DisplayUnits.Metric).Value.Findings.Single(f => f.Id == "cools-no-further").ShouldSatisfyAllConditions(
+            f => f.Segment.ShouldBe(1), f => f.Text.ShouldContain("25 °C"));
     }
 
     [Fact]

@@ -1,0 +1,35 @@
+namespace ZealousEmber.Core.Ware;
+
+/// <summary>What glazed ware stands: fresh glaze that is still wet, and ware that was glazed and fired before. Rates in °C/h, bands in °C. Source: the project's paper on what ware can stand.</summary>
+public static class GlazedWare
+{
+    /// <summary>Where fresh glaze dries.</summary>
+    public static readonly (double From, double To) GlazeDries = (60, 120);
+
+    /// <summary>A hold here dries it as well.</summary>
+    public static readonly (double From, double To) GlazeHold = (70, 130);
+
+    /// <summary>The fastest climb while it dries.</summary>
+    public const double GlazeUp = 100;
+
+    /// <summary>The hold that does, minutes.</summary>
+    public const double GlazeHoldMinutes = 20;
+
+    /// <summary>Where oils and binders of lustre, decals and overglaze burn off, lid or plug open.</summary>
+    public static readonly (double From, double To) Organics = (150, 300);
+
+    /// <summary>The fastest climb while they do.</summary>
+    public const double OrganicsUp = 120;
+
+    /// <summary>Where ware under an old glaze is spared on the way up.</summary>
+    public static readonly (double From, double To)[] Strained = [(200, 250), (540, 610)];
+
+    /// <summary>The fastest climb there.</summary>
+    public const double StrainedUp = 150;
+
+    /// <summary>The lid or a plug stays open up to here.</summary>
+    public const double OpenTo = 500;
+
+    /// <summary>A glaze firing with a lower top is a refiring, whatever it is called.</summary>
+    public const double RefiredBelow = 850;
+}
