@@ -23,6 +23,8 @@ public class PlanBench
     private static readonly KilnContract Heron = new("Heron", "top-190");
     private static readonly PlanRequest Glaze = new(Load, ScheduleKind.Glaze);
 
+    private static readonly PlanRequest Thick = new(Load with { Lots = [.. Load.Lots!, new LotContract("planters", 4, 34, Dryness: Dryness.Damp)] }, ScheduleKind.Bisque);
+
     private static readonly PreviewRequest Spoiled = new(
         new ScheduleContract("Spoiled", ScheduleKind.Glaze, TemperatureUnit.Celsius,
             [.. NotationReader.Read("100/h to 600; 200/h to 1100; 60/h to 1150 hold 40m; off", TemperatureUnit.Celsius).Segments.Select(s => ScheduleMapping.Write(s, TemperatureUnit.Celsius))],
@@ -34,6 +36,12 @@ public class PlanBench
 
     [Benchmark]
     public object PlanInAKiln() => Make(Glaze with { Kiln = Heron });
+
+    [Benchmark]
+    public object BisqueOfThickWare() => Make(Thick);
+
+    [Benchmark]
+    public object BisqueOfThickWareInAKiln() => Make(Thick with { Kiln = Heron });
 
     [Benchmark]
     public object WhatIfInAKiln() => WhatIfs.Make(new WhatIfRequest(Glaze with { Kiln = Heron }, CoolerCones: -1), StudioLookup.Nothing).GetAwaiter().GetResult().Value;

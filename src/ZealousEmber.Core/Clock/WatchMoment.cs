@@ -55,7 +55,7 @@ public sealed record WatchMoment(WatchKind Kind, Duration At, Duration Lasts, st
         var curve = compiled.Curve;
         var peak = curve.Peak;
         Add(WatchKind.SwitchOn, Duration.Zero, QuarterHour, "Switch on; nothing touching, nothing flammable near");
-        if (schedule.Kind != ScheduleKind.Glaze)
+        if (schedule.Kind.FiresRaw())
         {
             // Looked for where a drying hold ends, or when it comes to boiling without one.
             var passes = curve.FirstRiseThrough(boiling);

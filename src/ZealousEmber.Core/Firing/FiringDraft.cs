@@ -23,9 +23,10 @@ namespace ZealousEmber.Core.Firing;
 /// <param name="Next">After a bisque.</param>
 /// <param name="PieceMass">kg.</param>
 /// <param name="Typed">How a number was typed, by field, where it was not in mm or kg: <c>wall</c> as <c>3/8 in</c>.</param>
+/// <param name="GlazedAlready">Fired before with glaze on it.</param>
 public sealed record LotDraft(
     string? What, int? Count, double? Wall, double? Width, bool ClosedHollow, bool OneSided, Dryness Dryness, int? ClayId, ImmutableArray<int> GlazeIds, string? Whose, NextStep Next, double? PieceMass,
-    ImmutableSortedDictionary<string, string> Typed)
+    ImmutableSortedDictionary<string, string> Typed, bool GlazedAlready = false)
 {
     /// <summary>Fields that may say how they were typed.</summary>
     public static readonly ImmutableArray<string> TypedFields = ["wall", "width", "pieceKg"];

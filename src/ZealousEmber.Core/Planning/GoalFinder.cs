@@ -13,7 +13,8 @@ internal static class GoalFinder
     {
         ScheduleKind.Drying => ((Cone?)null, (string?)null),
         ScheduleKind.Bisque => Bisque(load, wish.Goal, wish.Preferences.Bisque),
-        _ => Glaze(load, wish.Goal),
+        ScheduleKind.Refiring => Refiring(load, wish),
+        _ => Glaze(load, wish),
     };
 
     private static Result<(Cone?, string?)> Bisque(WareLoad load, Cone? given, BisqueOption way)
@@ -56,18 +57,50 @@ internal static class GoalFinder
         return (hot, $"Two cones over {(glaze is null ? "a usual low-fire glaze" : glaze.Name)}: gas is gone before the glaze is there to trap it.");
     }
 
-    private static Result<(Cone?, string?)> Glaze(WareLoad load, Cone? given)
+    private static Result<(Cone?, string?)> Glaze(WareLoad load, PlanWish wish)
     {
         if (load.Clashes is [var clash, ..]) return new Problem("lots", clash.Format());
-        if (given is { } goal)
+        if (wish.Goal is { } goal)
         {
             return load.Outside(goal) is [var outside, ..]
                 ? new Problem("goalCone", $"{outside.Name} is made for {outside.Range}; cone {goal.Number} is too {(outside.TooHot ? "hot" : "cool")} for it.")
                 : ((Cone?)goal, (string?)"The cone you asked for.");
         }
         return load.CommonRange is { } common
-            ? (common.Coolest, common.Coolest == common.Hottest ? $"The one cone everything in it is made for." : $"Everything in it stands {common}; the coolest spares the elements and the power.")
+            ? Within(common, wish.Preferences.Goal)
             : new Problem("goalCone", "Nothing in the load says which cone it wants. Give a goal cone.");
+    }
+
+    /// <summary>Lustre, decals and overglaze go by their own cones; the clay and the glaze under them have seen hotter.</summary>
+    private static Result<(Cone?, string?)> Refiring(WareLoad load, PlanWish wish)
+    {
+        if (wish.Goal is { } goal) return ((Cone?)goal, (string?)"The cone you asked for.");
+        ConeRange? common = null;
+        foreach (var glaze in load.Glazes.Where(g => g.Range is not null))
+        {
+            common = common is { } before ? before.Overlap(glaze.Range!.Value) : glaze.Range;
+            if (common is null) return new Problem("lots", $"{glaze.Name} and the others want different cones: they cannot share a firing.");
+        }
+        return common is { } range
+            ? Within(range, wish.Preferences.Goal)
+            : new Problem("goalCone", "Nothing in the load says which cone it wants. Give a goal cone: lustre and decals usually 022 to 017, overglaze to 014; the maker of the colour knows.");
+    }
+
+    private static Result<(Cone?, string?)> Within(ConeRange range, GoalOption way)
+    {
+        if (range.Coolest == range.Hottest) return (range.Coolest, "The one cone everything in it is made for.");
+        return way == GoalOption.Coolest
+            ? (range.Coolest, $"Everything in it stands {range}; the coolest saves power and spares the elements. Cold corners of the kiln may come out underfired.")
+            : (Middle(range), $"Everything in it stands {range}; in the middle neither a cold nor a hot corner leaves that.");
+    }
+
+    /// <summary>The cone nearest half way in temperature; a half cone only where there is no whole one inside.</summary>
+    private static Cone Middle(ConeRange range)
+    {
+        var half = (ConeTable.Of(range.Coolest).At60 + ConeTable.Of(range.Hottest).At60) / 2;
+        var inside = Cone.All.Where(c => range.Contains(c) && c != range.Coolest && c != range.Hottest).ToList();
+        var whole = inside.Where(c => !c.Number.EndsWith('½')).ToList();
+        return (whole.Count > 0 ? whole : inside).DefaultIfEmpty(range.Coolest).MinBy(c => Math.Abs(ConeTable.Of(c).At60 - half));
     }
 
     private static Cone Parse(string number) => ConeNumber.Parse(number).Value;

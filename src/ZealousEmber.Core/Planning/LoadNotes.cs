@@ -9,20 +9,26 @@ namespace ZealousEmber.Core.Planning;
 public static class LoadNotes
 {
     private const double OverFull = 1.4;
+    private const double FlatAndWide = 300;
 
     /// <summary>Notes on a load; <paramref name="usualMass"/> is the ware usual for this firing in its kiln, kg, where that is known.</summary>
     public static IEnumerable<PlanNote> Of(WareLoad load, ScheduleKind kind, double? usualMass, DisplayUnits units)
     {
-        var raw = kind != ScheduleKind.Glaze;
+        var raw = kind.FiresRaw();
         if (raw && load.Thickest.Wall > Drying.ThickestWall)
             yield return new PlanNote("wall-too-thick", $"Over {units.Wall(Drying.ThickestWall)} thick: {Name(load.Thickest, units)}. Hollow it out or vent it; a schedule alone will not save it.");
         foreach (var lot in load.Lots.Where(l => raw && l.ClosedHollow && l.Dryness != Dryness.BoneDry))
             yield return new PlanNote("closed-hollow", $"Closed and not bone dry: {Name(lot, units)}. Make a hole for the steam, or it bursts whatever the schedule.");
+        var wide = load.Lots.Where(l => l.Width >= FlatAndWide).MaxBy(l => l.Width);
+        if (kind != ScheduleKind.Drying && wide is not null)
+            yield return new PlanNote("flat-and-wide", $"Flat and wide: {wide.What} of {units.Wall(wide.Width!.Value)}. Keep it clear of the elements and out of any flame's path: heat on one rim cracks it whatever the schedule.");
+        if (!raw && load.Lots.FirstOrDefault(l => l.Dryness != Dryness.BoneDry) is { } wet)
+            yield return new PlanNote("glaze-wet", $"The glaze on {wet.What} is still wet: a day on the shelf is cheaper than the hours the kiln takes for it.");
         if (usualMass is { } usual && load.Mass < KilnLoad.NearlyEmpty * usual)
             yield return new PlanNote("nearly-empty", $"{units.Weight(load.Mass)} of ware where {units.Weight(usual)} is usual: a nearly empty kiln heats unevenly and drops fast. Fill the gaps with shelves, or wait for more.");
         else if (usualMass is { } most && load.Mass > OverFull * most)
             yield return new PlanNote("over-full", $"{units.Weight(load.Mass)} of ware where {units.Weight(most)} is usual: does it fit, and are the counts right?");
-        if (raw) yield break;
+        if (!kind.MeltsGlaze()) yield break;
         var runny = load.Glazes.Where(g => g.Runny).Select(g => g.Name).ToList();
         if (runny.Count > 0) yield return new PlanNote("runny", $"{Phrases.List(runny)} {(runny.Count == 1 ? "runs" : "run")}: a waste slab under each piece, and a short hold.");
         var fast = load.Glazes.Where(g => g.WantsFastCooling).Select(g => g.Name).ToList();

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using NodaTime;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Planning;
 
@@ -14,8 +15,10 @@ namespace ZealousEmber.Core.Planning;
 /// <param name="Unit">Scale of the friendly numbers.</param>
 /// <param name="Name">Of the schedule.</param>
 /// <param name="Display">What its reasons give lengths and masses in; metric when missing.</param>
+/// <param name="SomebodyIn">Whether somebody is in so long after the start; nothing where no start or no hours are known.</param>
 public sealed record PlanWish(
-    ScheduleKind Kind, Cone? Goal = null, PlanningPreferences? Preference = null, Duration? Hold = null, int MaxSteps = 20, TemperatureUnit Unit = TemperatureUnit.Celsius, string Name = "Planned", DisplayUnits? Display = null)
+    ScheduleKind Kind, Cone? Goal = null, PlanningPreferences? Preference = null, Duration? Hold = null, int MaxSteps = 20, TemperatureUnit Unit = TemperatureUnit.Celsius, string Name = "Planned", DisplayUnits? Display = null,
+    Func<Duration, bool>? SomebodyIn = null)
 {
     /// <summary>What people differ on, said or usual.</summary>
     public PlanningPreferences Preferences => Preference ?? PlanningPreferences.Usual;
@@ -27,12 +30,13 @@ public sealed record PlanWish(
 /// <summary>A step with its reason.</summary>
 /// <param name="Step">The step; its own short reason among it.</param>
 /// <param name="Why">In a sentence or two, as a good teacher would say it.</param>
-/// <param name="By">The constraint that set it: drying, steam-check, glaze-water, brisk, quartz, burn-out, kiln, approach, goal, hold, slow-band, drop, quartz-cooling, cooling.</param>
+/// <param name="By">The constraint that set it: cool-first, drying, steam-check, glaze-water, organics, brisk, wall, quartz, burn-out, kiln, approach, goal, hold, slow-band, drop, quartz-cooling, cooling.</param>
 /// <param name="Look">Where somebody has to look for steam: when, since the start.</param>
-public sealed record PlanStep(Segment Step, string Why, string By, Duration? Look = null);
+/// <param name="Basis">How its number came about; nothing where it is a habit, not a sum.</param>
+public sealed record PlanStep(Segment Step, string Why, string By, Duration? Look = null, Basis? Basis = null);
 
 /// <summary>Something to know about the load, beside the schedule.</summary>
-/// <param name="Id">Stable: wall-too-thick, closed-hollow, runny, cooling-clash, hold-clash, nearly-empty, over-full.</param>
+/// <param name="Id">Stable: wall-too-thick, closed-hollow, flat-and-wide, glaze-wet, runny, cooling-clash, hold-clash, nearly-empty, over-full.</param>
 /// <param name="Text">One or two sentences.</param>
 public sealed record PlanNote(string Id, string Text);
 

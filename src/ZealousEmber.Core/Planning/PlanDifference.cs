@@ -40,7 +40,7 @@ public sealed record PlanDifference(Duration Longer, TemperatureDifference Hotte
         var last = Array.FindLastIndex(points, p => p.Celsius == curve.Peak.Celsius);
         var up = new Curve(points[..(last + 1)]);
         Duration Between(Temperature? low, Temperature? high) => up.TimeBetween(low ?? ScheduleLimits.Coldest, high).Total;
-        if (schedule.Kind == ScheduleKind.Glaze)
+        if (!schedule.Kind.FiresRaw())
         {
             var approach = curve.Peak - TemperatureDifference.FromKelvins(100);
             yield return ("Drying the glaze", Between(null, Dry));

@@ -5,7 +5,7 @@ namespace ZealousEmber.Core.Planning;
 /// <summary>How raw ware is dried in the kiln.</summary>
 public enum DryingOption
 {
-    /// <summary>A hold below boiling as long as this ware needs, in blocks of two hours with a look for steam when it is long.</summary>
+    /// <summary>A hold below boiling as long as this ware needs; of a long one the last third in blocks, with a look for steam after each.</summary>
     ByTheWall,
 
     /// <summary>A long hold below boiling, the same for everything: eight hours, or longer where this ware needs it.</summary>
@@ -76,22 +76,33 @@ public enum BisqueOption
     AlwaysOpen,
 }
 
+/// <summary>Which of the cones that everything in a glaze firing stands.</summary>
+public enum GoalOption
+{
+    /// <summary>The one in the middle: cold and hot corners both stay within what the glazes are made for.</summary>
+    Middle,
+
+    /// <summary>The coolest: it saves power and elements, and cold corners may come out underfired.</summary>
+    Coolest,
+}
+
 /// <summary>How somebody plans, where people differ; each its first way unless said.</summary>
 /// <param name="Drying">How raw ware is dried.</param>
 /// <param name="Approach">How the top is come to.</param>
 /// <param name="Cooling">How it cools.</param>
 /// <param name="Hold">How long it stays at its top.</param>
 /// <param name="Bisque">How hot a bisque goes.</param>
+/// <param name="Goal">Which of the cones that all of it stands.</param>
 public sealed record PlanningPreferences(
     DryingOption Drying = DryingOption.ByTheWall, ApproachOption Approach = ApproachOption.LastHundred, CoolingOption Cooling = CoolingOption.AsTheGlazesAsk,
-    HoldOption Hold = HoldOption.AsTheGlazesAsk, BisqueOption Bisque = BisqueOption.ByWhatComesNext)
+    HoldOption Hold = HoldOption.AsTheGlazesAsk, BisqueOption Bisque = BisqueOption.ByWhatComesNext, GoalOption Goal = GoalOption.Middle)
 {
     /// <summary>The first of each.</summary>
     public static readonly PlanningPreferences Usual = new();
 }
 
 /// <summary>One way people do a thing, with the one line of why its followers would give.</summary>
-/// <param name="Choice">What is chosen: drying, bisque, approach, hold, cooling.</param>
+/// <param name="Choice">What is chosen: drying, bisque, goal, approach, hold, cooling.</param>
 /// <param name="Way">Name of the way, as the enum has it.</param>
 /// <param name="Name">For people.</param>
 /// <param name="Why">One line.</param>
@@ -104,6 +115,7 @@ public sealed record PlanningOption(string Choice, string Way, string Name, stri
         "bisque" => ways.Bisque.ToString(),
         "approach" => ways.Approach.ToString(),
         "hold" => ways.Hold.ToString(),
+        "goal" => ways.Goal.ToString(),
         _ => ways.Cooling.ToString(),
     };
 
@@ -117,6 +129,8 @@ public sealed record PlanningOption(string Choice, string Way, string Name, stri
         new("bisque", nameof(BisqueOption.ByWhatComesNext), "by what comes next", "Dipping wants it open, brushing tighter, and what is never glazed wants the clay's own cone."),
         new("bisque", nameof(BisqueOption.HotterThanTheGlaze), "two cones over the glaze", "What gas there is leaves before the glaze is there to trap it: the low-fire way."),
         new("bisque", nameof(BisqueOption.AlwaysOpen), "cone 06, always", "One porosity to learn; the glaze bucket can stay as it is."),
+        new("goal", nameof(GoalOption.Middle), "the middle cone", "Cold and hot corners both stay within what the glazes are made for."),
+        new("goal", nameof(GoalOption.Coolest), "the coolest cone", "It saves power and spares the elements; cold corners may come out underfired."),
         new("approach", nameof(ApproachOption.LastHundred), "the last hundred at 60 an hour", "Cone numbers are told at 60 °C an hour; at that pace the display and the cone agree."),
         new("approach", nameof(ApproachOption.OneRate), "one rate throughout", "One pace is easy to set and to repeat; heat work finds the top that goes with it."),
         new("hold", nameof(HoldOption.AsTheGlazesAsk), "as the glazes ask", "Five minutes where one runs or fades, twenty where one heals slowly, else ten; a bisque needs none."),

@@ -17,7 +17,7 @@ namespace ZealousEmber.Core.Tests.Planning;
 public sealed class WhatIfTests
 {
     private static readonly IKilnModel Plain = PlainKiln.Instance;
-    private static readonly WareLoad Bowls = WareLoad.Create([WareLot.Create("bowls", 12, 8, dryness: Dryness.CoolToTouch).Value]).Value;
+    private static readonly WareLoad Bowls = WareLoad.Create([WareLot.Create("bowls", 12, 10, dryness: Dryness.CoolToTouch).Value]).Value;
     private static readonly PlanWish Bisque = new(ScheduleKind.Bisque);
 
     private static (Plan Plan, CompiledSchedule Times) Timed(WareLoad load, PlanWish wish)
@@ -38,8 +38,8 @@ public sealed class WhatIfTests
     {
         var thicker = Ask(new WhatIf(Thicker: 4));
         thicker.Longer.TotalHours.ShouldBeGreaterThan(1.5);
-        thicker.Says[0].ShouldBe("Drying takes 6 h 16 instead of 3 h 16.");
-        Ask(new WhatIf(Thicker: -4)).Longer.TotalHours.ShouldBeLessThan(-0.5);
+        thicker.Says[0].ShouldBe("Drying takes 9 h instead of 4 h 20.");
+        Ask(new WhatIf(Thicker: -4)).Longer.TotalHours.ShouldBeLessThan(-0.4);
         Ask(new WhatIf(Wetter: 1)).Says[0].ShouldStartWith("Drying takes");
     }
 
