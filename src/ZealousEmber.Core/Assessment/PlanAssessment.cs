@@ -1,5 +1,6 @@
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Planning;
+using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Assessment;
@@ -15,7 +16,17 @@ public sealed record PlanAssessment(Plan Plan, FiringAssessment Firing)
         var plan = Planner.Make(load, wish, kiln);
         if (!plan.IsOk) return Result<PlanAssessment>.Failed(plan.Problems);
         var firing = FiringAssessment.Of(plan.Value.Schedule, kiln, load, wish.Units);
-        return firing.IsOk ? new PlanAssessment(plan.Value, firing.Value) : Result<PlanAssessment>.Failed(firing.Problems);
+        return firing.IsOk ? new PlanAssessment(Priced(plan.Value, load, wish, kiln, firing.Value.Run), firing.Value) : Result<PlanAssessment>.Failed(firing.Problems);
+    }
+
+    /// <summary>Where somebody prefers the coolest cone: what that saves over the one in the middle.</summary>
+    private static Plan Priced(Plan plan, WareLoad load, PlanWish wish, IKilnModel kiln, KilnRun run)
+    {
+        if (wish.Goal is not null || wish.Preferences.Goal != GoalOption.Coolest || !wish.Kind.MeltsGlaze() || run.Uses.Length == 0) return plan;
+        var middle = Planner.Make(load, wish with { Preference = wish.Preferences with { Goal = GoalOption.Middle } }, kiln);
+        if (!middle.IsOk || middle.Value.Schedule.Goal == plan.Schedule.Goal || kiln.Run(middle.Value.Schedule.Program) is not { IsOk: true } other) return plan;
+        var saved = other.Value.Energy.Used - run.Energy.Used;
+        return saved < 0.5 ? plan : plan with { GoalWhy = $"{plan.GoalWhy} It saves about {Phrases.Number(Math.Round(saved))} kWh over cone {middle.Value.Schedule.Goal!.Value.Number}." };
     }
 
     /// <summary>The same after a change of mind. Problems at <c>coolerCones</c>, or as the planner gives them.</summary>

@@ -18,7 +18,7 @@ internal static class GlazeReview
 
     public static IEnumerable<Finding> Of(ReviewContext context)
     {
-        if (context.Load is not { } load || context.Schedule.Kind is ScheduleKind.Drying or ScheduleKind.Bisque) yield break;
+        if (context.Load is not { } load || context.Schedule.Kind is ScheduleKind.Drying or ScheduleKind.Bisque or ScheduleKind.Refiring) yield break;
         var index = context.Schedule.Program.TopStep;
         if (context.Schedule.Segments[index].Target is null) yield break;
         if (HoldTooLong(context, load, index) is { } tooLong) yield return tooLong;
@@ -40,7 +40,7 @@ internal static class GlazeReview
         return new Finding("hold-long", Severity.Look, index, times.RampEnd, times.End,
             $"{careful.Name} {(careful.Runny ? "runs" : "fades")}, and the hold is {Phrases.Number(minutes)} minutes.",
             careful.Runny ? "Every minute at the top lets it move; a waste slab, and a short hold with the same heat work." : "Its colour burns out while it is held; a hotter top and a short hold do the same work.",
-            WithHold(context, index, ShortHold));
+            context.Fixes(() => WithHold(context, index, ShortHold)));
     }
 
     private static Finding? HoldTooShort(ReviewContext context, WareLoad load, int index)
@@ -54,7 +54,7 @@ internal static class GlazeReview
         var times = context.Compiled.Segments[index];
         return new Finding("hold-short", Severity.Look, index, times.RampEnd, times.End,
             $"{wants.Name} wants a hold to heal, and there is {(held > 0 ? $"one of {Phrases.Number(held)} minutes" : "none")} at the top.",
-            "Bubbles rise and close while it is held; without that they stay as pinholes.", WithHold(context, index, HealingHold));
+            "Bubbles rise and close while it is held; without that they stay as pinholes.", context.Fixes(() => WithHold(context, index, HealingHold)));
     }
 
     /// <summary>Another hold at the top, and the top that does the same work with it.</summary>
@@ -77,7 +77,7 @@ internal static class GlazeReview
     private static Finding? BandTooShort(ReviewContext context, Glaze glaze)
     {
         var (band, compiled) = (glaze.Slow!, context.Compiled);
-        var given = compiled.Curve.TimeBetween(band.To, band.From).Falling;
+        var given = compiled.Curve.TimeBetween(band.To, band.From).After;
         if (compiled.Curve.Peak < band.From || given.TotalHours >= band.Lasts.TotalHours * 0.85) return null;
         var at = Enumerable.Range(0, compiled.Segments.Length).FirstOrDefault(
             i => compiled.Segments[i].From > band.To && compiled.Segments[i].To < band.From && compiled.Segments[i].To < compiled.Segments[i].From, -1);
@@ -86,7 +86,7 @@ internal static class GlazeReview
             compiled.Curve.LastFallThrough(band.From) ?? compiled.Total, compiled.Curve.LastFallThrough(band.To) ?? compiled.Total,
             $"{glaze.Name} has {Phrases.Hours(given)} between {context.Degrees(band.From)} and {context.Degrees(band.To)}; it wants {Phrases.Hours(band.Lasts)}.",
             "Its crystals grow there on the way down; too little time leaves it dull.",
-            at < 0 ? [] : context.Slower(at, band.To, band.From, rate));
+            context.Fixes(() => at < 0 ? [] : context.Slower(at, band.To, band.From, rate)));
     }
 
     /// <summary>A glaze that wants to cool fast, held back on the way down while it still grows.</summary>

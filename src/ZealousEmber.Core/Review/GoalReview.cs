@@ -24,19 +24,20 @@ internal static class GoalReview
         {
             if (ConePhrases.ZeroSlip(goal, context.Progress) is { } slip)
             {
-                yield return new Finding("zero-slip", Severity.Danger, index, times.Start, times.End, slip, "A zero dropped or added is a hundred degrees: one of the two is a slip.");
+                yield return new Finding("zero-slip", Severity.Danger, index, times.Start, times.End, slip, "A zero dropped or added is a hundred degrees: one of the two is a slip.",
+                    context.Fixes(() => [.. OtherZero(goal) is { } meant ? [new Fix($"Goal cone {meant.Number}", 0, ImmutableArray<Segment>.Empty, 0, Goal: meant)] : Array.Empty<Fix>(), .. Mends(context, goal, index)]));
                 yield break;
             }
             if (OffGoal(context, goal, index, times) is { } off) yield return off;
         }
-        if (context.Load is not { } load) yield break;
+        if (context.Load is not { } load || context.Schedule.Kind == ScheduleKind.Refiring) yield break;
         var reached = context.Schedule.Goal ?? ConePhrases.HottestDown(context.Progress);
         if (reached is { } cone && context.Schedule.Kind != ScheduleKind.Bisque)
         {
             foreach (var clash in load.Clashes)
                 yield return new Finding("cones-clash", Severity.Danger, index, times.Start, times.End, clash.Format(), "Whatever the schedule, one of them comes out under- or overfired.");
             var said = context.Schedule.Goal is null ? "comes to" : "is for";
-            foreach (var (name, range, tooHot) in load.Outside(cone).Where(o => load.Clashes.All(c => c.One != o.Name && c.Other != o.Name) && (o.TooHot || context.Progress[o.Range.Coolest.Order] < 0.5)))
+            foreach (var (name, range, tooHot) in load.Outside(cone).Where(o => load.Clashes.All(c => !c.Concerns(o.Name)) && (o.TooHot || context.Progress[o.Range.Coolest.Order] < 0.5)))
             {
                 yield return new Finding("outside-cones", tooHot ? Severity.Danger : Severity.Look, index, times.Start, times.End,
                     $"{name} is made for {range}; this firing {said} cone {cone.Number}.", tooHot ? "It may slump, bloat or run onto the shelf." : "It will come out underfired and dry.");
@@ -49,10 +50,20 @@ internal static class GoalReview
         }
     }
 
+    /// <summary>True when there is a goal and it comes down as meant: whatever the kiln did on the way is counted in.</summary>
+    internal static bool IsMet(ReviewContext context) => context.Schedule.Goal is { } goal && Math.Abs(Offset(context, goal)) <= WorthSaying;
+
+    /// <summary>How far past the goal it comes, K; less than nothing for short of it.</summary>
+    private static double Offset(ReviewContext context, Cone goal)
+    {
+        var progress = context.Progress[goal.Order];
+        return progress > 1e-6 ? ConeSolver.Offset(goal, Math.Min(progress, 1000), 1).Kelvins : -(ConeTable.Of(goal).At60 - context.Compiled.Curve.Peak.Celsius);
+    }
+
     private static Finding? OffGoal(ReviewContext context, Cone goal, int index, CompiledSegment times)
     {
         var progress = context.Progress[goal.Order];
-        var offset = progress > 1e-6 ? ConeSolver.Offset(goal, Math.Min(progress, 1000), 1).Kelvins : -(ConeTable.Of(goal).At60 - context.Compiled.Curve.Peak.Celsius);
+        var offset = Offset(context, goal);
         if (Math.Abs(offset) <= WorthSaying) return null;
         if (OtherScale(context, goal, index, times) is { } scale) return scale;
         var by = Phrases.Number(Math.Round(Math.Abs(TemperatureDifference.FromKelvins(offset).In(context.Schedule.Unit))));
@@ -67,20 +78,27 @@ internal static class GoalReview
                 (false, true) => "Bisque short of its cone is weak and gives off its gas under the glaze. A hotter top or a longer hold brings the cone down.",
                 (false, false) => "Underfired ware is weak and its glaze dry. A hotter top or a longer hold brings the cone down.",
             },
-            Mends(context, goal, index));
+            context.Fixes(() => Mends(context, goal, index)));
     }
 
     /// <summary>"To 1222" on a schedule in °F whose cone falls at 1222 °C.</summary>
-    private static Finding? OtherScale(ReviewContext context, Cone goal, int index, CompiledSegment times)
+    private static Finding? OtherScale(ReviewContext context, Cone goal, int top, CompiledSegment times)
     {
         var (unit, at60) = (context.Schedule.Unit, ConeTable.Of(goal).At60);
-        var other = unit == TemperatureUnit.Celsius ? TemperatureUnit.Fahrenheit : TemperatureUnit.Celsius;
+        var other = ScaleFixes.Other(unit);
+        // The top itself, or the step after it that was meant to be: "to 1222" in °F falls where it should have climbed.
+        bool Near(int i) => context.Schedule.Segments[i] is { Target: { } t, Pace.Kind: not PaceKind.Natural } && Math.Abs(OnScale(t.In(unit), other) - at60) <= OtherScaleNear;
+        var index = Near(top) ? top : top + 1 < context.Schedule.Segments.Length && Near(top + 1) ? top + 1 : -1;
+        if (index < 0 || Math.Abs(context.Compiled.Segments[index].To.Celsius - at60) < 3 * OtherScaleNear) return null;
+        times = context.Compiled.Segments[index];
         var number = context.Schedule.Segments[index].Target!.Value.In(unit);
-        if (Math.Abs(OnScale(number, other) - at60) > OtherScaleNear || Math.Abs(times.To.Celsius - at60) < 3 * OtherScaleNear) return null;
         return new Finding("scale-slip", Severity.Danger, index, times.Start, times.End,
             $"{Phrases.Number(number)} {unit.Symbol()} is nowhere near cone {goal.Number}; {Phrases.Number(number)} {other.Symbol()} is.",
-            $"The numbers look as if they were written in {other.Symbol()}; set the schedule to that scale and enter them again.");
+            $"The numbers look as if they were written in {other.Symbol()}; set the schedule to that scale.", context.Fixes(() => ScaleFixes.Of(context, index)));
     }
+
+    /// <summary>Cone 04 for 4 and 4 for 04.</summary>
+    private static Cone? OtherZero(Cone goal) => ConeNumber.Parse(goal.Number.StartsWith('0') ? goal.Number[1..] : $"0{goal.Number}") is { IsOk: true } other ? other.Value : null;
 
     private static ImmutableArray<Fix> Mends(ReviewContext context, Cone goal, int index)
     {

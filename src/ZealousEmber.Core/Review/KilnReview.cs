@@ -33,7 +33,7 @@ public static class KilnReview
             if (segment.Target is { } target && target > kiln.TopLimit) yield return OverLimit(schedule, kiln, i, times, target);
             if (run.Stall is { } stall && stall.Segment == i) yield return CannotReach(schedule, kiln, i, times, stall);
             else if (step.BehindFrom is { } from && step.Late >= WorthSaying && step.Late.TotalMinutes >= WorthSayingShare * times.Ramp.TotalMinutes)
-                yield return times.To > times.From ? TooSlow(schedule, kiln, run, i, times, step, from) : CoolsByItself(schedule, kiln, i, times, step, from);
+                yield return times.To > times.From ? TooSlow(schedule, kiln, run, i, times, step, from, GoalReview.IsMet(context)) : CoolsByItself(schedule, kiln, i, times, step, from);
         }
     }
 
@@ -46,7 +46,7 @@ public static class KilnReview
         if (schedule.Segments[last].Pace.Kind != PaceKind.Natural || times.From.Celsius < 500) return null;
         var (dropped, from) = Cooling.FastestDrop(run.Compiled.Curve);
         return new Finding("nearly-empty", Severity.Note, last, from, from + Duration.FromHours(1),
-            $"{kiln.Name} is nearly empty ({units.Weight(load.WareMass)} of ware): it drops {Phrases.Number(Math.Round(dropped.In(schedule.Unit)))} {schedule.Unit.Symbol()} in an hour.",
+            $"{Text.Capital(kiln.Name ?? "")} is nearly empty ({units.Weight(load.WareMass)} of ware): it drops {Phrases.Number(Math.Round(dropped.In(schedule.Unit)))} {schedule.Unit.Symbol()} in an hour.",
             "Little ware heats unevenly and cools fast. Fill the gaps with shelves or bisque, or put a limit on the drop.", Sparing(schedule, last, times));
     }
 
@@ -82,7 +82,7 @@ public static class KilnReview
         $"With this load {kiln.Name} gets to {Degrees(stall.At, schedule)} at best; the step asks for {Degrees(schedule.Segments[index].Target!.Value, schedule)}.",
         $"From {Phrases.Hours(stall.When)} on it would wait at full power for ever. A lighter load, new elements or a lower top would help; times after it suppose that somebody skips the step.");
 
-    private static Finding TooSlow(Schedule schedule, IKilnModel kiln, KilnRun run, int index, CompiledSegment times, KilnStep step, Temperature from)
+    private static Finding TooSlow(Schedule schedule, IKilnModel kiln, KilnRun run, int index, CompiledSegment times, KilnStep step, Temperature from, bool goalIsMet)
     {
         var (segment, unit) = (schedule.Segments[index], schedule.Unit);
         var asked = segment.Pace.Rate!.Value;
@@ -103,7 +103,7 @@ public static class KilnReview
             var leads = (turns - times.From).Kelvins > 20;
             fix = new Fix(leads ? $"Full power from {Degrees(turns, schedule)}" : "Full power", index, leads ? [segment.Changed(target: turns, hold: Duration.Zero).Value, full] : [full]);
         }
-        return new Finding("kiln-too-slow", step.Late >= VeryLate ? Severity.Look : Severity.Note, index, run.Compiled.Curve.FirstRiseThrough(from) ?? times.Start, times.RampEnd,
+        return new Finding("kiln-too-slow", step.Late >= VeryLate && !goalIsMet ? Severity.Look : Severity.Note, index, run.Compiled.Curve.FirstRiseThrough(from) ?? times.Start, times.RampEnd,
             $"Above {Degrees(from, schedule)} {kiln.Name} cannot keep to {Phrases.Number(Math.Round(asked.PerHourIn(unit)))} {unit.Symbol()}/h with this load; near {Degrees(times.To, schedule)} it climbs {Phrases.Number(Math.Round(can.PerHourIn(unit)))}. It arrives {Phrases.Hours(step.Late)} late.",
             "The elements are at full power there; cones get more heat work than the plain schedule says.", fix is null ? [] : [fix]);
     }
@@ -113,7 +113,8 @@ public static class KilnReview
         var (rate, unit) = (schedule.Segments[index].Pace.Rate!.Value, schedule.Unit);
         return new Finding("cools-by-itself", Severity.Note, index, times.Start, times.RampEnd,
             $"Below {Degrees(from, schedule)} {kiln.Name} cools slower than {Phrases.Number(Math.Round(rate.PerHourIn(unit)))} {unit.Symbol()}/h by itself; the step takes {Phrases.Hours(step.Late)} longer than written.",
-            "A kiln has no refrigeration: from there on the step does nothing that off would not do.");
+            "A kiln has no refrigeration: from there on the step does nothing that off would not do.",
+            schedule.Segments[index].Hold == Duration.Zero ? [new Fix("Switch off", index, schedule.Segments[index].Changed(Pace.Natural).Value)] : []);
     }
 
     /// <summary>How fast it still climbs over the last tenth of a step.</summary>

@@ -15,16 +15,63 @@ namespace ZealousEmber.Core.Review;
 /// <param name="Progress">Heat work of every cone, in the order of <see cref="Cone.All"/>.</param>
 /// <param name="Load">The ware, where it is known.</param>
 /// <param name="Units">What sentences give lengths and masses in.</param>
-public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun Run, IReadOnlyList<double> Progress, WareLoad? Load, DisplayUnits Units)
+/// <param name="Mends">Whether mends are wanted with the findings.</param>
+public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun Run, IReadOnlyList<double> Progress, WareLoad? Load, DisplayUnits Units, bool Mends = true)
 {
+    /// <summary>What is supposed of ware nobody described: thin and bone dry.</summary>
+    private static readonly WareLot Supposed = WareLot.Create("ware", 1, 6).Value;
+
     /// <summary>The schedule with its times.</summary>
     public CompiledSchedule Compiled => Run.Compiled;
 
     /// <summary>When water boils there.</summary>
     internal Temperature Boiling => Kiln.Boiling;
 
+    /// <summary>True once it is written to its end: something comes after its top. Until then its top is only as far as somebody has got.</summary>
+    internal bool IsWhole => Schedule.Program.TopStep < Schedule.Segments.Length - 1;
+
     /// <summary>Ware that was never fired.</summary>
-    internal bool Raw => Schedule.Kind != ScheduleKind.Glaze;
+    internal bool Raw => Schedule.Kind.FiresRaw();
+
+    /// <summary>The lots among which the one is that minds most; what is supposed where nothing is known.</summary>
+    internal IEnumerable<WareLot> Lots => Load?.Telling ?? [Supposed];
+
+    /// <summary>Little air between the ware: somebody said so, or there is far more of it than usual.</summary>
+    internal bool Packed => Load?.IsPacked(Kiln.UsualWare(Schedule.Kind)) == true;
+
+    /// <summary>Water in a lot when it goes in, %; glazed raw it has some from the glaze.</summary>
+    internal double WaterIn(WareLot lot) => Schedule.Kind == ScheduleKind.OnceFired ? Math.Max(Moisture.Of(lot.Dryness), Moisture.RawGlazed) : Moisture.Of(lot.Dryness);
+
+    /// <summary>How much a verdict matters: of ware nobody described only what is danger even to thin dry ware is said, and worth a look.</summary>
+    internal Severity? Weight(Verdict verdict) => (verdict, Load is null) switch
+    {
+        (Verdict.Danger, false) => Severity.Danger,
+        (Verdict.Danger, true) or (Verdict.Look, false) => Severity.Look,
+        _ => null,
+    };
+
+    /// <summary>"the walls of plates (8 mm)".</summary>
+    internal string Name(WareLot lot) => Load is null ? "even thin dry walls" : $"the walls of {lot.What} ({Units.Wall(lot.Wall)})";
+
+    /// <summary>Mends, worked out where they are wanted.</summary>
+    internal ImmutableArray<Fix> Fixes(Func<IEnumerable<Fix>> fixes) => Mends ? [.. fixes()] : [];
+
+    /// <summary>The same load in the same kiln under another schedule, to be read without mends; nothing where the kiln cannot follow it at all.</summary>
+    internal ReviewContext? After(Schedule schedule)
+    {
+        var run = Kiln.Run(schedule.Program);
+        return run.IsOk ? this with { Schedule = schedule, Run = run.Value, Progress = HeatWork.OfAll(run.Value.Compiled.Curve), Mends = false } : null;
+    }
+
+    /// <summary>The step in which a moment lies.</summary>
+    internal int StepAt(Duration at)
+    {
+        for (var i = 0; i < Compiled.Segments.Length; i++)
+        {
+            if (Compiled.Segments[i].End >= at) return i;
+        }
+        return Compiled.Segments.Length - 1;
+    }
 
     /// <summary>The program with another top and hold that bring a cone down; a problem when none does.</summary>
     internal Result<FiringProgram> TopFor(FiringProgram program, Cone goal, Duration hold) =>

@@ -1,99 +1,171 @@
+using System.Collections.Immutable;
 using NodaTime;
+using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Review;
 
 /// <summary>Values that look like a slip of the finger, and steps that do nothing.</summary>
 internal static class SlipReview
 {
-    private const double Suspicious = 7;
-    private const double SlowForDays = 4;
-    private const double FastAtTop = 3.5;
-    private const double TellingClimb = 150;
-    private const double FastForRaw = 350;
-    private const double SlowestCooling = 12;
-    private static readonly Duration LongestAtTop = Duration.FromHours(4);
-    private static readonly Duration Days = Duration.FromHours(20);
+    private const double HottestDrying = 200;
+    private const double LowBisque = 700;
+    private const double HotBisque = 1090;
+    private const double LowGlaze = 550;
+    private const double Loading = 100;
+    private const double FarFromTarget = 50;
+    private const double NearItsCone = 60;
 
     public static IEnumerable<Finding> Of(ReviewContext context)
     {
         var (segments, times) = (context.Schedule.Segments, context.Compiled.Segments);
-        if (HoldAtTop(context) is { } hold) yield return hold;
+        if (HoldSlip.AtTop(context) is { } hold) yield return hold;
+        if (RateSlip.PerMinute(context) is { } all)
+        {
+            yield return all;
+            yield break;
+        }
+        if (Top(context) is { } top) yield return top;
+        if (LastTarget(context) is { } last) yield return last;
+        if (FirstTarget(context) is { } first) yield return first;
         for (var i = 0; i < segments.Length; i++)
         {
-            if (Dip(context, i) is { } dip) yield return dip;
-            else if (segments[i].Pace.Rate is { } rate && (Climb(context, i, rate) ?? Cooling(context, i, rate)) is { } slip) yield return slip;
-            else if (Nothing(context, i) is { } why) yield return new Finding("does-nothing", Severity.Note, i, times[i].Start, times[i].End, $"This step does nothing: {why}.", "A step less is a key less to press wrong.");
+            if (OffInClimb(context, i) is { } off) yield return off;
+            else if (Dip(context, i) is { } dip) yield return dip;
+            else if (segments[i].Pace.Rate is { } rate && RateSlip.Of(context, i, rate) is { } slip) yield return slip;
+            else if (Unreached(context, i) is { } unreached) yield return unreached;
+            else if (Nothing(context, i) is { } why)
+            {
+                yield return new Finding("does-nothing", Severity.Note, i, times[i].Start, times[i].End, $"This step does nothing: {why}.", "A step less is a key less to press wrong.",
+                    segments.Length > 1 ? [new Fix("Remove this step", i, ImmutableArray<Segment>.Empty)] : []);
+            }
         }
     }
 
-    /// <summary>A climb many times faster or slower than the climbs on both sides of it, or than raw ware ever climbs.</summary>
-    private static Finding? Climb(ReviewContext context, int i, Rate rate)
+    /// <summary>A top that is ten times off, or a hundred high, for what the firing is said to be; where there is a goal, that says more.</summary>
+    private static Finding? Top(ReviewContext context)
+    {
+        var schedule = context.Schedule;
+        var index = schedule.Program.TopStep;
+        if (schedule.Segments[index].Target is not { } target || context.Compiled.Segments[index].To <= context.Kiln.Start) return null;
+        var (unit, number) = (schedule.Unit, target.In(schedule.Unit));
+        Finding Slip(Severity severity, string text, string why, params double[] meant) => new(
+            "target-slip", severity, index, context.Compiled.Segments[index].Start, context.Compiled.Segments[index].End, text, why,
+            context.Fixes(() => meant.Select(m => context.Retyped(index, target: m) is { } step ? new Fix($"To {Phrases.Number(m)}", index, step) : null).OfType<Fix>()));
+
+        if (schedule.Kind == ScheduleKind.Drying)
+        {
+            return target.Celsius > HottestDrying
+                ? Slip(Severity.Danger, $"A drying firing to {context.Degrees(target)}: it ends a little above boiling.", "The clay changes from 450 °C on; what was only to be dried is half fired.", Friendly(number / 10), Friendly(context.Boiling.In(unit) + 20 * (unit == TemperatureUnit.Celsius ? 1 : 1.8)))
+                : null;
+        }
+        if (schedule.Goal is not null || !context.IsWhole) return null;
+        if (schedule.Kind == ScheduleKind.Bisque && target.Celsius < LowBisque)
+        {
+            // Centigrade numbers on a schedule that says Fahrenheit.
+            if (unit == TemperatureUnit.Fahrenheit && number is > 850 and < 1200)
+            {
+                return new Finding("scale-slip", Severity.Danger, index, context.Compiled.Segments[index].Start, context.Compiled.Segments[index].End,
+                    $"A bisque to {context.Degrees(target)} fires nothing; {Phrases.Number(number)} °C is usual.", "The numbers look as if they were written in °C; set the schedule to that scale.", context.Fixes(() => ScaleFixes.Of(context, index)));
+            }
+            return Slip(Severity.Danger, $"A bisque to {context.Degrees(target)}: clay is not fired there.", "Bisque goes to dull orange heat at least; a digit is missing or too few.", Friendly(number * 10));
+        }
+        if (schedule.Kind.MeltsGlaze() && target.Celsius < LowGlaze)
+            return Slip(Severity.Danger, $"A glaze firing to {context.Degrees(target)}: no glaze melts there.", "A digit is missing or too few.", Friendly(number * 10));
+        if (schedule.Kind == ScheduleKind.Bisque && target.Celsius > HotBisque && context.Load?.Lots.All(l => l.Next == NextStep.Unglazed || l.Clay?.Kind == ClayKind.Earthenware) != true)
+        {
+            return Slip(Severity.Look, $"{context.Degrees(target)} is hot for a bisque; cone 06 falls about {context.Degrees(Temperature.FromCelsius(Math.Round(ConeTable.Of(ConeNumber.Parse("06").Value).At60)))}.", "Bisque so tight takes up little glaze; a hundred too many is easily typed. Give it a goal cone if it is meant.",
+                number - (unit == TemperatureUnit.Celsius ? 100 : 180), number - 100);
+        }
+        return null;
+    }
+
+    /// <summary>"121" for 1210: where it should have climbed to its cone it falls.</summary>
+    private static Finding? LastTarget(ReviewContext context)
+    {
+        var index = context.Schedule.Program.TopStep + 1;
+        if (context.Schedule.Goal is not { } goal || index >= context.Schedule.Segments.Length || context.Schedule.Segments[index] is not { Target: { } target, Pace.Kind: not PaceKind.Natural }) return null;
+        var (unit, at60) = (context.Schedule.Unit, ConeTable.Of(goal).At60);
+        var meant = Friendly(target.In(unit) * 10);
+        if (!Temperature.TryFrom(meant, unit, out var hot) || Math.Abs(hot.Celsius - at60) > NearItsCone || context.Compiled.Curve.Peak.Celsius > at60 - NearItsCone) return null;
+        var times = context.Compiled.Segments[index];
+        return new Finding("target-slip", Severity.Danger, index, times.Start, times.End, $"It goes to {context.Degrees(target)} where cone {goal.Number} wants about {context.Degrees(Temperature.FromCelsius(at60))}.",
+            "A digit dropped sends a kiln the wrong way for hours.", context.Fixes(() => context.Retyped(index, target: meant) is { } step ? [new Fix($"To {Phrases.Number(meant)}", index, step)] : []));
+    }
+
+    /// <summary>"12" for 120 in the first step: the kiln is there already.</summary>
+    private static Finding? FirstTarget(ReviewContext context)
+    {
+        if (context.Schedule.Segments.Length < 2 || context.Schedule.Segments[0] is not { Target: { } target, Pace.Kind: PaceKind.Rate } || target > context.Kiln.Start + TemperatureDifference.FromKelvins(5)) return null;
+        var (unit, times) = (context.Schedule.Unit, context.Compiled.Segments[0]);
+        var meant = Friendly(target.In(unit) * 10);
+        return new Finding("target-slip", Severity.Look, 0, times.Start, times.End, $"The first step goes to {context.Degrees(target)}, where the kiln is already.", "A digit is missing, or the step does nothing.",
+            context.Fixes(() => [.. context.Retyped(0, target: meant) is { } step && step.Target > context.Kiln.Start ? [new Fix($"To {Phrases.Number(meant)}", 0, step)] : Array.Empty<Fix>(), new Fix("Remove this step", 0, ImmutableArray<Segment>.Empty)]));
+    }
+
+    /// <summary>The power off on the way up: the kiln falls, and all is climbed again.</summary>
+    private static Finding? OffInClimb(ReviewContext context, int i)
     {
         var (segments, times) = (context.Schedule.Segments, context.Compiled.Segments);
-        if ((times[i].To - times[i].From).Kelvins < 30) return null;
-        var beside = new[] { i - 1, i + 1 }.Where(j => j >= 0 && j < segments.Length && times[j].To > times[j].From && segments[j].Pace.Rate is not null).ToList();
-        var others = beside.Select(j => segments[j].Pace.Rate!.Value.KelvinsPerHour).ToList();
-        var mine = rate.KelvinsPerHour;
-        // Nobody comes to the top many times faster than to what is before it.
-        var atTop = i == context.Schedule.Program.TopStep && others.Count > 0 && mine >= FastAtTop * others.Max();
-        var fast = mine > 250 && ((others.Count > 0 && others.All(o => mine >= Suspicious * o)) || atTop);
-        // A quick climb to a drying hold alone says nothing of the pace after it.
-        var telling = beside.Count > 1 || beside.Any(j => (times[j].To - times[j].From).Kelvins >= TellingClimb);
-        bool Slower(double by) => telling && others.All(o => mine * by <= o);
-        var slow = times[i].To.Celsius > 130 && ((Slower(Suspicious) && times[i].Ramp > Duration.FromHours(8)) || (Slower(SlowForDays) && times[i].Ramp > Days));
-        var wild = context.Raw && mine > FastForRaw && times[i].To.Celsius > 80;
-        if (!fast && !slow && !wild) return null;
-        var said = others.Count > 0 ? $": the steps beside it go at {Phrases.List(others.Select(o => Phrases.Number(Math.Round(Rate.PerHour(o).PerHourIn(context.Schedule.Unit)))))}" : "";
-        return RateSlip(context, i, rate, Severity.Danger, slow, said, slow ? "A zero dropped makes a firing of days." : "A zero too many has burst many a load.");
+        if (i >= context.Schedule.Program.TopStep || segments[i].Pace.Kind != PaceKind.Natural || times[i].From.Celsius < Loading || (times[i].From - times[i].To).Kelvins < 20) return null;
+        return new Finding("off-in-climb", Severity.Danger, i, times[i].Start, times[i].End,
+            $"The power goes off in the middle of the climb: it falls from {context.Degrees(times[i].From)} to {context.Degrees(times[i].To)} before it goes on.",
+            "An “off” belongs after the top; here it costs hours, and the ware cools and warms again.",
+            segments.Length > 1 ? [new Fix("Remove this step", i, ImmutableArray<Segment>.Empty)] : []);
     }
 
-    /// <summary>A cooling held back for days.</summary>
-    private static Finding? Cooling(ReviewContext context, int i, Rate rate)
-    {
-        var times = context.Compiled.Segments[i];
-        return times.To < times.From && rate.KelvinsPerHour < SlowestCooling && times.Ramp > Days
-            ? RateSlip(context, i, rate, Severity.Look, true, $": the step takes {Phrases.Hours(times.Ramp)}", "Even crystal glazes want hours, not days; a zero dropped costs a night of power.")
-            : null;
-    }
-
-    private static Finding RateSlip(ReviewContext context, int i, Rate rate, Severity severity, bool slow, string beside, string why)
-    {
-        var times = context.Compiled.Segments[i];
-        var likely = rate.PerHourIn(context.Schedule.Unit) * (slow ? 10 : 0.1);
-        return new Finding("rate-slip", severity, i, times.Start, times.RampEnd, $"{context.PerHour(rate)} looks like a slip{beside}.", why,
-            context.Retyped(i, rate: likely) is { } mended ? [new Fix($"Use {Phrases.Number(likely)}", i, mended)] : []);
-    }
-
-    /// <summary>A step that turns back before the climb goes on: "60" typed for 600, or "900" for the 90 before it.</summary>
+    /// <summary>A step that turns back before the climb goes on: "60" typed for 600, or "900" for the 90 before it. After the top a swing is meant.</summary>
     private static Finding? Dip(ReviewContext context, int i)
     {
         var (segments, times) = (context.Schedule.Segments, context.Compiled.Segments);
-        if (i == 0 || i + 1 >= segments.Length || segments[i].Pace.Kind == PaceKind.Natural) return null;
+        if (i == 0 || i + 1 >= segments.Length || i >= context.Schedule.Program.TopStep || segments[i].Pace.Kind == PaceKind.Natural || segments[i].Target is null || segments[i + 1].Target is null) return null;
         var (fall, rise) = ((times[i].From - times[i].To).Kelvins, (times[i + 1].To - times[i + 1].From).Kelvins);
-        if (fall < 20 || rise < 20 || (times[i + 1].To <= times[i].From && rise < 150)) return null;
+        if (fall < 20 || rise < 20) return null;
         var unit = context.Schedule.Unit;
         var (here, before, next) = (segments[i].Target!.Value.In(unit), segments[i - 1].Target?.In(unit), segments[i + 1].Target!.Value.In(unit));
-        var fixes = new List<Fix>();
-        if (here * 10 >= before && here * 10 <= next && context.Retyped(i, target: here * 10) is { } more) fixes.Add(new Fix($"To {Phrases.Number(here * 10)}", i, more));
-        if (before / 10 is { } less && less > times[i - 1].From.In(unit) && less < here && context.Retyped(i - 1, target: less) is { } tenth) fixes.Add(new Fix($"Step {i} to {Phrases.Number(less)}", i - 1, tenth));
         return new Finding("target-slip", Severity.Danger, i, times[i].Start, times[i + 1].RampEnd,
             $"It turns back to {context.Degrees(times[i].To)} and then climbs to {context.Degrees(times[i + 1].To)}: one of the temperatures looks like a slip.",
-            "A digit dropped or added sends a kiln the wrong way for hours.", [.. fixes]);
+            "A digit dropped or added sends a kiln the wrong way for hours.", context.Fixes(() => TurnsBack(context, i, here, before, next)));
     }
 
-    /// <summary>Hours where minutes are usual: "hold 12 h" meant as twelve minutes.</summary>
-    private static Finding? HoldAtTop(ReviewContext context)
+    private static IEnumerable<Fix> TurnsBack(ReviewContext context, int i, double here, double? before, double next)
     {
-        var index = context.Schedule.Program.TopStep;
-        var segment = context.Schedule.Segments[index];
-        if (segment.Target is not { Celsius: > 900 } || segment.Hold <= LongestAtTop) return null;
-        var times = context.Compiled.Segments[index];
-        var likely = segment.HoldMinutes / 60;
-        return new Finding("hold-slip", Severity.Danger, index, times.RampEnd, times.End,
-            $"A hold of {Phrases.Hours(segment.Hold)} at the top: minutes are usual here.", "Hours and minutes are easily mistaken on a controller, and every cone in the kiln goes flat.",
-            context.Retyped(index, holdMinutes: likely) is { } mended ? [new Fix($"Hold {Phrases.Number(likely)} min", index, mended)] : []);
+        var times = context.Compiled.Segments;
+        var (unit, found) = (context.Schedule.Unit, new List<Fix>());
+        void To(int step, double number, string text)
+        {
+            if (context.Retyped(step, target: number) is { } made) found.Add(new Fix(text, step, made));
+        }
+        var ten = Friendly(here * 10);
+        if (ten >= before && ten <= next * 1.02) To(i, ten, $"To {Phrases.Number(ten)}");
+        if (before is { } was)
+        {
+            var tenth = Friendly(was / 10);
+            if (tenth > times[i - 1].From.In(unit) && tenth < here) To(i - 1, tenth, $"Step {i} to {Phrases.Number(tenth)}");
+            // Another digit: half way is as good as any.
+            var between = Math.Round((was + next) / 20) * 10;
+            if (found.Count == 0 && between > was && between < next && here < was) To(i, between, $"To {Phrases.Number(between)}");
+        }
+        return found.Count > 0 ? found : [new Fix("Remove this step", i, ImmutableArray<Segment>.Empty)];
+    }
+
+    /// <summary>A controller whose hold clock runs on goes to the next step although the target was never reached.</summary>
+    private static Finding? Unreached(ReviewContext context, int i)
+    {
+        var (segment, times) = (context.Schedule.Segments[i], context.Compiled.Segments[i]);
+        if (segment.Target is not { } target || segment.Pace.Rate is null || target <= times.From || (target - times.To).Kelvins <= FarFromTarget || context.Run.Stall is { } stall && target > stall.At) return null;
+        var missing = Phrases.Number(Math.Round((target - times.To).In(context.Schedule.Unit)));
+        return new Finding("target-unreached", Severity.Danger, i, times.Start, times.End,
+            $"The clock of this controller runs on: the step ends at {context.Degrees(times.To)}, {missing} {context.Schedule.Unit.Symbol()} short of its {context.Degrees(target)}.",
+            "The kiln cannot climb so fast, and the controller does not wait for it. Full power waits, or a rate that the kiln can keep to.",
+            context.Fixes(() =>
+            [
+                new Fix("Full power", i, segment.Changed(Pace.Full).Value),
+                .. new[] { 0.8, 0.5, 0.25 }.Select(share => Rate.PerHour(FriendlyNumbers.RateDown(Math.Max(5, ((times.To - times.From) / times.Ramp).KelvinsPerHour * share), context.Schedule.Unit)))
+                    .Select(rate => new Fix($"Use {Phrases.Number(Math.Round(rate.PerHourIn(context.Schedule.Unit)))}", i, segment.Changed(Pace.At(rate)).Value)),
+            ]));
     }
 
     private static string? Nothing(ReviewContext context, int i)
@@ -105,5 +177,16 @@ internal static class SlipReview
         return segment.Target is { } target && Math.Abs((target - times.From).Kelvins) < 0.5 && times.Ramp < Duration.FromMinutes(1)
             ? "it is at its target already and holds for no time"
             : null;
+    }
+
+    /// <summary>The number somebody meant: 100 for 99.9, 1220 for 1222 over ten.</summary>
+    internal static double Friendly(double number)
+    {
+        foreach (var grain in new[] { 50.0, 10, 5, 1 })
+        {
+            var near = Math.Round(number / grain) * grain;
+            if (near > 0 && Math.Abs(near - number) <= 0.004 * number) return near;
+        }
+        return Math.Round(number, 1);
     }
 }

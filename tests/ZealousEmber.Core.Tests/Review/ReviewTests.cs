@@ -68,8 +68,21 @@ public sealed class ReviewTests
         Review(line, kind, goal, Mugs(clay: Clay.Create("Any", null, null, null).Value)).Select(f => $"{f.Id}: {f.Text}").ShouldBeEmpty();
     }
 
+    /// <summary>Ways of drying that are all fine for the ware they are meant for.</summary>
     [Theory]
-    [InlineData("300/h to 600; 130/h to 1000; off", ScheduleKind.Bisque, null, "steam-risk")]
+    [InlineData("80/h to 90 hold 4h; 80/h to 130; 100/h to 600; 150/h to 900; 60/h to 998; off", 6, Dryness.BoneDry)]
+    [InlineData("60/h to 90 hold 8h; 60/h to 130; 100/h to 600; 120/h to 900; 60/h to 996; off", 8, Dryness.Damp)]
+    [InlineData("60/h to 85 hold 12h; 30/h to 130; 60/h to 600; 70/h to 950; 60/h to 994; off", 16, Dryness.BoneDry)]
+    [InlineData("60/h to 90 hold 18h; 30/h to 130; 45/h to 600; 60/h to 995; off", 25, Dryness.BoneDry)]
+    [InlineData("40/h to 90 hold 6h; 40/h to 90 hold 2h; 40/h to 90 hold 2h; 30/h to 130; 80/h to 600; 80/h to 950; 60/h to 994; off", 12, Dryness.CoolToTouch)]
+    [InlineData("30/h to 600; 60/h to 995; off", 25, Dryness.BoneDry)]
+    [InlineData("10/h to 150; 60/h to 600; 95/h to 950; 60/h to 994; off", 12, Dryness.Damp)]
+    [InlineData("150/h to 90 hold 4h; 80/h to 130; 100/h to 600; 110/h to 900; 60/h to 998; off", 8, Dryness.BoneDry)]
+    [InlineData("80/h to 120; 100/h to 600; 150/h to 900; 60/h to 998; off", 6, Dryness.BoneDry)]
+    public void Every_school_of_drying_is_quiet(string line, double wall, Dryness dryness) =>
+        Review(line, ScheduleKind.Bisque, "06", Mugs(wall, dryness, clay: Clay.Create("Any", null, null, null).Value)).Select(f => $"{f.Severity} {f.Id}: {f.Text}").ShouldBeEmpty();
+
+    [Theory]
     [InlineData("60/h to 90 hold 12m; 100/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", "hold-slip")]
     [InlineData("60/h to 90 hold 2h; 1000/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", "rate-slip")]
     [InlineData("60/h to 90 hold 2h; 100/h to 600; 340/h to 950; 60/h to 998; off", ScheduleKind.Bisque, "06", "burn-out-short")]
@@ -145,7 +158,8 @@ public sealed class ReviewTests
         var (heron, wren) = (Make.Kiln("top-190"), Make.Kiln("bench"));
         var full = heron.UsualLoad(ScheduleKind.Glaze);
         InKiln("100/h to 600; 120/h to 1000; 60/h to 1200 hold 10m; off", "6", heron, full with { WareMass = 2 }).ShouldBe(["Note nearly-empty"]);
-        InKiln("100/h to 600; 300/h to 1100; 60/h to 1200 hold 10m; off", "6", heron, full).ShouldBe(["Look kiln-too-slow"]);
+        InKiln("100/h to 600; 300/h to 1100; 60/h to 1200 hold 10m; off", "6", heron, full).ShouldBe(["Note kiln-too-slow"], "the cone comes down all the same");
+        InKiln("100/h to 600; 300/h to 1100; 60/h to 1200 hold 10m; off", null, heron, full).ShouldBe(["Look kiln-too-slow"]);
         InKiln("100/h to 600; 100/h to 1150; 60/h to 1285; off", "10", wren, wren.UsualLoad(ScheduleKind.Glaze))[..1].ShouldBe(["Danger over-kiln-limit"]);
         InKiln("100/h to 600; 100/h to 1100; 60/h to 1200 hold 3h; off", null, heron, full).ShouldContain("Note elements-age");
         // A worn kiln that never gets there is why the cone stays up; the cone is not named as well.
@@ -175,7 +189,7 @@ public sealed class ReviewTests
         const string bisque = "80/h to 90 hold 1h; 100/h to 600; 110/h to 900; 60/h to 998; off";
         Review(bisque, ScheduleKind.Bisque, "06", Mugs(8, Dryness.BoneDry)).ShouldBeEmpty();
         var wet = Review(bisque, ScheduleKind.Bisque, "06", Mugs(10, Dryness.CoolToTouch)).Single();
-        (wet.Id, wet.Severity).ShouldBe(("steam-risk", Severity.Danger));
+        (wet.Id, wet.Severity).ShouldBe(("steam-risk", Severity.Look));
         wet.Text.ShouldContain("mugs (10 mm)");
         Review(bisque, ScheduleKind.Bisque, "06", Mugs(6, Dryness.LeatherHard)).Single().Id.ShouldBe("leather-hard");
         Review(bisque, ScheduleKind.Bisque, "06", Mugs(4, Dryness.CoolToTouch, hollow: true))[0].Id.ShouldBe("closed-hollow");
@@ -199,7 +213,7 @@ public sealed class ReviewTests
     {
         IReadOnlyList<Finding> Of(double wall, Dryness dryness) => Review("60/h to 90 hold 12m; 100/h to 600; 85/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", Mugs(wall, dryness));
         Of(5, Dryness.BoneDry).Single().ShouldSatisfyAllConditions(f => f.Id.ShouldBe("hold-slip"), f => f.Severity.ShouldBe(Severity.Note));
-        Of(12, Dryness.CoolToTouch).Single().ShouldSatisfyAllConditions(f => f.Id.ShouldBe("hold-slip"), f => f.Severity.ShouldBe(Severity.Danger), f => f.Fixes.Select(x => x.Text).ShouldBe(["Hold 12 h", "Hold 5 h"]));
+        Of(12, Dryness.CoolToTouch).Single().ShouldSatisfyAllConditions(f => f.Id.ShouldBe("hold-slip"), f => f.Severity.ShouldBe(Severity.Danger), f => f.Fixes.Select(x => x.Text).ShouldBe(["Hold 12 h", "Hold 5 h 30"]));
     }
 
     [Fact]
@@ -215,33 +229,6 @@ public sealed class ReviewTests
         Review(plain, ScheduleKind.Glaze, "6", Mugs(glazes: [Lamp]))[0].Id.ShouldBe("cones-clash");
     }
 
-    /// <summary>Every mend, taken, takes its finding away and brings no graver one.</summary>
-    [Theory]
-    [InlineData("300/h to 600; 130/h to 1000; off", ScheduleKind.Bisque, null)]
-    [InlineData("80/h to 90 hold 1h; 100/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06")]
-    [InlineData("60/h to 90 hold 12h; 100/h to 600; 400/h to 900; 60/h to 1005; off", ScheduleKind.Bisque, "06")]
-    [InlineData("150/h to 1100; 60/h to 1160 hold 10m; off", ScheduleKind.Glaze, "6")]
-    [InlineData("150/h to 1100; 60/h to 1260 hold 10m; off", ScheduleKind.Glaze, "6")]
-    public void A_mend_mends(string line, ScheduleKind kind, string? goal)
-    {
-        var schedule = Make.Schedule(line, kind).Towards(goal is null ? null : ConeNumber.Parse(goal).Value);
-        var load = Mugs(14, Dryness.BoneDry, Clay.Create("Any", null, null, null).Value, [Glaze.Create("Any", null, null).Value]);
-        var findings = ScheduleReview.Of(Read(schedule, load));
-        findings.ShouldNotBeEmpty();
-        foreach (var finding in findings)
-        {
-            finding.Fixes.ShouldNotBeEmpty(finding.Id);
-            foreach (var fix in finding.Fixes)
-            {
-                var segments = schedule.Segments.ToList();
-                segments.RemoveAt(fix.Segment);
-                segments.InsertRange(fix.Segment, fix.Steps);
-                var mended = Schedule.Create("Mended", kind, TemperatureUnit.Celsius, segments, goal: schedule.Goal).Value;
-                ScheduleReview.Of(Read(mended, load)).Select(f => f.Id).ShouldNotContain(finding.Id, $"{finding.Id}: {fix.Text}");
-            }
-        }
-    }
-
     [Fact]
     public void A_matte_gets_its_band_by_the_mend()
     {
@@ -250,5 +237,14 @@ public sealed class ReviewTests
         fix.Steps.Length.ShouldBe(3);
         fix.Steps[1].Target!.Value.Celsius.ShouldBe(850);
         fix.Steps[2].Target!.Value.Celsius.ShouldBe(700);
+    }
+
+    [Fact]
+    public void One_odd_dish_among_many_is_one_clash()
+    {
+        WareLot Of(Glaze glaze) => WareLot.Create("pots", 3, 5, glazes: [glaze]).Value;
+        var load = WareLoad.Create([Of(Oyster), Of(Reed), Of(Lamp), Of(Gloss), Of(Tidewrack)]).Value;
+        load.Clashes.Single().Format().ShouldBe("Lamp white is for cones 06 to 04 and Oyster matte, Reed green and 2 more for cones 5 to 7: they cannot share a firing.");
+        Review("150/h to 1100; 60/h to 1200 hold 15m; cool 150/h to 1040; cool 50/h to 850; off", ScheduleKind.Glaze, "6", load).Count(f => f.Id == "cones-clash").ShouldBe(1);
     }
 }
