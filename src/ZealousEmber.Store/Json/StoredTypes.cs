@@ -25,14 +25,14 @@ internal sealed record StoredStep(PaceKind Pace, double? Rate, double? Target, d
 /// <summary>A row of a load as it was written.</summary>
 internal sealed record StoredLot(
     string? What, int? Count, double? Wall, double? Width, bool ClosedHollow, bool OneSided, Dryness Dryness, int? ClayId, int[]? GlazeIds, string? Whose, NextStep Next, double? PieceMass,
-    Dictionary<string, string>? Typed = null)
+    Dictionary<string, string>? Typed = null, bool GlazedAlready = false)
 {
     public static StoredLot From(LotDraft lot) => new(
         lot.What, lot.Count, lot.Wall, lot.Width, lot.ClosedHollow, lot.OneSided, lot.Dryness, lot.ClayId, [.. lot.GlazeIds], lot.Whose, lot.Next, lot.PieceMass,
-        lot.Typed.IsEmpty ? null : lot.Typed.ToDictionary());
+        lot.Typed.IsEmpty ? null : lot.Typed.ToDictionary(), lot.GlazedAlready);
 
     public LotDraft Read() => new(
-        What, Count, Wall, Width, ClosedHollow, OneSided, Dryness, ClayId, [.. GlazeIds ?? []], Whose, Next, PieceMass, (Typed ?? []).ToImmutableSortedDictionary());
+        What, Count, Wall, Width, ClosedHollow, OneSided, Dryness, ClayId, [.. GlazeIds ?? []], Whose, Next, PieceMass, (Typed ?? []).ToImmutableSortedDictionary(), GlazedAlready);
 }
 
 /// <summary>A finding accepted; milliseconds since 1970.</summary>

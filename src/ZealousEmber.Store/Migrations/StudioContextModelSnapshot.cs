@@ -107,6 +107,10 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<string>("GoalCone")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("GoalOption")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Hold")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -449,6 +453,10 @@ namespace ZealousEmber.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Drying")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("GoalOption")
                         .IsRequired()
                         .HasColumnType("TEXT");
 

@@ -15,9 +15,12 @@ internal sealed class PlanningPreferencesRow : SettingsRow
 
     public string Bisque { get; set; } = "";
 
+    /// <summary>Which of the cones all of it stands; rows of before go by the default.</summary>
+    public string GoalOption { get; set; } = nameof(Core.Planning.GoalOption.Middle);
+
     public void Write(PlanningPreferences p) =>
-        (Drying, Approach, Cooling, Hold, Bisque) = (p.Drying.ToString(), p.Approach.ToString(), p.Cooling.ToString(), p.Hold.ToString(), p.Bisque.ToString());
+        (Drying, Approach, Cooling, Hold, Bisque, GoalOption) = (p.Drying.ToString(), p.Approach.ToString(), p.Cooling.ToString(), p.Hold.ToString(), p.Bisque.ToString(), p.Goal.ToString());
 
     public PlanningPreferences Read() => new(
-        Enum.Parse<DryingOption>(Drying), Enum.Parse<ApproachOption>(Approach), Enum.Parse<CoolingOption>(Cooling), Enum.Parse<HoldOption>(Hold), Enum.Parse<BisqueOption>(Bisque));
+        Enum.Parse<DryingOption>(Drying), Enum.Parse<ApproachOption>(Approach), Enum.Parse<CoolingOption>(Cooling), Enum.Parse<HoldOption>(Hold), Enum.Parse<BisqueOption>(Bisque), Enum.Parse<GoalOption>(GoalOption));
 }
