@@ -27,6 +27,7 @@ public sealed record FiringContract(
     CoolingOption? Cooling = null,
     HoldOption? Hold = null,
     BisqueOption? Bisque = null,
+    GoalOption? Goal = null,
     double? HoldMinutes = null, int? MaxSteps = null, int? ScheduleId = null, bool? Packed = null, bool? WitnessPack = null, OffsetDateTime? StartsAt = null,
     IReadOnlyList<AcceptanceContract?>? Accepted = null, int? ScheduleVersion = null, int? KilnVersion = null, KilnContract? KilnAsPlanned = null) : IPlanningPreferences;
 

@@ -41,7 +41,7 @@ internal static class FiringMapping
         var firing = stored.Item;
         var p = firing.Preferences;
         return new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), new FiringContract(
-            firing.Name, firing.Kind, firing.KilnId, firing.Goal?.Number, firing.Unit, [.. firing.Lots.Select(Write)], p.Drying, p.Approach, p.Cooling, p.Hold, p.Bisque,
+            firing.Name, firing.Kind, firing.KilnId, firing.Goal?.Number, firing.Unit, [.. firing.Lots.Select(Write)], p.Drying, p.Approach, p.Cooling, p.Hold, p.Bisque, p.Goal,
             firing.HoldMinutes, firing.MaxSteps, firing.Schedule?.Id, firing.Packed, firing.WitnessPack, firing.StartsAt,
             [.. firing.Accepted.Select(a => new AcceptanceContract(a.Id, a.Severity, a.Note, a.At.ToDateTimeOffset(), a.By))],
             firing.Schedule?.Version, firing.Kiln?.Version, firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null));
@@ -91,9 +91,9 @@ internal static class FiringMapping
     private static LotDraft ReadLot(LotContract lot) => new(
         lot.What?.Trim(), lot.Count, lot.Wall, lot.Width, lot.ClosedHollow == true, lot.OneSided == true, lot.Dryness ?? Dryness.BoneDry, lot.ClayId,
         [.. (lot.GlazeIds ?? []).Take(MostGlazes)], lot.Whose?.Trim(), lot.Next ?? NextStep.Dipping, lot.PieceKg,
-        (lot.Typed ?? new Dictionary<string, string>()).Where(t => t.Value is not null).ToImmutableSortedDictionary());
+        (lot.Typed ?? new Dictionary<string, string>()).Where(t => t.Value is not null).ToImmutableSortedDictionary(), lot.GlazedAlready == true);
 
     private static LotContract Write(LotDraft lot) => new(
         lot.What, lot.Count, lot.Wall, lot.Width, lot.ClosedHollow, lot.OneSided, lot.Dryness, lot.ClayId, null, lot.GlazeIds, null, lot.Whose, lot.Next, lot.PieceMass,
-        lot.Typed.IsEmpty ? null : lot.Typed);
+        lot.Typed.IsEmpty ? null : lot.Typed, lot.GlazedAlready ? true : null);
 }

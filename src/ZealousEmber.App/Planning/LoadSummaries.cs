@@ -31,7 +31,7 @@ internal static class LoadSummaries
         string Format(WareLot lot) => $"{lot.What}, {units.Wall(lot.Wall)}";
         var usual = kiln.UsualWare(kind);
         // Before the glaze comes, nothing has to share a cone.
-        var shares = kind is ScheduleKind.Glaze or ScheduleKind.OnceFired;
+        var shares = kind.MeltsGlaze();
         return new LoadSummary(
             load.Lots.Length, load.Pieces, load.Mass, Format(load.Thickest), Format(load.Wettest), Format(load.SlowestToDry), shares ? [.. load.Clashes.Select(c => c.Format())] : [],
             usual > 0 ? load.Mass / usual : null, [.. LoadNotes.Of(load, kind, usual, units).Select(n => new PlanNoteContract(n.Id, n.Text))],

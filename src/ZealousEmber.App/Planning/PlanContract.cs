@@ -20,6 +20,8 @@ internal interface IPlanningPreferences
     HoldOption? Hold { get; }
 
     BisqueOption? Bisque { get; }
+
+    GoalOption? Goal { get; }
 }
 
 /// <summary>The ways a studio plans by when nobody says otherwise.</summary>
@@ -28,12 +30,14 @@ internal interface IPlanningPreferences
 /// <param name="Approach">last-hundred or one-rate.</param>
 /// <param name="Hold">as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.</param>
 /// <param name="Cooling">as-the-glazes-ask, off, limited-drop or drop-and-hold.</param>
+/// <param name="Goal">middle or coolest.</param>
 public sealed record PlanningPreferencesContract(
     DryingOption? Drying = null,
     BisqueOption? Bisque = null,
     ApproachOption? Approach = null,
     HoldOption? Hold = null,
-    CoolingOption? Cooling = null) : IPlanningPreferences;
+    CoolingOption? Cooling = null,
+    GoalOption? Goal = null) : IPlanningPreferences;
 
 /// <summary>The kept ways of a studio; version 0 until somebody has said them.</summary>
 public sealed record VersionedPreferencesContract(int Version, PlanningPreferencesContract Ways);
@@ -46,6 +50,7 @@ public sealed record VersionedPreferencesContract(int Version, PlanningPreferenc
 /// <param name="Cooling">as-the-glazes-ask, off, limited-drop or drop-and-hold.</param>
 /// <param name="Hold">as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.</param>
 /// <param name="Bisque">by-what-comes-next, hotter-than-the-glaze or always-open.</param>
+/// <param name="Goal">middle or coolest: which of the cones that all of it stands, where no goal cone is given.</param>
 /// <param name="HoldMinutes">At the top, to the minute; by <paramref name="Hold"/> when missing.</param>
 /// <param name="MaxSteps">Most steps the controller takes; 20 when missing.</param>
 /// <param name="Start">When it is switched on; the preview then has clock times and the real cost.</param>
@@ -56,6 +61,7 @@ public sealed record PlanRequest(
     CoolingOption? Cooling = null,
     HoldOption? Hold = null,
     BisqueOption? Bisque = null,
+    GoalOption? Goal = null,
     double? HoldMinutes = null, int? MaxSteps = null, TemperatureUnit? Unit = null, string? Name = null,
     int? KilnId = null, KilnContract? Kiln = null, double? StartTemperature = null, OffsetDateTime? Start = null) : IPlanningPreferences;
 
@@ -70,7 +76,14 @@ public sealed record PlanResponse(
 /// <summary>Why a step is there.</summary>
 /// <param name="By">The limit that set it.</param>
 /// <param name="LookMinute">Where somebody has to look for steam: when, since the start.</param>
-public sealed record PlanStepContract(string Why, string By, double? LookMinute);
+/// <param name="Basis">How its number came about; nothing where it is a habit.</param>
+public sealed record PlanStepContract(string Why, string By, double? LookMinute, BasisContract? Basis);
+
+/// <summary>How a number came about.</summary>
+/// <param name="Formula">In the usual letters.</param>
+/// <param name="Numbers">The same with this lot's numbers in it.</param>
+/// <param name="Source">Where it is from, and how sure it is.</param>
+public sealed record BasisContract(string Formula, string Numbers, string Source);
 
 /// <summary>Something to know about the load.</summary>
 public sealed record PlanNoteContract(string Id, string Text);
@@ -87,7 +100,7 @@ public sealed record LoadRequest(
     LoadContract? Load, ScheduleKind? Kind, string? GoalCone = null, int? KilnId = null, KilnContract? Kiln = null);
 
 /// <summary>One way people do a thing.</summary>
-/// <param name="Choice">drying, bisque, approach, hold or cooling.</param>
+/// <param name="Choice">drying, bisque, goal, approach, hold or cooling.</param>
 /// <param name="Way">The word for it in a request.</param>
 /// <param name="StudioDefault">It is the studio's own default.</param>
 public sealed record PlanningOptionContract(string Choice, string Way, string Name, string Why, bool StudioDefault);

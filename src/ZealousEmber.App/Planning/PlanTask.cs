@@ -41,7 +41,8 @@ internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, O
         var preferences = PlanningTerms.Read(request, await lookup.Preferences());
         return new PlanTask(
             firing.Ware!,
-            new PlanWish(request.Kind!.Value, goal, preferences, hold, request.MaxSteps ?? UsualSteps, unit, string.IsNullOrWhiteSpace(request.Name) ? "Planned" : request.Name, studio.Display.Units),
+            new PlanWish(request.Kind!.Value, goal, preferences, hold, request.MaxSteps ?? UsualSteps, unit, string.IsNullOrWhiteSpace(request.Name) ? "Planned" : request.Name, studio.Display.Units,
+                clock is { } at && studio.People.Length > 0 ? after => studio.InAt(at.ToInstant() + after).Any() : null),
             firing.Kiln, clock, studio);
     }
 }

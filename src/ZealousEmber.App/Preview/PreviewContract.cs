@@ -99,10 +99,15 @@ public sealed record ConeReadingContract(string Cone, double Progress, double Be
 /// <summary>A short word of safety at the step it belongs to.</summary>
 public sealed record CautionContract(int Segment, string Text);
 
-/// <summary>A mend: one step replaced by one or more.</summary>
+/// <summary>A mend: some steps replaced by others, and what they are read as where that was the slip. Tried before it is offered.</summary>
 /// <param name="Text">On the button.</param>
-/// <param name="Segment">Index of the step replaced.</param>
-public sealed record FixContract(string Text, int Segment, IReadOnlyList<SegmentContract> Steps);
+/// <param name="Segment">Index of the first step replaced.</param>
+/// <param name="Steps">What stands there then, in <paramref name="Unit"/> where it is given, else in the schedule's unit; none takes the step away.</param>
+/// <param name="Replaces">How many steps it replaces, from that one on.</param>
+/// <param name="Unit">The scale the schedule is to be in then, where that changes.</param>
+/// <param name="Kind">What the firing is then, where that changes.</param>
+/// <param name="GoalCone">The cone it is meant for then, where that changes.</param>
+public sealed record FixContract(string Text, int Segment, IReadOnlyList<SegmentContract> Steps, int Replaces, TemperatureUnit? Unit, ScheduleKind? Kind, string? GoalCone);
 
 /// <summary>Which way a step goes.</summary>
 public enum Direction

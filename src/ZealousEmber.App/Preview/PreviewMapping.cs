@@ -69,13 +69,14 @@ internal static class PreviewMapping
 
     private static FindingContract Write(Finding f, TemperatureUnit unit)
     {
-        IReadOnlyList<FixContract> fixes = [.. f.Fixes.Select(fix => new FixContract(fix.Text, fix.Segment, [.. fix.Steps.Select(s => ScheduleMapping.Write(s, unit))]))];
+        IReadOnlyList<FixContract> fixes = [.. f.Fixes.Select(fix => new FixContract(
+            fix.Text, fix.Segment, [.. fix.Steps.Select(s => ScheduleMapping.Write(s, fix.Unit ?? unit))], fix.Replaces, fix.Unit, fix.Kind, fix.Goal?.Number))];
         return new FindingContract(f.Id, f.Severity, f.Segment, f.From.TotalMinutes, f.To.TotalMinutes, f.Text, f.Why, fixes.Count > 0 ? fixes[0] : null, fixes);
     }
 
     private static TimeBetweenContract Between(Curve curve, Temperature from, Temperature to, TemperatureUnit unit)
     {
         var time = curve.TimeBetween(from, to);
-        return new(from.In(unit), to.In(unit), time.Rising.TotalMinutes, time.Falling.TotalMinutes);
+        return new(from.In(unit), to.In(unit), time.Before.TotalMinutes, time.After.TotalMinutes);
     }
 }

@@ -39,7 +39,7 @@ internal static class LotMapping
         var problems = new List<Problem>();
         var lot = WareLot.Create(
             wire.What, wire.Count, wire.Wall, wire.Width, wire.ClosedHollow == true, wire.OneSided == true, wire.Dryness ?? Dryness.BoneDry,
-            ReadClay(wire, clays, problems), ReadGlazes(wire, glazes, problems), wire.Whose, wire.Next ?? NextStep.Dipping, wire.PieceKg);
+            ReadClay(wire, clays, problems), ReadGlazes(wire, glazes, problems), wire.Whose, wire.Next ?? NextStep.Dipping, wire.PieceKg, wire.GlazedAlready == true);
         problems.AddRange(lot.Problems);
         return problems.Count > 0 ? Result<WareLot>.Failed(problems) : lot;
     }

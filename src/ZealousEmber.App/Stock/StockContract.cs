@@ -38,8 +38,8 @@ public sealed record VersionedGlazeContract(int Id, int Version, DateTimeOffset 
 /// <param name="Wall">Thickest wall, mm.</param>
 /// <param name="Width">Flat ware's width, mm.</param>
 /// <param name="ClosedHollow">Closed, with no hole for steam.</param>
-/// <param name="OneSided">Solid, or with its whole foot on the repository.</param>
-/// <param name="Dryness">bone-dry when missing.</param>
+/// <param name="OneSided">Solid, or with its whole foot on the shelf.</param>
+/// <param name="Dryness">bone-dry when missing; of bisqued ware, how wet its fresh glaze still is.</param>
 /// <param name="ClayId">A clay of the studio.</param>
 /// <param name="Clay">Or one described here.</param>
 /// <param name="GlazeIds">Glazes of the studio.</param>
@@ -47,9 +47,10 @@ public sealed record VersionedGlazeContract(int Id, int Version, DateTimeOffset 
 /// <param name="Next">What happens after a bisque; dipping when missing.</param>
 /// <param name="PieceKg">A piece; 0.6 kg when nobody weighed it.</param>
 /// <param name="Typed">How wall, width and pieceKg were typed where it was not in mm or kg; shown again as it was typed.</param>
+/// <param name="GlazedAlready">Fired before with glaze on it: decorated, mended or used ware.</param>
 public sealed record LotContract(
     string? What, int? Count, double? Wall, double? Width = null, bool? ClosedHollow = null, bool? OneSided = null,
     Dryness? Dryness = null, int? ClayId = null, ClayContract? Clay = null,
     IReadOnlyList<int>? GlazeIds = null, IReadOnlyList<GlazeContract?>? Glazes = null, string? Whose = null,
     NextStep? Next = null, double? PieceKg = null,
-    IReadOnlyDictionary<string, string>? Typed = null);
+    IReadOnlyDictionary<string, string>? Typed = null, bool? GlazedAlready = null);

@@ -47,7 +47,7 @@ public sealed class DataFolderTests : IDisposable
     public async Task It_starts_again_wherever_it_was_ended()
     {
         // Through all of a first start, the migrations and the demo data in it, and then whenever it likes.
-        foreach (var pause in new[] { 300, 700, 900, 1100, 1300, 1500, 1800 })
+        foreach (var pause in new[] { 400, 800, 1100, 1500 })
         {
             using var run = ProgramRun.Start(folder, ["--demo=true"]);
             await Task.WhenAny(run.Address(), Task.Delay(pause));
@@ -108,7 +108,7 @@ public sealed class DataFolderTests : IDisposable
     public async Task A_backup_made_while_it_runs_has_everything_and_can_be_restored()
     {
         var copy = Path.Combine(folder, "elsewhere", "copy.db");
-        using (var run = ProgramRun.Start(folder, ["--demo=true"]))
+        using (var run = ProgramRun.Start(folder))
         {
             var address = await run.Address();
             using var http = new HttpClient { BaseAddress = address };
@@ -130,7 +130,7 @@ public sealed class DataFolderTests : IDisposable
     [Fact]
     public async Task What_is_in_the_folder_is_for_its_owner_only()
     {
-        using var run = ProgramRun.Start(folder, ["--demo=true"]);
+        using var run = ProgramRun.Start(folder);
         await run.Address();
         if (OperatingSystem.IsWindows()) return;
         foreach (var file in Directory.GetFiles(folder, "ember.db*")) (File.GetUnixFileMode(file) & (UnixFileMode.GroupRead | UnixFileMode.OtherRead)).ShouldBe(UnixFileMode.None, file);

@@ -28,6 +28,8 @@ internal sealed partial class ProgramRun : IDisposable
         foreach (var argument in (string[])["exec", Path.Combine(AppContext.BaseDirectory, "ZealousEmber.App.dll"), .. arguments ?? []]) start.ArgumentList.Add(argument);
         start.Environment["EMBER_DATA"] = folder;
         start.Environment["PORT"] = "0";
+        // It lives for a second or two; what makes a long run faster only costs it time.
+        start.Environment["DOTNET_TieredPGO"] = "0";
         foreach (var (name, value) in environment) start.Environment[name] = value;
         var run = new ProgramRun(new Process { StartInfo = start });
         run.process.OutputDataReceived += (_, e) => run.Hear(e.Data);

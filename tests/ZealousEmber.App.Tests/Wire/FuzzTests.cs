@@ -27,7 +27,9 @@ public sealed class FuzzTests(RunningStudio studio) : IClassFixture<RunningStudi
         { "/api/cones/work", """{"unit":"C","curve":[{"minute":0,"temperature":20},{"minute":600,"temperature":1200},{"minute":900,"temperature":100}]}""" },
         { "/api/preview", $$"""{"schedule":{{Firing}},"kiln":{{Kiln}},"load":{"fill":0.8,"wareKg":30,"furnitureKg":30,"waterKg":1,"firstFiring":true},"anchor":"top","start":"2026-11-24T17:30:00Z"}""" },
         { "/api/preview", $$"""{"schedule":{{Firing}},"load":{"lots":{{Lots}} } }""" },
-        { "/api/plan", $$"""{"load":{"lots":{{Lots}} },"kind":"glaze","goalCone":"6","drying":"by-the-wall","approach":"last-hundred","cooling":"off","hold":"none","bisque":"always-open","holdMinutes":10,"maxSteps":20,"unit":"C","name":"n","kiln":{{Kiln}},"startTemperature":20}""" },
+        { "/api/plan", $$"""{"load":{"lots":{{Lots}} },"kind":"glaze","goalCone":"6","drying":"by-the-wall","approach":"last-hundred","cooling":"off","hold":"none","bisque":"always-open","goal":"coolest","holdMinutes":10,"maxSteps":20,"unit":"C","name":"n","kiln":{{Kiln}},"startTemperature":20}""" },
+        { "/api/plan", """{"load":{"lots":[{"what":"bowls","count":8,"wall":6,"dryness":"cool-to-touch","glazedAlready":true}]},"kind":"refiring","goalCone":"019","start":"2026-11-24T17:30:00Z","startTemperature":20}""" },
+        { "/api/plan", """{"load":{"lots":[{"what":"slabs","count":8,"wall":14,"width":300,"dryness":"leather-hard"}]},"kind":"drying","unit":"F","maxSteps":9}""" },
         { "/api/plan/what-if", $$"""{"plan":{"load":{"lots":{{Lots}},"packed":true,"witnessPack":false},"kind":"bisque","kiln":{{Kiln}} },"thickerMm":2,"wetter":1,"coolerCones":1,"laterHours":3,"start":"2026-11-24T17:30:00Z"}""" },
         { "/api/plan/load", $$"""{"load":{"lots":{{Lots}} },"kind":"glaze","goalCone":"6","kiln":{{Kiln}} }""" },
         { "/api/firings", """{"name":"Thursday","kind":"bisque","kilnId":1,"unit":"C","goalCone":"06","lots":[{"what":"mugs","count":12,"wall":6,"dryness":"damp","glazeIds":[1],"next":"brushing"}],"drying":"long-hold","approach":"one-rate","cooling":"off","hold":"half-hour","bisque":"always-open","holdMinutes":5,"maxSteps":8,"scheduleId":1,"packed":true,"witnessPack":true,"startsAt":"2026-11-24T17:30:00Z","accepted":[{"id":"steam-risk","severity":"look","note":"dried on the lid","at":"2026-11-24T17:30:00Z"}]}""" },
@@ -42,7 +44,7 @@ public sealed class FuzzTests(RunningStudio studio) : IClassFixture<RunningStudi
 
     private const string Kiln = """{"name":"Teal","class":"top-190","unit":"C","volume":190,"power":10000,"elementHealth":95,"brick":"standard","brickThickness":76,"topLimit":1290,"openLimit":50,"room":20,"altitude":4,"leak":1,"heatFactor":100,"lossFactor":100,"holdClock":"waits","notes":"n"}""";
 
-    private const string Lots = """[{"what":"mugs","count":12,"wall":6,"width":100,"closedHollow":false,"oneSided":false,"dryness":"bone-dry","clay":{"name":"Marsh","coneFrom":"5","coneTo":"7"},"glazes":[{"name":"Oyster","coneFrom":"5","coneTo":"7"}],"whose":"Maren","next":"dipping","pieceKg":0.5}]""";
+    private const string Lots = """[{"what":"mugs","count":12,"wall":6,"width":100,"closedHollow":false,"oneSided":false,"dryness":"bone-dry","clay":{"name":"Marsh","coneFrom":"5","coneTo":"7"},"glazes":[{"name":"Oyster","coneFrom":"5","coneTo":"7"}],"whose":"Maren","next":"dipping","pieceKg":0.5,"glazedAlready":false}]""";
 
     private const string Hours = """{"timeZone":"Europe/London","currency":"£","price":0.3,"bands":[{"name":"night","price":0.1,"hours":{"days":["mon"],"from":"23:00","to":"07:00"},"firstMonth":11,"lastMonth":3}],"people":[{"name":"Maren","hours":[{"days":["tue"],"from":"08:00","to":"18:00"}]}],"rule":"marked-moments","marked":["top"]}""";
 

@@ -61,7 +61,7 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     public async Task Choices_change_the_plan_and_say_why()
     {
         var schools = (await (await studio.Http.GetAsync("/api/plan/schools")).Read()).AsArray();
-        schools.Select(s => s!["choice"]!.GetValue<string>()).Distinct().ShouldBe(["drying", "bisque", "approach", "hold", "cooling"]);
+        schools.Select(s => s!["choice"]!.GetValue<string>()).Distinct().ShouldBe(["drying", "bisque", "goal", "approach", "hold", "cooling"]);
         foreach (var school in schools.Where(s => s!["way"]!.GetValue<string>() is not ("slow-climb" or "fast-to-hold")))
         {
             var request = Request(Plates, "glaze");
@@ -84,9 +84,9 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     [InlineData("""[{"what":"x","count":1,"wall":6,"glazes":[{"name":"a","coneFrom":"06"},{"name":"b","coneFrom":"6"}]}]""", "glaze", "{}", "load.lots", "cannot share a firing")]
     [InlineData("""[{"what":"x","count":1,"wall":6,"glazes":[{"name":"a","slowFrom":800,"slowTo":900,"slowHours":2}]}]""", "glaze", "{}", "load.lots[0].glazes[0].slowTo", "lower one")]
     [InlineData("""[{"what":"x","count":1,"wall":6}]""", "glaze", """{"goalCone":"14","kiln":{"class":"bench"}}""", "goalCone", "the kiln goes to")]
-    [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"maxSteps":2}""", "maxSteps", "at least")]
+    [InlineData("""[{"what":"x","count":1,"wall":38}]""", "bisque", """{"maxSteps":2}""", "maxSteps", "at least")]
     [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"maxSteps":0}""", "maxSteps", "2 to 64")]
-    [InlineData("""[{"what":"x","count":1,"wall":30}]""", "bisque", """{"drying":"slow-climb"}""", "drying", "hold below boiling")]
+    [InlineData("""[{"what":"x","count":1,"wall":30,"dryness":"damp"}]""", "bisque", """{"drying":"slow-climb"}""", "drying", "hold below boiling")]
     [InlineData("""[{"what":"x","count":1,"wall":6}]""", "raku", "{}", "kind", "drying, bisque")]
     [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"cooling":"fan"}""", "cooling", "drop-and-hold")]
     [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"hold":"long"}""", "hold", "lower-and-longer")]
@@ -263,7 +263,32 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         (await Plan(Request(Plates, "glaze")))["schedule"]!.ToJsonString().ShouldNotBe(before, "cooled with the power off");
         (await Plan(Request(Plates, "glaze", """{"cooling":"as-the-glazes-ask"}""")))["schedule"]!.ToJsonString().ShouldBe(before);
         var ours = (await (await studio.Http.GetAsync("/api/plan/schools")).Read()).AsArray().Where(s => s!["studioDefault"]!.GetValue<bool>()).Select(s => s!["way"]!.GetValue<string>());
-        ours.ShouldBe(["by-the-wall", "by-what-comes-next", "last-hundred", "as-the-glazes-ask", "off"]);
+        ours.ShouldBe(["by-the-wall", "by-what-comes-next", "middle", "last-hundred", "as-the-glazes-ask", "off"]);
         await Put("""{"cooling":"as-the-glazes-ask"}""", "*");
+    }
+
+    [Fact]
+    public async Task A_number_that_was_worked_out_says_how()
+    {
+        var plan = await Plan(Request("""[{"what":"planters","count":3,"wall":25}]""", "bisque"));
+        var drying = plan["steps"]!.AsArray().First(s => s!["by"]!.GetValue<string>() is "drying" or "steam-check")!["basis"]!;
+        drying["formula"]!.GetValue<string>().ShouldContain("L²");
+        drying["numbers"]!.GetValue<string>().ShouldContain("L = 25/2 + 2 = 14.5 mm");
+        drying["source"]!.GetValue<string>().ShouldContain("Crank");
+        plan["steps"]!.AsArray().Last()!["basis"].ShouldBeNull("nothing is worked out for an off");
+    }
+
+    [Fact]
+    public async Task Lustre_is_planned_by_its_own_cone_and_wet_glaze_dried_first()
+    {
+        var lustre = await Plan(Request("""[{"what":"bowls","count":8,"wall":6,"glazedAlready":true}]""", "refiring", """{"goalCone":"019"}"""));
+        var steps = lustre["steps"]!.AsArray().Select(s => s!["by"]!.GetValue<string>()).ToList();
+        steps.ShouldContain("organics");
+        lustre["preview"]!["findings"]!.AsArray().ShouldBeEmpty();
+        await (await studio.Http.PostText("/api/plan", Request("""[{"what":"bowls","count":8,"wall":6}]""", "refiring").ToJsonString())).Problem("goalCone");
+
+        var wet = await Plan(Request("""[{"what":"bowls","count":8,"wall":6,"dryness":"damp","glazes":[{"name":"Any","coneFrom":"6","coneTo":"6"}]}]""", "glaze"));
+        wet["notes"]!.AsArray().Select(n => n!["id"]!.GetValue<string>()).ShouldContain("glaze-wet");
+        wet["preview"]!["findings"]!.AsArray().ShouldBeEmpty();
     }
 }

@@ -69,7 +69,7 @@ public sealed class PreviewTests(RunningStudio studio) : IClassFixture<RunningSt
     public async Task Wrong_words_are_told_at_their_field()
     {
         (await (await http.Preview(Wire.GlazeFiring().With("unit", "K"))).Problem("schedule.unit")).ShouldContain("it is C or F");
-        (await (await http.Preview(Wire.GlazeFiring().With("kind", "stew"))).Problem("schedule.kind")).ShouldContain("drying, bisque, glaze or once-fired");
+        (await (await http.Preview(Wire.GlazeFiring().With("kind", "stew"))).Problem("schedule.kind")).ShouldContain("drying, bisque, glaze, once-fired or refiring");
         (await (await http.Preview(Wire.GlazeFiring().With("name", new string('n', 500)))).Problem("schedule.name")).ShouldContain("at most 120");
         (await (await http.Preview(Wire.GlazeFiring(), r => r["start"] = "tomorrow")).Problem("start")).ShouldContain("2026-11-24T17:30:00+00:00");
         (await (await http.Preview(Wire.GlazeFiring(), r => r["startTemperature"] = 5000)).Problem("startTemperature")).ShouldContain("1400");

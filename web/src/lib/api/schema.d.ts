@@ -3316,6 +3316,15 @@ export interface components {
       /** Format: double */
       to: null | number;
     };
+    /** @description How a number came about. */
+    BasisContract: {
+      /** @description In the usual letters. */
+      formula: string;
+      /** @description The same with this lot's numbers in it. */
+      numbers: string;
+      /** @description Where it is from, and how sure it is. */
+      source: string;
+    };
     /** @description A firing whose watch times are wanted as calendar entries. */
     CalendarRequest: {
       schedule: null | components['schemas']['ScheduleContract'];
@@ -3479,6 +3488,8 @@ export interface components {
       hold?: 'as-the-glazes-ask' | 'none' | 'quarter-hour' | 'half-hour' | 'lower-and-longer' | null;
       /** @enum {null|string} */
       bisque?: 'by-what-comes-next' | 'hotter-than-the-glaze' | 'always-open' | null;
+      /** @enum {null|string} */
+      goal?: 'middle' | 'coolest' | null;
       /** Format: double */
       holdMinutes?: null | number;
       /** Format: int32 */
@@ -3541,7 +3552,7 @@ export interface components {
        * @description What was fired; glaze when missing. The usual full load goes with it.
        * @enum {null|string}
        */
-      kind?: 'drying' | 'bisque' | 'glaze' | 'once-fired' | null;
+      kind?: 'drying' | 'bisque' | 'glaze' | 'once-fired' | 'refiring' | null;
       load?: null | components['schemas']['LoadContract'];
       /**
        * Format: double
@@ -3594,16 +3605,26 @@ export interface components {
       /** @description What limits how far it can be trusted. */
       notes: string[];
     };
-    /** @description A mend: one step replaced by one or more. */
+    /** @description A mend: some steps replaced by others, and what they are read as where that was the slip. Tried before it is offered. */
     FixContract: {
       /** @description On the button. */
       text: string;
       /**
        * Format: int32
-       * @description Index of the step replaced.
+       * @description Index of the first step replaced.
        */
       segment: number;
+      /** @description What stands there then, in Unit where it is given, else in the schedule's unit; none takes the step away. */
       steps: components['schemas']['SegmentContract'][];
+      /**
+       * Format: int32
+       * @description How many steps it replaces, from that one on.
+       */
+      replaces: number;
+      unit: null | components['schemas']['TemperatureUnit'];
+      kind: null | components['schemas']['ScheduleKind'];
+      /** @description The cone it is meant for then, where that changes. */
+      goalCone: null | string;
     };
     /** @description A glaze. */
     GlazeContract: {
@@ -4002,10 +4023,10 @@ export interface components {
       width?: null | number;
       /** @description Closed, with no hole for steam. */
       closedHollow?: null | boolean;
-      /** @description Solid, or with its whole foot on the repository. */
+      /** @description Solid, or with its whole foot on the shelf. */
       oneSided?: null | boolean;
       /**
-       * @description bone-dry when missing.
+       * @description bone-dry when missing; of bisqued ware, how wet its fresh glaze still is.
        * @enum {null|string}
        */
       dryness?: 'bone-dry' | 'cool-to-touch' | 'damp' | 'leather-hard' | null;
@@ -4034,6 +4055,8 @@ export interface components {
       typed?: null | {
         [key: string]: string;
       };
+      /** @description Fired before with glaze on it: decorated, mended or used ware. */
+      glazedAlready?: null | boolean;
     };
     /** @description A moment people plan their day by. */
     MomentContract: {
@@ -4139,6 +4162,11 @@ export interface components {
        */
       bisque?: 'by-what-comes-next' | 'hotter-than-the-glaze' | 'always-open' | null;
       /**
+       * @description middle or coolest: which of the cones that all of it stands, where no goal cone is given.
+       * @enum {null|string}
+       */
+      goal?: 'middle' | 'coolest' | null;
+      /**
        * Format: double
        * @description At the top, to the minute; by Hold when missing.
        */
@@ -4185,10 +4213,11 @@ export interface components {
        * @description Where somebody has to look for steam: when, since the start.
        */
       lookMinute: null | number;
+      basis: null | components['schemas']['BasisContract'];
     };
     /** @description One way people do a thing. */
     PlanningOptionContract: {
-      /** @description drying, bisque, approach, hold or cooling. */
+      /** @description drying, bisque, goal, approach, hold or cooling. */
       choice: string;
       /** @description The word for it in a request. */
       way: string;
@@ -4224,6 +4253,11 @@ export interface components {
        * @enum {null|string}
        */
       cooling?: 'as-the-glazes-ask' | 'off' | 'limited-drop' | 'drop-and-hold' | null;
+      /**
+       * @description middle or coolest.
+       * @enum {null|string}
+       */
+      goal?: 'middle' | 'coolest' | null;
     };
     /** @description What a preview is made from. */
     PreviewRequest: {
@@ -4400,7 +4434,7 @@ export interface components {
       schedules: null | components['schemas']['ScheduleContract'][];
     };
     /** @enum {string} */
-    ScheduleKind: 'drying' | 'bisque' | 'glaze' | 'once-fired';
+    ScheduleKind: 'drying' | 'bisque' | 'glaze' | 'once-fired' | 'refiring';
     /** @description A schedule as a line in the library: enough to know it by and to draw it small. */
     ScheduleSummary: {
       /** Format: int32 */
