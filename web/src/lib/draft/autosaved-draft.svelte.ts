@@ -1,21 +1,13 @@
 import { sayProblem } from '$lib/api/client';
 import { device as browserDevice, type Device, type FoundCopy } from './device';
 import { History } from './history.svelte';
+import { livingOn } from './living';
 import type { Outcome, Stored } from './outcome';
 import type { Opened, Remote, SaveState, Sending } from './remote';
 
 const pauseBeforeSaving = 700;
 const shortestRetry = 2_000;
 const longestRetry = 30_000;
-
-/** The drafts of this page; opening one again takes it from whoever had it. */
-const living = new WeakMap<Device, Map<string, { abandon: () => void }>>();
-
-function livingOn(device: Device): Map<string, { abandon: () => void }> {
-  const drafts = living.get(device) ?? new Map<string, { abandon: () => void }>();
-  living.set(device, drafts);
-  return drafts;
-}
 
 /**
  * Something being changed: every change one step to undo, saved a moment after it. One save is under way at a time, the newest
@@ -45,7 +37,7 @@ export class AutosavedDraft<T> {
   private atOnce = false;
   private left = false;
   private abandoned = false;
-  private readonly living: Map<string, { abandon: () => void }>;
+  private readonly living: ReturnType<typeof livingOn>;
   /** The network is back. */
   private readonly retry = () => {
     if (this.state.kind === 'offline') void this.save();
@@ -171,6 +163,7 @@ export class AutosavedDraft<T> {
   /** After every change, and whenever the server's side of it changed. */
   protected changed(): void {
     if (this.isSafe) {
+      this.errors = {};
       if (this.pending === null) this.device.erase(this.key, this.owner);
     } else if (this.id !== null || !this.isUntouched) this.writeCopy();
     if (this.state.kind === 'conflict' || this.state.kind === 'gone') return;
@@ -282,6 +275,11 @@ export class AutosavedDraft<T> {
         this.writeCopy();
         return false;
       case 'refused':
+        if (this.pending && !this.same(this.pending.body, this.body)) {
+          // Put right while it was on its way.
+          [this.pending, this.state] = [null, { kind: 'waiting' }];
+          return true;
+        }
         this.pending = null;
         this.errors = outcome.errors;
         this.state = { kind: 'fix', text: outcome.text };

@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { AutosavedDraft } from './autosaved-draft.svelte';
 import { openDraft } from './remote';
@@ -318,6 +319,24 @@ it('says what is wrong at its field, keeps the text, and saves once it is fixed'
   draft.edit({ text: 'quiet' });
   await settle(2_000);
   expect([server.stored(1).body.text, draft.errors]).toEqual(['quiet', {}]);
+  draft.edit({ text: 'loud again!' });
+  await settle(2_000);
+  draft.undo();
+  expect([draft.state.kind, draft.errors]).toEqual(['saved', {}]);
+});
+
+it.each(['undone', 'typed over'])('what is refused too late, already %s, is no trouble', async (how) => {
+  server.add(1, 'before');
+  server.network = network({ there: 2_000, back: 2_000 });
+  const draft = await open(1);
+  draft.edit({ text: 'loud!' });
+  await settle(1_000);
+  expect(draft.state.kind).toBe('saving');
+  if (how === 'undone') draft.undo();
+  else draft.edit({ text: 'quiet' });
+  await settle(20_000);
+  expect([draft.state.kind, draft.errors]).toEqual(['saved', {}]);
+  expect(server.stored(1).body.text).toBe(how === 'undone' ? 'before' : 'quiet');
 });
 
 it('says when it was deleted somewhere else, and can bring it back', async () => {
