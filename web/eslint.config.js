@@ -4,8 +4,46 @@ import globals from 'globals';
 import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
-/** Folders of web/src/lib that are about a part of the job. */
-const features = ['clock', 'cones', 'editor', 'findings', 'firings', 'glossary', 'kilns', 'library', 'stock'];
+/** Folders of web/src/lib that are about a part of the job, from the ground up: each may use those before it, through their index.ts. */
+const features = [
+  'glossary',
+  'findings',
+  'kilns',
+  'stock',
+  'studio',
+  'library',
+  'starts',
+  'editor',
+  'cones',
+  'firings'
+];
+
+/** A feature uses the features below it, and of those only the public file. */
+const layers = features.map((feature, i) => ({
+  files: [`src/lib/${feature}/**`],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            group: features.filter((other) => other !== feature).map((other) => `$lib/${other}/*`),
+            message: 'A feature uses another only through its public file, $lib/<feature>.'
+          },
+          ...(i + 1 < features.length
+            ? [
+                {
+                  group: features.slice(i + 1).flatMap((above) => [`$lib/${above}`]),
+                  message: 'A feature uses only those before it in the list of features.'
+                }
+              ]
+            : []),
+          { group: ['../*'], message: 'Another folder is named by $lib.' }
+        ]
+      }
+    ]
+  }
+}));
 
 export default ts.config(
   { ignores: ['.svelte-kit/', 'src/lib/api/schema.d.ts'] },
@@ -28,7 +66,7 @@ export default ts.config(
         {
           patterns: [
             {
-              group: features.map((feature) => `$lib/${feature}/*`),
+              group: features.flatMap((feature) => [`$lib/${feature}`, `$lib/${feature}/*`]),
               message: 'ui, fields, chart, draft and api know no feature.'
             }
           ]
@@ -44,9 +82,11 @@ export default ts.config(
         {
           patterns: [
             {
-              group: [...features, 'draft']
-                .map((feature) => `$lib/${feature}/*`)
-                .concat('!$lib/draft/history.svelte'),
+              group: [
+                ...features.flatMap((feature) => [`$lib/${feature}`, `$lib/${feature}/*`]),
+                '$lib/draft/*',
+                '!$lib/draft/history.svelte'
+              ],
               message: 'ui, fields and chart know no feature and no server.'
             }
           ]
@@ -54,6 +94,7 @@ export default ts.config(
       ]
     }
   },
+  ...layers,
   {
     // routes → feature → … → api: nothing below a route knows one.
     files: ['src/lib/**'],

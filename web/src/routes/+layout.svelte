@@ -12,7 +12,7 @@
   import { page } from '$app/state';
   import { lend } from '$lib/library/remove';
   import UnreadableBanner from '$lib/library/UnreadableBanner.svelte';
-  import StudioDisplay from '$lib/clock/StudioDisplay.svelte';
+  import StudioDisplay from '$lib/studio/StudioDisplay.svelte';
   import { theme } from '$lib/ui/theme.svelte';
   import Toasts from '$lib/ui/Toasts.svelte';
 

@@ -1,9 +1,10 @@
 <script lang="ts">
   import { api, fieldErrors, sayProblem, type FitResponse, type Problem } from '$lib/api/client';
-  import FiringChart from '$lib/chart/FiringChart.svelte';
   import { kindNames, number, type Kind } from '$lib/format';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { KilnDraft } from './kiln-draft.svelte';
+  import LearnedTable from './LearnedTable.svelte';
+  import { readText } from './read-file';
 
   /** Learning a kiln from the log of a firing: read, compare before and after, keep or leave. */
   const { draft }: { draft: KilnDraft } = $props();
@@ -32,21 +33,12 @@
     }
     try {
       files = await Promise.all(
-        list.map((f, i) => readFile(f, (share) => (read = (i + share) / list.length)))
+        list.map((f, i) => readText(f, (share) => (read = (i + share) / list.length)))
       );
     } catch {
       trouble = 'This file cannot be read.';
     }
   }
-
-  const readFile = (file: File, progress: (share: number) => void) =>
-    new Promise<{ name: string; text: string }>((resolve, reject) => {
-      const reader = new FileReader();
-      reader.onprogress = (e) => progress(e.lengthComputable ? e.loaded / e.total : 0);
-      reader.onload = () => resolve({ name: file.name, text: String(reader.result) });
-      reader.onerror = reject;
-      reader.readAsText(file);
-    });
 
   const numeric = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
 
@@ -96,16 +88,6 @@
       action: { label: 'Undo', run: () => draft.undo() }
     });
   }
-
-  const rows = $derived(
-    learned
-      ? [
-          { name: 'Heat it stores', value: learned.heat },
-          { name: 'What the walls let through', value: learned.loss },
-          { name: 'What the elements give', value: learned.elements }
-        ]
-      : []
-  );
 </script>
 
 <section class="card-paper grid gap-3 px-4 py-3" aria-labelledby="learn">
@@ -189,52 +171,6 @@
   {/if}
   {#if trouble}<p class="text-error text-[13.5px]" role="alert" data-testid="learn-trouble">{trouble}</p>{/if}
   {#if learned}
-    {@const unitNow = (draft.body.unit ?? 'C') as 'C' | 'F'}
-    {#each learned.logs as log, i (i)}
-      <p class="text-soft text-[13.5px]">
-        {log.understood} The glowing line is the log, the dotted one the kiln as it was (off by {number(
-          log.missBefore,
-          0
-        )} °{unitNow} on the whole), the thin one as learned (<b class="text-base-content"
-          >{number(log.missAfter, 0)} °{unitNow}</b
-        >).
-      </p>
-      <FiringChart
-        curve={log.logged}
-        other={log.before}
-        asked={log.after}
-        unit={unitNow}
-        height={260}
-        label="The log, the kiln as it was and the kiln as learned"
-      />
-    {/each}
-    <table class="table-sm table max-w-xl" data-testid="learned">
-      <thead class="text-base-content"
-        ><tr
-          ><th></th><th class="text-right">was</th><th class="text-right">learned</th><th class="text-right"
-            >give or take</th
-          ></tr
-        ></thead
-      >
-      <tbody>
-        {#each rows as row (row.name)}
-          <tr>
-            <td>{row.name}</td>
-            <td class="text-right">{number(row.value.before, 0)} %</td>
-            <td class="text-right font-semibold">{number(row.value.after, 1)} %</td>
-            <td class="text-soft text-right"
-              >{row.value.sure > 0 ? `± ${number(2 * row.value.sure, 1)}` : 'as given'}</td
-            >
-          </tr>
-        {/each}
-      </tbody>
-    </table>
-    <ul class="text-soft list-disc pl-5 text-[13px]">
-      {#each learned.notes as note (note)}<li>{note}</li>{/each}
-    </ul>
-    <p class="flex gap-2">
-      <button class="btn btn-sm btn-primary" onclick={use}>Use what was learned</button>
-      <button class="btn btn-sm btn-ghost" onclick={() => (learned = null)}>Leave it</button>
-    </p>
+    <LearnedTable {learned} unit={draft.body.unit ?? 'C'} onuse={use} onleave={() => (learned = null)} />
   {/if}
 </section>

@@ -29,12 +29,3 @@ export const kilnClasses = () => ({
     return data;
   }
 });
-
-export const studioHours = () => ({
-  queryKey: ['studio'],
-  queryFn: async () => {
-    const { data, error } = await api.GET('/api/studio');
-    if (!data) throw error;
-    return data;
-  }
-});

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { kilnList } from '$lib/kilns/queries';
+  import { kilnList } from '$lib/kilns';
   import StarterSchedules from './StarterSchedules.svelte';
 
   /** The first steps in a studio that has nothing yet. */

@@ -1,13 +1,4 @@
-import {
-  api,
-  saveKey,
-  savedOver,
-  type Clay,
-  type ClayBody,
-  type Glaze,
-  type GlazeBody,
-  type Problem
-} from '$lib/api/client';
+import { api, saveKey, savedOver, type ClayBody, type GlazeBody, type Problem } from '$lib/api/client';
 import type { Remote } from '$lib/draft/remote';
 import { outcomeOf, type Stored } from '$lib/draft/outcome';
 
@@ -20,87 +11,57 @@ export interface Collection<T> {
   remove: (id: number, version: number) => Promise<Problem | null>;
 }
 
-const found = (words: string) => ({ params: { query: words ? { search: words } : {} } });
 const at = (id: number) => ({ params: { path: { id } } });
-const clay = (stored: Clay): Stored<ClayBody> => ({
-  id: stored.id,
-  version: stored.version,
-  body: stored.clay
-});
-const glaze = (stored: Glaze): Stored<GlazeBody> => ({
-  id: stored.id,
-  version: stored.version,
-  body: stored.glaze
-});
 
-export const clays: Collection<ClayBody> = {
-  key: 'clays',
-  search: async (words) => {
-    const { data, error } = await api.GET('/api/clays', found(words));
-    if (!data) throw error;
-    return data.map(clay);
-  },
-  find: async (id) => {
-    const { data, error } = await api.GET('/api/clays/{id}', at(id));
-    if (!data) throw error;
-    return clay(data);
-  },
-  remote: {
-    key: (id) => `clay.${id ?? 'new'}`,
-    save: async (id, version, body, { key, leaving }) =>
-      outcomeOf(
-        await api.PUT('/api/clays/{id}', {
-          ...at(id),
-          headers: { ...savedOver(version), ...saveKey(key) },
-          body,
-          keepalive: leaving
-        }),
-        clay
-      ),
-    create: async (body, { key }) =>
-      outcomeOf(await api.POST('/api/clays', { headers: saveKey(key), body }), clay),
-    restore: async (id) => {
-      const { data } = await api.POST('/api/clays/{id}/restore', at(id));
-      return data ? clay(data) : null;
+/** Both are asked for in the same way; only the address and the name of the body differ, which the types of one of them stand for. */
+function collection<T extends ClayBody | GlazeBody>(
+  key: Collection<T>['key'],
+  one: 'clay' | 'glaze'
+): Collection<T> {
+  const all = `/api/${key}` as '/api/clays';
+  const each = `${all}/{id}` as '/api/clays/{id}';
+  const read = (stored: { id: number; version: number }): Stored<T> => ({
+    id: stored.id,
+    version: stored.version,
+    body: (stored as unknown as Record<typeof one, T>)[one]
+  });
+  return {
+    key,
+    search: async (words) => {
+      const { data, error } = await api.GET(all, { params: { query: words ? { search: words } : {} } });
+      if (!data) throw error;
+      return data.map(read);
+    },
+    find: async (id) => {
+      const { data, error } = await api.GET(each, at(id));
+      if (!data) throw error;
+      return read(data);
+    },
+    remote: {
+      key: (id) => `${one}.${id ?? 'new'}`,
+      save: async (id, version, body, sending) =>
+        outcomeOf(
+          await api.PUT(each, {
+            ...at(id),
+            headers: { ...savedOver(version), ...saveKey(sending.key) },
+            body: body as ClayBody,
+            keepalive: sending.leaving
+          }),
+          read
+        ),
+      create: async (body, sending) =>
+        outcomeOf(await api.POST(all, { headers: saveKey(sending.key), body: body as ClayBody }), read),
+      restore: async (id) => {
+        const { data } = await api.POST(`${each}/restore` as '/api/clays/{id}/restore', at(id));
+        return data ? read(data) : null;
+      }
+    },
+    remove: async (id, version) => {
+      const { error } = await api.DELETE(each, { ...at(id), headers: savedOver(version) });
+      return (error as Problem | undefined) ?? null;
     }
-  },
-  remove: async (id, version) =>
-    ((await api.DELETE('/api/clays/{id}', { ...at(id), headers: savedOver(version) })).error as
-      Problem | undefined) ?? null
-};
+  };
+}
 
-export const glazes: Collection<GlazeBody> = {
-  key: 'glazes',
-  search: async (words) => {
-    const { data, error } = await api.GET('/api/glazes', found(words));
-    if (!data) throw error;
-    return data.map(glaze);
-  },
-  find: async (id) => {
-    const { data, error } = await api.GET('/api/glazes/{id}', at(id));
-    if (!data) throw error;
-    return glaze(data);
-  },
-  remote: {
-    key: (id) => `glaze.${id ?? 'new'}`,
-    save: async (id, version, body, { key, leaving }) =>
-      outcomeOf(
-        await api.PUT('/api/glazes/{id}', {
-          ...at(id),
-          headers: { ...savedOver(version), ...saveKey(key) },
-          body,
-          keepalive: leaving
-        }),
-        glaze
-      ),
-    create: async (body, { key }) =>
-      outcomeOf(await api.POST('/api/glazes', { headers: saveKey(key), body }), glaze),
-    restore: async (id) => {
-      const { data } = await api.POST('/api/glazes/{id}/restore', at(id));
-      return data ? glaze(data) : null;
-    }
-  },
-  remove: async (id, version) =>
-    ((await api.DELETE('/api/glazes/{id}', { ...at(id), headers: savedOver(version) })).error as
-      Problem | undefined) ?? null
-};
+export const clays = collection<ClayBody>('clays', 'clay');
+export const glazes = collection<GlazeBody>('glazes', 'glaze');

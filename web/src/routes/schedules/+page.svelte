@@ -1,7 +1,6 @@
 <script lang="ts">
   import Download from '@lucide/svelte/icons/download';
   import Plus from '@lucide/svelte/icons/plus';
-  import Search from '@lucide/svelte/icons/search';
   import Upload from '@lucide/svelte/icons/upload';
   import X from '@lucide/svelte/icons/x';
   import { createInfiniteQuery, createQuery } from '@tanstack/svelte-query';
@@ -9,15 +8,17 @@
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
   import { api, sayProblem, type Problem } from '$lib/api/client';
-  import { kindNames, plural } from '$lib/format';
+  import { plural } from '$lib/format';
+  import ImportProblem from '$lib/library/ImportProblem.svelte';
   import { importFile } from '$lib/library/import-file';
+  import LibraryFilters from '$lib/library/LibraryFilters.svelte';
   import { library, tagList, type LibraryFilter } from '$lib/library/queries';
   import { removeSchedule } from '$lib/library/remove';
   import StarterSchedules from '$lib/library/StarterSchedules.svelte';
   import ScheduleCard from '$lib/library/ScheduleCard.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
 
-  const filter: LibraryFilter = $state({ search: '', kind: '', tag: '' });
+  let filter: LibraryFilter = $state({ search: '', kind: '', tag: '' });
   const list = createInfiniteQuery(() => library({ ...filter }));
   const tags = createQuery(tagList);
   const picked = new SvelteSet<number>();
@@ -115,29 +116,7 @@
   </header>
 
   <div class="flex flex-wrap items-center gap-2">
-    <label class="input input-sm w-full sm:w-72">
-      <Search size={15} class="text-soft" />
-      <input
-        id="library-search"
-        type="search"
-        placeholder="Search names, tags and notes"
-        aria-label="Search schedules"
-        bind:value={filter.search}
-      />
-    </label>
-    <div class="join" role="group" aria-label="Kind of firing">
-      {#each [['', 'All'], ...Object.entries(kindNames)] as [kind, name] (kind)}
-        <button
-          class={['btn btn-sm btn-paper join-item font-normal', filter.kind === kind && 'btn-neutral']}
-          aria-pressed={filter.kind === kind}
-          onclick={() => (filter.kind = kind ?? '')}>{name}</button
-        >
-      {/each}
-    </div>
-    <select class="select select-sm w-auto" aria-label="Tag" bind:value={filter.tag}>
-      <option value="">any tag</option>
-      {#each tags.data ?? [] as { tag, count } (tag)}<option value={tag}>{tag} ({count})</option>{/each}
-    </select>
+    <LibraryFilters bind:filter tags={tags.data ?? []} />
     {#if filtered}<button class="btn btn-sm btn-ghost" onclick={clear}><X size={14} /> Clear</button>{/if}
     {#if chosen.length}
       <span class="ml-auto flex items-center gap-2 text-sm" data-testid="picked">
@@ -157,22 +136,7 @@
   </div>
 
   {#if problem}
-    <div class="alert border-error bg-base-100 items-start" role="alert" data-testid="import-problem">
-      <div class="flex-1">
-        <p class="font-semibold">Nothing was imported.</p>
-        <ul class="text-sm">
-          {#each Object.entries(problem.errors ?? { '': [sayProblem(problem)] }).slice(0, 8) as [field, says] (field)}
-            <li>
-              {#if field}<span class="text-soft">{field}:</span>{/if}
-              {says[0]}
-            </li>
-          {/each}
-        </ul>
-      </div>
-      <button class="btn btn-sm btn-ghost btn-square" aria-label="Dismiss" onclick={() => (problem = null)}
-        ><X size={15} /></button
-      >
-    </div>
+    <ImportProblem {problem} ondismiss={() => (problem = null)} />
   {/if}
 
   {#if list.isError}

@@ -1,8 +1,8 @@
 <script lang="ts">
-  import PeopleCard from '$lib/clock/PeopleCard.svelte';
-  import PricesCard from '$lib/clock/PricesCard.svelte';
-  import RuleCard from '$lib/clock/RuleCard.svelte';
-  import StudioPage from '$lib/clock/StudioPage.svelte';
+  import PeopleCard from '$lib/studio/PeopleCard.svelte';
+  import PricesCard from '$lib/studio/PricesCard.svelte';
+  import RuleCard from '$lib/studio/RuleCard.svelte';
+  import StudioPage from '$lib/studio/StudioPage.svelte';
 </script>
 
 <StudioPage title="Hours and prices">

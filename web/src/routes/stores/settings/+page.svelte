@@ -1,8 +1,8 @@
 <script lang="ts">
-  import DataCard from '$lib/clock/DataCard.svelte';
-  import DisplayCard from '$lib/clock/DisplayCard.svelte';
-  import PersonCard from '$lib/clock/PersonCard.svelte';
-  import StudioPage from '$lib/clock/StudioPage.svelte';
+  import DataCard from '$lib/studio/DataCard.svelte';
+  import DisplayCard from '$lib/studio/DisplayCard.svelte';
+  import PersonCard from '$lib/studio/PersonCard.svelte';
+  import StudioPage from '$lib/studio/StudioPage.svelte';
 </script>
 
 <StudioPage title="Settings">

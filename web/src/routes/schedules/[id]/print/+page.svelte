@@ -1,9 +1,10 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { page } from '$app/state';
-  import { api, sayProblem, type Segment } from '$lib/api/client';
+  import { api, sayProblem } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
-  import { clock, degrees, duration, hold, kindName, number, when } from '$lib/format';
+  import { clock, degrees, duration, kindName, number, when } from '$lib/format';
+  import PrintedSteps from '$lib/library/PrintedSteps.svelte';
 
   const id = $derived(Number(page.params.id));
   const start = $derived(page.url.searchParams.get('start'));
@@ -41,19 +42,6 @@
     const sheetHeight = (297 / 25.4) * 96 - 8;
     if (article && sheet.data && article.scrollHeight > sheetHeight && size > smallest) size -= 0.5;
   });
-
-  function sentence(step: Segment, direction: string, unit: string): string {
-    const to = step.target === null || step.target === undefined ? '' : ` to ${number(step.target)} °${unit}`;
-    const going =
-      step.pace === 'natural'
-        ? `Power off, cooling by itself${to || ' until it may be opened'}`
-        : step.pace === 'full'
-          ? `Full power${to}`
-          : `${direction === 'down' ? 'Cool' : direction === 'level' ? 'Stay' : 'Climb'} ${number(step.rate ?? 0)} °${unit}/h${to}`;
-    const held = step.holdMinutes ? `, hold ${hold(step.holdMinutes)}` : '';
-    const air = step.atmosphere ? ` (${step.atmosphere.replace('-', ' ')})` : '';
-    return `${going}${held}${air}`;
-  }
 </script>
 
 <svelte:head><title>{sheet.data?.schedule.name ?? 'Print'} · Zealous Ember</title></svelte:head>
@@ -94,34 +82,7 @@
       height={chartHeight}
       label="The firing over time"
     />
-    <table>
-      <thead>
-        <tr
-          ><th>Step</th><th>Do</th><th>Why</th><th class="r">Takes</th><th class="r">From</th><th class="r"
-            >Done</th
-          ></tr
-        >
-      </thead>
-      <tbody>
-        {#each schedule.segments as step, i (i)}
-          {@const times = preview.segments[i]}
-          <tr>
-            <td>{i + 1}</td>
-            <td class="do">{sentence(step, times?.direction ?? 'up', preview.unit)}</td>
-            <td class="why">{step.reason ?? ''}</td>
-            <td class="r">{times ? duration(times.rampMinutes + times.holdMinutes) : ''}</td>
-            <td class="r"
-              >{times?.startsAt
-                ? clock(new Date(times.startsAt))
-                : times
-                  ? duration(times.startMinute)
-                  : ''}</td
-            >
-            <td class="r"><span class="box"></span></td>
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+    <PrintedSteps {schedule} {preview} />
     {#if schedule.notes}<p class="notes">{schedule.notes}</p>{/if}
     {#if preview.cautions.length}
       <ul class="cautions">
@@ -164,41 +125,6 @@
   }
   header {
     margin-bottom: 8px;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-    margin-top: 6px;
-  }
-  th {
-    text-align: left;
-    font-weight: 600;
-    font-size: 0.85em;
-    color: #555;
-  }
-  th,
-  td {
-    padding: calc((var(--size) - 5px) * 0.4) 0.5em;
-    border-bottom: 1px solid #ddd;
-    vertical-align: top;
-  }
-  .do {
-    font-weight: 600;
-  }
-  .why {
-    color: #555;
-    max-width: 75mm;
-  }
-  .r {
-    text-align: right;
-    white-space: nowrap;
-  }
-  .box {
-    display: inline-block;
-    width: 1em;
-    height: 1em;
-    border: 1px solid #555;
-    border-radius: 2px;
   }
   .notes,
   .cautions {

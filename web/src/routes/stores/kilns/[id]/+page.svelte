@@ -8,13 +8,12 @@
   import { saveOnLeaving } from '$lib/draft/leaving.svelte';
   import SaveLine from '$lib/draft/SaveLine.svelte';
   import UndoButtons from '$lib/draft/UndoButtons.svelte';
-  import { degrees, number } from '$lib/format';
+  import ClassChoice from '$lib/kilns/ClassChoice.svelte';
   import KilnForm from '$lib/kilns/KilnForm.svelte';
   import { KilnDraft, openKiln } from '$lib/kilns/kiln-draft.svelte';
   import LearnCard from '$lib/kilns/LearnCard.svelte';
-  import PowersChart from '$lib/kilns/PowersChart.svelte';
+  import PortraitCard from '$lib/kilns/PortraitCard.svelte';
   import { kilnClasses, kilnNumbers } from '$lib/kilns/queries';
-  import UsualFirings from '$lib/kilns/UsualFirings.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
 
   const client = useQueryClient();
@@ -128,35 +127,7 @@
     <ConflictBanner draft={kiln} what="kiln" />
 
     {#if kiln.id === null}
-      <fieldset class="flex flex-wrap gap-2">
-        <legend class="text-soft mb-1 text-[13.5px]"
-          >Which is nearest? Everything can be changed afterwards.</legend
-        >
-        {#each classes.data ?? [] as kind (kind.id)}
-          <label
-            class={[
-              'card-paper cursor-pointer px-3 py-2 text-[14px]',
-              kiln.body.class === kind.id && 'border-primary!'
-            ]}
-          >
-            <input
-              type="radio"
-              class="radio radio-primary radio-xs mr-1"
-              name="class"
-              value={kind.id}
-              checked={kiln.body.class === kind.id}
-              onchange={() => start(kind.id)}
-            />
-            <b>{kind.name}</b>
-            <span class="text-soft block pl-6 text-[12.5px]"
-              >{number(kind.usual.volume ?? 0, 0)} L, {number((kind.usual.power ?? 0) / 1000)} kW, up to {degrees(
-                kind.usual.topLimit ?? 0,
-                'C'
-              )}</span
-            >
-          </label>
-        {/each}
-      </fieldset>
+      <ClassChoice classes={classes.data ?? []} chosen={kiln.body.class} onchoose={start} />
     {/if}
 
     <div class="columns">
@@ -174,22 +145,7 @@
         </label>
       </div>
       <aside class="grid content-start gap-3">
-        {#if kiln.portrait}
-          <section class="grid gap-2" aria-label="What it can do">
-            <PowersChart portrait={kiln.portrait} />
-            <div class="card-paper px-2 py-1"><UsualFirings portrait={kiln.portrait} /></div>
-            {#if kiln.portrait.hottest < (kiln.body.topLimit ?? 0) - 1}
-              <p class="border-warning border-l-4 py-1 pl-3 text-[13.5px]">
-                With a full load it gets to {degrees(kiln.portrait.hottest, kiln.portrait.unit)} at best; its maker
-                allows {degrees(kiln.body.topLimit ?? 0, kiln.portrait.unit)}.
-              </p>
-            {/if}
-            <p class="text-soft text-[12.5px]">
-              Give or take {number(kiln.body.uncertainty ?? 10, 0)} %. Wiring and circuits belong to a licensed
-              electrician; the maker's manual comes first.
-            </p>
-          </section>
-        {/if}
+        {#if kiln.portrait}<PortraitCard kiln={kiln.body} portrait={kiln.portrait} />{/if}
       </aside>
     </div>
   </form>

@@ -1,8 +1,9 @@
 <script lang="ts">
   import { scaleTime } from 'd3-scale';
   import type { Starts } from '$lib/api/client';
+  import { display } from '$lib/display.svelte';
   import { clock, dayName } from '$lib/format';
-  import { midnights } from './days';
+  import { midnights } from './midnights';
 
   /** The best starts as bars against the days: when power is cheap, when nobody is in, when each would burn and cool. */
   const { found }: { found: Starts } = $props();
@@ -18,7 +19,7 @@
     found.prices.length > 1 ? found.prices.filter((p) => p.price === cheapest).map(inside) : []
   );
   const alone = $derived(found.alone.map(inside));
-  const nights = $derived(midnights(first, last));
+  const nights = $derived(midnights(first, last, display.zone));
 
   function inside(span: { from: string; to: string }) {
     const from = Math.max(0, x(new Date(span.from)));

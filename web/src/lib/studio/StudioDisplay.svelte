@@ -1,10 +1,10 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { showAs } from '$lib/display.svelte';
-  import { studioHours } from '$lib/kilns/queries';
+  import { studioSettings } from './queries';
 
   /** Every screen follows the studio's settings, from the moment they are known and whenever they change. */
-  const studio = createQuery(studioHours);
+  const studio = createQuery(studioSettings);
   $effect(() => {
     if (studio.data) showAs(studio.data.studio);
   });

@@ -2,33 +2,29 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, sayProblem } from '$lib/api/client';
   import MomentField from '$lib/fields/MomentField.svelte';
-  import type { FiringPlace } from '$lib/editor/firing-place.svelte';
-  import type { ScheduleDraft } from '$lib/editor/schedule-draft.svelte';
-  import { toBody } from '$lib/editor/draft';
   import { clock, money } from '$lib/format';
   import Dialog from '$lib/ui/Dialog.svelte';
+  import type { FiringAsked } from './asked';
   import StartBars from './StartBars.svelte';
   import { saveWatchTimes } from './watch-times';
 
   interface Props {
-    draft: ScheduleDraft;
-    place: FiringPlace;
+    asked: FiringAsked;
     /** The schedule in shorthand: another one is another question. */
     line: string;
     ontake: (at: Date) => void;
     onclose: () => void;
   }
-  const { draft, place, line, ontake, onclose }: Props = $props();
+  const { asked, line, ontake, onclose }: Props = $props();
 
   let openBy = $state<string | null>(null);
-  const schedule = $derived({ ...toBody(draft.body), name: draft.body.name || 'Untitled' });
 
   const starts = createQuery(() => ({
-    queryKey: ['starts', line, place.kilnId, place.fill, openBy],
+    queryKey: ['starts', line, asked.kilnId, JSON.stringify(asked.load), openBy],
     gcTime: 0,
     queryFn: async () => {
       const { data, error } = await api.POST('/api/starts', {
-        body: { schedule, ...place.asked, openBy }
+        body: { ...asked, openBy }
       });
       if (!data) throw error;
       return data;
@@ -70,9 +66,8 @@
               {start.why.join(' ')}
             </p>
             <div class="flex gap-1">
-              <button
-                class="btn btn-xs btn-paper"
-                onclick={() => void saveWatchTimes(draft.body, place.asked, start.at)}>Watch times</button
+              <button class="btn btn-xs btn-paper" onclick={() => void saveWatchTimes(asked, start.at)}
+                >Watch times</button
               >
               <button
                 class={['btn btn-xs', i === 0 ? 'btn-primary' : 'btn-paper']}
@@ -87,7 +82,7 @@
       </ol>
       <p class="text-soft mt-2 text-[12.5px]">
         {found.possible} of {found.tried} starts meet every rule. Times are those of {found.timeZone}.
-        {#if place.kilnId === null}Choose a kiln to include its cost.{/if}
+        {#if asked.kilnId === null}Choose a kiln to include its cost.{/if}
       </p>
     {/if}
   {/if}

@@ -1,0 +1,2 @@
+/** The kilns of the studio. */
+export { kilnList } from './queries';

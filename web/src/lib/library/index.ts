@@ -1,0 +1,2 @@
+/** The library of schedules. */
+export { removeSchedule } from './remove';

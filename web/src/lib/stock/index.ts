@@ -1,0 +1,2 @@
+/** The studio's clays and glazes. */
+export { clays, glazes } from './collections';
