@@ -70,7 +70,8 @@ export const kindNames = {
   drying: 'Drying',
   bisque: 'Bisque',
   glaze: 'Glaze',
-  'once-fired': 'Once-fired'
+  'once-fired': 'Once-fired',
+  refiring: 'Refiring'
 } as const;
 export type Kind = keyof typeof kindNames;
 export const kindName = (kind: string) => kindNames[kind as Kind] ?? kind;

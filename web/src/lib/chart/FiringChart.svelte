@@ -1,10 +1,12 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import type { CurvePoint, Preview, Unit } from '$lib/api/client';
-  import { clock, degrees, duration } from '$lib/format';
-  import { makeFrame, temperatureTicks, timeTicks, type Frame } from './frame';
+  import { degrees } from '$lib/format';
+  import ChartGrid from './ChartGrid.svelte';
+  import { makeFrame, type Frame } from './frame';
   import { glowStops, toUnit } from './glow';
-  import { path, temperatureAt } from './line';
+  import { path } from './line';
+  import PointerReading from './PointerReading.svelte';
 
   interface Props {
     curve: readonly CurvePoint[];
@@ -66,14 +68,6 @@
     poweredMinutes === undefined ? [] : curve.filter((p) => p.minute >= poweredMinutes - 1e-6)
   );
   const plotRight = $derived(frame.width - frame.right);
-  const reading = $derived.by(() => {
-    if (!pointer) return null;
-    const temperature = temperatureAt(curve, pointer.minute);
-    if (temperature === null) return null;
-    const at = start ? clock(new Date(start.getTime() + pointer.minute * 60_000)) : duration(pointer.minute);
-    return { x: pointer.x, y: frame.y(temperature), text: `${at} · ${degrees(temperature, unit)}` };
-  });
-
   const top = $derived(
     hot.reduce<CurvePoint | null>((best, p) => (best && best.temperature >= p.temperature ? best : p), null)
   );
@@ -128,65 +122,7 @@
       <rect width={frame.width} height={frame.height} fill="url(#{uid}-fire)" />
     {/if}
 
-    {#each temperatureTicks(frame) as t (t)}
-      <line
-        x1={frame.left}
-        x2={plotRight}
-        y1={frame.y(t)}
-        y2={frame.y(t)}
-        stroke="currentColor"
-        stroke-opacity="0.09"
-      />
-      <text x={frame.left - 8} y={frame.y(t) + 4} text-anchor="end" font-size="11.5" fill="currentColor"
-        >{t}</text
-      >
-    {/each}
-    {#each timeTicks(frame, start) as tick (tick.minute)}
-      {@const x = frame.x(tick.minute)}
-      <line
-        x1={x}
-        x2={x}
-        y1={frame.top}
-        y2={frame.height - frame.bottom}
-        stroke="currentColor"
-        stroke-opacity={tick.midnight ? 0.3 : 0.06}
-      />
-      {#if x < plotRight - 14}
-        <text
-          {x}
-          y={frame.height - 8}
-          text-anchor={x < frame.left + 12 ? 'start' : 'middle'}
-          font-size="11.5"
-          font-weight={tick.midnight ? 700 : 400}
-          fill="currentColor">{tick.text}</text
-        >
-      {/if}
-    {/each}
-    {#each bands as band (band.name)}
-      {@const top = Math.max(frame.y(band.to), frame.top)}
-      {@const bottom = frame.y(band.from)}
-      {#if bottom > frame.top + 4}
-        <rect
-          x={frame.left}
-          y={top}
-          width={plotRight - frame.left}
-          height={Math.max(1, bottom - top)}
-          fill="currentColor"
-          fill-opacity="0.06"
-        >
-          <title>{band.name}: {band.why}</title>
-        </rect>
-        <text
-          x={plotRight - 8}
-          y={(top + bottom) / 2 + 4}
-          text-anchor="end"
-          font-size="11.5"
-          fill="currentColor"
-          fill-opacity="0.9">{band.name}</text
-        >
-      {/if}
-    {/each}
-
+    <ChartGrid {frame} {start} {bands} />
     {#if marked}
       <rect
         x={frame.x(marked.from)}
@@ -245,29 +181,8 @@
     {/if}
     {@render children?.(frame)}
 
-    {#if reading}
-      <g pointer-events="none">
-        <line
-          x1={reading.x}
-          x2={reading.x}
-          y1={frame.top}
-          y2={frame.height - frame.bottom}
-          stroke="currentColor"
-          stroke-opacity="0.35"
-        />
-        <circle cx={reading.x} cy={reading.y} r="3.5" fill="#fff" />
-        <text
-          x={reading.x + (reading.x > frame.width / 2 ? -8 : 8)}
-          y={frame.top + 10}
-          text-anchor={reading.x > frame.width / 2 ? 'end' : 'start'}
-          font-size="13"
-          font-weight="600"
-          fill={paper ? '#222' : '#fff2df'}
-          paint-order="stroke"
-          stroke={paper ? '#fff' : '#1b1512'}
-          stroke-width="4">{reading.text}</text
-        >
-      </g>
+    {#if pointer}
+      <PointerReading {frame} {curve} {unit} {start} {pointer} {paper} />
     {/if}
   </svg>
 </div>

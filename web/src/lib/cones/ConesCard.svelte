@@ -1,9 +1,6 @@
 <script lang="ts">
   import { api, sayProblem, type Preview } from '$lib/api/client';
-  import type { FiringPlace } from '$lib/editor/firing-place.svelte';
-  import type { PreviewLoop } from '$lib/editor/preview-loop.svelte';
-  import type { ScheduleDraft } from '$lib/editor/schedule-draft.svelte';
-  import { fromSchedule, toBody } from '$lib/editor/draft';
+  import { fromSchedule, toBody, type FiringPlace, type PreviewLoop, type ScheduleDraft } from '$lib/editor';
   import WordField from '$lib/fields/WordField.svelte';
   import { hold, number } from '$lib/format';
   import { toasts } from '$lib/ui/toasts.svelte';

@@ -1,9 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { api, sayProblem, type Preview } from '$lib/api/client';
-  import type { FiringPlace } from '$lib/editor/firing-place.svelte';
-  import type { ScheduleDraft } from '$lib/editor/schedule-draft.svelte';
-  import { toBody, written } from '$lib/editor/draft';
+  import { toBody, written, type FiringPlace, type ScheduleDraft } from '$lib/editor';
   import { duration, hold, number } from '$lib/format';
   import Dialog from '$lib/ui/Dialog.svelte';
 

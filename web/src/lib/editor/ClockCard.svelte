@@ -2,9 +2,10 @@
   import CalendarPlus from '@lucide/svelte/icons/calendar-plus';
   import X from '@lucide/svelte/icons/x';
   import type { Moment } from '$lib/api/client';
-  import { saveWatchTimes } from '$lib/clock/watch-times';
   import MomentField from '$lib/fields/MomentField.svelte';
   import { clock, degrees, duration, momentAt } from '$lib/format';
+  import { saveWatchTimes, startDialog } from '$lib/starts';
+  import { toBody } from './draft';
   import type { FiringPlace } from './firing-place.svelte';
   import type { PreviewLoop } from './preview-loop.svelte';
   import type { ScheduleDraft } from './schedule-draft.svelte';
@@ -21,6 +22,12 @@
   const preview = $derived(loop.preview);
   const said = $derived(loop.errors['start']);
   let finding = $state(false);
+
+  /** What a start is looked for; an unnamed schedule has to be called something. */
+  const asked = () => ({
+    schedule: { ...toBody(draft.body), name: draft.body.name || 'Untitled' },
+    ...place.asked
+  });
 
   function name(moment: Moment): string {
     const at = degrees(moment.temperature, preview?.unit ?? 'C');
@@ -66,7 +73,7 @@
           aria-label="Watch times as calendar entries"
           title="Watch times as calendar entries"
           disabled={!loop.startsAt}
-          onclick={() => loop.startsAt && void saveWatchTimes(draft.body, place.asked, loop.startsAt)}
+          onclick={() => loop.startsAt && void saveWatchTimes(asked(), loop.startsAt)}
           ><CalendarPlus size={14} /></button
         >
       {/if}
@@ -136,10 +143,9 @@
 </section>
 
 {#if finding}
-  {#await import('$lib/clock/StartDialog.svelte') then { default: StartDialog }}
+  {#await startDialog() then { default: StartDialog }}
     <StartDialog
-      {draft}
-      {place}
+      asked={asked()}
       line={preview?.line ?? ''}
       ontake={(at) => start.set(momentAt(at), 'start')}
       onclose={() => (finding = false)}

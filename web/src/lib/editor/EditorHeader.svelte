@@ -8,7 +8,7 @@
   import { chartAsSvg, download, fileName } from '$lib/chart/save-svg';
   import { kindNames, type Kind } from '$lib/format';
   import { toasts } from '$lib/ui/toasts.svelte';
-  import { removeSchedule } from '$lib/library/remove';
+  import { removeSchedule } from '$lib/library';
   import type { FiringPlace } from './firing-place.svelte';
   import type { PreviewLoop } from './preview-loop.svelte';
   import type { ScheduleDraft } from './schedule-draft.svelte';

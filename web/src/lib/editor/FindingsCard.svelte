@@ -1,7 +1,6 @@
 <script lang="ts">
   import { sayProblem, type Finding } from '$lib/api/client';
-  import { withAcceptance } from '$lib/findings/acceptance';
-  import FindingRows from '$lib/findings/FindingRows.svelte';
+  import { FindingRows, withAcceptance } from '$lib/findings';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { FiringPlace } from './firing-place.svelte';
   import type { PreviewLoop } from './preview-loop.svelte';

@@ -1,12 +1,11 @@
 <script lang="ts">
   import type { Preview } from '$lib/api/client';
   import { glowAt } from '$lib/chart/glow';
-  import WordField from '$lib/fields/WordField.svelte';
-  import { readHold, readNumber, readPace } from '$lib/fields/parse';
-  import { clock, duration, hold, number } from '$lib/format';
-  import type { ScheduleDraft } from './schedule-draft.svelte';
+  import { clock, duration, hold } from '$lib/format';
   import type { DraftStep } from './draft';
+  import type { ScheduleDraft } from './schedule-draft.svelte';
   import StepMenu from './StepMenu.svelte';
+  import StepSentence from './StepSentence.svelte';
 
   interface Props {
     draft: ScheduleDraft;
@@ -22,12 +21,8 @@
   }
   const { draft, errors, step, row, selected, times, late, cautions, onselect, onfocusrow }: Props = $props();
 
-  const unit = $derived(`°${draft.body.unit}`);
   const at = $derived(draft.stepNumber(row));
   const falls = $derived(times ? times.direction === 'down' : step.pace === 'natural');
-  const verb = $derived(
-    step.pace === 'natural' ? 'Power' : falls ? 'Cool' : times?.direction === 'level' ? 'Stay' : 'Climb'
-  );
   const said = (field: string) => (at < 0 ? undefined : errors[`segments[${at}].${field}`]);
   const words = $derived(
     [
@@ -46,25 +41,9 @@
       .map((f) => draft.unreadable.get(`${step.key}.${f}`))
       .filter((w) => w !== undefined)
   );
-  const paceText = $derived(
-    step.pace === 'full'
-      ? 'full power'
-      : step.pace === 'natural'
-        ? 'off'
-        : step.rate === null
-          ? ''
-          : number(step.rate)
-  );
   const start = $derived(
     times?.startsAt ? clock(new Date(times.startsAt)) : times ? duration(times.startMinute) : ''
   );
-
-  const group = (field: string) => `${step.key}.${field}`;
-  function unreadable(field: string, message: string | null) {
-    if (message) draft.unreadable.set(group(field), message);
-    else draft.unreadable.delete(group(field));
-  }
-  const nudge = (value: number | null, by: number) => Math.round(((value ?? 0) + by) * 10) / 10;
 </script>
 
 <div
@@ -83,63 +62,7 @@
     />
   </svg>
 
-  <div class="sentence">
-    <span>{verb}</span>
-    <WordField
-      id="step-{step.key}-pace"
-      label="Pace of step {row + 1}: {unit} an hour, full or off"
-      text={paceText}
-      typing={step.pace === 'rate' ? paceText : step.pace === 'full' ? 'full' : 'off'}
-      placeholder="rate"
-      error={said('rate') ?? said('pace')}
-      read={readPace}
-      onvalue={(v) => draft.editStep(row, v, group('pace'))}
-      onunreadable={(m) => unreadable('pace', m)}
-      onstep={(by) =>
-        step.pace === 'rate' &&
-        draft.editStep(row, { rate: Math.max(1, nudge(step.rate, by)) }, group('pace'))}
-      onleave={() => draft.history.endGroup()}
-    />
-    <span
-      >{step.pace === 'rate'
-        ? `${unit}/h to`
-        : step.pace === 'natural'
-          ? 'and cools by itself to'
-          : 'to'}</span
-    >
-    <WordField
-      id="step-{step.key}-target"
-      label="Target of step {row + 1}, {unit}"
-      text={step.target === null ? '' : number(step.target)}
-      placeholder={step.pace === 'natural' ? 'opening' : 'target'}
-      error={said('target')}
-      read={readNumber}
-      onvalue={(target) => draft.editStep(row, { target }, group('target'))}
-      onunreadable={(m) => unreadable('target', m)}
-      onstep={(by) => draft.editStep(row, { target: nudge(step.target, by) }, group('target'))}
-      onleave={() => draft.history.endGroup()}
-    />
-    {#if step.pace !== 'natural' || step.target !== null || step.holdMinutes}
-      <span>{unit},{step.holdMinutes ? ' hold' : ''}</span>
-      <WordField
-        id="step-{step.key}-hold"
-        label="Hold of step {row + 1}, minutes or hours and minutes"
-        text={hold(step.holdMinutes)}
-        typing={step.holdMinutes ? hold(step.holdMinutes) : ''}
-        placeholder="no hold"
-        error={said('holdMinutes')}
-        read={readHold}
-        onvalue={(holdMinutes) => draft.editStep(row, { holdMinutes }, group('hold'))}
-        onunreadable={(m) => unreadable('hold', m)}
-        onstep={(by) =>
-          draft.editStep(row, { holdMinutes: Math.max(0, nudge(step.holdMinutes, by)) }, group('hold'))}
-        onleave={() => draft.history.endGroup()}
-      />
-    {/if}
-    {#if step.atmosphere}
-      <span class="air">{step.atmosphere.replace('-', ' ')}</span>
-    {/if}
-  </div>
+  <StepSentence {draft} {errors} {step} {row} {times} {falls} />
 
   <input
     class="why"
@@ -147,7 +70,7 @@
     placeholder={selected ? 'why?' : ''}
     maxlength="200"
     value={step.reason ?? ''}
-    oninput={(e) => draft.editStep(row, { reason: e.currentTarget.value || null }, group('reason'))}
+    oninput={(e) => draft.editStep(row, { reason: e.currentTarget.value || null }, `${step.key}.reason`)}
     onblur={() => draft.history.endGroup()}
   />
 
@@ -192,19 +115,6 @@
     fill: none;
     stroke-width: 2.6;
     stroke-linecap: round;
-  }
-  .sentence {
-    font-size: 15.5px;
-    display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 2px 4px;
-    padding: 4px 0;
-  }
-  .air {
-    color: var(--color-secondary);
-    font-size: 13px;
-    margin-left: 6px;
   }
   .why {
     min-width: 0;
@@ -252,16 +162,6 @@
     }
     .glyph {
       display: none;
-    }
-    .sentence {
-      grid-column: 2 / 4;
-      font-size: 16px;
-      gap: 4px 3px;
-    }
-    .row :global(.word-field) {
-      min-height: 36px;
-      min-width: 2.1em;
-      padding-inline: 3px;
     }
     .row :global(.btn) {
       grid-column: 4;

@@ -1,5 +1,5 @@
 import type { Acceptance } from '$lib/api/client';
-import { FiringLink } from '$lib/firings/firing-link.svelte';
+import { FiringLink } from './firing-link.svelte';
 import { keepKiln, recallKiln } from './chosen-kiln';
 
 /** Where a schedule is to be fired, and with what: the kiln, how full, and the firing it was planned for. */

@@ -1,6 +1,6 @@
 import { api, fieldErrors, sayProblem, type Preview, type Problem } from '$lib/api/client';
 import { Latest } from '$lib/api/latest';
-import { acceptanceOf } from '$lib/findings/acceptance';
+import { acceptanceOf } from '$lib/findings';
 import { toBody } from './draft';
 import type { FiringPlace } from './firing-place.svelte';
 import type { ScheduleDraft } from './schedule-draft.svelte';

@@ -137,12 +137,18 @@ export class ScheduleDraft extends AutosavedDraft<Draft> {
     return to;
   }
 
-  /** The steps with a finding's fix in the place of the one it replaces. */
-  withFix(fix: NonNullable<Finding['fix']>): readonly DraftStep[] {
-    const row = written(this.body)[fix.segment]?.row;
-    return row === undefined
-      ? this.body.steps
-      : this.body.steps.toSpliced(row, 1, ...fix.steps.map(fromSegment));
+  /** The schedule with a finding's fix made: other steps in the place of some, and what they are read as. */
+  withFix(fix: NonNullable<Finding['fix']>): Draft {
+    const rows = written(this.body);
+    const first = rows[fix.segment]?.row ?? this.body.steps.length;
+    const last = rows[fix.segment + fix.replaces - 1]?.row ?? first - 1;
+    return {
+      ...this.body,
+      steps: this.body.steps.toSpliced(first, last - first + 1, ...fix.steps.map(fromSegment)),
+      unit: fix.unit ?? this.body.unit,
+      kind: fix.kind ?? this.body.kind,
+      goalCone: fix.goalCone ?? this.body.goalCone
+    };
   }
 
   protected override changed(): void {

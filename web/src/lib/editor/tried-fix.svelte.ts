@@ -1,6 +1,6 @@
 import { api, type CurvePoint, type Finding } from '$lib/api/client';
 import { Latest } from '$lib/api/latest';
-import { acceptanceOf } from '$lib/findings/acceptance';
+import { acceptanceOf } from '$lib/findings';
 import { degrees, duration } from '$lib/format';
 import { toBody } from './draft';
 import type { FiringPlace } from './firing-place.svelte';
@@ -25,7 +25,7 @@ export class TriedFix {
     this.latest.stop();
     this.shown = null;
     if (!fix) return;
-    const schedule = toBody({ ...this.draft.body, steps: this.draft.withFix(fix) });
+    const schedule = toBody(this.draft.withFix(fix));
     void this.latest.ask(
       (signal) => api.POST('/api/preview', { body: { schedule, ...this.place.asked }, signal }),
       ({ data }) => {
@@ -50,7 +50,7 @@ export class TriedFix {
 
   /** Puts the fix in its place; one step to undo. */
   take(fix: NonNullable<Finding['fix']>): void {
-    this.draft.edit({ steps: this.draft.withFix(fix) });
+    this.draft.edit(this.draft.withFix(fix));
     this.look(null);
   }
 }

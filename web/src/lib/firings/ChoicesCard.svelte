@@ -14,8 +14,9 @@
   const choices = [
     { name: 'drying', label: 'Drying', for: ['drying', 'bisque', 'once-fired'] },
     { name: 'bisque', label: 'How hot', for: ['bisque'] },
-    { name: 'approach', label: 'To the top', for: ['bisque', 'glaze', 'once-fired'] },
-    { name: 'hold', label: 'Hold at the top', for: ['bisque', 'glaze', 'once-fired'] },
+    { name: 'goal', label: 'Which cone', for: ['glaze', 'once-fired', 'refiring'] },
+    { name: 'approach', label: 'To the top', for: ['bisque', 'glaze', 'once-fired', 'refiring'] },
+    { name: 'hold', label: 'Hold at the top', for: ['bisque', 'glaze', 'once-fired', 'refiring'] },
     { name: 'cooling', label: 'Cooling', for: ['bisque', 'glaze', 'once-fired'] }
   ] as const;
   const shown = $derived(choices.filter((c) => c.for.some((k) => k === draft.body.kind)));

@@ -3,8 +3,8 @@
   import { tick } from 'svelte';
   import { on } from 'svelte/events';
   import { number, plural } from '$lib/format';
-  import { kilnList } from '$lib/kilns/queries';
-  import { clays, glazes } from '$lib/stock/collections';
+  import { kilnList } from '$lib/kilns';
+  import { clays, glazes } from '$lib/stock';
   import type { FiringDraft } from './firing-draft.svelte';
   import LotRow from './LotRow.svelte';
 

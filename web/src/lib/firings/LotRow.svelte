@@ -2,9 +2,10 @@
   import Copy from '@lucide/svelte/icons/copy';
   import X from '@lucide/svelte/icons/x';
   import type { ClayBody, GlazeBody, Lot } from '$lib/api/client';
-  import MeasureField from '$lib/fields/MeasureField.svelte';
   import type { Stored } from '$lib/draft/outcome';
+  import MeasureField from '$lib/fields/MeasureField.svelte';
   import type { FiringDraft } from './firing-draft.svelte';
+  import LotGlazes from './LotGlazes.svelte';
 
   /** One lot of ware: what, how many, how thick, of what, how dry. */
   interface Props {
@@ -16,15 +17,33 @@
   }
   const { draft, lot, row, clays, glazes }: Props = $props();
 
-  const raw = $derived(draft.body.kind !== 'glaze');
-  const glazed = $derived(draft.body.kind === 'glaze' || draft.body.kind === 'once-fired');
+  const raw = $derived(draft.body.kind !== 'glaze' && draft.body.kind !== 'refiring');
+  const glazed = $derived(draft.body.kind === 'once-fired' || !raw);
+  /** How wet it goes in, in the words of what it is. */
+  const wetness = $derived(
+    raw
+      ? [
+          ['bone-dry', 'bone dry'],
+          ['cool-to-touch', 'cool to touch'],
+          ['damp', 'damp'],
+          ['leather-hard', 'leather hard']
+        ]
+      : draft.body.kind === 'glaze'
+        ? [
+            ['bone-dry', 'glaze is dry'],
+            ['damp', 'freshly glazed, still wet']
+          ]
+        : [
+            ['bone-dry', 'dry'],
+            ['cool-to-touch', 'washed or used']
+          ]
+  );
   const said = $derived(
     Object.entries(draft.planErrors)
       .filter(([field]) => field.startsWith(`lots[${row}].`))
       .map(([, text]) => text)
   );
   const wrong = (field: string) => (draft.planErrors[`lots[${row}].${field}`] ? 'true' : undefined);
-  const chosen = $derived((lot.glazeIds ?? []).map((id) => glazes.find((g) => g.id === id)).filter((g) => g));
 
   function count(text: string) {
     const value = Number(text);
@@ -113,19 +132,14 @@
     <option value="">clay?</option>
     {#each clays as clay (clay.id)}<option value={String(clay.id)}>{clay.body.name}</option>{/each}
   </select>
-  {#if raw}
-    <select
-      class="select select-sm w-36"
-      aria-label="How dry"
-      value={lot.dryness ?? 'bone-dry'}
-      onchange={(e) => draft.editLot(row, { dryness: e.currentTarget.value as 'damp' })}
-    >
-      <option value="bone-dry">bone dry</option>
-      <option value="cool-to-touch">cool to touch</option>
-      <option value="damp">damp</option>
-      <option value="leather-hard">leather hard</option>
-    </select>
-  {/if}
+  <select
+    class="select select-sm w-36"
+    aria-label="How dry"
+    value={lot.dryness ?? 'bone-dry'}
+    onchange={(e) => draft.editLot(row, { dryness: e.currentTarget.value as 'damp' })}
+  >
+    {#each wetness as [value, name] (value)}<option {value}>{name}</option>{/each}
+  </select>
   {#if draft.body.kind === 'bisque'}
     <select
       class="select select-sm w-36"
@@ -139,31 +153,7 @@
     </select>
   {/if}
   {#if glazed}
-    <span class="flex flex-wrap items-center gap-1">
-      {#each chosen as glaze (glaze?.id)}
-        <button
-          class="btn btn-xs btn-accent"
-          aria-label="Remove {glaze?.body.name}"
-          onclick={() =>
-            draft.editLot(row, { glazeIds: (lot.glazeIds ?? []).filter((id) => id !== glaze?.id) })}
-          >{glaze?.body.name} <X size={12} /></button
-        >
-      {/each}
-      <select
-        class="select select-sm w-28"
-        aria-label="Add a glaze"
-        value=""
-        onchange={(e) => {
-          draft.editLot(row, { glazeIds: [...(lot.glazeIds ?? []), Number(e.currentTarget.value)] });
-          e.currentTarget.value = '';
-        }}
-      >
-        <option value="">glaze +</option>
-        {#each glazes.filter((g) => !lot.glazeIds?.includes(g.id)) as glaze (glaze.id)}<option
-            value={String(glaze.id)}>{glaze.body.name}</option
-          >{/each}
-      </select>
-    </span>
+    <LotGlazes ids={lot.glazeIds ?? []} {glazes} onchange={(glazeIds) => draft.editLot(row, { glazeIds })} />
   {/if}
   <input
     class="input input-sm w-28"
@@ -181,13 +171,23 @@
         onchange={(e) => draft.editLot(row, { closedHollow: e.currentTarget.checked })}
       /> closed hollow</label
     >
-    <label class="tick"
+  {/if}
+  <label class="tick" title="Solid, or with its whole foot on the shelf: it dries and warms from one side"
+    ><input
+      type="checkbox"
+      class="checkbox checkbox-primary checkbox-xs"
+      checked={lot.oneSided === true}
+      onchange={(e) => draft.editLot(row, { oneSided: e.currentTarget.checked })}
+    /> solid</label
+  >
+  {#if draft.body.kind === 'glaze'}
+    <label class="tick" title="Fired before with glaze on it: decorated, mended or used ware"
       ><input
         type="checkbox"
         class="checkbox checkbox-primary checkbox-xs"
-        checked={lot.oneSided === true}
-        onchange={(e) => draft.editLot(row, { oneSided: e.currentTarget.checked })}
-      /> solid</label
+        checked={lot.glazedAlready === true}
+        onchange={(e) => draft.editLot(row, { glazedAlready: e.currentTarget.checked })}
+      /> glazed before</label
     >
   {/if}
   {#if said.length}<p class="text-error w-full text-[12.5px]" role="alert">{said.join(' ')}</p>{/if}

@@ -1,8 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { Plan, Schedule } from '$lib/api/client';
-  import { scheduleDifferences } from '$lib/editor/differences';
-  import { fromSchedule } from '$lib/editor/draft';
+  import { fromSchedule, scheduleDifferences } from '$lib/editor';
   import { when } from '$lib/format';
   import Dialog from '$lib/ui/Dialog.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';

@@ -1,7 +1,6 @@
 <script lang="ts">
   import type { Plan, Preview } from '$lib/api/client';
-  import { withAcceptance } from '$lib/findings/acceptance';
-  import FindingRows from '$lib/findings/FindingRows.svelte';
+  import { FindingRows, withAcceptance } from '$lib/findings';
   import MomentField from '$lib/fields/MomentField.svelte';
   import { clock, degrees, duration, money, number } from '$lib/format';
   import type { FiringDraft } from './firing-draft.svelte';

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Plan, Preview, Unit } from '$lib/api/client';
   import { clock, degrees, duration, hold, number } from '$lib/format';
+  import BasisNote from './BasisNote.svelte';
 
   /** The proposed steps as sentences, each with its reason; where somebody has to look, when. */
   interface Props {
@@ -47,7 +48,9 @@
             >{/if}</span
         >
         <span class="text-soft why"
-          >{plan.steps[i]?.why}{#if caution}<span class="caution">{caution.text}</span>{/if}</span
+          >{plan.steps[i]?.why}{#if plan.steps[i]?.basis}<BasisNote
+              basis={plan.steps[i].basis}
+            />{/if}{#if caution}<span class="caution">{caution.text}</span>{/if}</span
         >
         <span class="text-right whitespace-nowrap"
           ><b class="font-semibold">{times ? duration(times.rampMinutes + times.holdMinutes) : ''}</b>

@@ -1,6 +1,5 @@
 import { api, saveKey, savedOver, sayProblem, type Plan, type Problem, type Schedule } from '$lib/api/client';
-import { keepKiln } from '$lib/editor/chosen-kiln';
-import { fromSchedule, sameWords } from '$lib/editor/draft';
+import { fromSchedule, keepKiln, sameWords } from '$lib/editor';
 import type { FiringDraft } from './firing-draft.svelte';
 
 /** What came of taking a plan to the editor: its schedule, or one that was edited since and has to be asked about first. */
