@@ -84,7 +84,7 @@ public sealed class ChamberTests(Browser browser) : Visit(browser)
         OpenDemo("Oyster matte, supper set");
         Type(Find("#between-from"), "1040");
         Type(Find("#between-to"), "850");
-        Until(() => TestId("time-between").Text.Contains("3 h 27 down"), "the slow band");
+        Until(() => TestId("time-between").Text.Contains("3 h 57 down"), "the slow band");
     }
 
     private static class Keys_

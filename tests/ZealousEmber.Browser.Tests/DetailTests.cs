@@ -147,7 +147,7 @@ public sealed class DetailTests(Browser browser) : Visit(browser)
         Until(() => Driver.SwitchTo().ActiveElement().GetDomAttribute("id") == "schedule-name", "the name has the cursor");
         Keys("Cold room", OpenQA.Selenium.Keys.Enter);
         Find("#write-out").Click();
-        Keys("100/h to 300; off to 10", OpenQA.Selenium.Keys.Enter);
+        Keys("100/h to 1000; off to 10", OpenQA.Selenium.Keys.Enter);
         Until(() => Find("[aria-labelledby='worth-a-look']").Text.Contains("stops near 25 °C"), "the finding");
         Click("Step 2.");
         Until(() => Field(2, "pace").Equals(Driver.SwitchTo().ActiveElement()), "the cursor is at the step");

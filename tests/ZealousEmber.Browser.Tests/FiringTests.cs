@@ -52,7 +52,7 @@ public sealed class FiringTests(Browser browser) : Visit(browser)
 
         Click("Plan");
         Until(() => Steps().Count > 4, "a plan");
-        Steps()[0].ShouldContain("hold 3 h 30");
+        Steps()[0].ShouldContain("hold 2 h 30");
         Steps()[0].ShouldContain("10 mm");
         Steps()[0].ShouldContain("look with a cold mirror", Case.Insensitive, "the caution stands at its step");
         new SelectElement(TestId("choice-drying")).SelectByText("a long hold, always");
@@ -60,7 +60,7 @@ public sealed class FiringTests(Browser browser) : Visit(browser)
         TestId("plan-change").Text.ShouldContain("+");
         TestId("to-editor").Click();
         TestId("chamber");
-        Until(() => Sentences().StartsWith("80 90 8 h 00", StringComparison.Ordinal), "on the desk");
+        Until(() => Sentences().StartsWith("60 90 8 h 00", StringComparison.Ordinal), "on the desk");
         Until(() => Button("· for Test of a bisque").Displayed, "it knows what it is for");
         Type(Field(1, "hold"), "1:00");
         Until(() => TestId("findings").Text.Contains("bowls (10 mm)"), "the reviewer knows the load");

@@ -46,7 +46,7 @@ public sealed class LibraryTests(Browser browser) : Visit(browser)
         Find("[aria-label='Pick “Oyster matte, first try”']").Click();
         Click("Compare the two");
         var table = TestId("differences");
-        table.Text.ShouldContain("Cooling through 1040 to 850 °C 3 h 27 1 h 02 −2 h 25");
+        table.Text.ShouldContain("Cooling through 1040 to 850 °C 3 h 57 1 h 02 −2 h 55");
         Driver.FindElements(By.CssSelector("[data-line='other']")).Count.ShouldBe(1);
     }
 

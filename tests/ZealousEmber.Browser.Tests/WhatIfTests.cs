@@ -29,7 +29,7 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
             {"name":"In a hurry","kind":"bisque","unit":"C","goalCone":"06","segments":[{"pace":"rate","rate":150,"target":600},{"pace":"rate","rate":70,"target":900},{"pace":"rate","rate":60,"target":998},{"pace":"natural"}]}
             """);
         var firing = await Post("/api/firings", $$"""
-            {"name":"In a hurry","kind":"bisque","kilnId":1,"scheduleId":{{schedule}},"witnessPack":true,"lots":[{"what":"bowls","count":30,"wall":12,"dryness":"cool-to-touch","clayId":1}]}
+            {"name":"In a hurry","kind":"bisque","kilnId":1,"scheduleId":{{schedule}},"witnessPack":true,"lots":[{"what":"bowls","count":30,"wall":14,"dryness":"cool-to-touch","clayId":1}]}
             """);
         return (schedule, firing);
     }
@@ -66,10 +66,10 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
         Stepper("Thinner").Click();
         Until(() => Answer().Contains("Drying takes"), "both at once");
         Click("Make it so");
-        Until(() => TestId("plan").Text.Contains("bowls of 10 mm"), "the walls are thinner now");
+        Until(() => TestId("plan").Text.Contains("bowls of 12 mm"), "the walls are thinner now");
         Until(() => Find("#starts-time").GetDomProperty("value") == "15:00", "and it starts later");
         Find("button[aria-label='Undo']").Click();
-        Until(() => TestId("plan").Text.Contains("bowls of 12 mm") && Find("#starts-time").GetDomProperty("value") == "14:00", "one step to undo");
+        Until(() => TestId("plan").Text.Contains("bowls of 14 mm") && Find("#starts-time").GetDomProperty("value") == "14:00", "one step to undo");
         Until(() => TestId("firing-saved").GetDomAttribute("data-state") == "saved", "kept");
         await Forget(schedule, firing);
     }
@@ -79,7 +79,7 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
     {
         var (schedule, firing) = await Hasty();
         Go($"/schedules/{schedule}");
-        Until(() => TestId("findings").Text.Contains("walls of bowls (12 mm)"), "the load of its firing, on any device");
+        Until(() => TestId("findings").Text.Contains("walls of bowls (14 mm)"), "the load of its firing, on any device");
         var finding = Find("[data-finding='steam-risk']");
         finding.FindElements(By.TagName("button")).First(b => b.Text == "Accept").Click();
         Find("#accept-note");
