@@ -32,7 +32,7 @@ public static class StoreSetup
         AddRepository<GlazeRow, Glaze>(services, r => r.Read(), (r, g) => r.Write(g));
         AddRepository<FiringRow, FiringDraft>(services, r => r.Read(), (r, f) => r.Write(f));
         AddSettings<StudioSettingsRow, StudioSettings>(services, r => r.Read(), (r, s) => r.Write(s), StudioSettingsStore.Unsaid);
-        AddSettings<PlanningPreferencesRow, PlanningPreferences>(services, r => r.Read(), (r, p) => r.Write(p), PlanningPreferences.Usual);
+        AddSettings<PlanningPreferencesRow, PlanningPreferences>(services, r => r.ReadPreferences(), (r, p) => r.WritePreferences(p), PlanningPreferences.Usual);
         services.AddScoped<FiringFinder>();
         services.AddScoped<PhotoRepository>();
         services.AddScoped<RawRows>();

@@ -28,6 +28,7 @@ public sealed record FiringContract(
     HoldOption? Hold = null,
     BisqueOption? Bisque = null,
     GoalOption? Goal = null,
+    double? DropBy = null,
     double? HoldMinutes = null, int? MaxSteps = null, int? ScheduleId = null, bool? Packed = null, bool? WitnessPack = null, OffsetDateTime? StartsAt = null,
     IReadOnlyList<AcceptanceContract?>? Accepted = null, int? ScheduleVersion = null, int? KilnVersion = null, KilnContract? KilnAsPlanned = null) : IPlanningPreferences;
 

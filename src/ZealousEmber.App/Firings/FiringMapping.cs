@@ -41,7 +41,7 @@ internal static class FiringMapping
         var firing = stored.Item;
         var p = firing.Preferences;
         return new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), new FiringContract(
-            firing.Name, firing.Kind, firing.KilnId, firing.Goal?.Number, firing.Unit, [.. firing.Lots.Select(Write)], p.Drying, p.Approach, p.Cooling, p.Hold, p.Bisque, p.Goal,
+            firing.Name, firing.Kind, firing.KilnId, firing.Goal?.Number, firing.Unit, [.. firing.Lots.Select(Write)], p.Drying, p.Approach, p.Cooling, p.Hold, p.Bisque, p.Goal, p.DropBy,
             firing.HoldMinutes, firing.MaxSteps, firing.Schedule?.Id, firing.Packed, firing.WitnessPack, firing.StartsAt,
             [.. firing.Accepted.Select(a => new AcceptanceContract(a.Id, a.Severity, a.Note, a.At.ToDateTimeOffset(), a.By))],
             firing.Schedule?.Version, firing.Kiln?.Version, firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null));

@@ -22,6 +22,8 @@ internal interface IPlanningPreferences
     BisqueOption? Bisque { get; }
 
     GoalOption? Goal { get; }
+
+    double? DropBy { get; }
 }
 
 /// <summary>The ways a studio plans by when nobody says otherwise.</summary>
@@ -31,13 +33,15 @@ internal interface IPlanningPreferences
 /// <param name="Hold">as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.</param>
 /// <param name="Cooling">as-the-glazes-ask, off, limited-drop or drop-and-hold.</param>
 /// <param name="Goal">middle or coolest.</param>
+/// <param name="DropBy">How far below the top drop-and-hold goes, 40 to 60 °C whatever the scale.</param>
 public sealed record PlanningPreferencesContract(
     DryingOption? Drying = null,
     BisqueOption? Bisque = null,
     ApproachOption? Approach = null,
     HoldOption? Hold = null,
     CoolingOption? Cooling = null,
-    GoalOption? Goal = null) : IPlanningPreferences;
+    GoalOption? Goal = null,
+    double? DropBy = null) : IPlanningPreferences;
 
 /// <summary>The kept ways of a studio; version 0 until somebody has said them.</summary>
 public sealed record VersionedPreferencesContract(int Version, PlanningPreferencesContract Ways);
@@ -51,6 +55,7 @@ public sealed record VersionedPreferencesContract(int Version, PlanningPreferenc
 /// <param name="Hold">as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.</param>
 /// <param name="Bisque">by-what-comes-next, hotter-than-the-glaze or always-open.</param>
 /// <param name="Goal">middle or coolest: which of the cones that all of it stands, where no goal cone is given.</param>
+/// <param name="DropBy">How far below the top drop-and-hold goes, 40 to 60 °C whatever the scale; 50 when missing.</param>
 /// <param name="HoldMinutes">At the top, to the minute; by <paramref name="Hold"/> when missing.</param>
 /// <param name="MaxSteps">Most steps the controller takes; 20 when missing.</param>
 /// <param name="Start">When it is switched on; the preview then has clock times and the real cost.</param>
@@ -62,6 +67,7 @@ public sealed record PlanRequest(
     HoldOption? Hold = null,
     BisqueOption? Bisque = null,
     GoalOption? Goal = null,
+    double? DropBy = null,
     double? HoldMinutes = null, int? MaxSteps = null, TemperatureUnit? Unit = null, string? Name = null,
     int? KilnId = null, KilnContract? Kiln = null, double? StartTemperature = null, OffsetDateTime? Start = null) : IPlanningPreferences;
 
@@ -78,12 +84,6 @@ public sealed record PlanResponse(
 /// <param name="LookMinute">Where somebody has to look for steam: when, since the start.</param>
 /// <param name="Basis">How its number came about; nothing where it is a habit.</param>
 public sealed record PlanStepContract(string Why, string By, double? LookMinute, BasisContract? Basis);
-
-/// <summary>How a number came about.</summary>
-/// <param name="Formula">In the usual letters.</param>
-/// <param name="Numbers">The same with this lot's numbers in it.</param>
-/// <param name="Source">Where it is from, and how sure it is.</param>
-public sealed record BasisContract(string Formula, string Numbers, string Source);
 
 /// <summary>Something to know about the load.</summary>
 public sealed record PlanNoteContract(string Id, string Text);

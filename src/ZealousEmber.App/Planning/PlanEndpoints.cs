@@ -26,7 +26,7 @@ internal static class PlanEndpoints
     }
 
     internal static PlanResponse Write(PlanAssessment planned, PlanTask task) => new(
-        ScheduleMapping.Write(planned.Plan.Schedule), [.. planned.Plan.Steps.Select(s => new PlanStepContract(s.Why, s.By, s.Look?.TotalMinutes, s.Basis is { } b ? new BasisContract(b.Formula, b.Numbers, b.Source) : null))], planned.Plan.GoalWhy,
+        ScheduleMapping.Write(planned.Plan.Schedule), [.. planned.Plan.Steps.Select(s => new PlanStepContract(s.Why, s.By, s.Look?.TotalMinutes, PreviewMapping.Write(s.Basis)))], planned.Plan.GoalWhy,
         [.. planned.Plan.Notes.Select(n => new PlanNoteContract(n.Id, n.Text))],
         LoadSummaries.Write(task.Load, task.Wish.Kind, planned.Plan.Schedule.Goal, task.Kiln, task.Wish.Units),
         PreviewMapping.Write(planned.Firing, new PreviewWish(task.Start, Anchor.Start, [], false), task.Studio));

@@ -7,9 +7,9 @@ internal static class PlanningTerms
 {
     /// <summary>The preferences named, and the default where none is.</summary>
     public static PlanningPreferences Read(IPlanningPreferences named, PlanningPreferences missing) => new(
-        named.Drying ?? missing.Drying, named.Approach ?? missing.Approach, named.Cooling ?? missing.Cooling, named.Hold ?? missing.Hold, named.Bisque ?? missing.Bisque, named.Goal ?? missing.Goal);
+        named.Drying ?? missing.Drying, named.Approach ?? missing.Approach, named.Cooling ?? missing.Cooling, named.Hold ?? missing.Hold, named.Bisque ?? missing.Bisque, named.Goal ?? missing.Goal, named.DropBy ?? missing.DropBy);
 
-    public static PlanningPreferencesContract Write(PlanningPreferences p) => new(p.Drying, p.Bisque, p.Approach, p.Hold, p.Cooling, p.Goal);
+    public static PlanningPreferencesContract Write(PlanningPreferences p) => new(p.Drying, p.Bisque, p.Approach, p.Hold, p.Cooling, p.Goal, p.DropBy);
 
     /// <summary>The word an option is chosen by.</summary>
     public static string Word(PlanningOption option) => option.Choice switch

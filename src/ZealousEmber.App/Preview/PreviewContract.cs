@@ -82,12 +82,19 @@ public sealed record MomentContract(
 /// <summary>Time spent between two temperatures.</summary>
 public sealed record TimeBetweenContract(double From, double To, double RisingMinutes, double FallingMinutes);
 
+/// <summary>How a number came about.</summary>
+/// <param name="Formula">In the usual letters.</param>
+/// <param name="Numbers">The same with the numbers of this case in it.</param>
+/// <param name="Source">Where it is from, and how sure it is.</param>
+public sealed record BasisContract(string Formula, string Numbers, string Source);
+
 /// <summary>What an experienced colleague would say; the gravest first.</summary>
 /// <param name="Fix">The likeliest mend, where one change does.</param>
 /// <param name="Fixes">Every mend there is, the likeliest first.</param>
+/// <param name="Basis">How its numbers came about; nothing where no sum is behind it.</param>
 public sealed record FindingContract(
     string Id, Severity Severity, int Segment, double FromMinute, double ToMinute, string Text, string Why, FixContract? Fix,
-    IReadOnlyList<FixContract> Fixes);
+    IReadOnlyList<FixContract> Fixes, BasisContract? Basis);
 
 /// <summary>What one cone reads at the end.</summary>
 /// <param name="Progress">1 is the end point; at most 1000 is told.</param>

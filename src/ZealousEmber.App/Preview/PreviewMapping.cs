@@ -67,11 +67,14 @@ internal static class PreviewMapping
         };
     }
 
+    /// <summary>How a number came about.</summary>
+    internal static BasisContract? Write(Basis? basis) => basis is null ? null : new(basis.Formula, basis.Numbers, basis.Source);
+
     private static FindingContract Write(Finding f, TemperatureUnit unit)
     {
         IReadOnlyList<FixContract> fixes = [.. f.Fixes.Select(fix => new FixContract(
             fix.Text, fix.Segment, [.. fix.Steps.Select(s => ScheduleMapping.Write(s, fix.Unit ?? unit))], fix.Replaces, fix.Unit, fix.Kind, fix.Goal?.Number))];
-        return new FindingContract(f.Id, f.Severity, f.Segment, f.From.TotalMinutes, f.To.TotalMinutes, f.Text, f.Why, fixes.Count > 0 ? fixes[0] : null, fixes);
+        return new FindingContract(f.Id, f.Severity, f.Segment, f.From.TotalMinutes, f.To.TotalMinutes, f.Text, f.Why, fixes.Count > 0 ? fixes[0] : null, fixes, Write(f.Basis));
     }
 
     private static TimeBetweenContract Between(Curve curve, Temperature from, Temperature to, TemperatureUnit unit)

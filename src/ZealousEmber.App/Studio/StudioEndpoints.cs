@@ -15,7 +15,7 @@ internal static class StudioEndpoints
         new SettingsEndpoints<StudioContract, VersionedStudioContract, StudioSettings>(
             "The studio's clock, units, prices, people and rule", StudioMapping.Read, stored => new(stored.Version, StudioMapping.Write(stored.Item))).Map(api);
         new SettingsEndpoints<PlanningPreferencesContract, VersionedPreferencesContract, PlanningPreferences>(
-            "The studio's own planning preferences", (wire, before) => PlanningTerms.Read(wire ?? new PlanningPreferencesContract(), before), stored => new(stored.Version, PlanningTerms.Write(stored.Item))).Map(api.MapGroup("ways"));
+            "The studio's own planning preferences", (wire, before) => PlanningTerms.Read(wire ?? new PlanningPreferencesContract(), before) is var said && said.Check() is { } wrong ? wrong : said, stored => new(stored.Version, PlanningTerms.Write(stored.Item))).Map(api.MapGroup("ways"));
         api.MapGet("zones", () => DateTimeZoneProviders.Tzdb.Ids).WithSummary("Names of time zones").Produces<string[]>();
     }
 }

@@ -99,7 +99,7 @@ public sealed record FiringDraft
     public ImmutableArray<Acceptance> Accepted { get; private init; } = [];
 
     /// <summary>
-    /// Builds one. Problems name <c>name</c>, <c>lots</c>, <c>lots[i].what</c>, <c>lots[i].whose</c>, <c>holdMinutes</c>, <c>maxSteps</c>, <c>accepted[i].note</c>;
+    /// Builds one. Problems name <c>name</c>, <c>lots</c>, <c>lots[i].what</c>, <c>lots[i].whose</c>, <c>holdMinutes</c>, <c>maxSteps</c>, <c>dropBy</c>, <c>accepted[i].note</c>;
     /// whether the rows make a load is for the planner to say.
     /// </summary>
     public static Result<FiringDraft> Create(
@@ -129,6 +129,7 @@ public sealed record FiringDraft
         if (holdMinutes is { } minutes && !(minutes >= 0 && minutes <= ScheduleLimits.LongestHold.TotalMinutes))
             problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Phrases.Number(minutes)}."));
         if (maxSteps is < 2 or > ScheduleLimits.Segments) problems.Add(new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps."));
+        if (preferences?.Check() is { } wrong) problems.Add(wrong);
         var kept = accepted ?? [];
         if (kept.Count > Acceptance.Most) problems.Add(new Problem("accepted", $"At most {Acceptance.Most} findings are accepted for one firing."));
         foreach (var (i, acceptance) in kept.Take(Acceptance.Most).Index())

@@ -17,7 +17,7 @@ internal sealed class ClimbPlanner(WareLoad load, PlanWish wish, IKilnModel kiln
     private const double KilnMargin = 0.95;
 
     /// <summary>How fresh glaze is dried.</summary>
-    public static Basis GlazeDries => Basis.Practice("≤ 100 °C/h from 60 to 120 °C, or held 20 min at 70–130 °C", GlazedWare.GlazeUp, GlazedWare.GlazeUp * DryingPlan.Margin);
+    public static Basis GlazeDries => Basis.Practice(GlazedWare.GlazeRule, GlazedWare.GlazeUp, Basis.Planned(GlazedWare.GlazeUp * DryingPlan.Margin));
 
     private WareLot Deepest => load.Telling.MaxBy(l => l.Depth)!;
 
@@ -62,9 +62,9 @@ internal sealed class ClimbPlanner(WareLoad load, PlanWish wish, IKilnModel kiln
         else if (Refired)
         {
             Limit(from, top, OneRatePace, "brisk through the middle", "Fired ware stands a brisk climb where nothing burns off or changes size.", "brisk", Basis.Brisk(Deepest, false, WallGradient.FiredUp(Deepest.Depth), OneRatePace));
-            Limit(write.BreakBelow(GlazedWare.Organics.From), write.BreakAbove(GlazedWare.Organics.To), GlazedWare.OrganicsUp * DryingPlan.Margin, "burn off oils and binders", "Oils and binders of lustre and decals burn off here: lid or plug open, vent on. Driven off too fast they leave pits and a grey film.", "organics", Basis.Practice("≤ 120 °C/h from 150 to 300 °C", GlazedWare.OrganicsUp, write.Friendly(GlazedWare.OrganicsUp * DryingPlan.Margin)));
+            Limit(write.BreakBelow(GlazedWare.Organics.From), write.BreakAbove(GlazedWare.Organics.To), GlazedWare.OrganicsUp * DryingPlan.Margin, "burn off oils and binders", "Oils and binders of lustre and decals burn off here: lid or plug open, vent on. Driven off too fast they leave pits and a grey film.", "organics", Basis.Practice(GlazedWare.OrganicsRule, GlazedWare.OrganicsUp, Basis.Planned(write.Friendly(GlazedWare.OrganicsUp * DryingPlan.Margin))));
             foreach (var (low, high) in GlazedWare.Strained)
-                Limit(write.BreakBelow(low), write.BreakAbove(high), GlazedWare.StrainedUp * DryingPlan.Margin, "gently: it was fired before", "Glaze and body grow by different amounts here, and ware cracks more easily the second time.", "quartz", Basis.Practice("≤ 150 °C/h from 200 to 250 and from 540 to 610 °C", GlazedWare.StrainedUp, write.Friendly(GlazedWare.StrainedUp * DryingPlan.Margin)));
+                Limit(write.BreakBelow(low), write.BreakAbove(high), GlazedWare.StrainedUp * DryingPlan.Margin, "gently: it was fired before", "Glaze and body grow by different amounts here, and ware cracks more easily the second time.", "quartz", Basis.Practice(GlazedWare.StrainedRule, GlazedWare.StrainedUp, Basis.Planned(write.Friendly(GlazedWare.StrainedUp * DryingPlan.Margin))));
         }
         else Limit(from, top, LastHundred ? GlazePace : OneRatePace, "brisk through the middle", "Bisqued ware stands a brisk climb; nothing in it asks for time here.", "brisk", Basis.Brisk(Deepest, false, WallGradient.FiredUp(Deepest.Depth), LastHundred ? GlazePace : OneRatePace));
 
@@ -75,7 +75,7 @@ internal sealed class ClimbPlanner(WareLoad load, PlanWish wish, IKilnModel kiln
         {
             Limit(wallLow, rimHigh, quartz.Rate, "slowly past quartz",
                 $"Quartz changes size at {write.Degrees(573)}, and a piece that is not through it as a whole cracks. Most at risk: {write.Name(quartz.Lot)}{(quartz.Flat ? ", flat and wide" : "")}.", "quartz",
-                quartz.Flat ? Basis.Flat(quartz.Lot, quartz.Limit, write.Friendly(quartz.Rate)) : Basis.Wall(quartz.Lot, Raw, quartz.Limit, write.Friendly(quartz.Rate)));
+                quartz.Flat ? Basis.Flat(quartz.Lot, quartz.Limit, Basis.Planned(write.Friendly(quartz.Rate), WareLimits.FlatMargin)) : Basis.Wall(quartz.Lot, Raw ? WallRule.Raw : WallRule.FiredThrough, quartz.Limit, Basis.Planned(write.Friendly(quartz.Rate))));
         }
         if (LastHundred) ToTheTop(top, approach, limits);
         if (LastHundred) KilnLimit(from, approach, Raw ? BurnOutPace : GlazePace, limits);
@@ -95,7 +95,7 @@ internal sealed class ClimbPlanner(WareLoad load, PlanWish wish, IKilnModel kiln
         var wall = WallGradient.RawUp(deepest.Depth);
         // A little further than it need be, to where the burn-out begins: a step less.
         limit(Math.Max(from, WallGradient.RawClimb.From), burns, wall * DryingPlan.Margin, "slowly: a thick wall",
-            $"Raw clay is weak, and the middle of a thick wall lags behind its faces; through quartz at {write.Degrees(573)} that cracks it. Thickest: {write.Name(deepest)}.", "wall", Basis.Wall(deepest, true, wall, write.Friendly(wall * DryingPlan.Margin)));
+            $"Raw clay is weak, and the middle of a thick wall lags behind its faces; through quartz at {write.Degrees(573)} that cracks it. Thickest: {write.Name(deepest)}.", "wall", Basis.Wall(deepest, WallRule.Raw, wall, Basis.Planned(write.Friendly(wall * DryingPlan.Margin))));
 
         var slow = load.SlowestToBurnOut;
         var packed = load.IsPacked(kiln.UsualWare(wish.Kind));
@@ -106,7 +106,7 @@ internal sealed class ClimbPlanner(WareLoad load, PlanWish wish, IKilnModel kiln
         var clay = slow.Clay?.BurnsOutSlowly == true ? $" of {slow.Clay.Name}, which burns out slowly," : "";
         limit(burns, ends, Math.Min(BurnOutPace, rate), "burn out the carbon",
             $"Carbon and sulphur leave {write.Name(slow)}{clay} above {write.Degrees(burns)} and need {Phrases.Hours(needed)} with air before {(LastHundred && top - LastStretch < ends ? "the top" : write.Degrees(ends))}{(packed ? ", in a packed kiln" : "")}. What stays in comes out through the glaze as pinholes. Vent on.",
-            rate < BurnOutPace ? "burn-out" : "brisk", Basis.BurnsOut(slow, packed, needed, rate));
+            rate < BurnOutPace ? "burn-out" : "brisk", Basis.BurnsOut(slow, packed, needed, $"which is {Phrases.Number(Math.Round(rate))} °C/h"));
         limit(ends, top, BurnOutPace, "on to the last stretch", "Nothing in the clay asks for time here.", "brisk");
     }
 
@@ -115,7 +115,7 @@ internal sealed class ClimbPlanner(WareLoad load, PlanWish wish, IKilnModel kiln
         var deepest = Deepest;
         var below = WallGradient.FiredUp(deepest.Depth);
         if (below * DryingPlan.Margin < GlazePace)
-            limit(from, write.BreakBelow(WallGradient.Quartz.From), below * DryingPlan.Margin, "gently: a thick wall", $"The middle of a thick wall lags behind its faces, fired or not. Thickest: {write.Name(deepest)}.", "wall", Basis.Wall(deepest, false, below, write.Friendly(below * DryingPlan.Margin)));
+            limit(from, write.BreakBelow(WallGradient.Quartz.From), below * DryingPlan.Margin, "gently: a thick wall", $"The middle of a thick wall lags behind its faces, fired or not. Thickest: {write.Name(deepest)}.", "wall", Basis.Wall(deepest, WallRule.FiredBelow, below, Basis.Planned(write.Friendly(below * DryingPlan.Margin))));
         // After the hold that dries it there is nothing more to spare.
         if (from < GlazedWare.GlazeHold.From && load.Lots.Any(l => l.Dryness != Dryness.BoneDry) && wish.Kind == ScheduleKind.Glaze)
             limit(from, write.BreakAbove(DryingPlan.PastTo), GlazedWare.GlazeUp * DryingPlan.Margin, "dry the glaze on the way", "Freshly glazed ware is wet under its glaze; dried too fast the glaze lifts and crawls.", "glaze-water", GlazeDries);

@@ -12,7 +12,6 @@ internal sealed class CoolingPlanner(WareLoad load, PlanWish wish, IKilnModel ki
     private const double Quick = 150;
     private const double Limited = 100;
     private const double LimitedTo = 700;
-    private const double Drop = 50;
     private const double FallMargin = 1.15;
     private const double ShortFallMargin = 6;
 
@@ -51,12 +50,22 @@ internal sealed class CoolingPlanner(WareLoad load, PlanWish wish, IKilnModel ki
             var (high, low) = (write.BreakAbove(slow.Max(g => g.Slow!.From.Celsius)), write.BreakBelow(slow.Min(g => g.Slow!.To.Celsius)));
             var pace = write.Friendly(slow.Min(g => (g.Slow!.From - g.Slow.To).Kelvins / g.Slow.Lasts.TotalHours));
             down(Quick, high, Duration.Zero, "drop to the band", "Above its band the glaze only runs; it is left quickly.", "drop");
-            down(pace, low, Duration.Zero, "grow the crystals", $"{Phrases.List(slow.Select(g => g.Name))} {(slow.Count == 1 ? "grows its surface" : "grow their surfaces")} between {write.Degrees(high)} and {write.Degrees(low)} on the way down, and {(slow.Count == 1 ? "wants" : "want")} {Phrases.Hours(slow.Max(g => g.Slow!.Lasts))} there.", "slow-band", Basis.SlowBand(high, low, slow.Max(g => g.Slow!.Lasts), pace));
+            down(pace, low, Duration.Zero, "grow the crystals", $"{Phrases.List(slow.Select(g => g.Name))} {(slow.Count == 1 ? "grows its surface" : "grow their surfaces")} between {write.Degrees(high)} and {write.Degrees(low)} on the way down, and {(slow.Count == 1 ? "wants" : "want")} {Phrases.Hours(slow.Max(g => g.Slow!.Lasts))} there.", "slow-band", Basis.SlowBand(high, low, slow.Max(g => g.Slow!.Lasts), $"rounded down: {Phrases.Number(Math.Round(pace))} °C/h"));
         }
         else if (wish.Preferences.Cooling == CoolingOption.DropAndHold && wish.Kind.MeltsGlaze())
-            down(Quick, FriendlyNumbers.Nearest(top - Drop, wish.Unit), Duration.FromMinutes(30), "drop, then heal", "A little below the top the glaze no longer runs but still heals its pinholes.", "drop");
+            down(Quick, DropFrom(top), Duration.FromMinutes(30), "drop, then heal", "A little below the top the glaze no longer runs but still heals its pinholes.", "drop");
         else if (wish.Preferences.Cooling == CoolingOption.LimitedDrop && wish.Kind != ScheduleKind.Refiring)
             down(Limited, write.BreakBelow(LimitedTo), Duration.Zero, "no faster than this", "A limit on the drop spares large and flat ware, and a kiln that is thinly loaded.", "cooling");
+    }
+
+    /// <summary>Friendly where that is still a drop as people do it, else the whole degree.</summary>
+    private double DropFrom(double top)
+    {
+        var (least, most) = PlanningPreferences.Drops;
+        var friendly = FriendlyNumbers.Nearest(top - wish.Preferences.DropBy, wish.Unit);
+        return top - friendly >= least && top - friendly <= most
+            ? friendly
+            : Temperature.From(Math.Round(Temperature.FromCelsius(top - wish.Preferences.DropBy).In(wish.Unit)), wish.Unit).Celsius;
     }
 
     private void SpareTheWare(double top, Action<double> fallTo, Downwards down)
@@ -71,7 +80,7 @@ internal sealed class CoolingPlanner(WareLoad load, PlanWish wish, IKilnModel ki
             if (top > to) fallTo(write.BreakAbove(to));
             down(fastest, write.BreakBelow(from), Duration.Zero, "slowly past the size change",
                 $"Ware cools from its faces{(flat ? " and its rim" : "")}; left to itself the kiln would drop through {write.Degrees(to > 300 ? 573 : 226)} too fast for {write.Name(lot)}{(flat ? ", flat and wide" : "")}.", "quartz-cooling",
-                flat ? Basis.Flat(lot, limit, write.Friendly(fastest)) : Basis.Wall(lot, false, limit, write.Friendly(fastest)));
+                flat ? Basis.Flat(lot, limit, Basis.Planned(write.Friendly(fastest), WareLimits.FlatMargin)) : Basis.Wall(lot, WallRule.FiredThrough, limit, Basis.Planned(write.Friendly(fastest))));
         }
     }
 }
@@ -79,7 +88,8 @@ internal sealed class CoolingPlanner(WareLoad load, PlanWish wish, IKilnModel ki
 /// <summary>The limit of a whole load at a size change, planned with its margin.</summary>
 internal static class WareLimits
 {
-    private const double FlatMargin = 0.85;
+    /// <summary>Of a rim's limit, what is planned.</summary>
+    public const double FlatMargin = 0.85;
 
     /// <summary>The planned rate, the lot that sets it, whether by its rim, and its own limit; °C/h.</summary>
     public static (double Rate, WareLot Lot, bool Flat, double Limit) Through(WareLoad load, bool raw)

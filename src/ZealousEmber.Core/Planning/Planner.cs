@@ -22,11 +22,12 @@ public static class Planner
     private const double LongCrawl = 150;
 
     /// <summary>
-    /// Plans. Problems name <c>lots</c>, <c>goalCone</c>, <c>drying</c>, <c>maxSteps</c>, <c>startTemperature</c> and say which limit cannot be met and what would have to give.
+    /// Plans. Problems name <c>lots</c>, <c>goalCone</c>, <c>drying</c>, <c>maxSteps</c>, <c>startTemperature</c>, <c>dropBy</c> and say which limit cannot be met and what would have to give.
     /// </summary>
     public static Result<Plan> Make(WareLoad load, PlanWish wish, IKilnModel kiln)
     {
         if (wish.MaxSteps is < 2 or > ScheduleLimits.Segments) return new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps.");
+        if (wish.Preferences.Check() is { } cannotDrop) return cannotDrop;
         if (wish.Kind != ScheduleKind.Drying && load.Wettest is { Dryness: Dryness.LeatherHard } wet)
             return new Problem("lots", $"Leather hard ware ({wet.What}) is not fired: plan a drying firing for it first. Many studios do not take it at all.");
         var goal = GoalFinder.Find(load, wish);

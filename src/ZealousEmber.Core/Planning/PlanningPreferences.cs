@@ -40,7 +40,7 @@ public enum CoolingOption
     /// <summary>No faster than 100 °C/h down to 700 °C.</summary>
     LimitedDrop,
 
-    /// <summary>Fifty degrees down, half an hour there, then off.</summary>
+    /// <summary>A little down, half an hour there, then off.</summary>
     DropAndHold,
 }
 
@@ -93,12 +93,21 @@ public enum GoalOption
 /// <param name="Hold">How long it stays at its top.</param>
 /// <param name="Bisque">How hot a bisque goes.</param>
 /// <param name="Goal">Which of the cones that all of it stands.</param>
+/// <param name="DropBy">How far below the solved top a drop and hold goes, 40 … 60 K.</param>
 public sealed record PlanningPreferences(
     DryingOption Drying = DryingOption.ByTheWall, ApproachOption Approach = ApproachOption.LastHundred, CoolingOption Cooling = CoolingOption.AsTheGlazesAsk,
-    HoldOption Hold = HoldOption.AsTheGlazesAsk, BisqueOption Bisque = BisqueOption.ByWhatComesNext, GoalOption Goal = GoalOption.Middle)
+    HoldOption Hold = HoldOption.AsTheGlazesAsk, BisqueOption Bisque = BisqueOption.ByWhatComesNext, GoalOption Goal = GoalOption.Middle, double DropBy = 50)
 {
     /// <summary>The first of each.</summary>
     public static readonly PlanningPreferences Usual = new();
+
+    /// <summary>The least and the most a drop and hold goes below the top, K.</summary>
+    public static readonly (double Least, double Most) Drops = (40, 60);
+
+    /// <summary>What cannot be, naming <c>dropBy</c>; nothing when all is well.</summary>
+    public Problem? Check() => DropBy >= Drops.Least && DropBy <= Drops.Most
+        ? null
+        : new Problem("dropBy", $"A drop and hold goes {Phrases.Number(Drops.Least)} to {Phrases.Number(Drops.Most)} °C below the top; this says {Phrases.Number(DropBy)}.");
 }
 
 /// <summary>One way people do a thing, with the one line of why its followers would give.</summary>
@@ -141,6 +150,6 @@ public sealed record PlanningOption(string Choice, string Way, string Name, stri
         new("cooling", nameof(CoolingOption.AsTheGlazesAsk), "as the glazes ask", "Matte and crystal glazes grow their surface on the way down; others do not mind."),
         new("cooling", nameof(CoolingOption.Off), "off", "Most ware and glazes are happy with a kiln that cools by itself."),
         new("cooling", nameof(CoolingOption.LimitedDrop), "no faster than 100 an hour", "A thinly loaded kiln drops fast; large and flat ware is safer with a limit."),
-        new("cooling", nameof(CoolingOption.DropAndHold), "drop fifty and hold", "Just below the top a glaze is stiff enough not to run and soft enough to heal its pinholes."),
+        new("cooling", nameof(CoolingOption.DropAndHold), "drop a little and hold", "Just below the top a glaze is stiff enough not to run and soft enough to heal its pinholes."),
     ];
 }

@@ -27,7 +27,10 @@ internal static class BurnOutReview
         yield return new Finding("burn-out-short", context.Load is not null && given.TotalHours < needed.TotalHours * Half ? Severity.Danger : Severity.Look, step,
             compiled.Curve.FirstRiseThrough(BurnOut.From) ?? Duration.Zero, compiled.Curve.FirstRiseThrough(upTo) ?? compiled.Total,
             $"{Phrases.Hours(given)} between {context.Degrees(BurnOut.From)} and {context.Degrees(upTo)}, where {context.Name(lot)} want {Phrases.Hours(needed)}{(context.Packed ? " in a packed kiln" : "")}.",
-            "Carbon and sulphur that stay in the clay come out later, as pinholes and blisters in the glaze.", context.Fixes(() => Longer(context, step, upTo, needed)));
+            "Carbon and sulphur that stay in the clay come out later, as pinholes and blisters in the glaze.", context.Fixes(() => Longer(context, step, upTo, needed)))
+        {
+            Basis = Basis.BurnsOut(lot, context.Packed, needed, $"and there are {Phrases.Hours(given)}"),
+        };
     }
 
     /// <summary>Every step that climbs there slowed to what the whole stretch needs.</summary>

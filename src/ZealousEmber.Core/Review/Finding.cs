@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using NodaTime;
+using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Review;
 
@@ -25,4 +26,8 @@ public enum Severity
 /// <param name="Text">What, in one plain sentence.</param>
 /// <param name="Why">Why it matters, in one more.</param>
 /// <param name="Fixes">What would mend it, the likeliest first; empty when nothing in the schedule does.</param>
-public sealed record Finding(string Id, Severity Severity, int Segment, Duration From, Duration To, string Text, string Why, params ImmutableArray<Fix> Fixes);
+public sealed record Finding(string Id, Severity Severity, int Segment, Duration From, Duration To, string Text, string Why, params ImmutableArray<Fix> Fixes)
+{
+    /// <summary>How its numbers came about; nothing where no sum is behind it.</summary>
+    public Basis? Basis { get; init; }
+}

@@ -15,6 +15,10 @@ internal static class GlazeReview
     private static readonly TemperatureDifference HealsDownTo = TemperatureDifference.FromKelvins(100);
     private static readonly Temperature Stiff = Temperature.FromCelsius(750);
     private const double SlowCooling = 100;
+    private const double AsksNothing = 200;
+    private static readonly TemperatureDifference FarBelowBand = TemperatureDifference.FromKelvins(150);
+    private static readonly Duration LongBelowBand = Duration.FromHours(3);
+    private const double EnoughOfTheBand = 0.85;
 
     public static IEnumerable<Finding> Of(ReviewContext context)
     {
@@ -29,6 +33,7 @@ internal static class GlazeReview
             if (BandTooShort(context, glaze) is { } band) yield return band;
         }
         if (slow.Count == 0 && CooledSlowly(context, load, index) is { } slowly) yield return slowly;
+        if (slow.Count > 0 && SlowBeyond(context, slow, index) is { } beyond) yield return beyond;
     }
 
     private static Finding? HoldTooLong(ReviewContext context, WareLoad load, int index)
@@ -78,7 +83,7 @@ internal static class GlazeReview
     {
         var (band, compiled) = (glaze.Slow!, context.Compiled);
         var given = compiled.Curve.TimeBetween(band.To, band.From).After;
-        if (compiled.Curve.Peak < band.From || given.TotalHours >= band.Lasts.TotalHours * 0.85) return null;
+        if (compiled.Curve.Peak < band.From || given.TotalHours >= band.Lasts.TotalHours * EnoughOfTheBand) return null;
         var at = Enumerable.Range(0, compiled.Segments.Length).FirstOrDefault(
             i => compiled.Segments[i].From > band.To && compiled.Segments[i].To < band.From && compiled.Segments[i].To < compiled.Segments[i].From, -1);
         var rate = Rate.PerHour((band.From - band.To).Kelvins / band.Lasts.TotalHours);
@@ -86,7 +91,31 @@ internal static class GlazeReview
             compiled.Curve.LastFallThrough(band.From) ?? compiled.Total, compiled.Curve.LastFallThrough(band.To) ?? compiled.Total,
             $"{glaze.Name} has {Phrases.Hours(given)} between {context.Degrees(band.From)} and {context.Degrees(band.To)}; it wants {Phrases.Hours(band.Lasts)}.",
             "Its crystals grow there on the way down; too little time leaves it dull.",
-            context.Fixes(() => at < 0 ? [] : context.Slower(at, band.To, band.From, rate)));
+            context.Fixes(() => at < 0 ? [] : context.Slower(at, band.To, band.From, rate)))
+        {
+            Basis = Basis.SlowBand(band.From.Celsius, band.To.Celsius, band.Lasts, $"and there are {Phrases.Hours(given)}; fine from {Phrases.Number(EnoughOfTheBand * 100)} % on"),
+        };
+    }
+
+    /// <summary>A slow cooling that goes on for hours below the last band: 550 typed for 850. Thick and wide ware may want it.</summary>
+    private static Finding? SlowBeyond(ReviewContext context, List<Glaze> slow, int index)
+    {
+        var last = slow.MinBy(g => g.Slow!.To)!;
+        var ends = last.Slow!.To;
+        if (context.Lots.Any(l => WallGradient.Through(l.Depth, l.Width, raw: false) < AsksNothing)) return null;
+        for (var i = index + 1; i < context.Schedule.Segments.Length; i++)
+        {
+            var times = context.Compiled.Segments[i];
+            if (context.Schedule.Segments[i].Pace.Rate is null || times.From < ends || times.To > ends - FarBelowBand) continue;
+            var wasted = times.RampEnd - (context.Compiled.Curve.LastFallThrough(ends) ?? times.Start);
+            if (wasted < LongBelowBand) continue;
+            var number = Math.Round(ends.In(context.Schedule.Unit));
+            return new Finding("cooled-slowly", Severity.Look, i, context.Compiled.Curve.LastFallThrough(ends) ?? times.Start, times.RampEnd,
+                $"It is cooled slowly down to {context.Degrees(times.To)}; {last.Name} is done growing at {context.Degrees(ends)}. That is {Phrases.Hours(wasted)} that nothing asks for.",
+                "A wrong digit is the likeliest reason; below its band a glaze no longer changes.",
+                context.Fixes(() => context.Retyped(i, target: number) is { } mended ? [new Fix($"To {Phrases.Number(number)}", i, mended)] : []));
+        }
+        return null;
     }
 
     /// <summary>A glaze that wants to cool fast, held back on the way down while it still grows.</summary>

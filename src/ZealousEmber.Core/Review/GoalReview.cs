@@ -3,6 +3,7 @@ using NodaTime;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Review;
 
@@ -78,7 +79,10 @@ internal static class GoalReview
                 (false, true) => "Bisque short of its cone is weak and gives off its gas under the glaze. A hotter top or a longer hold brings the cone down.",
                 (false, false) => "Underfired ware is weak and its glaze dry. A hotter top or a longer hold brings the cone down.",
             },
-            context.Fixes(() => Mends(context, goal, index)));
+            context.Fixes(() => Mends(context, goal, index)))
+        {
+            Basis = Basis.HeatWorkDone(goal.Number, ConeTable.Of(goal).At60, progress, offset),
+        };
     }
 
     /// <summary>"To 1222" on a schedule in °F whose cone falls at 1222 °C.</summary>

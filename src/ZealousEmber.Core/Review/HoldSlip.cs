@@ -1,5 +1,6 @@
 using NodaTime;
 using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Review;
@@ -10,14 +11,18 @@ internal static class HoldSlip
     private static readonly Duration LongestAtTop = Duration.FromHours(3);
     private static readonly Duration LongDrying = Duration.FromHours(30);
     private static readonly (double From, double To) BelowBoiling = (70, 98);
+    private static readonly Duration LongWhileCool = Duration.FromHours(2);
+    private const double Cool = 50;
+    private const double CoolForAll = 40;
 
-    /// <summary>A drying hold: "hold 12" meant as twelve hours, or sixty hours for dry mugs.</summary>
+    /// <summary>A drying hold: "hold 12" meant as twelve hours, sixty hours for dry mugs, or eight hours at 32 °C.</summary>
     /// <param name="context">What is looked at.</param>
     /// <param name="passing">The step that passes boiling.</param>
     /// <param name="steam">What the steam of the slowest lot to dry is.</param>
     /// <param name="lot">That lot.</param>
     public static Finding? Drying(ReviewContext context, int passing, Verdict steam, WareLot lot)
     {
+        if (steam == Verdict.Fine && TooCool(context, passing, lot) is { } cool) return cool;
         for (var i = 0; i <= passing && i < context.Schedule.Segments.Length; i++)
         {
             var (segment, times) = (context.Schedule.Segments[i], context.Compiled.Segments[i]);
@@ -42,6 +47,23 @@ internal static class HoldSlip
                 $"A drying hold of {Phrases.Hours(segment.Hold)}: {(context.Load is null ? "even thick walls" : context.Name(lot))} want {Phrases.Hours(needs)}.", "Days below boiling cost power and a kiln nobody else can use; a digit too many is the likeliest reason.",
                 context.Fixes(() => new[] { segment.Hold / 10, segment.Hold / 60, needs }.Where(h => h >= needs - Duration.FromMinutes(1) || h == needs)
                     .Select(h => new Fix($"Hold {Phrases.Hours(h)}", i, segment.Changed(hold: h).Value))));
+        }
+        return null;
+    }
+
+    /// <summary>Held for hours where hardly anything dries: 32 is 90 °F. Wet ware that still shrinks may be meant to wait there.</summary>
+    private static Finding? TooCool(ReviewContext context, int passing, WareLot lot)
+    {
+        var below = context.Load is null ? CoolForAll : Cool;
+        if (context.Load?.Wettest.Dryness > Dryness.CoolToTouch) return null;
+        for (var i = 0; i <= passing && i < context.Schedule.Segments.Length; i++)
+        {
+            var (segment, times) = (context.Schedule.Segments[i], context.Compiled.Segments[i]);
+            if (segment.Target is null || segment.Hold < LongWhileCool || times.To.Celsius >= below || times.To < times.From) continue;
+            var at = Temperature.FromCelsius(DryingPlan.For([lot], context.WaterIn, context.Boiling, context.Schedule.Unit).HoldAt);
+            return new Finding("target-slip", Severity.Look, i, times.RampEnd, times.End,
+                $"A drying hold of {Phrases.Hours(segment.Hold)} at {context.Degrees(times.To)}: hardly any water leaves there.", "Clay dries many times faster a little below boiling. A number in the other scale, or a digit short, is the likeliest reason.",
+                context.Fixes(() => [new Fix($"Hold at {context.Degrees(at)}", i, segment.Changed(target: at).Value)]));
         }
         return null;
     }

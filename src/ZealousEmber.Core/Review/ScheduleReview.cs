@@ -41,7 +41,8 @@ public static class ScheduleReview
         return [.. findings.Select(f => f with { Fixes = [.. Proven(context, f, findings, () => tries-- > 0).Take(MostFixes)] })];
     }
 
-    private static IReadOnlyList<Finding> All(ReviewContext context) =>
+    // Where every rate is wrong, nothing else that could be said of it means anything.
+    private static IReadOnlyList<Finding> All(ReviewContext context) => RateSlip.PerMinute(context) is { } all ? [all] :
     [
         .. SlipReview.Of(context), .. WaterReview.Of(context), .. BurnOutReview.Of(context), .. SizeChangeReview.Of(context), .. GlazedReview.Of(context), .. GoalReview.Of(context),
         .. GlazeReview.Of(context), .. PracticeReview.Of(context), .. KilnReview.Of(context), .. NoFurther(context),

@@ -35,7 +35,7 @@ internal static class SizeChangeReview
             var inQuartz = passage.High > WallGradient.Quartz.From + 10;
             double Limit(WareLot lot) => Math.Min(passage.Low < WallGradient.RawClimb.To - 10 ? WallGradient.RawUp(lot.Depth) : double.PositiveInfinity, inQuartz ? WallGradient.AcrossFlat(lot.Width) : double.PositiveInfinity);
             var band = passage.Low < WallGradient.Quartz.From - 10 && context.Lots.Min(l => WallGradient.RawUp(l.Depth)) * RateLimit.FineOver >= passage.Rate ? WallGradient.Quartz : (WallGradient.RawClimb.From, WallGradient.Quartz.To);
-            if (Over(context, covers ? "quartz-up" : "wall-climb", passage, Limit, band, up: true, covers ? [QuartzTurns] : []) is { } finding) yield return finding;
+            if (Over(context, covers ? "quartz-up" : "wall-climb", passage, Limit, band, up: true, covers ? [QuartzTurns] : [], WallRule.Raw) is { } finding) yield return finding;
         }
     }
 
@@ -43,11 +43,11 @@ internal static class SizeChangeReview
     {
         foreach (var passage in Passage.Through(context.Compiled, WallGradient.Quartz, up: true))
         {
-            if (Over(context, "quartz-up", passage, l => WallGradient.Through(l.Depth, l.Width, raw: false), WallGradient.Quartz, up: true, [QuartzTurns]) is { } finding) yield return finding;
+            if (Over(context, "quartz-up", passage, l => WallGradient.Through(l.Depth, l.Width, raw: false), WallGradient.Quartz, up: true, [QuartzTurns], WallRule.FiredThrough) is { } finding) yield return finding;
         }
         foreach (var passage in Passage.Through(context.Compiled, BelowQuartz, up: true))
         {
-            if (Over(context, "wall-climb", passage, l => WallGradient.FiredUp(l.Depth), BelowQuartz, up: true, []) is { } finding) yield return finding;
+            if (Over(context, "wall-climb", passage, l => WallGradient.FiredUp(l.Depth), BelowQuartz, up: true, [], WallRule.FiredBelow) is { } finding) yield return finding;
         }
     }
 
@@ -65,10 +65,10 @@ internal static class SizeChangeReview
         var steepest = marks.Length == 1
             ? Passage.Through(context.Compiled, band, up: false).First(p => p.Step == step)
             : new[] { WallGradient.Quartz, WallGradient.Cristobalite }.SelectMany(b => Passage.Through(context.Compiled, b, up: false)).Where(p => p.Step == step).MaxBy(p => p.Rate)!;
-        return Over(context, id, steepest, l => WallGradient.Through(l.Depth, l.Width, raw: false), band, up: false, marks);
+        return Over(context, id, steepest, l => WallGradient.Through(l.Depth, l.Width, raw: false), band, up: false, marks, WallRule.FiredThrough);
     }
 
-    private static Finding? Over(ReviewContext context, string id, Passage passage, Func<WareLot, double> limit, (double From, double To) band, bool up, double[] marks)
+    private static Finding? Over(ReviewContext context, string id, Passage passage, Func<WareLot, double> limit, (double From, double To) band, bool up, double[] marks, WallRule rule)
     {
         var lot = context.Lots.MinBy(limit)!;
         var fastest = limit(lot);
@@ -86,6 +86,9 @@ internal static class SizeChangeReview
         return new Finding(id, severity, passage.Step, times.Start, times.RampEnd,
             $"It {(up ? "climbs" : "cools")} {where} at {context.PerHour(rate)}; {lags}.",
             $"{(marks.Length > 0 ? $"{(up && context.Raw ? "Clay" : "Ware")} changes size there, and a piece that is not through it as a whole cracks." : "One part grows before the other, and the strain cracks it.")} Up to {context.PerHour(friendly)} is fine for it.",
-            context.Fixes(() => context.Slower(passage.Step, Temperature.FromCelsius(band.From), Temperature.FromCelsius(band.To), Rate.PerHour(fastest))));
+            context.Fixes(() => context.Slower(passage.Step, Temperature.FromCelsius(band.From), Temperature.FromCelsius(band.To), Rate.PerHour(fastest))))
+        {
+            Basis = rim ? Basis.Flat(lot, fastest, Basis.Asked(passage.Rate)) : Basis.Wall(lot, rule, fastest, Basis.Asked(passage.Rate)),
+        };
     }
 }

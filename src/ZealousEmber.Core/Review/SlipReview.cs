@@ -22,11 +22,6 @@ internal static class SlipReview
     {
         var (segments, times) = (context.Schedule.Segments, context.Compiled.Segments);
         if (HoldSlip.AtTop(context) is { } hold) yield return hold;
-        if (RateSlip.PerMinute(context) is { } all)
-        {
-            yield return all;
-            yield break;
-        }
         if (Top(context) is { } top) yield return top;
         if (LastTarget(context) is { } last) yield return last;
         if (FirstTarget(context) is { } first) yield return first;

@@ -76,7 +76,10 @@ internal static class WaterReview
                     $"The skin shrinks before the middle, and the wall warps and tears. Up to {context.PerHour(Rate.PerHour(limit))} is fine{(lot.Dryness == Dryness.LeatherHard ? $", with {Phrases.Hours(Shrinking.Stay(lot.Depth))} between {context.Degrees(Temperature.FromCelsius(Shrinking.Stays.From))} and {context.Degrees(Temperature.FromCelsius(Shrinking.Stays.To))}" : "")}.",
                     context.Fixes(() => lot.Dryness == Dryness.LeatherHard
                         ? [.. AsDrying(context)]
-                        : context.Slower(passage.Step, Temperature.FromCelsius(20), Temperature.FromCelsius(DriesTo), Rate.PerHour(limit * DryingPlan.Margin))));
+                        : context.Slower(passage.Step, Temperature.FromCelsius(20), Temperature.FromCelsius(DriesTo), Rate.PerHour(limit * DryingPlan.Margin))))
+                {
+                    Basis = Basis.ShrinksAt(lot, limit, passage.Rate),
+                };
             }
         }
         return worst;
@@ -87,12 +90,12 @@ internal static class WaterReview
         var curve = context.Compiled.Curve;
         if (curve.FirstRiseThrough(context.Boiling) is not { } passes) return null;
         var climb = new SteamClimb(curve, context.Boiling);
-        var (lot, b, at, water) = context.Lots.Select(l =>
+        var (lot, b, at, held, water) = context.Lots.Select(l =>
         {
             var damp = l.Dryness == Dryness.LeatherHard ? Shrinking.DampAt(curve, l.Depth) : null;
             var (way, holds) = damp is { } from && from < passes ? (new SteamClimb(curve, context.Boiling, from), Moisture.Of(Dryness.Damp)) : (climb, context.WaterIn(l));
             var (worst, celsius) = way.Worst(l.Depth, holds);
-            return (Lot: l, B: worst, At: celsius, Water: way.WaterAtBoiling(l.Depth, holds));
+            return (Lot: l, B: worst, At: celsius, Held: holds, Water: way.WaterAtBoiling(l.Depth, holds));
         }).MaxBy(w => (Steam.Of(w.B, w.Water), w.B));
         var verdict = Steam.Of(b, water);
         var slip = HoldSlip.Drying(context, context.StepAt(passes), verdict, lot);
@@ -104,7 +107,10 @@ internal static class WaterReview
         return new Finding("steam-risk", severity, step, Duration.Max(Duration.Zero, passes - Duration.FromMinutes(30)), Duration.Max(when, passes),
             $"Passing {context.Degrees(context.Boiling)}, {context.Name(lot)} still hold about {Moisture.Percent(water)} water in their middle, and the steam of it comes to {(b > 3 ? "more than three times" : $"{Phrases.Number(Math.Round(b * 100))} % of")} what they can bear. {says}",
             "Above boiling water turns to steam faster than it can leave through the pores. A hold below boiling lets it out, a slower climb gives it time.",
-            context.Fixes(() => DryingFixes.For(context, lot, context.WaterIn(lot))));
+            context.Fixes(() => DryingFixes.For(context, lot, context.WaterIn(lot))))
+        {
+            Basis = Basis.Steaming(lot, b, at, held, water),
+        };
     }
 
     /// <summary>A drying firing of its own, in the place of what was to be fired.</summary>

@@ -3,6 +3,15 @@ namespace ZealousEmber.Core.Ware;
 /// <summary>What glazed ware stands: fresh glaze that is still wet, and ware that was glazed and fired before. Rates in °C/h, bands in °C. Source: the project's paper on what ware can stand.</summary>
 public static class GlazedWare
 {
+    /// <summary>The rule for fresh glaze, in short.</summary>
+    public const string GlazeRule = "≤ 100 °C/h from 60 to 120 °C, or held 20 min at 70–130 °C";
+
+    /// <summary>The rule for oils and binders, in short.</summary>
+    public const string OrganicsRule = "≤ 120 °C/h from 150 to 300 °C";
+
+    /// <summary>The rule for ware that was glazed before, in short.</summary>
+    public const string StrainedRule = "≤ 150 °C/h from 200 to 250 and from 540 to 610 °C";
+
     /// <summary>Where fresh glaze dries.</summary>
     public static readonly (double From, double To) GlazeDries = (60, 120);
 

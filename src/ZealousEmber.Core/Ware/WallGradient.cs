@@ -2,6 +2,19 @@ using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Ware;
 
+/// <summary>Which limit of a wall is meant.</summary>
+public enum WallRule
+{
+    /// <summary>Raw ware on its way up.</summary>
+    Raw,
+
+    /// <summary>Fired ware through a size change.</summary>
+    FiredThrough,
+
+    /// <summary>Fired ware climbing below quartz.</summary>
+    FiredBelow,
+}
+
 /// <summary>
 /// How far the middle of a wall lags behind its faces on a steady climb or fall: ΔT = r·L²/(2α), α = 5e-7 m²/s; and the middle of flat ware
 /// behind its rim, since heat comes in sideways over its shelf: ΔT = r·W²/(16a). What matters is that a piece is through a size change as a

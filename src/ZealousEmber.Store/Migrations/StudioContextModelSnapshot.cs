@@ -100,6 +100,9 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<long?>("DeletedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double>("DropBy")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("Drying")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -451,6 +454,9 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<string>("Cooling")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<double>("DropBy")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("Drying")
                         .IsRequired()

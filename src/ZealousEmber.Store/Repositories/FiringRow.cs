@@ -6,11 +6,12 @@ using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Json;
+using ZealousEmber.Store.Settings;
 
 namespace ZealousEmber.Store.Repositories;
 
 /// <summary>A firing as stored; its rows of ware as JSON, since they are only ever read together.</summary>
-internal sealed class FiringRow : EntityRow
+internal sealed class FiringRow : EntityRow, IPreferenceColumns
 {
     public string Kind { get; set; } = "";
 
@@ -30,8 +31,9 @@ internal sealed class FiringRow : EntityRow
 
     public string Bisque { get; set; } = "";
 
-    /// <summary>Which of the cones all of it stands; rows of before go by the default.</summary>
     public string GoalOption { get; set; } = nameof(Core.Planning.GoalOption.Middle);
+
+    public double DropBy { get; set; } = PlanningPreferences.Usual.DropBy;
 
     public double? HoldMinutes { get; set; }
 
@@ -59,8 +61,7 @@ internal sealed class FiringRow : EntityRow
     public void Write(FiringDraft firing)
     {
         (Name, Kind, KilnId, GoalCone, Unit) = (firing.Name, firing.Kind.ToString(), firing.KilnId, firing.Goal?.Number, firing.Unit.ToString());
-        var p = firing.Preferences;
-        (Drying, Approach, Cooling, Hold, Bisque, GoalOption) = (p.Drying.ToString(), p.Approach.ToString(), p.Cooling.ToString(), p.Hold.ToString(), p.Bisque.ToString(), p.Goal.ToString());
+        this.WritePreferences(firing.Preferences);
         (HoldMinutes, MaxSteps, Packed, WitnessPack) = (firing.HoldMinutes, firing.MaxSteps, firing.Packed, firing.WitnessPack);
         (ScheduleId, ScheduleVersion, KilnAsPlanned) = (firing.Schedule?.Id, firing.Schedule?.Version, firing.Kiln is { } kiln ? StoredJson.Write(StoredKiln.From(kiln)) : null);
         StartsAt = firing.StartsAt is { } starts ? OffsetDateTimePattern.Rfc3339.Format(starts) : null;
@@ -71,8 +72,7 @@ internal sealed class FiringRow : EntityRow
     public FiringDraft Read() => FiringDraft.Create(
         Name, Enum.Parse<ScheduleKind>(Kind), KilnId, GoalCone is null ? null : ConeNumber.Parse(GoalCone).Value, Enum.Parse<TemperatureUnit>(Unit),
         [.. StoredJson.Read<StoredLot[]>(Lots).Select(l => l.Read())],
-        new PlanningPreferences(
-            Enum.Parse<DryingOption>(Drying), Enum.Parse<ApproachOption>(Approach), Enum.Parse<CoolingOption>(Cooling), Enum.Parse<HoldOption>(Hold), Enum.Parse<BisqueOption>(Bisque), Enum.Parse<GoalOption>(GoalOption)),
+        this.ReadPreferences(),
         HoldMinutes, MaxSteps, ScheduleId is { } id ? new PinnedSchedule(id, ScheduleVersion) : null, Packed, WitnessPack,
         StartsAt is null ? null : OffsetDateTimePattern.Rfc3339.Parse(StartsAt).Value,
         [.. StoredJson.Read<StoredAcceptance[]>(Accepted).Select(a => a.Read())],

@@ -89,6 +89,8 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     [InlineData("""[{"what":"x","count":1,"wall":30,"dryness":"damp"}]""", "bisque", """{"drying":"slow-climb"}""", "drying", "hold below boiling")]
     [InlineData("""[{"what":"x","count":1,"wall":6}]""", "raku", "{}", "kind", "drying, bisque")]
     [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"cooling":"fan"}""", "cooling", "drop-and-hold")]
+    [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"dropBy":39.9}""", "dropBy", "40 to 60")]
+    [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"dropBy":61}""", "dropBy", "40 to 60")]
     [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"hold":"long"}""", "hold", "lower-and-longer")]
     [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"bisque":"hot"}""", "bisque", "always-open")]
     [InlineData("""[{"what":"x","count":1,"wall":6,"dryness":"leather-hard"}]""", "glaze", """{"goalCone":"6"}""", "load.lots", "not fired")]

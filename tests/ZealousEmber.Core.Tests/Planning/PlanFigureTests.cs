@@ -74,14 +74,18 @@ public sealed class PlanFigureTests
     }
 
     [Theory]
-    [InlineData(HoldOption.None)]
-    [InlineData(HoldOption.AsTheGlazesAsk)]
-    [InlineData(HoldOption.LowerAndLonger)]
-    public void A_drop_is_counted_from_the_top_that_was_solved(HoldOption hold)
+    [InlineData(HoldOption.None, 50, TemperatureUnit.Celsius)]
+    [InlineData(HoldOption.AsTheGlazesAsk, 40, TemperatureUnit.Celsius)]
+    [InlineData(HoldOption.AsTheGlazesAsk, 45, TemperatureUnit.Fahrenheit)]
+    [InlineData(HoldOption.QuarterHour, 60, TemperatureUnit.Fahrenheit)]
+    [InlineData(HoldOption.LowerAndLonger, 60, TemperatureUnit.Celsius)]
+    public void A_drop_is_counted_from_the_top_that_was_solved(HoldOption hold, double drop, TemperatureUnit unit)
     {
-        var segments = Planned(Load(6, glazes: [Reed]), new PlanWish(ScheduleKind.Glaze, Preference: new(Cooling: CoolingOption.DropAndHold, Hold: hold))).Schedule.Segments;
+        var segments = Planned(Load(6, glazes: [Reed]), new PlanWish(ScheduleKind.Glaze, Preference: new(Cooling: CoolingOption.DropAndHold, Hold: hold, DropBy: drop), Unit: unit)).Schedule.Segments;
         var index = segments.Select((s, i) => (s, i)).MaxBy(x => x.s.Target?.Celsius ?? 0).i;
-        (segments[index].Target!.Value - segments[index + 1].Target!.Value).Kelvins.ShouldBeInRange(40, 60);
+        var dropped = (segments[index].Target!.Value - segments[index + 1].Target!.Value).Kelvins;
+        dropped.ShouldBeInRange(39.7, 60.3);
+        dropped.ShouldBe(drop, 3);
     }
 
     [Fact]

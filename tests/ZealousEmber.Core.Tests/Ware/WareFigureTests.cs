@@ -198,6 +198,6 @@ public sealed class WareFigureTests
             var (first, last) = (curve.Points[0].Minutes, curve.Points[^1].Minutes);
             var fastest = Cooling.FastestDrop(curve).Drop.Kelvins;
             for (var m = first; m < last; m += 1.7)
-                (curve.At(Duration.FromMinutes(m)) - curve.At(Duration.FromMinutes(m + 60))).Kelvins.ShouldBeLessThanOrEqualTo(fastest + 1e-9);
+                (curve.At(Duration.FromMinutes(m)) - curve.At(Duration.FromMinutes(m + 60))).Kelvins.ShouldBeLessThanOrEqualTo(fastest + 1e-6);
         }, iter: 300);
 }

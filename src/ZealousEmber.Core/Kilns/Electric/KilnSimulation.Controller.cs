@@ -7,6 +7,9 @@ namespace ZealousEmber.Core.Kilns.Electric;
 public sealed partial class KilnSimulation
 {
     private const double Near = 2;
+
+    /// <summary>A step that ends so near its target has come to it, K: the chamber is a little ahead of the thermocouple or behind it.</summary>
+    internal const double NearEnough = Near + 3;
     private const double StallGain = 1;
 
     /// <summary>A climb that gains less than a degree in so long has stalled, s.</summary>

@@ -25,6 +25,7 @@ internal sealed class RunRecorder : ISimulationObserver
     private KilnEnergy energy = new(0, 0, 0);
     private KilnStall? stall;
     private double now;
+    private double chamber;
     private double powered;
     private double joules;
     private double fullSeconds;
@@ -43,7 +44,7 @@ internal sealed class RunRecorder : ISimulationObserver
 
     public RunRecorder(FiringProgram program, Kiln kiln, double start)
     {
-        (this.program, this.kiln) = (program, kiln);
+        (this.program, this.kiln, chamber) = (program, kiln, start);
         segments = ImmutableArray.CreateBuilder<CompiledSegment>(program.Steps.Length);
         steps = ImmutableArray.CreateBuilder<KilnStep>(program.Steps.Length);
         curve = new CurveRecorder(0, start);
@@ -67,7 +68,7 @@ internal sealed class RunRecorder : ISimulationObserver
             if (power >= kiln.FullPower * FullPowerFrom) fullSeconds += lasted;
             joules += power * lasted;
         }
-        this.now = now;
+        (this.now, this.chamber) = (now, chamber);
         curve.Add(now / SecondsPerMinute, chamber);
     }
 
@@ -94,7 +95,7 @@ internal sealed class RunRecorder : ISimulationObserver
             Duration.FromSeconds(fullSeconds - fullBefore), Kwh(joules - joulesBefore)));
         segments.Add(new CompiledSegment(
             Duration.FromSeconds(begin), Duration.FromSeconds(reachedAt - begin), Duration.FromSeconds(now - reachedAt),
-            Temperature.FromCelsius(from), Temperature.FromCelsius(stalled ? came : level)));
+            Temperature.FromCelsius(from), Temperature.FromCelsius(stalled ? came : Math.Abs(chamber - level) <= KilnSimulation.NearEnough ? level : chamber)));
         if (segment.Pace.Kind != PaceKind.Natural || segment.Hold > Duration.Zero) powered = now;
     }
 

@@ -3320,7 +3320,7 @@ export interface components {
     BasisContract: {
       /** @description In the usual letters. */
       formula: string;
-      /** @description The same with this lot's numbers in it. */
+      /** @description The same with the numbers of this case in it. */
       numbers: string;
       /** @description Where it is from, and how sure it is. */
       source: string;
@@ -3466,6 +3466,7 @@ export interface components {
       fix: null | components['schemas']['FixContract'];
       /** @description Every mend there is, the likeliest first. */
       fixes: components['schemas']['FixContract'][];
+      basis: null | components['schemas']['BasisContract'];
     };
     /** @description A firing from its first thought: what goes in, where, and what is wished for. Rows may be half written. */
     FiringContract: {
@@ -3490,6 +3491,8 @@ export interface components {
       bisque?: 'by-what-comes-next' | 'hotter-than-the-glaze' | 'always-open' | null;
       /** @enum {null|string} */
       goal?: 'middle' | 'coolest' | null;
+      /** Format: double */
+      dropBy?: null | number;
       /** Format: double */
       holdMinutes?: null | number;
       /** Format: int32 */
@@ -4168,6 +4171,11 @@ export interface components {
       goal?: 'middle' | 'coolest' | null;
       /**
        * Format: double
+       * @description How far below the top drop-and-hold goes, 40 to 60 °C whatever the scale; 50 when missing.
+       */
+      dropBy?: null | number;
+      /**
+       * Format: double
        * @description At the top, to the minute; by Hold when missing.
        */
       holdMinutes?: null | number;
@@ -4258,6 +4266,11 @@ export interface components {
        * @enum {null|string}
        */
       goal?: 'middle' | 'coolest' | null;
+      /**
+       * Format: double
+       * @description How far below the top drop-and-hold goes, 40 to 60 °C whatever the scale.
+       */
+      dropBy?: null | number;
     };
     /** @description What a preview is made from. */
     PreviewRequest: {

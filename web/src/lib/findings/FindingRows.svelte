@@ -2,6 +2,7 @@
   import { tick } from 'svelte';
   import type { Acceptance, Finding } from '$lib/api/client';
   import { acceptanceOf } from './acceptance';
+  import BasisNote from './BasisNote.svelte';
 
   /** What a colleague would say of a schedule: where, what, why, and what can be done about it. */
   interface Props {
@@ -93,6 +94,7 @@
             <button class="btn btn-xs btn-paper" disabled={!note.trim()}>Accept</button>
           </form>
         {/if}
+        {#if finding.basis}<BasisNote basis={finding.basis} />{/if}
       </div>
     </li>
   {/each}

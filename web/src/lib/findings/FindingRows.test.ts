@@ -11,7 +11,8 @@ const finding = {
   segment: 1,
   text: 'Fast through 573 °C.',
   why: 'Quartz grows at once.',
-  fixes: [fix]
+  fixes: [fix],
+  basis: { formula: 'r ≤ 12 600/L²', numbers: 'L = 5 mm', source: 'Heat conduction.' }
 } as unknown as Finding;
 
 let page: Page;
@@ -37,6 +38,11 @@ test('a finding says how grave it is, where it is and what would mend it', () =>
   expect(told.onselect).toHaveBeenCalledWith(1);
   page.press('Use 100 °C/h there');
   expect(told.onfix).toHaveBeenCalledWith(fix);
+});
+
+test('whoever asks why is shown the rule, the numbers of this case and the source', () => {
+  rows(null);
+  expect(page.text('[data-testid=basis] dl')).toMatch(/r ≤ 12 600\/L².*L = 5 mm.*Heat conduction\./s);
 });
 
 test('without a firing nothing can be accepted', () => {

@@ -21,6 +21,11 @@
   ] as const;
   const shown = $derived(choices.filter((c) => c.for.some((k) => k === draft.body.kind)));
 
+  /** How far below the top it drops, kelvins; shown in the firing's own scale. */
+  const drops = [40, 45, 50, 55, 60];
+  const degrees = (kelvins: number) =>
+    draft.body.unit === 'F' ? `${Math.round(kelvins * 1.8)} °F` : `${kelvins} °C`;
+
   const minutes = (text: string) => {
     const read = Number(text.replace(',', '.'));
     return text.trim() === '' || Number.isNaN(read) ? null : read;
@@ -66,6 +71,16 @@
       </select>
       <p class="text-soft text-[12.5px]">
         {chosen?.why}
+        {#if now === 'drop-and-hold'}<label class="text-base-content mb-0.5 flex items-center gap-2"
+            >below the top by
+            <select
+              class="select select-xs w-24"
+              value={draft.body.dropBy ?? 50}
+              onchange={(e) => draft.edit({ dropBy: Number(e.currentTarget.value) })}
+            >
+              {#each drops as drop (drop)}<option value={drop}>{degrees(drop)}</option>{/each}
+            </select>
+          </label>{/if}
         {#if chosen && !chosen.studioDefault}<button
             class="link"
             onclick={() => void makeOurs(choice.name, chosen.way)}>Set as studio default</button

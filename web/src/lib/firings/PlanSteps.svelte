@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Plan, Preview, Unit } from '$lib/api/client';
+  import { BasisNote } from '$lib/findings';
   import { clock, degrees, duration, hold, number } from '$lib/format';
-  import BasisNote from './BasisNote.svelte';
 
   /** The proposed steps as sentences, each with its reason; where somebody has to look, when. */
   interface Props {

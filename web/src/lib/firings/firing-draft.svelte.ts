@@ -52,6 +52,24 @@ export const openFiring = (id: number) =>
 
 export const emptyLot = (): Lot => ({ what: '', count: null, wall: null, dryness: 'bone-dry', glazeIds: [] });
 
+/** What is wished for, under the same names in a firing and in what the planner is asked. */
+const wishes = [
+  'kind',
+  'goalCone',
+  'drying',
+  'bisque',
+  'goal',
+  'approach',
+  'hold',
+  'cooling',
+  'dropBy',
+  'holdMinutes',
+  'maxSteps',
+  'unit',
+  'name',
+  'kilnId'
+] as const satisfies (keyof FiringBody & keyof PlanRequest)[];
+
 /** A row nobody has written in; it is not part of the load. */
 const isBlank = (lot: Lot) => !lot.what && lot.count == null && lot.wall == null;
 
@@ -101,40 +119,13 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
 
   /** What the planner is asked: every wish of this firing, and the rows that count. */
   get request(): PlanRequest {
-    const {
-      kind,
-      goalCone,
-      drying,
-      bisque,
-      approach,
-      hold,
-      cooling,
-      holdMinutes,
-      maxSteps,
-      unit,
-      name,
-      kilnId
-    } = this.body;
     const load = {
       lots: this.written.map(({ lot }) => lot),
       packed: this.body.packed,
       witnessPack: this.body.witnessPack
     };
-    return {
-      load,
-      kind,
-      goalCone,
-      drying,
-      bisque,
-      approach,
-      hold,
-      cooling,
-      holdMinutes,
-      maxSteps,
-      unit,
-      name,
-      kilnId
-    };
+    const said = Object.fromEntries(wishes.map((wish) => [wish, this.body[wish]]));
+    return { load, ...said } as PlanRequest;
   }
 
   protected override changed(): void {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Basis } from '$lib/api/client';
 
-  /** How a number came about, for whoever asks: the formula, this lot's numbers in it, and the source. */
+  /** How a number came about, for whoever asks: the formula, the numbers in it, and the source. */
   const { basis }: { basis: Basis } = $props();
 </script>
 

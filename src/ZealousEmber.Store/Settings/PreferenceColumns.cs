@@ -1,0 +1,35 @@
+using ZealousEmber.Core.Planning;
+
+namespace ZealousEmber.Store.Settings;
+
+/// <summary>Planning preferences as columns of a row, enums as text; rows of before have the default in a column that came later.</summary>
+internal interface IPreferenceColumns
+{
+    string Drying { get; set; }
+
+    string Approach { get; set; }
+
+    string Cooling { get; set; }
+
+    string Hold { get; set; }
+
+    string Bisque { get; set; }
+
+    /// <summary>Which of the cones all of it stands.</summary>
+    string GoalOption { get; set; }
+
+    /// <summary>How far below the top a drop and hold goes, K.</summary>
+    double DropBy { get; set; }
+}
+
+/// <summary>Into those columns and out of them.</summary>
+internal static class PreferenceColumns
+{
+    public static void WritePreferences(this IPreferenceColumns row, PlanningPreferences p) =>
+        (row.Drying, row.Approach, row.Cooling, row.Hold, row.Bisque, row.GoalOption, row.DropBy) =
+        (p.Drying.ToString(), p.Approach.ToString(), p.Cooling.ToString(), p.Hold.ToString(), p.Bisque.ToString(), p.Goal.ToString(), p.DropBy);
+
+    public static PlanningPreferences ReadPreferences(this IPreferenceColumns row) => new(
+        Enum.Parse<DryingOption>(row.Drying), Enum.Parse<ApproachOption>(row.Approach), Enum.Parse<CoolingOption>(row.Cooling),
+        Enum.Parse<HoldOption>(row.Hold), Enum.Parse<BisqueOption>(row.Bisque), Enum.Parse<GoalOption>(row.GoalOption), row.DropBy);
+}

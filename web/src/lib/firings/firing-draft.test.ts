@@ -1,0 +1,50 @@
+// @vitest-environment jsdom
+import { afterEach, expect, test, vi } from 'vitest';
+import type { FiringBody } from '$lib/api/client';
+import { answering } from '$lib/testing/wire';
+import { FiringDraft } from './firing-draft.svelte';
+
+afterEach(() => vi.restoreAllMocks());
+
+const draftOf = (body: FiringBody) =>
+  new FiringDraft({ stored: { id: 3, version: 1, body }, copies: [] } as never);
+
+test('every wish of a firing reaches the planner, and only the rows that are written', () => {
+  const asked = answering(() => ({ problem: { title: 'not now' }, status: 503 }));
+  const wishes = {
+    kind: 'glaze',
+    goalCone: '6',
+    drying: 'long-hold',
+    bisque: 'always-open',
+    goal: 'coolest',
+    approach: 'one-rate',
+    hold: 'half-hour',
+    cooling: 'drop-and-hold',
+    dropBy: 60,
+    holdMinutes: 12,
+    maxSteps: 8,
+    unit: 'F',
+    name: 'Mugs',
+    kilnId: 2
+  } as const;
+  const mugs = { what: 'mugs', count: 12, wall: 6, dryness: 'bone-dry', glazeIds: [] } as const;
+  const blank = { what: '', count: null, wall: null, dryness: 'bone-dry', glazeIds: [] } as const;
+  draftOf({ ...wishes, lots: [blank, mugs] as never, packed: true, scheduleId: 7 } as FiringBody);
+  expect(asked.map((a) => a.path)).toEqual(['/api/plan']);
+  expect(asked[0]?.body).toEqual({
+    ...wishes,
+    load: { lots: [mugs], packed: true, witnessPack: undefined },
+    start: undefined
+  });
+});
+
+test('what the planner minds is said at the row of the page it belongs to', async () => {
+  answering(() => ({
+    problem: { title: 'no', errors: { 'load.lots[0].wall': ['A wall is 2 to 100 mm.'] } },
+    status: 400
+  }));
+  const lot = { what: 'mugs', count: 12, wall: 1, dryness: 'bone-dry', glazeIds: [] };
+  const blank = { what: '', count: null, wall: null, dryness: 'bone-dry', glazeIds: [] };
+  const draft = draftOf({ kind: 'glaze', lots: [blank, lot] } as never);
+  await vi.waitFor(() => expect(draft.planErrors).toEqual({ 'lots[1].wall': 'A wall is 2 to 100 mm.' }));
+});
