@@ -11,7 +11,7 @@ public sealed class FiringTests(Browser browser) : Visit(browser)
     private IWebElement Lot(int row, string label) => Find($"[data-testid='lot'][data-row='{row}'] [aria-label='{label}']");
 
     private IWebElement Number(int row, string label) =>
-        Driver.FindElements(By.CssSelector($"[data-testid='lot'][data-row='{row}'] label")).First(l => l.Text.StartsWith(label, StringComparison.Ordinal)).FindElement(By.TagName("input"));
+        First($"[data-testid='lot'][data-row='{row}'] label", label).FindElement(By.TagName("input"));
 
     private void Write(IWebElement field, string text)
     {

@@ -48,10 +48,10 @@ public sealed class KilnDeskTests(Browser browser) : Visit(browser)
         OpenDemo("Oyster matte, supper set");
         Choose("Heron");
         Until(() => TestId("findings").Text.Contains("Step 3."), "step 3 falls behind");
-        var step = TestId("findings").FindElements(By.CssSelector("li button")).First(b => b.Text == "Step 3.");
+        var step = First("[data-testid='findings'] li button", "Step 3.");
         Driver.ExecuteScript("arguments[0].focus()", step);
         Find("[data-mark]");
-        var fix = TestId("findings").FindElements(By.CssSelector("button")).First(b => b.Text.StartsWith("Use ", StringComparison.Ordinal));
+        var fix = First("[data-testid='findings'] button", "Use ");
         var rate = fix.Text[4..];
         fix.Click();
         Until(() => Value(3, "pace") == rate, "the slower rate");
@@ -106,7 +106,7 @@ public sealed class KilnDeskTests(Browser browser) : Visit(browser)
         Click("Delete");
         Click("Undo");
         Until(() => Driver.FindElements(By.CssSelector("main li b")).Any(b => b.Text == "Avocet"), "it is back");
-        Driver.FindElements(By.CssSelector("main li a")).First(a => a.Text.Contains("Avocet")).Click();
+        First("main li a", "Avocet").Click();
         Click("Delete");
         Until(() => Driver.FindElements(By.CssSelector("main li b")).All(b => b.Text != "Avocet"), "out of the studio");
     }

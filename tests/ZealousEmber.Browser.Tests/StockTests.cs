@@ -25,7 +25,7 @@ public sealed class StockTests(Browser browser) : Visit(browser)
         Until(() => Driver.FindElements(By.CssSelector("dialog [role='alert']")).Any(a => a.Text.Contains("the hotter one comes second")), "said at the field");
         Find("dialog #stock-name").GetDomProperty("value").ShouldBe("Driftwood ash", "nothing typed is lost");
         Form("coneTo", "8");
-        Driver.FindElements(By.CssSelector("dialog label")).First(l => l.Text.StartsWith("Runs", StringComparison.Ordinal)).Click();
+        First("dialog label", "Runs").Click();
         Click("Add glaze");
         Until(() => Driver.FindElements(By.CssSelector("[data-testid='stock']")).Any(s => s.Text.Contains("Driftwood ash") && s.Text.Contains("cones 7 to 8, runs")), "in the list");
 
@@ -50,7 +50,7 @@ public sealed class StockTests(Browser browser) : Visit(browser)
         Until(() => Names().Contains("Brickfield Red"), "the demo clays");
         void Kind(string kind)
         {
-            Driver.FindElements(By.CssSelector("[data-testid='stock']")).First(s => s.Text.Contains("Brickfield Red")).Click();
+            First("[data-testid='stock']", "Brickfield Red").Click();
             new SelectElement(Find("dialog #stock-kind")).SelectByText(kind);
             Click("Close");
             Until(() => Driver.FindElements(By.CssSelector("[data-testid='stock']")).Any(s => s.Text.Contains("Brickfield Red") && s.Text.Contains($"{kind}, cones 06 to 02")), kind);

@@ -151,11 +151,11 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
         Go($"/firings/{firing}");
         Until(() => TestId("fill").Text.Contains("% of a usual load in Heron"), "how full");
         Until(() => TestId("pack").Text.Contains("07 · 06 · 05½"), "guide, target and guard");
-        Type(Driver.FindElements(By.CssSelector("[data-testid='lot'] label")).First(l => l.Text.StartsWith("pieces", StringComparison.Ordinal)).FindElement(By.TagName("input")), "3");
+        Type(First("[data-testid='lot'] label", "pieces").FindElement(By.TagName("input")), "3");
         Keys(OpenQA.Selenium.Keys.Tab);
         Until(() => Driver.FindElements(By.CssSelector("[aria-label='About this load']")).Any(n => n.Text.Contains("nearly empty kiln heats unevenly")), "nearly empty");
-        Driver.FindElements(By.CssSelector("label")).First(l => l.Text.StartsWith("Witness pack", StringComparison.Ordinal)).Click();
-        Driver.FindElements(By.CssSelector("label")).First(l => l.Text.StartsWith("Packed tight", StringComparison.Ordinal)).Click();
+        First("label", "Witness pack").Click();
+        First("label", "Packed tight").Click();
         Click("Plan");
         Until(() => TestId("plan-findings").Text.Contains("No witness pack is in the kiln"), "the pack is missed");
         TestId("plan").Text.ShouldContain("in a packed kiln");

@@ -4,6 +4,7 @@
   import { display } from '$lib/display.svelte';
   import { clock, dayName } from '$lib/format';
   import { midnights } from './midnights';
+  import { visible } from './visible';
 
   /** The best starts as bars against the days: when power is cheap, when nobody is in, when each would burn and cool. */
   const { found }: { found: Starts } = $props();
@@ -16,15 +17,16 @@
   const height = $derived(20 + found.starts.length * row + 18);
   const cheapest = $derived(Math.min(...found.prices.map((p) => p.price)));
   const cheap = $derived(
-    found.prices.length > 1 ? found.prices.filter((p) => p.price === cheapest).map(inside) : []
+    found.prices.length > 1
+      ? visible(
+          found.prices.filter((p) => p.price === cheapest),
+          x,
+          width
+        )
+      : []
   );
-  const alone = $derived(found.alone.map(inside));
+  const alone = $derived(visible(found.alone, x, width));
   const nights = $derived(midnights(first, last, display.zone));
-
-  function inside(span: { from: string; to: string }) {
-    const from = Math.max(0, x(new Date(span.from)));
-    return { from, width: Math.min(width, x(new Date(span.to))) - from };
-  }
 </script>
 
 <div bind:clientWidth={width} class="chamber">
@@ -36,24 +38,10 @@
     aria-label="The starts against the days"
   >
     {#each cheap as span (span.from)}
-      {#if span.width > 0}<rect
-          x={span.from}
-          y="18"
-          width={span.width}
-          height={height - 36}
-          fill="#9cc9ab"
-          fill-opacity="0.14"
-        />{/if}
+      <rect x={span.from} y="18" width={span.width} height={height - 36} fill="#9cc9ab" fill-opacity="0.14" />
     {/each}
     {#each alone as span (span.from)}
-      {#if span.width > 0}<rect
-          x={span.from}
-          y={height - 16}
-          width={span.width}
-          height="5"
-          fill="#7d7166"
-          rx="2"
-        />{/if}
+      <rect x={span.from} y={height - 16} width={span.width} height="5" fill="#7d7166" rx="2" />
     {/each}
     {#each nights as day (day.getTime())}
       <line x1={x(day)} x2={x(day)} y1="4" y2={height - 18} stroke="#b9ab9c" stroke-opacity="0.35" />
