@@ -1,0 +1,27 @@
+namespace ZealousEmber.Core.Packing;
+
+/// <summary>The chambers and furniture the classes of kiln usually have. Source: the project's paper on packing.</summary>
+public static class ChamberClass
+{
+    private static readonly double[] Heights = [25, 40, 50, 65, 75, 90, 100, 115, 125, 150, 175, 200, 225, 250, 300];
+    private static readonly double[] BenchHeights = [12, 25, 40, 50, 75, 100, 125, 150];
+
+    /// <summary>The usual chamber of a class of kiln, by its short name.</summary>
+    public static Chamber Usual(string id) => (id switch
+    {
+        "bench" => Chamber.Create(ChamberShape.Rectangle, 285, 285, 285, 12, [new(235, 235, 10, 4)], [90], new(215, 25)),
+        "top-100" => Round(480, 550, 420, 16, 205, 8, [120, 380], new(300, 30)),
+        "top-190" => Round(585, 710, 530, 18, 260, 8, [110, 330, 560], new(400, 30)),
+        "top-290" => Round(700, 755, 640, 18, 315, 8, [110, 390, 680], new(430, 30)),
+        "front-200" => Chamber.Create(ChamberShape.Rectangle, 550, 550, 660, 25, [new(490, 490, 18, 8), new(490, 242, 18, 10, Half: true)], [110, 500], new(400, 40)),
+        _ => throw new ArgumentOutOfRangeException(nameof(id), id, "no class of kiln"),
+    }).Value;
+
+    /// <summary>The props usual with a class of kiln.</summary>
+    public static PropStock UsualProps(string id) => (id == "bench"
+        ? PropStock.Create(25, 2, [.. BenchHeights.Select(h => new PropCount(h, 6))])
+        : PropStock.Create(38, 2, [.. Heights.Select(h => new PropCount(h, h == 125 ? 18 : 12))])).Value;
+
+    private static Result<Chamber> Round(double across, double height, double shelf, double thick, double half, int count, double[] peepholes, Thermocouple tip) =>
+        Chamber.Create(ChamberShape.Round, across, across, height, 25, [new(shelf, shelf, thick, count), new(shelf, half, thick, count, Half: true)], peepholes, tip);
+}

@@ -1,0 +1,216 @@
+using System.Collections.Immutable;
+
+namespace ZealousEmber.Core.Packing;
+
+/// <summary>Packs shelves of one kind over one another: from shares to levels, from levels to places.</summary>
+internal sealed class ColumnPacker
+{
+    private const int Columns = 3;
+    private const int FewForQuick = 40;
+    private const int Looked = 5;
+    private const int PlansTried = 4;
+    private readonly PackingRequest request;
+    private readonly PropSums sums;
+    private readonly ShelfStock shelf;
+    private readonly ShelfRegion region;
+    private readonly int mostLevels;
+    private readonly ImmutableArray<(double X, double Y)> pattern;
+    private readonly int[] caps;
+    private readonly double[] cells;
+    private readonly double free;
+    private readonly EqualPieces.Effort effort;
+
+    public ColumnPacker(PackingRequest request, PropSums sums, ShelfStock shelf, ShelfRegion region, int mostLevels, int[] counts)
+    {
+        (this.request, this.sums, this.shelf, this.region, this.mostLevels) = (request, sums, shelf, region, mostLevels);
+        // One kind of ware is worth trying harder for; with many the gaps are filled by others.
+        var kinds = counts.Count(c => c > 0);
+        effort = kinds == 1 && request.Handles == HandleChoice.Any ? EqualPieces.Effort.Full : EqualPieces.Effort.Quick;
+        pattern = ChoosePattern(counts);
+        var space = Space(request.Chamber.Raise + shelf.Thickness, pattern, null) with { Tip = null };
+        free = space.FreeArea;
+        caps = [.. request.Lots.Select((_, i) => counts[i] > 0 ? CapOf(space, i, counts[i]) : 0)];
+        cells = [.. request.Lots.Select((_, i) => CellOf(i))];
+    }
+
+    /// <summary>A shelf with what stands on it.</summary>
+    internal sealed record Packed(Level Level, double Z, PlacedPack? Pack, List<(Standing Standing, int Pieces)> Pieces, ImmutableArray<(double X, double Y)> Carried);
+
+    /// <summary>Packs as much of those counts as goes in; the props it uses are taken from what is left of them.</summary>
+    public (List<Packed> Shelves, int[] Left, int[] Props) Pack(int[] counts, int[] props)
+    {
+        (List<Packed> Shelves, int[] Left, int[] Props)? best = null;
+        var raised = sums.Exactly(props, request.Chamber.Raise, Columns);
+        var stock = raised is null ? props : PropSums.Without(props, raised);
+        foreach (var packed in new[] { 0.76, 0.70, 0.63, 0.55 })
+        {
+            var shares = caps.Select((cap, i) => cap == 0 ? 2 : Math.Clamp(cells[i] / (packed * free), 1e-3, 1.0 / cap)).ToArray();
+            if (packed < 0.76) shares = [.. shares.Select((s, i) => caps[i] == 0 ? 2 : Math.Min(1, Math.Max(s, Math.Min(cells[i] / (packed * free), counts.Count(c => c > 0) == 1 ? s : 1))))];
+            var planner = new LevelPlanner(request, sums, shares, caps, shelf, mostLevels, Columns);
+            var alone = counts.Count(c => c > 0) == 1;
+            var plans = request.Openings.IsDefaultOrEmpty ? planner.Plan(counts, stock, alone && request.Handles == HandleChoice.Any ? PlansTried : 1) : [planner.Keep(request.Openings, counts, stock)];
+            var all = false;
+            foreach (var plan in plans.Where(p => p.Count > 0))
+            {
+                var levels = plan;
+                all |= Enumerable.Range(0, counts.Length).All(i => levels.Sum(l => l.Wanted.Where(w => w.Lot == i).Sum(w => w.Count * w.Stack)) >= counts[i]);
+                levels = Evened(levels, counts);
+                if (request.Openings.IsDefaultOrEmpty) levels = new LevelOrder(request, sums, shelf, Columns).Best(levels, stock);
+                var made = Stand(levels, counts);
+                var left = levels.Where(l => l.Carries is not null).Aggregate(stock, (rest, l) => PropSums.Without(rest, l.Carries!));
+                if (best is null || IsBetter(made, best.Value)) best = (made.Shelves, made.Left, left);
+                if (best.Value.Left.Sum() == 0) return best.Value;
+            }
+            // More shelves, each less full, only where what was planned did not find its place.
+            if (!all || alone || !request.Openings.IsDefaultOrEmpty) break;
+        }
+        return best ?? ([], counts, props);
+    }
+
+    public PropColumns? Raised(int[] props) => sums.Exactly(props, request.Chamber.Raise, Columns);
+
+    private bool IsBetter((List<Packed> Shelves, int[] Left) a, (List<Packed> Shelves, int[] Left, int[] Props) b)
+    {
+        int Must(int[] left) => left.Where((_, i) => request.Lots[i].Must).Sum();
+        if (Must(a.Left) != Must(b.Left)) return Must(a.Left) < Must(b.Left);
+        return a.Left.Sum() != b.Left.Sum() ? a.Left.Sum() < b.Left.Sum() : a.Shelves.Count < b.Shelves.Count;
+    }
+
+    private ShelfSpace Space(double top, ImmutableArray<(double X, double Y)> props, PlacedPack? pack) => ShelfSpaces.Of(request, shelf, region, top, props, pack);
+
+    /// <summary>The pattern of props that leaves most room for the ware that needs most of it.</summary>
+    private ImmutableArray<(double X, double Y)> ChoosePattern(int[] counts)
+    {
+        var patterns = PropPattern.All(request, shelf, region, request.Packs && region != ShelfRegion.Back);
+        var main = Enumerable.Range(0, counts.Length).MaxBy(i => counts[i] / request.MostInStack(request.Lots[i]) * CellOf(i));
+        var ranked = patterns.Select(p => (Pattern: p, Count: Quick(Space(request.Chamber.Raise, p, null) with { Tip = null }, main))).OrderByDescending(p => p.Count).ToList();
+        if (counts[main] < ranked[0].Count * request.MostInStack(request.Lots[main])) return ranked[0].Pattern;
+        return ranked.Take(Looked).MaxBy(p => Closer(Space(request.Chamber.Raise, p.Pattern, null) with { Tip = null }, main, int.MaxValue)).Pattern;
+    }
+
+    /// <summary>So many stacks of a lot on a shelf, looked at closely.</summary>
+    private int Closer(ShelfSpace space, int lot, int want) => request.Lots[lot].Piece.Shape == PieceShape.Rectangle
+        ? Rows.Most(space, Slab.Of(request, lot, 1), request.Rules.Gap, want).Count
+        : EqualPieces.Most(space, Body.Of(request, lot, 1), request.Rules.Gap, want, EqualPieces.Effort.Quick).Count;
+
+    private int Quick(ShelfSpace space, int lot)
+    {
+        if (request.Lots[lot].Piece.Shape == PieceShape.Rectangle) return Rows.Most(space, Slab.Of(request, lot, 1), request.Rules.Gap, int.MaxValue, quick: true).Count;
+        var body = Body.Of(request, lot, 1);
+        return Lattice.Fullest(space, body.IsRound ? body.R : body.R + (body.Reach - body.R) * 0.3, request.Rules.Gap, body.Foot, 0, 1)[0].Count;
+    }
+
+    /// <summary>So many stacks of a lot stand on a shelf by themselves; exactly only where there are as many of them.</summary>
+    private int CapOf(ShelfSpace space, int lot, int count)
+    {
+        var stacks = (count + request.MostInStack(request.Lots[lot]) - 1) / request.MostInStack(request.Lots[lot]);
+        var quick = Quick(space, lot);
+        if (request.Lots[lot].Piece.Shape == PieceShape.Rectangle) return stacks <= quick ? quick : Rows.Most(space, Slab.Of(request, lot, 1), request.Rules.Gap, stacks).Count;
+        if (quick > 0 && stacks <= quick) return quick;
+        return EqualPieces.Most(space, Body.Of(request, lot, 1), request.Rules.Gap, Math.Max(quick + 1, stacks), count > FewForQuick ? effort : EqualPieces.Effort.Quick).Count;
+    }
+
+    private double CellOf(int lot)
+    {
+        var gap = request.Rules.Gap;
+        if (request.Lots[lot].Piece.Shape == PieceShape.Rectangle)
+        {
+            var slab = Slab.Of(request, lot, 1);
+            return (slab.Width + gap) * (slab.Depth + gap);
+        }
+        var body = Body.Of(request, lot, 1);
+        return body.Area + Math.PI * gap * (body.R + gap / 4);
+    }
+
+    /// <summary>Levels of one height share what is on them evenly, the rest to the lower.</summary>
+    private List<Level> Evened(List<Level> levels, int[] counts)
+    {
+        var evened = levels.ToList();
+        var planned = request.Lots.Select((_, i) => Math.Min(counts[i], levels.Sum(l => l.Wanted.Where(w => w.Lot == i).Sum(w => w.Count * w.Stack)))).ToArray();
+        foreach (var group in levels.Index().GroupBy(l => (Math.Round(l.Item.Tallest), string.Join(',', l.Item.Wanted.Select(w => (w.Lot, w.Stack)).Order()))).Where(g => g.Count() > 1))
+        {
+            var at = group.Select(g => g.Index).ToList();
+            foreach (var w in group.First().Item.Wanted)
+            {
+                var all = group.Sum(g => g.Item.Wanted.First(x => x.Lot == w.Lot).Count);
+                foreach (var (k, i) in at.Index())
+                {
+                    var count = all / at.Count + (k < all % at.Count ? 1 : 0);
+                    evened[i] = evened[i] with { Wanted = [.. evened[i].Wanted.Select(x => x.Lot == w.Lot ? x with { Count = count } : x)] };
+                }
+            }
+        }
+        return evened;
+    }
+
+    /// <summary>Everything to its place: the tallest level first, what finds none into the gaps of others.</summary>
+    private (List<Packed> Shelves, int[] Left) Stand(List<Level> levels, int[] counts)
+    {
+        var (left, z) = ((int[])counts.Clone(), request.Chamber.Raise);
+        var fillers = new (ShelfFiller Filler, Level Level, double Z, PlacedPack? Pack)[levels.Count];
+        for (var i = 0; i < levels.Count; i++)
+        {
+            var (level, top) = (levels[i], z + shelf.Thickness);
+            ImmutableArray<(double X, double Y)> props = level.Carries is null ? [] : pattern;
+            var pack = request.Packs ? ShelfSpaces.PackOn(request, shelf, region, top, level.Opening, props) : null;
+            var kept = request.Pieces.IsDefault ? [] : request.Pieces.Where(p => p.Shelf == i).Select(p => new Standing(p.Lot, p.Stack, new Place(p.X, p.Y, p.Turn * Math.PI / 180))).ToList();
+            foreach (var k in kept) left[k.Lot] -= k.Stack;
+            fillers[i] = (new ShelfFiller(request, Space(top, props, pack), effort, kept), level, z, pack);
+            z += shelf.Thickness + level.Opening;
+        }
+        var solved = new Dictionary<(Wanted, bool), List<Standing>>();
+        var tallestFirst = Enumerable.Range(0, levels.Count).OrderByDescending(i => levels[i].Tallest).ThenBy(i => i).ToList();
+        foreach (var i in tallestFirst)
+        {
+            var (filler, level, _, _) = fillers[i];
+            var before = filler.Standing.Count;
+            // One lot alone may find more room than was planned; never more than there is.
+            var wanted = level.Wanted.Select(w => w with { Count = Math.Min(w.Count + (level.Wanted.Count == 1 ? More(levels, i, w, left) : 0), (left[w.Lot] + w.Stack - 1) / w.Stack) }).Where(w => w.Count > 0).ToList();
+            // Levels alike, with nothing else in the way, are worked out once.
+            var alike = wanted.Count == 1 && before == 0 && fillers[i].Pack is null && !filler.IsNearTip(request.HeightOf(request.Lots[wanted[0].Lot], wanted[0].Stack));
+            if (alike && solved.TryGetValue((wanted[0], level.Carries is null), out var again)) filler.Repeat(again);
+            else
+            {
+                filler.Fill(wanted);
+                if (alike) solved[(wanted[0], level.Carries is null)] = [.. filler.Standing];
+            }
+            foreach (var s in filler.Standing.Skip(before)) left[s.Lot] -= Math.Min(s.Stack, left[s.Lot]);
+        }
+        foreach (var i in tallestFirst.AsEnumerable().Reverse())
+        {
+            foreach (var lot in Enumerable.Range(0, left.Length).Where(l => left[l] > 0).OrderByDescending(l => request.Lots[l].Must).ThenByDescending(CellOf).ToList())
+            {
+                var stack = request.MostInStack(request.Lots[lot]);
+                while (stack > 0 && request.HeightOf(request.Lots[lot], stack) > fillers[i].Level.Tallest + 1e-9) stack--;
+                if (stack == 0) continue;
+                var put = fillers[i].Filler.FillGaps(new Wanted(lot, stack, (left[lot] + stack - 1) / stack));
+                left[lot] -= Math.Min(left[lot], put * stack);
+            }
+        }
+        var rest = (int[])counts.Clone();
+        var shelves = new List<Packed>();
+        foreach (var (filler, level, at, pack) in fillers)
+        {
+            filler.KeepOnly([.. rest]);
+            filler.Settle(pattern, shelf, region);
+            var pieces = new List<(Standing, int)>();
+            foreach (var s in filler.Standing)
+            {
+                var count = Math.Min(s.Stack, rest[s.Lot]);
+                if (count <= 0) continue;
+                rest[s.Lot] -= count;
+                pieces.Add((s, count));
+            }
+            shelves.Add(new Packed(level, at, pack, pieces, pattern));
+        }
+        // Nothing is carried up for an empty shelf.
+        while (shelves.Count > 0 && shelves[^1].Pieces.Count == 0) shelves.RemoveAt(shelves.Count - 1);
+        return (shelves, rest);
+    }
+
+    private static int More(List<Level> levels, int index, Wanted w, int[] left)
+    {
+        var planned = levels.Where((_, i) => i != index).Sum(l => l.Wanted.Where(x => x.Lot == w.Lot).Sum(x => x.Count * x.Stack));
+        return Math.Max(0, (left[w.Lot] - planned) / w.Stack - w.Count);
+    }
+}

@@ -1,0 +1,253 @@
+using System.Collections.Immutable;
+
+namespace ZealousEmber.Core.Packing;
+
+/// <summary>So many stacks of a lot, wanted on a shelf.</summary>
+/// <param name="Lot">Index of the lot.</param>
+/// <param name="Stack">Pieces on one another.</param>
+/// <param name="Count">Stacks.</param>
+internal readonly record struct Wanted(int Lot, int Stack, int Count);
+
+/// <summary>A stack on a shelf.</summary>
+internal readonly record struct Standing(int Lot, int Stack, Place At);
+
+/// <summary>Puts several lots on one shelf: what has sides in rows, then the largest first where it stands tightest, the rest squeezed in.</summary>
+internal sealed class ShelfFiller
+{
+    private const double RasterStep = 9;
+    private readonly PackingRequest request;
+    private readonly double gap;
+    private readonly EqualPieces.Effort effort;
+    private readonly List<Standing> standing = [];
+    private ShelfSpace space;
+    private readonly int keptCount;
+
+    public ShelfFiller(PackingRequest request, ShelfSpace space, EqualPieces.Effort effort, IEnumerable<Standing>? kept = null)
+    {
+        (this.request, this.space, this.effort, gap) = (request, space, effort, request.Rules.Gap);
+        foreach (var piece in kept ?? []) Keep(piece);
+        keptCount = standing.Count;
+    }
+
+    public IReadOnlyList<Standing> Standing => standing;
+
+    /// <summary>Everything that is wanted, as far as it goes.</summary>
+    public void Fill(IReadOnlyList<Wanted> wanted)
+    {
+        foreach (var w in wanted.Where(w => IsSlab(w.Lot)).OrderByDescending(w => request.Lots[w.Lot].Piece.Across * request.Lots[w.Lot].Piece.Deep))
+        {
+            var slab = Slab.Of(request, w.Lot, w.Stack);
+            foreach (var place in Rows.Most(space, slab, gap, w.Count)) PutSlab(slab, w, place);
+        }
+        var round = wanted.Where(w => !IsSlab(w.Lot) && w.Count > 0).ToList();
+        if (round.Count == 1 && standing.Skip(keptCount).All(s => IsSlab(s.Lot)))
+        {
+            var body = Body.Of(request, round[0].Lot, round[0].Stack);
+            standing.AddRange(EqualPieces.Most(space, body, gap, round[0].Count, effort).Select(p => new Standing(round[0].Lot, round[0].Stack, p)));
+            return;
+        }
+        SqueezeIn(round);
+    }
+
+    /// <summary>The thermocouple is in the way of a piece so tall.</summary>
+    public bool IsNearTip(double height) => space.TipRadius(height) > 0;
+
+    /// <summary>The same as on another shelf like this one.</summary>
+    public void Repeat(IEnumerable<Standing> others)
+    {
+        foreach (var s in others)
+        {
+            if (IsSlab(s.Lot)) PutSlab(Slab.Of(request, s.Lot, s.Stack), new Wanted(s.Lot, s.Stack, 1), s.At);
+            else standing.Add(s);
+        }
+    }
+
+    /// <summary>What still fits into the gaps, displacing nothing; tells how many stacks.</summary>
+    public int FillGaps(Wanted wanted)
+    {
+        if (IsSlab(wanted.Lot))
+        {
+            var slab = Slab.Of(request, wanted.Lot, wanted.Stack);
+            var least = Math.Min(slab.Width, slab.Depth) / 2;
+            if (Now().Tightest(least, 0, slab.Height) is null) return 0;
+            var around = space.With(standing.Where(s => !IsSlab(s.Lot)).Select(BoxAround));
+            var places = Rows.Most(around, slab, gap, wanted.Count, quick: true);
+            foreach (var place in places) PutSlab(slab, wanted, place);
+            return places.Count;
+        }
+        var (body, put) = (Body.Of(request, wanted.Lot, wanted.Stack), 0);
+        if (!body.IsRound) return 0;
+        var raster = Now();
+        while (put < wanted.Count && raster.Tightest(body.R, body.Foot, body.Height) is { } place)
+        {
+            standing.Add(new Standing(wanted.Lot, wanted.Stack, new Place(place.X, place.Y, 0)));
+            raster.Put(body, place.X, place.Y, 0, gap);
+            put++;
+        }
+        return put;
+    }
+
+    /// <summary>Moves round pieces further apart, as far as there is room for all.</summary>
+    public void Spread()
+    {
+        var round = standing.Index().Where(s => s.Index >= keptCount && !IsSlab(s.Item.Lot)).ToList();
+        if (round.Count == 0) return;
+        foreach (var extra in new[] { 30.0, 15, 7, 3 })
+        {
+            var relaxer = new Relaxer(space, gap + extra);
+            foreach (var (_, s) in round) relaxer.Add(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn);
+            relaxer.Relax(60);
+            if (!relaxer.IsFree) continue;
+            foreach (var (i, place) in EqualPieces.Places(relaxer).Index()) standing[round[i].Index] = standing[round[i].Index] with { At = place };
+            return;
+        }
+    }
+
+    /// <summary>Takes off what there are no pieces for.</summary>
+    /// <param name="left">Pieces of each lot.</param>
+    public void KeepOnly(int[] left)
+    {
+        for (var i = 0; i < standing.Count; i++)
+        {
+            if (left[standing[i].Lot] <= 0) standing.RemoveAt(i--);
+            else left[standing[i].Lot] -= standing[i].Stack;
+        }
+    }
+
+    /// <summary>Further apart where there is room, and over the middle of its props where it might tip.</summary>
+    /// <param name="carried">What carries the shelf.</param>
+    /// <param name="shelf">Its kind.</param>
+    /// <param name="region">What it covers.</param>
+    public void Settle(ImmutableArray<(double X, double Y)> carried, ShelfStock shelf, ShelfRegion region)
+    {
+        Spread();
+        if (standing.Count == keptCount) return;
+        var middle = (X: carried.Average(p => p.X), Y: carried.Average(p => p.Y));
+        var (x, y) = Balance.Of(request, shelf, region, standing.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y)));
+        if (Balance.Inside(carried, x, y) >= PackingRules.TipsOver + 2) return;
+        foreach (var share in new[] { 1.0, 2, 3 })
+        {
+            var relaxer = new Relaxer(space, gap);
+            var round = standing.Index().Where(s => s.Index >= keptCount && !IsSlab(s.Item.Lot)).ToList();
+            foreach (var (_, s) in round) relaxer.Add(Body.Of(request, s.Lot, s.Stack), s.At.X + (middle.X - x) * share, s.At.Y + (middle.Y - y) * share, s.At.Turn);
+            relaxer.Relax(100);
+            if (!relaxer.IsFree) continue;
+            var places = EqualPieces.Places(relaxer);
+            var moved = standing.Select((s, i) => round.FindIndex(r => r.Index == i) is >= 0 and var k ? s with { At = places[k] } : s).ToList();
+            var (nx, ny) = Balance.Of(request, shelf, region, moved.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y)));
+            if (Balance.Inside(carried, nx, ny) < PackingRules.TipsOver) continue;
+            standing.Clear();
+            standing.AddRange(moved);
+            return;
+        }
+        // Nothing helps but to take off what pulls it over.
+        while (standing.Count > keptCount && Balance.Of(request, shelf, region, standing.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y))) is var (bx, by) && Balance.Inside(carried, bx, by) < PackingRules.TipsOver + 1)
+            standing.RemoveAt(keptCount + standing.Skip(keptCount).Index().MaxBy(s => (s.Item.At.X - middle.X) * (bx - middle.X) + (s.Item.At.Y - middle.Y) * (by - middle.Y)).Index);
+    }
+
+    private void SqueezeIn(List<Wanted> round)
+    {
+        var relaxer = new Relaxer(space, gap);
+        var stacks = new List<(int Lot, int Stack)>();
+        foreach (var s in standing.Skip(keptCount).Where(s => !IsSlab(s.Lot)).ToList())
+        {
+            relaxer.Add(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn);
+            stacks.Add((s.Lot, s.Stack));
+            standing.RemoveAt(standing.LastIndexOf(s));
+        }
+        var dice = new Dice(5);
+        var raster = new Raster(space, RasterStep);
+        void See()
+        {
+            raster = new Raster(space, RasterStep);
+            for (var i = 0; i < relaxer.Count; i++)
+            {
+                var (x, y, turn) = relaxer.PlaceOf(i);
+                raster.Put(relaxer.BodyOf(i), x, y, turn, gap);
+            }
+        }
+        See();
+        foreach (var w in round.OrderByDescending(w => Body.Of(request, w.Lot, w.Stack).R))
+        {
+            var body = Body.Of(request, w.Lot, w.Stack);
+            for (var k = 0; k < w.Count; k++)
+            {
+                if (body.IsRound && raster.Tightest(body.R, body.Foot, body.Height) is { } place)
+                {
+                    relaxer.Add(body, place.X, place.Y);
+                    raster.Put(body, place.X, place.Y, 0, gap);
+                    stacks.Add((w.Lot, w.Stack));
+                    continue;
+                }
+                var saved = relaxer.Save();
+                var (x, y) = raster.Emptiest(body.Foot, body.Height);
+                relaxer.Add(body, x, y, dice.Between(0, 2 * Math.PI));
+                relaxer.Relax(80);
+                for (var jump = 0; jump < effort.Jumps - 1 && !relaxer.IsFree; jump++)
+                {
+                    See();
+                    var at = raster.Emptiest(body.Foot, body.Height);
+                    relaxer.Move(relaxer.Count - 1, at.X, at.Y);
+                    relaxer.Relax(60);
+                }
+                if (!relaxer.IsFree)
+                {
+                    relaxer.RemoveLast();
+                    relaxer.Restore(saved);
+                    See();
+                    break;
+                }
+                stacks.Add((w.Lot, w.Stack));
+                See();
+            }
+        }
+        foreach (var (i, place) in EqualPieces.Places(relaxer).Index()) standing.Add(new Standing(stacks[i].Lot, stacks[i].Stack, place));
+    }
+
+    private void Keep(Standing piece)
+    {
+        if (IsSlab(piece.Lot)) PutSlab(Slab.Of(request, piece.Lot, piece.Stack), new Wanted(piece.Lot, piece.Stack, 1), piece.At);
+        else
+        {
+            standing.Add(piece);
+            space = With([piece]);
+        }
+    }
+
+    private void PutSlab(Slab slab, Wanted w, Place place)
+    {
+        standing.Add(new Standing(w.Lot, w.Stack, place));
+        space = space.With([BoxOf(slab, place)]);
+    }
+
+    private Box BoxOf(Slab slab, Place place)
+    {
+        var turned = Math.Abs(Math.Sin(place.Turn)) > 0.5;
+        return new Box(place.X, place.Y, (turned ? slab.Depth : slab.Width) / 2, (turned ? slab.Width : slab.Depth) / 2, gap);
+    }
+
+    /// <summary>The shelf with round pieces on it that stay where they are.</summary>
+    private ShelfSpace With(IEnumerable<Standing> pieces) => space with
+    {
+        Discs = [.. space.Discs, .. pieces.Where(s => !IsSlab(s.Lot)).SelectMany(s =>
+        {
+            var (body, (sin, cos)) = (Body.Of(request, s.Lot, s.Stack), Math.SinCos(s.At.Turn));
+            return body.Parts.Select(p => new Disc(s.At.X + p.X * cos, s.At.Y + p.X * sin, p.R + gap));
+        })],
+    };
+
+    private Box BoxAround(Standing s)
+    {
+        var body = Body.Of(request, s.Lot, s.Stack);
+        return new Box(s.At.X, s.At.Y, body.Reach, body.Reach, gap);
+    }
+
+    private Raster Now()
+    {
+        var raster = new Raster(space, RasterStep);
+        foreach (var s in standing.Where(s => !IsSlab(s.Lot))) raster.Put(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn, gap);
+        return raster;
+    }
+
+    private bool IsSlab(int lot) => request.Lots[lot].Piece.Shape == PieceShape.Rectangle;
+}
