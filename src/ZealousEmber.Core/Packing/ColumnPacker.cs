@@ -7,6 +7,7 @@ internal sealed class ColumnPacker
 {
     private const int Columns = 3;
     private const int FewForQuick = 40;
+    private const double UsuallyPacked = 0.76;
     private const int Looked = 5;
     private const int PlansTried = 4;
     private readonly PackingRequest request;
@@ -42,11 +43,12 @@ internal sealed class ColumnPacker
         (List<Packed> Shelves, int[] Left, int[] Props)? best = null;
         var raised = sums.Exactly(props, request.Chamber.Raise, Columns);
         var stock = raised is null ? props : PropSums.Without(props, raised);
-        foreach (var packed in new[] { 0.76, 0.70, 0.63, 0.55 })
+        foreach (var packed in new[] { UsuallyPacked, 0.70, 0.63, 0.55 })
         {
             var shares = caps.Select((cap, i) => cap == 0 ? 2 : Math.Clamp(cells[i] / (packed * free), 1e-3, 1.0 / cap)).ToArray();
-            if (packed < 0.76) shares = [.. shares.Select((s, i) => caps[i] == 0 ? 2 : Math.Min(1, Math.Max(s, Math.Min(cells[i] / (packed * free), counts.Count(c => c > 0) == 1 ? s : 1))))];
-            var planner = new LevelPlanner(request, sums, shares, caps, shelf, mostLevels, Columns);
+            var fewer = caps.Select(cap => cap == 0 ? 0 : Math.Max(1, (int)(cap * packed / UsuallyPacked))).ToArray();
+            if (packed < UsuallyPacked) shares = [.. shares.Select((s, i) => caps[i] == 0 ? 2 : Math.Min(1, Math.Max(cells[i] / (packed * free), 1.0 / fewer[i])))];
+            var planner = new LevelPlanner(request, sums, shares, fewer, shelf, mostLevels, Columns);
             var alone = counts.Count(c => c > 0) == 1;
             var plans = request.Openings.IsDefaultOrEmpty ? planner.Plan(counts, stock, alone && request.Handles == HandleChoice.Any ? PlansTried : 1) : [planner.Keep(request.Openings, counts, stock)];
             var all = false;
@@ -54,7 +56,7 @@ internal sealed class ColumnPacker
             {
                 var levels = plan;
                 all |= Enumerable.Range(0, counts.Length).All(i => levels.Sum(l => l.Wanted.Where(w => w.Lot == i).Sum(w => w.Count * w.Stack)) >= counts[i]);
-                levels = Evened(levels, counts);
+                levels = Evened(levels);
                 if (request.Openings.IsDefaultOrEmpty) levels = new LevelOrder(request, sums, shelf, Columns).Best(levels, stock);
                 var made = Stand(levels, counts);
                 var left = levels.Where(l => l.Carries is not null).Aggregate(stock, (rest, l) => PropSums.Without(rest, l.Carries!));
@@ -62,7 +64,7 @@ internal sealed class ColumnPacker
                 if (best.Value.Left.Sum() == 0) return best.Value;
             }
             // More shelves, each less full, only where what was planned did not find its place.
-            if (!all || alone || !request.Openings.IsDefaultOrEmpty) break;
+            if (!all || !request.Openings.IsDefaultOrEmpty) break;
         }
         return best ?? ([], counts, props);
     }
@@ -123,11 +125,10 @@ internal sealed class ColumnPacker
     }
 
     /// <summary>Levels of one height share what is on them evenly, the rest to the lower.</summary>
-    private List<Level> Evened(List<Level> levels, int[] counts)
+    private static List<Level> Evened(List<Level> levels)
     {
         var evened = levels.ToList();
-        var planned = request.Lots.Select((_, i) => Math.Min(counts[i], levels.Sum(l => l.Wanted.Where(w => w.Lot == i).Sum(w => w.Count * w.Stack)))).ToArray();
-        foreach (var group in levels.Index().GroupBy(l => (Math.Round(l.Item.Tallest), string.Join(',', l.Item.Wanted.Select(w => (w.Lot, w.Stack)).Order()))).Where(g => g.Count() > 1))
+        foreach (var group in levels.Index().GroupBy(l => string.Join(',', l.Item.Wanted.Select(w => (w.Lot, w.Stack)).Order())).Where(g => g.Count() > 1))
         {
             var at = group.Select(g => g.Index).ToList();
             foreach (var w in group.First().Item.Wanted)
@@ -160,12 +161,15 @@ internal sealed class ColumnPacker
         }
         var solved = new Dictionary<(Wanted, bool), List<Standing>>();
         var tallestFirst = Enumerable.Range(0, levels.Count).OrderByDescending(i => levels[i].Tallest).ThenBy(i => i).ToList();
-        foreach (var i in tallestFirst)
+        // What finds no place beside the thermocouple or a pack may on the others.
+        var waiting = tallestFirst.OrderByDescending(i => fillers[i].Pack is not null || fillers[i].Filler.IsNearTip(levels[i].Tallest)).ToList();
+        foreach (var i in waiting.ToList())
         {
             var (filler, level, _, _) = fillers[i];
             var before = filler.Standing.Count;
+            waiting.Remove(i);
             // One lot alone may find more room than was planned; never more than there is.
-            var wanted = level.Wanted.Select(w => w with { Count = Math.Min(w.Count + (level.Wanted.Count == 1 ? More(levels, i, w, left) : 0), (left[w.Lot] + w.Stack - 1) / w.Stack) }).Where(w => w.Count > 0).ToList();
+            var wanted = level.Wanted.Select(w => w with { Count = Math.Min(w.Count + (level.Wanted.Count == 1 ? More(waiting.Select(j => levels[j]), w, left) : 0), (left[w.Lot] + w.Stack - 1) / w.Stack) }).Where(w => w.Count > 0).ToList();
             // Levels alike, with nothing else in the way, are worked out once.
             var alike = wanted.Count == 1 && before == 0 && fillers[i].Pack is null && !filler.IsNearTip(request.HeightOf(request.Lots[wanted[0].Lot], wanted[0].Stack));
             if (alike && solved.TryGetValue((wanted[0], level.Carries is null), out var again)) filler.Repeat(again);
@@ -208,9 +212,10 @@ internal sealed class ColumnPacker
         return (shelves, rest);
     }
 
-    private static int More(List<Level> levels, int index, Wanted w, int[] left)
+    /// <summary>Stacks for which no other level is meant.</summary>
+    private static int More(IEnumerable<Level> others, Wanted w, int[] left)
     {
-        var planned = levels.Where((_, i) => i != index).Sum(l => l.Wanted.Where(x => x.Lot == w.Lot).Sum(x => x.Count * x.Stack));
+        var planned = others.Sum(l => l.Wanted.Where(x => x.Lot == w.Lot).Sum(x => x.Count * x.Stack));
         return Math.Max(0, (left[w.Lot] - planned) / w.Stack - w.Count);
     }
 }

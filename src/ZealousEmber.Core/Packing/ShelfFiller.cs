@@ -103,14 +103,18 @@ internal sealed class ShelfFiller
         }
     }
 
-    /// <summary>Takes off what there are no pieces for.</summary>
+    /// <summary>Takes off what there are no pieces for; the last stack may be lower than the others.</summary>
     /// <param name="left">Pieces of each lot.</param>
     public void KeepOnly(int[] left)
     {
         for (var i = 0; i < standing.Count; i++)
         {
             if (left[standing[i].Lot] <= 0) standing.RemoveAt(i--);
-            else left[standing[i].Lot] -= standing[i].Stack;
+            else
+            {
+                standing[i] = standing[i] with { Stack = Math.Min(standing[i].Stack, left[standing[i].Lot]) };
+                left[standing[i].Lot] -= standing[i].Stack;
+            }
         }
     }
 
