@@ -14,6 +14,7 @@ using ZealousEmber.App.Hosting;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Notation;
+using ZealousEmber.App.Packing;
 using ZealousEmber.App.Planning;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Schedules;
@@ -99,6 +100,7 @@ async Task Serve()
     app.MapStock();
     app.MapPhotos();
     app.MapPlans();
+    app.MapPacking();
     app.MapFirings();
     app.MapStarts();
     app.MapOpenApi();

@@ -91,9 +91,9 @@ internal static class FiringMapping
     private static LotDraft ReadLot(LotContract lot) => new(
         lot.What?.Trim(), lot.Count, lot.Wall, lot.Width, lot.ClosedHollow == true, lot.OneSided == true, lot.Dryness ?? Dryness.BoneDry, lot.ClayId,
         [.. (lot.GlazeIds ?? []).Take(MostGlazes)], lot.Whose?.Trim(), lot.Next ?? NextStep.Dipping, lot.PieceKg,
-        (lot.Typed ?? new Dictionary<string, string>()).Where(t => t.Value is not null).ToImmutableSortedDictionary(), lot.GlazedAlready == true);
+        (lot.Typed ?? new Dictionary<string, string>()).Where(t => t.Value is not null).ToImmutableSortedDictionary(), lot.GlazedAlready == true, PieceMapping.Read(lot.Piece), lot.Must == true);
 
     private static LotContract Write(LotDraft lot) => new(
         lot.What, lot.Count, lot.Wall, lot.Width, lot.ClosedHollow, lot.OneSided, lot.Dryness, lot.ClayId, null, lot.GlazeIds, null, lot.Whose, lot.Next, lot.PieceMass,
-        lot.Typed.IsEmpty ? null : lot.Typed, lot.GlazedAlready ? true : null);
+        lot.Typed.IsEmpty ? null : lot.Typed, lot.GlazedAlready ? true : null, PieceMapping.Write(lot.Piece), lot.Must ? true : null);
 }

@@ -1,3 +1,4 @@
+using ZealousEmber.App.Packing;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core.Kilns;
@@ -22,6 +23,8 @@ namespace ZealousEmber.App.Kilns;
 /// <param name="HeatFactor">% of the usual heat capacity.</param>
 /// <param name="LossFactor">% of the usual conductivity.</param>
 /// <param name="Uncertainty">% either way.</param>
+/// <param name="Chamber">Its inside and shelves; the usual ones of its class when missing.</param>
+/// <param name="Props">Its props; the usual ones of its class when missing.</param>
 /// <param name="HoldClock">waits: a hold begins when its target is reached; runs: the program goes on by itself.</param>
 public sealed record KilnContract(
     string? Name, string? Class, TemperatureUnit? Unit = null,
@@ -29,7 +32,7 @@ public sealed record KilnContract(
     Brick? Brick = null, double? BrickThickness = null, double? FibreThickness = null,
     double? TopLimit = null, double? OpenLimit = null, double? Room = null, double? Altitude = null, double? VentFlow = null, double? Sections = null,
     double? Leak = null, double? HeatFactor = null, double? LossFactor = null, double? Uncertainty = null,
-    HoldClock? HoldClock = null, string? Notes = null)
+    HoldClock? HoldClock = null, string? Notes = null, ChamberContract? Chamber = null, PropsContract? Props = null)
 {
     /// <summary>The same with a name to speak of it by, where it has none yet.</summary>
     internal KilnContract Named() => string.IsNullOrWhiteSpace(Name) ? this with { Name = "the kiln" } : this;
@@ -88,9 +91,11 @@ public sealed record KilnStallPreview(int Segment, double Temperature, double Mi
 public sealed record LoadPreview(double WareKg, double FurnitureKg, double WaterKg, bool FirstFiring);
 
 /// <summary>What a kiln can do, at a glance; temperatures in its unit.</summary>
+/// <param name="Chamber">Its inside and shelves, its own or those of its class.</param>
+/// <param name="Props">Its props, its own or those of its class.</param>
 public sealed record KilnPortraitContract(
     TemperatureUnit Unit, IReadOnlyList<PacePointContract> Climb, IReadOnlyList<PacePointContract> Fall, double Hottest,
-    IReadOnlyList<UsualFiringContract> Usual);
+    IReadOnlyList<UsualFiringContract> Usual, ChamberContract Chamber, PropsContract Props);
 
 /// <summary>How fast it goes at a temperature, degrees an hour.</summary>
 public sealed record PacePointContract(double Temperature, double Rate);

@@ -1,4 +1,5 @@
 using ZealousEmber.App.Http;
+using ZealousEmber.App.Packing;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Units;
@@ -37,7 +38,7 @@ internal static class KilnEndpoints
         IReadOnlyList<PacePointContract> Write(IEnumerable<PaceAt> paces) => [.. paces.Select(p => new PacePointContract(p.At.In(unit), p.Rate.PerHourIn(unit)))];
         return Results.Ok(new KilnPortraitContract(
             unit, Write(portrait.Climb), Write(portrait.Fall), portrait.Hottest.In(unit),
-            [.. portrait.Usual.Select(u => Usual(u, kiln, prices, unit))]));
+            [.. portrait.Usual.Select(u => Usual(u, kiln, prices, unit))], ChamberMapping.Write(kiln.Chamber), ChamberMapping.Write(kiln.Props)));
     }
 
     private static UsualFiringContract Usual(UsualFiring usual, Kiln kiln, EnergyPrices prices, TemperatureUnit unit)

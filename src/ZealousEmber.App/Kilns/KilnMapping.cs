@@ -1,3 +1,4 @@
+using ZealousEmber.App.Packing;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
@@ -17,7 +18,12 @@ internal static class KilnMapping
     public static Result<Kiln> Read(KilnContract? wire)
     {
         if (wire is null) return new Problem("", "A kiln is missing here.");
-        return Kiln.Create(new KilnSpecification(wire.Name, wire.Class, wire.Brick, wire.HoldClock, wire.Notes, Numbers(wire), wire.Unit ?? TemperatureUnit.Celsius));
+        var chamber = wire.Chamber is { } c ? ChamberMapping.Read(c) : null;
+        var props = wire.Props is { } p ? ChamberMapping.Read(p) : null;
+        var kiln = Kiln.Create(new KilnSpecification(
+            wire.Name, wire.Class, wire.Brick, wire.HoldClock, wire.Notes, Numbers(wire), wire.Unit ?? TemperatureUnit.Celsius, chamber?.IsOk == true ? chamber.Value : null, props?.IsOk == true ? props.Value : null));
+        Problem[] problems = [.. kiln.Problems, .. (chamber?.Problems ?? []).Select(x => x.Under("chamber")), .. (props?.Problems ?? []).Select(x => x.Under("props"))];
+        return problems.Length > 0 ? Result<Kiln>.Failed(problems) : kiln;
     }
 
     public static KilnContract Write(Kiln kiln)
@@ -28,7 +34,8 @@ internal static class KilnMapping
             kiln.Name, kiln.Class.Id, kiln.Unit, Get(KilnLimits.Volume), Get(KilnLimits.Power), Get(KilnLimits.Voltage), Get(KilnLimits.ElementHealth),
             kiln.Brick, Get(KilnLimits.BrickThickness), Get(KilnLimits.FibreThickness), Get(KilnLimits.TopLimit), Get(KilnLimits.OpenLimit), Get(KilnLimits.Room),
             Get(KilnLimits.Altitude), Get(KilnLimits.VentFlow), Get(KilnLimits.Sections), Get(KilnLimits.Leak), Get(KilnLimits.HeatFactor), Get(KilnLimits.LossFactor),
-            Get(KilnLimits.Uncertainty), kiln.HoldClock, kiln.Notes);
+            Get(KilnLimits.Uncertainty), kiln.HoldClock, kiln.Notes,
+            kiln.OwnChamber is { } c ? ChamberMapping.Write(c) : null, kiln.OwnProps is { } p ? ChamberMapping.Write(p) : null);
     }
 
     public static VersionedKilnContract Write(Versioned<Kiln> stored) =>

@@ -1,4 +1,5 @@
 using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Packing;
 using ZealousEmber.Core.Ware;
 
 
@@ -48,9 +49,24 @@ public sealed record VersionedGlazeContract(int Id, int Version, DateTimeOffset 
 /// <param name="PieceKg">A piece; 0.6 kg when nobody weighed it.</param>
 /// <param name="Typed">How wall, width and pieceKg were typed where it was not in mm or kg; shown again as it was typed.</param>
 /// <param name="GlazedAlready">Fired before with glaze on it: decorated, mended or used ware.</param>
+/// <param name="Piece">Its size, for packing.</param>
+/// <param name="Must">Goes in before the others when not all fits.</param>
 public sealed record LotContract(
     string? What, int? Count, double? Wall, double? Width = null, bool? ClosedHollow = null, bool? OneSided = null,
     Dryness? Dryness = null, int? ClayId = null, ClayContract? Clay = null,
     IReadOnlyList<int>? GlazeIds = null, IReadOnlyList<GlazeContract?>? Glazes = null, string? Whose = null,
     NextStep? Next = null, double? PieceKg = null,
-    IReadOnlyDictionary<string, string>? Typed = null, bool? GlazedAlready = null);
+    IReadOnlyDictionary<string, string>? Typed = null, bool? GlazedAlready = null, PieceContract? Piece = null, bool? Must = null);
+
+/// <summary>A piece as room is made for it, mm; what is missing is usual for its shape.</summary>
+/// <param name="Shape">round or rectangle; round when missing.</param>
+/// <param name="Across">The body, or one side.</param>
+/// <param name="Deep">A rectangle's other side.</param>
+/// <param name="Height">As it stands, lid on.</param>
+/// <param name="Handle">How far a handle or spout sticks out.</param>
+/// <param name="Foot">What stands on the shelf, across; 0.65 of across when missing.</param>
+/// <param name="Stacking">none, nest, layers, spacers or flat: raw ware only.</param>
+/// <param name="Most">In a stack.</param>
+/// <param name="Step">What each further piece adds to a stack.</param>
+public sealed record PieceContract(
+    PieceShape? Shape = null, double? Across = null, double? Deep = null, double? Height = null, double? Handle = null, double? Foot = null, Stacking? Stacking = null, int? Most = null, double? Step = null);

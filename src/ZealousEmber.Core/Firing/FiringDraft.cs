@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using NodaTime;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Packing;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
@@ -8,6 +9,26 @@ using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Firing;
+
+/// <summary>The size of a piece as it is being written; mm. What is missing is usual for its shape.</summary>
+/// <param name="Shape">From above.</param>
+/// <param name="Across">The body, or one side.</param>
+/// <param name="Deep">A rectangle's other side.</param>
+/// <param name="Height">As it stands.</param>
+/// <param name="Handle">How far it sticks out.</param>
+/// <param name="Foot">What stands on the shelf, across.</param>
+/// <param name="Stacking">How raw ware of this kind is stacked.</param>
+/// <param name="Most">In a stack.</param>
+/// <param name="Step">What each further piece adds.</param>
+public sealed record PieceDraft(
+    PieceShape Shape, double? Across, double? Deep, double? Height, double? Handle = null, double? Foot = null, Stacking Stacking = Stacking.None, int? Most = null, double? Step = null)
+{
+    /// <summary>The piece, or what is missing or wrong.</summary>
+    public Result<Piece> Read() => Packing.Piece.Create(Shape, Across, Deep, Height, Handle, Foot, Stacking, Most, Step);
+
+    /// <summary>Numbers that can be kept, by field.</summary>
+    internal IEnumerable<(string Field, double? Value)> Numbers => [("across", Across), ("deep", Deep), ("height", Height), ("handle", Handle), ("foot", Foot), ("step", Step), ("most", Most)];
+}
 
 /// <summary>A row of the load as it is being written: any number may be missing, nothing that was typed is lost.</summary>
 /// <param name="What">Plates, mugs, tiles.</param>
@@ -24,9 +45,11 @@ namespace ZealousEmber.Core.Firing;
 /// <param name="PieceMass">kg.</param>
 /// <param name="Typed">How a number was typed, by field, where it was not in mm or kg: <c>wall</c> as <c>3/8 in</c>.</param>
 /// <param name="GlazedAlready">Fired before with glaze on it.</param>
+/// <param name="Piece">Its size, as far as it is known.</param>
+/// <param name="Must">Goes in before the others.</param>
 public sealed record LotDraft(
     string? What, int? Count, double? Wall, double? Width, bool ClosedHollow, bool OneSided, Dryness Dryness, int? ClayId, ImmutableArray<int> GlazeIds, string? Whose, NextStep Next, double? PieceMass,
-    ImmutableSortedDictionary<string, string> Typed, bool GlazedAlready = false)
+    ImmutableSortedDictionary<string, string> Typed, bool GlazedAlready = false, PieceDraft? Piece = null, bool Must = false)
 {
     /// <summary>Fields that may say how they were typed.</summary>
     public static readonly ImmutableArray<string> TypedFields = ["wall", "width", "pieceKg"];
@@ -115,7 +138,7 @@ public sealed record FiringDraft
         {
             if (lot.What?.Length > Clay.LongestName) problems.Add(new Problem($"lots[{i}].what", $"At most {Clay.LongestName} characters."));
             // Whether a wall can be so thick is the planner's to say; here it only has to be a number that can be kept.
-            foreach (var (field, value) in new[] { ("wall", lot.Wall), ("width", lot.Width), ("pieceKg", lot.PieceMass) })
+            foreach (var (field, value) in new[] { ("wall", lot.Wall), ("width", lot.Width), ("pieceKg", lot.PieceMass) }.Concat(lot.Piece?.Numbers.Select(n => ($"piece.{n.Field}", n.Value)) ?? []))
             {
                 if (value is { } given && !(Math.Abs(given) < 1e6)) problems.Add(new Problem($"lots[{i}].{field}", $"This is far beyond anything a kiln holds: {Phrases.Number(given)}."));
             }

@@ -6,8 +6,24 @@ public static class ChamberClass
     private static readonly double[] Heights = [25, 40, 50, 65, 75, 90, 100, 115, 125, 150, 175, 200, 225, 250, 300];
     private static readonly double[] BenchHeights = [12, 25, 40, 50, 75, 100, 125, 150];
 
+    private const double Grain = 5;
+
     /// <summary>The usual chamber of a class of kiln, by its short name.</summary>
-    public static Chamber Usual(string id) => (id switch
+    /// <param name="id">bench, top-100, top-190, top-290 or front-200.</param>
+    /// <param name="scale">Lengths against those of the class, for a larger or smaller kiln of its kind.</param>
+    public static Chamber Usual(string id, double scale = 1)
+    {
+        var usual = OfClass(id);
+        if (Math.Abs(scale - 1) < 0.01) return usual;
+        // Down to what a tape measure shows: never larger than the kiln.
+        double Scaled(double mm) => Math.Floor(mm * scale / Grain) * Grain;
+        return Chamber.Create(
+            usual.Shape, Math.Clamp(Scaled(usual.Width), Chamber.Sizes.Least, Chamber.Sizes.Most), Math.Clamp(Scaled(usual.Depth), Chamber.Sizes.Least, Chamber.Sizes.Most), Math.Clamp(Scaled(usual.Height), Chamber.Sizes.Least, Chamber.Sizes.Most), usual.Raise,
+            [.. usual.Shelves.Select(s => s with { Width = Math.Max(50, Scaled(s.Width)), Depth = Math.Max(50, Scaled(s.Depth)) })], [.. usual.Peepholes.Select(Scaled)],
+            usual.Thermocouple is { } tip ? tip with { Z = Scaled(tip.Z) } : null).Value;
+    }
+
+    private static Chamber OfClass(string id) => (id switch
     {
         "bench" => Chamber.Create(ChamberShape.Rectangle, 285, 285, 285, 12, [new(235, 235, 10, 4)], [90], new(215, 25)),
         "top-100" => Round(480, 550, 420, 16, 205, 8, [120, 380], new(300, 30)),

@@ -5,6 +5,7 @@ using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Packing;
 using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -25,14 +26,14 @@ internal sealed record StoredStep(PaceKind Pace, double? Rate, double? Target, d
 /// <summary>A row of a load as it was written.</summary>
 internal sealed record StoredLot(
     string? What, int? Count, double? Wall, double? Width, bool ClosedHollow, bool OneSided, Dryness Dryness, int? ClayId, int[]? GlazeIds, string? Whose, NextStep Next, double? PieceMass,
-    Dictionary<string, string>? Typed = null, bool GlazedAlready = false)
+    Dictionary<string, string>? Typed = null, bool GlazedAlready = false, PieceDraft? Piece = null, bool Must = false)
 {
     public static StoredLot From(LotDraft lot) => new(
         lot.What, lot.Count, lot.Wall, lot.Width, lot.ClosedHollow, lot.OneSided, lot.Dryness, lot.ClayId, [.. lot.GlazeIds], lot.Whose, lot.Next, lot.PieceMass,
-        lot.Typed.IsEmpty ? null : lot.Typed.ToDictionary(), lot.GlazedAlready);
+        lot.Typed.IsEmpty ? null : lot.Typed.ToDictionary(), lot.GlazedAlready, lot.Piece, lot.Must);
 
     public LotDraft Read() => new(
-        What, Count, Wall, Width, ClosedHollow, OneSided, Dryness, ClayId, [.. GlazeIds ?? []], Whose, Next, PieceMass, (Typed ?? []).ToImmutableSortedDictionary(), GlazedAlready);
+        What, Count, Wall, Width, ClosedHollow, OneSided, Dryness, ClayId, [.. GlazeIds ?? []], Whose, Next, PieceMass, (Typed ?? []).ToImmutableSortedDictionary(), GlazedAlready, Piece, Must);
 }
 
 /// <summary>A finding accepted; milliseconds since 1970.</summary>
@@ -44,15 +45,31 @@ internal sealed record StoredAcceptance(string Id, Severity Severity, string Not
 }
 
 /// <summary>A kiln as it was when a firing was planned in it.</summary>
-internal sealed record StoredKiln(int Version, string? Name, string? Class, Brick? Brick, HoldClock? HoldClock, string? Notes, Dictionary<string, double> Numbers, TemperatureUnit Unit)
+internal sealed record StoredKiln(int Version, string? Name, string? Class, Brick? Brick, HoldClock? HoldClock, string? Notes, Dictionary<string, double> Numbers, TemperatureUnit Unit, StoredChamber? Chamber = null, StoredProps? Props = null)
 {
     public static StoredKiln From(PinnedKiln pinned)
     {
         var said = pinned.Kiln.Specification();
-        return new StoredKiln(pinned.Version, said.Name, said.Class, said.Brick, said.HoldClock, said.Notes, said.Numbers.ToDictionary(n => n.Key, n => n.Value!.Value), said.Unit);
+        return new StoredKiln(pinned.Version, said.Name, said.Class, said.Brick, said.HoldClock, said.Notes, said.Numbers.ToDictionary(n => n.Key, n => n.Value!.Value), said.Unit, StoredChamber.From(said.Chamber), StoredProps.From(said.Props));
     }
 
-    public PinnedKiln Read() => new(Version, Kiln.Create(new KilnSpecification(Name, Class, Brick, HoldClock, Notes, Numbers.ToDictionary(n => n.Key, n => (double?)n.Value), Unit)).Value);
+    public PinnedKiln Read() => new(Version, Kiln.Create(new KilnSpecification(Name, Class, Brick, HoldClock, Notes, Numbers.ToDictionary(n => n.Key, n => (double?)n.Value), Unit, Chamber?.Read(), Props?.Read())).Value);
+}
+
+/// <summary>The inside of a kiln, mm.</summary>
+internal sealed record StoredChamber(ChamberShape Shape, double Width, double Depth, double Height, double Raise, ShelfStock[] Shelves, double[] Peepholes, Thermocouple? Thermocouple)
+{
+    public static StoredChamber? From(Chamber? c) => c is null ? null : new(c.Shape, c.Width, c.Depth, c.Height, c.Raise, [.. c.Shelves], [.. c.Peepholes], c.Thermocouple);
+
+    public Chamber Read() => Chamber.Create(Shape, Width, Depth, Height, Raise, Shelves, Peepholes, Thermocouple).Value;
+}
+
+/// <summary>Props in stock, mm.</summary>
+internal sealed record StoredProps(double Across, int MostStacked, PropCount[] Stock)
+{
+    public static StoredProps? From(PropStock? p) => p is null ? null : new(p.Across, p.MostOnOneAnother, [.. p.Stock]);
+
+    public PropStock Read() => PropStock.Create(Across, MostStacked, Stock).Value;
 }
 
 /// <summary>Hours on some days.</summary>

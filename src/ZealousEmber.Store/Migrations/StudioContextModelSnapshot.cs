@@ -258,6 +258,9 @@ namespace ZealousEmber.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Chamber")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Class")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -281,6 +284,9 @@ namespace ZealousEmber.Store.Migrations
 
                     b.Property<string>("Numbers")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Props")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("SaveKey")

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using ZealousEmber.Core.Packing;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -12,8 +13,10 @@ namespace ZealousEmber.Core.Kilns.Electric;
 /// <param name="Notes">Anything worth keeping.</param>
 /// <param name="Numbers">Values by the field names of <see cref="KilnLimits"/>.</param>
 /// <param name="Unit">Scale of the temperatures among them.</param>
+/// <param name="Chamber">Its inside and shelves; the usual ones of its class when missing.</param>
+/// <param name="Props">Its props; the usual ones of its class when missing.</param>
 public sealed record KilnSpecification(
-    string? Name, string? Class, Brick? Brick, HoldClock? HoldClock, string? Notes, IReadOnlyDictionary<string, double?> Numbers, TemperatureUnit Unit = TemperatureUnit.Celsius);
+    string? Name, string? Class, Brick? Brick, HoldClock? HoldClock, string? Notes, IReadOnlyDictionary<string, double?> Numbers, TemperatureUnit Unit = TemperatureUnit.Celsius, Chamber? Chamber = null, PropStock? Props = null);
 
 /// <summary>An electric kiln as it stands in the studio. Cannot be built wrong.</summary>
 public sealed record Kiln
@@ -88,6 +91,18 @@ public sealed record Kiln
 
     /// <summary>How far times and energy may be off either way, a share; 0.1 until learned (kiln model paper).</summary>
     public double Uncertainty { get; private init; }
+
+    /// <summary>Its inside and shelves as somebody measured them; nothing where they are those of its class.</summary>
+    public Chamber? OwnChamber { get; private init; }
+
+    /// <summary>Its props as somebody counted them; nothing where they are those of its class.</summary>
+    public PropStock? OwnProps { get; private init; }
+
+    /// <summary>Its inside and shelves.</summary>
+    public Chamber Chamber => OwnChamber ?? ChamberClass.Usual(Class.Id, Scale);
+
+    /// <summary>Its props.</summary>
+    public PropStock Props => OwnProps ?? ChamberClass.UsualProps(Class.Id);
 
     /// <summary>Size against its class: the cube root of the volumes. Areas go with its square, loads with its cube.</summary>
     private double Scale => Math.Cbrt(Volume / Class.Volume);
@@ -175,7 +190,7 @@ public sealed record Kiln
         [KilnLimits.HeatFactor.Field] = Rounded(HeatFactor * 100),
         [KilnLimits.LossFactor.Field] = Rounded(LossFactor * 100),
         [KilnLimits.Uncertainty.Field] = Rounded(Uncertainty * 100),
-    }, Unit);
+    }, Unit, OwnChamber, OwnProps);
 
     // Takes off the binary dust of going through shares and metres.
     private static double Rounded(double value) => Math.Round(value, 9);
@@ -206,6 +221,8 @@ public sealed record Kiln
             HoldClock = words.HoldClock ?? HoldClock.WaitsForTarget,
             Notes = notes,
             Unit = words.Unit,
+            OwnChamber = words.Chamber,
+            OwnProps = words.Props,
             Volume = volume,
             Power = Read(KilnLimits.Power, Math.Round(kind.Power * area)),
             Voltage = Read(KilnLimits.Voltage, kind.Voltage),

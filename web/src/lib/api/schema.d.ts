@@ -2998,6 +2998,153 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/packing': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** How to pack a load into a kiln: shelves, props, heights, and a place for every piece */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PackingRequestContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PackingResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/packing/check': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Which rules a plan breaks, and at which piece */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PackingCheckContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PackingVerdict'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/packing/firings': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** How many firings a load needs, one after another */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PackingRequestContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PackingFirings'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/firings': {
     parameters: {
       query?: never;
@@ -3325,6 +3472,22 @@ export interface components {
       /** @description Where it is from, and how sure it is. */
       source: string;
     };
+    /** @description A rule a plan breaks. */
+    BrokenRuleContract: {
+      /** @description touches, wall, off-shelf, prop, too-tall, lid, thermocouple, stack, could-tip, props-over-props, prop-stock, shelf-stock, shelves-mixed, pack-hidden or pack-missing. */
+      rule: string;
+      /**
+       * Format: int32
+       * @description Its number; 0 for the whole.
+       */
+      shelf: number;
+      /**
+       * Format: int32
+       * @description Index on that shelf.
+       */
+      piece: null | number;
+      text: string;
+    };
     /** @description A firing whose watch times are wanted as calendar entries. */
     CalendarRequest: {
       schedule: null | components['schemas']['ScheduleContract'];
@@ -3342,6 +3505,30 @@ export interface components {
       segment: number;
       text: string;
     };
+    /** @description The inside of a kiln, mm. */
+    ChamberContract: {
+      shape: null | components['schemas']['ChamberShape'];
+      /** Format: double */
+      width: null | number;
+      /**
+       * Format: double
+       * @description Front to back; the width when missing.
+       */
+      depth: null | number;
+      /** Format: double */
+      height: null | number;
+      /**
+       * Format: double
+       * @description The lowest shelf's underside above the floor; 25 when missing.
+       */
+      raise: null | number;
+      shelves: null | components['schemas']['ShelfContract'][];
+      /** @description Heights, in the middle of the front. */
+      peepholes: null | number[];
+      thermocouple: null | components['schemas']['ThermocoupleContract'];
+    };
+    /** @enum {string} */
+    ChamberShape: 'round' | 'rectangle';
     /** @description A clay. */
     ClayContract: {
       name: null | string;
@@ -3690,6 +3877,40 @@ export interface components {
     ImportResponse: {
       imported: components['schemas']['VersionedScheduleContract'][];
     };
+    /** @description What somebody wants kept as it is. */
+    KeepContract: {
+      /** @description From the bottom, mm; the topmost goes to the lid. */
+      openings?: null | number[];
+      /** @description Where they stand. */
+      pieces?: null | components['schemas']['KeptPieceContract'][];
+    };
+    /** @description A piece kept where it is. */
+    KeptPieceContract: {
+      /**
+       * Format: int32
+       * @description Its number, from 1 at the bottom.
+       */
+      shelf: null | number;
+      /**
+       * Format: int32
+       * @description Index of its lot.
+       */
+      lot: null | number;
+      /** Format: double */
+      x: null | number;
+      /** Format: double */
+      y: null | number;
+      /**
+       * Format: double
+       * @description Degrees.
+       */
+      turn?: null | number;
+      /**
+       * Format: int32
+       * @description On one another; 1 when missing.
+       */
+      stack?: null | number;
+    };
     /** @description A class to start a kiln from. */
     KilnClassContract: {
       id: string;
@@ -3782,6 +4003,8 @@ export interface components {
        */
       holdClock?: 'waits' | 'runs' | null;
       notes?: null | string;
+      chamber?: null | components['schemas']['ChamberContract'];
+      props?: null | components['schemas']['PropsContract'];
     };
     /** @description A number of a kiln: bounds and meaning. */
     KilnNumberContract: {
@@ -3802,6 +4025,10 @@ export interface components {
       /** Format: double */
       hottest: number;
       usual: components['schemas']['UsualFiringContract'][];
+      /** @description Its inside and shelves, its own or those of its class. */
+      chamber: components['schemas']['ChamberContract'];
+      /** @description Its props, its own or those of its class. */
+      props: components['schemas']['PropsContract'];
     };
     /** @description What the kiln makes of the schedule; temperatures in the schedule's unit. */
     KilnPreview: {
@@ -3928,6 +4155,16 @@ export interface components {
       after: number;
       /** Format: double */
       sure: number;
+    };
+    /** @description What found no room. */
+    LeftOutContract: {
+      /** Format: int32 */
+      lot: number;
+      /** Format: int32 */
+      count: number;
+      why: string;
+      /** @description What would make room. */
+      would: string;
     };
     /** @description What stands in the kiln; what is missing is that of a full kiln for this kind of firing. */
     LoadContract: {
@@ -4060,6 +4297,23 @@ export interface components {
       };
       /** @description Fired before with glaze on it: decorated, mended or used ware. */
       glazedAlready?: null | boolean;
+      piece?: null | components['schemas']['PieceContract'];
+      /** @description Goes in before the others when not all fits. */
+      must?: null | boolean;
+    };
+    /** @description What became of a lot. */
+    LotOutcomeContract: {
+      /**
+       * Format: int32
+       * @description Its index.
+       */
+      lot: number;
+      /** Format: int32 */
+      asked: number;
+      /** Format: int32 */
+      placed: number;
+      /** @description Numbers. */
+      shelves: number[];
     };
     /** @description A moment people plan their day by. */
     MomentContract: {
@@ -4094,6 +4348,101 @@ export interface components {
       /** Format: double */
       rate: number;
     };
+    /** @description Something to mind while loading. */
+    PackingCautionContract: {
+      id: string;
+      text: string;
+    };
+    /** @description A plan of somebody's to be checked, with what it is a plan of. */
+    PackingCheckContract: {
+      kind: null | components['schemas']['ScheduleKind'];
+      load: null | components['schemas']['LoadContract'];
+      /** @description As the packer gives them. */
+      shelves: null | components['schemas']['PlacedShelfContract'][];
+      /** Format: int32 */
+      kilnId?: null | number;
+      kiln?: null | components['schemas']['KilnContract'];
+      chamber?: null | components['schemas']['ChamberContract'];
+      props?: null | components['schemas']['PropsContract'];
+      rules?: null | components['schemas']['RulesContract'];
+      /** @enum {null|string} */
+      handles?: 'any' | 'turned' | null;
+      packs?: null | boolean;
+    };
+    /** @description The firings a load needs. */
+    PackingFirings: {
+      /**
+       * Format: int32
+       * @description How many; those that hold what can be packed at all.
+       */
+      count: number;
+      /** @description One after another, each as full as it goes. */
+      firings: components['schemas']['PackingResponse'][];
+      /** @description Lots of which something fits in no firing. */
+      never: components['schemas']['LeftOutContract'][];
+    };
+    /** @description A load to be packed. */
+    PackingRequestContract: {
+      kind: null | components['schemas']['ScheduleKind'];
+      load: null | components['schemas']['LoadContract'];
+      /**
+       * Format: int32
+       * @description A kiln of the studio,
+       */
+      kilnId?: null | number;
+      kiln?: null | components['schemas']['KilnContract'];
+      chamber?: null | components['schemas']['ChamberContract'];
+      props?: null | components['schemas']['PropsContract'];
+      rules?: null | components['schemas']['RulesContract'];
+      /**
+       * @description any or turned; any when missing.
+       * @enum {null|string}
+       */
+      handles?: 'any' | 'turned' | null;
+      /** @description Witness packs on every shelf in sight. */
+      packs?: null | boolean;
+      keep?: null | components['schemas']['KeepContract'];
+    };
+    /** @description How to pack a kiln; mm, kg and degrees. The origin is on the chamber's axis, x to the right, y to the back, z up from the floor. */
+    PackingResponse: {
+      /** @description From the bottom. */
+      shelves: components['schemas']['PlacedShelfContract'][];
+      /** @description Everything is in. */
+      fits: boolean;
+      lots: components['schemas']['LotOutcomeContract'][];
+      unplaced: components['schemas']['LeftOutContract'][];
+      /** @description Props to fetch. */
+      pickUp: components['schemas']['PropContract'][];
+      totals: components['schemas']['PackingTotalsContract'];
+      cautions: components['schemas']['PackingCautionContract'][];
+      /** @description What it was packed into. */
+      chamber: components['schemas']['ChamberContract'];
+      /** Format: double */
+      propAcross: number;
+    };
+    /** @description What it comes to. */
+    PackingTotalsContract: {
+      /** Format: int32 */
+      pieces: number;
+      /** Format: double */
+      wareKg: number;
+      /**
+       * Format: double
+       * @description Shelves and props.
+       */
+      furnitureKg: number;
+      /** Format: int32 */
+      shelves: number;
+      /**
+       * Format: double
+       * @description Of the kiln, what is full.
+       */
+      share: number;
+    };
+    /** @description Broken rules; none for a plan that can be loaded as it is drawn. */
+    PackingVerdict: {
+      broken: components['schemas']['BrokenRuleContract'][];
+    };
     /** @description Text to be read as steps. */
     ParseRequest: {
       /** @description A line, several lines, or a table with tabs. */
@@ -4127,6 +4476,130 @@ export interface components {
       id: number;
       /** Format: date-time */
       takenInAt: string;
+    };
+    /** @description A piece as room is made for it, mm; what is missing is usual for its shape. */
+    PieceContract: {
+      /**
+       * @description round or rectangle; round when missing.
+       * @enum {null|string}
+       */
+      shape?: 'round' | 'rectangle' | null;
+      /**
+       * Format: double
+       * @description The body, or one side.
+       */
+      across?: null | number;
+      /**
+       * Format: double
+       * @description A rectangle's other side.
+       */
+      deep?: null | number;
+      /**
+       * Format: double
+       * @description As it stands, lid on.
+       */
+      height?: null | number;
+      /**
+       * Format: double
+       * @description How far a handle or spout sticks out.
+       */
+      handle?: null | number;
+      /**
+       * Format: double
+       * @description What stands on the shelf, across; 0.65 of across when missing.
+       */
+      foot?: null | number;
+      /**
+       * @description none, nest, layers, spacers or flat: raw ware only.
+       * @enum {null|string}
+       */
+      stacking?: 'none' | 'nest' | 'layers' | 'spacers' | 'flat' | null;
+      /**
+       * Format: int32
+       * @description In a stack.
+       */
+      most?: null | number;
+      /**
+       * Format: double
+       * @description What each further piece adds to a stack.
+       */
+      step?: null | number;
+    };
+    /** @description A witness pack. */
+    PlacedPackContract: {
+      /** Format: double */
+      x: number;
+      /** Format: double */
+      y: number;
+      /**
+       * Format: double
+       * @description Height of the peephole it is seen through.
+       */
+      peephole: number;
+    };
+    /** @description A stack of pieces, or one. */
+    PlacedPieceContract: {
+      /**
+       * Format: int32
+       * @description Index of its lot.
+       */
+      lot: number;
+      /** Format: double */
+      x: number;
+      /** Format: double */
+      y: number;
+      /**
+       * Format: double
+       * @description Of its handle or first side, degrees against the x axis.
+       */
+      turn: number;
+      /**
+       * Format: int32
+       * @description On one another.
+       */
+      stack: number;
+    };
+    /** @description A column of props. */
+    PlacedPropContract: {
+      /** Format: double */
+      x: number;
+      /** Format: double */
+      y: number;
+      /** @description From below. */
+      heights: number[];
+    };
+    /** @description A shelf with what is on it. */
+    PlacedShelfContract: {
+      /**
+       * Format: int32
+       * @description From 1 at the bottom.
+       */
+      number: number;
+      /** @description full, front or back. */
+      region: components['schemas']['ShelfRegion'];
+      /**
+       * Format: double
+       * @description Its underside.
+       */
+      z: number;
+      /** Format: double */
+      thickness: number;
+      /**
+       * Format: double
+       * @description To the next shelf, or to the lid.
+       */
+      opening: number;
+      /** @description What carries it. */
+      props: components['schemas']['PlacedPropContract'][];
+      pieces: components['schemas']['PlacedPieceContract'][];
+      pack: null | components['schemas']['PlacedPackContract'];
+      /** Format: double */
+      wareKg: number;
+      /**
+       * Format: double
+       * @description Of the shelf, what ware covers.
+       */
+      areaShare: number;
     };
     /** @description Something to know about the load. */
     PlanNoteContract: {
@@ -4379,6 +4852,27 @@ export interface components {
       detail?: null | string;
       instance?: null | string;
     };
+    /** @description Props of one height. */
+    PropContract: {
+      /** Format: double */
+      height: null | number;
+      /** Format: int32 */
+      count: null | number;
+    };
+    /** @description Props, mm. */
+    PropsContract: {
+      /**
+       * Format: double
+       * @description Each.
+       */
+      across: null | number;
+      /**
+       * Format: int32
+       * @description On one another, 1 or 2.
+       */
+      mostStacked: null | number;
+      stock: null | components['schemas']['PropContract'][];
+    };
     /** @description A cone read after a firing. */
     ReadRequest: {
       cone: null | string;
@@ -4419,6 +4913,44 @@ export interface components {
        */
       offsetCelsius: number;
       text: string;
+    };
+    /** @description Rules of the studio's own, mm; what is missing is usual for the firing. */
+    RulesContract: {
+      /**
+       * Format: double
+       * @description Between pieces.
+       */
+      gap?: null | number;
+      /**
+       * Format: double
+       * @description Over the tallest piece, to the next shelf.
+       */
+      above?: null | number;
+      /**
+       * Format: double
+       * @description Over the tallest piece, to the lid.
+       */
+      lid?: null | number;
+      /**
+       * Format: double
+       * @description To the wall.
+       */
+      wall?: null | number;
+      /**
+       * Format: double
+       * @description Between ware and props.
+       */
+      prop?: null | number;
+      /**
+       * Format: double
+       * @description Around the thermocouple's tip.
+       */
+      tip?: null | number;
+      /**
+       * Format: double
+       * @description From the tip to a shelf.
+       */
+      tipShelf?: null | number;
     };
     /** @description A schedule on the wire; numbers in its own unit. */
     ScheduleContract: {
@@ -4534,6 +5066,27 @@ export interface components {
      * @enum {string}
      */
     Severity: 'note' | 'look' | 'danger';
+    /** @description Shelves of one kind, mm. */
+    ShelfContract: {
+      /** Format: double */
+      width: null | number;
+      /**
+       * Format: double
+       * @description Front to back, of a half shelf that half alone; the width when missing.
+       */
+      depth: null | number;
+      /** Format: double */
+      thickness: null | number;
+      /** Format: int32 */
+      count: null | number;
+      /** @description It covers the front or the back only. */
+      half?: null | boolean;
+    };
+    /**
+     * @description The part of the chamber a shelf covers.
+     * @enum {string}
+     */
+    ShelfRegion: 'full' | 'front' | 'back';
     /** @description An inverse question. */
     SolveRequest: {
       cone: null | string;
@@ -4741,6 +5294,19 @@ export interface components {
      * @enum {string}
      */
     TemperatureUnit: 'C' | 'F';
+    /** @description The tip of the thermocouple, mm. */
+    ThermocoupleContract: {
+      /**
+       * Format: double
+       * @description Above the floor.
+       */
+      z: null | number;
+      /**
+       * Format: double
+       * @description In from the back wall.
+       */
+      reach: null | number;
+    };
     /** @description Time spent between two temperatures. */
     TimeBetweenContract: {
       /** Format: double */
