@@ -15,6 +15,7 @@ const features = [
   'starts',
   'editor',
   'cones',
+  'packing',
   'firings'
 ];
 

@@ -1,5 +1,6 @@
 using NodaTime;
 using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Packing;
 using ZealousEmber.App.Planning;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core.Planning;
@@ -19,6 +20,7 @@ namespace ZealousEmber.App.Firings;
 /// <param name="WitnessPack">Witness cones stand in sight.</param>
 /// <param name="StartsAt">When it is switched on, a moment with its offset.</param>
 /// <param name="Accepted">Findings accepted for this firing.</param>
+/// <param name="Packing">How somebody wants it packed.</param>
 public sealed record FiringContract(
     string? Name, ScheduleKind? Kind, int? KilnId = null, string? GoalCone = null,
     TemperatureUnit? Unit = null, IReadOnlyList<LotContract?>? Lots = null,
@@ -30,7 +32,7 @@ public sealed record FiringContract(
     GoalOption? Goal = null,
     double? DropBy = null,
     double? HoldMinutes = null, int? MaxSteps = null, int? ScheduleId = null, bool? Packed = null, bool? WitnessPack = null, OffsetDateTime? StartsAt = null,
-    IReadOnlyList<AcceptanceContract?>? Accepted = null, int? ScheduleVersion = null, int? KilnVersion = null, KilnContract? KilnAsPlanned = null) : IPlanningPreferences;
+    IReadOnlyList<AcceptanceContract?>? Accepted = null, int? ScheduleVersion = null, int? KilnVersion = null, KilnContract? KilnAsPlanned = null, FiringPackingContract? Packing = null) : IPlanningPreferences;
 
 /// <summary>A finding somebody accepts for one firing.</summary>
 /// <param name="Id">Which finding.</param>

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using NodaTime;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Packing;
 using ZealousEmber.App.Planning;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
@@ -44,7 +45,7 @@ internal static class FiringMapping
             firing.Name, firing.Kind, firing.KilnId, firing.Goal?.Number, firing.Unit, [.. firing.Lots.Select(Write)], p.Drying, p.Approach, p.Cooling, p.Hold, p.Bisque, p.Goal, p.DropBy,
             firing.HoldMinutes, firing.MaxSteps, firing.Schedule?.Id, firing.Packed, firing.WitnessPack, firing.StartsAt,
             [.. firing.Accepted.Select(a => new AcceptanceContract(a.Id, a.Severity, a.Note, a.At.ToDateTimeOffset(), a.By))],
-            firing.Schedule?.Version, firing.Kiln?.Version, firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null));
+            firing.Schedule?.Version, firing.Kiln?.Version, firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null, PackingMapping.Write(firing.Packing)));
     }
 
     private static Result<FiringDraft> Read(FiringContract? wire, Instant now, string? by)
@@ -58,7 +59,7 @@ internal static class FiringMapping
         var accepted = (wire.Accepted ?? []).Take(Acceptance.Most + 1).Select((a, i) => ReadAcceptance(a ?? new AcceptanceContract(null, null, null), i, now, by, problems)).ToList();
         var firing = FiringDraft.Create(
             wire.Name, wire.Kind ?? default, wire.KilnId, goal, wire.Unit ?? TemperatureUnit.Celsius, lots, PlanningTerms.Read(wire, PlanningPreferences.Usual),
-            wire.HoldMinutes, wire.MaxSteps, null, wire.Packed == true, wire.WitnessPack == true, starts, accepted);
+            wire.HoldMinutes, wire.MaxSteps, null, wire.Packed == true, wire.WitnessPack == true, starts, accepted, packing: PackingMapping.Read(wire.Packing, problems));
         problems.AddRange(firing.Problems);
         return problems.Count > 0 ? Result<FiringDraft>.Failed(problems) : firing;
     }

@@ -51,7 +51,12 @@ public sealed record KeepContract(IReadOnlyList<double>? Openings = null, IReadO
 /// <param name="Lot">Index of its lot.</param>
 /// <param name="Turn">Degrees.</param>
 /// <param name="Stack">On one another; 1 when missing.</param>
-public sealed record KeptPieceContract(int? Shelf, int? Lot, double? X, double? Y, double? Turn = null, int? Stack = null);
+/// <param name="Held">Somebody put it there by hand.</param>
+public sealed record KeptPieceContract(int? Shelf, int? Lot, double? X, double? Y, double? Turn = null, int? Stack = null, bool? Held = null);
+
+/// <summary>How somebody wants a firing packed.</summary>
+/// <param name="Handles">any or turned; any when missing.</param>
+public sealed record FiringPackingContract(HandleChoice? Handles = null, KeepContract? Keep = null);
 
 /// <summary>A load to be packed.</summary>
 /// <param name="Kind">Bisque may touch and be stacked; once-fired ware is glazed and may not.</param>
@@ -86,9 +91,10 @@ public sealed record BrokenRuleContract(string Rule, int Shelf, int? Piece, stri
 /// <param name="Fits">Everything is in.</param>
 /// <param name="PickUp">Props to fetch.</param>
 /// <param name="Chamber">What it was packed into.</param>
+/// <param name="Broken">Rules that pieces kept by hand break.</param>
 public sealed record PackingResponse(
     IReadOnlyList<PlacedShelfContract> Shelves, bool Fits, IReadOnlyList<LotOutcomeContract> Lots, IReadOnlyList<LeftOutContract> Unplaced, IReadOnlyList<PropContract> PickUp,
-    PackingTotalsContract Totals, IReadOnlyList<PackingCautionContract> Cautions, ChamberContract Chamber, double PropAcross);
+    PackingTotalsContract Totals, IReadOnlyList<PackingCautionContract> Cautions, ChamberContract Chamber, double PropAcross, IReadOnlyList<BrokenRuleContract> Broken);
 
 /// <summary>A shelf with what is on it.</summary>
 /// <param name="Number">From 1 at the bottom.</param>

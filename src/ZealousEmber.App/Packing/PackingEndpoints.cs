@@ -34,7 +34,7 @@ internal static class PackingEndpoints
         if (!request.IsOk) return Result<PackingVerdict>.Failed(request.Problems);
         var shelves = PackingMapping.ReadShelves(wire.Shelves, request.Value.Lots.Length);
         if (!shelves.IsOk) return Result<PackingVerdict>.Failed(shelves.Problems);
-        return new PackingVerdict([.. PackingCheck.Of(request.Value, shelves.Value).Select(b => new BrokenRuleContract(b.Rule, b.Shelf, b.Piece, b.Text))]);
+        return new PackingVerdict([.. PackingCheck.Of(request.Value, shelves.Value).Select(PackingMapping.Write)]);
     }
 
     private static async Task<Result<PackingFirings>> Firings(PackingRequestContract? wire, StudioLookup lookup, CancellationToken cancel)

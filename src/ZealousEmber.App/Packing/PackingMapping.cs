@@ -64,7 +64,10 @@ internal static class PackingMapping
     public static PackingResponse Write(PackingPlan plan, PackingRequest request) => new(
         [.. plan.Shelves.Select(Write)], plan.Fits, [.. plan.Lots.Select(l => new LotOutcomeContract(l.Lot, l.Asked, l.Placed, l.Shelves))], [.. plan.Unplaced.Select(Write)],
         [.. plan.PickUp.Select(p => new PropContract(p.Height, p.Count))], new PackingTotalsContract(plan.Totals.Pieces, plan.Totals.WareKg, plan.Totals.FurnitureKg, plan.Totals.Shelves, plan.Totals.Share),
-        [.. plan.Cautions.Select(c => new PackingCautionContract(c.Id, c.Text))], ChamberMapping.Write(request.Chamber), request.Props.Across);
+        [.. plan.Cautions.Select(c => new PackingCautionContract(c.Id, c.Text))], ChamberMapping.Write(request.Chamber), request.Props.Across,
+        [.. PackingCheck.Of(request, plan.Shelves).Select(Write)]);
+
+    public static BrokenRuleContract Write(BrokenRule b) => new(b.Rule, b.Shelf, b.Piece, b.Text);
 
     public static LeftOutContract Write(LeftOut left) => new(left.Lot, left.Count, left.Why, left.Would);
 
@@ -132,6 +135,22 @@ internal static class PackingMapping
         return problems.Count > before ? [] : lots.ToImmutable();
     }
 
+    /// <summary>How a firing is to be packed.</summary>
+    public static PackingWish? Read(FiringPackingContract? wire, List<Problem> problems)
+    {
+        if (wire is null) return null;
+        var kept = new List<Problem>();
+        var pieces = ReadKept(wire.Keep, kept);
+        problems.AddRange(kept.Select(p => p.Under("packing")));
+        return new PackingWish(wire.Handles ?? HandleChoice.Any, kept.Count > 0 ? [] : [.. wire.Keep?.Openings ?? []], pieces);
+    }
+
+    public static FiringPackingContract? Write(PackingWish? wish) => wish is null
+        ? null
+        : new FiringPackingContract(wish.Handles, wish.Openings.IsEmpty && wish.Pieces.IsEmpty
+            ? null
+            : new KeepContract(wish.Openings, [.. wish.Pieces.Select(p => new KeptPieceContract(p.Shelf + 1, p.Lot, p.X, p.Y, p.Turn, p.Stack, p.Held))]));
+
     private static ImmutableArray<KeptPiece> ReadKept(KeepContract? keep, List<Problem> problems)
     {
         var kept = ImmutableArray.CreateBuilder<KeptPiece>();
@@ -139,7 +158,7 @@ internal static class PackingMapping
         if (keep?.Pieces?.Count > MostKept) problems.Add(new Problem("keep.pieces", $"At most {MostKept} pieces are kept; these are {keep.Pieces.Count}."));
         foreach (var (i, p) in (keep?.Pieces ?? []).Take(MostKept).Index())
         {
-            if (p is { Shelf: >= 1 and <= 2 * Chamber.MostShelves, Lot: { } lot, X: { } x, Y: { } y }) kept.Add(new KeptPiece(p.Shelf.Value - 1, lot, x, y, p.Turn ?? 0, p.Stack ?? 1));
+            if (p is { Shelf: >= 1 and <= 2 * Chamber.MostShelves, Lot: { } lot, X: { } x, Y: { } y }) kept.Add(new KeptPiece(p.Shelf.Value - 1, lot, x, y, p.Turn ?? 0, p.Stack ?? 1, p.Held == true));
             else problems.Add(new Problem($"keep.pieces[{i}]", "A piece that is kept has the number of its shelf, of its lot, and its place."));
         }
         return kept.ToImmutable();

@@ -100,6 +100,9 @@ public sealed record FiringDraft
     /// <summary>What people differ on.</summary>
     public PlanningPreferences Preferences { get; private init; } = PlanningPreferences.Usual;
 
+    /// <summary>How it is to be packed, where somebody said; the packer is asked each time and says the same again.</summary>
+    public PackingWish? Packing { get; private init; }
+
     /// <summary>Hold at the top, minutes; by the load when missing.</summary>
     public double? HoldMinutes { get; private init; }
 
@@ -122,13 +125,13 @@ public sealed record FiringDraft
     public ImmutableArray<Acceptance> Accepted { get; private init; } = [];
 
     /// <summary>
-    /// Builds one. Problems name <c>name</c>, <c>lots</c>, <c>lots[i].what</c>, <c>lots[i].whose</c>, <c>holdMinutes</c>, <c>maxSteps</c>, <c>dropBy</c>, <c>accepted[i].note</c>;
+    /// Builds one. Problems name <c>name</c>, <c>lots</c>, <c>lots[i].what</c>, <c>lots[i].whose</c>, <c>holdMinutes</c>, <c>maxSteps</c>, <c>dropBy</c>, <c>packing.keep</c>, <c>accepted[i].note</c>;
     /// whether the rows make a load is for the planner to say.
     /// </summary>
     public static Result<FiringDraft> Create(
         string? name, ScheduleKind kind, int? kilnId, Cone? goal, TemperatureUnit unit, IReadOnlyList<LotDraft> lots, PlanningPreferences? preferences = null,
         double? holdMinutes = null, int? maxSteps = null, PinnedSchedule? schedule = null, bool packed = false, bool witnessPack = false,
-        OffsetDateTime? startsAt = null, IReadOnlyList<Acceptance>? accepted = null, PinnedKiln? kiln = null)
+        OffsetDateTime? startsAt = null, IReadOnlyList<Acceptance>? accepted = null, PinnedKiln? kiln = null, PackingWish? packing = null)
     {
         var problems = new List<Problem>();
         var called = Text.OneLine(name);
@@ -153,6 +156,7 @@ public sealed record FiringDraft
             problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Phrases.Number(minutes)}."));
         if (maxSteps is < 2 or > ScheduleLimits.Segments) problems.Add(new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps."));
         if (preferences?.Check() is { } wrong) problems.Add(wrong);
+        if (packing?.Check() is { } unkept) problems.Add(unkept);
         var kept = accepted ?? [];
         if (kept.Count > Acceptance.Most) problems.Add(new Problem("accepted", $"At most {Acceptance.Most} findings are accepted for one firing."));
         foreach (var (i, acceptance) in kept.Take(Acceptance.Most).Index())
@@ -177,6 +181,7 @@ public sealed record FiringDraft
                 MaxSteps = maxSteps ?? 20,
                 Schedule = schedule,
                 Kiln = kiln,
+                Packing = packing,
                 StartsAt = startsAt,
                 Accepted = [.. kept.Select(a => a with { Note = Text.OneLine(a.Note)!, By = Text.OneLine(a.By) })],
             };

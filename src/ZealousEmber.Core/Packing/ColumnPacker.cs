@@ -155,7 +155,7 @@ internal sealed class ColumnPacker
             ImmutableArray<(double X, double Y)> props = level.Carries is null ? [] : pattern;
             var pack = request.Packs ? ShelfSpaces.PackOn(request, shelf, region, top, level.Opening, props) : null;
             var kept = request.Pieces.IsDefault ? [] : request.Pieces.Where(p => p.Shelf == i).Select(p => new Standing(p.Lot, p.Stack, new Place(p.X, p.Y, p.Turn * Math.PI / 180))).ToList();
-            foreach (var k in kept) left[k.Lot] -= k.Stack;
+            foreach (var k in kept) left[k.Lot] = Math.Max(0, left[k.Lot] - k.Stack);
             fillers[i] = (new ShelfFiller(request, Space(top, props, pack), effort, kept), level, z, pack);
             z += shelf.Thickness + level.Opening;
         }

@@ -30,7 +30,23 @@ public sealed record PackingLot(string What, Piece Piece, int Count, double Piec
 /// <param name="Y">mm.</param>
 /// <param name="Turn">Degrees, of its handle or first side, against the x axis.</param>
 /// <param name="Stack">How many stand on one another.</param>
-public sealed record KeptPiece(int Shelf, int Lot, double X, double Y, double Turn, int Stack);
+/// <param name="Held">Somebody put it there by hand; the others only stay while it is looked at.</param>
+public sealed record KeptPiece(int Shelf, int Lot, double X, double Y, double Turn, int Stack, bool Held = false);
+
+/// <summary>How somebody wants a firing packed.</summary>
+/// <param name="Handles">How much room handles are given.</param>
+/// <param name="Openings">Kept, from the bottom, mm; none to leave them to the packer.</param>
+/// <param name="Pieces">Kept where they are.</param>
+public sealed record PackingWish(HandleChoice Handles, ImmutableArray<double> Openings, ImmutableArray<KeptPiece> Pieces)
+{
+    /// <summary>What cannot be kept, naming <c>packing.keep</c>; nothing when all is well.</summary>
+    public Problem? Check() =>
+        Openings.Length > Chamber.MostShelves || Openings.Any(o => !(o >= 5 && o <= 3000)) ? new Problem("packing.keep.openings", $"Up to {Chamber.MostShelves} openings of 5 to 3000 mm.")
+        : Pieces.Length > PackingRequest.MostPieces ? new Problem("packing.keep.pieces", $"At most {PackingRequest.MostPieces} pieces are kept; these are {Pieces.Length}.")
+        : Pieces.Any(p => !(Math.Abs(p.X) < 1e4 && Math.Abs(p.Y) < 1e4 && Math.Abs(p.Turn) < 1e4) || p.Stack is < 1 or > Piece.MostStacked || p.Shelf is < 0 or > 2 * Chamber.MostShelves || p.Lot is < 0 or > 200)
+            ? new Problem("packing.keep.pieces", "A piece that is kept has its shelf, its lot, its place in mm and its stack.")
+            : null;
+}
 
 /// <summary>What is to be packed, into what, by which rules.</summary>
 /// <param name="Chamber">The kiln's inside.</param>

@@ -9,6 +9,7 @@ using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Notation;
+using ZealousEmber.Core.Packing;
 using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -110,27 +111,29 @@ public static class SaltmarshLane
     [
         FiringDraft.Create("Class bisque, Thursday", ScheduleKind.Bisque, 1, null, TemperatureUnit.Celsius,
         [
-            Lot("mugs", 26, 6, 1, [], "the class", Dryness.CoolToTouch, 0.4),
-            Lot("plates", 14, 8, 1, [], "Tobin", Dryness.BoneDry, 0.8, width: 260),
-            Lot("garden pots", 5, 12, 2, [], "Isolde", Dryness.CoolToTouch, 1.9),
+            Lot("mugs", 26, 6, 1, [], "the class", Dryness.CoolToTouch, 0.4, Round(85, 100, 35, Stacking.Layers)),
+            Lot("plates", 14, 8, 1, [], "Tobin", Dryness.BoneDry, 0.8, Round(260, 28, stacking: Stacking.Spacers), width: 260),
+            Lot("garden pots", 5, 12, 2, [], "Isolde", Dryness.CoolToTouch, 1.9, Round(180, 160, stacking: Stacking.Nest)),
         ], witnessPack: true, startsAt: Next(now, IsoDayOfWeek.Thursday, new LocalTime(14, 0))),
         FiringDraft.Create("Supper set, second half", ScheduleKind.Glaze, 1, null, TemperatureUnit.Celsius,
         [
-            Lot("dinner plates", 12, 7, 1, [1], "Maren", Dryness.BoneDry, 0.9, width: 270),
-            Lot("bowls", 16, 6, 1, [1], "Maren", Dryness.BoneDry, 0.5),
-            Lot("jugs", 6, 6, 1, [3], "Tobin", Dryness.BoneDry, 0.9),
+            Lot("dinner plates", 12, 7, 1, [1], "Maren", Dryness.BoneDry, 0.9, Round(250, 28), width: 250),
+            Lot("bowls", 16, 6, 1, [1], "Maren", Dryness.BoneDry, 0.5, Round(150, 70)),
+            Lot("jugs", 6, 6, 1, [3], "Tobin", Dryness.BoneDry, 0.9, Round(110, 180, 45)),
         ], witnessPack: true, startsAt: Next(now, IsoDayOfWeek.Sunday, new LocalTime(9, 0))),
         FiringDraft.Create("Isolde's planters", ScheduleKind.Bisque, 1, ConeNumber.Parse("04").Value, TemperatureUnit.Celsius,
         [
-            Lot("planters", 9, 16, 2, [], "Isolde", Dryness.CoolToTouch, 3.2),
+            Lot("planters", 9, 16, 2, [], "Isolde", Dryness.CoolToTouch, 3.2, Round(220, 190)),
         ], schedule: new PinnedSchedule(PlantersSchedule, 1), accepted: [new Acceptance("no-witness-pack", Severity.Note, "A tile by the spyhole has to do; no room for a pack.", Instant.FromUtc(2026, 11, 20, 18, 5), "Isolde")]),
     ];
 
     /// <summary>The next such day, not today, at a time by the studio's clock.</summary>
     private static OffsetDateTime Next(ZonedDateTime now, IsoDayOfWeek day, LocalTime at) => (now.Date.Next(day) + at).InZoneLeniently(Zone).ToOffsetDateTime();
 
-    private static LotDraft Lot(string what, int count, double wall, int clay, int[] glazes, string whose, Dryness dryness, double kg, double? width = null) =>
-        new(what, count, wall, width, false, false, dryness, clay, [.. glazes], whose, NextStep.Dipping, kg, ImmutableSortedDictionary<string, string>.Empty);
+    private static LotDraft Lot(string what, int count, double wall, int clay, int[] glazes, string whose, Dryness dryness, double kg, PieceDraft piece, double? width = null) =>
+        new(what, count, wall, width, false, false, dryness, clay, [.. glazes], whose, NextStep.Dipping, kg, ImmutableSortedDictionary<string, string>.Empty, Piece: piece);
+
+    private static PieceDraft Round(double across, double height, double? handle = null, Stacking stacking = Stacking.None) => new(PieceShape.Round, across, null, height, handle, Stacking: stacking);
 
     private static readonly (string Name, string Class, string Notes, Dictionary<string, double?> Numbers)[] Kilns =
     [

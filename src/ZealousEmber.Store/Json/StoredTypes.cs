@@ -72,6 +72,14 @@ internal sealed record StoredProps(double Across, int MostStacked, PropCount[] S
     public PropStock Read() => PropStock.Create(Across, MostStacked, Stock).Value;
 }
 
+/// <summary>How a firing is to be packed.</summary>
+internal sealed record StoredPacking(HandleChoice Handles, double[] Openings, KeptPiece[] Pieces)
+{
+    public static StoredPacking From(PackingWish p) => new(p.Handles, [.. p.Openings], [.. p.Pieces]);
+
+    public PackingWish Read() => new(Handles, [.. Openings], [.. Pieces]);
+}
+
 /// <summary>Hours on some days.</summary>
 internal sealed record StoredSpan(IsoDayOfWeek[] Days, string From, string To)
 {

@@ -148,6 +148,9 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<bool>("Packed")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Packing")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("SaveKey")
                         .HasColumnType("TEXT");
 

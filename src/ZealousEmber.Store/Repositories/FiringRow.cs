@@ -58,6 +58,9 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
 
     public string Accepted { get; set; } = "[]";
 
+    /// <summary>How it is to be packed, as JSON; nothing where nobody said.</summary>
+    public string? Packing { get; set; }
+
     public void Write(FiringDraft firing)
     {
         (Name, Kind, KilnId, GoalCone, Unit) = (firing.Name, firing.Kind.ToString(), firing.KilnId, firing.Goal?.Number, firing.Unit.ToString());
@@ -66,6 +69,7 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
         (ScheduleId, ScheduleVersion, KilnAsPlanned) = (firing.Schedule?.Id, firing.Schedule?.Version, firing.Kiln is { } kiln ? StoredJson.Write(StoredKiln.From(kiln)) : null);
         StartsAt = firing.StartsAt is { } starts ? OffsetDateTimePattern.Rfc3339.Format(starts) : null;
         Lots = StoredJson.Write(firing.Lots.Select(StoredLot.From));
+        Packing = firing.Packing is { } packing ? StoredJson.Write(StoredPacking.From(packing)) : null;
         Accepted = StoredJson.Write(firing.Accepted.Select(StoredAcceptance.From));
     }
 
@@ -76,7 +80,8 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
         HoldMinutes, MaxSteps, ScheduleId is { } id ? new PinnedSchedule(id, ScheduleVersion) : null, Packed, WitnessPack,
         StartsAt is null ? null : OffsetDateTimePattern.Rfc3339.Parse(StartsAt).Value,
         [.. StoredJson.Read<StoredAcceptance[]>(Accepted).Select(a => a.Read())],
-        KilnAsPlanned is null ? null : StoredJson.Read<StoredKiln>(KilnAsPlanned).Read()).Value;
+        KilnAsPlanned is null ? null : StoredJson.Read<StoredKiln>(KilnAsPlanned).Read(),
+        Packing is null ? null : StoredJson.Read<StoredPacking>(Packing).Read()).Value;
 }
 
 /// <summary>Finds firings by what they are fired with.</summary>

@@ -20,7 +20,7 @@ public class ArchitectureTests
     /// <summary>The folders of the core from the ground up.</summary>
     private static readonly string[] Layers =
     [
-        "Units", "Schedules", "Notation", "Cones", "Ware", "Kilns", "Kilns.Electric", "Review", "Planning", "Assessment", "Clock", "Firing",
+        "Units", "Schedules", "Notation", "Cones", "Ware", "Packing", "Kilns", "Kilns.Electric", "Review", "Planning", "Assessment", "Clock", "Firing",
     ];
 
     private static readonly Architecture House = new ArchLoader().LoadAssemblies(App, Store, Core).Build();

@@ -3711,6 +3711,16 @@ export interface components {
        */
       kilnVersion?: null | number;
       kilnAsPlanned?: null | components['schemas']['KilnContract'];
+      packing?: null | components['schemas']['FiringPackingContract'];
+    };
+    /** @description How somebody wants a firing packed. */
+    FiringPackingContract: {
+      /**
+       * @description any or turned; any when missing.
+       * @enum {null|string}
+       */
+      handles?: 'any' | 'turned' | null;
+      keep?: null | components['schemas']['KeepContract'];
     };
     /** @description One log beside what the kiln would have done; temperatures in the kiln's unit. */
     FitCurves: {
@@ -3910,6 +3920,8 @@ export interface components {
        * @description On one another; 1 when missing.
        */
       stack?: null | number;
+      /** @description Somebody put it there by hand. */
+      held?: null | boolean;
     };
     /** @description A class to start a kiln from. */
     KilnClassContract: {
@@ -4419,6 +4431,8 @@ export interface components {
       chamber: components['schemas']['ChamberContract'];
       /** Format: double */
       propAcross: number;
+      /** @description Rules that pieces kept by hand break. */
+      broken: components['schemas']['BrokenRuleContract'][];
     };
     /** @description What it comes to. */
     PackingTotalsContract: {

@@ -4,12 +4,19 @@
   import { on } from 'svelte/events';
   import { number, plural } from '$lib/format';
   import { kilnList } from '$lib/kilns';
+  import { PackingCard, PackingLoop } from '$lib/packing';
   import { clays, glazes } from '$lib/stock';
   import type { FiringDraft } from './firing-draft.svelte';
   import LotRow from './LotRow.svelte';
 
   /** What goes into the kiln, row by row, and what follows from it. */
-  const { draft }: { draft: FiringDraft } = $props();
+  interface Props {
+    draft: FiringDraft;
+    /** Makes a second firing of what does not fit. */
+    onsecond: (left: readonly { row: number; count: number }[]) => void;
+  }
+  const { draft, onsecond }: Props = $props();
+  const loop = $derived(new PackingLoop(draft));
   let list: HTMLElement;
 
   const clayList = createQuery(() => ({ queryKey: ['clays', ''], queryFn: () => clays.search('') }));
@@ -69,6 +76,7 @@
     </p>
   </section>
   <aside class="grid content-start gap-3">
+    <PackingCard {loop} kiln={kilnName} sheet="/firings/{draft.id}/loading" {onsecond} />
     <section class="card-paper px-3.5 py-2.5 text-[13.5px]" aria-labelledby="in-all" data-testid="load-sum">
       <h2 id="in-all" class="mb-1 text-[15px]">In all</h2>
       {#if load}
@@ -175,7 +183,7 @@
   }
   .stage {
     display: grid;
-    grid-template-columns: minmax(0, 1fr) 292px;
+    grid-template-columns: minmax(0, 1fr) 352px;
     gap: 14px;
   }
   @media (max-width: 1023px) {

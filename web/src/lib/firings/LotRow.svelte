@@ -6,6 +6,7 @@
   import MeasureField from '$lib/fields/MeasureField.svelte';
   import type { FiringDraft } from './firing-draft.svelte';
   import LotGlazes from './LotGlazes.svelte';
+  import LotSize from './LotSize.svelte';
 
   /** One lot of ware: what, how many, how thick, of what, how dry. */
   interface Props {
@@ -65,7 +66,7 @@
 <div class="row" role="group" aria-label="Lot {row + 1}" data-testid="lot" data-row={row}>
   <input
     class="input input-sm what"
-    placeholder="mugs"
+    placeholder="mugs, bowls, tiles"
     aria-label="What"
     id="lot-{row}-what"
     value={lot.what ?? ''}
@@ -107,7 +108,7 @@
     invalid={wrong('pieceKg') !== undefined}
     onvalue={(value, typed) => measure('pieceKg', value, typed)}
   />
-  <span class="ml-auto flex">
+  <span class="tools">
     <button
       class="btn btn-ghost btn-sm btn-square"
       aria-label="Duplicate lot {row + 1}"
@@ -121,6 +122,21 @@
       onclick={() => draft.removeLot(row)}><X size={16} /></button
     >
   </span>
+  <span class="w-full" aria-hidden="true"></span>
+  <LotSize
+    {lot}
+    stacks={draft.body.kind === 'bisque' || draft.body.kind === 'drying'}
+    {wrong}
+    onpiece={(piece, field) => draft.editLot(row, { piece }, `${row}.piece.${field}`)}
+  />
+  <label class="tick" title="Goes in before the others when not all of it fits"
+    ><input
+      type="checkbox"
+      class="checkbox checkbox-primary checkbox-xs"
+      checked={lot.must === true}
+      onchange={(e) => draft.editLot(row, { must: e.currentTarget.checked })}
+    /> must go</label
+  >
   <span class="w-full" aria-hidden="true"></span>
   <select
     class="select select-sm w-36"
@@ -195,17 +211,53 @@
 
 <style>
   .row {
+    position: relative;
     display: flex;
     flex-wrap: wrap;
     align-items: center;
-    gap: 6px 12px;
-    padding: 8px 12px;
+    gap: 3px 12px;
+    padding: 7px 84px 8px 12px;
     border-bottom: 1px solid color-mix(in oklab, var(--color-base-300) 65%, transparent);
     font-size: 13.5px;
   }
+  /* Words of a sentence, each a field: only a line under them. */
+  .row :global(:is(.input, .select)) {
+    height: 28px;
+    padding-left: 3px;
+    border: 0;
+    border-bottom: 1px solid color-mix(in oklab, var(--color-base-content) 28%, transparent);
+    border-radius: 0;
+    background-color: transparent;
+    font-weight: 600;
+  }
+  .row :global(.input) {
+    padding-right: 3px;
+  }
+  .row :global(.input[aria-invalid='true']) {
+    border-bottom: 2px solid var(--color-error);
+  }
+  @supports (field-sizing: content) {
+    .row :global(.input) {
+      width: auto;
+      min-width: 2rem;
+      max-width: 11rem;
+      field-sizing: content;
+    }
+    .row :global(.select) {
+      width: auto;
+      padding-right: 1.5rem;
+      field-sizing: content;
+    }
+  }
   .what {
     width: 10.5rem;
-    font-weight: 600;
+    font-size: 15px;
+  }
+  .tools {
+    position: absolute;
+    top: 5px;
+    right: 8px;
+    display: flex;
   }
   label {
     display: flex;
@@ -213,5 +265,10 @@
     gap: 5px;
     color: var(--color-soft);
     white-space: nowrap;
+  }
+  @media (max-width: 639px) {
+    .row :global(:is(.input, .select)) {
+      height: 40px;
+    }
   }
 </style>

@@ -104,17 +104,29 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
   }
 
   editLot(row: number, change: Partial<Lot>, group: string | null = null): void {
-    this.edit({ lots: this.lots.map((l, i) => (i === row ? { ...l, ...change } : l)) }, group);
+    const lots = this.lots.map((l, i) => (i === row ? { ...l, ...change } : l));
+    const moves = 'piece' in change || 'count' in change;
+    this.edit({ lots, ...(moves ? this.unkept : {}) }, group);
   }
 
   addLot(after: number, like?: Lot): void {
     const lots = [...this.lots];
     lots.splice(after + 1, 0, like ? { ...like } : emptyLot());
-    this.edit({ lots });
+    this.edit({ lots, ...this.unkept });
+  }
+
+  /** Several lots at once, as they were pasted; one step to undo. */
+  addLots(more: readonly Lot[]): void {
+    this.edit({ lots: [...this.lots.filter((lot) => !isBlank(lot)), ...more], ...this.unkept });
   }
 
   removeLot(row: number): void {
-    this.edit({ lots: this.lots.filter((_, i) => i !== row) });
+    this.edit({ lots: this.lots.filter((_, i) => i !== row), ...this.unkept });
+  }
+
+  /** With other ware nothing stays where it stood. */
+  private get unkept(): Partial<FiringBody> {
+    return this.body.packing?.keep ? { packing: { ...this.body.packing, keep: null } } : {};
   }
 
   /** What the planner is asked: every wish of this firing, and the rows that count. */

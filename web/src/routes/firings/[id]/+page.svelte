@@ -43,6 +43,32 @@
     () => void refresh()
   );
 
+  /** What does not fit goes into a firing of its own, and out of this one; the toast leads there. */
+  async function second(left: readonly { row: number; count: number }[]) {
+    if (!draft) return;
+    const lots = left.flatMap(({ row, count }) => {
+      const lot = draft?.lots[row];
+      return lot ? [{ ...lot, count }] : [];
+    });
+    const { kind, kilnId, unit, goalCone, witnessPack } = draft.body;
+    const { data, error } = await api.POST('/api/firings', {
+      body: { name: `${draft.body.name}, second firing`, kind, kilnId, unit, goalCone, witnessPack, lots }
+    });
+    if (!data) return toasts.show(sayProblem(error), { tone: 'error' });
+    draft.edit({
+      lots: draft.lots
+        .map((lot, row) => ({
+          ...lot,
+          count: (lot.count ?? 0) - (left.find((l) => l.row === row)?.count ?? 0)
+        }))
+        .filter((lot) => lot.count > 0)
+    });
+    await refresh();
+    toasts.show(`“${data.firing.name}” made`, {
+      action: { label: 'Open it', run: () => void goto(`/firings/${data.id}`) }
+    });
+  }
+
   async function remove() {
     if (draft?.id == null) return;
     await draft.save();
@@ -140,7 +166,9 @@
       </div>
     </header>
     <ConflictBanner draft={firing} what="firing" />
-    {#if stage === 'load'}<LoadStage draft={firing} />{:else}<PlanStage draft={firing} />{/if}
+    {#if stage === 'load'}<LoadStage draft={firing} onsecond={(left) => void second(left)} />{:else}<PlanStage
+        draft={firing}
+      />{/if}
   </div>
 {/if}
 

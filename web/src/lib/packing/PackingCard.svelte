@@ -1,0 +1,132 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { number, plural } from '$lib/format';
+  import KilnSection from './KilnSection.svelte';
+  import type { PackingLoop } from './packing-loop.svelte';
+  import { shadesOf } from './shades';
+  import ShelfPlan from './ShelfPlan.svelte';
+
+  /** The kiln as it will stand: what fits, what does not and what would help, and each shelf from above. */
+  interface Props {
+    loop: PackingLoop;
+    kiln: string;
+    sheet: string;
+    /** Makes a second firing of what does not fit. */
+    onsecond: (left: readonly { row: number; count: number }[]) => void;
+  }
+  const { loop, kiln, sheet, onsecond }: Props = $props();
+
+  $effect(() => {
+    const question = JSON.stringify(loop.question);
+    untrack(() => question !== undefined && void loop.ask());
+  });
+
+  let chosen: number | null = $state(null);
+  const packing = $derived(loop.packing);
+  const turned = $derived(loop.wish.handles === 'turned');
+  const raw = $derived(loop.isRaw);
+  const shades = $derived(shadesOf(loop.lots));
+  const shelf = $derived(packing?.shelves.find((s) => s.number === chosen) ?? null);
+  const above = $derived(
+    shelf && packing
+      ? (packing.shelves
+          .filter((s) => s.region === shelf.region && s.z > shelf.z)
+          .sort((a, b) => a.z - b.z)[0]?.props ?? [])
+      : []
+  );
+  const asked = $derived(loop.lots.reduce((sum, lot) => sum + (lot.count ?? 0), 0));
+  const handles = $derived(loop.lots.some((lot) => (lot.piece?.handle ?? 0) > 0));
+  const byHand = $derived((loop.wish.keep?.pieces?.length ?? 0) > 0);
+  const left = $derived(
+    (packing?.unplaced ?? []).map((u) => ({ row: loop.rows[u.lot]?.row ?? 0, count: u.count }))
+  );
+</script>
+
+<section
+  class="card-paper grid gap-2 px-3.5 py-2.5 text-[13.5px]"
+  aria-labelledby="packing"
+  data-testid="packing"
+>
+  <div class="flex flex-wrap items-baseline justify-between gap-x-3">
+    <h2 id="packing" class="text-[15px]">In {kiln}</h2>
+    {#if packing}<span data-testid="packed">
+        {#if packing.fits}<b>All {asked} in</b>{:else}<b class="text-error"
+            >{packing.totals.pieces} of {asked} in</b
+          >{/if}, {plural(packing.totals.shelves, 'shelf', 'shelves')}, {number(
+          packing.totals.share * 100,
+          0
+        )} % full</span
+      >{/if}
+  </div>
+  {#if loop.trouble}<p class="text-error" role="alert">{loop.trouble}</p>{/if}
+  {#if packing}
+    <KilnSection
+      {packing}
+      lots={loop.lots}
+      {shades}
+      {turned}
+      {raw}
+      selected={chosen}
+      broken={loop.broken}
+      onselect={(n) => (chosen = chosen === n ? null : n)}
+    />
+    {#if shelf}
+      <div>
+        <p class="text-soft mb-1 text-[12.5px]">
+          Shelf {shelf.number} from above, the front at the bottom: {number(shelf.wareKg)} kg of ware. Drag a piece,
+          or move it with the arrow keys.
+        </p>
+        <ShelfPlan
+          {packing}
+          {shelf}
+          lots={loop.lots}
+          {shades}
+          {turned}
+          {raw}
+          {above}
+          broken={loop.broken}
+          onmove={(piece, x, y) => loop.move(shelf, piece, x, y)}
+        />
+      </div>
+    {/if}
+    {#each [...new Set(packing.broken.map( (b) => (b.shelf ? `Shelf ${b.shelf}: ${b.text}` : b.text) ))] as text (text)}
+      <p class="text-error" role="alert">{text}</p>
+    {/each}
+    {#if byHand}
+      <p class="flex flex-wrap gap-x-3 gap-y-1">
+        <button class="btn btn-xs btn-paper" onclick={() => loop.packTheRest()}>Pack the rest</button>
+        <button class="btn btn-xs btn-ghost" onclick={() => loop.packAnew()}>Pack anew</button>
+      </p>
+    {/if}
+    {#each packing.unplaced as u (u.lot)}
+      <p class="border-warning border-l-4 pl-2.5" data-testid="left-out">
+        <b>{u.count} {loop.lots[u.lot]?.what || 'pieces'} left out.</b>
+        {u.why}
+        <span class="text-soft">{u.would}</span>
+      </p>
+    {/each}
+    <p class="flex flex-wrap items-center gap-x-3 gap-y-1.5">
+      {#if handles}<label class="flex items-center gap-1.5"
+          ><input
+            type="checkbox"
+            class="checkbox checkbox-primary checkbox-xs"
+            checked={turned}
+            onchange={(e) => loop.turnHandles(e.currentTarget.checked)}
+          /> handles turned as drawn</label
+        >{/if}
+      {#if left.length}<button class="btn btn-xs btn-paper" onclick={() => onsecond(left)}
+          >Second firing with the rest</button
+        >{/if}
+      <a class="link" href={sheet}>Loading sheet</a>
+    </p>
+    {#each packing.cautions.filter((c) => c.id !== 'shelf-wash' && c.id !== 'salt-props') as caution (caution.id)}
+      <p class="border-warning border-l-4 pl-2.5">{caution.text}</p>
+    {/each}
+  {:else}
+    <p class="text-soft">
+      {loop.rows.length === 0
+        ? 'Give a lot its size, like 85 across and 100 tall, and the kiln is drawn as it will stand.'
+        : 'Choose a kiln, and it is drawn as it will stand.'}
+    </p>
+  {/if}
+</section>
