@@ -96,7 +96,7 @@ public sealed record Chamber
         Between("depth", "A chamber's depth", depth, Sizes.Least, Sizes.Most);
         Between("height", "A chamber's height", height, Sizes.Least, Sizes.Most);
         Between("raise", "The lowest shelf stands above the floor, and its height", raise ?? 25, 0, 300);
-        if (shelves is null || shelves.Sum(s => Math.Max(0, s.Count)) == 0) problems.Add(new Problem("shelves", "There are no shelves: ware needs at least one to stand on."));
+        if (shelves is null || shelves.All(s => s.Count <= 0)) problems.Add(new Problem("shelves", "There are no shelves: ware needs at least one to stand on."));
         if (shelves?.Count > MostKinds) problems.Add(new Problem("shelves", $"At most {MostKinds} kinds of shelf; these are {shelves.Count}."));
         foreach (var (i, shelf) in (shelves ?? []).Take(MostKinds).Index())
         {

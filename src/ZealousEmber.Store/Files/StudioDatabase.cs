@@ -122,7 +122,8 @@ public static class StudioDatabase
         var applied = hasHistory ? await context.Database.SqlQueryRaw<string>("SELECT MigrationId AS Value FROM __EFMigrationsHistory").ToListAsync() : [];
         if (applied.Any(m => !known.Contains(m)) || await DataVersionOf(context) > DataVersion)
             throw new StudioFolderException($"{file} was written by a newer version of Zealous Ember. Start that version, or choose another folder with EMBER_DATA.");
-        if (!hasHistory && await context.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master").SingleAsync() > 0)
+        // A program ended in its very first moment leaves the lock of the migrations behind, and nothing else.
+        if (!hasHistory && await context.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE tbl_name <> '__EFMigrationsLock'").SingleAsync() > 0)
             throw new StudioFolderException($"{file} is no database of this program.");
     }
 

@@ -60,6 +60,14 @@ public sealed class DataFolderTests : IDisposable
     }
 
     [Fact]
+    public async Task It_starts_again_after_being_ended_in_its_very_first_moment()
+    {
+        Execute("CREATE TABLE __EFMigrationsLock (Id INTEGER PRIMARY KEY, Timestamp TEXT NOT NULL); INSERT INTO __EFMigrationsLock VALUES (1, '2026-01-01')");
+        using var run = ProgramRun.Start(folder, ["--demo=true"]);
+        (await Schedules(await run.Address())).ShouldBe(12);
+    }
+
+    [Fact]
     public async Task A_second_program_on_the_same_folder_is_refused_and_told_who_has_it()
     {
         using var first = ProgramRun.Start(folder);

@@ -40,6 +40,7 @@ export type PlacedShelf = Schemas['PlacedShelfContract'];
 export type KeptPiece = Schemas['KeptPieceContract'];
 export type PackingWish = Schemas['FiringPackingContract'];
 export type PieceBody = Schemas['PieceContract'];
+export type Props = Schemas['PropsContract'];
 export type Chamber = Schemas['ChamberContract'];
 export type Ways = Schemas['PlanningPreferencesContract'];
 export type Basis = Schemas['BasisContract'];

@@ -14,6 +14,7 @@
   import LearnCard from '$lib/kilns/LearnCard.svelte';
   import PortraitCard from '$lib/kilns/PortraitCard.svelte';
   import { kilnClasses, kilnNumbers } from '$lib/kilns/queries';
+  import { ChamberCard } from '$lib/packing';
   import { toasts } from '$lib/ui/toasts.svelte';
 
   const client = useQueryClient();
@@ -133,6 +134,15 @@
     <div class="columns">
       <div class="grid content-start gap-3">
         <KilnForm draft={kiln} numbers={numbers.data} />
+        {#if kiln.portrait}
+          <ChamberCard
+            chamber={kiln.body.chamber ?? kiln.portrait.chamber}
+            props={kiln.body.props ?? kiln.portrait.props}
+            isUsual={!kiln.body.chamber && !kiln.body.props}
+            messages={kiln.messages}
+            onedit={(change, group) => kiln.edit(change, group)}
+          />
+        {/if}
         <label class="card-paper block px-4 py-3">
           <span class="font-serif text-[16px] font-semibold">Notes</span>
           <textarea
