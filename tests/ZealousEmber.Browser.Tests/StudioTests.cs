@@ -98,15 +98,15 @@ public sealed class StudioTests(Browser browser) : Visit(browser)
         request.Headers.TryAddWithoutValidation("If-Match", $"\"{kiln["version"]}\"");
         (await Http.SendAsync(request)).EnsureSuccessStatusCode();
 
-        var notes = Find("textarea");
+        var notes = Find("textarea[maxlength='2000']");
         Type(notes, "Mine: the lid sticks.");
         TestId("conflict");
         Click("See both side by side");
         Until(() => TestId("side-by-side").Text.Contains("Mine: the lid sticks.") && TestId("side-by-side").Text.Contains("Theirs: new thermocouple."), "both");
         Click("Take theirs");
-        Until(() => Find("textarea").GetDomProperty("value") == "Theirs: new thermocouple.", "theirs");
+        Until(() => Find("textarea[maxlength='2000']").GetDomProperty("value") == "Theirs: new thermocouple.", "theirs");
         Find("button[aria-label='Undo']").Click();
-        Until(() => Find("textarea").GetDomProperty("value") == "Mine: the lid sticks.", "mine, one undo away");
+        Until(() => Find("textarea[maxlength='2000']").GetDomProperty("value") == "Mine: the lid sticks.", "mine, one undo away");
         Until(() => TestId("kiln-saved").GetDomAttribute("data-state") == "saved", "saved");
         (await Http.GetStringAsync("/api/kilns/2")).ShouldContain("Mine: the lid sticks.");
     }

@@ -10,6 +10,8 @@ internal sealed class ColumnPacker
     private const double UsuallyPacked = 0.76;
     private const int Looked = 5;
     private const int PlansTried = 4;
+    private const int FewLeft = 40;
+    private const int MostSqueezes = 24;
     private readonly PackingRequest request;
     private readonly PropSums sums;
     private readonly ShelfStock shelf;
@@ -184,11 +186,20 @@ internal sealed class ColumnPacker
         {
             foreach (var lot in Enumerable.Range(0, left.Length).Where(l => left[l] > 0).OrderByDescending(l => request.Lots[l].Must).ThenByDescending(CellOf).ToList())
             {
-                var stack = request.MostInStack(request.Lots[lot]);
-                while (stack > 0 && request.HeightOf(request.Lots[lot], stack) > fillers[i].Level.Tallest + 1e-9) stack--;
+                var stack = StackUnder(lot, fillers[i].Level.Tallest);
                 if (stack == 0) continue;
                 var put = fillers[i].Filler.FillGaps(new Wanted(lot, stack, (left[lot] + stack - 1) / stack));
                 left[lot] -= Math.Min(left[lot], put * stack);
+            }
+        }
+        // Few that are left over may stand among the others, if those make room.
+        var tries = left.Sum() <= FewLeft ? MostSqueezes : 0;
+        foreach (var i in tallestFirst.AsEnumerable().Reverse())
+        {
+            foreach (var lot in Enumerable.Range(0, left.Length).Where(l => left[l] > 0).OrderByDescending(l => request.Lots[l].Must).ThenBy(CellOf).ToList())
+            {
+                var stack = StackUnder(lot, fillers[i].Level.Tallest);
+                while (stack > 0 && left[lot] > 0 && tries-- > 0 && fillers[i].Filler.SqueezeInto(lot, stack)) left[lot] -= Math.Min(left[lot], stack);
             }
         }
         var rest = (int[])counts.Clone();
@@ -210,6 +221,14 @@ internal sealed class ColumnPacker
         // Nothing is carried up for an empty shelf.
         while (shelves.Count > 0 && shelves[^1].Pieces.Count == 0) shelves.RemoveAt(shelves.Count - 1);
         return (shelves, rest);
+    }
+
+    /// <summary>How many of a lot stand on one another there; 0 when not even one does.</summary>
+    private int StackUnder(int lot, double tallest)
+    {
+        var stack = request.MostInStack(request.Lots[lot]);
+        while (stack > 0 && request.HeightOf(request.Lots[lot], stack) > tallest + 1e-9) stack--;
+        return stack;
     }
 
     /// <summary>Stacks for which no other level is meant.</summary>

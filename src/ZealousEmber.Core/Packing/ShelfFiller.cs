@@ -15,6 +15,8 @@ internal readonly record struct Standing(int Lot, int Stack, Place At);
 internal sealed class ShelfFiller
 {
     private const double RasterStep = 9;
+    private const double DensestMixed = 0.88;
+    private const int Jumps = 3;
     private readonly PackingRequest request;
     private readonly double gap;
     private readonly EqualPieces.Effort effort;
@@ -101,6 +103,47 @@ internal sealed class ShelfFiller
             foreach (var (i, place) in EqualPieces.Places(relaxer).Index()) standing[round[i].Index] = standing[round[i].Index] with { At = place };
             return;
         }
+    }
+
+    /// <summary>One more stack among what stands there, which may move for it; false when it finds no room.</summary>
+    public bool SqueezeInto(int lot, int stack)
+    {
+        if (IsSlab(lot)) return false;
+        var movable = standing.Index().Where(s => s.Index >= keptCount && !IsSlab(s.Item.Lot)).ToList();
+        var body = Body.Of(request, lot, stack);
+        if (movable.Sum(s => Body.Of(request, s.Item.Lot, s.Item.Stack).Area) + body.Area > space.FreeArea * DensestMixed) return false;
+        var relaxer = new Relaxer(space, gap);
+        foreach (var (_, s) in movable) relaxer.Add(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn);
+        Raster Without(int piece)
+        {
+            var raster = new Raster(space, RasterStep);
+            for (var i = 0; i < relaxer.Count; i++)
+            {
+                if (i == piece) continue;
+                var (x, y, turn) = relaxer.PlaceOf(i);
+                raster.Put(relaxer.BodyOf(i), x, y, turn, gap);
+            }
+            return raster;
+        }
+        var empty = Without(-1).Emptiest(body.Foot, body.Height);
+        relaxer.Add(body, empty.X, empty.Y);
+        var energy = relaxer.Relax(100);
+        for (var jump = 0; jump < Jumps && !relaxer.IsFree; jump++)
+        {
+            var (saved, was) = (relaxer.Save(), energy);
+            var stuck = relaxer.MostSqueezed();
+            var place = Without(stuck).Emptiest(relaxer.BodyOf(stuck).Foot, relaxer.BodyOf(stuck).Height);
+            relaxer.Move(stuck, place.X, place.Y);
+            energy = relaxer.Relax(100);
+            if (relaxer.IsFree || energy <= was) continue;
+            relaxer.Restore(saved);
+            break;
+        }
+        if (!relaxer.IsFree) return false;
+        var places = EqualPieces.Places(relaxer);
+        foreach (var (i, (index, s)) in movable.Index()) standing[index] = s with { At = places[i] };
+        standing.Add(new Standing(lot, stack, places[^1]));
+        return true;
     }
 
     /// <summary>Takes off what there are no pieces for; the last stack may be lower than the others.</summary>

@@ -46,7 +46,7 @@
 
 <svg
   viewBox="{-wide / 2 - brick} {-tall - brick} {wide + 2 * brick + margin} {tall + 2 * brick}"
-  role="img"
+  role={onselect ? 'group' : 'img'}
   aria-label={name}
   data-testid="section"
 >

@@ -1,0 +1,84 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using OpenQA.Selenium;
+using Shouldly;
+using Xunit;
+
+namespace ZealousEmber.Browser.Tests;
+
+/// <summary>The kiln drawn as it will stand, changed by hand, and loaded by its sheet.</summary>
+public sealed class PackingTests(Browser browser) : Visit(browser)
+{
+    private IReadOnlyList<IWebElement> Pieces() => Driver.FindElements(By.CssSelector("[data-testid='shelf-plan'] .piece"));
+
+    [Fact]
+    public void A_load_is_drawn_moved_by_hand_and_put_back()
+    {
+        Go("/firings/1");
+        Until(() => TestId("packed").Text.Contains("All 45 in"), "all of it in the kiln");
+        Driver.FindElements(By.CssSelector("[data-testid='section'] .slab")).Count.ShouldBe(3);
+        Find("[aria-label='Shelf 1 from above']").SendKeys(OpenQA.Selenium.Keys.Enter);
+        Until(() => Pieces().Count > 5, "the shelf from above");
+        for (var i = 0; i < 3; i++) Pieces()[0].SendKeys(OpenQA.Selenium.Keys.ArrowUp);
+        Until(() => TestId("packing").FindElements(By.CssSelector("[role='alert']")).Count > 0, "a rule is broken, and named");
+        Driver.FindElements(By.CssSelector("[data-testid='shelf-plan'] .wrong")).Count.ShouldBeGreaterThan(0, "at its piece");
+        Click("Pack anew");
+        Until(() => TestId("packing").FindElements(By.CssSelector("[role='alert']")).Count == 0, "as the packer has it");
+        Find("button[aria-label='Undo']").Click();
+        Until(() => TestId("packing").FindElements(By.CssSelector("[role='alert']")).Count > 0, "undo goes across it");
+        Find("button[aria-label='Redo']").Click();
+        Until(() => TestId("packing").FindElements(By.CssSelector("[role='alert']")).Count == 0 && TestId("firing-saved").GetDomAttribute("data-state") == "saved", "kept");
+    }
+
+    [Fact]
+    public async Task What_does_not_fit_becomes_a_second_firing()
+    {
+        Go("/firings/2");
+        Until(() => Driver.FindElements(By.CssSelector("[data-testid='left-out']")).Count > 0, "something stays out");
+        TestId("left-out").Text.ShouldContain("mm more for another shelf");
+        Click("Second firing with the rest");
+        Until(() => TestId("packed").Text.Contains("All "), "the rest is gone from here");
+        Click("Open it");
+        Until(() => Find("[aria-label='Name of the firing']").GetDomProperty("value") == "Supper set, second half, second firing", "and stands in a firing of its own");
+        Until(() => TestId("packed").Text.Contains("All "), "packed as well");
+        await Http.DeleteAsync($"/api/firings/{IdFromAddress()}");
+    }
+
+    [Fact]
+    public void The_loading_sheet_counts_what_is_in_and_fits_a_phone()
+    {
+        Size(390, 844);
+        Go("/firings/1/loading");
+        Until(() => TestId("loading-sheet").Text.Contains("0 of 45 in"), "nothing yet");
+        TestId("loading-sheet").Text.ShouldContain("Fetch first");
+        foreach (var tick in Driver.FindElements(By.CssSelector("[data-testid='loading-sheet'] ol input")).ToList())
+        {
+            Driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", tick);
+            tick.Click();
+        }
+        Until(() => TestId("loading-sheet").Text.Contains("45 of 45 in"), "everything");
+        ((bool)Driver.ExecuteScript("return document.documentElement.scrollWidth <= innerWidth")!).ShouldBeTrue();
+        Size(1280, 800);
+    }
+
+    [Fact]
+    public async Task A_kilns_chamber_is_typed_and_moved_and_every_plan_goes_by_it()
+    {
+        var made = await (await Http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Stint", ["class"] = "top-100" })).Content.ReadFromJsonAsync<JsonNode>();
+        Go($"/stores/kilns/{made!["id"]}");
+        var height = First("[data-testid='chamber-card'] label", "Floor to lid").FindElement(By.TagName("input"));
+        Type(height, "20");
+        Keys(OpenQA.Selenium.Keys.Tab);
+        Until(() => TestId("chamber-card").Text.Contains("between 100 and 3000 mm"), "said where it is");
+        Type(height, "480");
+        Keys(OpenQA.Selenium.Keys.Tab);
+        Find("[data-testid='chamber-card'] [aria-label='Thermocouple']").SendKeys(OpenQA.Selenium.Keys.ArrowUp);
+        Until(() => TestId("kiln-saved").GetDomAttribute("data-state") == "saved" && !TestId("chamber-card").Text.Contains("As usual with this class"), "kept as its own");
+        var kept = (await Http.GetFromJsonAsync<JsonNode>($"/api/kilns/{made["id"]}"))!["kiln"]!["chamber"]!;
+        kept["height"]!.GetValue<double>().ShouldBe(480);
+        kept["thermocouple"]!["z"]!.GetValue<double>().ShouldBe(305);
+        Click("As usual with its class");
+        Until(() => TestId("chamber-card").Text.Contains("As usual with this class"), "and back");
+        await Http.DeleteAsync($"/api/kilns/{made["id"]}");
+    }
+}
