@@ -102,6 +102,7 @@ async Task Serve()
     app.MapPlans();
     app.MapPacking();
     app.MapFirings();
+    app.MapLotLines();
     app.MapStarts();
     app.MapOpenApi();
     app.MapScalarApiReference("/api/docs", docs => docs.WithTitle("Zealous Ember API").DisableDefaultFonts().DisableAgent().HideClientButton().HideDeveloperTools());

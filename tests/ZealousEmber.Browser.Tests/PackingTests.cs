@@ -31,6 +31,22 @@ public sealed class PackingTests(Browser browser) : Visit(browser)
     }
 
     [Fact]
+    public async Task Lots_are_pasted_as_people_say_them()
+    {
+        var made = await (await Http.PostAsJsonAsync("/api/firings", new JsonObject { ["name"] = "Pasted", ["kind"] = "bisque", ["kilnId"] = 1 })).Content.ReadFromJsonAsync<JsonNode>();
+        Go($"/firings/{made!["id"]}");
+        TestId("lot-lines").SendKeys("26 mugs \u230085 \u00d7 100, handle 35, 6 mm, Marsh White, cool to touch, the class" + OpenQA.Selenium.Keys.Enter);
+        Until(() => TestId("packed").Text.Contains("All 26 in"), "packed as soon as it is written");
+        TestId("lot-lines").GetDomProperty("value").ShouldBe("");
+        TestId("lot-lines").SendKeys("plates, 8 mm" + OpenQA.Selenium.Keys.Enter);
+        Until(() => Find("#lot-lines-said").Text.Contains("begins with how many"), "said why");
+        TestId("lot-lines").GetDomProperty("value").ShouldBe("plates, 8 mm", "and nothing is lost");
+        Find("button[aria-label='Undo']").Click();
+        Until(() => Driver.FindElements(By.CssSelector("[data-testid='section']")).Count == 0, "one step back");
+        await Http.DeleteAsync($"/api/firings/{made["id"]}");
+    }
+
+    [Fact]
     public async Task What_does_not_fit_becomes_a_second_firing()
     {
         Go("/firings/2");

@@ -94,7 +94,7 @@ internal static class FiringMapping
         [.. (lot.GlazeIds ?? []).Take(MostGlazes)], lot.Whose?.Trim(), lot.Next ?? NextStep.Dipping, lot.PieceKg,
         (lot.Typed ?? new Dictionary<string, string>()).Where(t => t.Value is not null).ToImmutableSortedDictionary(), lot.GlazedAlready == true, PieceMapping.Read(lot.Piece), lot.Must == true);
 
-    private static LotContract Write(LotDraft lot) => new(
+    internal static LotContract Write(LotDraft lot) => new(
         lot.What, lot.Count, lot.Wall, lot.Width, lot.ClosedHollow, lot.OneSided, lot.Dryness, lot.ClayId, null, lot.GlazeIds, null, lot.Whose, lot.Next, lot.PieceMass,
         lot.Typed.IsEmpty ? null : lot.Typed, lot.GlazedAlready ? true : null, PieceMapping.Write(lot.Piece), lot.Must ? true : null);
 }

@@ -90,6 +90,16 @@ public sealed class PackingTests(RunningStudio studio) : IClassFixture<RunningSt
     }
 
     [Fact]
+    public async Task Lots_are_read_as_people_say_them()
+    {
+        var read = await (await Post("/api/lots/read", new JsonObject { ["text"] = "26 mugs ⌀85 × 100, handle 35, 6 mm, the class\nmugs" })).Read();
+        read["lots"]!.AsArray().ShouldHaveSingleItem()!["piece"]!.Number("across").ShouldBe(85);
+        read["unread"]!.AsArray().ShouldHaveSingleItem()!["why"]!.GetValue<string>().ShouldContain("how many");
+        (await (await Post("/api/lots/read", new JsonObject { ["text"] = " " })).Problem("text")).ShouldContain("26 mugs");
+        (await (await Post("/api/lots/read", new JsonObject { ["text"] = new string('x', 20_001) })).Problem("text")).ShouldContain("At most");
+    }
+
+    [Fact]
     public async Task A_kiln_keeps_its_chamber_and_a_firing_how_it_is_packed()
     {
         var kiln = await (await studio.Http.PostText("/api/kilns", $$"""{"name":"Curlew","class":"front-200","chamber":{{Chamber}},"props":{"across":30,"mostStacked":1,"stock":[{"height":125,"count":6}]} }""")).Read(201);

@@ -245,6 +245,55 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/lots/read': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Lots from lines as people write them */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['LotLinesRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['LotLinesResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/starts': {
     parameters: {
       query?: never;
@@ -4313,6 +4362,16 @@ export interface components {
       /** @description Goes in before the others when not all fits. */
       must?: null | boolean;
     };
+    /** @description Lots as people say or paste them. */
+    LotLinesRequest: {
+      /** @description One lot a line: 26 mugs ⌀85 × 100, 6 mm, Marsh White, cool to touch, the class. */
+      text: null | string;
+    };
+    /** @description The lots that could be read, and the lines that could not. */
+    LotLinesResponse: {
+      lots: components['schemas']['LotContract'][];
+      unread: components['schemas']['UnreadLineContract'][];
+    };
     /** @description What became of a lot. */
     LotOutcomeContract: {
       /**
@@ -5331,6 +5390,11 @@ export interface components {
       risingMinutes: number;
       /** Format: double */
       fallingMinutes: number;
+    };
+    /** @description A line that could not be read, as it was typed. */
+    UnreadLineContract: {
+      line: string;
+      why: string;
     };
     /** @description Something that is stored but cannot be read. */
     UnreadableContract: {

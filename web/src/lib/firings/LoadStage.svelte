@@ -7,6 +7,7 @@
   import { PackingCard, PackingLoop } from '$lib/packing';
   import { clays, glazes } from '$lib/stock';
   import type { FiringDraft } from './firing-draft.svelte';
+  import LotLines from './LotLines.svelte';
   import LotRow from './LotRow.svelte';
 
   /** What goes into the kiln, row by row, and what follows from it. */
@@ -71,8 +72,9 @@
         Nothing is in the kiln yet. Write the first lot: what, how many, how thick the thickest wall.
       </p>
     {/each}
-    <p class="p-2.5">
-      <button class="btn btn-sm btn-paper" data-testid="add-lot" onclick={add}>Add a lot</button>
+    <LotLines onlots={(lots) => draft.addLots(lots)} />
+    <p class="px-2.5 pb-2.5">
+      <button class="btn btn-sm btn-ghost" data-testid="add-lot" onclick={add}>Add an empty lot</button>
     </p>
   </section>
   <aside class="grid content-start gap-3">

@@ -1,0 +1,68 @@
+using Shouldly;
+using Xunit;
+using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Ware;
+
+namespace ZealousEmber.Core.Tests.Packing;
+
+/// <summary>Lots as people say them.</summary>
+public sealed class LotLineTests
+{
+    private static readonly Dictionary<string, int> Clays = new(StringComparer.OrdinalIgnoreCase) { ["Marsh White"] = 1, ["Brickfield Red"] = 2 };
+    private static readonly Dictionary<string, int> Glazes = new(StringComparer.OrdinalIgnoreCase) { ["Oyster matte"] = 7 };
+
+    private static LotDraft One(string line)
+    {
+        var (lots, unread) = LotLine.Read(line, Clays, Glazes);
+        unread.ShouldBeEmpty(string.Join(" | ", unread.Select(u => u.Why)));
+        return lots.ShouldHaveSingleItem();
+    }
+
+    [Fact]
+    public void A_whole_line_is_a_whole_lot()
+    {
+        var lot = One("26 mugs ⌀85 × 100, handle 35, 6 mm, Marsh White, cool to touch, to be dipped, the class");
+        (lot.What, lot.Count, lot.Wall, lot.ClayId, lot.Dryness, lot.Next, lot.Whose).ShouldBe(("mugs", 26, 6, 1, Dryness.CoolToTouch, NextStep.Dipping, "the class"));
+        lot.Piece.ShouldBe(new PieceDraft(PieceShape.Round, 85, null, 100, 35, Stacking: Stacking.Layers));
+        lot.Width.ShouldBeNull();
+    }
+
+    [Theory]
+    [InlineData("12 plates 26 x 2.8 cm, 8mm", 260, 28, 8.0, Stacking.Spacers, true)]
+    [InlineData("12\tplates\t260 x 28\t8 mm", 260, 28, 8.0, Stacking.Spacers, true)]
+    [InlineData("16 bowls; 150×70; wall 6", 150, 70, 6.0, Stacking.Nest, false)]
+    [InlineData("4 vases 120*250, each on the shelf, 1/2", 0, 0, 0.0, Stacking.None, false)]
+    [InlineData("6 jugs 4.5 x 7 in, 0.25 in", 114.3, 177.8, 6.35, Stacking.None, false)]
+    public void Tables_and_other_units_are_read_as_well(string line, double across, double height, double wall, Stacking stacking, bool flat)
+    {
+        if (across == 0)
+        {
+            LotLine.Read(line, Clays, Glazes).Unread.ShouldHaveSingleItem().Why.ShouldContain("no word known here");
+            return;
+        }
+        var lot = One(line);
+        (lot.Piece!.Across, lot.Piece.Height, lot.Wall, lot.Piece.Stacking).ShouldBe((across, height, wall, stacking));
+        (lot.Width is not null).ShouldBe(flat);
+    }
+
+    [Fact]
+    public void Tiles_have_three_sides_and_words_come_in_any_order()
+    {
+        var lot = One("40 tiles 100 × 120 × 8, must go, Maren, 400 g, Oyster matte, leather-hard, solid");
+        lot.Piece.ShouldBe(new PieceDraft(PieceShape.Rectangle, 100, 120, 8, Stacking: Stacking.Flat));
+        (lot.Must, lot.Whose, lot.PieceMass, lot.Dryness, lot.OneSided).ShouldBe((true, "Maren", 0.4, Dryness.LeatherHard, true));
+        lot.GlazeIds.ShouldBe([7]);
+        One("3 lamps, over spacers, 90 x 200").Piece!.Stacking.ShouldBe(Stacking.Spacers);
+    }
+
+    [Fact]
+    public void What_cannot_be_read_is_kept_with_why_and_the_rest_is_taken()
+    {
+        var (lots, unread) = LotLine.Read("mugs, 6 mm\n\n5 mugs, Tobin, Isolde\n5 bowls\n99999999999 mugs\n7 pots 12 mm 4", Clays, Glazes);
+        lots.Select(l => l.What).ShouldBe(["bowls"]);
+        unread.Select(u => u.Line).ShouldBe(["mugs, 6 mm", "5 mugs, Tobin, Isolde", "99999999999 mugs", "7 pots 12 mm 4"], ignoreOrder: true);
+        unread[0].Why.ShouldContain("how many");
+        unread[1].Why.ShouldContain("“Isolde”");
+    }
+}
