@@ -60,7 +60,8 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
             TestId("find-start").Click();
             Find("[data-testid='starts'] li");
         });
-        Take("load", "/firings/1", "[data-testid='load-sum'] dd");
+        Take("load", "/firings/1", "[data-testid='section'] .piece");
+        Take("loading-sheet", "/firings/1/loading", "[data-testid='loading-sheet'] .piece");
         Take("plan", "/firings/1?stage=plan", "[data-testid='plan'] li", before: () =>
         {
             Find("[data-testid='what-if'] button[aria-label='Thicker']").Click();

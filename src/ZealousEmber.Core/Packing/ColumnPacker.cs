@@ -101,7 +101,7 @@ internal sealed class ColumnPacker
     {
         if (request.Lots[lot].Piece.Shape == PieceShape.Rectangle) return Rows.Most(space, Slab.Of(request, lot, 1), request.Rules.Gap, int.MaxValue, quick: true).Count;
         var body = Body.Of(request, lot, 1);
-        return Lattice.Fullest(space, body.IsRound ? body.R : body.R + (body.Reach - body.R) * 0.3, request.Rules.Gap, body.Foot, 0, 1)[0].Count;
+        return Lattice.Count(space, body.IsRound ? body.R : body.R + (body.Reach - body.R) * 0.3, request.Rules.Gap, body.Foot);
     }
 
     /// <summary>So many stacks of a lot stand on a shelf by themselves; exactly only where there are as many of them.</summary>

@@ -14,7 +14,7 @@ internal readonly record struct Standing(int Lot, int Stack, Place At);
 /// <summary>Puts several lots on one shelf: what has sides in rows, then the largest first where it stands tightest, the rest squeezed in.</summary>
 internal sealed class ShelfFiller
 {
-    private const double RasterStep = 9;
+    private static readonly (double Least, double Most) RasterSteps = (8, 18);
     private const double DensestMixed = 0.88;
     private const int Jumps = 3;
     private readonly PackingRequest request;
@@ -23,10 +23,13 @@ internal sealed class ShelfFiller
     private readonly List<Standing> standing = [];
     private ShelfSpace space;
     private readonly int keptCount;
+    private readonly double rasterStep;
 
     public ShelfFiller(PackingRequest request, ShelfSpace space, EqualPieces.Effort effort, IEnumerable<Standing>? kept = null)
     {
         (this.request, this.space, this.effort, gap) = (request, space, effort, request.Rules.Gap);
+        // As fine as the smallest piece wants it.
+        rasterStep = Math.Clamp(request.Lots.Min(l => l.Piece.Across) / 5, RasterSteps.Least, RasterSteps.Most);
         foreach (var piece in kept ?? []) Keep(piece);
         keptCount = standing.Count;
     }
@@ -116,7 +119,7 @@ internal sealed class ShelfFiller
         foreach (var (_, s) in movable) relaxer.Add(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn);
         Raster Without(int piece)
         {
-            var raster = new Raster(space, RasterStep);
+            var raster = new Raster(space, rasterStep);
             for (var i = 0; i < relaxer.Count; i++)
             {
                 if (i == piece) continue;
@@ -203,10 +206,10 @@ internal sealed class ShelfFiller
             standing.RemoveAt(standing.LastIndexOf(s));
         }
         var dice = new Dice(5);
-        var raster = new Raster(space, RasterStep);
+        var raster = new Raster(space, rasterStep);
         void See()
         {
-            raster = new Raster(space, RasterStep);
+            raster = new Raster(space, rasterStep);
             for (var i = 0; i < relaxer.Count; i++)
             {
                 var (x, y, turn) = relaxer.PlaceOf(i);
@@ -291,7 +294,7 @@ internal sealed class ShelfFiller
 
     private Raster Now()
     {
-        var raster = new Raster(space, RasterStep);
+        var raster = new Raster(space, rasterStep);
         foreach (var s in standing.Where(s => !IsSlab(s.Lot))) raster.Put(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn, gap);
         return raster;
     }

@@ -4,7 +4,7 @@
   import { on } from 'svelte/events';
   import { number, plural } from '$lib/format';
   import { kilnList } from '$lib/kilns';
-  import { PackingCard, PackingLoop } from '$lib/packing';
+  import { PackingCard } from '$lib/packing';
   import { clays, glazes } from '$lib/stock';
   import type { FiringDraft } from './firing-draft.svelte';
   import LotLines from './LotLines.svelte';
@@ -17,7 +17,6 @@
     onsecond: (left: readonly { row: number; count: number }[]) => void;
   }
   const { draft, onsecond }: Props = $props();
-  const loop = $derived(new PackingLoop(draft));
   let list: HTMLElement;
 
   const clayList = createQuery(() => ({ queryKey: ['clays', ''], queryFn: () => clays.search('') }));
@@ -78,7 +77,7 @@
     </p>
   </section>
   <aside class="grid content-start gap-3">
-    <PackingCard {loop} kiln={kilnName} sheet="/firings/{draft.id}/loading" {onsecond} />
+    <PackingCard loop={draft.packer} kiln={kilnName} sheet="/firings/{draft.id}/loading" {onsecond} />
     <section class="card-paper px-3.5 py-2.5 text-[13.5px]" aria-labelledby="in-all" data-testid="load-sum">
       <h2 id="in-all" class="mb-1 text-[15px]">In all</h2>
       {#if load}

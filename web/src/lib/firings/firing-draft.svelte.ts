@@ -17,6 +17,7 @@ import { Latest } from '$lib/api/latest';
 import { AutosavedDraft } from '$lib/draft/autosaved-draft.svelte';
 import { openDraft, type Opened, type Remote } from '$lib/draft/remote';
 import { outcomeOf, type Stored } from '$lib/draft/outcome';
+import { PackingLoop } from '$lib/packing';
 
 const read = (firing: Firing): Stored<FiringBody> => ({
   id: firing.id,
@@ -87,11 +88,15 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
   /** Why there is no newer plan, when the program did not answer. */
   trouble: string | null = $state(null);
 
+  /** How the kiln is packed. */
+  readonly packer = new PackingLoop(this);
+
   private readonly latest = new Latest();
 
   constructor(opened: Opened<FiringBody>) {
     super(remote, {} as FiringBody, opened);
     void this.ask();
+    void this.pack();
   }
 
   get lots(): Lot[] {
@@ -134,6 +139,7 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
     const load = {
       lots: this.written.map(({ lot }) => lot),
       packed: this.body.packed,
+      furnitureKg: this.furnitureKg,
       witnessPack: this.body.witnessPack
     };
     const said = Object.fromEntries(wishes.map((wish) => [wish, this.body[wish]]));
@@ -142,7 +148,21 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
 
   protected override changed(): void {
     void this.ask();
+    void this.pack();
     super.changed();
+  }
+
+  /** kg of shelves and props, once all of the ware is packed on them; until then the planner takes the usual. */
+  private get furnitureKg(): number | undefined {
+    const { packing, rows } = this.packer;
+    return packing?.fits && rows.length === this.written.length ? packing.totals.furnitureKg : undefined;
+  }
+
+  /** Packs anew; what the shelves weigh changes the plan. */
+  private async pack(): Promise<void> {
+    const before = this.furnitureKg;
+    await this.packer.ask();
+    if (this.furnitureKg !== before) await this.ask();
   }
 
   /** The plan as things stand now; an older question is given up. */

@@ -33,9 +33,31 @@ test('every wish of a firing reaches the planner, and only the rows that are wri
   expect(asked.map((a) => a.path)).toEqual(['/api/plan']);
   expect(asked[0]?.body).toEqual({
     ...wishes,
-    load: { lots: [mugs], packed: true, witnessPack: undefined },
+    load: { lots: [mugs], packed: true, witnessPack: undefined, furnitureKg: undefined },
     start: undefined
   });
+});
+
+test('what shelves and props weigh is planned with, once all of the ware is packed on them', async () => {
+  const sized = {
+    what: 'mugs',
+    count: 12,
+    wall: 6,
+    dryness: 'bone-dry',
+    glazeIds: [],
+    piece: { across: 85, height: 100 }
+  };
+  const asked = answering(({ path }) =>
+    path === '/api/packing'
+      ? { body: { fits: true, totals: { furnitureKg: 21.5 }, shelves: [], broken: [] } }
+      : { problem: { title: 'not now' }, status: 503 }
+  );
+  draftOf({ kind: 'glaze', kilnId: 2, lots: [sized] } as never);
+  await vi.waitFor(() =>
+    expect(asked.map((a) => a.path)).toEqual(['/api/plan', '/api/packing', '/api/plan'])
+  );
+  expect(asked[0]?.body).toMatchObject({ load: { furnitureKg: undefined } });
+  expect(asked[2]?.body).toMatchObject({ load: { furnitureKg: 21.5 } });
 });
 
 test('what the planner minds is said at the row of the page it belongs to', async () => {

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
   import { number, plural } from '$lib/format';
   import KilnSection from './KilnSection.svelte';
   import type { PackingLoop } from './packing-loop.svelte';
@@ -15,11 +14,6 @@
     onsecond: (left: readonly { row: number; count: number }[]) => void;
   }
   const { loop, kiln, sheet, onsecond }: Props = $props();
-
-  $effect(() => {
-    const question = JSON.stringify(loop.question);
-    untrack(() => question !== undefined && void loop.ask());
-  });
 
   let chosen: number | null = $state(null);
   const packing = $derived(loop.packing);

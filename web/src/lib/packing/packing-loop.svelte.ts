@@ -35,6 +35,7 @@ export class PackingLoop {
   errors: Record<string, string> = $state.raw({});
   trouble: string | null = $state(null);
 
+  private asked: string | undefined;
   private readonly latest = new Latest();
   private readonly firing: Packable;
 
@@ -79,8 +80,12 @@ export class PackingLoop {
     };
   }
 
+  /** Asks, unless the same was asked already. */
   ask(): Promise<void> {
     const [question, rows] = [this.question, this.rows];
+    const same = JSON.stringify(question);
+    if (question && same === this.asked && this.trouble === null) return Promise.resolve();
+    this.asked = same;
     if (!question) {
       this.latest.stop();
       [this.packing, this.errors, this.trouble] = [null, {}, null];
