@@ -61,6 +61,24 @@ public sealed class PackingTests(Browser browser) : Visit(browser)
     }
 
     [Fact]
+    public async Task A_bisque_says_how_many_glaze_firings_it_needs_and_makes_them()
+    {
+        var made = await (await Http.PostAsJsonAsync("/api/firings", new JsonObject
+        {
+            ["name"] = "Many mugs", ["kind"] = "bisque", ["kilnId"] = 1,
+            ["lots"] = new JsonArray(new JsonObject { ["what"] = "mugs", ["count"] = 80, ["wall"] = 6, ["piece"] = new JsonObject { ["across"] = 85, ["height"] = 100, ["handle"] = 35, ["stacking"] = "layers" } }),
+        })).Content.ReadFromJsonAsync<JsonNode>();
+        Go($"/firings/{made!["id"]}");
+        Until(() => TestId("packed").Text.Contains("All 80 in"), "one bisque");
+        Click("How many glaze firings will it need?");
+        Until(() => TestId("glazes").Text.Contains("2 glaze firings"), "but two of glaze");
+        Click("Make them");
+        Click("See the firings");
+        Until(() => Driver.FindElements(By.CssSelector("[data-testid='firing']")).Count(f => f.Text.Contains("Glaze of Many mugs")) == 2, "both are there");
+        foreach (var firing in (await Http.GetFromJsonAsync<JsonNode>("/api/firings?search=Many"))!.AsArray()) await Http.DeleteAsync($"/api/firings/{firing!["id"]}");
+    }
+
+    [Fact]
     public void The_loading_sheet_counts_what_is_in_and_fits_a_phone()
     {
         Size(390, 844);

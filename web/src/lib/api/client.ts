@@ -36,6 +36,7 @@ export type WhatIf = Schemas['WhatIfResponse'];
 export type LoadBody = Schemas['LoadContract'];
 export type LoadSummary = Schemas['LoadSummary'];
 export type Packing = Schemas['PackingResponse'];
+export type PackingFirings = Schemas['PackingFirings'];
 export type PlacedShelf = Schemas['PlacedShelfContract'];
 export type KeptPiece = Schemas['KeptPieceContract'];
 export type PackingWish = Schemas['FiringPackingContract'];

@@ -15,8 +15,10 @@
     draft: FiringDraft;
     /** Makes a second firing of what does not fit. */
     onsecond: (left: readonly { row: number; count: number }[]) => void;
+    /** Makes the glaze firings a bisque will need. */
+    onglazes: (loads: readonly (readonly { row: number; count: number }[])[]) => void;
   }
-  const { draft, onsecond }: Props = $props();
+  const { draft, onsecond, onglazes }: Props = $props();
   let list: HTMLElement;
 
   const clayList = createQuery(() => ({ queryKey: ['clays', ''], queryFn: () => clays.search('') }));
@@ -77,7 +79,13 @@
     </p>
   </section>
   <aside class="grid content-start gap-3">
-    <PackingCard loop={draft.packer} kiln={kilnName} sheet="/firings/{draft.id}/loading" {onsecond} />
+    <PackingCard
+      loop={draft.packer}
+      kiln={kilnName}
+      sheet="/firings/{draft.id}/loading"
+      {onsecond}
+      {onglazes}
+    />
     <section class="card-paper px-3.5 py-2.5 text-[13.5px]" aria-labelledby="in-all" data-testid="load-sum">
       <h2 id="in-all" class="mb-1 text-[15px]">In all</h2>
       {#if load}

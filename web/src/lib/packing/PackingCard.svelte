@@ -12,8 +12,10 @@
     sheet: string;
     /** Makes a second firing of what does not fit. */
     onsecond: (left: readonly { row: number; count: number }[]) => void;
+    /** Makes the glaze firings a bisque will need. */
+    onglazes: (loads: readonly (readonly { row: number; count: number }[])[]) => void;
   }
-  const { loop, kiln, sheet, onsecond }: Props = $props();
+  const { loop, kiln, sheet, onsecond, onglazes }: Props = $props();
 
   let chosen: number | null = $state(null);
   const packing = $derived(loop.packing);
@@ -113,6 +115,22 @@
         >{/if}
       <a class="link" href={sheet}>Loading sheet</a>
     </p>
+    {#if loop.isBisque}
+      <p class="flex flex-wrap items-center gap-x-3 gap-y-1.5" aria-live="polite" data-testid="glazes">
+        {#if loop.glazes}
+          <span
+            ><b>{plural(loop.glazes.count, 'glaze firing')}</b> afterwards: {loop.glazes.firings
+              .map((f) => f.totals.pieces)
+              .join(', ')} pieces</span
+          >
+          <button class="btn btn-xs btn-paper" onclick={() => onglazes(loop.glazeLoads)}
+            >{loop.glazes.count === 1 ? 'Make it' : 'Make them'}</button
+          >
+        {:else}<button class="btn btn-xs btn-ghost -ml-2" onclick={() => void loop.countGlazes()}
+            >How many glaze firings will it need?</button
+          >{/if}
+      </p>
+    {/if}
     {#each packing.cautions.filter((c) => c.id !== 'shelf-wash' && c.id !== 'salt-props') as caution (caution.id)}
       <p class="border-warning border-l-4 pl-2.5">{caution.text}</p>
     {/each}

@@ -6,6 +6,7 @@ import {
   type KeptPiece,
   type Lot,
   type Packing,
+  type PackingFirings,
   type PackingWish,
   type PlacedShelf,
   type Problem
@@ -35,6 +36,9 @@ export class PackingLoop {
   errors: Record<string, string> = $state.raw({});
   trouble: string | null = $state(null);
 
+  /** The glaze firings this bisque will need, once somebody asked. */
+  glazes: PackingFirings | null = $state.raw(null);
+
   private asked: string | undefined;
   private readonly latest = new Latest();
   private readonly firing: Packable;
@@ -62,6 +66,10 @@ export class PackingLoop {
     return isRaw(this.firing.body.kind);
   }
 
+  get isBisque(): boolean {
+    return this.firing.body.kind === 'bisque';
+  }
+
   get wish(): PackingWish {
     return this.firing.body.packing ?? {};
   }
@@ -85,7 +93,7 @@ export class PackingLoop {
     const [question, rows] = [this.question, this.rows];
     const same = JSON.stringify(question);
     if (question && same === this.asked && this.trouble === null) return Promise.resolve();
-    this.asked = same;
+    [this.asked, this.glazes] = [same, null];
     if (!question) {
       this.latest.stop();
       [this.packing, this.errors, this.trouble] = [null, {}, null];
@@ -106,6 +114,30 @@ export class PackingLoop {
         if (data) this.packing = data;
       },
       (error) => (this.trouble = sayProblem(error))
+    );
+  }
+
+  /** Packs the same ware again and again as glaze firings, until none is left. */
+  async countGlazes(): Promise<void> {
+    const { question } = this;
+    if (!question) return;
+    try {
+      const { data, error } = await api.POST('/api/packing/firings', {
+        body: { ...question, kind: 'glaze', keep: null }
+      });
+      if (data) this.glazes = data;
+      else this.trouble = sayProblem(error);
+    } catch (error) {
+      this.trouble = sayProblem(error);
+    }
+  }
+
+  /** What goes into each of them, by the rows of the page. */
+  get glazeLoads(): { row: number; count: number }[][] {
+    return (this.glazes?.firings ?? []).map((firing) =>
+      firing.lots
+        .filter((l) => l.placed > 0)
+        .map((l) => ({ row: this.rows[l.lot]?.row ?? 0, count: l.placed }))
     );
   }
 

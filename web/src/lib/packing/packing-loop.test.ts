@@ -101,3 +101,24 @@ test('a piece put elsewhere leaves all others where they stand, until the rest i
   loop.turnHandles(true);
   expect(body.packing).toEqual({ handles: 'turned', keep: null });
 });
+
+test('a bisque is counted in glaze firings, and forgets the count when the ware changes', async () => {
+  const asked = answering(({ path }) => ({
+    body: path.endsWith('/firings')
+      ? {
+          count: 2,
+          firings: [51, 29].map((placed) => ({ lots: [{ lot: 0, asked: placed, placed, shelves: [1] }] })),
+          never: []
+        }
+      : packing
+  }));
+  body = { ...body, kind: 'bisque', packing: { handles: 'any', keep: { openings: [125], pieces: [] } } };
+  const loop = new PackingLoop(firing);
+  await loop.ask();
+  await loop.countGlazes();
+  expect(asked[1]?.body).toMatchObject({ kind: 'glaze', keep: null });
+  expect(loop.glazeLoads).toEqual([[{ row: 1, count: 51 }], [{ row: 1, count: 29 }]]);
+  body = { ...body, witnessPack: false };
+  await loop.ask();
+  expect(loop.glazes).toBeNull();
+});

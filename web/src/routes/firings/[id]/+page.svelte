@@ -12,7 +12,7 @@
   import { FiringDraft, openFiring } from '$lib/firings/firing-draft.svelte';
   import LoadStage from '$lib/firings/LoadStage.svelte';
   import PlanStage from '$lib/firings/PlanStage.svelte';
-  import { kindNames, type Kind } from '$lib/format';
+  import { kindNames, plural, type Kind } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
   import { toasts } from '$lib/ui/toasts.svelte';
 
@@ -43,13 +43,44 @@
     () => void refresh()
   );
 
-  /** What does not fit goes into a firing of its own, and out of this one; the toast leads there. */
-  async function second(left: readonly { row: number; count: number }[]) {
-    if (!draft) return;
-    const lots = left.flatMap(({ row, count }) => {
+  type Load = readonly { row: number; count: number }[];
+
+  /** Some of the ware of this firing. */
+  const lotsOf = (load: Load) =>
+    load.flatMap(({ row, count }) => {
       const lot = draft?.lots[row];
       return lot ? [{ ...lot, count }] : [];
     });
+
+  /** Bisque comes back for its glaze: firings of their own, for when it does. */
+  async function glazes(loads: readonly Load[]) {
+    if (!draft) return;
+    const { name, kilnId, unit } = draft.body;
+    let made = 0;
+    for (const [i, load] of loads.entries()) {
+      const { data, error } = await api.POST('/api/firings', {
+        body: {
+          name: `Glaze of ${name}${loads.length > 1 ? `, ${i + 1} of ${loads.length}` : ''}`,
+          kind: 'glaze',
+          kilnId,
+          unit,
+          witnessPack: true,
+          lots: lotsOf(load).map((lot) => ({ ...lot, dryness: 'bone-dry' as const, next: null }))
+        }
+      });
+      if (!data) return toasts.show(sayProblem(error), { tone: 'error' });
+      made++;
+    }
+    await refresh();
+    toasts.show(`${plural(made, 'glaze firing')} made`, {
+      action: { label: 'See the firings', run: () => void goto('/firings') }
+    });
+  }
+
+  /** What does not fit goes into a firing of its own, and out of this one; the toast leads there. */
+  async function second(left: Load) {
+    if (!draft) return;
+    const lots = lotsOf(left);
     const { kind, kilnId, unit, goalCone, witnessPack } = draft.body;
     const { data, error } = await api.POST('/api/firings', {
       body: { name: `${draft.body.name}, second firing`, kind, kilnId, unit, goalCone, witnessPack, lots }
@@ -166,9 +197,11 @@
       </div>
     </header>
     <ConflictBanner draft={firing} what="firing" />
-    {#if stage === 'load'}<LoadStage draft={firing} onsecond={(left) => void second(left)} />{:else}<PlanStage
+    {#if stage === 'load'}<LoadStage
         draft={firing}
-      />{/if}
+        onsecond={(left) => void second(left)}
+        onglazes={(loads) => void glazes(loads)}
+      />{:else}<PlanStage draft={firing} />{/if}
   </div>
 {/if}
 
