@@ -40,11 +40,11 @@
           ]
   );
   const said = $derived(
-    Object.entries(draft.planErrors)
+    Object.entries(draft.messages)
       .filter(([field]) => field.startsWith(`lots[${row}].`))
       .map(([, text]) => text)
   );
-  const wrong = (field: string) => (draft.planErrors[`lots[${row}].${field}`] ? 'true' : undefined);
+  const wrong = (field: string) => (draft.messages[`lots[${row}].${field}`] ? 'true' : undefined);
 
   function count(text: string) {
     const value = Number(text);

@@ -7,8 +7,8 @@ import LotRow from './LotRow.svelte';
 let page: Page;
 afterEach(() => page.close());
 
-function row(lot: Partial<Lot>, kind = 'bisque', planErrors: Record<string, string> = {}) {
-  const draft = { body: { kind }, planErrors, editLot: vi.fn(), addLot: vi.fn(), removeLot: vi.fn() };
+function row(lot: Partial<Lot>, kind = 'bisque', messages: Record<string, string> = {}) {
+  const draft = { body: { kind }, messages, editLot: vi.fn(), addLot: vi.fn(), removeLot: vi.fn() };
   page = new Page(LotRow as never, { draft, lot, row: 2, clays: [], glazes: [] });
   return draft;
 }

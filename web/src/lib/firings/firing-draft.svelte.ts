@@ -152,6 +152,11 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
     super.changed();
   }
 
+  /** What the planner and the packer mind, by field. */
+  get messages(): Record<string, string> {
+    return { ...this.packer.errors, ...this.planErrors };
+  }
+
   /** kg of shelves and props, once all of the ware is packed on them; until then the planner takes the usual. */
   private get furnitureKg(): number | undefined {
     const { packing, rows } = this.packer;

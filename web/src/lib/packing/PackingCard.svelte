@@ -19,6 +19,12 @@
 
   let chosen: number | null = $state(null);
   const packing = $derived(loop.packing);
+  /** What is wrong with more than one row. */
+  const general = $derived(
+    Object.entries(loop.errors)
+      .filter(([field]) => !field.startsWith('lots['))
+      .map(([, text]) => text)
+  );
   const turned = $derived(loop.wish.handles === 'turned');
   const raw = $derived(loop.isRaw);
   const shades = $derived(shadesOf(loop.lots));
@@ -54,7 +60,12 @@
         )} % full</span
       >{/if}
   </div>
-  {#if loop.trouble}<p class="text-error" role="alert">{loop.trouble}</p>{/if}
+  {#each [...new Set([...(loop.trouble ? [loop.trouble] : []), ...general])] as text (text)}<p
+      class="text-error"
+      role="alert"
+    >
+      {text}
+    </p>{/each}
   {#if packing}
     <KilnSection
       {packing}
