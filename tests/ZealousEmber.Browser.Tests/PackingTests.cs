@@ -65,7 +65,9 @@ public sealed class PackingTests(Browser browser) : Visit(browser)
     {
         var made = await (await Http.PostAsJsonAsync("/api/firings", new JsonObject
         {
-            ["name"] = "Many mugs", ["kind"] = "bisque", ["kilnId"] = 1,
+            ["name"] = "Many mugs",
+            ["kind"] = "bisque",
+            ["kilnId"] = 1,
             ["lots"] = new JsonArray(new JsonObject { ["what"] = "mugs", ["count"] = 80, ["wall"] = 6, ["piece"] = new JsonObject { ["across"] = 85, ["height"] = 100, ["handle"] = 35, ["stacking"] = "layers" } }),
         })).Content.ReadFromJsonAsync<JsonNode>();
         Go($"/firings/{made!["id"]}");
