@@ -54,7 +54,7 @@ public static class PackingCheck
             for (var j = 0; j < i; j++)
             {
                 if (hulls[i].Any(a => hulls[j].Any(b => a.Between(b) < rules.MayTouch - Slack)))
-                    Say("touches", $"{lot.What} {(rules.MayTouch > 0 ? $"nearer than {Mm(rules.MayTouch)} to" : "through")} {request.Lots[shelf.Pieces[j].Lot].What}.");
+                    Say("touches", $"{lot.What} {(rules.MayTouch > 0 ? $"nearer than {Mm(rules.MayTouch)} to" : "run into")} {request.Lots[shelf.Pieces[j].Lot].What}.");
             }
             // Across the cut, what stands at the same height on the other half is in the way as well.
             foreach (var other in shelves.Where(s => s.Number < shelf.Number && s.Region != shelf.Region && s.Top < shelf.Top + height && s.Top + HighestOn(request, s) > shelf.Top))
