@@ -10,8 +10,8 @@ using ZealousEmber.Store;
 namespace ZealousEmber.Store.Migrations
 {
     [DbContext(typeof(StudioContext))]
-    [Migration("20261128042900_FiringPacking")]
-    partial class FiringPacking
+    [Migration("20261128054915_ChoicesAndPacking")]
+    partial class ChoicesAndPacking
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
