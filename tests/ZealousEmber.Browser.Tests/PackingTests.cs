@@ -98,6 +98,17 @@ public sealed class PackingTests(Browser browser) : Visit(browser)
     }
 
     [Fact]
+    public void The_loading_sheet_prints_black_on_white_at_night_too()
+    {
+        Go("/firings/1/loading");
+        Driver.ExecuteScript("document.documentElement.dataset.theme = 'nightwatch'");
+        Driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new Dictionary<string, object?> { ["media"] = "print" });
+        Until(() => (string)Driver.ExecuteScript("return getComputedStyle(document.querySelector('[data-testid=loading-sheet] li p')).color")! == "rgb(68, 68, 68)", "dark words");
+        ((string)Driver.ExecuteScript("return getComputedStyle(document.querySelector('[data-testid=loading-sheet]')).backgroundColor")!).ShouldBe("rgb(255, 255, 255)");
+        Driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new Dictionary<string, object?> { ["media"] = "" });
+    }
+
+    [Fact]
     public async Task A_kilns_chamber_is_typed_and_moved_and_every_plan_goes_by_it()
     {
         var made = await (await Http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Stint", ["class"] = "top-100" })).Content.ReadFromJsonAsync<JsonNode>();

@@ -187,7 +187,17 @@
   }
   @media print {
     .sheet {
+      /* Black on white, whatever the theme; the makers' shades stay. */
+      --color-base-content: #000;
+      --color-soft: #444;
+      --color-base-300: #bbb;
+      color: #000;
+      background: #fff;
       font-size: 11px;
+      print-color-adjust: exact;
+    }
+    .first {
+      grid-template-columns: 200px 1fr;
     }
     .checkbox,
     .count {
