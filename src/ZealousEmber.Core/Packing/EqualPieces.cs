@@ -57,12 +57,12 @@ internal static class EqualPieces
             if (start == 0)
             {
                 foreach (var p in best) relaxer.Add(body, p.X, p.Y, p.Turn);
-                AddInEmptiest(space, relaxer, body, gap, ref dice);
+                AddInEmptiest(relaxer, body, ref dice);
             }
             else if (start % 2 == 1 && start / 2 < squeezed.Count && squeezed[start / 2].Count >= n - 2)
             {
                 foreach (var (x, y) in Spread(squeezed[start / 2], n)) relaxer.Add(body, x, y, dice.Between(0, 2 * Math.PI));
-                while (relaxer.Count < n) AddInEmptiest(space, relaxer, body, gap, ref dice);
+                while (relaxer.Count < n) AddInEmptiest(relaxer, body, ref dice);
             }
             else
             {
@@ -73,21 +73,7 @@ internal static class EqualPieces
                     if (space.Ware.Room(x, y) > 0) relaxer.Add(body, x, y, dice.Between(0, 2 * Math.PI));
                 }
             }
-            var energy = relaxer.Relax(80);
-            for (var jump = 0; jump < effort.Jumps && !relaxer.IsFree; jump++)
-            {
-                var (saved, was) = (relaxer.Save(), energy);
-                var stuck = relaxer.MostSqueezed();
-                var (x, y) = Emptiest(space, relaxer, body, gap, stuck);
-                relaxer.Move(stuck, x, y);
-                energy = relaxer.Relax(80);
-                if (!relaxer.IsFree && energy > was * 1.2)
-                {
-                    relaxer.Restore(saved);
-                    energy = was;
-                    break;
-                }
-            }
+            var energy = relaxer.Jump(relaxer.Relax(), effort.Jumps, StepFor(body));
             if (relaxer.IsFree) return Places(relaxer);
             if (energy > Hopeless * body.R * body.R && ++hopeless >= HopelessStarts) return null;
         }
@@ -114,23 +100,13 @@ internal static class EqualPieces
         return Places(relaxer);
     }
 
-    private static void AddInEmptiest(ShelfSpace space, Relaxer relaxer, Body body, double gap, ref Dice dice)
+    private static void AddInEmptiest(Relaxer relaxer, Body body, ref Dice dice)
     {
-        var (x, y) = Emptiest(space, relaxer, body, gap, -1);
+        var (x, y) = relaxer.Now(StepFor(body)).Emptiest(body.Foot, body.Height);
         relaxer.Add(body, x, y, dice.Between(0, 2 * Math.PI));
     }
 
-    private static (double X, double Y) Emptiest(ShelfSpace space, Relaxer relaxer, Body body, double gap, int without)
-    {
-        var raster = new Raster(space, Math.Max(8, body.R / 3));
-        for (var i = 0; i < relaxer.Count; i++)
-        {
-            if (i == without) continue;
-            var (x, y, turn) = relaxer.PlaceOf(i);
-            raster.Put(relaxer.BodyOf(i), x, y, turn, gap);
-        }
-        return raster.Emptiest(body.Foot, body.Height);
-    }
+    private static double StepFor(Body body) => Math.Max(8, body.R / 3);
 
     internal static List<Place> Places(Relaxer relaxer) => [.. Enumerable.Range(0, relaxer.Count).Select(relaxer.PlaceOf).Select(p => new Place(p.X, p.Y, p.Turn))];
 

@@ -12,6 +12,8 @@ internal sealed class Relaxer
     /// <summary>and this much may still overlap then: in truth they are apart.</summary>
     public const double Accepted = 0.02;
 
+    private const double MuchWorse = 1.2;
+
     private readonly ShelfSpace space;
     private readonly double gap;
     private readonly List<Body> bodies = [];
@@ -56,8 +58,6 @@ internal sealed class Relaxer
 
     public void Restore(double[] saved) => saved.CopyTo(at, 0);
 
-    public void Move(int i, double x, double y) => (at[3 * i], at[3 * i + 1]) = (x, y);
-
     /// <summary>The piece the others push hardest.</summary>
     public int MostSqueezed()
     {
@@ -67,6 +67,38 @@ internal sealed class Relaxer
             if (squeezed[i] > squeezed[most]) most = i;
         }
         return most;
+    }
+
+    /// <summary>The shelf with them on it, but for one.</summary>
+    public Raster Now(double step, int without = -1)
+    {
+        var raster = new Raster(space, step);
+        for (var i = 0; i < Count; i++)
+        {
+            if (i == without) continue;
+            var (x, y, turn) = PlaceOf(i);
+            raster.Put(bodies[i], x, y, turn, gap);
+        }
+        return raster;
+    }
+
+    /// <summary>Where they stick the most squeezed piece jumps to the emptiest place, so many times; a jump that makes it much worse is taken back, and is the last.</summary>
+    /// <param name="energy">Where they stick, mm².</param>
+    /// <param name="jumps">At most.</param>
+    /// <param name="step">Of the raster, mm.</param>
+    public double Jump(double energy, int jumps, double step)
+    {
+        for (var jump = 0; jump < jumps && !IsFree; jump++)
+        {
+            var (saved, was, stuck) = (Save(), energy, MostSqueezed());
+            var (x, y) = Now(step, stuck).Emptiest(bodies[stuck].Foot, bodies[stuck].Height);
+            (at[3 * stuck], at[3 * stuck + 1]) = (x, y);
+            energy = Relax();
+            if (IsFree || energy <= was * MuchWorse) continue;
+            Restore(saved);
+            return was;
+        }
+        return energy;
     }
 
     /// <summary>Lets them push until nothing overlaps, or nothing is gained; tells the energy, mm².</summary>

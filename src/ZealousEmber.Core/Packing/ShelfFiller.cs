@@ -117,31 +117,9 @@ internal sealed class ShelfFiller
         if (movable.Sum(s => Body.Of(request, s.Item.Lot, s.Item.Stack).Area) + body.Area > space.FreeArea * DensestMixed) return false;
         var relaxer = new Relaxer(space, gap);
         foreach (var (_, s) in movable) relaxer.Add(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn);
-        Raster Without(int piece)
-        {
-            var raster = new Raster(space, rasterStep);
-            for (var i = 0; i < relaxer.Count; i++)
-            {
-                if (i == piece) continue;
-                var (x, y, turn) = relaxer.PlaceOf(i);
-                raster.Put(relaxer.BodyOf(i), x, y, turn, gap);
-            }
-            return raster;
-        }
-        var empty = Without(-1).Emptiest(body.Foot, body.Height);
+        var empty = relaxer.Now(rasterStep).Emptiest(body.Foot, body.Height);
         relaxer.Add(body, empty.X, empty.Y);
-        var energy = relaxer.Relax(100);
-        for (var jump = 0; jump < Jumps && !relaxer.IsFree; jump++)
-        {
-            var (saved, was) = (relaxer.Save(), energy);
-            var stuck = relaxer.MostSqueezed();
-            var place = Without(stuck).Emptiest(relaxer.BodyOf(stuck).Foot, relaxer.BodyOf(stuck).Height);
-            relaxer.Move(stuck, place.X, place.Y);
-            energy = relaxer.Relax(100);
-            if (relaxer.IsFree || energy <= was) continue;
-            relaxer.Restore(saved);
-            break;
-        }
+        relaxer.Jump(relaxer.Relax(), Jumps, rasterStep);
         if (!relaxer.IsFree) return false;
         var places = EqualPieces.Places(relaxer);
         foreach (var (i, (index, s)) in movable.Index()) standing[index] = s with { At = places[i] };
@@ -206,17 +184,7 @@ internal sealed class ShelfFiller
             standing.RemoveAt(standing.LastIndexOf(s));
         }
         var dice = new Dice(5);
-        var raster = new Raster(space, rasterStep);
-        void See()
-        {
-            raster = new Raster(space, rasterStep);
-            for (var i = 0; i < relaxer.Count; i++)
-            {
-                var (x, y, turn) = relaxer.PlaceOf(i);
-                raster.Put(relaxer.BodyOf(i), x, y, turn, gap);
-            }
-        }
-        See();
+        var raster = relaxer.Now(rasterStep);
         foreach (var w in round.OrderByDescending(w => Body.Of(request, w.Lot, w.Stack).R))
         {
             var body = Body.Of(request, w.Lot, w.Stack);
@@ -232,23 +200,16 @@ internal sealed class ShelfFiller
                 var saved = relaxer.Save();
                 var (x, y) = raster.Emptiest(body.Foot, body.Height);
                 relaxer.Add(body, x, y, dice.Between(0, 2 * Math.PI));
-                relaxer.Relax(80);
-                for (var jump = 0; jump < effort.Jumps - 1 && !relaxer.IsFree; jump++)
-                {
-                    See();
-                    var at = raster.Emptiest(body.Foot, body.Height);
-                    relaxer.Move(relaxer.Count - 1, at.X, at.Y);
-                    relaxer.Relax(60);
-                }
+                relaxer.Jump(relaxer.Relax(), effort.Jumps - 1, rasterStep);
                 if (!relaxer.IsFree)
                 {
                     relaxer.RemoveLast();
                     relaxer.Restore(saved);
-                    See();
+                    raster = relaxer.Now(rasterStep);
                     break;
                 }
                 stacks.Add((w.Lot, w.Stack));
-                See();
+                raster = relaxer.Now(rasterStep);
             }
         }
         foreach (var (i, place) in EqualPieces.Places(relaxer).Index()) standing.Add(new Standing(stacks[i].Lot, stacks[i].Stack, place));
