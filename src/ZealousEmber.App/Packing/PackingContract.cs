@@ -42,13 +42,15 @@ public sealed record RulesContract(
     double? Gap = null, double? Above = null, double? Lid = null, double? Wall = null, double? Prop = null, double? Tip = null, double? TipShelf = null);
 
 /// <summary>What somebody wants kept as it is.</summary>
-/// <param name="Openings">From the bottom, mm; the topmost goes to the lid.</param>
+/// <param name="Openings">One a shelf from the bottom, mm; the topmost goes to the lid.</param>
 /// <param name="Pieces">Where they stand.</param>
-public sealed record KeepContract(IReadOnlyList<double>? Openings = null, IReadOnlyList<KeptPieceContract?>? Pieces = null);
+/// <param name="Regions">full, front or back, one a shelf; full when missing, or front and back by turns where there are only halves.</param>
+public sealed record KeepContract(IReadOnlyList<double>? Openings = null, IReadOnlyList<KeptPieceContract?>? Pieces = null, IReadOnlyList<ShelfRegion>? Regions = null);
 
 /// <summary>A piece kept where it is.</summary>
 /// <param name="Shelf">Its number, from 1 at the bottom.</param>
 /// <param name="Lot">Index of its lot.</param>
+/// <param name="X">Without x and y, wherever there is room on that shelf.</param>
 /// <param name="Turn">Degrees.</param>
 /// <param name="Stack">On one another; 1 when missing.</param>
 /// <param name="Held">Somebody put it there by hand.</param>
@@ -56,7 +58,9 @@ public sealed record KeptPieceContract(int? Shelf, int? Lot, double? X, double? 
 
 /// <summary>How somebody wants a firing packed.</summary>
 /// <param name="Handles">any or turned; any when missing.</param>
-public sealed record FiringPackingContract(HandleChoice? Handles = null, KeepContract? Keep = null);
+/// <param name="Keep">What stays as it is.</param>
+/// <param name="Shelves">any, full or half; any when missing.</param>
+public sealed record FiringPackingContract(HandleChoice? Handles = null, KeepContract? Keep = null, ShelfChoice? Shelves = null);
 
 /// <summary>A load to be packed.</summary>
 /// <param name="Kind">Bisque may touch and be stacked; once-fired ware is glazed and may not.</param>
@@ -67,9 +71,10 @@ public sealed record FiringPackingContract(HandleChoice? Handles = null, KeepCon
 /// <param name="Load">Its lots, each with the size of its piece.</param>
 /// <param name="Handles">any or turned; any when missing.</param>
 /// <param name="Packs">Witness packs on every shelf in sight.</param>
+/// <param name="Shelves">any, full or half; any when missing.</param>
 public sealed record PackingRequestContract(
     ScheduleKind? Kind, LoadContract? Load, int? KilnId = null, KilnContract? Kiln = null, ChamberContract? Chamber = null, PropsContract? Props = null, RulesContract? Rules = null,
-    HandleChoice? Handles = null, bool? Packs = null, KeepContract? Keep = null);
+    HandleChoice? Handles = null, bool? Packs = null, KeepContract? Keep = null, ShelfChoice? Shelves = null);
 
 /// <summary>A plan of somebody's to be checked, with what it is a plan of.</summary>
 /// <param name="Shelves">As the packer gives them.</param>
@@ -92,9 +97,10 @@ public sealed record BrokenRuleContract(string Rule, int Shelf, int? Piece, stri
 /// <param name="PickUp">Props to fetch.</param>
 /// <param name="Chamber">What it was packed into.</param>
 /// <param name="Broken">Rules that pieces kept by hand break.</param>
+/// <param name="PropHeights">What an opening can be: heights that enough props come to, the lowest first.</param>
 public sealed record PackingResponse(
     IReadOnlyList<PlacedShelfContract> Shelves, bool Fits, IReadOnlyList<LotOutcomeContract> Lots, IReadOnlyList<LeftOutContract> Unplaced, IReadOnlyList<PropContract> PickUp,
-    PackingTotalsContract Totals, IReadOnlyList<PackingCautionContract> Cautions, ChamberContract Chamber, double PropAcross, IReadOnlyList<BrokenRuleContract> Broken);
+    PackingTotalsContract Totals, IReadOnlyList<PackingCautionContract> Cautions, ChamberContract Chamber, double PropAcross, IReadOnlyList<BrokenRuleContract> Broken, IReadOnlyList<double> PropHeights);
 
 /// <summary>A shelf with what is on it.</summary>
 /// <param name="Number">From 1 at the bottom.</param>
@@ -103,9 +109,10 @@ public sealed record PackingResponse(
 /// <param name="Opening">To the next shelf, or to the lid.</param>
 /// <param name="Props">What carries it.</param>
 /// <param name="AreaShare">Of the shelf, what ware covers.</param>
+/// <param name="Needs">The least opening for what stands on it under another shelf.</param>
 public sealed record PlacedShelfContract(
     int Number, ShelfRegion Region, double Z, double Thickness, double Opening, IReadOnlyList<PlacedPropContract> Props, IReadOnlyList<PlacedPieceContract> Pieces, PlacedPackContract? Pack,
-    double WareKg, double AreaShare);
+    double WareKg, double AreaShare, double? Needs = null);
 
 /// <summary>A column of props.</summary>
 /// <param name="Heights">From below.</param>
@@ -115,7 +122,8 @@ public sealed record PlacedPropContract(double X, double Y, IReadOnlyList<double
 /// <param name="Lot">Index of its lot.</param>
 /// <param name="Turn">Of its handle or first side, degrees against the x axis.</param>
 /// <param name="Stack">On one another.</param>
-public sealed record PlacedPieceContract(int Lot, double X, double Y, double Turn, int Stack);
+/// <param name="Held">Somebody put it there by hand.</param>
+public sealed record PlacedPieceContract(int Lot, double X, double Y, double Turn, int Stack, bool? Held = null);
 
 /// <summary>A witness pack.</summary>
 /// <param name="Peephole">Height of the peephole it is seen through.</param>
@@ -143,3 +151,17 @@ public sealed record PackingCautionContract(string Id, string Text);
 /// <param name="Firings">One after another, each as full as it goes.</param>
 /// <param name="Never">Lots of which something fits in no firing.</param>
 public sealed record PackingFirings(int Count, IReadOnlyList<PackingResponse> Firings, IReadOnlyList<LeftOutContract> Never);
+
+/// <summary>What would take more than the plan at hand.</summary>
+/// <param name="Placed">Pieces that are in now.</param>
+/// <param name="Asked">Pieces in all.</param>
+/// <param name="Choices">Each packed, in the order they were tried; none when all is in.</param>
+public sealed record PackingChoicesResponse(int Placed, int Asked, IReadOnlyList<PackingChoiceContract> Choices);
+
+/// <summary>A choice and what it comes to.</summary>
+/// <param name="Kind">handles-turned, full-shelves, half-shelves, other-kiln or tumbled (an estimate).</param>
+/// <param name="KilnId">The other kiln.</param>
+/// <param name="Kiln">Its name.</param>
+/// <param name="Placed">Pieces that go in then.</param>
+/// <param name="Share">Of the kiln, what is full.</param>
+public sealed record PackingChoiceContract(PackingChoiceKind Kind, int Placed, bool Fits, int Shelves, double Share, int? KilnId = null, string? Kiln = null);

@@ -1,29 +1,36 @@
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Packing;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Packing;
 
 /// <summary>Will it fit, how, and what stands where.</summary>
 internal static class PackingEndpoints
 {
+    // No studio waits for more of them.
+    private const int MostKilns = 12;
+
     public static void MapPacking(this WebApplication app)
     {
         var api = app.MapGroup("/api/packing").WithTags("Packing");
-        api.MapPost("", async (PackingRequestContract? request, StudioLookup lookup) => Answer.Of(await Pack(request, lookup)))
+        api.MapPost("", async (PackingRequestContract? request, StudioLookup lookup, CancellationToken cancel) => Answer.Of(await Pack(request, lookup, cancel)))
             .WithSummary("How to pack a load into a kiln: shelves, props, heights, and a place for every piece");
         api.MapPost("check", async (PackingCheckContract? request, StudioLookup lookup) => Answer.Of(await Check(request, lookup)))
             .WithSummary("Which rules a plan breaks, and at which piece");
-        api.MapPost("firings", async (PackingRequestContract? request, StudioLookup lookup, HttpContext context) => Answer.Of(await Firings(request, lookup, context.RequestAborted)))
+        api.MapPost("firings", async (PackingRequestContract? request, StudioLookup lookup, CancellationToken cancel) => Answer.Of(await Firings(request, lookup, cancel)))
             .WithSummary("How many firings a load needs, one after another");
+        api.MapPost("choices", async (PackingRequestContract? request, StudioLookup lookup, Repository<Kiln> kilns, CancellationToken cancel) => Answer.Of(await Choices(request, lookup, kilns, cancel)))
+            .WithSummary("What would take more when not all of it goes in: handles turned, other shelves, another kiln");
     }
 
-    private static async Task<Result<PackingResponse>> Pack(PackingRequestContract? wire, StudioLookup lookup)
+    private static async Task<Result<PackingResponse>> Pack(PackingRequestContract? wire, StudioLookup lookup, CancellationToken cancel)
     {
         var request = await PackingMapping.Read(wire, lookup);
         if (!request.IsOk) return Result<PackingResponse>.Failed(request.Problems);
-        var plan = Packer.Pack(request.Value);
+        var plan = Packer.Pack(request.Value, cancel);
         return plan.IsOk ? PackingMapping.Write(plan.Value, request.Value) : Result<PackingResponse>.Failed([.. plan.Problems.Select(AtTheLoad)]);
     }
 
@@ -45,6 +52,18 @@ internal static class PackingEndpoints
         if (!firings.IsOk) return Result<PackingFirings>.Failed([.. firings.Problems.Select(AtTheLoad)]);
         return new PackingFirings(
             firings.Value.Firings.Length, [.. firings.Value.Firings.Select(f => PackingMapping.Write(f.Plan, f.Request))], [.. firings.Value.Never.Select(PackingMapping.Write)]);
+    }
+
+    private static async Task<Result<PackingChoicesResponse>> Choices(PackingRequestContract? wire, StudioLookup lookup, Repository<Kiln> kilns, CancellationToken cancel)
+    {
+        var request = await PackingMapping.Read(wire, lookup);
+        if (!request.IsOk) return Result<PackingChoicesResponse>.Failed(request.Problems);
+        var others = (await kilns.Search(null, cancel)).Where(k => k.Id != wire?.KilnId).Take(MostKilns).ToList();
+        var found = PackingChoices.Of(request.Value, [.. others.Select(k => (k.Item.Chamber, k.Item.Props))], cancel);
+        if (!found.IsOk) return Result<PackingChoicesResponse>.Failed([.. found.Problems.Select(AtTheLoad)]);
+        var (placed, asked, choices) = found.Value;
+        return new PackingChoicesResponse(placed, asked, [.. choices.Select(c => new PackingChoiceContract(
+            c.Kind, c.Placed, c.Placed == asked, c.Shelves, c.Share, c.Kiln is { } i ? others[i].Id : null, c.Kiln is { } k ? others[k].Item.Name : null))]);
     }
 
     private static Problem AtTheLoad(Problem problem) => problem.Field == "lots" ? problem with { Field = "load.lots" } : problem;

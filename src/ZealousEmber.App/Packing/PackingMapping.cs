@@ -15,7 +15,6 @@ internal static class PackingMapping
 {
     private const double ThickWall = 20;
     private const double UsualWall = 6;
-    private const int MostKept = 2000;
 
     public static async Task<Result<PackingRequest>> Read(PackingRequestContract? wire, StudioLookup lookup)
     {
@@ -28,10 +27,10 @@ internal static class PackingMapping
         var raw = wire.Kind is ScheduleKind.Bisque or ScheduleKind.Drying;
         var rules = ReadRules(wire.Rules, raw ? PackingRules.Bisque : PackingRules.Glaze, problems);
         var lots = await ReadLots(wire.Load, raw, lookup, problems);
-        var kept = ReadKept(wire.Keep, problems);
+        var wish = ReadWish(wire.Handles, wire.Keep, wire.Shelves, problems);
         if (problems.Count > 0) return Result<PackingRequest>.Failed(problems);
         return new PackingRequest(
-            chamber!, props!, rules!, raw, lots, wire.Handles ?? HandleChoice.Any, wire.Packs == true, [.. wire.Keep?.Openings ?? []], kept);
+            chamber!, props!, rules!, raw, lots, wish.Handles, wire.Packs == true, wish.Openings, wish.Pieces, wish.Regions, wish.Shelves);
     }
 
     /// <summary>A plan of somebody's as the core has it; problems at <c>shelves[i]</c>.</summary>
@@ -65,15 +64,15 @@ internal static class PackingMapping
         [.. plan.Shelves.Select(Write)], plan.Fits, [.. plan.Lots.Select(l => new LotOutcomeContract(l.Lot, l.Asked, l.Placed, l.Shelves))], [.. plan.Unplaced.Select(Write)],
         [.. plan.PickUp.Select(p => new PropContract(p.Height, p.Count))], new PackingTotalsContract(plan.Totals.Pieces, plan.Totals.WareKg, plan.Totals.FurnitureKg, plan.Totals.Shelves, plan.Totals.Share),
         [.. plan.Cautions.Select(c => new PackingCautionContract(c.Id, c.Text))], ChamberMapping.Write(request.Chamber), request.Props.Across,
-        [.. PackingCheck.Of(request, plan.Shelves).Select(Write)]);
+        [.. PackingCheck.Of(request, plan.Shelves).Select(Write)], plan.PropHeights);
 
     public static BrokenRuleContract Write(BrokenRule b) => new(b.Rule, b.Shelf, b.Piece, b.Text);
 
     public static LeftOutContract Write(LeftOut left) => new(left.Lot, left.Count, left.Why, left.Would);
 
     private static PlacedShelfContract Write(PlacedShelf s) => new(
-        s.Number, s.Region, s.Z, s.Thickness, s.Opening, [.. s.Props.Select(p => new PlacedPropContract(p.X, p.Y, p.Heights))], [.. s.Pieces.Select(p => new PlacedPieceContract(p.Lot, p.X, p.Y, p.Turn, p.Stack))],
-        s.Pack is { } pack ? new PlacedPackContract(pack.X, pack.Y, pack.Peephole) : null, s.WareKg, s.AreaShare);
+        s.Number, s.Region, s.Z, s.Thickness, s.Opening, [.. s.Props.Select(p => new PlacedPropContract(p.X, p.Y, p.Heights))], [.. s.Pieces.Select(p => new PlacedPieceContract(p.Lot, p.X, p.Y, p.Turn, p.Stack, p.Held ? true : null))],
+        s.Pack is { } pack ? new PlacedPackContract(pack.X, pack.Y, pack.Peephole) : null, s.WareKg, s.AreaShare, s.Needs);
 
     private static async Task<Kiln?> ReadKiln(PackingRequestContract wire, StudioLookup lookup, List<Problem> problems)
     {
@@ -139,28 +138,26 @@ internal static class PackingMapping
     public static PackingWish? Read(FiringPackingContract? wire, List<Problem> problems)
     {
         if (wire is null) return null;
-        var kept = new List<Problem>();
-        var pieces = ReadKept(wire.Keep, kept);
-        problems.AddRange(kept.Select(p => p.Under("packing")));
-        return new PackingWish(wire.Handles ?? HandleChoice.Any, kept.Count > 0 ? [] : [.. wire.Keep?.Openings ?? []], pieces);
+        var said = new List<Problem>();
+        var wish = ReadWish(wire.Handles, wire.Keep, wire.Shelves, said);
+        problems.AddRange(said.Select(p => p.Under("packing")));
+        return wish;
     }
 
     public static FiringPackingContract? Write(PackingWish? wish) => wish is null
         ? null
         : new FiringPackingContract(wish.Handles, wish.Openings.IsEmpty && wish.Pieces.IsEmpty
             ? null
-            : new KeepContract(wish.Openings, [.. wish.Pieces.Select(p => new KeptPieceContract(p.Shelf + 1, p.Lot, p.X, p.Y, p.Turn, p.Stack, p.Held))]));
+            : new KeepContract(wish.Openings, [.. wish.Pieces.Select(p => new KeptPieceContract(p.Shelf + 1, p.Lot, p.X, p.Y, p.Turn, p.Stack, p.Held))], wish.Regions.IsEmpty ? null : wish.Regions), wish.Shelves == ShelfChoice.Any ? null : wish.Shelves);
 
-    private static ImmutableArray<KeptPiece> ReadKept(KeepContract? keep, List<Problem> problems)
+    /// <summary>What somebody wants of the packer, or what is wrong with it at <c>keep</c>.</summary>
+    private static PackingWish ReadWish(HandleChoice? handles, KeepContract? keep, ShelfChoice? shelves, List<Problem> problems)
     {
-        var kept = ImmutableArray.CreateBuilder<KeptPiece>();
-        if (keep?.Openings is { } openings && (openings.Count > Chamber.MostShelves || openings.Any(o => !(o >= 5 && o <= 3000)))) problems.Add(new Problem("keep.openings", $"Up to {Chamber.MostShelves} openings of 5 to 3000 mm."));
-        if (keep?.Pieces?.Count > MostKept) problems.Add(new Problem("keep.pieces", $"At most {MostKept} pieces are kept; these are {keep.Pieces.Count}."));
-        foreach (var (i, p) in (keep?.Pieces ?? []).Take(MostKept).Index())
-        {
-            if (p is { Shelf: >= 1 and <= 2 * Chamber.MostShelves, Lot: { } lot, X: { } x, Y: { } y }) kept.Add(new KeptPiece(p.Shelf.Value - 1, lot, x, y, p.Turn ?? 0, p.Stack ?? 1, p.Held == true));
-            else problems.Add(new Problem($"keep.pieces[{i}]", "A piece that is kept has the number of its shelf, of its lot, and its place."));
-        }
-        return kept.ToImmutable();
+        // What is missing is no shelf and no lot there is, so that the core minds it.
+        var pieces = (keep?.Pieces ?? []).Select(p => new KeptPiece((p?.Shelf ?? 0) - 1, p?.Lot ?? -1, p?.X, p?.Y, p?.Turn ?? 0, p?.Stack ?? 1, p?.Held == true));
+        var wish = new PackingWish(handles ?? HandleChoice.Any, [.. keep?.Openings ?? []], [.. pieces], [.. keep?.Regions ?? []], shelves ?? ShelfChoice.Any);
+        if (wish.Check() is not { } wrong) return wish;
+        problems.Add(wrong);
+        return PackingWish.None;
     }
 }

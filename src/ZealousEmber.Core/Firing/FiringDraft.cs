@@ -156,7 +156,7 @@ public sealed record FiringDraft
             problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Phrases.Number(minutes)}."));
         if (maxSteps is < 2 or > ScheduleLimits.Segments) problems.Add(new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps."));
         if (preferences?.Check() is { } wrong) problems.Add(wrong);
-        if (packing?.Check() is { } unkept) problems.Add(unkept);
+        if (packing?.Check() is { } unkept) problems.Add(unkept.Under("packing"));
         var kept = accepted ?? [];
         if (kept.Count > Acceptance.Most) problems.Add(new Problem("accepted", $"At most {Acceptance.Most} findings are accepted for one firing."));
         foreach (var (i, acceptance) in kept.Take(Acceptance.Most).Index())

@@ -5,7 +5,9 @@ namespace ZealousEmber.Core.Packing;
 /// <summary>Packs shelves of one kind over one another: from shares to levels, from levels to places.</summary>
 internal sealed class ColumnPacker
 {
-    private const int Columns = 3;
+    /// <summary>Props a shelf stands on.</summary>
+    internal const int Columns = 3;
+
     private const int FewForQuick = 40;
     private const double UsuallyPacked = 0.76;
     private const int Looked = 5;
@@ -22,29 +24,37 @@ internal sealed class ColumnPacker
     private readonly double[] cells;
     private readonly double free;
     private readonly EqualPieces.Effort effort;
+    private readonly KeptColumn kept;
+    private readonly CancellationToken cancel;
 
-    public ColumnPacker(PackingRequest request, PropSums sums, ShelfStock shelf, ShelfRegion region, int mostLevels, int[] counts)
+    /// <param name="request">What is packed by which rules.</param>
+    /// <param name="sums">The props.</param>
+    /// <param name="shelf">The shelves.</param>
+    /// <param name="region">What they cover.</param>
+    /// <param name="mostLevels">As many as there are.</param>
+    /// <param name="counts">Pieces of each lot in the whole kiln; props stand for these.</param>
+    /// <param name="kept">What somebody wants to stay.</param>
+    /// <param name="cancel">Nobody waits any more.</param>
+    public ColumnPacker(PackingRequest request, PropSums sums, ShelfStock shelf, ShelfRegion region, int mostLevels, int[] counts, KeptColumn kept, CancellationToken cancel)
     {
-        (this.request, this.sums, this.shelf, this.region, this.mostLevels) = (request, sums, shelf, region, mostLevels);
+        (this.request, this.sums, this.shelf, this.region, this.mostLevels, this.kept, this.cancel) = (request, sums, shelf, region, mostLevels, kept, cancel);
         // One kind of ware is worth trying harder for; with many the gaps are filled by others.
         var kinds = counts.Count(c => c > 0);
         effort = kinds == 1 && request.Handles == HandleChoice.Any ? EqualPieces.Effort.Full : EqualPieces.Effort.Quick;
         pattern = ChoosePattern(counts);
-        var space = Space(request.Chamber.Raise + shelf.Thickness, pattern, null) with { Tip = null };
+        var space = Space(request.Chamber.Raise + shelf.Thickness, pattern) with { Tip = null };
         free = space.FreeArea;
         caps = [.. request.Lots.Select((_, i) => counts[i] > 0 ? CapOf(space, i, counts[i]) : 0)];
         cells = [.. request.Lots.Select((_, i) => CellOf(i))];
     }
 
     /// <summary>A shelf with what stands on it.</summary>
-    internal sealed record Packed(Level Level, double Z, PlacedPack? Pack, List<(Standing Standing, int Pieces)> Pieces, ImmutableArray<(double X, double Y)> Carried);
+    internal sealed record Packed(Level Level, double Z, PlacedPack? Pack, IReadOnlyList<Standing> Pieces, ImmutableArray<(double X, double Y)> Carried);
 
-    /// <summary>Packs as much of those counts as goes in; the props it uses are taken from what is left of them.</summary>
-    public (List<Packed> Shelves, int[] Left, int[] Props) Pack(int[] counts, int[] props)
+    /// <summary>Packs as much of those counts as goes in; the props it uses are taken from what is left of them, once the lowest shelf has its own.</summary>
+    public (List<Packed> Shelves, int[] Left, int[] Props) Pack(int[] counts, int[] stock)
     {
         (List<Packed> Shelves, int[] Left, int[] Props)? best = null;
-        var raised = sums.Exactly(props, request.Chamber.Raise, Columns);
-        var stock = raised is null ? props : PropSums.Without(props, raised);
         foreach (var packed in new[] { UsuallyPacked, 0.70, 0.63, 0.55 })
         {
             var shares = caps.Select((cap, i) => cap == 0 ? 2 : Math.Clamp(cells[i] / (packed * free), 1e-3, 1.0 / cap)).ToArray();
@@ -52,26 +62,24 @@ internal sealed class ColumnPacker
             if (packed < UsuallyPacked) shares = [.. shares.Select((s, i) => caps[i] == 0 ? 2 : Math.Min(1, Math.Max(cells[i] / (packed * free), 1.0 / fewer[i])))];
             var planner = new LevelPlanner(request, sums, shares, fewer, shelf, mostLevels, Columns);
             var alone = counts.Count(c => c > 0) == 1;
-            var plans = request.Openings.IsDefaultOrEmpty ? planner.Plan(counts, stock, alone && request.Handles == HandleChoice.Any ? PlansTried : 1) : [planner.Keep(request.Openings, counts, stock)];
+            var plans = kept.IsNone ? planner.Plan(counts, stock, alone && request.Handles == HandleChoice.Any ? PlansTried : 1) : [planner.Keep(kept.Openings, kept.Without(counts), stock)];
             var all = false;
             foreach (var plan in plans.Where(p => p.Count > 0))
             {
                 var levels = plan;
                 all |= Enumerable.Range(0, counts.Length).All(i => levels.Sum(l => l.Wanted.Where(w => w.Lot == i).Sum(w => w.Count * w.Stack)) >= counts[i]);
                 levels = Evened(levels);
-                if (request.Openings.IsDefaultOrEmpty) levels = new LevelOrder(request, sums, shelf, Columns).Best(levels, stock);
+                if (kept.IsNone) levels = new LevelOrder(request, sums, shelf, Columns).Best(levels, stock);
                 var made = Stand(levels, counts);
                 var left = levels.Where(l => l.Carries is not null).Aggregate(stock, (rest, l) => PropSums.Without(rest, l.Carries!));
                 if (best is null || IsBetter(made, best.Value)) best = (made.Shelves, made.Left, left);
                 if (best.Value.Left.Sum() == 0) return best.Value;
             }
             // More shelves, each less full, only where what was planned did not find its place.
-            if (!all || !request.Openings.IsDefaultOrEmpty) break;
+            if (!all || !kept.IsNone) break;
         }
-        return best ?? ([], counts, props);
+        return best ?? ([], counts, stock);
     }
-
-    public PropColumns? Raised(int[] props) => sums.Exactly(props, request.Chamber.Raise, Columns);
 
     private bool IsBetter((List<Packed> Shelves, int[] Left) a, (List<Packed> Shelves, int[] Left, int[] Props) b)
     {
@@ -80,16 +88,16 @@ internal sealed class ColumnPacker
         return a.Left.Sum() != b.Left.Sum() ? a.Left.Sum() < b.Left.Sum() : a.Shelves.Count < b.Shelves.Count;
     }
 
-    private ShelfSpace Space(double top, ImmutableArray<(double X, double Y)> props, PlacedPack? pack) => ShelfSpaces.Of(request, shelf, region, top, props, pack);
+    private ShelfSpace Space(double top, ImmutableArray<(double X, double Y)> props) => ShelfSpaces.Of(request, shelf, region, top, props);
 
     /// <summary>The pattern of props that leaves most room for the ware that needs most of it.</summary>
     private ImmutableArray<(double X, double Y)> ChoosePattern(int[] counts)
     {
         var patterns = PropPattern.All(request, shelf, region, request.Packs && region != ShelfRegion.Back);
         var main = Enumerable.Range(0, counts.Length).MaxBy(i => counts[i] / request.MostInStack(request.Lots[i]) * CellOf(i));
-        var ranked = patterns.Select(p => (Pattern: p, Count: Quick(Space(request.Chamber.Raise, p, null) with { Tip = null }, main))).OrderByDescending(p => p.Count).ToList();
+        var ranked = patterns.Select(p => (Pattern: p, Count: Quick(Space(request.Chamber.Raise, p) with { Tip = null }, main))).OrderByDescending(p => p.Count).ToList();
         if (counts[main] < ranked[0].Count * request.MostInStack(request.Lots[main])) return ranked[0].Pattern;
-        return ranked.Take(Looked).MaxBy(p => Closer(Space(request.Chamber.Raise, p.Pattern, null) with { Tip = null }, main, int.MaxValue)).Pattern;
+        return ranked.Take(Looked).MaxBy(p => Closer(Space(request.Chamber.Raise, p.Pattern) with { Tip = null }, main, int.MaxValue)).Pattern;
     }
 
     /// <summary>So many stacks of a lot on a shelf, looked at closely.</summary>
@@ -155,18 +163,23 @@ internal sealed class ColumnPacker
         {
             var (level, top) = (levels[i], z + shelf.Thickness);
             ImmutableArray<(double X, double Y)> props = level.Carries is null ? [] : pattern;
-            var pack = request.Packs ? ShelfSpaces.PackOn(request, shelf, region, top, level.Opening, props) : null;
-            var kept = request.Pieces.IsDefault ? [] : request.Pieces.Where(p => p.Shelf == i).Select(p => new Standing(p.Lot, p.Stack, new Place(p.X, p.Y, p.Turn * Math.PI / 180))).ToList();
-            foreach (var k in kept) left[k.Lot] = Math.Max(0, left[k.Lot] - k.Stack);
-            fillers[i] = (new ShelfFiller(request, Space(top, props, pack), effort, kept), level, z, pack);
+            // No more of a lot is kept than there is.
+            var here = kept.Pieces.Where(p => p.Shelf == i).Select(k => k with { Stack = Take(left, k.Lot, k.Stack) }).Where(k => k.Stack > 0).ToList();
+            var filler = new ShelfFiller(request, Space(top, props), effort, here.Where(k => k.X is not null).Select(k => new Standing(k.Lot, k.Stack, new Place(k.X ?? 0, k.Y ?? 0, k.Turn * Math.PI / 180), k.Held)));
+            var pack = request.Packs ? ShelfSpaces.PackOn(request, shelf, region, top, level.Opening, props, filler.InTheWay) : null;
+            if (pack is not null) filler.Mind(pack);
+            foreach (var k in here.Where(k => k.X is null)) filler.KeepSomewhere(k.Lot, k.Stack, k.Held);
+            fillers[i] = (filler, level, z, pack);
             z += shelf.Thickness + level.Opening;
         }
+        var rest = (int[])left.Clone();
         var solved = new Dictionary<(Wanted, bool), List<Standing>>();
         var tallestFirst = Enumerable.Range(0, levels.Count).OrderByDescending(i => levels[i].Tallest).ThenBy(i => i).ToList();
         // What finds no place beside the thermocouple or a pack may on the others.
         var waiting = tallestFirst.OrderByDescending(i => fillers[i].Pack is not null || fillers[i].Filler.IsNearTip(levels[i].Tallest)).ToList();
         foreach (var i in waiting.ToList())
         {
+            cancel.ThrowIfCancellationRequested();
             var (filler, level, _, _) = fillers[i];
             var before = filler.Standing.Count;
             waiting.Remove(i);
@@ -202,25 +215,25 @@ internal sealed class ColumnPacker
                 while (stack > 0 && left[lot] > 0 && tries-- > 0 && fillers[i].Filler.SqueezeInto(lot, stack)) left[lot] -= Math.Min(left[lot], stack);
             }
         }
-        var rest = (int[])counts.Clone();
         var shelves = new List<Packed>();
         foreach (var (filler, level, at, pack) in fillers)
         {
             filler.KeepOnly([.. rest]);
             filler.Settle(pattern, shelf, region);
-            var pieces = new List<(Standing, int)>();
-            foreach (var s in filler.Standing)
-            {
-                var count = Math.Min(s.Stack, rest[s.Lot]);
-                if (count <= 0) continue;
-                rest[s.Lot] -= count;
-                pieces.Add((s, count));
-            }
-            shelves.Add(new Packed(level, at, pack, pieces, pattern));
+            foreach (var s in filler.Free) rest[s.Lot] -= s.Stack;
+            shelves.Add(new Packed(level, at, pack, filler.Standing, pattern));
         }
         // Nothing is carried up for an empty shelf.
         while (shelves.Count > 0 && shelves[^1].Pieces.Count == 0) shelves.RemoveAt(shelves.Count - 1);
         return (shelves, rest);
+    }
+
+    /// <summary>Up to so many of a lot, as far as there are some left.</summary>
+    private static int Take(int[] left, int lot, int stack)
+    {
+        var taken = Math.Min(stack, left[lot]);
+        left[lot] -= taken;
+        return taken;
     }
 
     /// <summary>How many of a lot stand on one another there; 0 when not even one does.</summary>

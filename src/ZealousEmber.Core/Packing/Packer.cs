@@ -12,18 +12,42 @@ public static class Packer
     private const double WorthHalves = 0.3;
 
     /// <summary>Packs. Problems name <c>lots</c>, <c>shelves</c>, <c>keep.pieces</c>, <c>keep.openings</c>.</summary>
-    public static Result<PackingPlan> Pack(PackingRequest request)
+    /// <param name="request">What is to be packed.</param>
+    /// <param name="cancel">Nobody waits any more: it ends with an <see cref="OperationCanceledException"/>.</param>
+    public static Result<PackingPlan> Pack(PackingRequest request, CancellationToken cancel = default)
     {
         if (Check(request) is { } problem) return problem;
         var counts = request.Lots.Select(l => l.Count).ToArray();
         var (fits, whyNot) = WhatFitsAtAll(request, counts);
         var sums = new PropSums(request.Props);
-        Layout? best = null;
-        if (request.Chamber.Full is { } full) best = Full(request, sums, full, fits);
-        // Halves where there are no full shelves, or where those leave something out.
-        if (request.Chamber.Half is { } half && (best is null || (best.Left.Sum() > 0 && best.Left.Sum() <= (fits.Sum() - best.Left.Sum()) * WorthHalves)) && request.Openings.IsDefaultOrEmpty && request.Pieces.IsDefaultOrEmpty && Halves(request, sums, half, fits) is { } halves && (best is null || IsBetter(request, halves, best)))
-            best = halves;
+        var best = KeptShelves.Of(request) is { } kept ? Kept(request, sums, fits, kept, cancel) : Best(request, sums, fits, cancel);
         return PlanWriting.Write(request, best ?? new Layout([], fits, sums.Whole), counts, whyNot, sums);
+    }
+
+    private static Layout? Best(PackingRequest request, PropSums sums, int[] fits, CancellationToken cancel)
+    {
+        var (full, half) = (request.Chamber.Full, request.Chamber.Half);
+        // What there is none of cannot be chosen.
+        if (request.Shelves == ShelfChoice.Full && full is not null) half = null;
+        if (request.Shelves == ShelfChoice.Half && half is not null) full = null;
+        var best = full is null ? null : Full(request, sums, full, fits, KeptColumn.None, cancel);
+        // Halves where there are no full shelves, or where those leave something out.
+        if (half is not null && (best is null || (best.Left.Sum() > 0 && best.Left.Sum() <= (fits.Sum() - best.Left.Sum()) * WorthHalves))
+            && Halves(request, sums, half, fits, KeptColumn.None, KeptColumn.None, cancel) is { } halves && (best is null || IsBetter(request, halves, best)))
+            best = halves;
+        return best;
+    }
+
+    /// <summary>On the shelves somebody wants kept; where pieces alone are kept, on those of a plan for the same ware, as tall as the kept pieces need them.</summary>
+    private static Layout? Kept(PackingRequest request, PropSums sums, int[] fits, KeptShelves kept, CancellationToken cancel)
+    {
+        if (!kept.HasShelves)
+        {
+            if (Best(request, sums, fits, cancel) is not { } free) return null;
+            kept = kept.On(request, [.. free.Shelves.OrderBy(s => s.Packed.Z).ThenBy(s => s.Region).Select(s => (s.Region, s.Packed.Level.Opening))]);
+        }
+        if (kept.Regions[0] == ShelfRegion.Full && request.Chamber.Full is { } full) return Full(request, sums, full, fits, kept.Column(ShelfRegion.Full), cancel);
+        return request.Chamber.Half is { } half ? Halves(request, sums, half, fits, kept.Column(ShelfRegion.Front), kept.Column(ShelfRegion.Back), cancel) : null;
     }
 
     /// <summary>Shelves of one or two columns.</summary>
@@ -39,7 +63,7 @@ public static class Packer
         {
             if (piece.Lot < 0 || piece.Lot >= request.Lots.Length) return new Problem($"keep.pieces[{i}].lot", "There is no such lot.");
             if (piece.Stack < 1 || piece.Stack > request.MostInStack(request.Lots[piece.Lot])) return new Problem($"keep.pieces[{i}].stack", $"These stand up to {request.MostInStack(request.Lots[piece.Lot])} on one another.");
-            if (!(Math.Abs(piece.X) <= request.Chamber.Width && Math.Abs(piece.Y) <= request.Chamber.Depth)) return new Problem($"keep.pieces[{i}].x", "This piece is kept outside the kiln.");
+            if (!(Math.Abs(piece.X ?? 0) <= request.Chamber.Width && Math.Abs(piece.Y ?? 0) <= request.Chamber.Depth)) return new Problem($"keep.pieces[{i}].x", "This piece is kept outside the kiln.");
         }
         return null;
     }
@@ -74,36 +98,46 @@ public static class Packer
         var chamber = request.Chamber;
         return chamber.Shelves.Any(shelf =>
         {
-            var space = ShelfSpaces.Of(request, shelf, shelf.Half ? ShelfRegion.Front : ShelfRegion.Full, chamber.Height, [], null) with { Tip = null };
+            var space = ShelfSpaces.Of(request, shelf, shelf.Half ? ShelfRegion.Front : ShelfRegion.Full, chamber.Height, []) with { Tip = null };
             return request.Lots[lot].Piece.Shape == PieceShape.Rectangle
                 ? Rows.Most(space, Slab.Of(request, lot, 1), 0, 1).Count > 0
                 : EqualPieces.Most(space, Body.Of(request, lot, 1), 0, 1, EqualPieces.Effort.Quick).Count > 0;
         });
     }
 
-    private static Layout Full(PackingRequest request, PropSums sums, ShelfStock shelf, int[] counts)
+    private static Layout Full(PackingRequest request, PropSums sums, ShelfStock shelf, int[] counts, KeptColumn kept, CancellationToken cancel)
     {
         if (counts.Sum() == 0) return new Layout([], counts, sums.Whole);
-        var column = new ColumnPacker(request, sums, shelf, ShelfRegion.Full, shelf.Count, counts);
-        var props = sums.Whole;
-        var raised = column.Raised(props);
+        var column = new ColumnPacker(request, sums, shelf, ShelfRegion.Full, shelf.Count, counts, kept, cancel);
+        var (raised, props) = Raised(request, sums, sums.Whole);
         var (shelves, left, rest) = column.Pack(counts, props);
         return new Layout([.. shelves.Select((s, i) => (shelf, ShelfRegion.Full, s, i == 0 ? raised : null))], left, rest);
     }
 
-    /// <summary>The front, then the back with what is left, each with its own heights.</summary>
-    private static Layout? Halves(PackingRequest request, PropSums sums, ShelfStock shelf, int[] counts)
+    /// <summary>Half of everything in front and back, so that neither side is left with what is hard; where that leaves something out, the front as full as it goes.</summary>
+    private static Layout? Halves(PackingRequest request, PropSums sums, ShelfStock shelf, int[] counts, KeptColumn front, KeptColumn back, CancellationToken cancel)
     {
         if (counts.Sum() == 0) return null;
-        var (left, props) = (counts, sums.Whole);
+        var shared = Halves(request, sums, shelf, counts, front, back, true, cancel);
+        if (shared?.Left.Sum() == 0 || Halves(request, sums, shelf, counts, front, back, false, cancel) is not { } filled) return shared;
+        return shared is null || IsBetter(request, filled, shared) ? filled : shared;
+    }
+
+    /// <summary>The front, then the back with what is left, each with its own heights.</summary>
+    private static Layout? Halves(PackingRequest request, PropSums sums, ShelfStock shelf, int[] counts, KeptColumn front, KeptColumn back, bool evenly, CancellationToken cancel)
+    {
+        var left = back.Without(counts);
+        // Both stand on the floor before anything stands on them.
+        var (inFront, once) = Raised(request, sums, sums.Whole);
+        var (inBack, props) = Raised(request, sums, once);
         var layout = new List<(ShelfStock, ShelfRegion, ColumnPacker.Packed, PropColumns?)>();
-        foreach (var region in new[] { ShelfRegion.Front, ShelfRegion.Back })
+        foreach (var (region, kept) in new[] { (ShelfRegion.Front, front), (ShelfRegion.Back, back) })
         {
-            if (left.Sum() == 0) break;
-            // Half of everything each, so that neither side is left with what is hard.
-            var share = region == ShelfRegion.Front ? [.. left.Select(c => (c + 1) / 2)] : left;
-            var column = new ColumnPacker(request, sums, shelf, region, region == ShelfRegion.Front ? (shelf.Count + 1) / 2 : shelf.Count - layout.Count, share);
-            var raised = column.Raised(props);
+            if (region == ShelfRegion.Back) left = [.. left.Select((c, i) => c + kept.Pieces.Where(p => p.Lot == i).Sum(p => p.Stack))];
+            var raised = region == ShelfRegion.Front ? inFront : inBack;
+            if (left.Sum() == 0 || raised is null != inFront is null) break;
+            var share = region == ShelfRegion.Front && evenly ? [.. kept.Without(left).Select((c, i) => (c + 1) / 2 + left[i] - c)] : left;
+            var column = new ColumnPacker(request, sums, shelf, region, region == ShelfRegion.Front ? (shelf.Count + 1) / 2 : shelf.Count - layout.Count, counts, kept, cancel);
             var (shelves, rest, remaining) = column.Pack(share, props);
             layout.AddRange(shelves.Select((s, i) => (shelf, region, s, i == 0 ? raised : (PropColumns?)null)));
             left = [.. left.Select((c, i) => c - share[i] + rest[i])];
@@ -111,6 +145,10 @@ public static class Packer
         }
         return layout.Count == 0 ? null : new Layout(layout, left, props);
     }
+
+    /// <summary>What carries a lowest shelf, and the props left then; nothing where the kiln has its own for that.</summary>
+    private static (PropColumns? Columns, int[] Left) Raised(PackingRequest request, PropSums sums, int[] props) =>
+        sums.Exactly(props, request.Chamber.Raise, ColumnPacker.Columns) is { } raised ? (raised, PropSums.Without(props, raised)) : (null, props);
 
     private static bool IsBetter(PackingRequest request, Layout a, Layout b)
     {

@@ -138,8 +138,8 @@ public static class PackingCheck
         foreach (var used in shelves.SelectMany(s => s.Props).SelectMany(p => p.Heights).GroupBy(h => h))
         {
             var there = request.Props.Stock.FirstOrDefault(p => Math.Abs(p.Height - used.Key) < 1e-6)?.Count ?? 0;
-            // The floor raise may be the kiln's own.
-            if (used.Count() > there && !(there == 0 && Math.Abs(used.Key - request.Chamber.Raise) < 1e-6)) broken.Add(new("prop-stock", 0, null, $"{used.Count()} props of {Mm(used.Key)} are asked for, and there are {there}."));
+            // The floor raise may be the kiln's own, where there are too few props for it.
+            if (used.Count() > there && !(there < 3 && Math.Abs(used.Key - request.Chamber.Raise) < 1e-6)) broken.Add(new("prop-stock", 0, null, $"{used.Count()} props of {Mm(used.Key)} are asked for, and there are {there}."));
         }
         foreach (var kind in shelves.GroupBy(s => s.Region != ShelfRegion.Full))
         {

@@ -31,7 +31,8 @@ public sealed record PlacedProp(double X, double Y, ImmutableArray<double> Heigh
 /// <param name="Y">mm.</param>
 /// <param name="Turn">Degrees, of its handle or first side, against the x axis; 0 where it may stand any way round.</param>
 /// <param name="Stack">How many stand on one another.</param>
-public sealed record PlacedPiece(int Lot, double X, double Y, double Turn, int Stack);
+/// <param name="Held">Somebody put it there by hand.</param>
+public sealed record PlacedPiece(int Lot, double X, double Y, double Turn, int Stack, bool Held = false);
 
 /// <summary>Witness cones in sight of a peephole.</summary>
 /// <param name="X">Middle of the pack, mm.</param>
@@ -50,8 +51,9 @@ public sealed record PlacedPack(double X, double Y, double Peephole);
 /// <param name="Pack">Its witness pack, where it has one.</param>
 /// <param name="WareKg">Mass of the ware on it.</param>
 /// <param name="AreaShare">Of the shelf, what the ware covers.</param>
+/// <param name="Needs">The least opening for what stands on it under another shelf, mm.</param>
 public sealed record PlacedShelf(
-    int Number, ShelfRegion Region, double Z, double Thickness, double Opening, ImmutableArray<PlacedProp> Props, ImmutableArray<PlacedPiece> Pieces, PlacedPack? Pack, double WareKg, double AreaShare)
+    int Number, ShelfRegion Region, double Z, double Thickness, double Opening, ImmutableArray<PlacedProp> Props, ImmutableArray<PlacedPiece> Pieces, PlacedPack? Pack, double WareKg, double AreaShare, double Needs = 0)
 {
     /// <summary>Its top, mm above the floor.</summary>
     public double Top => Z + Thickness;
@@ -91,8 +93,10 @@ public sealed record PackingCaution(string Id, string Text);
 /// <param name="PickUp">Props to fetch, by height.</param>
 /// <param name="Totals">In all.</param>
 /// <param name="Cautions">What to mind.</param>
+/// <param name="PropHeights">Heights that enough props come to for a shelf, the lowest first: what an opening can be.</param>
 public sealed record PackingPlan(
-    ImmutableArray<PlacedShelf> Shelves, ImmutableArray<LotOutcome> Lots, ImmutableArray<LeftOut> Unplaced, ImmutableArray<PropCount> PickUp, PackingTotals Totals, ImmutableArray<PackingCaution> Cautions)
+    ImmutableArray<PlacedShelf> Shelves, ImmutableArray<LotOutcome> Lots, ImmutableArray<LeftOut> Unplaced, ImmutableArray<PropCount> PickUp, PackingTotals Totals, ImmutableArray<PackingCaution> Cautions,
+    ImmutableArray<double> PropHeights)
 {
     /// <summary>Everything is in.</summary>
     public bool Fits => Unplaced.IsEmpty;

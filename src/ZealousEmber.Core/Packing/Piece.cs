@@ -75,6 +75,9 @@ public sealed record Piece
     /// <summary>How much each further piece adds to a stack.</summary>
     public double Step { get; private init; }
 
+    /// <summary>What its body fills with its height, mm³.</summary>
+    public double Envelope => (Shape == PieceShape.Round ? Math.PI / 4 : 1) * Across * Deep * Height;
+
     /// <summary>Height of a stack of so many.</summary>
     public double HeightOf(int stacked) => Height + (stacked - 1) * Step;
 

@@ -20,7 +20,7 @@ internal static class PlanWriting
         var props = pickUp.Sum(p => p.Count * PropMass(request, p.Height));
         var ware = written.Sum(s => s.WareKg);
         var totals = new PackingTotals(placed.Sum(), ware, shelves.Sum(s => Balance.ShelfMass(request.Chamber, s.Shelf, s.Region)) + props, written.Length, ShareOf(request, written));
-        return new PackingPlan(written, outcomes, left, pickUp, totals, [.. Cautions(request, written, totals)]);
+        return new PackingPlan(written, outcomes, left, pickUp, totals, [.. Cautions(request, written, totals)], sums.Heights(ColumnPacker.Columns));
     }
 
     private static double PropMass(PackingRequest request, double height) =>
@@ -38,11 +38,12 @@ internal static class PlanWriting
             : [.. packed.Carried.Zip(carriedBy.Each, (p, each) => new PlacedProp(p.X, p.Y, sums.HeightsOf(each)))];
         var top = packed.Z + s.Shelf.Thickness;
         var above = index + 1 < column.Count ? column[index + 1].Packed.Z : request.Chamber.Height;
-        ImmutableArray<PlacedPiece> pieces = [.. packed.Pieces.Select(p => new PlacedPiece(p.Standing.Lot, Round(p.Standing.At.X), Round(p.Standing.At.Y), Degrees(p.Standing.At.Turn), p.Pieces))];
-        var area = packed.Pieces.Sum(p => FootprintOf(request, p.Standing.Lot));
+        ImmutableArray<PlacedPiece> pieces = [.. packed.Pieces.Select(p => new PlacedPiece(p.Lot, Round(p.At.X), Round(p.At.Y), Degrees(p.At.Turn), p.Stack, p.Held))];
+        var area = packed.Pieces.Sum(p => FootprintOf(request, p.Lot));
         return new PlacedShelf(
             number, s.Region, packed.Z, s.Shelf.Thickness, above - top, props, pieces, packed.Pack,
-            packed.Pieces.Sum(p => p.Pieces * request.Lots[p.Standing.Lot].PieceMass), area / ShelfSpaces.ShelfOf(request.Chamber, s.Shelf, s.Region).Area);
+            packed.Pieces.Sum(p => p.Stack * request.Lots[p.Lot].PieceMass), area / ShelfSpaces.ShelfOf(request.Chamber, s.Shelf, s.Region).Area,
+            packed.Pieces.Select(p => request.HeightOf(request.Lots[p.Lot], p.Stack) + request.Rules.Above).DefaultIfEmpty(0).Max());
     }
 
     private static double FootprintOf(PackingRequest request, int lot)

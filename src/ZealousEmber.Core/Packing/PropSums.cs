@@ -29,6 +29,9 @@ internal sealed class PropSums
     /// <summary>How many there are of each height.</summary>
     public int[] Whole => [.. stock.Select(s => s.Count)];
 
+    /// <summary>Every height for which there are enough columns.</summary>
+    public ImmutableArray<double> Heights(int columns) => [.. sums.Where(s => Columns(Whole, s.Ways, columns) is not null).Select(s => s.Sum)];
+
     /// <summary>The least height of at least so much for which there are enough columns.</summary>
     public PropColumns? Least(int[] left, double need, int columns)
     {

@@ -76,6 +76,17 @@ internal static class Rows
         return places;
     }
 
+    /// <summary>A box, with its margin, stands in a bar.</summary>
+    public static bool Meets(Bar bar, Box box)
+    {
+        // Sight goes from front to back: looked at along its line.
+        for (var t = 0.0; t <= 1; t += 1 / 32.0)
+        {
+            if (Apart(box.X, box.Y, box.HalfX, box.HalfY, bar.X1 + (bar.X2 - bar.X1) * t, bar.Y1 + (bar.Y2 - bar.Y1) * t) < bar.R + box.Margin) return true;
+        }
+        return false;
+    }
+
     /// <summary>True when a rectangle may stand there as far as everything but the ware goes.</summary>
     public static bool IsFree(ShelfSpace space, double x, double y, double halfX, double halfY, double foot, double height)
     {
@@ -88,14 +99,7 @@ internal static class Rows
         {
             if (Apart(x, y, halfX, halfY, disc.X, disc.Y) < disc.R + safe) return false;
         }
-        foreach (var bar in space.Bars)
-        {
-            // Sight goes from front to back: looked at along its line.
-            for (var t = 0.0; t <= 1; t += 1 / 32.0)
-            {
-                if (Apart(x, y, halfX, halfY, bar.X1 + (bar.X2 - bar.X1) * t, bar.Y1 + (bar.Y2 - bar.Y1) * t) < bar.R + safe) return false;
-            }
-        }
+        if (Array.Exists(space.Bars, bar => Meets(bar, new Box(x, y, halfX, halfY, safe)))) return false;
         foreach (var box in space.Boxes)
         {
             var (dx, dy) = (Math.Max(0, Math.Abs(x - box.X) - halfX - box.HalfX), Math.Max(0, Math.Abs(y - box.Y) - halfY - box.HalfY));

@@ -9,7 +9,7 @@ namespace ZealousEmber.Core.Packing;
 internal readonly record struct Wanted(int Lot, int Stack, int Count);
 
 /// <summary>A stack on a shelf.</summary>
-internal readonly record struct Standing(int Lot, int Stack, Place At);
+internal readonly record struct Standing(int Lot, int Stack, Place At, bool Held = false);
 
 /// <summary>Puts several lots on one shelf: what has sides in rows, then the largest first where it stands tightest, the rest squeezed in.</summary>
 internal sealed class ShelfFiller
@@ -22,7 +22,7 @@ internal sealed class ShelfFiller
     private readonly EqualPieces.Effort effort;
     private readonly List<Standing> standing = [];
     private ShelfSpace space;
-    private readonly int keptCount;
+    private int keptCount;
     private readonly double rasterStep;
 
     public ShelfFiller(PackingRequest request, ShelfSpace space, EqualPieces.Effort effort, IEnumerable<Standing>? kept = null)
@@ -36,16 +36,41 @@ internal sealed class ShelfFiller
 
     public IReadOnlyList<Standing> Standing => standing;
 
+    /// <summary>What nobody wants kept.</summary>
+    public IEnumerable<Standing> Free => standing.Skip(keptCount);
+
+    /// <summary>What stands here, as a pack has to mind it.</summary>
+    public (Disc[] Discs, Box[] Boxes) InTheWay =>
+        ([.. standing.Where(s => !IsSlab(s.Lot)).SelectMany(s => DiscsOf(s, 0))], [.. standing.Where(s => IsSlab(s.Lot)).Select(s => BoxOf(Slab.Of(request, s.Lot, s.Stack), s.At) with { Margin = 0 })]);
+
+    /// <summary>A pack stands here as well.</summary>
+    public void Mind(PlacedPack pack) => space = space.WithPack(request, pack);
+
+    /// <summary>Stays on this shelf, where there is room for it; where there is none, where there is most.</summary>
+    public void KeepSomewhere(int lot, int stack, bool held)
+    {
+        Place at;
+        if (IsSlab(lot)) at = Rows.Most(space, Slab.Of(request, lot, stack), gap, 1) is [var first, ..] ? first : new Place(space.Shelf.Middle.X, space.Shelf.Middle.Y, 0);
+        else
+        {
+            var (body, raster) = (Body.Of(request, lot, stack), Now());
+            var (x, y) = raster.Tightest(body.Reach, body.Foot, body.Height) ?? raster.Emptiest(body.Foot, body.Height);
+            at = new Place(x, y, 0);
+        }
+        Keep(new Standing(lot, stack, at, held));
+        keptCount = standing.Count;
+    }
+
     /// <summary>Everything that is wanted, as far as it goes.</summary>
     public void Fill(IReadOnlyList<Wanted> wanted)
     {
         foreach (var w in wanted.Where(w => IsSlab(w.Lot)).OrderByDescending(w => request.Lots[w.Lot].Piece.Across * request.Lots[w.Lot].Piece.Deep))
         {
             var slab = Slab.Of(request, w.Lot, w.Stack);
-            foreach (var place in Rows.Most(space, slab, gap, w.Count)) PutSlab(slab, w, place);
+            foreach (var place in Rows.Most(space, slab, gap, w.Count)) PutSlab(slab, new Standing(w.Lot, w.Stack, place));
         }
         var round = wanted.Where(w => !IsSlab(w.Lot) && w.Count > 0).ToList();
-        if (round.Count == 1 && standing.Skip(keptCount).All(s => IsSlab(s.Lot)))
+        if (round.Count == 1 && Free.All(s => IsSlab(s.Lot)))
         {
             var body = Body.Of(request, round[0].Lot, round[0].Stack);
             standing.AddRange(EqualPieces.Most(space, body, gap, round[0].Count, effort).Select(p => new Standing(round[0].Lot, round[0].Stack, p)));
@@ -62,7 +87,7 @@ internal sealed class ShelfFiller
     {
         foreach (var s in others)
         {
-            if (IsSlab(s.Lot)) PutSlab(Slab.Of(request, s.Lot, s.Stack), new Wanted(s.Lot, s.Stack, 1), s.At);
+            if (IsSlab(s.Lot)) PutSlab(Slab.Of(request, s.Lot, s.Stack), s);
             else standing.Add(s);
         }
     }
@@ -77,7 +102,7 @@ internal sealed class ShelfFiller
             if (Now().Tightest(least, 0, slab.Height) is null) return 0;
             var around = space.With(standing.Where(s => !IsSlab(s.Lot)).Select(BoxAround));
             var places = Rows.Most(around, slab, gap, wanted.Count, quick: true);
-            foreach (var place in places) PutSlab(slab, wanted, place);
+            foreach (var place in places) PutSlab(slab, new Standing(wanted.Lot, wanted.Stack, place));
             return places.Count;
         }
         var (body, put) = (Body.Of(request, wanted.Lot, wanted.Stack), 0);
@@ -128,10 +153,10 @@ internal sealed class ShelfFiller
     }
 
     /// <summary>Takes off what there are no pieces for; the last stack may be lower than the others.</summary>
-    /// <param name="left">Pieces of each lot.</param>
+    /// <param name="left">Pieces of each lot that are not kept anywhere.</param>
     public void KeepOnly(int[] left)
     {
-        for (var i = 0; i < standing.Count; i++)
+        for (var i = keptCount; i < standing.Count; i++)
         {
             if (left[standing[i].Lot] <= 0) standing.RemoveAt(i--);
             else
@@ -170,14 +195,14 @@ internal sealed class ShelfFiller
         }
         // Nothing helps but to take off what pulls it over.
         while (standing.Count > keptCount && Balance.Of(request, shelf, region, standing.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y))) is var (bx, by) && Balance.Inside(carried, bx, by) < PackingRules.TipsOver + 1)
-            standing.RemoveAt(keptCount + standing.Skip(keptCount).Index().MaxBy(s => (s.Item.At.X - middle.X) * (bx - middle.X) + (s.Item.At.Y - middle.Y) * (by - middle.Y)).Index);
+            standing.RemoveAt(keptCount + Free.Index().MaxBy(s => (s.Item.At.X - middle.X) * (bx - middle.X) + (s.Item.At.Y - middle.Y) * (by - middle.Y)).Index);
     }
 
     private void SqueezeIn(List<Wanted> round)
     {
         var relaxer = new Relaxer(space, gap);
         var stacks = new List<(int Lot, int Stack)>();
-        foreach (var s in standing.Skip(keptCount).Where(s => !IsSlab(s.Lot)).ToList())
+        foreach (var s in Free.Where(s => !IsSlab(s.Lot)).ToList())
         {
             relaxer.Add(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn);
             stacks.Add((s.Lot, s.Stack));
@@ -217,35 +242,35 @@ internal sealed class ShelfFiller
 
     private void Keep(Standing piece)
     {
-        if (IsSlab(piece.Lot)) PutSlab(Slab.Of(request, piece.Lot, piece.Stack), new Wanted(piece.Lot, piece.Stack, 1), piece.At);
+        if (IsSlab(piece.Lot)) PutSlab(Slab.Of(request, piece.Lot, piece.Stack), piece);
         else
         {
             standing.Add(piece);
-            space = With([piece]);
+            space = With(piece);
         }
     }
 
-    private void PutSlab(Slab slab, Wanted w, Place place)
+    private void PutSlab(Slab slab, Standing piece)
     {
-        standing.Add(new Standing(w.Lot, w.Stack, place));
-        space = space.With([BoxOf(slab, place)]);
+        standing.Add(piece);
+        space = space.With([BoxOf(slab, piece.At)]);
     }
 
     private Box BoxOf(Slab slab, Place place)
     {
-        var turned = Math.Abs(Math.Sin(place.Turn)) > 0.5;
-        return new Box(place.X, place.Y, (turned ? slab.Depth : slab.Width) / 2, (turned ? slab.Width : slab.Depth) / 2, gap);
+        // Somebody may have put it askew: then the box about it.
+        var (sin, cos) = (Math.Abs(Math.Sin(place.Turn)), Math.Abs(Math.Cos(place.Turn)));
+        return new Box(place.X, place.Y, (slab.Width * cos + slab.Depth * sin) / 2, (slab.Width * sin + slab.Depth * cos) / 2, gap);
     }
 
-    /// <summary>The shelf with round pieces on it that stay where they are.</summary>
-    private ShelfSpace With(IEnumerable<Standing> pieces) => space with
+    /// <summary>The shelf with a round piece on it that stays where it is.</summary>
+    private ShelfSpace With(Standing piece) => space with { Discs = [.. space.Discs, .. DiscsOf(piece, gap)] };
+
+    private IEnumerable<Disc> DiscsOf(Standing s, double margin)
     {
-        Discs = [.. space.Discs, .. pieces.Where(s => !IsSlab(s.Lot)).SelectMany(s =>
-        {
-            var (body, (sin, cos)) = (Body.Of(request, s.Lot, s.Stack), Math.SinCos(s.At.Turn));
-            return body.Parts.Select(p => new Disc(s.At.X + p.X * cos, s.At.Y + p.X * sin, p.R + gap));
-        })],
-    };
+        var (body, (sin, cos)) = (Body.Of(request, s.Lot, s.Stack), Math.SinCos(s.At.Turn));
+        return body.Parts.Select(p => new Disc(s.At.X + p.X * cos, s.At.Y + p.X * sin, p.R + margin));
+    }
 
     private Box BoxAround(Standing s)
     {

@@ -39,8 +39,7 @@ internal static class ShelfSpaces
     /// <param name="region">What it covers.</param>
     /// <param name="top">Its top, mm above the floor.</param>
     /// <param name="props">What stands on it to carry the next; none on the topmost.</param>
-    /// <param name="pack">Its witness pack.</param>
-    public static ShelfSpace Of(PackingRequest request, ShelfStock shelf, ShelfRegion region, double top, IEnumerable<(double X, double Y)> props, PlacedPack? pack)
+    public static ShelfSpace Of(PackingRequest request, ShelfStock shelf, ShelfRegion region, double top, IEnumerable<(double X, double Y)> props)
     {
         var (chamber, rules) = (request.Chamber, request.Rules);
         var ware = Outline.Of(chamber.Shape == ChamberShape.Round, chamber.Width, chamber.Depth, rules.Wall);
@@ -49,8 +48,12 @@ internal static class ShelfSpaces
         var tip = TipOf(chamber);
         return new ShelfSpace(
             ware, ShelfOf(chamber, shelf, region), [.. props.Select(p => new Disc(p.X, p.Y, request.Props.Across / 2 + rules.Prop))],
-            pack is { } p1 ? [SightOf(chamber, p1)] : [], pack is { } p2 ? [BoxOf(p2, rules.Gap)] : [], tip is { } t ? (t.X, t.Y, t.Z - top) : null, rules.Tip);
+            [], [], tip is { } t ? (t.X, t.Y, t.Z - top) : null, rules.Tip);
     }
+
+    /// <summary>The same with a pack on it, and the line of sight to it kept free.</summary>
+    public static ShelfSpace WithPack(this ShelfSpace space, PackingRequest request, PlacedPack pack) =>
+        space with { Bars = [.. space.Bars, SightOf(request.Chamber, pack)], Boxes = [.. space.Boxes, BoxOf(pack, request.Rules.Gap)] };
 
     /// <summary>What is free from the peephole to its pack.</summary>
     public static Bar SightOf(Chamber chamber, PlacedPack pack) => new(0, -chamber.Depth / 2, pack.X, pack.Y, PackingRules.SightWidth / 2);
@@ -62,8 +65,8 @@ internal static class ShelfSpaces
         return new Box(pack.X + free / 2, pack.Y, (width + free) / 2, depth / 2, margin);
     }
 
-    /// <summary>Where a pack stands on a shelf in sight of a peephole; nothing when it is in sight of none, or has no room.</summary>
-    public static PlacedPack? PackOn(PackingRequest request, ShelfStock shelf, ShelfRegion region, double top, double opening, ImmutableArray<(double X, double Y)> props)
+    /// <summary>Where a pack stands on a shelf in sight of a peephole, past what stands there; nothing when it is in sight of none, or has no room.</summary>
+    public static PlacedPack? PackOn(PackingRequest request, ShelfStock shelf, ShelfRegion region, double top, double opening, ImmutableArray<(double X, double Y)> props, (Disc[] Discs, Box[] Boxes) standing)
     {
         if (region == ShelfRegion.Back || opening < PackingRules.PackOpening) return null;
         var chamber = request.Chamber;
@@ -73,7 +76,8 @@ internal static class ShelfSpaces
         var peephole = seen.MinBy(z => Math.Abs(z - top - PackingRules.Pack.Height / 2));
         var (width, depth, _, free) = PackingRules.Pack;
         var wall = Outline.Of(chamber.Shape == ChamberShape.Round, chamber.Width, chamber.Depth, PackingRules.PackFromWall);
-        var space = Of(request, shelf, region, top, props, null);
+        var space = Of(request, shelf, region, top, props);
+        space = space with { Discs = [.. space.Discs, .. standing.Discs], Boxes = standing.Boxes };
         for (var y = -chamber.Depth / 2; y < 0; y += 4)
         {
             foreach (var x in new[] { -10.0, -30, 10, -50, 30, -70, 50, 70 })
@@ -83,7 +87,8 @@ internal static class ShelfSpaces
                 if (!Rows.IsFree(space with { Ware = wall }, x + free / 2, y, (width + free) / 2, depth / 2, 0.5, PackingRules.Pack.Height)) continue;
                 var pack = new PlacedPack(x, y, peephole);
                 var sight = SightOf(chamber, pack);
-                if (props.All(p => sight.From(p.X, p.Y) is var (dx, dy) && Math.Sqrt(dx * dx + dy * dy) >= sight.R + request.Props.Across / 2 + 0.1)) return pack;
+                if (props.All(p => sight.From(p.X, p.Y) is var (dx, dy) && Math.Sqrt(dx * dx + dy * dy) >= sight.R + request.Props.Across / 2 + 0.1)
+                    && standing.Discs.All(d => sight.From(d.X, d.Y) is var (dx, dy) && Math.Sqrt(dx * dx + dy * dy) >= sight.R + d.R) && standing.Boxes.All(b => !Rows.Meets(sight, b))) return pack;
             }
         }
         return null;

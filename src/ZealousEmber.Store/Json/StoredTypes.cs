@@ -73,11 +73,11 @@ internal sealed record StoredProps(double Across, int MostStacked, PropCount[] S
 }
 
 /// <summary>How a firing is to be packed.</summary>
-internal sealed record StoredPacking(HandleChoice Handles, double[] Openings, KeptPiece[] Pieces)
+internal sealed record StoredPacking(HandleChoice Handles, double[] Openings, KeptPiece[] Pieces, ShelfRegion[]? Regions = null, ShelfChoice Shelves = ShelfChoice.Any)
 {
-    public static StoredPacking From(PackingWish p) => new(p.Handles, [.. p.Openings], [.. p.Pieces]);
+    public static StoredPacking From(PackingWish p) => new(p.Handles, [.. p.Openings], [.. p.Pieces], [.. p.Regions], p.Shelves);
 
-    public PackingWish Read() => new(Handles, [.. Openings], [.. Pieces]);
+    public PackingWish Read() => new(Handles, [.. Openings], [.. Pieces], [.. Regions ?? []], Shelves);
 }
 
 /// <summary>Hours on some days.</summary>

@@ -159,7 +159,7 @@ public sealed class PackingTests
         Proved(request).Shelves.Length.ShouldBe(1);
     }
 
-    private static PackingRequest Random(ref Dice dice)
+    internal static PackingRequest Random(ref Dice dice)
     {
         var kiln = Kilns[(int)(dice.Next() * 5)];
         var (raw, size) = (dice.Next() < 0.5, kiln == "bench" ? 0.5 : 1);
