@@ -12,7 +12,11 @@ namespace ZealousEmber.App.Firings;
 public sealed record LotLinesRequest(string? Text);
 
 /// <summary>The lots that could be read, and the lines that could not.</summary>
-public sealed record LotLinesResponse(IReadOnlyList<LotContract> Lots, IReadOnlyList<UnreadLineContract> Unread);
+/// <param name="Heading">The first line, where it was the heading of a table.</param>
+public sealed record LotLinesResponse(IReadOnlyList<LotContract> Lots, IReadOnlyList<UnreadLineContract> Unread, string? Heading = null);
+
+/// <summary>Ware the studio has written down before, each with its sizes; no counts.</summary>
+public sealed record UsualLots(IReadOnlyList<LotContract> Lots);
 
 /// <summary>A line that could not be read, as it was typed.</summary>
 public sealed record UnreadLineContract(string Line, string Why);
@@ -20,16 +24,30 @@ public sealed record UnreadLineContract(string Line, string Why);
 /// <summary>Reads lots from lines of text, with the studio's own clays and glazes by name.</summary>
 internal static class LotLines
 {
-    public static void MapLotLines(this WebApplication app) => app.MapPost("/api/lots/read", async (LotLinesRequest? request, Repository<Clay> clays, Repository<Glaze> glazes, CancellationToken cancel) =>
-        Answer.Of(await Read(request, clays, glazes, cancel))).WithTags("Firings").WithSummary("Lots from lines as people write them");
+    public static void MapLotLines(this WebApplication app)
+    {
+        var api = app.MapGroup("/api/lots").WithTags("Firings");
+        api.MapPost("read", async (LotLinesRequest? request, Repository<Clay> clays, Repository<Glaze> glazes, FiringFinder firings, CancellationToken cancel) =>
+            Answer.Of(await Read(request, clays, glazes, firings, cancel))).WithSummary("Lots from lines as people write them");
+        api.MapGet("usual", async (string? what, FiringFinder firings, CancellationToken cancel) => await Usual(what, firings, cancel))
+            .WithSummary("Sizes of ware as they were last written down: of one name, or all there are");
+    }
 
-    private static async Task<Result<LotLinesResponse>> Read(LotLinesRequest? request, Repository<Clay> clays, Repository<Glaze> glazes, CancellationToken cancel)
+    private static async Task<UsualLots> Usual(string? what, FiringFinder firings, CancellationToken cancel)
+    {
+        var usual = await firings.UsualWare(cancel);
+        IEnumerable<LotDraft> found = what is null ? usual.All : usual.Of(what) is { } one ? [one] : [];
+        return new UsualLots([.. found.Select(FiringMapping.Write)]);
+    }
+
+    private static async Task<Result<LotLinesResponse>> Read(LotLinesRequest? request, Repository<Clay> clays, Repository<Glaze> glazes, FiringFinder firings, CancellationToken cancel)
     {
         var text = request?.Text ?? "";
         if (string.IsNullOrWhiteSpace(text)) return new Problem("text", "Write a lot, like 26 mugs ⌀85 × 100, 6 mm, Marsh White, cool to touch.");
         if (text.Length > LotLine.Longest) return new Problem("text", $"At most {LotLine.Longest} characters at once; this has {text.Length}.");
-        var (lots, unread) = LotLine.Read(text, await Names(clays, c => c.Name, cancel), await Names(glazes, g => g.Name, cancel));
-        return new LotLinesResponse([.. lots.Take(WareLot.MostLots).Select(FiringMapping.Write)], [.. unread.Take(WareLot.MostLots).Select(u => new UnreadLineContract(u.Line, u.Why))]);
+        var read = LotLine.Read(text, await Names(clays, c => c.Name, cancel), await Names(glazes, g => g.Name, cancel), await firings.UsualWare(cancel));
+        return new LotLinesResponse(
+            [.. read.Lots.Take(WareLot.MostLots).Select(FiringMapping.Write)], [.. read.Unread.Take(WareLot.MostLots).Select(u => new UnreadLineContract(u.Line, u.Why))], read.Heading);
     }
 
     private static async Task<IReadOnlyDictionary<string, int>> Names<T>(Repository<T> stock, Func<T, string> name, CancellationToken cancel)

@@ -11,6 +11,12 @@ namespace ZealousEmber.Core.Firing;
 /// <param name="Why">What in it is no word known here.</param>
 public sealed record UnreadLine(string Line, string Why);
 
+/// <summary>What became of a text.</summary>
+/// <param name="Lots">Those that could be read.</param>
+/// <param name="Unread">Lines that could not.</param>
+/// <param name="Heading">The first line, where it was the heading of a table.</param>
+public sealed record LotsRead(ImmutableArray<LotDraft> Lots, ImmutableArray<UnreadLine> Unread, string? Heading);
+
 /// <summary>
 /// Lots as people say them: <c>26 mugs ⌀85 × 100, handle 35, 6 mm, Marsh White, cool to touch, to be dipped, the class</c>. How many and what come
 /// first; the rest in any order, parted by commas or the columns of a table. Sizes in mm, or with cm or in.
@@ -40,20 +46,23 @@ public static partial class LotLine
     private static readonly ImmutableArray<(string Name, Stacking Way)> Usually =
         [("mug", Stacking.Layers), ("cup", Stacking.Layers), ("beaker", Stacking.Layers), ("bowl", Stacking.Nest), ("plate", Stacking.Spacers), ("platter", Stacking.Spacers), ("dish", Stacking.Nest), ("tile", Stacking.Flat)];
 
-    /// <summary>Reads lines of a text; empty ones are passed over.</summary>
+    /// <summary>Reads lines of a text; empty ones are passed over. A first line of headings makes the others rows of a table.</summary>
     /// <param name="text">One lot a line.</param>
     /// <param name="clays">The studio's clays by name.</param>
     /// <param name="glazes">The studio's glazes by name.</param>
-    public static (ImmutableArray<LotDraft> Lots, ImmutableArray<UnreadLine> Unread) Read(string text, IReadOnlyDictionary<string, int> clays, IReadOnlyDictionary<string, int> glazes)
+    /// <param name="usual">Sizes of ware of a name, where a line gives none.</param>
+    public static LotsRead Read(string text, IReadOnlyDictionary<string, int> clays, IReadOnlyDictionary<string, int> glazes, UsualWare? usual = null)
     {
         var (lots, unread) = (ImmutableArray.CreateBuilder<LotDraft>(), ImmutableArray.CreateBuilder<UnreadLine>());
-        foreach (var line in text.Split('\n').Select(l => l.Trim()).Where(l => l.Length > 0))
+        var lines = text.Split('\n').Select(l => l.Trim(' ', '\r')).Where(l => l.Trim().Length > 0).ToList();
+        var table = lines.Count > 1 ? LotTable.Of(lines[0]) : null;
+        foreach (var line in table is null ? lines : lines.Skip(1))
         {
-            var read = ReadLine(line, clays, glazes);
-            if (read.IsOk) lots.Add(read.Value);
+            var read = ReadLine(table?.LineOf(line) ?? line.Trim(), clays, glazes);
+            if (read.IsOk) lots.Add(Usual((usual ?? UsualWare.None).Fill(read.Value)));
             else unread.Add(new UnreadLine(line, read.Problems[0].Message));
         }
-        return (lots.ToImmutable(), unread.ToImmutable());
+        return new LotsRead(lots.ToImmutable(), unread.ToImmutable(), table?.Heading);
     }
 
     private static Result<LotDraft> ReadLine(string line, IReadOnlyDictionary<string, int> clays, IReadOnlyDictionary<string, int> glazes)
@@ -82,7 +91,7 @@ public static partial class LotLine
             else if (lot.Whose is null && !part.Any(char.IsDigit)) lot = lot with { Whose = part };
             else return new Problem("", $"“{part}” is no word known here.");
         }
-        return Usual(lot);
+        return lot;
     }
 
     private static LotDraft? ReadPart(LotDraft lot, string part, IReadOnlyDictionary<string, int> clays, IReadOnlyDictionary<string, int> glazes)

@@ -46,7 +46,7 @@ public static class PackingChoices
     {
         var now = Packer.Pack(request, cancel);
         if (!now.IsOk) return Result<ChoicesFound>.Failed(now.Problems);
-                var (free, placed, asked) = (request with { Openings = [], Pieces = [], Regions = [] }, now.Value.Totals.Pieces, request.Lots.Sum(l => l.Count));
+        var (free, placed, asked) = (request with { Openings = [], Pieces = [], Regions = [] }, now.Value.Totals.Pieces, request.Lots.Sum(l => l.Count));
         if (now.Value.Fits) return new ChoicesFound(placed, asked, []);
         var tried = new List<(PackingChoiceKind Kind, int? Kiln, PackingRequest Request)>();
         if (request.Handles == HandleChoice.Any && request.Lots.Any(l => l.Piece.Handle > 0)) tried.Add((PackingChoiceKind.HandlesTurned, null, free with { Handles = HandleChoice.Turned }));

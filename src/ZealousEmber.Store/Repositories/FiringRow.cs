@@ -87,6 +87,15 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
 /// <summary>Finds firings by what they are fired with.</summary>
 public sealed class FiringFinder(StudioContext context)
 {
+    private const int LookedBack = 60;
+
+    /// <summary>The sizes ware has in the firings last written, the latest first.</summary>
+    public async Task<UsualWare> UsualWare(CancellationToken cancel)
+    {
+        var rows = await context.Set<FiringRow>().AsNoTracking().Where(f => f.DeletedAt == null).OrderByDescending(f => f.UpdatedAt).Take(LookedBack).ToListAsync(cancel);
+        return Core.Firing.UsualWare.From(rows.Select(r => Rows.TryRead("firings", r, row => row.Read()).Item).OfType<FiringDraft>().SelectMany(f => f.Lots));
+    }
+
     /// <summary>The firing a schedule was last opened in the editor for; nothing when there is none.</summary>
     public async Task<Versioned<FiringDraft>?> Of(int scheduleId, CancellationToken cancel)
     {

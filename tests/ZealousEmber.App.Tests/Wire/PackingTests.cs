@@ -76,6 +76,10 @@ public sealed class PackingTests(RunningStudio studio) : IClassFixture<RunningSt
     [InlineData("""{"kiln":{"class":"top-190"},"keep":{"pieces":[{"shelf":0,"lot":0,"x":1,"y":1}]}}""", "keep.pieces[0]", "its shelf")]
     [InlineData("""{"kiln":{"class":"top-190"},"keep":{"pieces":[{"shelf":1,"lot":7,"x":1,"y":1}]}}""", "keep.pieces[0].lot", "no such lot")]
     [InlineData("""{"kiln":{"class":"top-190"},"keep":{"pieces":[{"shelf":1,"lot":0,"x":5000,"y":1}]}}""", "keep.pieces[0].x", "outside the kiln")]
+    [InlineData("""{"kiln":{"class":"top-190"},"keep":{"pieces":[{"shelf":1,"lot":0,"x":5}]}}""", "keep.pieces[0]", "its place in mm")]
+    [InlineData("""{"kiln":{"class":"top-190"},"keep":{"openings":[1]}}""", "keep.openings", "5 to 3000")]
+    [InlineData("""{"kiln":{"class":"top-190"},"keep":{"openings":[125,125],"regions":["full","front"]}}""", "keep.regions", "over one another")]
+    [InlineData("""{"kiln":{"class":"top-190"},"shelves":"some"}""", "shelves", "half")]
     public async Task What_cannot_be_packed_is_said_at_its_field(string more, string field, string says) =>
         (await (await Post("/api/packing", Request(5, more: more))).Problem(field)).ShouldContain(says);
 
@@ -97,6 +101,53 @@ public sealed class PackingTests(RunningStudio studio) : IClassFixture<RunningSt
         read["unread"]!.AsArray().ShouldHaveSingleItem()!["why"]!.GetValue<string>().ShouldContain("how many");
         (await (await Post("/api/lots/read", new JsonObject { ["text"] = " " })).Problem("text")).ShouldContain("26 mugs");
         (await (await Post("/api/lots/read", new JsonObject { ["text"] = new string('x', 20_001) })).Problem("text")).ShouldContain("At most");
+    }
+
+    [Fact]
+    public async Task Choices_are_packed_in_the_other_kilns_of_the_studio()
+    {
+        async Task<int> Kiln(string name, string kind) => (int)(await (await studio.Http.PostText("/api/kilns", $$"""{"name":"{{name}}","class":"{{kind}}"}""")).Read(201))["id"]!;
+        var (small, large) = (await Kiln("Wren", "top-190"), await Kiln("Heron", "top-290"));
+        var found = await (await Post("/api/packing/choices", Request(62, more: $$"""{"kilnId":{{small}} }"""))).Read();
+        found["asked"]!.GetValue<int>().ShouldBe(62);
+        var other = found["choices"]!.AsArray().Single(c => c!["kilnId"]?.GetValue<int>() == large)!;
+        (other["kind"]!.GetValue<string>(), other["kiln"]!.GetValue<string>(), other["placed"]!.GetValue<int>(), other["fits"]!.GetValue<bool>()).ShouldBe(("other-kiln", "Heron", 62, true));
+        found["choices"]!.AsArray().ShouldContain(c => c!["kind"]!.GetValue<string>() == "handles-turned");
+        (await (await Post("/api/packing/choices", Request(5, more: "{}"))).Problem("kilnId")).ShouldContain("which kiln");
+        (await (await Post("/api/packing/choices", Request(5000))).Problem("load.lots")).ShouldContain("2000");
+    }
+
+    [Fact]
+    public async Task A_plan_on_halves_is_kept_on_halves_and_pieces_find_a_place_on_their_shelf()
+    {
+        var request = Request(16, more: """{"kiln":{"class":"top-190"},"shelves":"half"}""");
+        var plan = await (await Post("/api/packing", request)).Read();
+        var shelves = plan["shelves"]!.AsArray();
+        shelves.Select(s => s!["region"]!.GetValue<string>()).Distinct().Order().ShouldBe(["back", "front"]);
+        request["keep"] = new JsonObject
+        {
+            ["openings"] = new JsonArray([.. shelves.Select(s => (JsonNode)s!.Number("opening"))]),
+            ["regions"] = new JsonArray([.. shelves.Select(s => (JsonNode)s!["region"]!.GetValue<string>())]),
+            ["pieces"] = new JsonArray(new JsonObject { ["shelf"] = 2, ["lot"] = 0, ["held"] = true }),
+        };
+        var kept = await (await Post("/api/packing", request)).Read();
+        kept["broken"]!.AsArray().ShouldBeEmpty();
+        kept["shelves"]![1]!["pieces"]!.AsArray().Count(p => p!["held"]?.GetValue<bool>() == true).ShouldBe(1);
+        kept["propHeights"]!.AsArray().Select(h => h!.GetValue<double>()).ShouldContain(shelves[0]!.Number("opening"));
+        shelves[0]!.Number("needs").ShouldBe(125);
+    }
+
+    [Fact]
+    public async Task Sizes_of_ware_are_remembered_from_firings()
+    {
+        await (await studio.Http.PostText("/api/firings", """{"name":"Egg cups","kind":"glaze","lots":[{"what":"egg cups","count":8,"wall":4,"piece":{"across":50,"height":60}}]}""")).Read(201);
+        var usual = await (await studio.Http.GetAsync("/api/lots/usual?what=Egg%20cup")).Read();
+        usual["lots"]!.AsArray().ShouldHaveSingleItem()!["piece"]!.Number("across").ShouldBe(50);
+        (await (await studio.Http.GetAsync("/api/lots/usual?what=yurts")).Read())["lots"]!.AsArray().ShouldBeEmpty();
+        (await (await studio.Http.GetAsync("/api/lots/usual")).Read())["lots"]!.AsArray().ShouldContain(l => l!["what"]!.GetValue<string>() == "egg cups");
+        var read = await (await Post("/api/lots/read", new JsonObject { ["text"] = "pieces;what\n12;egg cups\n;spoons" })).Read();
+        read["lots"]!.AsArray().ShouldHaveSingleItem()!["piece"]!.Number("height").ShouldBe(60);
+        read["heading"]!.GetValue<string>().ShouldBe("pieces;what");
     }
 
     [Fact]

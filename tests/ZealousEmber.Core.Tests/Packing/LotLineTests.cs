@@ -14,7 +14,7 @@ public sealed class LotLineTests
 
     private static LotDraft One(string line)
     {
-        var (lots, unread) = LotLine.Read(line, Clays, Glazes);
+        var (lots, unread, _) = LotLine.Read(line, Clays, Glazes);
         unread.ShouldBeEmpty(string.Join(" | ", unread.Select(u => u.Why)));
         return lots.ShouldHaveSingleItem();
     }
@@ -59,10 +59,47 @@ public sealed class LotLineTests
     [Fact]
     public void What_cannot_be_read_is_kept_with_why_and_the_rest_is_taken()
     {
-        var (lots, unread) = LotLine.Read("mugs, 6 mm\n\n5 mugs, Tobin, Isolde\n5 bowls\n99999999999 mugs\n7 pots 12 mm 4", Clays, Glazes);
+        var (lots, unread, _) = LotLine.Read("mugs, 6 mm\n\n5 mugs, Tobin, Isolde\n5 bowls\n99999999999 mugs\n7 pots 12 mm 4", Clays, Glazes);
         lots.Select(l => l.What).ShouldBe(["bowls"]);
         unread.Select(u => u.Line).ShouldBe(["mugs, 6 mm", "5 mugs, Tobin, Isolde", "99999999999 mugs", "7 pots 12 mm 4"], ignoreOrder: true);
         unread[0].Why.ShouldContain("how many");
         unread[1].Why.ShouldContain("“Isolde”");
+    }
+
+    [Theory]
+    [InlineData("Pieces\tWhat\tDiameter\tHeight\tWall\tClay\tWho\n26\tmugs\t85\t100\t6\tMarsh White\tthe class\n4\tbowls, low\t150\t70\t\t\t")]
+    [InlineData("what;count;across (cm);tall (cm);wall (mm);glaze;clay;whose\nmugs;26;8,5;10;6;;Marsh White;the class\nbowls, low;4;15;7;;;;")]
+    [InlineData("\"Ware\",\"Qty\",\"Size\",\"Thickness\",\"Owner\",\"Clay\"\nmugs,26,85 x 100,6,the class,Marsh White\r\nbowls low,4,150 × 70,,,\r\n")]
+    public void A_table_is_read_by_its_headings(string text)
+    {
+        var (lots, unread, heading) = LotLine.Read(text, Clays, Glazes);
+        unread.ShouldBeEmpty(string.Join(" | ", unread.Select(u => u.Why)));
+        heading.ShouldBe(text.Split('\n')[0]);
+        lots.Select(l => (l.What, l.Count, l.Piece!.Across, l.Piece.Height, l.Wall, l.ClayId, l.Whose))
+            .ShouldBe([("mugs", 26, 85.0, 100.0, 6.0, 1, "the class"), ("bowls low", 4, 150.0, 70.0, null, null, null)]);
+    }
+
+    [Fact]
+    public void A_row_of_a_table_that_cannot_be_read_is_kept_as_it_was()
+    {
+        var (lots, unread, heading) = LotLine.Read("count\twhat\tcolour\n3\tjugs\tblue\n\tmugs\t4711", Clays, Glazes);
+        lots.ShouldHaveSingleItem().Whose.ShouldBe("blue");
+        unread.ShouldHaveSingleItem().ShouldSatisfyAllConditions(u => u.Line.ShouldBe("\tmugs\t4711"), u => u.Why.ShouldContain("how many"));
+        heading.ShouldBe("count\twhat\tcolour");
+        // Two lots by commas are no heading.
+        LotLine.Read("5 mugs, Tobin\n6 bowls", Clays, Glazes).Heading.ShouldBeNull();
+    }
+
+    [Fact]
+    public void Sizes_of_ware_are_those_it_had_last()
+    {
+        LotDraft Was(string line) => One(line);
+        var usual = UsualWare.From([Was("3 mugs 85 × 100, handle 35, 5 mm, 350 g"), Was("40 Mugs 70 × 80, 9 mm"), Was("2 bowls"), Was("12 tiles 100 × 100 × 8")]);
+        usual.All.Select(l => l.What).ShouldBe(["mugs", "tiles"]);
+        var lot = LotLine.Read("26 Mug, rim on rim, 6 mm, the class\n9 bowls\n5 mugs 60 × 60", Clays, Glazes, usual).Lots;
+        (lot[0].Count, lot[0].Piece!.Across, lot[0].Piece!.Handle, lot[0].Piece!.Stacking, lot[0].Wall, lot[0].PieceMass, lot[0].Whose).ShouldBe((26, 85, 35, Stacking.Layers, 6, 0.35, "the class"));
+        lot[1].Piece.ShouldBeNull();
+        (lot[2].Piece!.Across, lot[2].Piece!.Handle).ShouldBe((60, null));
+        usual.Of("cups").ShouldBeNull();
     }
 }
