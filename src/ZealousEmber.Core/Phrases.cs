@@ -20,6 +20,13 @@ public static class Phrases
     public static string Count(int count, string one, string? many = null) =>
         count == 1 ? $"1 {one}" : $"{count.ToString(CultureInfo.InvariantCulture)} {many ?? one + "s"}";
 
+    /// <summary>"26 mugs", "1 mug": of ware somebody named, mostly by many.</summary>
+    public static string Counted(int count, string ware) => $"{count} {(count == 1 ? One(ware) : ware)}";
+
+    private static string One(string ware) =>
+        ware.EndsWith("shes", StringComparison.Ordinal) || ware.EndsWith("ches", StringComparison.Ordinal) || ware.EndsWith("sses", StringComparison.Ordinal) || ware.EndsWith("xes", StringComparison.Ordinal) ? ware[..^2]
+        : ware.EndsWith('s') && !ware.EndsWith("ss", StringComparison.Ordinal) ? ware[..^1] : ware;
+
     /// <summary>"a", "a and b", "a, b and c".</summary>
     public static string List(IEnumerable<string> items)
     {

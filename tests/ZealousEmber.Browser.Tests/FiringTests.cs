@@ -10,9 +10,6 @@ public sealed class FiringTests(Browser browser) : Visit(browser)
 {
     private IWebElement Lot(int row, string label) => Find($"[data-testid='lot'][data-row='{row}'] [aria-label='{label}']");
 
-    private IWebElement Number(int row, string label) =>
-        First($"[data-testid='lot'][data-row='{row}'] label", label).FindElement(By.TagName("input"));
-
     private void Write(IWebElement field, string text)
     {
         Type(field, text);
@@ -33,10 +30,10 @@ public sealed class FiringTests(Browser browser) : Visit(browser)
         Until(() => TestId("load-sum").Text.Contains("Nothing is in the kiln"), "nothing yet");
         Write(Lot(0, "What"), "bowls");
         Until(() => TestId("lot").Text.Contains("How many are there?"), "a row half written is asked about");
-        Write(Number(0, "pieces"), "20");
-        Write(Number(0, "wall"), "900");
+        Write(Lot(0, "pieces"), "20");
+        Write(Lot(0, "wall, mm"), "900");
         Until(() => TestId("lot").Text.Contains("between 1 and 150 mm"), "said at its row");
-        Write(Number(0, "wall"), "10");
+        Write(Lot(0, "wall, mm"), "10");
         new SelectElement(Lot(0, "How dry")).SelectByText("cool to touch");
         Until(() => TestId("load-sum").Text.Contains("bowls, 10 mm"), "added up");
         Find("[aria-label='Duplicate lot 1']").Click();

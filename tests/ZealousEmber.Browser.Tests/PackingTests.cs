@@ -1,6 +1,8 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using OpenQA.Selenium;
+using OpenQA.Selenium.Interactions;
+using OpenQA.Selenium.Support.UI;
 using Shouldly;
 using Xunit;
 
@@ -28,6 +30,67 @@ public sealed class PackingTests(Browser browser) : Visit(browser)
         Until(() => TestId("packing").FindElements(By.CssSelector("[role='alert']")).Count > 0, "undo goes across it");
         Find("button[aria-label='Redo']").Click();
         Until(() => TestId("packing").FindElements(By.CssSelector("[role='alert']")).Count == 0 && TestId("firing-saved").GetDomAttribute("data-state") == "saved", "kept");
+    }
+
+    [Fact]
+    public async Task Shelves_and_pieces_are_moved_and_locked_by_hand()
+    {
+        var made = await (await Http.PostAsJsonAsync("/api/firings", new JsonObject
+        {
+            ["name"] = "By hand",
+            ["kind"] = "glaze",
+            ["kilnId"] = 1,
+            ["lots"] = new JsonArray(
+                new JsonObject { ["what"] = "mugs", ["count"] = 14, ["wall"] = 6, ["piece"] = new JsonObject { ["across"] = 85, ["height"] = 100, ["handle"] = 35 } },
+                new JsonObject { ["what"] = "vases", ["count"] = 3, ["wall"] = 6, ["piece"] = new JsonObject { ["across"] = 120, ["height"] = 250 } }),
+        })).Content.ReadFromJsonAsync<JsonNode>();
+        Go($"/firings/{made!["id"]}");
+        Until(() => TestId("packed").Text.Contains("All 17 in"), "packed");
+        Find("[aria-label='Shelf 1 from above']").SendKeys(OpenQA.Selenium.Keys.Enter);
+        Until(() => Pieces().Count > 0, "the shelf from above");
+        new Actions(Driver).DragAndDropToOffset(Pieces()[0], 12, 0).Perform();
+        Until(() => Pieces()[0].GetDomAttribute("aria-label")!.EndsWith("locked"), "where it was put it stays");
+        new SelectElement(Find("[aria-label='Opening over shelf 1']")).SelectByText("300 mm");
+        Until(() => TestId("section").Text.Contains("300 mm"), "another opening");
+        Click("Pack the rest");
+        Until(() => TestId("packed").Text.Contains("All 17 in") && Pieces()[0].GetDomAttribute("aria-label")!.EndsWith("locked"), "round what stays");
+        Find("[aria-label='Lock shelf 1']").Click();
+        Until(() => Pieces().All(p => p.GetDomAttribute("aria-label")!.EndsWith("locked")), "all of it");
+        var standing = Pieces().Count;
+        Find("[aria-label='Shelf 1 one up']").Click();
+        Until(() => TestId("shelf-card").Text.Contains("Shelf 2"), "it goes up, and is looked at there");
+        Until(() => Pieces().Count == standing, "with all that stands on it");
+        Pieces()[0].SendKeys("l");
+        Until(() => !Pieces()[0].GetDomAttribute("aria-label")!.EndsWith("locked"), "free again");
+        new SelectElement(TestId("piece-tools").FindElement(By.TagName("select"))).SelectByText("1");
+        Until(() => TestId("shelf-card").Text.Contains("Shelf 1") && Pieces().Any(p => p.GetDomAttribute("aria-label")!.EndsWith("locked")), "sent to another shelf");
+        Until(() => TestId("firing-saved").GetDomAttribute("data-state") == "saved", "kept");
+        var kept = (await Http.GetFromJsonAsync<JsonNode>($"/api/firings/{made["id"]}"))!["firing"]!["packing"]!["keep"]!;
+        kept["regions"]!.AsArray().Count.ShouldBe(kept["openings"]!.AsArray().Count);
+        Go($"/firings/{made["id"]}");
+        Until(() => TestId("packed").Text.Contains("17 in"), "as it was left");
+        Find("[aria-label='Shelf 1 from above']").SendKeys(OpenQA.Selenium.Keys.Enter);
+        Until(() => Pieces().Any(p => p.GetDomAttribute("aria-label")!.EndsWith("locked")), "what was locked is locked");
+        await Http.DeleteAsync($"/api/firings/{made["id"]}");
+    }
+
+    [Fact]
+    public async Task What_would_take_more_is_named_and_done_with_one_press()
+    {
+        var kiln = await (await Http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Knot", ["class"] = "top-100" })).Content.ReadFromJsonAsync<JsonNode>();
+        var made = await (await Http.PostAsJsonAsync("/api/firings", new JsonObject
+        {
+            ["name"] = "Too much for Knot",
+            ["kind"] = "glaze",
+            ["kilnId"] = (int)kiln!["id"]!,
+            ["lots"] = new JsonArray(new JsonObject { ["what"] = "mugs", ["count"] = 40, ["wall"] = 6, ["piece"] = new JsonObject { ["across"] = 85, ["height"] = 100, ["handle"] = 35 } }),
+        })).Content.ReadFromJsonAsync<JsonNode>();
+        Go($"/firings/{made!["id"]}");
+        Until(() => TestId("takes-more").Text.Contains("In Heron: all 40"), "another kiln would");
+        Driver.FindElements(By.CssSelector("[data-testid='takes-more'] li")).Single(li => li.Text.Contains("Heron")).FindElement(By.TagName("button")).Click();
+        Until(() => TestId("packing").Text.Contains("In Heron") && TestId("packed").Text.Contains("All 40 in"), "and does");
+        await Http.DeleteAsync($"/api/firings/{made["id"]}");
+        await Http.DeleteAsync($"/api/kilns/{kiln["id"]}");
     }
 
     [Fact]
@@ -113,7 +176,7 @@ public sealed class PackingTests(Browser browser) : Visit(browser)
     {
         var made = await (await Http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Stint", ["class"] = "top-100" })).Content.ReadFromJsonAsync<JsonNode>();
         Go($"/stores/kilns/{made!["id"]}");
-        var height = First("[data-testid='chamber-card'] label", "Floor to lid").FindElement(By.TagName("input"));
+        var height = Find("[data-testid='chamber-card'] [aria-label='Floor to lid, mm']");
         Type(height, "20");
         Keys(OpenQA.Selenium.Keys.Tab);
         Until(() => TestId("chamber-card").Text.Contains("between 100 and 3000 mm"), "said where it is");

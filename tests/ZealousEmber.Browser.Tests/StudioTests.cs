@@ -37,14 +37,15 @@ public sealed class StudioTests(Browser browser) : Visit(browser)
 
             Go("/firings/1");
             Until(() => TestId("load-sum").Text.Contains(" in"), "the server's own words follow");
-            var wall = Find("[data-testid='lot'] label:nth-of-type(2) input");
-            Find("[data-testid='lot']").Text.ShouldContain("wall, in");
-            Type(wall, "3/8 in");
+            Type(Find("[data-testid='lot'] [aria-label='wall, in']"), "3/8 in");
             Keys(OpenQA.Selenium.Keys.Tab);
             Until(() => TestId("firing-saved").GetDomAttribute("data-state") == "saved", "saved");
             Go("/firings/1");
-            Until(() => Find("[data-testid='lot'] label:nth-of-type(2) input").GetDomProperty("value") == "3/8 in", "what was typed is kept");
+            Until(() => Find("[data-testid='lot'] [aria-label='wall, in']").GetDomProperty("value") == "3/8 in", "what was typed is kept");
             Find("button[aria-label='Undo']");
+            TestId("section").Text.ShouldContain(" in");
+            Go("/stores/kilns/1");
+            Find("[aria-label='Floor to lid, in']").GetDomProperty("value").ShouldBe("27.95");
         }
         finally
         {

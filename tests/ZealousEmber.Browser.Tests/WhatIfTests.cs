@@ -151,7 +151,7 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
         Go($"/firings/{firing}");
         Until(() => TestId("fill").Text.Contains("% of a usual load in Heron"), "how full");
         Until(() => TestId("pack").Text.Contains("07 · 06 · 05½"), "guide, target and guard");
-        Type(First("[data-testid='lot'] label", "pieces").FindElement(By.TagName("input")), "3");
+        Type(Find("[data-testid='lot'] [aria-label='pieces']"), "3");
         Keys(OpenQA.Selenium.Keys.Tab);
         Until(() => Driver.FindElements(By.CssSelector("[aria-label='About this load']")).Any(n => n.Text.Contains("nearly empty kiln heats unevenly")), "nearly empty");
         First("label", "Witness pack").Click();

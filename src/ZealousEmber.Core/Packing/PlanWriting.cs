@@ -75,7 +75,7 @@ internal static class PlanWriting
         if (used >= shelf.Count) return new(lot.Lot, count, $"All {shelf.Count} shelves are in use.", "More shelves, or a second firing.");
         if (needs <= 0) return new(lot.Lot, count, "There are too few props to carry another shelf.", "More props of the heights in use, or a second firing.");
         return new(
-            lot.Lot, count, $"{Phrases.Number(count)} {l.What} of {Phrases.Number(Math.Round(height))} mm need {Phrases.Number(Math.Ceiling(needs))} mm more for another shelf.",
+            lot.Lot, count, $"{Phrases.Counted(count, l.What)} of {Phrases.Number(Math.Round(height))} mm {(count == 1 ? "needs" : "need")} {Phrases.Number(Math.Ceiling(needs))} mm more for another shelf.",
             l.Piece.Handle > 0 && request.Handles == HandleChoice.Any ? "Handles turned into the gaps, or a second firing." : "A second firing.");
     }
 

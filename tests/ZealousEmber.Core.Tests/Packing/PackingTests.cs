@@ -152,6 +152,13 @@ public sealed class PackingTests
         PropStock.Create(0, 3, [new(0, -1)]).Problems.Select(p => p.Field).ShouldBe(["across", "mostStacked", "stock[0].height", "stock[0].count"]);
     }
 
+    [Theory]
+    [InlineData(26, "mugs", "26 mugs")]
+    [InlineData(1, "mugs", "1 mug")]
+    [InlineData(1, "dishes", "1 dish")]
+    [InlineData(1, "glass", "1 glass")]
+    public void One_piece_of_many_is_named_as_one(int count, string ware, string said) => Phrases.Counted(count, ware).ShouldBe(said);
+
     [Fact]
     public void Without_props_there_is_one_shelf()
     {

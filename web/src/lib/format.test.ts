@@ -1,6 +1,18 @@
 import { afterEach, beforeEach, expect, test } from 'vitest';
 import { display } from './display.svelte';
-import { clock, degrees, duration, hold, laterBy, money, number, plural, shortTime, when } from './format';
+import {
+  clock,
+  counted,
+  degrees,
+  duration,
+  hold,
+  laterBy,
+  money,
+  number,
+  plural,
+  shortTime,
+  when
+} from './format';
 
 const usual = { ...display };
 beforeEach(() => Object.assign(display, { zone: 'Europe/London', clock: 'twenty-four' }));
@@ -55,4 +67,14 @@ test('one is not many', () => {
     '0 glazes',
     '2 batches'
   ]);
+});
+
+test('one piece of what is named by many', () => {
+  expect([
+    counted(26, 'mugs'),
+    counted(1, 'mugs'),
+    counted(1, 'dishes'),
+    counted(1, 'glass'),
+    counted(1, 'stoneware')
+  ]).toEqual(['26 mugs', '1 mug', '1 dish', '1 glass', '1 stoneware']);
 });

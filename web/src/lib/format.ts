@@ -66,6 +66,11 @@ export function when(at: Date, now = new Date()): string {
 export const plural = (count: number, one: string, many = `${one}s`) =>
   `${count} ${count === 1 ? one : many}`;
 
+/** "26 mugs", "1 mug": of ware somebody named, mostly by many. */
+export const counted = (count: number, ware: string) => `${count} ${count === 1 ? one(ware) : ware}`;
+
+const one = (ware: string) => ware.replace(/(?<=sh|ch|ss|x)es$|(?<!s)s$/, '');
+
 export const kindNames = {
   drying: 'Drying',
   bisque: 'Bisque',

@@ -37,6 +37,7 @@ export type LoadBody = Schemas['LoadContract'];
 export type LoadSummary = Schemas['LoadSummary'];
 export type Packing = Schemas['PackingResponse'];
 export type PackingFirings = Schemas['PackingFirings'];
+export type PackingChoice = Schemas['PackingChoiceContract'];
 export type PlacedShelf = Schemas['PlacedShelfContract'];
 export type KeptPiece = Schemas['KeptPieceContract'];
 export type PackingWish = Schemas['FiringPackingContract'];

@@ -245,55 +245,6 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
-  '/api/lots/read': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** Lots from lines as people write them */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: {
-        content: {
-          'application/json': null | components['schemas']['LotLinesRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['LotLinesResponse'];
-          };
-        };
-        /** @description Unprocessable Entity */
-        422: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
   '/api/starts': {
     parameters: {
       query?: never;
@@ -3194,6 +3145,55 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/packing/choices': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What would take more when not all of it goes in: handles turned, other shelves, another kiln */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PackingRequestContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PackingChoicesResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/firings': {
     parameters: {
       query?: never;
@@ -3462,6 +3462,93 @@ export interface paths {
         };
       };
     };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/lots/read': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Lots from lines as people write them */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['LotLinesRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['LotLinesResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/lots/usual': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Sizes of ware as they were last written down: of one name, or all there are */
+    get: {
+      parameters: {
+        query?: {
+          what?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['UsualLots'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
     delete?: never;
     options?: never;
     head?: never;
@@ -3770,6 +3857,11 @@ export interface components {
        */
       handles?: 'any' | 'turned' | null;
       keep?: null | components['schemas']['KeepContract'];
+      /**
+       * @description any, full or half; any when missing.
+       * @enum {null|string}
+       */
+      shelves?: 'any' | 'full' | 'half' | null;
     };
     /** @description One log beside what the kiln would have done; temperatures in the kiln's unit. */
     FitCurves: {
@@ -3938,10 +4030,12 @@ export interface components {
     };
     /** @description What somebody wants kept as it is. */
     KeepContract: {
-      /** @description From the bottom, mm; the topmost goes to the lid. */
+      /** @description One a shelf from the bottom, mm; the topmost goes to the lid. */
       openings?: null | number[];
       /** @description Where they stand. */
       pieces?: null | components['schemas']['KeptPieceContract'][];
+      /** @description full, front or back, one a shelf; full when missing, or front and back by turns where there are only halves. */
+      regions?: null | unknown[];
     };
     /** @description A piece kept where it is. */
     KeptPieceContract: {
@@ -3955,7 +4049,10 @@ export interface components {
        * @description Index of its lot.
        */
       lot: null | number;
-      /** Format: double */
+      /**
+       * Format: double
+       * @description Without x and y, wherever there is room on that shelf.
+       */
       x: null | number;
       /** Format: double */
       y: null | number;
@@ -4371,6 +4468,8 @@ export interface components {
     LotLinesResponse: {
       lots: components['schemas']['LotContract'][];
       unread: components['schemas']['UnreadLineContract'][];
+      /** @description The first line, where it was the heading of a table. */
+      heading?: null | string;
     };
     /** @description What became of a lot. */
     LotOutcomeContract: {
@@ -4440,6 +4539,51 @@ export interface components {
       handles?: 'any' | 'turned' | null;
       packs?: null | boolean;
     };
+    /** @description A choice and what it comes to. */
+    PackingChoiceContract: {
+      /** @description handles-turned, full-shelves, half-shelves, other-kiln or tumbled (an estimate). */
+      kind: components['schemas']['PackingChoiceKind'];
+      /**
+       * Format: int32
+       * @description Pieces that go in then.
+       */
+      placed: number;
+      fits: boolean;
+      /** Format: int32 */
+      shelves: number;
+      /**
+       * Format: double
+       * @description Of the kiln, what is full.
+       */
+      share: number;
+      /**
+       * Format: int32
+       * @description The other kiln.
+       */
+      kilnId?: null | number;
+      /** @description Its name. */
+      kiln?: null | string;
+    };
+    /**
+     * @description What could be done otherwise.
+     * @enum {string}
+     */
+    PackingChoiceKind: 'handles-turned' | 'full-shelves' | 'half-shelves' | 'other-kiln' | 'tumbled';
+    /** @description What would take more than the plan at hand. */
+    PackingChoicesResponse: {
+      /**
+       * Format: int32
+       * @description Pieces that are in now.
+       */
+      placed: number;
+      /**
+       * Format: int32
+       * @description Pieces in all.
+       */
+      asked: number;
+      /** @description Each packed, in the order they were tried; none when all is in. */
+      choices: components['schemas']['PackingChoiceContract'][];
+    };
     /** @description The firings a load needs. */
     PackingFirings: {
       /**
@@ -4473,6 +4617,11 @@ export interface components {
       /** @description Witness packs on every shelf in sight. */
       packs?: null | boolean;
       keep?: null | components['schemas']['KeepContract'];
+      /**
+       * @description any, full or half; any when missing.
+       * @enum {null|string}
+       */
+      shelves?: 'any' | 'full' | 'half' | null;
     };
     /** @description How to pack a kiln; mm, kg and degrees. The origin is on the chamber's axis, x to the right, y to the back, z up from the floor. */
     PackingResponse: {
@@ -4492,6 +4641,8 @@ export interface components {
       propAcross: number;
       /** @description Rules that pieces kept by hand break. */
       broken: components['schemas']['BrokenRuleContract'][];
+      /** @description What an opening can be: heights that enough props come to, the lowest first. */
+      propHeights: number[];
     };
     /** @description What it comes to. */
     PackingTotalsContract: {
@@ -4631,6 +4782,8 @@ export interface components {
        * @description On one another.
        */
       stack: number;
+      /** @description Somebody put it there by hand. */
+      held?: null | boolean;
     };
     /** @description A column of props. */
     PlacedPropContract: {
@@ -4673,6 +4826,11 @@ export interface components {
        * @description Of the shelf, what ware covers.
        */
       areaShare: number;
+      /**
+       * Format: double
+       * @description The least opening for what stands on it under another shelf.
+       */
+      needs?: null | number;
     };
     /** @description Something to know about the load. */
     PlanNoteContract: {
@@ -5424,6 +5582,10 @@ export interface components {
       openMinutes: number;
       cooling: components['schemas']['CoolingMark'][];
       reached: boolean;
+    };
+    /** @description Ware the studio has written down before, each with its sizes; no counts. */
+    UsualLots: {
+      lots: components['schemas']['LotContract'][];
     };
     /** @description A version of a schedule. */
     VersionSummary: {

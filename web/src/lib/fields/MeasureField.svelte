@@ -4,7 +4,7 @@
 
   interface Props {
     what: 'length' | 'mass';
-    id?: string;
+    /** Its name, for who does not see the words about it. */
     label: string;
     /** mm or kg. */
     value: number | null | undefined;
@@ -14,8 +14,8 @@
     invalid?: boolean;
     onvalue: (value: number | null, typed: string | null) => void;
   }
-  /** A length or a weight in the studio's unit, or typed with any other. */
-  const { what, id, label, value, typed, placeholder = '', invalid = false, onvalue }: Props = $props();
+  /** A number within a sentence: a length or a weight in the studio's unit, or typed with any other. */
+  const { what, label, value, typed, placeholder = '', invalid = false, onvalue }: Props = $props();
 
   const unit = $derived(what === 'length' ? display.length : display.mass);
   const say = (v: number) => (what === 'length' ? sayLength(v, display.length) : sayMass(v, display.mass));
@@ -36,26 +36,14 @@
   }
 </script>
 
-<label title={complaint ?? undefined}
-  >{label}, {unit}
-  <input
-    {id}
-    class="input input-sm w-18 text-right"
-    autocomplete="off"
-    {placeholder}
-    aria-invalid={complaint || invalid ? 'true' : undefined}
-    value={shown}
-    oninput={(e) => take(e.currentTarget.value)}
-    onblur={() => complaint || (text = null)}
-  /></label
->
-
-<style>
-  label {
-    display: flex;
-    align-items: center;
-    gap: 5px;
-    color: var(--color-soft);
-    white-space: nowrap;
-  }
-</style>
+<input
+  class="input input-sm"
+  autocomplete="off"
+  {placeholder}
+  title={complaint ?? undefined}
+  aria-label="{label}, {unit}"
+  aria-invalid={complaint || invalid ? 'true' : undefined}
+  value={shown}
+  oninput={(e) => take(e.currentTarget.value)}
+  onblur={() => complaint || (text = null)}
+/>

@@ -18,7 +18,11 @@
         return;
       }
       if (data.lots.length) onlots(data.lots);
-      text = data.unread.map((u) => u.line).join('\n');
+      // The rows that are left are still rows of their table.
+      text = [
+        ...(data.heading && data.unread.length ? [data.heading] : []),
+        ...data.unread.map((u) => u.line)
+      ].join('\n');
       said = data.unread.map((u) => u.why);
     } catch (error) {
       said = [sayProblem(error)];
@@ -43,7 +47,7 @@
   }}
 >
   <textarea
-    class="textarea textarea-sm min-h-0 min-w-0 flex-1 basis-80"
+    class="textarea textarea-sm min-h-0 min-w-0 flex-1 basis-80 max-sm:min-h-16"
     rows={Math.min(8, Math.max(1, text.split('\n').length))}
     aria-label="Lots as you say them, one a line"
     placeholder="26 mugs ⌀85 × 100, handle 35, 6 mm, Marsh White, cool to touch, the class"

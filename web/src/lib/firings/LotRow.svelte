@@ -1,14 +1,18 @@
 <script lang="ts">
   import Copy from '@lucide/svelte/icons/copy';
+  import Ellipsis from '@lucide/svelte/icons/ellipsis';
   import X from '@lucide/svelte/icons/x';
   import type { ClayBody, GlazeBody, Lot } from '$lib/api/client';
+  import { display } from '$lib/display.svelte';
   import type { Stored } from '$lib/draft/outcome';
   import MeasureField from '$lib/fields/MeasureField.svelte';
   import type { FiringDraft } from './firing-draft.svelte';
+  import { measured, wetnessOf } from './lot';
+  import LotFacts from './LotFacts.svelte';
   import LotGlazes from './LotGlazes.svelte';
   import LotSize from './LotSize.svelte';
 
-  /** One lot of ware: what, how many, how thick, of what, how dry. */
+  /** One lot of ware as a sentence, each word a field: 26 mugs, round 85 × 100 mm, wall 6 mm, Marsh White, cool to touch, the class. */
   interface Props {
     draft: FiringDraft;
     lot: Lot;
@@ -18,97 +22,106 @@
   }
   const { draft, lot, row, clays, glazes }: Props = $props();
 
-  const raw = $derived(draft.body.kind !== 'glaze' && draft.body.kind !== 'refiring');
-  const glazed = $derived(draft.body.kind === 'once-fired' || !raw);
-  /** How wet it goes in, in the words of what it is. */
-  const wetness = $derived(
-    raw
-      ? [
-          ['bone-dry', 'bone dry'],
-          ['cool-to-touch', 'cool to touch'],
-          ['damp', 'damp'],
-          ['leather-hard', 'leather hard']
-        ]
-      : draft.body.kind === 'glaze'
-        ? [
-            ['bone-dry', 'glaze is dry'],
-            ['damp', 'freshly glazed, still wet']
-          ]
-        : [
-            ['bone-dry', 'dry'],
-            ['cool-to-touch', 'washed or used']
-          ]
-  );
+  let more = $state(false);
+  const kind = $derived(draft.body.kind ?? 'bisque');
+  const glazed = $derived(kind === 'once-fired' || kind === 'glaze' || kind === 'refiring');
   const said = $derived(
     Object.entries(draft.messages)
       .filter(([field]) => field.startsWith(`lots[${row}].`))
       .map(([, text]) => text)
   );
   const wrong = (field: string) => (draft.messages[`lots[${row}].${field}`] ? 'true' : undefined);
+  const edit = (change: Partial<Lot>, field: string | null = null) =>
+    draft.editLot(row, change, field && `${row}.${field}`);
 
   function count(text: string) {
     const value = Number(text);
-    draft.editLot(
-      row,
-      { count: text.trim() === '' || Number.isNaN(value) ? null : Math.round(value) },
-      `${row}.count`
-    );
-  }
-
-  /** The number goes to the planner; what was typed stays beside it where it says more, like 3/8 in. */
-  function measure(field: 'wall' | 'width' | 'pieceKg', value: number | null, typed: string | null) {
-    const others = Object.entries(lot.typed ?? {}).filter(([name]) => name !== field);
-    const kept = Object.fromEntries(typed === null ? others : [...others, [field, typed]]);
-    draft.editLot(row, { [field]: value, typed: Object.keys(kept).length ? kept : null }, `${row}.${field}`);
+    edit({ count: text.trim() === '' || Number.isNaN(value) ? null : Math.round(value) }, 'count');
   }
 </script>
 
 <div class="row" role="group" aria-label="Lot {row + 1}" data-testid="lot" data-row={row}>
-  <input
-    class="input input-sm what"
-    placeholder="mugs, bowls, tiles"
-    aria-label="What"
-    id="lot-{row}-what"
-    value={lot.what ?? ''}
-    oninput={(e) => draft.editLot(row, { what: e.currentTarget.value }, `${row}.what`)}
-  />
-  <label
-    >pieces <input
-      class="input input-sm w-16 text-right"
+  <span class="words">
+    <input
+      class="input input-sm"
       inputmode="numeric"
+      placeholder="26"
+      aria-label="pieces"
       aria-invalid={wrong('count')}
       value={lot.count ?? ''}
       oninput={(e) => count(e.currentTarget.value)}
-    /></label
+    />
+    <input
+      class="input input-sm"
+      placeholder="mugs"
+      aria-label="What"
+      id="lot-{row}-what"
+      value={lot.what ?? ''}
+      oninput={(e) => edit({ what: e.currentTarget.value }, 'what')}
+      onchange={() => void draft.fillUsual(row)}
+    />
+  </span>
+  <LotSize {lot} {wrong} onpiece={(piece, field) => edit({ piece }, `piece.${field}`)} />
+  <span class="words"
+    ><span aria-hidden="true">wall</span>
+    <MeasureField
+      what="length"
+      label="wall"
+      value={lot.wall}
+      typed={lot.typed?.['wall']}
+      placeholder="6"
+      invalid={wrong('wall') !== undefined}
+      onvalue={(value, typed) => edit(measured(lot, 'wall', value, typed), 'wall')}
+    /><span aria-hidden="true">{display.length}</span></span
   >
-  <MeasureField
-    what="length"
-    label="wall"
-    value={lot.wall}
-    typed={lot.typed?.['wall']}
-    placeholder="6"
-    invalid={wrong('wall') !== undefined}
-    onvalue={(value, typed) => measure('wall', value, typed)}
+  <select
+    class="select select-sm"
+    aria-label="Clay"
+    value={String(lot.clayId ?? '')}
+    onchange={(e) => edit({ clayId: e.currentTarget.value ? Number(e.currentTarget.value) : null })}
+  >
+    <option value="">which clay?</option>
+    {#each clays as clay (clay.id)}<option value={String(clay.id)}>{clay.body.name}</option>{/each}
+  </select>
+  <select
+    class="select select-sm"
+    aria-label="How dry"
+    value={lot.dryness ?? 'bone-dry'}
+    onchange={(e) => edit({ dryness: e.currentTarget.value as 'damp' })}
+  >
+    {#each wetnessOf(kind) as [value, name] (value)}<option {value}>{name}</option>{/each}
+  </select>
+  {#if kind === 'bisque'}
+    <select
+      class="select select-sm"
+      aria-label="What comes next"
+      value={lot.next ?? 'dipping'}
+      onchange={(e) => edit({ next: e.currentTarget.value as 'dipping' })}
+    >
+      <option value="dipping">to be dipped</option>
+      <option value="brushing">to be brushed</option>
+      <option value="unglazed">never glazed</option>
+    </select>
+  {/if}
+  {#if glazed}
+    <LotGlazes ids={lot.glazeIds ?? []} {glazes} onchange={(glazeIds) => edit({ glazeIds })} />
+  {/if}
+  <input
+    class="input input-sm"
+    placeholder="whose"
+    aria-label="Whose"
+    value={lot.whose ?? ''}
+    oninput={(e) => edit({ whose: e.currentTarget.value || null }, 'whose')}
   />
-  <MeasureField
-    what="length"
-    label="flat"
-    value={lot.width}
-    typed={lot.typed?.['width']}
-    placeholder="–"
-    invalid={wrong('width') !== undefined}
-    onvalue={(value, typed) => measure('width', value, typed)}
-  />
-  <MeasureField
-    what="mass"
-    label="each"
-    value={lot.pieceKg}
-    typed={lot.typed?.['pieceKg']}
-    placeholder="0.6"
-    invalid={wrong('pieceKg') !== undefined}
-    onvalue={(value, typed) => measure('pieceKg', value, typed)}
-  />
+  <LotFacts {lot} {kind} all={more} {wrong} onedit={edit} />
   <span class="tools">
+    <button
+      class="btn btn-ghost btn-sm btn-square"
+      aria-label="More about lot {row + 1}"
+      aria-expanded={more}
+      title="Handle, weight, stacking, must go, solid"
+      onclick={() => (more = !more)}><Ellipsis size={16} /></button
+    >
     <button
       class="btn btn-ghost btn-sm btn-square"
       aria-label="Duplicate lot {row + 1}"
@@ -122,90 +135,6 @@
       onclick={() => draft.removeLot(row)}><X size={16} /></button
     >
   </span>
-  <span class="w-full" aria-hidden="true"></span>
-  <LotSize
-    {lot}
-    stacks={draft.body.kind === 'bisque' || draft.body.kind === 'drying'}
-    {wrong}
-    onpiece={(piece, field) => draft.editLot(row, { piece }, `${row}.piece.${field}`)}
-  />
-  <label class="tick" title="Goes in before the others when not all of it fits"
-    ><input
-      type="checkbox"
-      class="checkbox checkbox-primary checkbox-xs"
-      checked={lot.must === true}
-      onchange={(e) => draft.editLot(row, { must: e.currentTarget.checked })}
-    /> must go</label
-  >
-  <span class="w-full" aria-hidden="true"></span>
-  <select
-    class="select select-sm w-36"
-    aria-label="Clay"
-    value={String(lot.clayId ?? '')}
-    onchange={(e) =>
-      draft.editLot(row, { clayId: e.currentTarget.value ? Number(e.currentTarget.value) : null })}
-  >
-    <option value="">clay?</option>
-    {#each clays as clay (clay.id)}<option value={String(clay.id)}>{clay.body.name}</option>{/each}
-  </select>
-  <select
-    class="select select-sm w-36"
-    aria-label="How dry"
-    value={lot.dryness ?? 'bone-dry'}
-    onchange={(e) => draft.editLot(row, { dryness: e.currentTarget.value as 'damp' })}
-  >
-    {#each wetness as [value, name] (value)}<option {value}>{name}</option>{/each}
-  </select>
-  {#if draft.body.kind === 'bisque'}
-    <select
-      class="select select-sm w-36"
-      aria-label="What comes next"
-      value={lot.next ?? 'dipping'}
-      onchange={(e) => draft.editLot(row, { next: e.currentTarget.value as 'dipping' })}
-    >
-      <option value="dipping">then dipped</option>
-      <option value="brushing">then brushed</option>
-      <option value="unglazed">never glazed</option>
-    </select>
-  {/if}
-  {#if glazed}
-    <LotGlazes ids={lot.glazeIds ?? []} {glazes} onchange={(glazeIds) => draft.editLot(row, { glazeIds })} />
-  {/if}
-  <input
-    class="input input-sm w-28"
-    placeholder="whose"
-    aria-label="Whose"
-    value={lot.whose ?? ''}
-    oninput={(e) => draft.editLot(row, { whose: e.currentTarget.value || null }, `${row}.whose`)}
-  />
-  {#if raw}
-    <label class="tick"
-      ><input
-        type="checkbox"
-        class="checkbox checkbox-primary checkbox-xs"
-        checked={lot.closedHollow === true}
-        onchange={(e) => draft.editLot(row, { closedHollow: e.currentTarget.checked })}
-      /> closed hollow</label
-    >
-  {/if}
-  <label class="tick" title="Solid, or with its whole foot on the shelf: it dries and warms from one side"
-    ><input
-      type="checkbox"
-      class="checkbox checkbox-primary checkbox-xs"
-      checked={lot.oneSided === true}
-      onchange={(e) => draft.editLot(row, { oneSided: e.currentTarget.checked })}
-    /> solid</label
-  >
-  {#if draft.body.kind === 'glaze'}
-    <label class="tick" title="Fired before with glaze on it: decorated, mended or used ware"
-      ><input
-        type="checkbox"
-        class="checkbox checkbox-primary checkbox-xs"
-        checked={lot.glazedAlready === true}
-        onchange={(e) => draft.editLot(row, { glazedAlready: e.currentTarget.checked })}
-      /> glazed before</label
-    >
-  {/if}
   {#if said.length}<p class="text-error w-full text-[12.5px]" role="alert">{said.join(' ')}</p>{/if}
 </div>
 
@@ -215,43 +144,44 @@
     display: flex;
     flex-wrap: wrap;
     align-items: center;
-    gap: 3px 12px;
-    padding: 7px 84px 8px 12px;
+    gap: 1px 12px;
+    padding: 7px 112px 8px 12px;
     border-bottom: 1px solid color-mix(in oklab, var(--color-base-300) 65%, transparent);
-    font-size: 13.5px;
+    font-size: 14px;
+    color: var(--color-soft);
+  }
+  .row :global(.words) {
+    display: flex;
+    align-items: center;
+    gap: 4px;
+    white-space: nowrap;
   }
   /* Words of a sentence, each a field: only a line under them. */
   .row :global(:is(.input, .select)) {
+    --line: color-mix(in oklab, var(--color-base-content) 24%, transparent);
     height: 28px;
-    padding-left: 3px;
+    padding-inline: 1px;
     border: 0;
-    border-bottom: 1px solid color-mix(in oklab, var(--color-base-content) 28%, transparent);
     border-radius: 0;
-    background-color: transparent;
+    background: linear-gradient(var(--line), var(--line)) no-repeat 0 calc(50% + 12px) / 100% 1px;
+    font-size: 14px;
     font-weight: 600;
+    color: var(--color-base-content);
   }
   .row :global(.input) {
-    padding-right: 3px;
+    width: 4.5rem;
   }
   .row :global(.input[aria-invalid='true']) {
-    border-bottom: 2px solid var(--color-error);
+    --line: var(--color-error);
+    background-size: 100% 2px;
   }
   @supports (field-sizing: content) {
-    .row :global(.input) {
+    .row :global(:is(.input, .select)) {
       width: auto;
-      min-width: 2rem;
-      max-width: 11rem;
+      min-width: 1rem;
+      max-width: 12rem;
       field-sizing: content;
     }
-    .row :global(.select) {
-      width: auto;
-      padding-right: 1.5rem;
-      field-sizing: content;
-    }
-  }
-  .what {
-    width: 10.5rem;
-    font-size: 15px;
   }
   .tools {
     position: absolute;
@@ -259,16 +189,26 @@
     right: 8px;
     display: flex;
   }
-  label {
+  .row :global(.tick) {
     display: flex;
     align-items: center;
     gap: 5px;
-    color: var(--color-soft);
     white-space: nowrap;
   }
   @media (max-width: 639px) {
+    .row {
+      padding-right: 12px;
+    }
     .row :global(:is(.input, .select)) {
       height: 40px;
+      font-size: 16px;
+    }
+    .row :global(.tick) {
+      min-height: 40px;
+    }
+    .tools {
+      position: static;
+      margin-left: auto;
     }
   }
 </style>

@@ -48,7 +48,7 @@ test('how wet it is is asked in the words of what it is', () => {
   const draft = row({ what: 'mugs' }, 'glaze');
   expect(words()).toEqual(['glaze is dry', 'freshly glazed, still wet']);
   page.choose('How dry', 'damp');
-  expect(draft.editLot).toHaveBeenLastCalledWith(2, { dryness: 'damp' });
+  expect(draft.editLot).toHaveBeenLastCalledWith(2, { dryness: 'damp' }, null);
 });
 
 test('what the planner minds is said in its row, and only there', () => {
@@ -59,6 +59,27 @@ test('what the planner minds is said in its row, and only there', () => {
   expect(page.find('wall, mm').getAttribute('aria-invalid')).toBe('true');
   expect(page.text('[data-testid=lot]')).toContain('A wall is 2 to 100 mm.');
   expect(page.text('[data-testid=lot]')).not.toContain('Not this row.');
+});
+
+test('what is not said stays out of the sentence until somebody looks for more', () => {
+  const draft = row({ what: 'jugs', pieceKg: 0.9, piece: { handle: 45 } });
+  expect(page.find('handle, mm').value).toBe('45');
+  expect(page.find('each, kg').value).toBe('0.9');
+  expect(() => page.find('flat, mm')).toThrow();
+  expect(() => page.find('must go')).toThrow();
+  // What can burst is always asked of raw ware.
+  page.find('closed hollow').click();
+  expect(draft.editLot).toHaveBeenLastCalledWith(2, { closedHollow: true }, null);
+  page.press('More about lot 3');
+  page.type('flat, mm', '250');
+  expect(draft.editLot).toHaveBeenLastCalledWith(2, { width: 250, typed: null }, '2.width');
+  page.choose('How it is stacked', 'layers');
+  expect(draft.editLot).toHaveBeenLastCalledWith(2, { piece: { handle: 45, stacking: 'layers' } }, null);
+  page.find('must go').click();
+  expect(draft.editLot).toHaveBeenLastCalledWith(2, { must: true }, null);
+  page.close();
+  row({ what: 'jugs' }, 'glaze');
+  expect(() => page.find('closed hollow')).toThrow();
 });
 
 test('a lot is duplicated and removed', () => {

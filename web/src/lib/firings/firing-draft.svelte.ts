@@ -18,6 +18,7 @@ import { AutosavedDraft } from '$lib/draft/autosaved-draft.svelte';
 import { openDraft, type Opened, type Remote } from '$lib/draft/remote';
 import { outcomeOf, type Stored } from '$lib/draft/outcome';
 import { PackingLoop } from '$lib/packing';
+import { isBlank } from './lot';
 
 const read = (firing: Firing): Stored<FiringBody> => ({
   id: firing.id,
@@ -71,8 +72,8 @@ const wishes = [
   'kilnId'
 ] as const satisfies (keyof FiringBody & keyof PlanRequest)[];
 
-/** A row nobody has written in; it is not part of the load. */
-const isBlank = (lot: Lot) => !lot.what && lot.count == null && lot.wall == null;
+/** What decides where a piece stands. */
+const sizes = (lots: FiringBody['lots']) => JSON.stringify(lots?.map((lot) => [lot?.count, lot?.piece]));
 
 /** One firing: its load and wishes, and what the planner and the reviewer make of them. */
 export class FiringDraft extends AutosavedDraft<FiringBody> {
@@ -110,28 +111,58 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
 
   editLot(row: number, change: Partial<Lot>, group: string | null = null): void {
     const lots = this.lots.map((l, i) => (i === row ? { ...l, ...change } : l));
-    const moves = 'piece' in change || 'count' in change;
-    this.edit({ lots, ...(moves ? this.unkept : {}) }, group);
+    this.edit({ lots }, group);
+  }
+
+  /** The sizes ware of this name had last, where nothing is said of them yet. */
+  async fillUsual(row: number): Promise<void> {
+    const isSized = (lot: Lot | undefined) => lot?.piece?.across != null || lot?.piece?.height != null;
+    const asked = this.lots[row]?.what?.trim();
+    if (!asked || isSized(this.lots[row])) return;
+    try {
+      const { data } = await api.GET('/api/lots/usual', { params: { query: { what: asked } } });
+      const [usual, lot] = [data?.lots[0], this.lots[row]];
+      // Somebody may have gone on writing meanwhile.
+      if (!usual || lot?.what?.trim() !== asked || isSized(lot)) return;
+      const { piece, wall, width, pieceKg, typed } = usual;
+      const unsaid = (['wall', 'width', 'pieceKg'] as const).filter((field) => lot[field] == null);
+      const filled = unsaid.map((field) => [field, { wall, width, pieceKg }[field]] as const);
+      const asTyped = unsaid.flatMap((field) => (typed?.[field] ? [[field, typed[field]] as const] : []));
+      this.editLot(row, {
+        piece,
+        ...Object.fromEntries(filled),
+        typed: asTyped.length ? { ...lot.typed, ...Object.fromEntries(asTyped) } : lot.typed
+      });
+    } catch {
+      // A help only: without it the sizes are typed.
+    }
   }
 
   addLot(after: number, like?: Lot): void {
     const lots = [...this.lots];
     lots.splice(after + 1, 0, like ? { ...like } : emptyLot());
-    this.edit({ lots, ...this.unkept });
+    this.edit({ lots });
   }
 
   /** Several lots at once, as they were pasted; one step to undo. */
   addLots(more: readonly Lot[]): void {
-    this.edit({ lots: [...this.lots.filter((lot) => !isBlank(lot)), ...more], ...this.unkept });
+    this.edit({ lots: [...this.lots.filter((lot) => !isBlank(lot)), ...more] });
   }
 
   removeLot(row: number): void {
-    this.edit({ lots: this.lots.filter((_, i) => i !== row), ...this.unkept });
+    this.edit({ lots: this.lots.filter((_, i) => i !== row) });
   }
 
-  /** With other ware nothing stays where it stood. */
-  private get unkept(): Partial<FiringBody> {
-    return this.body.packing?.keep ? { packing: { ...this.body.packing, keep: null } } : {};
+  /** With other ware, or in another kiln, nothing stays where it stood. */
+  override edit(change: Partial<FiringBody>, group: string | null = null): void {
+    const { packing } = this.body;
+    const moves =
+      'kilnId' in change ||
+      'kind' in change ||
+      ('lots' in change && sizes(change.lots) !== sizes(this.body.lots));
+    const unkept =
+      packing?.keep && moves && !('packing' in change) ? { packing: { ...packing, keep: null } } : {};
+    super.edit({ ...change, ...unkept }, group);
   }
 
   /** What the planner is asked: every wish of this firing, and the rows that count. */

@@ -70,3 +70,59 @@ test('what the planner minds is said at the row of the page it belongs to', asyn
   const draft = draftOf({ kind: 'glaze', lots: [blank, lot] } as never);
   await vi.waitFor(() => expect(draft.planErrors).toEqual({ 'lots[1].wall': 'A wall is 2 to 100 mm.' }));
 });
+
+test('with other ware or in another kiln nothing stays where it stood, with another name it does', () => {
+  answering(() => ({ problem: { title: 'not now' }, status: 503 }));
+  const lot = { what: 'mugs', count: 12, wall: 6, piece: { across: 85, height: 100 } };
+  const keep = { openings: [125], pieces: [] };
+  const keptAfter = (change: Partial<FiringBody>) => {
+    const draft = draftOf({
+      kind: 'glaze',
+      kilnId: 2,
+      lots: [lot],
+      packing: { handles: 'turned', keep }
+    } as never);
+    draft.edit(change);
+    expect(draft.body.packing?.handles).toBe('turned');
+    return draft.body.packing?.keep;
+  };
+  expect(keptAfter({ name: 'Mugs' })).toEqual(keep);
+  expect(keptAfter({ lots: [{ ...lot, whose: 'Maren' }] as never })).toEqual(keep);
+  expect(keptAfter({ lots: [{ ...lot, count: 13 }] as never })).toBeNull();
+  expect(keptAfter({ lots: [{ ...lot, piece: { across: 86, height: 100 } }] as never })).toBeNull();
+  expect(keptAfter({ kilnId: 3 })).toBeNull();
+  expect(keptAfter({ kind: 'bisque' })).toBeNull();
+});
+
+test('ware of a known name gets the sizes it had last, where nothing is said of them', async () => {
+  const usual = {
+    what: 'mugs',
+    piece: { across: 85, height: 100 },
+    wall: 6.35,
+    pieceKg: 0.4,
+    typed: { wall: '1/4 in' }
+  };
+  const asked = answering(({ path }) =>
+    path === '/api/lots/usual' ? { body: { lots: [usual] } } : { problem: { title: 'not now' }, status: 503 }
+  );
+  const draft = draftOf({
+    kind: 'glaze',
+    lots: [
+      { what: 'mugs', count: 12, pieceKg: 0.5 },
+      { what: 'mugs', count: 3, piece: { across: 70 } }
+    ]
+  } as never);
+  await draft.fillUsual(0);
+  expect(draft.lots[0]).toEqual({
+    what: 'mugs',
+    count: 12,
+    piece: usual.piece,
+    wall: 6.35,
+    width: undefined,
+    pieceKg: 0.5,
+    typed: { wall: '1/4 in' }
+  });
+  const before = asked.length;
+  await draft.fillUsual(1);
+  expect([asked.length, draft.lots[1]?.piece?.across]).toEqual([before, 70]);
+});

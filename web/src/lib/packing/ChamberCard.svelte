@@ -1,5 +1,8 @@
 <script lang="ts">
   import type { Chamber, KilnBody, Props as PropsBody } from '$lib/api/client';
+  import { display } from '$lib/display.svelte';
+  import LengthInput from '$lib/fields/LengthInput.svelte';
+  import { readLength, sayLength } from '$lib/fields/measure';
   import ChamberDrawing from './ChamberDrawing.svelte';
 
   /** The inside of a kiln, what there is to stand ware on, and what is in the way; drawn beside its numbers. */
@@ -32,7 +35,13 @@
   /** What is wrong with a list as it was typed. */
   let complaint: string | null = $state(null);
 
-  const read = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
+  /** mm from a number in the studio's unit; not a number when it is none. */
+  function mm(text: string | undefined) {
+    const read = readLength(text ?? '', display.length);
+    return 'value' in read ? (read.value ?? Number.NaN) : Number.NaN;
+  }
+  const say = (length: number | null | undefined) =>
+    length == null ? '' : sayLength(length, display.length);
   const edit = (change: Partial<Chamber>, field: string) =>
     onedit({ chamber: { ...chamber, ...change } }, `chamber.${field}`);
   const editShelf = (i: number, change: Partial<(typeof shelves)[number]>) =>
@@ -41,10 +50,12 @@
   /** "110, 330, 560". */
   function peepholes(text: string) {
     const list = text
-      .split(/[\s,;]+/)
-      .filter(Boolean)
-      .map(Number);
-    complaint = list.some(Number.isNaN) ? 'Peepholes are heights in mm, like 110, 330, 560.' : null;
+      .split(/[,;]+/)
+      .filter((t) => t.trim() !== '')
+      .map(mm);
+    complaint = list.some(Number.isNaN)
+      ? `Peepholes are heights, like ${[110, 330, 560].map(say).join(', ')}.`
+      : null;
     if (!complaint) edit({ peepholes: list }, 'peepholes');
   }
 
@@ -53,10 +64,12 @@
     const list = text
       .split(/[,;\n]+/)
       .filter((t) => t.trim() !== '')
-      .map((t) => /^\s*(\d+)\s*[×x*]\s*([\d.]+)\s*$/.exec(t));
-    complaint = list.includes(null) ? 'Props are how many × how tall in mm, like 12 × 125, 6 × 150.' : null;
+      .map((t) => /^\s*(\d+)\s*[×x*](.+)$/.exec(t))
+      .map((m) => ({ count: Number(m?.[1]), height: mm(m?.[2]) }));
+    const isWrong = list.some((p) => Number.isNaN(p.count) || Number.isNaN(p.height));
+    complaint = isWrong ? `Props are how many × how tall, like 12 × ${say(125)}, 6 × ${say(150)}.` : null;
     if (complaint) return;
-    const stock = list.map((m) => ({ count: Number(m?.[1]), height: Number(m?.[2]) }));
+    const stock = list;
     onedit({ props: { ...props, stock } }, 'props.stock');
   }
 </script>
@@ -77,16 +90,16 @@
         </select></label
       >
       {#each numbers as n (n.field)}
-        <label
-          ><span>{n.label}, mm</span>
-          <input
-            class="input input-sm w-20 text-right"
-            inputmode="decimal"
-            aria-invalid={messages[`chamber.${n.field}`] ? 'true' : undefined}
-            value={chamber[n.field] ?? ''}
-            onchange={(e) => edit({ [n.field]: read(e.currentTarget.value) }, n.field)}
-          /></label
-        >
+        <div class="row">
+          <span>{n.label}, {display.length}</span>
+          <LengthInput
+            label={n.label}
+            width="w-20"
+            invalid={messages[`chamber.${n.field}`] !== undefined}
+            value={chamber[n.field]}
+            onvalue={(value) => edit({ [n.field]: value }, n.field)}
+          />
+        </div>
       {/each}
       {#each shelves as shelf, i (i)}
         <div class="row">
@@ -97,77 +110,62 @@
               inputmode="numeric"
               aria-label="How many {shelf.half ? 'half' : 'full'} shelves"
               value={shelf.count ?? ''}
-              onchange={(e) => editShelf(i, { count: Math.round(read(e.currentTarget.value) ?? 0) })}
+              onchange={(e) => editShelf(i, { count: Math.round(Number(e.currentTarget.value) || 0) })}
             />
             of
-            <input
-              class="input input-sm w-16 text-right"
-              inputmode="decimal"
-              aria-label="Width of the {shelf.half ? 'half' : 'full'} shelves, mm"
-              value={shelf.width ?? ''}
-              onchange={(e) => editShelf(i, { width: read(e.currentTarget.value) })}
+            <LengthInput
+              label="Width of the {shelf.half ? 'half' : 'full'} shelves"
+              width="w-16"
+              value={shelf.width}
+              onvalue={(width) => editShelf(i, { width })}
             />
             ×
-            <input
-              class="input input-sm w-16 text-right"
-              inputmode="decimal"
-              aria-label="Depth of the {shelf.half ? 'half' : 'full'} shelves, mm"
-              value={shelf.depth ?? ''}
-              onchange={(e) => editShelf(i, { depth: read(e.currentTarget.value) })}
+            <LengthInput
+              label="Depth of the {shelf.half ? 'half' : 'full'} shelves"
+              width="w-16"
+              value={shelf.depth}
+              onvalue={(depth) => editShelf(i, { depth })}
             />
             ×
-            <input
-              class="input input-sm w-12 text-right"
-              inputmode="decimal"
-              aria-label="Thickness of the {shelf.half ? 'half' : 'full'} shelves, mm"
-              value={shelf.thickness ?? ''}
-              onchange={(e) => editShelf(i, { thickness: read(e.currentTarget.value) })}
+            <LengthInput
+              label="Thickness of the {shelf.half ? 'half' : 'full'} shelves"
+              width="w-12"
+              value={shelf.thickness}
+              onvalue={(thickness) => editShelf(i, { thickness })}
             />
           </span>
         </div>
       {/each}
       <label
-        ><span>Props, how many × mm</span>
+        ><span>Props, how many × {display.length}</span>
         <textarea
           class="textarea textarea-sm w-full"
           rows="2"
-          value={stock.map((p) => `${p.count} × ${p.height}`).join(', ')}
+          value={stock.map((p) => `${p.count} × ${say(p.height)}`).join(', ')}
           onchange={(e) => propsOf(e.currentTarget.value)}></textarea></label
       >
       <label
-        ><span>Peepholes, mm up</span>
+        ><span>Peepholes, {display.length} up</span>
         <input
           class="input input-sm w-36 text-right"
-          value={(chamber.peepholes ?? []).join(', ')}
+          value={(chamber.peepholes ?? []).map(say).join(', ')}
           onchange={(e) => peepholes(e.currentTarget.value)}
         /></label
       >
       <div class="row">
-        <span>Thermocouple, mm up and in from the back</span>
+        <span>Thermocouple, {display.length} up and in from the back</span>
         <span class="flex gap-1">
-          <input
-            class="input input-sm w-16 text-right"
-            inputmode="decimal"
-            aria-label="Height of the thermocouple’s tip, mm"
-            value={chamber.thermocouple?.z ?? ''}
-            onchange={(e) =>
-              edit(
-                {
-                  thermocouple: { z: read(e.currentTarget.value), reach: chamber.thermocouple?.reach ?? 30 }
-                },
-                'thermocouple'
-              )}
+          <LengthInput
+            label="Height of the thermocouple’s tip"
+            value={chamber.thermocouple?.z}
+            onvalue={(z) =>
+              edit({ thermocouple: { z, reach: chamber.thermocouple?.reach ?? 30 } }, 'thermocouple')}
           />
-          <input
-            class="input input-sm w-16 text-right"
-            inputmode="decimal"
-            aria-label="How far the thermocouple reaches in, mm"
-            value={chamber.thermocouple?.reach ?? ''}
-            onchange={(e) =>
-              edit(
-                { thermocouple: { z: chamber.thermocouple?.z ?? 300, reach: read(e.currentTarget.value) } },
-                'thermocouple'
-              )}
+          <LengthInput
+            label="How far the thermocouple reaches in"
+            value={chamber.thermocouple?.reach}
+            onvalue={(reach) =>
+              edit({ thermocouple: { z: chamber.thermocouple?.z ?? 300, reach } }, 'thermocouple')}
           />
         </span>
       </div>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Lot, Packing } from '$lib/api/client';
+  import { lengthSaid } from '$lib/fields/said';
   import { drawn, side } from './silhouette';
   import { standOf } from './stand';
 
@@ -147,7 +148,7 @@
       {#if !faint || shelves[s - 1]?.region !== 'front'}
         <text x={wide / 2 + brick + 10} y={top + shelf.thickness / 2 + 9} class="number">{shelf.number}</text>
         <text x={wide / 2 + brick + 10} y={top - shelf.opening / 2 + 7} class="opening"
-          >{Math.round(shelf.opening)} mm</text
+          >{lengthSaid(Math.round(shelf.opening))}</text
         >
       {/if}
     </g>

@@ -1,7 +1,10 @@
 <script lang="ts">
   import { SvelteSet } from 'svelte/reactivity';
   import type { Lot, Packing } from '$lib/api/client';
-  import { number, plural } from '$lib/format';
+  import { display } from '$lib/display.svelte';
+  import { sayLength } from '$lib/fields/measure';
+  import { lengthSaid } from '$lib/fields/said';
+  import { counted, number, plural } from '$lib/format';
   import KilnSection from './KilnSection.svelte';
   import { shadesOf } from './shades';
   import ShelfPlan from './ShelfPlan.svelte';
@@ -60,12 +63,12 @@
       <h2>Fetch first</h2>
       <ul class="props">
         {#each packing.pickUp as prop (prop.height)}<li>
-            <b>{prop.count}</b> × {number(prop.height ?? 0, 0)} mm
+            <b>{prop.count}</b> × {lengthSaid(prop.height ?? 0)}
           </li>{/each}
       </ul>
       {#each packing.cautions as caution (caution.id)}<p class="caution">{caution.text}</p>{/each}
       {#each packing.unplaced as u (u.lot)}<p class="caution">
-          <b>{u.count} {lots[u.lot]?.what} stay out.</b>
+          <b>{counted(u.count, lots[u.lot]?.what ?? 'pieces')} {u.count === 1 ? 'stays' : 'stay'} out.</b>
           {u.why}
         </p>{/each}
     </div>
@@ -88,17 +91,21 @@
             {where[shelf.region]}</label
           >
           <p class="text-soft">
-            on {shelf.props.length} × {[...new Set(shelf.props.map((p) => p.heights.join(' + ')))].join(', ')} mm
+            on {shelf.props.length} × {[
+              ...new Set(
+                shelf.props.map((p) => p.heights.map((h) => sayLength(h, display.length)).join(' + '))
+              )
+            ].join(', ')}
+            {display.length}
           </p>
           <ul>
             {#each on(shelf) as { lot, i, count, most } (i)}<li>
-                <i style:background={shades[i]}></i><b>{count}</b>
-                {lot.what}{most > 1 ? `, up to ${most} on one another` : ''}{lot.whose
-                  ? ` (${lot.whose})`
-                  : ''}
+                <i style:background={shades[i]}></i><b>{counted(count, lot.what ?? 'pieces')}</b>{most > 1
+                  ? `, up to ${most} on one another`
+                  : ''}{lot.whose ? ` (${lot.whose})` : ''}
               </li>{/each}
             {#if shelf.pack}<li>
-                <i class="cones"></i>witness pack, seen at {number(shelf.pack.peephole, 0)} mm
+                <i class="cones"></i>witness pack, seen at {lengthSaid(shelf.pack.peephole)}
               </li>{/if}
           </ul>
         </div>

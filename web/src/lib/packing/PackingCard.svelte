@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { number, plural } from '$lib/format';
+  import { counted, number, plural } from '$lib/format';
   import KilnSection from './KilnSection.svelte';
   import type { PackingLoop } from './packing-loop.svelte';
   import { shadesOf } from './shades';
-  import ShelfPlan from './ShelfPlan.svelte';
+  import ShelfCard from './ShelfCard.svelte';
+  import TakesMore from './TakesMore.svelte';
 
   /** The kiln as it will stand: what fits, what does not and what would help, and each shelf from above. */
   interface Props {
@@ -29,15 +30,11 @@
   const raw = $derived(loop.isRaw);
   const shades = $derived(shadesOf(loop.lots));
   const shelf = $derived(packing?.shelves.find((s) => s.number === chosen) ?? null);
-  const above = $derived(
-    shelf && packing
-      ? (packing.shelves
-          .filter((s) => s.region === shelf.region && s.z > shelf.z)
-          .sort((a, b) => a.z - b.z)[0]?.props ?? [])
-      : []
-  );
   const asked = $derived(loop.lots.reduce((sum, lot) => sum + (lot.count ?? 0), 0));
   const handles = $derived(loop.lots.some((lot) => (lot.piece?.handle ?? 0) > 0));
+  const bothKinds = $derived(
+    [true, false].every((half) => packing?.chamber.shelves?.some((s) => (s.half ?? false) === half))
+  );
   const byHand = $derived((loop.wish.keep?.pieces?.length ?? 0) > 0);
   const left = $derived(
     (packing?.unplaced ?? []).map((u) => ({ row: loop.rows[u.lot]?.row ?? 0, count: u.count }))
@@ -59,6 +56,9 @@
           0
         )} % full</span
       >{/if}
+    {#if loop.waiting}<span class="late" role="status"
+        >Packing… <button class="link" onclick={() => loop.stop()}>Stop</button></span
+      >{/if}
   </div>
   {#each [...new Set([...(loop.trouble ? [loop.trouble] : []), ...general])] as text (text)}<p
       class="text-error"
@@ -78,23 +78,7 @@
       onselect={(n) => (chosen = chosen === n ? null : n)}
     />
     {#if shelf}
-      <div>
-        <p class="text-soft mb-1 text-[12.5px]">
-          Shelf {shelf.number} from above, the front at the bottom: {number(shelf.wareKg)} kg of ware. Drag a piece,
-          or move it with the arrow keys.
-        </p>
-        <ShelfPlan
-          {packing}
-          {shelf}
-          lots={loop.lots}
-          {shades}
-          {turned}
-          {raw}
-          {above}
-          broken={loop.broken}
-          onmove={(piece, x, y) => loop.move(shelf, piece, x, y)}
-        />
-      </div>
+      <ShelfCard {loop} {packing} {shelf} {shades} onshelf={(n) => (chosen = n)} />
     {/if}
     {#each [...new Set(packing.broken.map( (b) => (b.shelf ? `Shelf ${b.shelf}: ${b.text}` : b.text) ))] as text (text)}
       <p class="text-error" role="alert">{text}</p>
@@ -107,12 +91,24 @@
     {/if}
     {#each packing.unplaced as u (u.lot)}
       <p class="border-warning border-l-4 pl-2.5" data-testid="left-out">
-        <b>{u.count} {loop.lots[u.lot]?.what || 'pieces'} left out.</b>
+        <b>{counted(u.count, loop.lots[u.lot]?.what || 'pieces')} left out.</b>
         {u.why}
         <span class="text-soft">{u.would}</span>
       </p>
     {/each}
+    <TakesMore {loop} />
     <p class="flex flex-wrap items-center gap-x-3 gap-y-1.5">
+      {#if bothKinds}<label class="flex items-center gap-1"
+          >on <select
+            class="select select-xs w-auto"
+            value={loop.wish.shelves ?? 'any'}
+            onchange={(e) => loop.chooseShelves(e.currentTarget.value as 'any')}
+          >
+            <option value="any">whichever shelves take more</option>
+            <option value="full">full shelves</option>
+            <option value="half">half shelves</option>
+          </select></label
+        >{/if}
       {#if handles}<label class="flex items-center gap-1.5"
           ><input
             type="checkbox"
@@ -137,8 +133,11 @@
           <button class="btn btn-xs btn-paper" onclick={() => onglazes(loop.glazeLoads)}
             >{loop.glazes.count === 1 ? 'Make it' : 'Make them'}</button
           >
-        {:else}<button class="btn btn-xs btn-ghost -ml-2" onclick={() => void loop.countGlazes()}
-            >How many glaze firings will it need?</button
+        {:else}<button
+            class="btn btn-xs btn-ghost -ml-2"
+            disabled={loop.counting}
+            onclick={() => void loop.countGlazes()}
+            >{loop.counting ? 'Packing them one by one…' : 'How many glaze firings will it need?'}</button
           >{/if}
       </p>
     {/if}
@@ -153,3 +152,15 @@
     </p>
   {/if}
 </section>
+
+<style>
+  /* An answer usually comes at once; only a slow one says so. */
+  .late {
+    animation: appear 0s 500ms both;
+  }
+  @keyframes appear {
+    from {
+      visibility: hidden;
+    }
+  }
+</style>

@@ -15,6 +15,9 @@
     /** The props on it that carry the next shelf. */
     above: PlacedShelf['props'];
     onmove?: (piece: number, x: number, y: number) => void;
+    /** The piece somebody works with. */
+    chosen?: number | null;
+    onchoose?: (piece: number) => void;
   }
   const {
     packing,
@@ -25,7 +28,9 @@
     raw = false,
     broken = [],
     above,
-    onmove
+    onmove,
+    chosen = null,
+    onchoose
   }: Props = $props();
 
   const chamber = $derived(packing.chamber);
@@ -61,6 +66,7 @@
 
   function down(event: PointerEvent, piece: number) {
     if (!onmove) return;
+    onchoose?.(piece);
     const [p, stands] = [at(event), shelf.pieces[piece]];
     if (!stands) return;
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
@@ -73,8 +79,13 @@
     dragged = { ...dragged, x: p.x + dragged.dx, y: p.y + dragged.dy };
   }
 
+  /** A press that hardly moved is no move. */
+  const leastMoved = 2;
+
   function up() {
-    if (dragged) onmove?.(dragged.piece, Math.round(dragged.x), Math.round(dragged.y));
+    const stands = dragged && shelf.pieces[dragged.piece];
+    if (dragged && stands && Math.hypot(dragged.x - stands.x, dragged.y - stands.y) >= leastMoved)
+      onmove?.(dragged.piece, Math.round(dragged.x), Math.round(dragged.y));
     dragged = null;
   }
 
@@ -131,14 +142,20 @@
       )}
       <g
         transform="translate({place.x} {-place.y}) rotate({-place.turn})"
-        class={['piece', broken.includes(`${shelf.number}:${i}`) && 'wrong', onmove && 'movable']}
+        class={[
+          'piece',
+          broken.includes(`${shelf.number}:${i}`) && 'wrong',
+          onmove && 'movable',
+          chosen === i && 'chosen'
+        ]}
         fill={shades[stands.lot]}
         role="button"
         aria-disabled={!onmove}
         tabindex={onmove ? 0 : -1}
         aria-label="{lots[stands.lot]?.what ?? 'piece'}{stands.stack > 1
           ? `, ${stands.stack} on one another`
-          : ''}"
+          : ''}{stands.held ? ', locked' : ''}"
+        onfocus={() => onchoose?.(i)}
         onpointerdown={(e) => down(e, i)}
         onpointermove={move}
         onpointerup={up}
@@ -156,6 +173,7 @@
             />{/if}
           <circle r={size.across / 2} />
         {/if}
+        {#if stands.held}<circle r={Math.min(size.across, size.deep) / 5} class="held" />{/if}
         {#if stands.stack > 1}<text y="9" text-anchor="middle" transform="rotate({place.turn})"
             >{stands.stack}</text
           >{/if}
@@ -203,6 +221,11 @@
     cursor: grab;
     touch-action: none;
   }
+  .held {
+    fill: none;
+    stroke-dasharray: 5 4;
+  }
+  .chosen,
   .movable:focus-visible {
     outline: none;
     stroke: #fff;
