@@ -124,7 +124,7 @@ public static class SaltmarshLane
         FiringDraft.Create("Isolde's planters", ScheduleKind.Bisque, 1, ConeNumber.Parse("04").Value, TemperatureUnit.Celsius,
         [
             Lot("planters", 9, 16, 2, [], "Isolde", Dryness.CoolToTouch, 3.2, Round(220, 190)),
-        ], schedule: new PinnedSchedule(PlantersSchedule, 1), accepted: [new Acceptance("no-witness-pack", Severity.Note, "A tile by the spyhole has to do; no room for a pack.", Instant.FromUtc(2026, 11, 20, 18, 5), "Isolde")]),
+        ], schedule: new PinnedSchedule(PlantersSchedule, 1), accepted: [new Acceptance("no-witness-pack", Severity.Note, "A tile by the peephole has to do; no room for a pack.", Instant.FromUtc(2026, 11, 20, 18, 5), "Isolde")]),
     ];
 
     /// <summary>The next such day, not today, at a time by the studio's clock.</summary>
@@ -137,7 +137,7 @@ public static class SaltmarshLane
 
     private static readonly (string Name, string Class, string Notes, Dictionary<string, double?> Numbers)[] Kilns =
     [
-        ("Heron", "top-190", "Three rings; the elements have 90 firings. Leave the top spyhole open to 600 °C.", new() { ["elementHealth"] = 93, ["altitude"] = 4 }),
+        ("Heron", "top-190", "Three rings; the elements have 90 firings. Leave the top peephole open to 600 °C.", new() { ["elementHealth"] = 93, ["altitude"] = 4 }),
         ("Wren", "bench", "For tests. Opens at 40 °C because the tiles are small.", new() { ["openLimit"] = 40, ["altitude"] = 4 }),
     ];
 

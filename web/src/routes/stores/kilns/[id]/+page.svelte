@@ -149,7 +149,7 @@
             class="textarea mt-1 w-full"
             rows="2"
             maxlength="2000"
-            placeholder="Which spyhole, which shelf runs cool, when the elements were changed"
+            placeholder="Which peephole, which shelf runs cool, when the elements were changed"
             value={kiln.body.notes ?? ''}
             oninput={(e) => kiln.edit({ notes: e.currentTarget.value || null }, 'notes')}></textarea>
         </label>
