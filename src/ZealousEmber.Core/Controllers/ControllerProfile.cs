@@ -120,6 +120,9 @@ public sealed record ControllerProfile(
     /// <summary>Most steps of any controller.</summary>
     public const int MostSteps = 64;
 
+    /// <summary>The same with so many steps.</summary>
+    internal ControllerProfile WithMost(int most) => this with { Most = most, Ask = [.. Ask.Select(q => q.Id == "count" ? q with { Max = most, Places = Math.Max(2, q.Places) } : q)] };
+
     /// <summary>A question by its name; nothing where it is not asked.</summary>
     public Question? Find(string id) => Ask.FirstOrDefault(q => q.Id == id);
 }
