@@ -12,6 +12,7 @@ using ZealousEmber.App.Exchange;
 using ZealousEmber.App.Firings;
 using ZealousEmber.App.Hosting;
 using ZealousEmber.App.Http;
+using ZealousEmber.App.Controllers;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Notation;
 using ZealousEmber.App.Packing;
@@ -93,6 +94,7 @@ async Task Serve()
     app.MapNotation();
     app.MapCones();
     app.MapKilns();
+    app.MapControllers();
     app.MapFit();
     app.MapStudio();
     app.MapCopies();

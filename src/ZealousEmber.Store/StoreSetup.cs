@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.Extensions.DependencyInjection;
 using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Planning;
@@ -28,6 +29,7 @@ public static class StoreSetup
             .AddInterceptors(provider.GetServices<IInterceptor>()));
         services.AddScoped<ScheduleRepository>();
         AddRepository<KilnRow, Kiln>(services, r => r.Read(), (r, k) => r.Write(k));
+        AddRepository<ControllerRow, ListedController>(services, r => r.Read(), (r, c) => r.Write(c));
         AddRepository<ClayRow, Clay>(services, r => r.Read(), (r, c) => r.Write(c));
         AddRepository<GlazeRow, Glaze>(services, r => r.Read(), (r, g) => r.Write(g));
         AddRepository<FiringRow, FiringDraft>(services, r => r.Read(), (r, f) => r.Write(f));

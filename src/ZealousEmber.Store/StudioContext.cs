@@ -35,6 +35,11 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             kiln.ToTable("kilns");
             kiln.Property(k => k.Version).IsConcurrencyToken();
         });
+        model.Entity<ControllerRow>(controller =>
+        {
+            controller.ToTable("controllers");
+            controller.Property(c => c.Version).IsConcurrencyToken();
+        });
         model.Entity<ClayRow>(clay =>
         {
             clay.ToTable("clays");

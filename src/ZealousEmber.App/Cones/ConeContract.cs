@@ -86,7 +86,8 @@ internal static class ConeReadings
         .Where(c => all || (middle is { } m && Math.Abs(c.Order - m.Order) <= 1))
         .Select(c => Of(c, progress[c.Order]))];
 
-    private static ConeReadingContract Of(Cone cone, double progress)
+    /// <summary>One cone.</summary>
+    public static ConeReadingContract Of(Cone cone, double progress)
     {
         var bend = ConeBend.Degrees(progress);
         return new(cone.Number, progress, bend, ConeBend.Clock(bend), ConeBend.Phrase(progress));

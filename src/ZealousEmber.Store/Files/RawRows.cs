@@ -13,7 +13,7 @@ public sealed class RawRows(
     StudioContext context, ScheduleRepository schedules, Repository<Kiln> kilns, Repository<Clay> clays, Repository<Glaze> glazes, Repository<FiringDraft> firings)
 {
     /// <summary>Tables whose rows may be asked for.</summary>
-    public static readonly IReadOnlyList<string> Tables = ["schedules", "kilns", "clays", "glazes", "firings"];
+    public static readonly IReadOnlyList<string> Tables = ["schedules", "kilns", "controllers", "clays", "glazes", "firings"];
 
     /// <summary>Every row of them that cannot be read.</summary>
     public async Task<IReadOnlyList<UnreadableRow>> Unreadable(CancellationToken cancel) =>

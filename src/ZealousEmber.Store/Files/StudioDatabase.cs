@@ -33,6 +33,7 @@ public static class StudioDatabase
             if (existed && (pending.Count > 0 || outdated)) await CopyTo(context, BackupPath(folder, "before-upgrade", now));
             await context.Database.MigrateAsync();
             await UpgradeData(context);
+            await ControllerRow.StockBuiltIns(context, NodaTime.Instant.FromDateTimeOffset(now));
             // Readers do not wait for a writer; the setting stays with the file.
             await context.Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL");
             folder.MakePrivate();

@@ -21,7 +21,7 @@ public sealed class FitTests
         var read = KeyMachineTests.Profile(profile);
         if (most is { } steps) read = read.WithMost(steps);
         var wanted = Written(text, kind == "bisque" ? ScheduleKind.Bisque : ScheduleKind.Glaze, cone);
-        return ControllerFit.Of(new FitRequest(wanted, read, Cone.Named(cone), Temperature.FromCelsius(20))).Value;
+        return ControllerFit.Of(new FitWish(wanted, read, Cone.Named(cone), Temperature.FromCelsius(20))).Value;
     }
 
     internal static string Said(IEnumerable<Answer> program) => string.Join(' ', program.Select(a => $"{a.Asked.Id}={a.Shown}"));
@@ -66,7 +66,7 @@ public sealed class FitTests
         var stilt = Fit(Glaze, "glaze", "6", "Stilt");
         Said(stilt.Program).ShouldBe("cone=6 hours=9.0 hold=15 cool=alone");
         stilt.Fits.ShouldBe(Fits.Nearly);
-        stilt.Cost.ShouldBe(337, 30);
+        stilt.Cost.ShouldBe(337, 12);
         stilt.Minutes.ShouldBe(22, 1);
         stilt.Fitted.ShouldBe(1.16, 0.06);
     }
@@ -77,8 +77,8 @@ public sealed class FitTests
         Fit("150/h to 1330; off", "glaze", "14", "Chamois").Fits.ShouldBe(Fits.OutOfReach);
         Fit("150/h to 1330; off", "glaze", "14", "Pug").Fits.ShouldBe(Fits.OutOfReach);
         var cools = Written("off to 100; off", ScheduleKind.Glaze);
-        ControllerFit.Of(new FitRequest(cools, KeyMachineTests.Profile("Bat"), null, Temperature.FromCelsius(900))).Problems[0].Field.ShouldBe("schedule");
-        ControllerFit.Of(new FitRequest(Written(Glaze, ScheduleKind.Glaze), KeyMachineTests.Profile("Bung"), null, Temperature.FromCelsius(20))).Problems[0].Field.ShouldBe("profile");
+        ControllerFit.Of(new FitWish(cools, KeyMachineTests.Profile("Bat"), null, Temperature.FromCelsius(900))).Problems[0].Field.ShouldBe("schedule");
+        ControllerFit.Of(new FitWish(Written(Glaze, ScheduleKind.Glaze), KeyMachineTests.Profile("Bung"), null, Temperature.FromCelsius(20))).Problems[0].Field.ShouldBe("profile");
     }
 
     [Fact]

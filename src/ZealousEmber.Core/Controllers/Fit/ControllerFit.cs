@@ -1,8 +1,11 @@
 using System.Collections.Immutable;
+using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Controllers.Fit;
 
@@ -29,7 +32,11 @@ public enum Fits
 /// <param name="Start">The kiln's temperature when it begins.</param>
 /// <param name="Slot">Under which program; the first when missing.</param>
 /// <param name="Delay">Minutes before it begins.</param>
-public sealed record FitRequest(Schedule Schedule, ControllerProfile Profile, Cone? Goal, Temperature Start, string? Slot = null, double Delay = 0);
+/// <param name="Kiln">Where it is fired, where the load is known.</param>
+/// <param name="Load">The ware: with it no new finding may come up.</param>
+/// <param name="Units">What findings give lengths and masses in.</param>
+public sealed record FitWish(
+    Schedule Schedule, ControllerProfile Profile, Cone? Goal, Temperature Start, string? Slot = null, double Delay = 0, IKilnModel? Kiln = null, WareLoad? Load = null, DisplayUnits? Units = null);
 
 /// <summary>A schedule as a controller can be told it.</summary>
 /// <param name="Fits">How well.</param>
@@ -57,7 +64,7 @@ public sealed record ControllerProgram(
 public static class ControllerFit
 {
     /// <summary>The program. Problems name <c>schedule</c> where it only cools.</summary>
-    public static Result<ControllerProgram> Of(FitRequest request)
+    public static Result<ControllerProgram> Of(FitWish request)
     {
         var (schedule, profile) = (request.Schedule, request.Profile);
         var kiln = new PlainKiln(request.Start);
@@ -67,15 +74,28 @@ public static class ControllerFit
         var wanted = new WantedCurve(whole, compiled.Value, schedule.Kind);
         if (wanted.TopStart < 0 || wanted.Points[wanted.TopStart].Celsius <= request.Start.Celsius) return new Problem("schedule", "This schedule only cools; a controller is told how to climb first.");
         var cone = request.Goal ?? schedule.Goal ?? Nearest(compiled.Value.Curve);
-        return profile.Give switch
+        var fit = profile.Give switch
         {
             Giving.Dials => new Problem("profile", "Switches are turned by the clock; this one is told nothing."),
             Giving.Cone => new PresetFit(request, wanted, compiled.Value, cone, kiln).Best(),
-            _ => new StepwiseFit(request, wanted, compiled.Value, cone, kiln).Best(),
+            _ => (Result<ControllerProgram>)new StepwiseFit(request, wanted, compiled.Value, cone, kiln).Best(),
         };
+        return fit.IsOk && fit.Value.Fits == Fits.Nearly && NewFindings(request, fit.Value.Schedule!) is { Count: > 0 } found
+            ? fit.Value with { Fits = Fits.No, Why = string.Join(' ', found.Select(f => f.Text)), Changes = [.. fit.Value.Changes, .. found.Select(f => new FitChange("finding", null, f.Text))] }
+            : fit;
     }
 
-    internal static FiringProgram WithOff(FiringProgram program) =>
+    /// <summary>What a colleague would only say of the fitted firing; nothing where the load is not known.</summary>
+    private static List<Finding> NewFindings(FitWish request, FiringProgram fitted)
+    {
+        if (request is not { Kiln: { } kiln, Load: { } load }) return [];
+        IReadOnlyList<Finding> Of(Schedule schedule) => FiringAssessment.Of(schedule, kiln, load, request.Units ?? DisplayUnits.Metric) is { IsOk: true } assessed ? assessed.Value.Findings : [];
+        var before = Of(request.Schedule).Select(f => f.Id).ToHashSet();
+        return [.. Of(request.Schedule.With(fitted)).Where(f => f.Severity > Severity.Note && !before.Contains(f.Id))];
+    }
+
+    /// <summary>Ends with the power off, as every controller does.</summary>
+    private static FiringProgram WithOff(FiringProgram program) =>
         program.Steps[^1].IsEndOff || program.Steps.Length == ScheduleLimits.Segments ? program : FiringProgram.Create([.. program.Steps, Segment.Of(Pace.Natural, null).Value]).Value;
 
     private static Cone Nearest(Curve curve) => Cone.All[HeatWork.OfAll(curve).Index().MinBy(p => Math.Abs(Math.Log(Math.Max(p.Item, 1e-9)))).Index];

@@ -7,7 +7,7 @@ using ZealousEmber.Core.Units;
 namespace ZealousEmber.Core.Controllers.Fit;
 
 /// <summary>A schedule said as a cone and a speed: every cone near the goal with every speed, the nearest heat work first, then the nearest curve.</summary>
-internal sealed class PresetFit(FitRequest request, WantedCurve wanted, CompiledSchedule compiled, Cone cone, PlainKiln kiln)
+internal sealed class PresetFit(FitWish request, WantedCurve wanted, CompiledSchedule compiled, Cone cone, PlainKiln kiln)
 {
     private const int ConesAway = 2;
     private const double FirstClass = 0.1;
@@ -22,7 +22,7 @@ internal sealed class PresetFit(FitRequest request, WantedCurve wanted, Compiled
     public ControllerProgram Best()
     {
         var work = HeatWork.Of(kinetics, compiled.Curve);
-        if (Candidates(work).OrderBy(t => ClassOf(t.Work / work)).ThenBy(t => t.Cost).FirstOrDefault() is not { } best) return ControllerProgram.Beyond(cone, work, $"Its cones do not reach cone {cone.Number}.");
+        if (Candidates(work).OrderBy(t => ClassOf(t.Work / work)).ThenBy(t => t.Cost + HoldCost * t.Hold / 60).FirstOrDefault() is not { } best) return ControllerProgram.Beyond(cone, work, $"Its cones do not reach cone {cone.Number}.");
         var program = Answers(best);
         var compare = new Comparison(wanted, compiled, best.Timed);
         var said = new FitWords(profile, wanted, new StepWords(profile));
@@ -71,7 +71,7 @@ internal sealed class PresetFit(FitRequest request, WantedCurve wanted, Compiled
         if (Timed(one, speed, hours, hold, dry, cool) is not { } timed) return null;
         var curve = timed.Timed.Curve;
         var lost = wanted.Bands.Sum(b => Math.Max(0, b.HoursOf(compiled.Curve) - b.HoursOf(curve)) * b.Cost);
-        return new Tried(one, speed, hours, hold, dry, cool, timed.Program, timed.Timed, HeatWork.Of(kinetics, curve), AreaToTheTop(curve) + lost + HoldCost * hold / 60);
+        return new Tried(one, speed, hours, hold, dry, cool, timed.Program, timed.Timed, HeatWork.Of(kinetics, curve), AreaToTheTop(curve) + lost);
     }
 
     private (FiringProgram Program, CompiledSchedule Timed)? Timed(Cone one, string? speed, double hours, double hold, double dry, string? cool)

@@ -1611,6 +1611,378 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/controllers': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Every controller, by name */
+    get: {
+      parameters: {
+        query?: {
+          search?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ControllerListed'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    /** Add a controller; sent again with the same Idempotency-Key it is the one that was added */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ProfileData'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ControllerListed'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/controllers/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** One controller */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ControllerListed'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    /** Save over the version named in If-Match */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ProfileData'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ControllerListed'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+        /** @description Precondition Required */
+        428: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    /** Delete, unless it was changed since the version named in If-Match; can be undone */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/controllers/{id}/restore': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Restore a deleted controller */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ControllerListed'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/controllers/fit': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** A schedule as a controller can be told it: the program, what is different, and the keys */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['FitRequestContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['FitResultContract'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/controllers/press': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Keys pressed on a controller: what it says and remembers */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PressRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PressResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/studio': {
     parameters: {
       query?: never;
@@ -3581,6 +3953,12 @@ export interface components {
       /** Format: date-time */
       to: string;
     };
+    /** @description A question with its answer as the display shows it. */
+    AnswerContract: {
+      /** @description rate.2, alarm. */
+      question: string;
+      shown: string;
+    };
     /** @enum {string} */
     AttendanceRule: 'never-alone' | 'alarm-between' | 'marked-moments';
     /** @description A span of temperature in which something happens to clay. */
@@ -3750,6 +4128,16 @@ export interface components {
       lnA: number;
       points: components['schemas']['ConePointContract'][];
     };
+    /** @description A controller on the shelf. */
+    ControllerListed: {
+      /** Format: int32 */
+      id: number;
+      /** Format: int32 */
+      version: number;
+      /** @description It came with the program: it is copied, not changed. */
+      builtIn: boolean;
+      profile: components['schemas']['ProfileData'];
+    };
     /** @description A schedule to be read in another unit. */
     ConvertRequest: {
       schedule: null | components['schemas']['ScheduleContract'];
@@ -3768,6 +4156,11 @@ export interface components {
       minute: number;
       /** Format: double */
       temperature: number;
+    };
+    /** @description A sensing cone that switches off. */
+    CutoffData: {
+      /** @description That fit in it. */
+      cones: null | string[];
     };
     /**
      * @description Which way a step goes.
@@ -3863,6 +4256,17 @@ export interface components {
        */
       shelves?: 'any' | 'full' | 'half' | null;
     };
+    /** @description What is different from what was wanted. */
+    FitChangeContract: {
+      /** @description merged, split, clamped, rounded, no-full, hold, top, cooling, preset or finding. */
+      kind: string;
+      /**
+       * Format: int32
+       * @description Of the program, from 1.
+       */
+      step: null | number;
+      text: string;
+    };
     /** @description One log beside what the kiln would have done; temperatures in the kiln's unit. */
     FitCurves: {
       /** @description How the log was read. */
@@ -3877,6 +4281,21 @@ export interface components {
       missBefore: number;
       /** Format: double */
       missAfter: number;
+    };
+    /** @description The fitted firing beside the wanted one. */
+    FitDifference: {
+      /**
+       * Format: double
+       * @description Powered, more than wanted.
+       */
+      minutes: number;
+      /**
+       * Format: double
+       * @description Furthest apart at one time, in the schedule's unit.
+       */
+      maxDegrees: number;
+      coneBefore: components['schemas']['ConeReadingContract'];
+      coneAfter: null | components['schemas']['ConeReadingContract'];
     };
     /** @description One log, as CSV text or as points. */
     FitLog: {
@@ -3932,6 +4351,34 @@ export interface components {
        */
       what?: 'kiln' | 'elements' | null;
     };
+    /** @description A schedule to be said to a controller. */
+    FitRequestContract: {
+      schedule: null | components['schemas']['ScheduleContract'];
+      /**
+       * Format: int32
+       * @description A controller of the shelf,
+       */
+      profileId?: null | number;
+      profile?: null | components['schemas']['ProfileData'];
+      /** @description The schedule's own when missing. */
+      goalCone?: null | string;
+      /** Format: int32 */
+      kilnId?: null | number;
+      kiln?: null | components['schemas']['KilnContract'];
+      load?: null | components['schemas']['LoadContract'];
+      /**
+       * Format: double
+       * @description In the schedule's unit; 20 °C when missing.
+       */
+      startTemperature?: null | number;
+      /** @description The first when missing. */
+      slot?: null | string;
+      /**
+       * Format: double
+       * @description Before it begins.
+       */
+      delayMinutes?: null | number;
+    };
     /** @description What the logs taught; nothing is kept until the kiln is saved. */
     FitResponse: {
       /** @description The kiln with what was learned. */
@@ -3945,6 +4392,19 @@ export interface components {
       logs: components['schemas']['FitCurves'][];
       /** @description What limits how far it can be trusted. */
       notes: string[];
+    };
+    /** @description A schedule as a controller can be told it. */
+    FitResultContract: {
+      /** @description exactly, nearly or no; nothing where the top or the cone is out of reach. */
+      fits: null | string;
+      why: string;
+      /** @description Four letters that tell it from another. */
+      code: null | string;
+      program: components['schemas']['AnswerContract'][];
+      schedule: null | components['schemas']['ScheduleContract'];
+      changes: components['schemas']['FitChangeContract'][];
+      difference: components['schemas']['FitDifference'];
+      keystrokes: components['schemas']['KeystrokeContract'][];
     };
     /** @description A mend: some steps replaced by others, and what they are read as where that was the slip. Tried before it is offered. */
     FixContract: {
@@ -4013,6 +4473,11 @@ export interface components {
      * @enum {string}
      */
     HealthStatus: 'ok' | 'degraded';
+    /** @description One rate before, and another for the last degrees. */
+    HoursData: {
+      /** @description The rate and how many degrees. */
+      last: null | number[];
+    };
     HttpValidationProblemDetails: {
       type?: null | string;
       title?: null | string;
@@ -4068,6 +4533,22 @@ export interface components {
       stack?: null | number;
       /** @description Somebody put it there by hand. */
       held?: null | boolean;
+    };
+    /** @description A line of the card. */
+    KeystrokeContract: {
+      /** @description Nothing for what comes before the first and after the last. */
+      question: null | string;
+      /** @description In order. */
+      keys: string[];
+      /** @description What the display says before it is taken. */
+      display: string;
+      /**
+       * Format: int32
+       * @description Of the program, from 1.
+       */
+      step: null | number;
+      /** @description What this step stands for, where it is not the wanted one. */
+      why: null | string;
     };
     /** @description A class to start a kiln from. */
     KilnClassContract: {
@@ -4484,6 +4965,28 @@ export interface components {
       placed: number;
       /** @description Numbers. */
       shelves: number[];
+    };
+    /** @description Everything a controller remembers; answers as they are shown. */
+    MemoryContract: {
+      slot?: null | string;
+      /** @description Answers by program and question. */
+      slots?: null | {
+        [key: string]: {
+          [key: string]: string;
+        };
+      };
+      /** @description Answers that are no program's. */
+      shared?: null | {
+        [key: string]: string;
+      };
+      /** @description rest, ask, sure, ready, tell, firing or fault. */
+      state?: null | string;
+      /** @description The question on the display. */
+      at?: null | string;
+      /** @description Not taken yet. */
+      typed?: null | string;
+      /** @description What was done by hand. */
+      hands?: null | string[];
     };
     /** @description A moment people plan their day by. */
     MomentContract: {
@@ -4976,6 +5479,33 @@ export interface components {
        */
       dropBy?: null | number;
     };
+    /** @description A position of a switch. */
+    PositionData: {
+      /** @description On the switch. */
+      word: null | string;
+      /**
+       * Format: double
+       * @description 0 to 1.
+       */
+      power: null | number;
+    };
+    /** @description Keys pressed on a controller. */
+    PressRequest: {
+      /** Format: int32 */
+      profileId?: null | number;
+      profile?: null | components['schemas']['ProfileData'];
+      memory?: null | components['schemas']['MemoryContract'];
+      /** @description A list, or a text with blanks between them. */
+      keys?: unknown;
+    };
+    /** @description What a controller then says and remembers. */
+    PressResponse: {
+      display: string;
+      state: string;
+      /** @description The one at hand. */
+      program: components['schemas']['AnswerContract'][];
+      memory: components['schemas']['MemoryContract'];
+    };
     /** @description What a preview is made from. */
     PreviewRequest: {
       schedule: null | components['schemas']['ScheduleContract'];
@@ -5083,6 +5613,77 @@ export interface components {
       detail?: null | string;
       instance?: null | string;
     };
+    /** @description A profile as it is written in a file; nothing in it is checked yet. Degrees in its own unit. */
+    ProfileData: {
+      /** @description For people. */
+      name: null | string;
+      /** @description C or F. */
+      unit: null | string;
+      /** @description rate, time, cone or dials. */
+      give: null | string;
+      /** @description hour or minute; hour when missing. */
+      per?: null | string;
+      /** @description asked, ended or fixed. */
+      count?: null | string;
+      /**
+       * Format: int32
+       * @description Steps, 1 to 64.
+       */
+      most?: null | number;
+      /** @description every or top. */
+      hold?: null | string;
+      /** @description steps, one or none. */
+      cooling?: null | string;
+      /**
+       * Format: double
+       * @description Where its one cooling ends.
+       */
+      coolTo?: null | number;
+      /** @description off: full power downwards is power off. */
+      fullDown?: null | string;
+      /** @description Names of its programs. */
+      slots?: null | string[];
+      /**
+       * Format: double
+       * @description Degrees over the top.
+       */
+      alarmAbove?: null | number;
+      /** @description waits or runs. */
+      clock?: null | string;
+      /** @description What is typed on a pad is asked twice. */
+      confirm?: null | boolean;
+      /** @description lid, charge, timer. */
+      hands?: null | string[];
+      /** @description Its questions, in order. */
+      ask?: null | components['schemas']['QuestionData'][];
+      /** @description fixed or lowered. */
+      top?: null | string;
+      /**
+       * Format: double
+       * @description Where it dries.
+       */
+      dryAt?: null | number;
+      /** @description By word: pairs of rate and target; 0 and less counts from the top. */
+      speeds?: null | {
+        [key: string]: number[][];
+      };
+      hours?: null | components['schemas']['HoursData'];
+      /** @description By word: pairs of rate and target. */
+      cools?: null | {
+        [key: string]: number[][];
+      };
+      /**
+       * Format: double
+       * @description Minutes between two turns of a switch.
+       */
+      apart?: null | number;
+      /** @description Of the kiln, each with its share. */
+      sections?: null | components['schemas']['SectionData'][];
+      /** @description Of its switches, each with its power. */
+      positions?: null | components['schemas']['PositionData'][];
+      cutoff?: null | components['schemas']['CutoffData'];
+      timer?: null | components['schemas']['TimerData'];
+    };
     /** @description Props of one height. */
     PropContract: {
       /** Format: double */
@@ -5103,6 +5704,43 @@ export interface components {
        */
       mostStacked: null | number;
       stock: null | components['schemas']['PropContract'][];
+    };
+    /** @description A question as it is written in a file. */
+    QuestionData: {
+      /** @description slot, count, rate, time, target, hold, cone, speed, hours, dry, cool, alarm or delay. */
+      id: null | string;
+      /** @description What the display says; # stands for the step. */
+      label: null | string;
+      /** @description digits, pad, arrows, buttons, list or dial. */
+      entry: null | string;
+      /** @description whole, tenths, H.MM, HH:MM, min, h.t, cone or word. */
+      format: null | string;
+      /** @description A number; of a cone its name. */
+      min?: unknown;
+      /** @description A number; of a cone its name. */
+      max?: unknown;
+      /**
+       * Format: double
+       * @description Between two numbers; 1 when missing.
+       */
+      step?: null | number;
+      /** @description Words in a number's place, by meaning: full, skip, end, none. */
+      words?: null | {
+        [key: string]: string;
+      };
+      /** @description Where it is no number. */
+      choices?: null | string[];
+      /**
+       * Format: int32
+       * @description Digits that can be typed; 4 when missing, on a pad 6.
+       */
+      places?: null | number;
+      /** @description Not asked when this answer reads so. */
+      unless?: null | {
+        [key: string]: string;
+      };
+      /** @description Not part of a slot's program. */
+      shared?: null | boolean;
     };
     /** @description A cone read after a firing. */
     ReadRequest: {
@@ -5242,6 +5880,16 @@ export interface components {
       poweredMinutes: number;
       /** @description The curve with few points. */
       curve: components['schemas']['CurvePointContract'][];
+    };
+    /** @description A section of a kiln. */
+    SectionData: {
+      /** @description For people. */
+      name: null | string;
+      /**
+       * Format: double
+       * @description Of the power, 0 to 1.
+       */
+      share: null | number;
     };
     /** @description A step on the wire. */
     SegmentContract: {
@@ -5548,6 +6196,24 @@ export interface components {
       risingMinutes: number;
       /** Format: double */
       fallingMinutes: number;
+    };
+    /** @description A timer that switches off, minutes. */
+    TimerData: {
+      /**
+       * Format: double
+       * @description The longest it can be set to.
+       */
+      most: null | number;
+      /**
+       * Format: double
+       * @description Between its marks.
+       */
+      step: null | number;
+      /**
+       * Format: double
+       * @description Left over when the firing should be off.
+       */
+      spare: null | number;
     };
     /** @description A line that could not be read, as it was typed. */
     UnreadLineContract: {

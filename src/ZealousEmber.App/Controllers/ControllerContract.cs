@@ -1,0 +1,73 @@
+using System.Text.Json;
+using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Preview;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.Core.Controllers;
+
+namespace ZealousEmber.App.Controllers;
+
+/// <summary>A controller on the shelf.</summary>
+/// <param name="BuiltIn">It came with the program: it is copied, not changed.</param>
+public sealed record ControllerListed(int Id, int Version, bool BuiltIn, ProfileData Profile);
+
+/// <summary>A schedule to be said to a controller.</summary>
+/// <param name="Schedule">What is wanted.</param>
+/// <param name="ProfileId">A controller of the shelf,</param>
+/// <param name="Profile">or one described here.</param>
+/// <param name="GoalCone">The schedule's own when missing.</param>
+/// <param name="StartTemperature">In the schedule's unit; 20 °C when missing.</param>
+/// <param name="Slot">The first when missing.</param>
+/// <param name="DelayMinutes">Before it begins.</param>
+public sealed record FitRequestContract(
+    ScheduleContract? Schedule, int? ProfileId = null, ProfileData? Profile = null, string? GoalCone = null, int? KilnId = null, KilnContract? Kiln = null, LoadContract? Load = null,
+    double? StartTemperature = null, string? Slot = null, double? DelayMinutes = null);
+
+/// <summary>A question with its answer as the display shows it.</summary>
+/// <param name="Question">rate.2, alarm.</param>
+public sealed record AnswerContract(string Question, string Shown);
+
+/// <summary>What is different from what was wanted.</summary>
+/// <param name="Kind">merged, split, clamped, rounded, no-full, hold, top, cooling, preset or finding.</param>
+/// <param name="Step">Of the program, from 1.</param>
+public sealed record FitChangeContract(string Kind, int? Step, string Text);
+
+/// <summary>The fitted firing beside the wanted one.</summary>
+/// <param name="Minutes">Powered, more than wanted.</param>
+/// <param name="MaxDegrees">Furthest apart at one time, in the schedule's unit.</param>
+public sealed record FitDifference(double Minutes, double MaxDegrees, ConeReadingContract ConeBefore, ConeReadingContract? ConeAfter);
+
+/// <summary>A line of the card.</summary>
+/// <param name="Question">Nothing for what comes before the first and after the last.</param>
+/// <param name="Keys">In order.</param>
+/// <param name="Display">What the display says before it is taken.</param>
+/// <param name="Step">Of the program, from 1.</param>
+/// <param name="Why">What this step stands for, where it is not the wanted one.</param>
+public sealed record KeystrokeContract(string? Question, IReadOnlyList<string> Keys, string Display, int? Step, string? Why);
+
+/// <summary>A schedule as a controller can be told it.</summary>
+/// <param name="Fits">exactly, nearly or no; nothing where the top or the cone is out of reach.</param>
+/// <param name="Code">Four letters that tell it from another.</param>
+/// <param name="Schedule">What the kiln then does, ending with the power off.</param>
+public sealed record FitResultContract(
+    string? Fits, string Why, string? Code, IReadOnlyList<AnswerContract> Program, ScheduleContract? Schedule, IReadOnlyList<FitChangeContract> Changes, FitDifference Difference,
+    IReadOnlyList<KeystrokeContract> Keystrokes);
+
+/// <summary>Everything a controller remembers; answers as they are shown.</summary>
+/// <param name="Slots">Answers by program and question.</param>
+/// <param name="Shared">Answers that are no program's.</param>
+/// <param name="State">rest, ask, sure, ready, tell, firing or fault.</param>
+/// <param name="At">The question on the display.</param>
+/// <param name="Typed">Not taken yet.</param>
+/// <param name="Hands">What was done by hand.</param>
+public sealed record MemoryContract(
+    string? Slot = null, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>?>? Slots = null, IReadOnlyDictionary<string, string>? Shared = null, string? State = null, string? At = null,
+    string? Typed = null, IReadOnlyList<string?>? Hands = null);
+
+/// <summary>Keys pressed on a controller.</summary>
+/// <param name="Memory">As it was left; as it comes out of its box when missing.</param>
+/// <param name="Keys">A list, or a text with blanks between them.</param>
+public sealed record PressRequest(int? ProfileId = null, ProfileData? Profile = null, MemoryContract? Memory = null, JsonElement? Keys = null);
+
+/// <summary>What a controller then says and remembers.</summary>
+/// <param name="Program">The one at hand.</param>
+public sealed record PressResponse(string Display, string State, IReadOnlyList<AnswerContract> Program, MemoryContract Memory);

@@ -1,0 +1,79 @@
+using ZealousEmber.App.Cones;
+using ZealousEmber.App.Http;
+using ZealousEmber.App.Preview;
+using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.App.Stock;
+using ZealousEmber.Core;
+using ZealousEmber.Core.Controllers;
+using ZealousEmber.Core.Controllers.Fit;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Repositories;
+using Answer = ZealousEmber.App.Http.Answer;
+
+namespace ZealousEmber.App.Controllers;
+
+/// <summary>The controllers there are, what can be said to them, and their keys.</summary>
+internal static class ControllerEndpoints
+{
+    private const double LongestDelay = 7 * 24 * 60;
+
+    public static void MapControllers(this WebApplication app)
+    {
+        var api = app.MapGroup("/api/controllers").WithTags("Controllers");
+        api.AddEndpointFilter(async (context, next) => await IsBuiltIn(context.HttpContext) ? ProblemResponses.Of([new Problem("name", "The controllers that come with the program are copied, not changed. Add a copy under a name of its own.")]) : await next(context));
+        new RepositoryEndpoints<ProfileData, ControllerListed, ListedController>("controller", ListedController.Own, ControllerMapping.Write).Map(api, "/api/controllers");
+        api.MapPost("fit", async (FitRequestContract? request, StudioLookup lookup, Repository<ListedController> shelf, CancellationToken cancel) => Answer.Of(await Fit(request, lookup, shelf, cancel)))
+            .WithSummary("A schedule as a controller can be told it: the program, what is different, and the keys");
+        api.MapPost("press", async (PressRequest? request, Repository<ListedController> shelf, CancellationToken cancel) => Answer.Of(await Press(request, shelf, cancel)))
+            .WithSummary("Keys pressed on a controller: what it says and remembers");
+    }
+
+    /// <summary>A change of one that came with the program.</summary>
+    private static async Task<bool> IsBuiltIn(HttpContext context) =>
+        (HttpMethods.IsPut(context.Request.Method) || HttpMethods.IsDelete(context.Request.Method)) && int.TryParse(context.Request.RouteValues["id"] as string, out var id)
+        && (await context.RequestServices.GetRequiredService<Repository<ListedController>>().Find(id, context.RequestAborted))?.Item.IsBuiltIn == true;
+
+    private static async Task<Result<FitResultContract>> Fit(FitRequestContract? wire, StudioLookup lookup, Repository<ListedController> shelf, CancellationToken cancel)
+    {
+        wire ??= new FitRequestContract(null);
+        var problems = new List<Problem>();
+        var (schedule, start) = ScheduleMapping.ReadUnnamed(wire.Schedule, wire.StartTemperature, problems);
+        var goal = ScheduleMapping.ReadCone(wire.GoalCone, "goalCone", problems);
+        var profile = await ControllerMapping.ReadProfile(wire.ProfileId, wire.Profile, shelf, problems, cancel);
+        var firing = await KilnAndLoad.Read(wire.KilnId, wire.Kiln, wire.Load, schedule?.Kind ?? ScheduleKind.Glaze, start, lookup, problems);
+        if (wire.DelayMinutes is { } delay && !(delay >= 0 && delay <= LongestDelay)) problems.Add(new Problem("delayMinutes", $"A delay is 0 to {Phrases.Number(LongestDelay)} minutes; this says {Phrases.Number(delay)}."));
+        if (wire.Slot is { } slot && profile is not null && profile.Find("slot")?.IsAnswer(slot) != true) problems.Add(new Problem("slot", "This controller has no such program."));
+        if (problems.Count > 0) return Result<FitResultContract>.Failed(problems);
+        var units = (await lookup.Settings()).Display.Units;
+        var request = new FitWish(schedule!, profile!, goal, start, wire.Slot, wire.DelayMinutes ?? 0, firing.Ware is null ? null : firing.Kiln, firing.Ware, units);
+        var fit = ControllerFit.Of(request);
+        return fit.IsOk ? Write(fit.Value, schedule!, profile!) : Result<FitResultContract>.Failed(fit.Problems);
+    }
+
+    private static FitResultContract Write(ControllerProgram fit, Schedule wanted, ControllerProfile profile)
+    {
+        ConeReadingContract Reading(double progress) => ConeReadings.Of(fit.Cone, progress);
+        string? WhyOf(int? step) => step is null ? null : fit.Changes.FirstOrDefault(c => c.Step == step)?.Text;
+        var isReached = fit.Schedule is not null;
+        return new FitResultContract(
+            fit.Fits switch { Fits.Exactly => "exactly", Fits.Nearly => "nearly", Fits.No => "no", _ => null }, fit.Why, isReached ? EntryCard.Code(profile, fit.Program) : null, ControllerMapping.Write(fit.Program),
+            isReached ? ScheduleMapping.Write(wanted.With(fit.Schedule!)) : null, [.. fit.Changes.Select(c => new FitChangeContract(c.Kind, c.Step, c.Text))],
+            new FitDifference(fit.Minutes, TemperatureDifference.FromKelvins(fit.MaxDegrees).In(wanted.Unit), Reading(fit.Wanted), isReached ? Reading(fit.Fitted) : null),
+            isReached ? [.. EntryCard.Of(profile, fit.Program).Select(l => new KeystrokeContract(l.Asked?.Id, l.Keys, l.Display, l.Asked?.Step, WhyOf(l.Asked?.Step)))] : []);
+    }
+
+    private static async Task<Result<PressResponse>> Press(PressRequest? wire, Repository<ListedController> shelf, CancellationToken cancel)
+    {
+        wire ??= new PressRequest();
+        var problems = new List<Problem>();
+        var profile = await ControllerMapping.ReadProfile(wire.ProfileId, wire.Profile, shelf, problems, cancel);
+        var keys = ControllerMapping.ReadKeys(wire.Keys, problems);
+        var memory = profile is null ? null : ControllerMapping.Read(wire.Memory, profile, problems);
+        if (profile?.Give == Giving.Dials) problems.Add(new Problem("profile", "Switches have no keys: they are turned by the clock."));
+        if (problems.Count > 0) return Result<PressResponse>.Failed(problems);
+        var machine = new KeyMachine(profile!, memory!).Press(keys);
+        return new PressResponse(machine.Display, machine.Memory.State.ToString().ToLowerInvariant(), ControllerMapping.Write(machine.Memory.Program(profile!)), ControllerMapping.Write(machine.Memory));
+    }
+}
