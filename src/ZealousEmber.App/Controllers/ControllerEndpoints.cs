@@ -28,6 +28,8 @@ internal static class ControllerEndpoints
             .WithSummary("A schedule as a controller can be told it: the program, what is different, and the keys");
         api.MapPost("press", async (PressRequest? request, Repository<ListedController> shelf, CancellationToken cancel) => Answer.Of(await Press(request, shelf, cancel)))
             .WithSummary("Keys pressed on a controller: what it says and remembers");
+        api.MapPost("read-back", async (ReadBackRequest? request, Repository<ListedController> shelf, CancellationToken cancel) => Answer.Of(await ReadBackTask.Of(request, shelf, cancel)))
+            .WithSummary("What a controller shows beside what was set: differences, what they would do, and what somebody probably did");
     }
 
     /// <summary>A change of one that came with the program.</summary>

@@ -22,6 +22,7 @@ public sealed class KeyMachine(ControllerProfile profile, ControllerMemory memor
     private const string DoesNotTake = "no";
     private static readonly string[] Plain = ["take", "wipe", "quit", "open", "tell", "fire", "dot", "more", "less"];
     private bool refused;
+    private Asked? known;
 
     /// <summary>What it remembers now.</summary>
     public ControllerMemory Memory { get; private set; } = memory;
@@ -34,7 +35,16 @@ public sealed class KeyMachine(ControllerProfile profile, ControllerMemory memor
     };
 
     /// <summary>The question on the display.</summary>
-    public Asked? At => Memory.At is null ? null : ProgramWalk.Of(profile, Memory.AnswerTo).Select(a => (Asked?)a).FirstOrDefault(a => a!.Value.Id == Memory.At);
+    public Asked? At
+    {
+        get
+        {
+            if (Memory.At is null) return null;
+            // It changes only when an answer is taken; keys are many.
+            if (known?.Id != Memory.At) known = ProgramWalk.Of(profile, Memory.AnswerTo).Select(a => (Asked?)a).FirstOrDefault(a => a!.Value.Id == Memory.At);
+            return known;
+        }
+    }
 
     /// <summary>True for a key there is.</summary>
     public static bool IsKey(string key) =>
@@ -117,8 +127,8 @@ public sealed class KeyMachine(ControllerProfile profile, ControllerMemory memor
         }
         // What was only looked at is an answer as well: the last user's.
         else if (Memory.State == ControllerState.Ask) Memory = Memory.With(asked, Memory.AnswerTo(asked));
-        var next = ProgramWalk.Of(profile, Memory.AnswerTo).SkipWhile(a => a.Id != asked.Id).Skip(1).Select(a => a.Id).FirstOrDefault();
-        Memory = Memory with { State = next is null ? ControllerState.Ready : Memory.State == ControllerState.Tell ? ControllerState.Tell : ControllerState.Ask, At = next, Typed = "" };
+        known = ProgramWalk.Of(profile, Memory.AnswerTo).SkipWhile(a => !ReferenceEquals(a.Question, asked.Question) || a.Step != asked.Step).Skip(1).Select(a => (Asked?)a).FirstOrDefault();
+        Memory = Memory with { State = known is null ? ControllerState.Ready : Memory.State == ControllerState.Tell ? ControllerState.Tell : ControllerState.Ask, At = known?.Id, Typed = "" };
     }
 
     private void Refuse()

@@ -33,7 +33,7 @@ public static class ProgramWalk
                 Of(one);
                 continue;
             }
-            if (question != group[0]) continue;
+            if (!ReferenceEquals(question, group[0])) continue;
             var steps = profile.Count == Counting.Asked ? (int)(profile.Find("count")!.ValueOf(asked["count"]) ?? 0) : profile.Most;
             var ended = false;
             for (var k = 1; k <= steps && !ended; k++)

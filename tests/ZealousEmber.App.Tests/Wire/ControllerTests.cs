@@ -87,6 +87,37 @@ public sealed class ControllerTests(RunningStudio studio) : IClassFixture<Runnin
         found.ShouldContain(t => t.Contains("at the top", StringComparison.Ordinal));
     }
 
+    [Fact]
+    public async Task What_was_keyed_wrong_is_named_with_what_it_would_do_and_the_slip_behind_it()
+    {
+        var id = await IdOf("Wedge");
+        var fit = await (await Post("/fit", $$"""{"schedule":{{Glaze}},"profileId":{{id}} }""")).Read();
+        JsonObject Request(JsonNode shown, string field = "shown") => new() { ["schedule"] = JsonNode.Parse(Glaze), ["profileId"] = id, ["program"] = fit["program"]!.DeepClone(), [field] = shown };
+        async Task<JsonNode> Back(JsonNode shown, string field = "shown") => await (await Post("/read-back", Request(shown, field).ToJsonString())).Read();
+        (await Back("1 3 100 200 0 180 1100 0 60 1210 15 1220 0", "text"))["matches"]!.GetValue<bool>().ShouldBeTrue();
+        (await Back("1; 3; 100; 200 °C; 0.00; 180; 1100; 0 min; 60; 1210; 0:15; 1220; 0", "text"))["matches"]!.GetValue<bool>().ShouldBeTrue();
+        var hours = await Back(new JsonArray("1", "3", "100", "200", "0", "180", "1100", "0", "60", "1210", "15.00", "1220", "0"));
+        hours["matches"]!.GetValue<bool>().ShouldBeFalse();
+        var difference = hours["differences"]!.AsArray().ShouldHaveSingleItem()!;
+        (difference["question"]!.GetValue<string>(), difference["wanted"]!.GetValue<string>(), difference["shown"]!.GetValue<string>()).ShouldBe(("hold.3", "0.15", "15.00"));
+        difference.Number("minutes").ShouldBe(885, 1e-6);
+        difference["consequence"]!.GetValue<string>().ShouldContain("14 h 45 longer");
+        (hours["slips"]![0]!["kind"]!.GetValue<string>(), hours["slips"]![0]!["questions"]![0]!.GetValue<string>()).ShouldBe(("hours-minutes", "hold.3"));
+        hours["slips"]!.AsArray().Sum(s => s!.Number("probability")).ShouldBe(1, 0.05);
+        var half = await Back(new JsonArray("1", "3", "100"));
+        half["missing"]!.AsArray().Count.ShouldBe(10);
+        half["matches"]!.GetValue<bool>().ShouldBeFalse();
+        (await (await Post("/read-back", Request(new JsonArray("1", "tree")).ToJsonString())).Problem("shown[1]")).ShouldContain("no answer there");
+        (await (await Post("/read-back", Request(JsonValue.Create((string?)null)!, "text").ToJsonString())).Problem("shown")).ShouldContain("What does the controller show");
+        var wrong = Request(new JsonArray("1"));
+        wrong["program"]![2]!["shown"] = "9999";
+        (await (await Post("/read-back", wrong.ToJsonString())).Problem("program[2]")).ShouldContain("never show");
+        wrong["program"] = new JsonArray();
+        (await (await Post("/read-back", wrong.ToJsonString())).Problem("program")).ShouldContain("no answer to");
+        wrong = Request(new JsonArray([.. Enumerable.Repeat("1", 401).Select(s => (JsonNode)s)]));
+        (await (await Post("/read-back", wrong.ToJsonString())).Problem("shown")).ShouldContain("At most 400");
+    }
+
     [Theory]
     [InlineData("/fit", """{"profileId":1}""", "schedule")]
     [InlineData("/fit", """{"schedule":SCHEDULE}""", "profileId")]

@@ -98,5 +98,6 @@ public static class ControllerFit
     private static FiringProgram WithOff(FiringProgram program) =>
         program.Steps[^1].IsEndOff || program.Steps.Length == ScheduleLimits.Segments ? program : FiringProgram.Create([.. program.Steps, Segment.Of(Pace.Natural, null).Value]).Value;
 
-    private static Cone Nearest(Curve curve) => Cone.All[HeatWork.OfAll(curve).Index().MinBy(p => Math.Abs(Math.Log(Math.Max(p.Item, 1e-9)))).Index];
+    /// <summary>The cone a curve brings down most nearly.</summary>
+    internal static Cone Nearest(Curve curve) => Cone.All[HeatWork.OfAll(curve).Index().MinBy(p => Math.Abs(Math.Log(Math.Max(p.Item, 1e-9)))).Index];
 }

@@ -1983,6 +1983,55 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/controllers/read-back': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What a controller shows beside what was set: differences, what they would do, and what somebody probably did */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ReadBackRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ReadBackResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/studio': {
     parameters: {
       query?: never;
@@ -4162,6 +4211,25 @@ export interface components {
       /** @description That fit in it. */
       cones: null | string[];
     };
+    /** @description A value that is not what was set. */
+    DifferenceContract: {
+      question: string;
+      /** @description Nothing where it should not come up at all. */
+      wanted: null | string;
+      shown: string;
+      /** @description What this alone would do. */
+      consequence: string;
+      /**
+       * Format: double
+       * @description Powered, more than wanted.
+       */
+      minutes: number;
+      /**
+       * Format: double
+       * @description The hottest, more than wanted, in the controller's unit.
+       */
+      degrees: number;
+    };
     /**
      * @description Which way a step goes.
      * @enum {string}
@@ -5742,6 +5810,38 @@ export interface components {
       /** @description Not part of a slot's program. */
       shared?: null | boolean;
     };
+    /** @description What was set, and what the controller shows. */
+    ReadBackRequest: {
+      schedule?: null | components['schemas']['ScheduleContract'];
+      /**
+       * Format: int32
+       * @description A controller of the shelf,
+       */
+      profileId?: null | number;
+      profile?: null | components['schemas']['ProfileData'];
+      /** @description As it was set. */
+      program?: null | components['schemas']['AnswerContract'][];
+      /** @description What it shows, in the order it asks, */
+      shown?: null | string[];
+      /** @description or as one text: parted by semicolons, bars, tabs or lines, else by blanks. */
+      text?: null | string;
+      memory?: null | components['schemas']['MemoryContract'];
+      /**
+       * Format: double
+       * @description In the schedule's unit; 20 °C when missing.
+       */
+      startTemperature?: null | number;
+    };
+    /** @description The comparison. */
+    ReadBackResponse: {
+      /** @description All was read, and all is right. */
+      matches: boolean;
+      /** @description Questions nothing was read for. */
+      missing: string[];
+      differences: components['schemas']['DifferenceContract'][];
+      /** @description What somebody probably did, the likeliest first. */
+      slips: components['schemas']['SlipContract'][];
+    };
     /** @description A cone read after a firing. */
     ReadRequest: {
       cone: null | string;
@@ -5966,6 +6066,18 @@ export interface components {
      * @enum {string}
      */
     ShelfRegion: 'full' | 'front' | 'back';
+    /** @description A slip. */
+    SlipContract: {
+      kind: string;
+      /** @description That it explains. */
+      questions: string[];
+      text: string;
+      /**
+       * Format: double
+       * @description 0 to 1.
+       */
+      probability: number;
+    };
     /** @description An inverse question. */
     SolveRequest: {
       cone: null | string;
