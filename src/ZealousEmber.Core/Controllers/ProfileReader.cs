@@ -73,7 +73,7 @@ public static class ProfileReader
                 if (word.Length is 0 or > LongestWord || pairs is null || pairs.Count > MostPairs) wrong(field, $"A word up to {LongestWord} characters, with up to {MostPairs} pairs of rate and target.");
                 foreach (var (i, pair) in (pairs ?? []).Index())
                 {
-                    if (pair is not [> 0 and <= 5000, > -3000 and < 3000]) wrong($"{field}.{Short(word)}[{i}]", "A step is a rate an hour, more than 0, and a target.");
+                    if (pair is not [>= 1 and <= 2000, > -3000 and < 3000]) wrong($"{field}.{Short(word)}[{i}]", "A step is a rate of 1 to 2000 an hour, and a target.");
                 }
                 named.Add((word, [.. (pairs ?? []).OfType<IReadOnlyList<double>>().Where(p => p.Count == 2).Select(p => new PresetStep(p[0], p[1]))]));
             }
@@ -83,7 +83,7 @@ public static class ProfileReader
         (double, double)? last = null;
         if (data.Hours is { } hours)
         {
-            if (hours.Last is [> 0 and <= 5000 and var rate, > 0 and < 1000 and var degrees]) last = (rate, degrees);
+            if (hours.Last is [>= 1 and <= 2000 and var rate, > 0 and < 1000 and var degrees]) last = (rate, degrees);
             else wrong("hours.last", "The last degrees: their rate an hour, and how many.");
         }
         if (speeds.Length == 0 == (last is null)) wrong("speeds", "A controller that is told a cone has speeds, or asks for hours; one of both.");

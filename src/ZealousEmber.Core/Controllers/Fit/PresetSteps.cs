@@ -50,7 +50,9 @@ internal static class PresetSteps
         {
             var target = Target(words, down.Target, top);
             if (target >= at) continue;
-            steps.Value.Add(Segment.Of(Pace.At(Rate.PerHour(words.CelsiusPerHour(down.Rate))), Temperature.FromCelsius(target)).Value);
+            var made = Segment.Of(Pace.At(Rate.PerHour(words.CelsiusPerHour(down.Rate))), Temperature.FromCelsius(Math.Max(target, ScheduleLimits.Coldest.Celsius)));
+            if (!made.IsOk) return made.Problems[0];
+            steps.Value.Add(made.Value);
             at = target;
         }
         return steps;
@@ -90,7 +92,8 @@ internal static class PresetSteps
     private static double Before(StepWords words, (double Rate, double Degrees) last, double top, double hoursUp)
     {
         var left = hoursUp / 60 - last.Degrees / last.Rate;
-        return left > 0.01 ? (Target(words, -last.Degrees, top) - ConeKinetics.Room) / left : ScheduleLimits.Fastest.KelvinsPerHour;
+        var rate = left > 0.01 ? (Target(words, -last.Degrees, top) - ConeKinetics.Room) / left : ScheduleLimits.Fastest.KelvinsPerHour;
+        return Math.Clamp(rate, ScheduleLimits.Slowest.KelvinsPerHour, ScheduleLimits.Fastest.KelvinsPerHour);
     }
 
     private static double Target(StepWords words, double target, double top) => target > 0 ? words.Celsius(target) : words.Celsius(words.DegreesOf(top) + target);

@@ -22,9 +22,11 @@ internal sealed class StepWords(ControllerProfile profile)
     /// <summary>°C an hour.</summary>
     public double CelsiusPerHour(double rate) => Rate.PerHour(rate * (profile.PerMinute ? 60 : 1), profile.Unit).KelvinsPerHour;
 
-    /// <summary>Degrees of its unit.</summary>
-    public double DegreesOf(double celsius) => Temperature.FromCelsius(celsius).In(profile.Unit);
+    /// <summary>Degrees of its unit; also of what is no temperature, like the top less a thousand degrees.</summary>
+    public double DegreesOf(double celsius) => IsFahrenheit ? celsius * 9 / 5 + 32 : celsius;
 
     /// <summary>°C.</summary>
-    public double Celsius(double degrees) => Temperature.From(degrees, profile.Unit).Celsius;
+    public double Celsius(double degrees) => IsFahrenheit ? (degrees - 32) * 5 / 9 : degrees;
+
+    private bool IsFahrenheit => profile.Unit == TemperatureUnit.Fahrenheit;
 }

@@ -49,8 +49,8 @@ internal sealed class StepwiseFit
         var (program, moved, held) = (Written(steps, at, 0, heldBefore), 0.0, heldBefore);
         var isMended = false;
         if (Math.Abs(WorkOf(program) / work - 1) > Comparison.StepWork && Mended(steps, at, work) is { } mended) (program, moved, held, isMended) = (mended.Program, mended.Moved, mended.Hold, true);
-        var schedule = ProgramSchedule.Of(profile, program, request.Start).Value;
-        var timed = kiln.Times(schedule).Value;
+        if (Timed(program) is not { } run) return ControllerProgram.Beyond(cone, work, "Its numbers are too coarse for this schedule.");
+        var (schedule, timed) = run;
         var fitted = HeatWork.Of(kinetics, timed.Curve);
         var compare = new Comparison(wanted, compiled, timed);
         var fits = fit.Cost < 1e-6 && !isMended && Cooled() && RatesAreNear(steps, program) ? Fits.Exactly : compare.IsNearly(work, fitted, Comparison.StepWork) ? Fits.Nearly : Fits.No;
@@ -72,7 +72,12 @@ internal sealed class StepwiseFit
 
     private bool Cooled() => request.Profile.Cooling == CoolingRule.Steps || wanted.TopEnd == wanted.Points.Count - 1;
 
-    private double WorkOf(ImmutableArray<Answer> program) => HeatWork.Of(kinetics, kiln.Times(ProgramSchedule.Of(request.Profile, program, request.Start).Value).Value.Curve);
+    /// <summary>What the kiln does; nothing where a number is beyond any kiln.</summary>
+    private (FiringProgram Schedule, CompiledSchedule Timed)? Timed(ImmutableArray<Answer> program) =>
+        ProgramSchedule.Of(request.Profile, program, request.Start) is { IsOk: true } schedule && kiln.Times(schedule.Value) is { IsOk: true } timed ? (schedule.Value, timed.Value) : null;
+
+    /// <summary>Heat work of a program; not a number where there is none.</summary>
+    private double WorkOf(ImmutableArray<Answer> program) => Timed(program) is { } timed ? HeatWork.Of(kinetics, timed.Timed.Curve) : double.NaN;
 
     private double HoldAt(List<StepToTell> steps, int top)
     {
@@ -122,6 +127,7 @@ internal sealed class StepwiseFit
                 var degrees = words.DegreesOf(steps[top].Target) + moved;
                 if (degrees > target.Max || degrees < target.Min) continue;
                 var without = WorkOf(Written(steps, top, moved, 0));
+                if (double.IsNaN(without)) continue;
                 var rate = kinetics.RateAt(words.Celsius(target.Nearest(degrees)));
                 var hold = HoldQuestion is { } q ? q.Nearest(Math.Clamp((work - without) / rate * 60, 0, longest)) : 0;
                 var program = Written(steps, top, moved, hold);
