@@ -44,13 +44,23 @@ public sealed record FitDifference(double Minutes, double MaxDegrees, ConeReadin
 /// <param name="Why">What this step stands for, where it is not the wanted one.</param>
 public sealed record KeystrokeContract(string? Question, IReadOnlyList<string> Keys, string Display, int? Step, string? Why);
 
-/// <summary>A schedule as a controller can be told it.</summary>
+/// <summary>Switches turned at a moment.</summary>
+/// <param name="Minute">Since it was switched on.</param>
+/// <param name="Positions">Of every section then.</param>
+public sealed record DialTurnContract(double Minute, IReadOnlyList<string> Positions);
+
+/// <summary>A schedule as a controller can be told it; for a kiln with switches, when each is turned.</summary>
 /// <param name="Fits">exactly, nearly or no; nothing where the top or the cone is out of reach.</param>
 /// <param name="Code">Four letters that tell it from another.</param>
-/// <param name="Schedule">What the kiln then does, ending with the power off.</param>
+/// <param name="Schedule">What the kiln then does, ending with the power off; nothing for switches.</param>
+/// <param name="Turns">Of switches, in order.</param>
+/// <param name="OffMinute">When all switches are turned off.</param>
+/// <param name="Cutoff">The cone that switches off by itself.</param>
+/// <param name="TimerMinutes">What the timer is set to.</param>
+/// <param name="Rms">Off the wanted curve up to the off, in the schedule's unit.</param>
 public sealed record FitResultContract(
     string? Fits, string Why, string? Code, IReadOnlyList<AnswerContract> Program, ScheduleContract? Schedule, IReadOnlyList<FitChangeContract> Changes, FitDifference Difference,
-    IReadOnlyList<KeystrokeContract> Keystrokes);
+    IReadOnlyList<KeystrokeContract> Keystrokes, IReadOnlyList<DialTurnContract>? Turns = null, double? OffMinute = null, string? Cutoff = null, double? TimerMinutes = null, double? Rms = null);
 
 /// <summary>Everything a controller remembers; answers as they are shown.</summary>
 /// <param name="Slots">Answers by program and question.</param>

@@ -7,6 +7,9 @@ using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Controllers.Fit;
+using ZealousEmber.Core.Controllers.Turning;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Repositories;
@@ -18,6 +21,9 @@ namespace ZealousEmber.App.Controllers;
 internal static class ControllerEndpoints
 {
     private const double LongestDelay = 7 * 24 * 60;
+    // Beyond this a hand on the switch would do as well.
+    private const double LoosestRms = 25;
+    private static readonly Kiln UsualKiln = Kiln.Create(new KilnSpecification("A kiln", "top-190", null, null, null, new Dictionary<string, double?>())).Value;
 
     public static void MapControllers(this WebApplication app)
     {
@@ -48,10 +54,29 @@ internal static class ControllerEndpoints
         if (wire.DelayMinutes is { } delay && !(delay >= 0 && delay <= LongestDelay)) problems.Add(new Problem("delayMinutes", $"A delay is 0 to {Phrases.Number(LongestDelay)} minutes; this says {Phrases.Number(delay)}."));
         if (wire.Slot is { } slot && profile is not null && profile.Find("slot")?.IsAnswer(slot) != true) problems.Add(new Problem("slot", "This controller has no such program."));
         if (problems.Count > 0) return Result<FitResultContract>.Failed(problems);
+        if (profile!.Give == Giving.Dials) return Turn(schedule!, profile, goal, firing.Kiln, start, cancel);
         var units = (await lookup.Settings()).Display.Units;
         var request = new FitWish(schedule!, profile!, goal, start, wire.Slot, wire.DelayMinutes ?? 0, firing.Ware is null ? null : firing.Kiln, firing.Ware, units);
         var fit = ControllerFit.Of(request);
         return fit.IsOk ? Write(fit.Value, schedule!, profile!) : Result<FitResultContract>.Failed(fit.Problems);
+    }
+
+    /// <summary>Switches by the clock; on a usual kiln of 190 litres where none is named.</summary>
+    private static Result<FitResultContract> Turn(Schedule schedule, ControllerProfile profile, Cone? goal, IKilnModel model, Temperature start, CancellationToken cancel)
+    {
+        var (kiln, load) = model is ElectricKiln named ? (named.Kiln, named.Standing) : (UsualKiln, UsualKiln.UsualLoad(schedule.Kind));
+        var turned = DialFit.Of(profile, schedule, goal, kiln, load, start, cancel);
+        if (!turned.IsOk) return Result<FitResultContract>.Failed(turned.Problems);
+        if (turned.Value is not { } plan)
+        {
+            var cone = goal ?? schedule.Goal ?? Cone.All[0];
+            return new FitResultContract(null, "With every switch at its highest this kiln does not get there.", null, [], null, [], new FitDifference(0, 0, ConeReadings.Of(cone, 0), null), []);
+        }
+        var cools = schedule.Program.Steps.Skip(schedule.Program.TopStep + 1).Any(s => s.Pace.Kind != PaceKind.Natural);
+        var why = cools ? "The cooling that was asked for is the kiln's own." : plan.Rms > LoosestRms ? "It cannot be followed closely with these switches." : "";
+        return new FitResultContract(
+            why.Length == 0 ? "nearly" : "no", why, null, [], null, [], new FitDifference(plan.Late, TemperatureDifference.FromKelvins(plan.MaxDegrees).In(schedule.Unit), ConeReadings.Of(plan.Cone, plan.Wanted), ConeReadings.Of(plan.Cone, plan.Told)), [],
+            [.. plan.Turns.Select(t => new DialTurnContract(t.Minute, t.Positions))], plan.OffMinute, plan.Cutoff, plan.TimerMinutes, TemperatureDifference.FromKelvins(plan.Rms).In(schedule.Unit));
     }
 
     private static FitResultContract Write(ControllerProgram fit, Schedule wanted, ControllerProfile profile)

@@ -103,7 +103,7 @@ public static class ProfileReader
         else if (Math.Abs(sections.Sum(s => s.Share) - 1) > 0.01) wrong("sections", $"The shares of all sections are 1 together; these are {Phrases.Number(Math.Round(sections.Sum(s => s.Share), 3))}.");
         if (positions.Length is < 2 or > MostPositions || positions.Any(p => p.Word.Length is 0 or > LongestWord || !(p.Power is >= 0 and <= 1))) wrong("positions", $"2 to {MostPositions} positions, each with a word and a power of 0 to 1.");
         else if (positions[0].Power != 0 || positions.Zip(positions.Skip(1)).Any(p => p.Second.Power <= p.First.Power)) wrong("positions", "Positions go from off upwards, each stronger than the one before.");
-        if (!(data.Apart is >= 1 and <= 240)) wrong("apart", "Turns are 1 to 240 minutes apart.");
+        if (!(data.Apart is >= 5 and <= 240)) wrong("apart", "Turns are 5 to 240 minutes apart.");
         foreach (var (i, cone) in (data.Cutoff?.Cones ?? []).Index())
         {
             if (Cone.Named(cone ?? "") is null) wrong($"cutoff.cones[{i}]", $"There is no cone “{Short(cone ?? "")}”.");

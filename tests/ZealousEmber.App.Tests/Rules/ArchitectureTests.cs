@@ -20,7 +20,8 @@ public class ArchitectureTests
     /// <summary>The folders of the core from the ground up.</summary>
     private static readonly string[] Layers =
     [
-        "Units", "Schedules", "Notation", "Cones", "Ware", "Packing", "Kilns", "Kilns.Electric", "Review", "Planning", "Assessment", "Clock", "Firing",
+        "Units", "Schedules", "Notation", "Cones", "Ware", "Packing", "Kilns", "Kilns.Electric", "Review", "Planning", "Assessment", "Clock", "Firing", "Controllers", "Controllers.Fit",
+        "Controllers.ReadingBack", "Controllers.Turning",
     ];
 
     private static readonly Architecture House = new ArchLoader().LoadAssemblies(App, Store, Core).Build();

@@ -60,6 +60,25 @@ public sealed class ControllerTests(RunningStudio studio) : IClassFixture<Runnin
     }
 
     [Fact]
+    public async Task Switches_are_turned_by_the_clock()
+    {
+        var fit = await (await Post("/fit", $$"""{"schedule":{{Glaze}},"profileId":{{await IdOf("Bung")}},"kiln":{"class":"top-190"} }""")).Read();
+        fit["fits"]!.GetValue<string>().ShouldBe("nearly");
+        fit.Number("rms").ShouldBeLessThan(25);
+        var slow = Glaze.Replace("\"rate\":100", "\"rate\":1", StringComparison.Ordinal);
+        (await (await Post("/fit", $$"""{"schedule":{{slow}},"profileId":{{await IdOf("Bung")}} }""")).Problem("schedule")).ShouldContain("at most 96 h");
+        fit["cutoff"]!.GetValue<string>().ShouldBe("6");
+        fit["turns"]![0]!.Number("minute").ShouldBe(0);
+        fit["turns"]!.AsArray().ShouldAllBe(t => t!["positions"]!.AsArray().Count == 2);
+        (fit.Number("timerMinutes") % 30).ShouldBe(0);
+        fit.Number("timerMinutes").ShouldBeGreaterThan(fit.Number("offMinute"));
+        var weak = await (await Post("/fit", $$"""{"schedule":{{Glaze}},"profileId":{{await IdOf("Bung")}},"kiln":{"class":"top-190","power":4000} }""")).Read();
+        weak["fits"].ShouldBeNull();
+        weak["why"]!.GetValue<string>().ShouldContain("does not get there");
+        (await (await Post("/press", $$"""{"profileId":{{await IdOf("Bung")}},"keys":["open"]}""")).Problem("profile")).ShouldContain("turned by the clock");
+    }
+
+    [Fact]
     public async Task Keys_come_as_a_list_or_a_text_and_a_memory_comes_back_as_it_was()
     {
         var list = await (await Post("/press", $$"""{"profile":{{Ladle}},"keys":["open","130","take","until 300","take","0","take"]}""")).Read();

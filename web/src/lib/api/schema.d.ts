@@ -4211,6 +4211,16 @@ export interface components {
       /** @description That fit in it. */
       cones: null | string[];
     };
+    /** @description Switches turned at a moment. */
+    DialTurnContract: {
+      /**
+       * Format: double
+       * @description Since it was switched on.
+       */
+      minute: number;
+      /** @description Of every section then. */
+      positions: string[];
+    };
     /** @description A value that is not what was set. */
     DifferenceContract: {
       question: string;
@@ -4461,7 +4471,7 @@ export interface components {
       /** @description What limits how far it can be trusted. */
       notes: string[];
     };
-    /** @description A schedule as a controller can be told it. */
+    /** @description A schedule as a controller can be told it; for a kiln with switches, when each is turned. */
     FitResultContract: {
       /** @description exactly, nearly or no; nothing where the top or the cone is out of reach. */
       fits: null | string;
@@ -4473,6 +4483,25 @@ export interface components {
       changes: components['schemas']['FitChangeContract'][];
       difference: components['schemas']['FitDifference'];
       keystrokes: components['schemas']['KeystrokeContract'][];
+      /** @description Of switches, in order. */
+      turns?: null | components['schemas']['DialTurnContract'][];
+      /**
+       * Format: double
+       * @description When all switches are turned off.
+       */
+      offMinute?: null | number;
+      /** @description The cone that switches off by itself. */
+      cutoff?: null | string;
+      /**
+       * Format: double
+       * @description What the timer is set to.
+       */
+      timerMinutes?: null | number;
+      /**
+       * Format: double
+       * @description Off the wanted curve up to the off, in the schedule's unit.
+       */
+      rms?: null | number;
     };
     /** @description A mend: some steps replaced by others, and what they are read as where that was the slip. Tried before it is offered. */
     FixContract: {

@@ -1,0 +1,23 @@
+using System.Collections.Immutable;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.Core.Controllers.Turning;
+
+/// <summary>Switches turned at a moment.</summary>
+/// <param name="Minute">Since it was switched on.</param>
+/// <param name="Positions">Of every section then, in the profile's order.</param>
+public sealed record DialTurn(double Minute, ImmutableArray<string> Positions);
+
+/// <summary>How switches are turned so that the kiln follows a schedule.</summary>
+/// <param name="Turns">In order; the first at minute 0.</param>
+/// <param name="OffMinute">When all are turned off.</param>
+/// <param name="Cutoff">The cone that switches off by itself, where there is a place for one and it fits the goal.</param>
+/// <param name="TimerMinutes">What the timer is set to; nothing where there is none, or it is too short.</param>
+/// <param name="Rms">Off the wanted curve, up to the off, K.</param>
+/// <param name="Cone">The cone both are compared by.</param>
+/// <param name="Wanted">Its progress at the end of the wanted top.</param>
+/// <param name="Told">At the off.</param>
+/// <param name="Late">Minutes after the wanted end of the top.</param>
+/// <param name="MaxDegrees">The furthest off at one time, K.</param>
+public sealed record DialPlan(
+    ImmutableArray<DialTurn> Turns, double OffMinute, string? Cutoff, double? TimerMinutes, double Rms, Cone Cone, double Wanted, double Told, double Late, double MaxDegrees);

@@ -1,0 +1,74 @@
+using Shouldly;
+using Xunit;
+using ZealousEmber.Core.Controllers.Turning;
+using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.Core.Tests.Controllers;
+
+/// <summary>Switches turned by the clock on the kiln model, with the figures of the paper.</summary>
+public sealed class DialTests
+{
+    private const string Bisque = "80/h to 90 hold 180m; 100/h to 600; 120/h to 950; 60/h to 1060; off";
+    private const string Glaze = "100/h to 200; 150/h to 900; 110/h to 1110; 60/h to 1213 hold 12m; off";
+    private static readonly Kiln Top190 = Kiln.Create(new KilnSpecification("Teal", "top-190", null, null, null, new Dictionary<string, double?>())).Value;
+
+    private static Result<DialPlan?> Plan(string profile, string text, string cone)
+    {
+        var kind = text == Bisque ? ScheduleKind.Bisque : ScheduleKind.Glaze;
+        return DialFit.Of(KeyMachineTests.Profile(profile), FitTests.Written(text, kind, cone), null, Top190, Top190.UsualLoad(kind), Temperature.FromCelsius(20));
+    }
+
+    [Theory]
+    [InlineData("Spyhole", Bisque, "04", 4.8, 10)]
+    [InlineData("Bung", Bisque, "04", 5.1, 8)]
+    [InlineData("Spyhole", Glaze, "6", 3.3, 11)]
+    [InlineData("Bung", Glaze, "6", 4.7, 7)]
+    public void A_kiln_with_switches_follows_a_curve_as_closely_as_the_paper_says(string profile, string text, string cone, double rms, int turns)
+    {
+        var plan = Plan(profile, text, cone).Value!;
+        plan.Rms.ShouldBeLessThan(Math.Min(7.5, rms * 1.15 + 0.2));
+        plan.Turns.Length.ShouldBeLessThanOrEqualTo(turns + 2);
+        (plan.Told / plan.Wanted).ShouldBe(1, 0.04);
+        Math.Abs(plan.Late).ShouldBeLessThan(15);
+        var dials = KeyMachineTests.Profile(profile).Dials!;
+        plan.Turns[0].Minute.ShouldBe(0);
+        foreach (var (one, next) in plan.Turns.Zip(plan.Turns.Skip(1)))
+        {
+            (next.Minute - one.Minute).ShouldBeGreaterThanOrEqualTo(dials.Apart);
+            next.Positions.ShouldNotBe(one.Positions);
+        }
+        foreach (var turn in plan.Turns)
+        {
+            // Within one position of each other, the lower ones ahead.
+            var at = turn.Positions.Select(p => dials.Positions.Select(x => x.Word).ToList().IndexOf(p)).ToList();
+            (at.Max() - at.Min()).ShouldBeLessThanOrEqualTo(1);
+            at.ShouldBe(at.Order());
+        }
+        (plan.Cutoff, plan.TimerMinutes is null).ShouldBe(profile == "Bung" ? (cone, false) : (null, true));
+        if (plan.TimerMinutes is { } timer) (timer - plan.OffMinute).ShouldBeInRange(30, 60);
+    }
+
+    [Fact]
+    public void The_same_question_gets_the_same_turns_and_what_cannot_be_is_said()
+    {
+        Plan("Bung", Glaze, "6").Value!.Turns.Select(t => (t.Minute, string.Join('/', t.Positions))).ShouldBe(Plan("Bung", Glaze, "6").Value!.Turns.Select(t => (t.Minute, string.Join('/', t.Positions))));
+        Plan("Wedge", Glaze, "6").Problems[0].Field.ShouldBe("profile");
+        var weak = Kiln.Create(new KilnSpecification("Teal", "top-190", null, null, null, new Dictionary<string, double?> { ["power"] = 4000 })).Value;
+        DialFit.Of(KeyMachineTests.Profile("Bung"), FitTests.Written(Glaze, ScheduleKind.Glaze, "6"), null, weak, weak.UsualLoad(ScheduleKind.Glaze), Temperature.FromCelsius(20)).Value.ShouldBeNull("it never gets there");
+    }
+
+    [Fact]
+    public void Levels_go_from_all_off_to_all_full_the_lower_sections_first()
+    {
+        var levels = new DialLevels(KeyMachineTests.Profile("Spyhole").Dials!);
+        levels.Count.ShouldBe(10);
+        levels.Words(0).ShouldBe(["off", "off", "off"]);
+        levels.Words(1).ShouldBe(["off", "off", "low"]);
+        levels.Words(9).ShouldBe(["high", "high", "high"]);
+        levels.Power(9).ShouldBe(1, 1e-9);
+        Enumerable.Range(1, 9).ShouldAllBe(l => levels.Power(l) > levels.Power(l - 1));
+        levels.Turned(0, 4).ShouldBe(3);
+    }
+}
