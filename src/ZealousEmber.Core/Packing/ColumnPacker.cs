@@ -35,12 +35,13 @@ internal sealed class ColumnPacker
     /// <param name="counts">Pieces of each lot in the whole kiln; props stand for these.</param>
     /// <param name="kept">What somebody wants to stay.</param>
     /// <param name="cancel">Nobody waits any more.</param>
-    public ColumnPacker(PackingRequest request, PropSums sums, ShelfStock shelf, ShelfRegion region, int mostLevels, int[] counts, KeptColumn kept, CancellationToken cancel)
+    /// <param name="thorough">Look as hard as one kind of ware is worth.</param>
+    public ColumnPacker(PackingRequest request, PropSums sums, ShelfStock shelf, ShelfRegion region, int mostLevels, int[] counts, KeptColumn kept, CancellationToken cancel, bool thorough = true)
     {
         (this.request, this.sums, this.shelf, this.region, this.mostLevels, this.kept, this.cancel) = (request, sums, shelf, region, mostLevels, kept, cancel);
         // One kind of ware is worth trying harder for; with many the gaps are filled by others.
         var kinds = counts.Count(c => c > 0);
-        effort = kinds == 1 && request.Handles == HandleChoice.Any ? EqualPieces.Effort.Full : EqualPieces.Effort.Quick;
+        effort = thorough && kinds == 1 && request.Handles == HandleChoice.Any ? EqualPieces.Effort.Full : EqualPieces.Effort.Quick;
         pattern = ChoosePattern(counts);
         var space = Space(request.Chamber.Raise + shelf.Thickness, pattern) with { Tip = null };
         free = space.FreeArea;
@@ -62,7 +63,7 @@ internal sealed class ColumnPacker
             if (packed < UsuallyPacked) shares = [.. shares.Select((s, i) => caps[i] == 0 ? 2 : Math.Min(1, Math.Max(cells[i] / (packed * free), 1.0 / fewer[i])))];
             var planner = new LevelPlanner(request, sums, shares, fewer, shelf, mostLevels, Columns);
             var alone = counts.Count(c => c > 0) == 1;
-            var plans = kept.IsNone ? planner.Plan(counts, stock, alone && request.Handles == HandleChoice.Any ? PlansTried : 1) : [planner.Keep(kept.Openings, kept.Without(counts), stock)];
+            var plans = kept.IsNone ? planner.Plan(counts, stock, alone && effort == EqualPieces.Effort.Full ? PlansTried : 1) : [planner.Keep(kept.Openings, kept.Without(counts), stock)];
             var all = false;
             foreach (var plan in plans.Where(p => p.Count > 0))
             {

@@ -33,7 +33,7 @@ public static class Packer
         var best = full is null ? null : Full(request, sums, full, fits, KeptColumn.None, cancel);
         // Halves where there are no full shelves, or where those leave something out.
         if (half is not null && (best is null || (best.Left.Sum() > 0 && best.Left.Sum() <= (fits.Sum() - best.Left.Sum()) * WorthHalves))
-            && Halves(request, sums, half, fits, KeptColumn.None, KeptColumn.None, cancel) is { } halves && (best is null || IsBetter(request, halves, best)))
+            && Halves(request, sums, half, fits, KeptColumn.None, KeptColumn.None, best is null, cancel) is { } halves && (best is null || IsBetter(request, halves, best)))
             best = halves;
         return best;
     }
@@ -47,7 +47,7 @@ public static class Packer
             kept = kept.On(request, [.. free.Shelves.OrderBy(s => s.Packed.Z).ThenBy(s => s.Region).Select(s => (s.Region, s.Packed.Level.Opening))]);
         }
         if (kept.Regions[0] == ShelfRegion.Full && request.Chamber.Full is { } full) return Full(request, sums, full, fits, kept.Column(ShelfRegion.Full), cancel);
-        return request.Chamber.Half is { } half ? Halves(request, sums, half, fits, kept.Column(ShelfRegion.Front), kept.Column(ShelfRegion.Back), cancel) : null;
+        return request.Chamber.Half is { } half ? Halves(request, sums, half, fits, kept.Column(ShelfRegion.Front), kept.Column(ShelfRegion.Back), true, cancel) : null;
     }
 
     /// <summary>Shelves of one or two columns.</summary>
@@ -114,17 +114,20 @@ public static class Packer
         return new Layout([.. shelves.Select((s, i) => (shelf, ShelfRegion.Full, s, i == 0 ? raised : null))], left, rest);
     }
 
-    /// <summary>Half of everything in front and back, so that neither side is left with what is hard; where that leaves something out, the front as full as it goes.</summary>
-    private static Layout? Halves(PackingRequest request, PropSums sums, ShelfStock shelf, int[] counts, KeptColumn front, KeptColumn back, CancellationToken cancel)
+    /// <summary>
+    /// Half of everything in front and back, so that neither side is left with what is hard; where that leaves something out, the front as full as it goes.
+    /// Where full shelves were tried, one quick look is enough to see whether halves take more.
+    /// </summary>
+    private static Layout? Halves(PackingRequest request, PropSums sums, ShelfStock shelf, int[] counts, KeptColumn front, KeptColumn back, bool thorough, CancellationToken cancel)
     {
         if (counts.Sum() == 0) return null;
-        var shared = Halves(request, sums, shelf, counts, front, back, true, cancel);
-        if (shared?.Left.Sum() == 0 || Halves(request, sums, shelf, counts, front, back, false, cancel) is not { } filled) return shared;
+        var shared = Halves(request, sums, shelf, counts, front, back, true, thorough, cancel);
+        if (!thorough || shared?.Left.Sum() == 0 || Halves(request, sums, shelf, counts, front, back, false, true, cancel) is not { } filled) return shared;
         return shared is null || IsBetter(request, filled, shared) ? filled : shared;
     }
 
     /// <summary>The front, then the back with what is left, each with its own heights.</summary>
-    private static Layout? Halves(PackingRequest request, PropSums sums, ShelfStock shelf, int[] counts, KeptColumn front, KeptColumn back, bool evenly, CancellationToken cancel)
+    private static Layout? Halves(PackingRequest request, PropSums sums, ShelfStock shelf, int[] counts, KeptColumn front, KeptColumn back, bool evenly, bool thorough, CancellationToken cancel)
     {
         var left = back.Without(counts);
         // Both stand on the floor before anything stands on them.
@@ -137,7 +140,7 @@ public static class Packer
             var raised = region == ShelfRegion.Front ? inFront : inBack;
             if (left.Sum() == 0 || raised is null != inFront is null) break;
             var share = region == ShelfRegion.Front && evenly ? [.. kept.Without(left).Select((c, i) => (c + 1) / 2 + left[i] - c)] : left;
-            var column = new ColumnPacker(request, sums, shelf, region, region == ShelfRegion.Front ? (shelf.Count + 1) / 2 : shelf.Count - layout.Count, counts, kept, cancel);
+            var column = new ColumnPacker(request, sums, shelf, region, region == ShelfRegion.Front ? (shelf.Count + 1) / 2 : shelf.Count - layout.Count, counts, kept, cancel, thorough);
             var (shelves, rest, remaining) = column.Pack(share, props);
             layout.AddRange(shelves.Select((s, i) => (shelf, region, s, i == 0 ? raised : (PropColumns?)null)));
             left = [.. left.Select((c, i) => c - share[i] + rest[i])];
