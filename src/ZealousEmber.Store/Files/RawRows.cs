@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
+using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Ware;
@@ -10,7 +11,7 @@ namespace ZealousEmber.Store.Files;
 
 /// <summary>Rows as they stand in the file, for what cannot be read otherwise.</summary>
 public sealed class RawRows(
-    StudioContext context, ScheduleRepository schedules, Repository<Kiln> kilns, Repository<Clay> clays, Repository<Glaze> glazes, Repository<FiringDraft> firings)
+    StudioContext context, ScheduleRepository schedules, Repository<Kiln> kilns, Repository<ListedController> controllers, Repository<Clay> clays, Repository<Glaze> glazes, Repository<FiringDraft> firings)
 {
     /// <summary>Tables whose rows may be asked for.</summary>
     public static readonly IReadOnlyList<string> Tables = ["schedules", "kilns", "controllers", "clays", "glazes", "firings"];
@@ -18,7 +19,7 @@ public sealed class RawRows(
     /// <summary>Every row of them that cannot be read.</summary>
     public async Task<IReadOnlyList<UnreadableRow>> Unreadable(CancellationToken cancel) =>
     [
-        .. await schedules.Unreadable(cancel), .. await kilns.Unreadable(cancel), .. await clays.Unreadable(cancel), .. await glazes.Unreadable(cancel),
+        .. await schedules.Unreadable(cancel), .. await kilns.Unreadable(cancel), .. await controllers.Unreadable(cancel), .. await clays.Unreadable(cancel), .. await glazes.Unreadable(cancel),
         .. await firings.Unreadable(cancel),
     ];
 

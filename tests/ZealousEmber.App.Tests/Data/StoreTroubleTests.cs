@@ -91,6 +91,7 @@ public sealed class StoreTroubleTests(TroubledStudio studio) : IClassFixture<Tro
 
     [Theory]
     [InlineData("schedules", "Segments", "[{")]
+    [InlineData("controllers", "Profile", "{")]
     [InlineData("kilns", "Numbers", "not json")]
     [InlineData("clays", "Kind", "fudge")]
     [InlineData("glazes", "ConeFrom", "ninety")]
