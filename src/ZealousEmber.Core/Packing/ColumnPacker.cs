@@ -25,6 +25,8 @@ internal sealed class ColumnPacker
     private readonly double free;
     private readonly EqualPieces.Effort effort;
     private readonly KeptColumn kept;
+    private readonly Dictionary<(Alike Level, int Count), List<Standing>> solved = [];
+    private readonly Dictionary<Alike, List<Standing>> taken = [];
     private readonly CancellationToken cancel;
 
     /// <param name="request">What is packed by which rules.</param>
@@ -48,6 +50,9 @@ internal sealed class ColumnPacker
         caps = [.. request.Lots.Select((_, i) => counts[i] > 0 ? CapOf(space, i, counts[i]) : 0)];
         cells = [.. request.Lots.Select((_, i) => CellOf(i))];
     }
+
+    /// <summary>What decides how one ware stands on a level of this column.</summary>
+    private readonly record struct Alike(int Lot, int Stack, bool Topmost, double? PackX, double? PackY, double Tip);
 
     /// <summary>A shelf with what stands on it.</summary>
     internal sealed record Packed(Level Level, double Z, PlacedPack? Pack, IReadOnlyList<Standing> Pieces, ImmutableArray<(double X, double Y)> Carried);
@@ -174,10 +179,9 @@ internal sealed class ColumnPacker
             z += shelf.Thickness + level.Opening;
         }
         var rest = (int[])left.Clone();
-        var solved = new Dictionary<(Wanted, bool), List<Standing>>();
         var tallestFirst = Enumerable.Range(0, levels.Count).OrderByDescending(i => levels[i].Tallest).ThenBy(i => i).ToList();
         // What finds no place beside the thermocouple or a pack may on the others.
-        var waiting = tallestFirst.OrderByDescending(i => fillers[i].Pack is not null || fillers[i].Filler.IsNearTip(levels[i].Tallest)).ToList();
+        var waiting = tallestFirst.OrderByDescending(i => fillers[i].Pack is not null || fillers[i].Filler.TipRadius(levels[i].Tallest) > 0).ToList();
         foreach (var i in waiting.ToList())
         {
             cancel.ThrowIfCancellationRequested();
@@ -186,14 +190,8 @@ internal sealed class ColumnPacker
             waiting.Remove(i);
             // One lot alone may find more room than was planned; never more than there is.
             var wanted = level.Wanted.Select(w => w with { Count = Math.Min(w.Count + (level.Wanted.Count == 1 ? More(waiting.Select(j => levels[j]), w, left) : 0), (left[w.Lot] + w.Stack - 1) / w.Stack) }).Where(w => w.Count > 0).ToList();
-            // Levels alike, with nothing else in the way, are worked out once.
-            var alike = wanted.Count == 1 && before == 0 && fillers[i].Pack is null && !filler.IsNearTip(request.HeightOf(request.Lots[wanted[0].Lot], wanted[0].Stack));
-            if (alike && solved.TryGetValue((wanted[0], level.Carries is null), out var again)) filler.Repeat(again);
-            else
-            {
-                filler.Fill(wanted);
-                if (alike) solved[(wanted[0], level.Carries is null)] = [.. filler.Standing];
-            }
+            if (wanted.Count == 1 && before == 0) FillAlike(filler, wanted[0], level.Carries is null, fillers[i].Pack);
+            else filler.Fill(wanted);
             foreach (var s in filler.Standing.Skip(before)) left[s.Lot] -= Math.Min(s.Stack, left[s.Lot]);
         }
         foreach (var i in tallestFirst.AsEnumerable().Reverse())
@@ -206,8 +204,8 @@ internal sealed class ColumnPacker
                 left[lot] -= Math.Min(left[lot], put * stack);
             }
         }
-        // Few that are left over may stand among the others, if those make room.
-        var tries = left.Sum() <= FewLeft ? MostSqueezes : 0;
+        // Few that are left over may stand among the others, if those make room; of one ware each shelf has had all it takes.
+        var tries = left.Sum() <= FewLeft && counts.Count(c => c > 0) > 1 ? MostSqueezes : 0;
         foreach (var i in tallestFirst.AsEnumerable().Reverse())
         {
             foreach (var lot in Enumerable.Range(0, left.Length).Where(l => left[l] > 0).OrderByDescending(l => request.Lots[l].Must).ThenBy(CellOf).ToList())
@@ -227,6 +225,21 @@ internal sealed class ColumnPacker
         // Nothing is carried up for an empty shelf.
         while (shelves.Count > 0 && shelves[^1].Pieces.Count == 0) shelves.RemoveAt(shelves.Count - 1);
         return (shelves, rest);
+    }
+
+    /// <summary>Levels alike, with the same in the way, are worked out once, in whichever plan; and more is never asked of one than it was found to take.</summary>
+    private void FillAlike(ShelfFiller filler, Wanted wanted, bool topmost, PlacedPack? pack)
+    {
+        // The tip is in the way of what is tall, by as much as they are apart in height.
+        var alike = new Alike(wanted.Lot, wanted.Stack, topmost, pack?.X, pack?.Y, Math.Round(filler.TipRadius(request.HeightOf(request.Lots[wanted.Lot], wanted.Stack)), 3));
+        if (taken.TryGetValue(alike, out var most) && wanted.Count >= most.Count) filler.Repeat(most);
+        else if (solved.TryGetValue((alike, wanted.Count), out var again)) filler.Repeat(again);
+        else
+        {
+            filler.Fill([wanted]);
+            solved[(alike, wanted.Count)] = [.. filler.Standing];
+            if (filler.Standing.Count < wanted.Count) taken[alike] = [.. filler.Standing];
+        }
     }
 
     /// <summary>Up to so many of a lot, as far as there are some left.</summary>

@@ -79,8 +79,8 @@ internal sealed class ShelfFiller
         SqueezeIn(round);
     }
 
-    /// <summary>The thermocouple is in the way of a piece so tall.</summary>
-    public bool IsNearTip(double height) => space.TipRadius(height) > 0;
+    /// <summary>How far the thermocouple is in the way of a piece so tall; 0 where it is not.</summary>
+    public double TipRadius(double height) => space.TipRadius(height);
 
     /// <summary>The same as on another shelf like this one.</summary>
     public void Repeat(IEnumerable<Standing> others)
