@@ -5,5 +5,6 @@ export default defineConfig({
   plugins: [svelte()],
   // Svelte as a browser takes it. A test that draws or needs the device says "@vitest-environment jsdom"; the others start faster without.
   resolve: { alias: { $lib: new URL('./src/lib', import.meta.url).pathname }, conditions: ['browser'] },
-  test: { environment: 'node', include: ['src/**/*.test.ts'] }
+  // How long a test may take is no bar of ours: it only ends one that hangs, also on a machine that does much else.
+  test: { environment: 'node', include: ['src/**/*.test.ts'], testTimeout: 60_000 }
 });

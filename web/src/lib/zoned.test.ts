@@ -20,13 +20,15 @@ describe('moments on the studio clock', () => {
   });
 
   it('goes there and back, hour by hour through a year', () => {
+    const wrong: string[] = [];
     for (const zone of ['Europe/London', 'America/New_York', 'Australia/Lord_Howe', 'UTC'])
       for (let h = 0; h < 8760; h += 7) {
         const at = new Date(Date.UTC(2026, 0, 1, h));
         const back = Date.parse(momentOf(wallOf(at, zone), zone) ?? '');
         // Only in the hour that comes twice is the first of both meant.
-        expect([0, 1_800_000, 3_600_000]).toContain(at.getTime() - back);
-        expect(Date.parse(inZone(at, zone))).toBe(at.getTime());
+        const same = [0, 1_800_000, 3_600_000].includes(at.getTime() - back);
+        if (!same || Date.parse(inZone(at, zone)) !== at.getTime()) wrong.push(`${at.toISOString()} ${zone}`);
       }
+    expect(wrong).toEqual([]);
   });
 });

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { Finding, Preview } from '$lib/api/client';
 import { answering, type Answer } from '$lib/testing/wire';
+import { until } from '$lib/testing/until';
 import { emptyDraft, fromSegment } from './draft';
 import type { FiringPlace } from './firing-place.svelte';
 import { PreviewLoop } from './preview-loop.svelte';
@@ -114,7 +115,7 @@ test('a fix is looked at beside what is there, without being made', async () => 
     body: preview({ poweredMinutes: 690, findings: [finding('quartz-up')] })
   }));
   tried.look({ from: 0, count: 1, steps: [] } as unknown as Finding['fix']);
-  await vi.waitFor(() => expect(tried.shown).not.toBeNull());
+  await until(() => expect(tried.shown).not.toBeNull());
   expect(asked[0]?.body).toMatchObject({ kilnId: 4, schedule: { segments: [{ rate: 60 }] } });
   expect(tried.shown?.change).toBe('1 h 30 longer, top 1222 °C, 1 left to look at');
   expect(draft.edit).not.toHaveBeenCalled();

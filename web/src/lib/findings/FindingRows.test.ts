@@ -2,6 +2,7 @@
 import { afterEach, expect, test, vi } from 'vitest';
 import type { Acceptance, Finding } from '$lib/api/client';
 import { Page } from '$lib/testing/page';
+import { until } from '$lib/testing/until';
 import FindingRows from './FindingRows.svelte';
 
 const fix = { text: 'Use 100 °C/h there', segment: 1, steps: [] };
@@ -53,7 +54,7 @@ test('without a firing nothing can be accepted', () => {
 test('it is accepted with a reason, and not without one', async () => {
   const told = rows([]);
   page.press('Accept');
-  await vi.waitFor(() => page.find('Why it is accepted for this firing'));
+  await until(() => page.find('Why it is accepted for this firing'));
   expect(page.find<HTMLButtonElement>('Accept').disabled).toBe(true);
   page.type('Why it is accepted for this firing', '  grogged clay ');
   page.press('Accept');

@@ -2,6 +2,7 @@
 import { afterEach, expect, test, vi } from 'vitest';
 import type { FiringBody } from '$lib/api/client';
 import { answering } from '$lib/testing/wire';
+import { until } from '$lib/testing/until';
 import { FiringDraft } from './firing-draft.svelte';
 
 afterEach(() => vi.restoreAllMocks());
@@ -53,9 +54,7 @@ test('what shelves and props weigh is planned with, once all of the ware is pack
       : { problem: { title: 'not now' }, status: 503 }
   );
   draftOf({ kind: 'glaze', kilnId: 2, lots: [sized] } as never);
-  await vi.waitFor(() =>
-    expect(asked.map((a) => a.path)).toEqual(['/api/plan', '/api/packing', '/api/plan'])
-  );
+  await until(() => expect(asked.map((a) => a.path)).toEqual(['/api/plan', '/api/packing', '/api/plan']));
   expect(asked[0]?.body).toMatchObject({ load: { furnitureKg: undefined } });
   expect(asked[2]?.body).toMatchObject({ load: { furnitureKg: 21.5 } });
 });
@@ -68,7 +67,7 @@ test('what the planner minds is said at the row of the page it belongs to', asyn
   const lot = { what: 'mugs', count: 12, wall: 1, dryness: 'bone-dry', glazeIds: [] };
   const blank = { what: '', count: null, wall: null, dryness: 'bone-dry', glazeIds: [] };
   const draft = draftOf({ kind: 'glaze', lots: [blank, lot] } as never);
-  await vi.waitFor(() => expect(draft.planErrors).toEqual({ 'lots[1].wall': 'A wall is 2 to 100 mm.' }));
+  await until(() => expect(draft.planErrors).toEqual({ 'lots[1].wall': 'A wall is 2 to 100 mm.' }));
 });
 
 test('with other ware or in another kiln nothing stays where it stood, with another name it does', () => {

@@ -2,6 +2,7 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { FiringBody, Lot, Packing, PlacedShelf } from '$lib/api/client';
 import { answering } from '$lib/testing/wire';
+import { until } from '$lib/testing/until';
 import { PackingLoop, type Packable } from './packing-loop.svelte';
 
 const mugs: Lot = {
@@ -175,7 +176,7 @@ test('when something stays out, what would take more is asked for and done with 
   answering(({ path }) => ({ body: path.endsWith('/choices') ? { choices } : { ...packing, fits: false } }));
   const loop = new PackingLoop(firing);
   await loop.ask();
-  await vi.waitFor(() => expect(loop.choices).toHaveLength(5));
+  await until(() => expect(loop.choices).toHaveLength(5));
   loop.choose(choices[0]);
   expect([body.kilnId, body.packing?.shelves, body.packing?.keep]).toEqual([9, 'any', null]);
   loop.choose(choices[1]);
