@@ -95,6 +95,7 @@ async Task Serve()
     app.MapCones();
     app.MapKilns();
     app.MapControllers();
+    app.MapBanks();
     app.MapFit();
     app.MapStudio();
     app.MapCopies();

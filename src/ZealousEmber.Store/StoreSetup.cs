@@ -36,6 +36,7 @@ public static class StoreSetup
         AddSettings<StudioSettingsRow, StudioSettings>(services, r => r.Read(), (r, s) => r.Write(s), StudioSettingsStore.Unsaid);
         AddSettings<PlanningPreferencesRow, PlanningPreferences>(services, r => r.ReadPreferences(), (r, p) => r.WritePreferences(p), PlanningPreferences.Usual);
         services.AddScoped<FiringFinder>();
+        services.AddScoped<EnteredPrograms>();
         services.AddScoped<PhotoRepository>();
         services.AddScoped<RawRows>();
         return services;

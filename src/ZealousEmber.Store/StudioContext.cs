@@ -56,6 +56,13 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             firing.HasIndex(f => f.ScheduleId);
             firing.Property(f => f.Version).IsConcurrencyToken();
         });
+        model.Entity<EnteredProgramRow>(entered =>
+        {
+            entered.ToTable("entered_programs");
+            entered.HasIndex(e => new { e.KilnId, e.At });
+            entered.HasIndex(e => e.FiringId);
+            entered.HasIndex(e => e.CreateKey).IsUnique();
+        });
         model.Entity<PhotoRow>(photo =>
         {
             photo.ToTable("photos");

@@ -31,7 +31,7 @@ public sealed record FiringContract(
     BisqueOption? Bisque = null,
     GoalOption? Goal = null,
     double? DropBy = null,
-    double? HoldMinutes = null, int? MaxSteps = null, int? ScheduleId = null, bool? Packed = null, bool? WitnessPack = null, OffsetDateTime? StartsAt = null,
+    double? HoldMinutes = null, int? ScheduleId = null, bool? Packed = null, bool? WitnessPack = null, OffsetDateTime? StartsAt = null,
     IReadOnlyList<AcceptanceContract?>? Accepted = null, int? ScheduleVersion = null, int? KilnVersion = null, KilnContract? KilnAsPlanned = null, FiringPackingContract? Packing = null) : IPlanningPreferences;
 
 /// <summary>A finding somebody accepts for one firing.</summary>

@@ -33,7 +33,7 @@ internal static class FiringMapping
         if (!read.IsOk) return read;
         var problems = new List<Problem>();
         var schedule = await PinSchedule(wire!, services.GetRequiredService<ScheduleRepository>(), problems, cancel);
-        var kiln = await PinKiln(wire!.KilnId, before, services.GetRequiredService<Repository<Kiln>>(), cancel);
+        var kiln = await PinKiln(wire!.KilnId, before, services, cancel);
         return problems.Count > 0 ? Result<FiringDraft>.Failed(problems) : read.Value.Pinned(schedule, kiln);
     }
 
@@ -43,7 +43,7 @@ internal static class FiringMapping
         var p = firing.Preferences;
         return new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), new FiringContract(
             firing.Name, firing.Kind, firing.KilnId, firing.Goal?.Number, firing.Unit, [.. firing.Lots.Select(Write)], p.Drying, p.Approach, p.Cooling, p.Hold, p.Bisque, p.Goal, p.DropBy,
-            firing.HoldMinutes, firing.MaxSteps, firing.Schedule?.Id, firing.Packed, firing.WitnessPack, firing.StartsAt,
+            firing.HoldMinutes, firing.Schedule?.Id, firing.Packed, firing.WitnessPack, firing.StartsAt,
             [.. firing.Accepted.Select(a => new AcceptanceContract(a.Id, a.Severity, a.Note, a.At.ToDateTimeOffset(), a.By))],
             firing.Schedule?.Version, firing.Kiln?.Version, firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null, PackingMapping.Write(firing.Packing)));
     }
@@ -59,7 +59,7 @@ internal static class FiringMapping
         var accepted = (wire.Accepted ?? []).Take(Acceptance.Most + 1).Select((a, i) => ReadAcceptance(a ?? new AcceptanceContract(null, null, null), i, now, by, problems)).ToList();
         var firing = FiringDraft.Create(
             wire.Name, wire.Kind ?? default, wire.KilnId, goal, wire.Unit ?? TemperatureUnit.Celsius, lots, PlanningTerms.Read(wire, PlanningPreferences.Usual),
-            wire.HoldMinutes, wire.MaxSteps, null, wire.Packed == true, wire.WitnessPack == true, starts, accepted, packing: PackingMapping.Read(wire.Packing, problems));
+            wire.HoldMinutes, null, wire.Packed == true, wire.WitnessPack == true, starts, accepted, packing: PackingMapping.Read(wire.Packing, problems));
         problems.AddRange(firing.Problems);
         return problems.Count > 0 ? Result<FiringDraft>.Failed(problems) : firing;
     }
@@ -73,11 +73,11 @@ internal static class FiringMapping
     }
 
     /// <summary>As it was when it was chosen; another kiln, or the first time, takes it as it is now.</summary>
-    private static async Task<PinnedKiln?> PinKiln(int? id, FiringDraft? before, Repository<Kiln> kilns, CancellationToken cancel)
+    private static async Task<PinnedKiln?> PinKiln(int? id, FiringDraft? before, IServiceProvider services, CancellationToken cancel)
     {
         if (id is not { } kilnId) return null;
         if (before?.KilnId == kilnId && before.Kiln is { } pinned) return pinned;
-        return await kilns.Find(kilnId, cancel) is { } kiln ? new PinnedKiln(kiln.Version, kiln.Item) : null;
+        return await services.GetRequiredService<Repository<Kiln>>().Find(kilnId, cancel) is { } kiln ? new PinnedKiln(kiln.Version, kiln.Item.Under(await StudioLookup.On(services).Controller(kiln.Item.ControllerId))) : null;
     }
 
     private static Acceptance ReadAcceptance(AcceptanceContract wire, int i, Instant now, string? by, List<Problem> problems)

@@ -31,7 +31,7 @@ internal sealed record KilnAndLoad(IKilnModel Kiln, WareLoad? Ware)
         {
             var read = KilnMapping.Read(inline.Named());
             problems.AddRange(read.Problems.Select(p => p.Under("kiln")));
-            return read.IsOk ? read.Value : null;
+            return read.IsOk ? read.Value.Under(await lookup.Controller(read.Value.ControllerId)) : null;
         }
         if (kilnId is not { } id) return null;
         var kiln = await lookup.Kiln(id);

@@ -25,14 +25,15 @@ namespace ZealousEmber.App.Kilns;
 /// <param name="Uncertainty">% either way.</param>
 /// <param name="Chamber">Its inside and shelves; the usual ones of its class when missing.</param>
 /// <param name="Props">Its props; the usual ones of its class when missing.</param>
-/// <param name="HoldClock">waits: a hold begins when its target is reached; runs: the program goes on by itself.</param>
+/// <param name="HoldClock">waits: a hold begins when its target is reached; runs: the program goes on by itself. A named controller decides it.</param>
+/// <param name="ControllerId">The controller of the studio it is told its firings by; none when missing.</param>
 public sealed record KilnContract(
     string? Name, string? Class, TemperatureUnit? Unit = null,
     double? Volume = null, double? Power = null, double? Voltage = null, double? ElementHealth = null,
     Brick? Brick = null, double? BrickThickness = null, double? FibreThickness = null,
     double? TopLimit = null, double? OpenLimit = null, double? Room = null, double? Altitude = null, double? VentFlow = null, double? Sections = null,
     double? Leak = null, double? HeatFactor = null, double? LossFactor = null, double? Uncertainty = null,
-    HoldClock? HoldClock = null, string? Notes = null, ChamberContract? Chamber = null, PropsContract? Props = null)
+    HoldClock? HoldClock = null, string? Notes = null, ChamberContract? Chamber = null, PropsContract? Props = null, int? ControllerId = null)
 {
     /// <summary>The same with a name to speak of it by, where it has none yet.</summary>
     internal KilnContract Named() => string.IsNullOrWhiteSpace(Name) ? this with { Name = "the kiln" } : this;

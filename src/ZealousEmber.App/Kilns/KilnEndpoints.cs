@@ -15,7 +15,7 @@ internal static class KilnEndpoints
     public static void MapKilns(this WebApplication app)
     {
         var api = app.MapGroup("/api/kilns").WithTags("Kilns");
-        new RepositoryEndpoints<KilnContract, VersionedKilnContract, Kiln>("kiln", KilnMapping.Read, KilnMapping.Write).Map(api, "/api/kilns");
+        new RepositoryEndpoints<KilnContract, VersionedKilnContract, Kiln>("kiln", KilnMapping.ReadOwn, KilnMapping.Write).Map(api, "/api/kilns");
         api.MapGet("classes", () => KilnClass.All.Select(Class)).WithSummary("Classes to start from, with their usual numbers").Produces<KilnClassContract[]>();
         api.MapGet("numbers", () => KilnLimits.All.Select(n => new KilnNumberContract(n.Field, n.Label, n.Unit, n.Least, n.Most, n.Meaning)))
             .WithSummary("What each number of a kiln may be and means").Produces<KilnNumberContract[]>();

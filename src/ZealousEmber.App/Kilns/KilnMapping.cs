@@ -1,5 +1,6 @@
 using ZealousEmber.App.Packing;
 using ZealousEmber.Core;
+using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;
@@ -21,10 +22,23 @@ internal static class KilnMapping
         var chamber = wire.Chamber is { } c ? ChamberMapping.Read(c) : null;
         var props = wire.Props is { } p ? ChamberMapping.Read(p) : null;
         var kiln = Kiln.Create(new KilnSpecification(
-            wire.Name, wire.Class, wire.Brick, wire.HoldClock, wire.Notes, Numbers(wire), wire.Unit ?? TemperatureUnit.Celsius, chamber?.IsOk == true ? chamber.Value : null, props?.IsOk == true ? props.Value : null));
+            wire.Name, wire.Class, wire.Brick, wire.HoldClock, wire.Notes, Numbers(wire), wire.Unit ?? TemperatureUnit.Celsius, chamber?.IsOk == true ? chamber.Value : null, props?.IsOk == true ? props.Value : null, wire.ControllerId));
         Problem[] problems = [.. kiln.Problems, .. (chamber?.Problems ?? []).Select(x => x.Under("chamber")), .. (props?.Problems ?? []).Select(x => x.Under("props"))];
         return problems.Length > 0 ? Result<Kiln>.Failed(problems) : kiln;
     }
+
+    /// <summary>A kiln of the studio's own; the controller it names must be there.</summary>
+    public static async Task<Result<Kiln>> ReadOwn(KilnContract? wire, Kiln? before, HttpContext context)
+    {
+        var read = Read(wire);
+        if (wire?.ControllerId is not { } id || id == before?.ControllerId) return read;
+        var controller = await context.RequestServices.GetRequiredService<Repository<ListedController>>().Find(id, context.RequestAborted);
+        return controller is not null ? read : Result<Kiln>.Failed([.. read.Problems, new Problem("controllerId", $"There is no controller {id} in this studio.")]);
+    }
+
+    /// <summary>The kiln as its controller makes it: what becomes of a late climb is the controller's to say.</summary>
+    public static Kiln Under(this Kiln kiln, ControllerProfile? controller) =>
+        controller is null or { Give: Giving.Dials } ? kiln : kiln.With(controller.ClockRuns ? HoldClock.RunsByItself : HoldClock.WaitsForTarget);
 
     public static KilnContract Write(Kiln kiln)
     {
@@ -35,7 +49,7 @@ internal static class KilnMapping
             kiln.Brick, Get(KilnLimits.BrickThickness), Get(KilnLimits.FibreThickness), Get(KilnLimits.TopLimit), Get(KilnLimits.OpenLimit), Get(KilnLimits.Room),
             Get(KilnLimits.Altitude), Get(KilnLimits.VentFlow), Get(KilnLimits.Sections), Get(KilnLimits.Leak), Get(KilnLimits.HeatFactor), Get(KilnLimits.LossFactor),
             Get(KilnLimits.Uncertainty), kiln.HoldClock, kiln.Notes,
-            kiln.OwnChamber is { } c ? ChamberMapping.Write(c) : null, kiln.OwnProps is { } p ? ChamberMapping.Write(p) : null);
+            kiln.OwnChamber is { } c ? ChamberMapping.Write(c) : null, kiln.OwnProps is { } p ? ChamberMapping.Write(p) : null, kiln.ControllerId);
     }
 
     public static VersionedKilnContract Write(Versioned<Kiln> stored) =>

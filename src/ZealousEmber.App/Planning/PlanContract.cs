@@ -57,7 +57,7 @@ public sealed record VersionedPreferencesContract(int Version, PlanningPreferenc
 /// <param name="Goal">middle or coolest: which of the cones that all of it stands, where no goal cone is given.</param>
 /// <param name="DropBy">How far below the top drop-and-hold goes, 40 to 60 °C whatever the scale; 50 when missing.</param>
 /// <param name="HoldMinutes">At the top, to the minute; by <paramref name="Hold"/> when missing.</param>
-/// <param name="MaxSteps">Most steps the controller takes; 20 when missing.</param>
+/// <param name="MaxSteps">Most steps; as many as the kiln's controller takes when missing, 20 where none is named.</param>
 /// <param name="Start">When it is switched on; the preview then has clock times and the real cost.</param>
 public sealed record PlanRequest(
     LoadContract? Load, ScheduleKind? Kind, string? GoalCone = null,

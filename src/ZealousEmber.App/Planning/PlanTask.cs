@@ -5,7 +5,9 @@ using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -17,6 +19,8 @@ namespace ZealousEmber.App.Planning;
 internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, OffsetDateTime? Start, StudioSettings Studio)
 {
     private const int UsualSteps = 20;
+    // Fewer than two make no plan at all; the fit says what is lost.
+    private const int FewestSteps = 2;
 
     public static async Task<Result<PlanTask>> Read(PlanRequest? request, StudioLookup lookup)
     {
@@ -41,8 +45,14 @@ internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, O
         var preferences = PlanningTerms.Read(request, await lookup.Preferences());
         return new PlanTask(
             firing.Ware!,
-            new PlanWish(request.Kind!.Value, goal, preferences, hold, request.MaxSteps ?? UsualSteps, unit, string.IsNullOrWhiteSpace(request.Name) ? "Planned" : request.Name, studio.Display.Units,
+            new PlanWish(request.Kind!.Value, goal, preferences, hold, request.MaxSteps ?? await StepsOf(firing.Kiln, lookup), unit, string.IsNullOrWhiteSpace(request.Name) ? "Planned" : request.Name, studio.Display.Units,
                 clock is { } at && studio.People.Length > 0 ? after => studio.InAt(at.ToInstant() + after).Any() : null),
             firing.Kiln, clock, studio);
     }
+
+    /// <summary>As many as the kiln's controller takes. One with built-in programs or switches takes none of its own: there the plan is what comes nearest to.</summary>
+    private static async Task<int> StepsOf(IKilnModel kiln, StudioLookup lookup) =>
+        kiln is ElectricKiln { Kiln.ControllerId: { } id } && await lookup.Controller(id) is { Give: Giving.Rate or Giving.Time } controller
+            ? Math.Max(FewestSteps, controller.Most)
+            : UsualSteps;
 }

@@ -1,4 +1,6 @@
+using ZealousEmber.App.Kilns;
 using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
@@ -10,21 +12,23 @@ namespace ZealousEmber.App.Stock;
 /// <summary>Finds what a request names by its number, many at once, and the studio's own settings and preferences where it names none.</summary>
 internal sealed record StudioLookup(
     Func<int, Task<Kiln?>> Kiln, Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, Clay>>> Clays, Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, Glaze>>> Glazes,
-    Func<Task<PlanningPreferences>> Preferences, Func<Task<StudioSettings>> Settings)
+    Func<Task<PlanningPreferences>> Preferences, Func<Task<StudioSettings>> Settings, Func<int?, Task<ControllerProfile?>> Controller)
 {
     /// <summary>Finds nothing: for requests that describe everything themselves.</summary>
     public static readonly StudioLookup Nothing = new(
         _ => Task.FromResult<Kiln?>(null), _ => Task.FromResult<IReadOnlyDictionary<int, Clay>>(new Dictionary<int, Clay>()), _ => Task.FromResult<IReadOnlyDictionary<int, Glaze>>(new Dictionary<int, Glaze>()),
-        () => Task.FromResult(PlanningPreferences.Usual), () => Task.FromResult(StudioSettingsStore.Unsaid));
+        () => Task.FromResult(PlanningPreferences.Usual), () => Task.FromResult(StudioSettingsStore.Unsaid), _ => Task.FromResult<ControllerProfile?>(null));
 
     /// <summary>Looks in the studio's own repositories; a request that is given up stops looking.</summary>
     public static StudioLookup On(IServiceProvider services)
     {
         CancellationToken Cancel() => services.GetRequiredService<IHttpContextAccessor>().HttpContext?.RequestAborted ?? CancellationToken.None;
         Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, T>>> Look<T>() => ids => services.GetRequiredService<Repository<T>>().FindAll(ids, Cancel());
+        async Task<ControllerProfile?> Controller(int? id) => id is { } named && await services.GetRequiredService<Repository<ListedController>>().Find(named, Cancel()) is { } found ? found.Item.Profile : null;
         return new StudioLookup(
-            async id => (await services.GetRequiredService<Repository<Kiln>>().Find(id, Cancel()))?.Item, Look<Clay>(), Look<Glaze>(),
+            async id => await services.GetRequiredService<Repository<Kiln>>().Find(id, Cancel()) is { Item: var kiln } ? kiln.Under(await Controller(kiln.ControllerId)) : null, Look<Clay>(), Look<Glaze>(),
             async () => (await services.GetRequiredService<SettingsStore<PlanningPreferences>>().Read(Cancel())).Item,
-            async () => (await services.GetRequiredService<SettingsStore<StudioSettings>>().Read(Cancel())).Item);
+            async () => (await services.GetRequiredService<SettingsStore<StudioSettings>>().Read(Cancel())).Item,
+            Controller);
     }
 }

@@ -106,9 +106,6 @@ public sealed record FiringDraft
     /// <summary>Hold at the top, minutes; by the load when missing.</summary>
     public double? HoldMinutes { get; private init; }
 
-    /// <summary>Most steps the controller takes.</summary>
-    public int MaxSteps { get; private init; }
-
     /// <summary>The schedule it is fired with, once there is one.</summary>
     public PinnedSchedule? Schedule { get; private init; }
 
@@ -125,12 +122,12 @@ public sealed record FiringDraft
     public ImmutableArray<Acceptance> Accepted { get; private init; } = [];
 
     /// <summary>
-    /// Builds one. Problems name <c>name</c>, <c>lots</c>, <c>lots[i].what</c>, <c>lots[i].whose</c>, <c>holdMinutes</c>, <c>maxSteps</c>, <c>dropBy</c>, <c>packing.keep</c>, <c>accepted[i].note</c>;
+    /// Builds one. Problems name <c>name</c>, <c>lots</c>, <c>lots[i].what</c>, <c>lots[i].whose</c>, <c>holdMinutes</c>, <c>dropBy</c>, <c>packing.keep</c>, <c>accepted[i].note</c>;
     /// whether the rows make a load is for the planner to say.
     /// </summary>
     public static Result<FiringDraft> Create(
         string? name, ScheduleKind kind, int? kilnId, Cone? goal, TemperatureUnit unit, IReadOnlyList<LotDraft> lots, PlanningPreferences? preferences = null,
-        double? holdMinutes = null, int? maxSteps = null, PinnedSchedule? schedule = null, bool packed = false, bool witnessPack = false,
+        double? holdMinutes = null, PinnedSchedule? schedule = null, bool packed = false, bool witnessPack = false,
         OffsetDateTime? startsAt = null, IReadOnlyList<Acceptance>? accepted = null, PinnedKiln? kiln = null, PackingWish? packing = null)
     {
         var problems = new List<Problem>();
@@ -154,7 +151,6 @@ public sealed record FiringDraft
         }
         if (holdMinutes is { } minutes && !(minutes >= 0 && minutes <= ScheduleLimits.LongestHold.TotalMinutes))
             problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Phrases.Number(minutes)}."));
-        if (maxSteps is < 2 or > ScheduleLimits.Segments) problems.Add(new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps."));
         if (preferences?.Check() is { } wrong) problems.Add(wrong);
         if (packing?.Check() is { } unkept) problems.Add(unkept.Under("packing"));
         var kept = accepted ?? [];
@@ -178,7 +174,6 @@ public sealed record FiringDraft
                 WitnessPack = witnessPack,
                 Preferences = preferences ?? PlanningPreferences.Usual,
                 HoldMinutes = holdMinutes,
-                MaxSteps = maxSteps ?? 20,
                 Schedule = schedule,
                 Kiln = kiln,
                 Packing = packing,

@@ -45,15 +45,16 @@ internal sealed record StoredAcceptance(string Id, Severity Severity, string Not
 }
 
 /// <summary>A kiln as it was when a firing was planned in it.</summary>
-internal sealed record StoredKiln(int Version, string? Name, string? Class, Brick? Brick, HoldClock? HoldClock, string? Notes, Dictionary<string, double> Numbers, TemperatureUnit Unit, StoredChamber? Chamber = null, StoredProps? Props = null)
+internal sealed record StoredKiln(int Version, string? Name, string? Class, Brick? Brick, HoldClock? HoldClock, string? Notes, Dictionary<string, double> Numbers, TemperatureUnit Unit, StoredChamber? Chamber = null, StoredProps? Props = null,
+    int? ControllerId = null)
 {
     public static StoredKiln From(PinnedKiln pinned)
     {
         var said = pinned.Kiln.Specification();
-        return new StoredKiln(pinned.Version, said.Name, said.Class, said.Brick, said.HoldClock, said.Notes, said.Numbers.ToDictionary(n => n.Key, n => n.Value!.Value), said.Unit, StoredChamber.From(said.Chamber), StoredProps.From(said.Props));
+        return new StoredKiln(pinned.Version, said.Name, said.Class, said.Brick, said.HoldClock, said.Notes, said.Numbers.ToDictionary(n => n.Key, n => n.Value!.Value), said.Unit, StoredChamber.From(said.Chamber), StoredProps.From(said.Props), said.ControllerId);
     }
 
-    public PinnedKiln Read() => new(Version, Kiln.Create(new KilnSpecification(Name, Class, Brick, HoldClock, Notes, Numbers.ToDictionary(n => n.Key, n => (double?)n.Value), Unit, Chamber?.Read(), Props?.Read())).Value);
+    public PinnedKiln Read() => new(Version, Kiln.Create(new KilnSpecification(Name, Class, Brick, HoldClock, Notes, Numbers.ToDictionary(n => n.Key, n => (double?)n.Value), Unit, Chamber?.Read(), Props?.Read(), ControllerId)).Value);
 }
 
 /// <summary>The inside of a kiln, mm.</summary>

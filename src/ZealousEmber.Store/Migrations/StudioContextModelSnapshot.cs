@@ -116,6 +116,74 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("controllers", (string)null);
                 });
 
+            modelBuilder.Entity("ZealousEmber.Store.Repositories.EnteredProgramRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Code")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Controller")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("CreateKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("FiringId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsClean")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("KilnId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("ScheduleId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("ScheduleVersion")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Slip")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Slot")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("CreateKey")
+                        .IsUnique();
+
+                    b.HasIndex("FiringId");
+
+                    b.HasIndex("KilnId", "At");
+
+                    b.ToTable("entered_programs", (string)null);
+                });
+
             modelBuilder.Entity("ZealousEmber.Store.Repositories.FiringRow", b =>
                 {
                     b.Property<int>("Id")
@@ -178,9 +246,6 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<string>("Lots")
                         .IsRequired()
                         .HasColumnType("TEXT");
-
-                    b.Property<int>("MaxSteps")
-                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -311,6 +376,9 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<string>("Class")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("ControllerId")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("CreateKey")
                         .HasColumnType("TEXT");

@@ -37,8 +37,6 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
 
     public double? HoldMinutes { get; set; }
 
-    public int MaxSteps { get; set; }
-
     public int? ScheduleId { get; set; }
 
     /// <summary>The version of the schedule it was planned with.</summary>
@@ -65,7 +63,7 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
     {
         (Name, Kind, KilnId, GoalCone, Unit) = (firing.Name, firing.Kind.ToString(), firing.KilnId, firing.Goal?.Number, firing.Unit.ToString());
         this.WritePreferences(firing.Preferences);
-        (HoldMinutes, MaxSteps, Packed, WitnessPack) = (firing.HoldMinutes, firing.MaxSteps, firing.Packed, firing.WitnessPack);
+        (HoldMinutes, Packed, WitnessPack) = (firing.HoldMinutes, firing.Packed, firing.WitnessPack);
         (ScheduleId, ScheduleVersion, KilnAsPlanned) = (firing.Schedule?.Id, firing.Schedule?.Version, firing.Kiln is { } kiln ? StoredJson.Write(StoredKiln.From(kiln)) : null);
         StartsAt = firing.StartsAt is { } starts ? OffsetDateTimePattern.Rfc3339.Format(starts) : null;
         Lots = StoredJson.Write(firing.Lots.Select(StoredLot.From));
@@ -77,7 +75,7 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
         Name, Enum.Parse<ScheduleKind>(Kind), KilnId, GoalCone is null ? null : ConeNumber.Parse(GoalCone).Value, Enum.Parse<TemperatureUnit>(Unit),
         [.. StoredJson.Read<StoredLot[]>(Lots).Select(l => l.Read())],
         this.ReadPreferences(),
-        HoldMinutes, MaxSteps, ScheduleId is { } id ? new PinnedSchedule(id, ScheduleVersion) : null, Packed, WitnessPack,
+        HoldMinutes, ScheduleId is { } id ? new PinnedSchedule(id, ScheduleVersion) : null, Packed, WitnessPack,
         StartsAt is null ? null : OffsetDateTimePattern.Rfc3339.Parse(StartsAt).Value,
         [.. StoredJson.Read<StoredAcceptance[]>(Accepted).Select(a => a.Read())],
         KilnAsPlanned is null ? null : StoredJson.Read<StoredKiln>(KilnAsPlanned).Read(),

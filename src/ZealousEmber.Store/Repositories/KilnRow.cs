@@ -24,9 +24,12 @@ internal sealed class KilnRow : EntityRow
     /// <summary>Its props, as JSON; nothing where they are those of its class.</summary>
     public string? Props { get; set; }
 
+    public int? ControllerId { get; set; }
+
     public void Write(Kiln kiln)
     {
         (Name, Class, Brick, HoldClock, Unit, Notes) = (kiln.Name, kiln.Class.Id, kiln.Brick.ToString(), kiln.HoldClock.ToString(), kiln.Unit.ToString(), kiln.Notes);
+        ControllerId = kiln.ControllerId;
         Numbers = StoredJson.Write(kiln.Specification().Numbers.ToDictionary(n => n.Key, n => n.Value!.Value));
         (Chamber, Props) = (StoredChamber.From(kiln.OwnChamber) is { } c ? StoredJson.Write(c) : null, StoredProps.From(kiln.OwnProps) is { } p ? StoredJson.Write(p) : null);
     }
@@ -34,5 +37,5 @@ internal sealed class KilnRow : EntityRow
     /// <summary>The checked kiln; one that does not pass its own rules throws.</summary>
     public Kiln Read() => Kiln.Create(new KilnSpecification(
         Name, Class, Enum.Parse<Brick>(Brick), Enum.Parse<HoldClock>(HoldClock), Notes, StoredJson.Read<Dictionary<string, double?>>(Numbers), Enum.Parse<TemperatureUnit>(Unit),
-        Chamber is null ? null : StoredJson.Read<StoredChamber>(Chamber).Read(), Props is null ? null : StoredJson.Read<StoredProps>(Props).Read())).Value;
+        Chamber is null ? null : StoredJson.Read<StoredChamber>(Chamber).Read(), Props is null ? null : StoredJson.Read<StoredProps>(Props).Read(), ControllerId)).Value;
 }

@@ -146,6 +146,9 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
     public async Task<Versioned<Schedule>?> Version(int id, int number, CancellationToken cancel) =>
         await context.ScheduleVersions.AsNoTracking().FirstOrDefaultAsync(v => v.ScheduleId == id && v.Number == number, cancel) is { } row ? Read(row) : null;
 
+    /// <summary>The present version of each schedule.</summary>
+    public async Task<IReadOnlyDictionary<int, int>> PresentVersions(CancellationToken cancel) => await Present.ToDictionaryAsync(s => s.Id, s => s.Version, cancel);
+
     /// <summary>All tags in use with how often, most used first.</summary>
     public async Task<IReadOnlyList<(string Tag, int Count)>> Tags(CancellationToken cancel)
     {

@@ -172,7 +172,7 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     {
         var body = JsonNode.Parse("""
             {"name":"Thursday","kind":"bisque","unit":"F","goalCone":"06","lots":[{"what":"mugs","count":12,"wall":6,"dryness":"damp","glazeIds":[1],"whose":"Maren","next":"brushing"},{"what":"pla"}],
-             "drying":"long-hold","approach":"one-rate","cooling":"off","hold":"half-hour","bisque":"always-open","holdMinutes":5,"maxSteps":8,
+             "drying":"long-hold","approach":"one-rate","cooling":"off","hold":"half-hour","bisque":"always-open","holdMinutes":5,
              "packed":true,"witnessPack":true,"startsAt":"2026-11-26T14:00:00+01:00","accepted":[{"id":"steam-risk","severity":"look","note":"dried on the lid","at":"2026-11-24T17:30:00Z"}]}
             """)!;
         var made = await (await studio.Http.PostAsJsonAsync("/api/firings", body)).Read(201);
@@ -183,7 +183,7 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         read["lots"]![1]!["count"].ShouldBeNull();
         (read["packed"]!.GetValue<bool>(), read["witnessPack"]!.GetValue<bool>()).ShouldBe((true, true));
         read["accepted"]![0]!["note"]!.GetValue<string>().ShouldBe("dried on the lid");
-        await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("maxSteps", 1))).Problem("maxSteps");
+        await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("holdMinutes", -1))).Problem("holdMinutes");
         await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("startsAt", "soon"))).Problem("startsAt");
         await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("accepted", JsonNode.Parse("""[{"id":"steam-risk","severity":"look","note":" "}]""")))).Problem("accepted[0].note");
         await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("accepted", JsonNode.Parse("""[{"id":"steam-risk","severity":"awful","note":"x"}]""")))).Problem("accepted[0].severity");

@@ -15,8 +15,10 @@ namespace ZealousEmber.Core.Kilns.Electric;
 /// <param name="Unit">Scale of the temperatures among them.</param>
 /// <param name="Chamber">Its inside and shelves; the usual ones of its class when missing.</param>
 /// <param name="Props">Its props; the usual ones of its class when missing.</param>
+/// <param name="ControllerId">The controller of the studio it is told its firings by; nothing where none is named.</param>
 public sealed record KilnSpecification(
-    string? Name, string? Class, Brick? Brick, HoldClock? HoldClock, string? Notes, IReadOnlyDictionary<string, double?> Numbers, TemperatureUnit Unit = TemperatureUnit.Celsius, Chamber? Chamber = null, PropStock? Props = null);
+    string? Name, string? Class, Brick? Brick, HoldClock? HoldClock, string? Notes, IReadOnlyDictionary<string, double?> Numbers, TemperatureUnit Unit = TemperatureUnit.Celsius, Chamber? Chamber = null, PropStock? Props = null,
+    int? ControllerId = null);
 
 /// <summary>An electric kiln as it stands in the studio. Cannot be built wrong.</summary>
 public sealed record Kiln
@@ -37,6 +39,9 @@ public sealed record Kiln
 
     /// <summary>What its controller does with a late climb.</summary>
     public HoldClock HoldClock { get; private init; }
+
+    /// <summary>The controller of the studio it is told its firings by; nothing where none is named.</summary>
+    public int? ControllerId { get; private init; }
 
     /// <summary>Anything worth keeping beside it.</summary>
     public string? Notes { get; private init; }
@@ -149,6 +154,9 @@ public sealed record Kiln
     /// <summary>The coolest it gets by itself in any time worth waiting for: 5 K above the room.</summary>
     public Temperature CoolsTo => Room + TemperatureDifference.FromKelvins(5);
 
+    /// <summary>The same kiln under a controller that does this with a late climb.</summary>
+    public Kiln With(HoldClock clock) => this with { HoldClock = clock };
+
     /// <summary>The same kiln with learned factors, elements and sureness, as shares; each within its limits, clamped to them otherwise.</summary>
     public Kiln Learned(double heatFactor, double lossFactor, double elementHealth, double uncertainty) => this with
     {
@@ -190,7 +198,7 @@ public sealed record Kiln
         [KilnLimits.HeatFactor.Field] = Rounded(HeatFactor * 100),
         [KilnLimits.LossFactor.Field] = Rounded(LossFactor * 100),
         [KilnLimits.Uncertainty.Field] = Rounded(Uncertainty * 100),
-    }, Unit, OwnChamber, OwnProps);
+    }, Unit, OwnChamber, OwnProps, ControllerId);
 
     // Takes off the binary dust of going through shares and metres.
     private static double Rounded(double value) => Math.Round(value, 9);
@@ -223,6 +231,7 @@ public sealed record Kiln
             Unit = words.Unit,
             OwnChamber = words.Chamber,
             OwnProps = words.Props,
+            ControllerId = words.ControllerId,
             Volume = volume,
             Power = Read(KilnLimits.Power, Math.Round(kind.Power * area)),
             Voltage = Read(KilnLimits.Voltage, kind.Voltage),

@@ -2032,6 +2032,148 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/kilns/{id}/bank': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What is in which program of a kiln, and where a schedule belongs */
+    get: {
+      parameters: {
+        query?: {
+          scheduleId?: number;
+        };
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['BankContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/{id}/entered': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What was entered at a kiln and read back, the latest first */
+    get: {
+      parameters: {
+        query?: {
+          firingId?: number;
+        };
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['EnteredContract'][];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    /** What a kiln's controller shows after a schedule was entered: compared and recorded; sent again with the same Idempotency-Key it is recorded once */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['EnteredRequest'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['EnteredResponse'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/studio': {
     parameters: {
       query?: never;
@@ -4026,6 +4168,29 @@ export interface components {
       /** Format: double */
       to: null | number;
     };
+    /** @description What is in which program of a kiln. */
+    BankContract: {
+      /**
+       * Format: int32
+       * @description Of the kiln; nothing where it names none.
+       */
+      controllerId: null | number;
+      /** @description Its name. */
+      controller: null | string;
+      slots: components['schemas']['BankSlotContract'][];
+      /** @description Where the schedule that was asked about belongs; nothing where there is no place, or only one. */
+      place: null | string;
+    };
+    /** @description One program of a controller. */
+    BankSlotContract: {
+      /** @description Its name; nothing where the controller keeps one. */
+      slot: null | string;
+      holds: null | components['schemas']['EnteredContract'];
+      /** @description Why that is not to be relied on: edited, old, other-seen. */
+      stale: unknown[];
+      /** @description It may be started without being entered again. */
+      reliable: boolean;
+    };
     /** @description How a number came about. */
     BasisContract: {
       /** @description In the usual letters. */
@@ -4245,6 +4410,82 @@ export interface components {
      * @enum {string}
      */
     Direction: 'up' | 'down' | 'level';
+    /** @description A program that was entered at a kiln and read back. */
+    EnteredContract: {
+      /** Format: int32 */
+      kilnId: number;
+      /** Format: int32 */
+      firingId: null | number;
+      /** Format: int32 */
+      scheduleId: null | number;
+      /** Format: int32 */
+      scheduleVersion: null | number;
+      /** @description Of the schedule. */
+      name: string;
+      kind: components['schemas']['ScheduleKind'];
+      /** @description Name of the controller. */
+      controller: string;
+      slot: null | string;
+      /** @description Four letters that tell it from another. */
+      code: string;
+      /** @description All was read, and all was right. */
+      clean: boolean;
+      /** @description What happened, where somebody said. */
+      slip: null | string;
+      /** Format: date-time */
+      at: string;
+      by: null | string;
+      /** @description As it was to be entered. */
+      program: components['schemas']['AnswerContract'][];
+      /** @description As it was read. */
+      shown: components['schemas']['AnswerContract'][];
+      /** @description What the kiln then does, in a line. */
+      line: string;
+    };
+    /** @description What somebody read off a kiln's controller after entering a schedule. */
+    EnteredRequest: {
+      schedule?: null | components['schemas']['ScheduleContract'];
+      /**
+       * Format: int32
+       * @description For which firing.
+       */
+      firingId?: null | number;
+      /**
+       * Format: int32
+       * @description From which schedule,
+       */
+      scheduleId?: null | number;
+      /**
+       * Format: int32
+       * @description and which version of it; the newest when missing.
+       */
+      scheduleVersion?: null | number;
+      /** @description The schedule's own when missing. */
+      goalCone?: null | string;
+      /**
+       * Format: double
+       * @description In the schedule's unit; 20 °C when missing.
+       */
+      startTemperature?: null | number;
+      /** @description Under which program; the first when missing. */
+      slot?: null | string;
+      /**
+       * Format: double
+       * @description Before it begins.
+       */
+      delayMinutes?: null | number;
+      /** @description What it shows, in the order it asks, */
+      shown?: null | string[];
+      /** @description or as one text. */
+      text?: null | string;
+      /** @description What happened, where something is not right and somebody knows; a kind of slip. */
+      slip?: null | string;
+    };
+    /** @description What was recorded, and the comparison behind it. */
+    EnteredResponse: {
+      entered: components['schemas']['EnteredContract'];
+      readBack: components['schemas']['ReadBackResponse'];
+    };
     /** @description What an experienced colleague would say; the gravest first. */
     FindingContract: {
       id: string;
@@ -4289,8 +4530,6 @@ export interface components {
       dropBy?: null | number;
       /** Format: double */
       holdMinutes?: null | number;
-      /** Format: int32 */
-      maxSteps?: null | number;
       /**
        * Format: int32
        * @description The schedule it is fired with, once there is one.
@@ -4734,13 +4973,18 @@ export interface components {
        */
       uncertainty?: null | number;
       /**
-       * @description waits: a hold begins when its target is reached; runs: the program goes on by itself.
+       * @description waits: a hold begins when its target is reached; runs: the program goes on by itself. A named controller decides it.
        * @enum {null|string}
        */
       holdClock?: 'waits' | 'runs' | null;
       notes?: null | string;
       chamber?: null | components['schemas']['ChamberContract'];
       props?: null | components['schemas']['PropsContract'];
+      /**
+       * Format: int32
+       * @description The controller of the studio it is told its firings by; none when missing.
+       */
+      controllerId?: null | number;
     };
     /** @description A number of a kiln: bounds and meaning. */
     KilnNumberContract: {
@@ -5485,7 +5729,7 @@ export interface components {
       holdMinutes?: null | number;
       /**
        * Format: int32
-       * @description Most steps the controller takes; 20 when missing.
+       * @description Most steps; as many as the kiln's controller takes when missing, 20 where none is named.
        */
       maxSteps?: null | number;
       /** @enum {null|string} */
