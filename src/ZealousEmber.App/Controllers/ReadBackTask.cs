@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Controllers;
+using ZealousEmber.Core.Controllers.Bank;
 using ZealousEmber.Core.Controllers.ReadingBack;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -18,24 +19,32 @@ internal static class ReadBackTask
     private static readonly char[] Parts = [';', '|', '\t', '\n', '\r'];
     private static readonly char[] Blanks = [' '];
 
-    public static async Task<Result<ReadBackResponse>> Of(ReadBackRequest? wire, Repository<ListedController> shelf, CancellationToken cancel)
+    public static async Task<Result<ReadBackResponse>> Of(ReadBackRequest? wire, Repository<ListedController> shelf, EnteredPrograms entered, CancellationToken cancel)
     {
         wire ??= new ReadBackRequest();
         var problems = new List<Problem>();
         var profile = await ControllerMapping.ReadProfile(wire.ProfileId, wire.Profile, shelf, problems, cancel);
         var (kind, start) = ReadSchedule(wire, problems);
-        var shown = ReadShown(wire, problems);
+        var shown = ReadShown(wire.Shown, wire.Text, problems);
         var memory = profile is null || wire.Memory is null ? null : ControllerMapping.Read(wire.Memory, profile, problems);
         var program = profile is null ? [] : ReadProgram(wire.Program, profile, problems);
         if (problems.Count > 0) return Result<ReadBackResponse>.Failed(problems);
-        var consequences = new Consequences(profile!, program, kind, start);
-        var back = ReadBack.Of(profile!, program, shown, memory, consequences);
-        if (!back.IsOk) return Result<ReadBackResponse>.Failed(back.Problems);
-        var slips = SlipFinder.Of(profile!, program, back.Value.Read, consequences.Top.In(profile!.Unit), memory);
-        return new ReadBackResponse(
+        var back = Compare(profile!, program, kind, start, shown, memory, await entered.Slips(cancel));
+        return back.IsOk ? back.Value.Response : Result<ReadBackResponse>.Failed(back.Problems);
+    }
+
+    /// <summary>What was read beside what was set; problems name <c>shown[i]</c>.</summary>
+    public static Result<(ReadBackResponse Response, ReadBackResult Read)> Compare(
+        ControllerProfile profile, ImmutableArray<Core.Controllers.Answer> program, ScheduleKind kind, Temperature start, IReadOnlyList<string> shown, ControllerMemory? memory, IEnumerable<string> slipsMade)
+    {
+        var consequences = new Consequences(profile, program, kind, start);
+        var back = ReadBack.Of(profile, program, shown, memory, consequences);
+        if (!back.IsOk) return Result<(ReadBackResponse, ReadBackResult)>.Failed(back.Problems);
+        var slips = SlipFinder.Of(profile, program, back.Value.Read, consequences.Top.In(profile.Unit), memory, OwnSlips.Of(slipsMade));
+        return (new ReadBackResponse(
             back.Value.Matches, [.. back.Value.Missing.Select(m => m.Id)],
             [.. back.Value.Differences.Select(d => new DifferenceContract(d.Asked.Id, d.Wanted, d.Shown, d.Consequence, d.Minutes, TemperatureDifference.FromKelvins(d.Degrees).In(profile.Unit)))],
-            [.. slips.Select(s => new SlipContract(s.Kind, s.Questions, s.Text, s.Probability))]);
+            [.. slips.Select(s => new SlipContract(s.Kind, s.Questions, s.Text, s.Probability))]), back.Value);
     }
 
     private static (ScheduleKind Kind, Temperature Start) ReadSchedule(ReadBackRequest wire, List<Problem> problems)
@@ -45,11 +54,12 @@ internal static class ReadBackTask
         return (schedule?.Kind ?? ScheduleKind.Glaze, start);
     }
 
-    private static IReadOnlyList<string> ReadShown(ReadBackRequest wire, List<Problem> problems)
+    /// <summary>What a display shows, value by value or as one text; problems name <c>shown</c> and <c>text</c>.</summary>
+    public static IReadOnlyList<string> ReadShown(IReadOnlyList<string?>? values, string? text, List<Problem> problems)
     {
-        if (wire.Shown is null && wire.Text is { Length: > LongestText }) problems.Add(new Problem("text", $"At most {LongestText} characters."));
-        if (wire.Shown is null && wire.Text is null) problems.Add(new Problem("shown", "What does the controller show, question by question?"));
-        var shown = wire.Shown?.Select(s => s ?? "").ToList() ?? Split(wire.Text is { Length: <= LongestText } text ? text : "");
+        if (values is null && text is { Length: > LongestText }) problems.Add(new Problem("text", $"At most {LongestText} characters."));
+        if (values is null && text is null) problems.Add(new Problem("shown", "What does the controller show, question by question?"));
+        var shown = values?.Select(s => s ?? "").ToList() ?? Split(text is { Length: <= LongestText } ? text : "");
         if (shown.Count > MostShown) problems.Add(new Problem("shown", $"At most {MostShown} values; these are {shown.Count}."));
         foreach (var (i, value) in shown.Take(MostShown).Index())
         {

@@ -2,6 +2,7 @@ using System.IO.Compression;
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
+using ZealousEmber.App.Controllers;
 using ZealousEmber.App.Firings;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Planning;
@@ -9,6 +10,7 @@ using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
 using ZealousEmber.App.Studio;
 using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Planning;
@@ -23,6 +25,7 @@ namespace ZealousEmber.App.Exchange;
 /// <summary>Everything a studio has, in open formats: one JSON file of each kind and the photos; docs/formats.md describes it.</summary>
 internal sealed class StudioExport(
     ScheduleRepository schedules, Repository<Kiln> kilns, Repository<Clay> clays, Repository<Glaze> glazes, Repository<FiringDraft> firings,
+    Repository<ListedController> controllers, EnteredPrograms entered,
     SettingsStore<StudioSettings> settings, SettingsStore<PlanningPreferences> preferences, PhotoRepository photos, RawRows raw, IOptions<JsonOptions> json)
 {
     private readonly JsonSerializerOptions options = new(json.Value.SerializerOptions) { WriteIndented = true };
@@ -36,6 +39,8 @@ internal sealed class StudioExport(
         await Add(zip, "clays.json", (await clays.Search(null, cancel)).Select(StockMapping.Write), cancel);
         await Add(zip, "glazes.json", (await glazes.Search(null, cancel)).Select(StockMapping.Write), cancel);
         await Add(zip, "firings.json", (await firings.Search(null, cancel)).Select(FiringMapping.Write), cancel);
+        await Add(zip, "controllers.json", (await controllers.Search(null, cancel)).Select(ControllerMapping.Write), cancel);
+        await Add(zip, "entered-programs.json", (await entered.Find(null, null, cancel, int.MaxValue)).Select(BankEndpoints.Write), cancel);
         await Add(zip, "settings.json", StudioMapping.Write((await settings.Read(cancel)).Item), cancel);
         await Add(zip, "planning-preferences.json", PlanningTerms.Write((await preferences.Read(cancel)).Item), cancel);
         foreach (var of in Enum.GetValues<PhotoOf>())

@@ -92,7 +92,7 @@ public sealed class OddRequestTests(EmptyStudio studio) : IClassFixture<EmptyStu
     {
         await studio.Http.PostText("/api/kilns", """{"name":"Exported","class":"top-190"}""");
         using var zip = new System.IO.Compression.ZipArchive(await studio.Http.GetStreamAsync("/api/studio/export"));
-        zip.Entries.Select(e => e.FullName).ShouldBe(["schedules.json", "kilns.json", "clays.json", "glazes.json", "firings.json", "settings.json", "planning-preferences.json"]);
+        zip.Entries.Select(e => e.FullName).ShouldBe(["schedules.json", "kilns.json", "clays.json", "glazes.json", "firings.json", "controllers.json", "entered-programs.json", "settings.json", "planning-preferences.json"]);
         using var kilns = new StreamReader(zip.GetEntry("kilns.json")!.Open());
         (await kilns.ReadToEndAsync()).ShouldContain("Exported");
         (await studio.Http.GetByteArrayAsync("/api/studio/backup")).AsSpan(0, 15).ToArray().ShouldBe("SQLite format 3"u8.ToArray());

@@ -1,0 +1,79 @@
+using ZealousEmber.App.Cones;
+using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Preview;
+using ZealousEmber.App.Schedules;
+using ZealousEmber.App.Stock;
+using ZealousEmber.Core;
+using ZealousEmber.Core.Controllers;
+using ZealousEmber.Core.Controllers.Fit;
+using ZealousEmber.Core.Controllers.Turning;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Repositories;
+
+namespace ZealousEmber.App.Controllers;
+
+/// <summary>A schedule from the wire, as a controller can be told it.</summary>
+internal static class FitTask
+{
+    private const double LongestDelay = 7 * 24 * 60;
+    // Beyond this a hand on the switch would do as well.
+    private const double LoosestRms = 25;
+    private static readonly Kiln UsualKiln = Kiln.Create(new KilnSpecification("A kiln", "top-190", null, null, null, new Dictionary<string, double?>())).Value;
+
+    public static async Task<Result<FitResultContract>> Of(FitRequestContract? wire, StudioLookup lookup, Repository<ListedController> shelf, CancellationToken cancel)
+    {
+        wire ??= new FitRequestContract(null);
+        var problems = new List<Problem>();
+        var profile = await ControllerMapping.ReadProfile(wire.ProfileId, wire.Profile, shelf, problems, cancel);
+        var wish = ReadWish(wire, profile, problems);
+        var firing = await KilnAndLoad.Read(wire.KilnId, wire.Kiln, wire.Load, wish?.Schedule.Kind ?? ScheduleKind.Glaze, wish?.Start ?? UsualKiln.Room, lookup, problems);
+        if (problems.Count > 0 || wish is null) return Result<FitResultContract>.Failed(problems);
+        if (wish.Profile.Give == Giving.Dials) return Turn(wish.Schedule, wish.Profile, wish.Goal, firing.Kiln, wish.Start, cancel);
+        if (firing.Ware is not null) wish = wish with { Kiln = firing.Kiln, Load = firing.Ware, Units = (await lookup.Settings()).Display.Units };
+        var fit = ControllerFit.Of(wish);
+        return fit.IsOk ? Write(fit.Value, wish.Schedule, wish.Profile) : Result<FitResultContract>.Failed(fit.Problems);
+    }
+
+    /// <summary>What is to be said to a controller, wherever it is fired; nothing, and problems, where it cannot be read.</summary>
+    public static FitWish? ReadWish(FitRequestContract wire, ControllerProfile? profile, List<Problem> problems)
+    {
+        var (schedule, start) = ScheduleMapping.ReadUnnamed(wire.Schedule, wire.StartTemperature, problems);
+        var goal = ScheduleMapping.ReadCone(wire.GoalCone, "goalCone", problems);
+        if (wire.DelayMinutes is { } delay && !(delay >= 0 && delay <= LongestDelay)) problems.Add(new Problem("delayMinutes", $"A delay is 0 to {Phrases.Number(LongestDelay)} minutes; this says {Phrases.Number(delay)}."));
+        if (wire.Slot is { } slot && profile is not null && profile.Find("slot")?.IsAnswer(slot) != true) problems.Add(new Problem("slot", "This controller has no such program."));
+        return schedule is null || profile is null ? null : new FitWish(schedule, profile, goal, start, wire.Slot, wire.DelayMinutes ?? 0);
+    }
+
+    /// <summary>Switches by the clock; on a usual kiln of 190 litres where none is named.</summary>
+    private static Result<FitResultContract> Turn(Schedule schedule, ControllerProfile profile, Cone? goal, IKilnModel model, Temperature start, CancellationToken cancel)
+    {
+        var (kiln, load) = model is ElectricKiln named ? (named.Kiln, named.Standing) : (UsualKiln, UsualKiln.UsualLoad(schedule.Kind));
+        var turned = DialFit.Of(profile, schedule, goal, kiln, load, start, cancel);
+        if (!turned.IsOk) return Result<FitResultContract>.Failed(turned.Problems);
+        if (turned.Value is not { } plan)
+        {
+            var cone = goal ?? schedule.Goal ?? Cone.All[0];
+            return new FitResultContract(null, "With every switch at its highest this kiln does not get there.", null, [], null, [], new FitDifference(0, 0, ConeReadings.Of(cone, 0), null), []);
+        }
+        var cools = schedule.Program.Steps.Skip(schedule.Program.TopStep + 1).Any(s => s.Pace.Kind != PaceKind.Natural);
+        var why = cools ? "The cooling that was asked for is the kiln's own." : plan.Rms > LoosestRms ? "It cannot be followed closely with these switches." : "";
+        return new FitResultContract(
+            why.Length == 0 ? "nearly" : "no", why, null, [], null, [], new FitDifference(plan.Late, TemperatureDifference.FromKelvins(plan.MaxDegrees).In(schedule.Unit), ConeReadings.Of(plan.Cone, plan.Wanted), ConeReadings.Of(plan.Cone, plan.Told)), [],
+            [.. plan.Turns.Select(t => new DialTurnContract(t.Minute, t.Positions))], plan.OffMinute, plan.Cutoff, plan.TimerMinutes, TemperatureDifference.FromKelvins(plan.Rms).In(schedule.Unit));
+    }
+
+    private static FitResultContract Write(ControllerProgram fit, Schedule wanted, ControllerProfile profile)
+    {
+        ConeReadingContract Reading(double progress) => ConeReadings.Of(fit.Cone, progress);
+        string? WhyOf(int? step) => step is null ? null : fit.Changes.FirstOrDefault(c => c.Step == step)?.Text;
+        var isReached = fit.Schedule is not null;
+        return new FitResultContract(
+            fit.Fits switch { Fits.Exactly => "exactly", Fits.Nearly => "nearly", Fits.No => "no", _ => null }, fit.Why, isReached ? EntryCard.Code(profile, fit.Program) : null, ControllerMapping.Write(fit.Program),
+            isReached ? ScheduleMapping.Write(wanted.With(fit.Schedule!)) : null, [.. fit.Changes.Select(c => new FitChangeContract(c.Kind, c.Step, c.Text))],
+            new FitDifference(fit.Minutes, TemperatureDifference.FromKelvins(fit.MaxDegrees).In(wanted.Unit), Reading(fit.Wanted), isReached ? Reading(fit.Fitted) : null),
+            isReached ? [.. EntryCard.Of(profile, fit.Program).Select(l => new KeystrokeContract(l.Asked?.Id, l.Keys, l.Display, l.Asked?.Step, WhyOf(l.Asked?.Step)))] : []);
+    }
+}

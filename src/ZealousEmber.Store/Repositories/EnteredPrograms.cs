@@ -1,0 +1,121 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+using ZealousEmber.Core.Controllers.Bank;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Json;
+
+namespace ZealousEmber.Store.Repositories;
+
+/// <summary>A program that was entered and read back, as stored: added, never changed.</summary>
+internal sealed class EnteredProgramRow
+{
+    public int Id { get; set; }
+
+    /// <summary>Of the device that sent it; sent again it is the same one.</summary>
+    public string? CreateKey { get; set; }
+
+    public int KilnId { get; set; }
+
+    public int? FiringId { get; set; }
+
+    public int? ScheduleId { get; set; }
+
+    public int? ScheduleVersion { get; set; }
+
+    public string Name { get; set; } = "";
+
+    public string Kind { get; set; } = "";
+
+    public string Controller { get; set; } = "";
+
+    public string? Slot { get; set; }
+
+    public string Code { get; set; } = "";
+
+    public bool IsClean { get; set; }
+
+    public string? Slip { get; set; }
+
+    public Instant At { get; set; }
+
+    public string? By { get; set; }
+
+    /// <summary>What was to be entered, what was shown and what is fired, as JSON.</summary>
+    public string Document { get; set; } = "{}";
+
+    public static EnteredProgramRow From(EnteredProgram e, string? key) => new()
+    {
+        CreateKey = key,
+        KilnId = e.KilnId,
+        FiringId = e.FiringId,
+        ScheduleId = e.ScheduleId,
+        ScheduleVersion = e.ScheduleVersion,
+        Name = e.Name,
+        Kind = e.Kind.ToString(),
+        Controller = e.Controller,
+        Slot = e.Slot,
+        Code = e.Code,
+        IsClean = e.IsClean,
+        Slip = e.Slip,
+        At = e.At,
+        By = e.By,
+        Document = StoredJson.Write(new StoredEntry(e.Unit, [.. e.Program], [.. e.Shown], [.. e.Fired.Steps.Select(StoredStep.From)])),
+    };
+
+    public EnteredProgram Read()
+    {
+        var entry = StoredJson.Read<StoredEntry>(Document);
+        return new EnteredProgram(
+            KilnId, FiringId, ScheduleId, ScheduleVersion, Name, Enum.Parse<ScheduleKind>(Kind), Controller, Slot, [.. entry.Program], Code, entry.Unit,
+            FiringProgram.Create([.. entry.Fired.Select(s => s.Read())]).Value, [.. entry.Shown], IsClean, Slip, At, By);
+    }
+}
+
+/// <summary>The long part of an entered program.</summary>
+internal sealed record StoredEntry(TemperatureUnit Unit, ShownValue[] Program, ShownValue[] Shown, StoredStep[] Fired);
+
+/// <summary>What was entered at the kilns and read back from them; only ever added to.</summary>
+public sealed class EnteredPrograms(StudioContext context, WriteQueue queue)
+{
+    private const int MostListed = 200;
+
+    private DbSet<EnteredProgramRow> All => context.Set<EnteredProgramRow>();
+
+    /// <summary>Adds one; sent again with the same key it is the one that was added.</summary>
+    public async Task<EnteredProgram> Add(EnteredProgram entered, string? key, CancellationToken cancel)
+    {
+        using var turn = await queue.Enter(cancel);
+        if (key is not null && await All.AsNoTracking().FirstOrDefaultAsync(e => e.CreateKey == key, cancel) is { } made) return made.Read();
+        var row = EnteredProgramRow.From(entered, key);
+        All.Add(row);
+        await context.SaveChangesAsync(cancel);
+        return row.Read();
+    }
+
+    /// <summary>Of a kiln or a firing or both, the latest first; what cannot be read is left out.</summary>
+    public async Task<IReadOnlyList<EnteredProgram>> Find(int? kilnId, int? firingId, CancellationToken cancel, int most = MostListed)
+    {
+        var rows = All.AsNoTracking();
+        if (kilnId is { } kiln) rows = rows.Where(e => e.KilnId == kiln);
+        if (firingId is { } firing) rows = rows.Where(e => e.FiringId == firing);
+        var found = new List<EnteredProgram>();
+        foreach (var row in await rows.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(most).ToListAsync(cancel))
+        {
+            try
+            {
+                found.Add(row.Read());
+            }
+            catch (Exception error) when (error is JsonException or ArgumentException or InvalidOperationException)
+            {
+                // From a damaged file: the others are still true.
+            }
+        }
+        return found;
+    }
+
+    /// <summary>The kinds of slip people said they had made, each as often as it happened.</summary>
+    public async Task<IReadOnlyList<string>> Slips(CancellationToken cancel) => (await All.Where(e => e.Slip != null).Select(e => e.Slip).ToListAsync(cancel))!;
+}
