@@ -1,6 +1,5 @@
 using System.Text.Json.Serialization;
 using ZealousEmber.App.Schedules;
-using ZealousEmber.Core.Controllers.Bank;
 using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.App.Controllers;
@@ -42,7 +41,7 @@ public sealed record EnteredResponse(EnteredContract Entered, ReadBackResponse R
 /// <param name="Holds">What was last read there and was right.</param>
 /// <param name="Stale">Why that is not to be relied on: edited, old, other-seen.</param>
 /// <param name="Reliable">It may be started without being entered again.</param>
-public sealed record BankSlotContract(string? Slot, EnteredContract? Holds, IReadOnlyList<Staleness> Stale, bool Reliable);
+public sealed record BankSlotContract(string? Slot, EnteredContract? Holds, IReadOnlyList<string> Stale, bool Reliable);
 
 /// <summary>What is in which program of a kiln.</summary>
 /// <param name="ControllerId">Of the kiln; nothing where it names none.</param>

@@ -37,7 +37,7 @@ internal static class BankEndpoints
         // One alone takes its place whatever it is for.
         var wish = new BankWish(scheduleId ?? 0, ScheduleKind.Glaze, kiln.Item.Room);
         return Results.Ok(new BankContract(
-            controllerId, profile.Name, [.. bank.Select(s => new BankSlotContract(s.Slot, s.Holds is { } holds ? Write(holds) : null, s.Stale, s.IsReliable))],
+            controllerId, profile.Name, [.. bank.Select(s => new BankSlotContract(s.Slot, s.Holds is { } holds ? Write(holds) : null, [.. s.Stale.Select(WireEnums.Word)], s.IsReliable))],
             ProgramBank.Arrange(bank, [wish]).GetValueOrDefault(wish.ScheduleId)));
     }
 

@@ -5,6 +5,7 @@ using NodaTime;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
@@ -48,6 +49,9 @@ public static class SaltmarshLane
                 else await schedules.Save(id, null, schedule, SaveStamp.Unknown, cancel);
             }
         }
+        await SaltmarshBanks.Seed(
+            context, services.GetRequiredService<EnteredPrograms>(), new ScheduleRepository(context, services.GetRequiredService<WriteQueue>(), time),
+            [.. Kilns.Select(k => BuiltInProfiles.All.Single(p => p.Profile.Name == k.Controller).Profile)], now, cancel);
         await transaction.CommitAsync(cancel);
     }
 
@@ -55,8 +59,9 @@ public static class SaltmarshLane
     private static async Task SeedStudio(IServiceProvider services, Instant now, CancellationToken cancel)
     {
         var (kilns, clays, glazes) = (services.GetRequiredService<Repository<Kiln>>(), services.GetRequiredService<Repository<Clay>>(), services.GetRequiredService<Repository<Glaze>>());
-        foreach (var (name, kind, notes, numbers) in Kilns)
-            await kilns.Add(Kiln.Create(new KilnSpecification(name, kind, null, null, notes, numbers)).Value, SaveStamp.Unknown, cancel);
+        var controllers = (await services.GetRequiredService<Repository<ListedController>>().Search(null, cancel)).ToDictionary(c => c.Item.Profile.Name, c => c.Id);
+        foreach (var (name, kind, controller, notes, numbers) in Kilns)
+            await kilns.Add(Kiln.Create(new KilnSpecification(name, kind, null, null, notes, numbers, ControllerId: controllers[controller])).Value, SaveStamp.Unknown, cancel);
 
         var photos = services.GetRequiredService<PhotoRepository>();
         foreach (var (clay, photo) in Clays) await photos.Save(PhotoOf.Clay, (await clays.Add(clay.Value, SaveStamp.Unknown, cancel)).Id, "image/jpeg", ReadPhoto(photo), cancel);
@@ -135,10 +140,10 @@ public static class SaltmarshLane
 
     private static PieceDraft Round(double across, double height, double? handle = null, Stacking stacking = Stacking.None) => new(PieceShape.Round, across, null, height, handle, Stacking: stacking);
 
-    private static readonly (string Name, string Class, string Notes, Dictionary<string, double?> Numbers)[] Kilns =
+    private static readonly (string Name, string Class, string Controller, string Notes, Dictionary<string, double?> Numbers)[] Kilns =
     [
-        ("Heron", "top-190", "Three rings; the elements have 90 firings. Leave the top peephole open to 600 °C.", new() { ["elementHealth"] = 93, ["altitude"] = 4 }),
-        ("Wren", "bench", "For tests. Opens at 40 °C because the tiles are small.", new() { ["openLimit"] = 40, ["altitude"] = 4 }),
+        ("Heron", "top-190", "Wedge", "Three rings; the elements have 90 firings. Leave the top peephole open to 600 °C.", new() { ["elementHealth"] = 93, ["altitude"] = 4 }),
+        ("Wren", "bench", "Calliper", "For tests. Opens at 40 °C because the tiles are small.", new() { ["openLimit"] = 40, ["altitude"] = 4 }),
     ];
 
     private static Schedule Read(Sample sample, string line)

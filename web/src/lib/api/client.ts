@@ -50,6 +50,16 @@ export type Plan = Schemas['PlanResponse'];
 export type PlanRequest = Schemas['PlanRequest'];
 export type School = Schemas['PlanningOptionContract'];
 export type Starts = Schemas['StartsResponse'];
+export type Controller = Schemas['ControllerListed'];
+export type Profile = Schemas['ProfileData'];
+export type Fit = Schemas['FitResultContract'];
+export type Keystroke = Schemas['KeystrokeContract'];
+export type Bank = Schemas['BankContract'];
+export type BankSlot = Schemas['BankSlotContract'];
+export type Entered = Schemas['EnteredContract'];
+export type ReadBack = Schemas['ReadBackResponse'];
+export type Pressed = Schemas['PressResponse'];
+export type ControllerMemory = Schemas['MemoryContract'];
 export type Unit = Preview['unit'];
 
 /** One way to the server; answers are typed from its own description. */

@@ -4187,7 +4187,7 @@ export interface components {
       slot: null | string;
       holds: null | components['schemas']['EnteredContract'];
       /** @description Why that is not to be relied on: edited, old, other-seen. */
-      stale: unknown[];
+      stale: string[];
       /** @description It may be started without being entered again. */
       reliable: boolean;
     };

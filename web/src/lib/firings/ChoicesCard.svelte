@@ -102,15 +102,5 @@
         />
       </label>
     {/if}
-    <label class="flex items-center gap-2"
-      >Steps
-      <input
-        class="input input-sm w-14 text-right"
-        inputmode="numeric"
-        aria-invalid={draft.planErrors['maxSteps'] ? 'true' : undefined}
-        value={draft.body.maxSteps ?? 20}
-        onchange={(e) => draft.edit({ maxSteps: Math.round(Number(e.currentTarget.value)) || null })}
-      />
-    </label>
   </div>
 </section>

@@ -66,7 +66,6 @@ const wishes = [
   'cooling',
   'dropBy',
   'holdMinutes',
-  'maxSteps',
   'unit',
   'name',
   'kilnId'

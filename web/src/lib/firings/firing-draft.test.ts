@@ -23,7 +23,6 @@ test('every wish of a firing reaches the planner, and only the rows that are wri
     cooling: 'drop-and-hold',
     dropBy: 60,
     holdMinutes: 12,
-    maxSteps: 8,
     unit: 'F',
     name: 'Mugs',
     kilnId: 2

@@ -9,6 +9,7 @@
   import SaveLine from '$lib/draft/SaveLine.svelte';
   import UndoButtons from '$lib/draft/UndoButtons.svelte';
   import WordField from '$lib/fields/WordField.svelte';
+  import FiringSet from '$lib/firings/FiringSet.svelte';
   import { FiringDraft, openFiring } from '$lib/firings/firing-draft.svelte';
   import LoadStage from '$lib/firings/LoadStage.svelte';
   import PlanStage from '$lib/firings/PlanStage.svelte';
@@ -16,9 +17,15 @@
   import { kilnList } from '$lib/kilns/queries';
   import { toasts } from '$lib/ui/toasts.svelte';
 
+  const stages = [
+    { id: 'load', name: 'Load' },
+    { id: 'plan', name: 'Plan' },
+    { id: 'set', name: 'Set' }
+  ] as const;
+
   const client = useQueryClient();
   const id = $derived(Number(page.params.id));
-  const stage = $derived(page.url.searchParams.get('stage') === 'plan' ? 'plan' : 'load');
+  const stage = $derived(stages.find((s) => s.id === page.url.searchParams.get('stage'))?.id ?? 'load');
   const kilns = createQuery(kilnList);
   const opened = createQuery(() => ({
     queryKey: ['firing', id],
@@ -132,7 +139,7 @@
 {:else if draft}
   {@const firing = draft}
   <div class="page max-w-none">
-    <header class="flex flex-wrap items-end gap-x-4 gap-y-1">
+    <header class="no-print flex flex-wrap items-end gap-x-4 gap-y-1">
       <div class="min-w-0 flex-1 basis-72">
         <input
           class="name w-full font-serif text-2xl font-semibold"
@@ -175,6 +182,9 @@
               onvalue={(goalCone) => firing.edit({ goalCone }, 'goal')}
             />
           {/if}
+          {#if firing.planErrors['maxSteps']}<span class="text-error" role="alert"
+              >{firing.planErrors['maxSteps']}</span
+            >{/if}
           {#if firing.trouble}<span class="text-error" role="alert">{firing.trouble}</span>{/if}
         </div>
       </div>
@@ -183,16 +193,13 @@
         <UndoButtons draft={firing} />
         <button class="btn btn-ghost btn-sm text-error" onclick={() => void remove()}>Delete</button>
         <nav class="join ml-2" aria-label="Stages">
-          <a
-            class={['btn join-item btn-sm', stage === 'load' ? 'btn-primary' : 'btn-paper']}
-            aria-current={stage === 'load' ? 'page' : undefined}
-            href="/firings/{firing.id}">Load</a
-          >
-          <a
-            class={['btn join-item btn-sm', stage === 'plan' ? 'btn-primary' : 'btn-paper']}
-            aria-current={stage === 'plan' ? 'page' : undefined}
-            href="/firings/{firing.id}?stage=plan">Plan</a
-          >
+          {#each stages as { id: place, name } (place)}
+            <a
+              class={['btn join-item btn-sm', stage === place ? 'btn-primary' : 'btn-paper']}
+              aria-current={stage === place ? 'page' : undefined}
+              href="/firings/{firing.id}{place === 'load' ? '' : `?stage=${place}`}">{name}</a
+            >
+          {/each}
         </nav>
       </div>
     </header>
@@ -201,7 +208,7 @@
         draft={firing}
         onsecond={(left) => void second(left)}
         onglazes={(loads) => void glazes(loads)}
-      />{:else}<PlanStage draft={firing} />{/if}
+      />{:else if stage === 'plan'}<PlanStage draft={firing} />{:else}<FiringSet draft={firing} />{/if}
   </div>
 {/if}
 

@@ -1,0 +1,112 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import {
+    api,
+    sayProblem,
+    type ConeReading,
+    type Fit,
+    type LoadBody,
+    type ScheduleBody
+  } from '$lib/api/client';
+  import FiringChart from '$lib/chart/FiringChart.svelte';
+  import { degrees, duration, number } from '$lib/format';
+
+  interface Props {
+    fit: Fit;
+    schedule: ScheduleBody;
+    kilnId: number;
+    load?: LoadBody | null | undefined;
+    controller: string;
+  }
+  /** How well the schedule can be said to this controller: the curve it will fire beside the wanted one, and what is different. */
+  const { fit, schedule, kilnId, load, controller }: Props = $props();
+
+  const unit = $derived(schedule.unit ?? 'C');
+  const preview = (body: ScheduleBody) => ({
+    queryKey: ['set-preview', kilnId, JSON.stringify(body), JSON.stringify(load ?? null)],
+    placeholderData: <T,>(before: T) => before,
+    queryFn: async () => {
+      const { data, error } = await api.POST('/api/preview', {
+        body: { schedule: body, kilnId, load: load ?? null }
+      });
+      if (!data) throw new Error(sayProblem(error));
+      return data;
+    }
+  });
+  const wanted = createQuery(() => preview(schedule));
+  const fitted = createQuery(() => ({ ...preview(fit.schedule ?? schedule), enabled: fit.schedule != null }));
+  const known = $derived(new Set(wanted.data?.findings.map((f) => f.id)));
+  const fresh = $derived(
+    (fitted.data?.findings ?? []).filter((f) => !known.has(f.id) && f.severity !== 'note')
+  );
+
+  const verdicts = {
+    exactly: 'fires this as it is',
+    nearly: 'fires nearly this',
+    no: 'can’t be told this: its nearest is another firing'
+  } as const;
+  const said = $derived(
+    fit.fits
+      ? `${controller} ${verdicts[fit.fits as keyof typeof verdicts]}.`
+      : `${controller} can’t get there.`
+  );
+  /** Where a cone's tip points, as on a clock. */
+  const tip = (cone: ConeReading) => `${number(Math.round(cone.clock * 2) / 2, 1)} o’clock`;
+  const apart = $derived.by(() => {
+    const { minutes, maxDegrees, coneBefore, coneAfter } = fit.difference;
+    const parts = [
+      Math.abs(minutes) >= 1 ? `${duration(Math.abs(minutes))} ${minutes > 0 ? 'longer' : 'shorter'}` : null,
+      maxDegrees >= 1 ? `at most ${degrees(maxDegrees, unit)} apart` : null,
+      coneAfter && tip(coneAfter) !== tip(coneBefore)
+        ? `cone ${coneAfter.cone} down to ${tip(coneAfter)} instead of ${tip(coneBefore)}`
+        : null
+    ].filter((p) => p !== null);
+    return parts.join(', ');
+  });
+</script>
+
+<section class="grid gap-2" aria-labelledby="verdict" data-testid="fit-verdict">
+  <p
+    id="verdict"
+    class={['text-[15px]', fit.fits === 'no' || !fit.fits ? 'text-error font-semibold' : 'font-semibold']}
+  >
+    {said}
+  </p>
+  {#if fit.why}<p class="text-[14px]">{fit.why}</p>{/if}
+  {#if apart}<p class="text-soft text-[13.5px]">{apart}.</p>{/if}
+  {#if fitted.data && wanted.data}
+    <FiringChart
+      curve={[...fitted.data.curve, ...(fitted.data.kiln?.cooling.slice(1) ?? [])]}
+      other={fit.fits === 'exactly' ? undefined : wanted.data.curve}
+      {unit}
+      bands={fitted.data.bands}
+      poweredMinutes={fitted.data.poweredMinutes}
+      height={200}
+      label="What it will fire: top {degrees(fitted.data.peak, unit)}, power on for {duration(
+        fitted.data.poweredMinutes
+      )}"
+    />
+    <p class="text-soft text-[13px]">
+      Top {degrees(fitted.data.peak, unit)}, power on for {duration(
+        fitted.data.poweredMinutes
+      )}{#if fitted.data.kiln}, {number(fitted.data.kiln.energyKwh, 0)} kWh{/if}.{#if fit.fits !== 'exactly'}
+        Dotted: as it was planned.{/if}
+    </p>
+  {/if}
+  {#if fit.changes.length}
+    <ul class="list-disc pl-5 text-[13.5px]" data-testid="fit-changes">
+      {#each fit.changes as change, i (i)}<li>{change.text}</li>{/each}
+    </ul>
+  {/if}
+  {#each fresh as finding (finding.id)}
+    <p class="caution"><b>New with this program:</b> {finding.text}</p>
+  {/each}
+</section>
+
+<style>
+  .caution {
+    border-left: 4px solid var(--color-warning);
+    padding-left: 8px;
+    font-size: 13.5px;
+  }
+</style>

@@ -1,0 +1,357 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { onDestroy, untrack } from 'svelte';
+  import type { Kiln, LoadBody, ScheduleBody } from '$lib/api/client';
+  import { number, when } from '$lib/format';
+  import ChooseController from './ChooseController.svelte';
+  import EntryCard from './EntryCard.svelte';
+  import FitVerdict from './FitVerdict.svelte';
+  import Panel from './Panel.svelte';
+  import { controllerList } from './queries';
+  import ReadBackCard from './ReadBackCard.svelte';
+  import { Setting } from './setting.svelte';
+  import TurnSheet from './TurnSheet.svelte';
+  import { labelOf, staleList } from './words';
+
+  interface Props {
+    schedule: ScheduleBody;
+    /** What is set is called so. */
+    name: string;
+    kiln: Kiln;
+    firingId?: number | null;
+    scheduleId?: number | null;
+    scheduleVersion?: number | null;
+    load?: LoadBody | null;
+    startsAt?: string | null;
+  }
+  /** Saying a schedule to the kiln's controller: the card to key it in by, and the proof that it was entered right. */
+  const { schedule, name, kiln, firingId, scheduleId, scheduleVersion, load, startsAt }: Props = $props();
+
+  const client = useQueryClient();
+  const controllers = createQuery(controllerList);
+  const controller = $derived(controllers.data?.find((c) => c.id === kiln.kiln.controllerId));
+  const profile = $derived(controller?.profile);
+  const setting = new Setting();
+  let reading = $state(false);
+
+  $effect(() => {
+    const controllerId = controller?.id;
+    const what = { schedule, kilnId: kiln.id, firingId, scheduleId, scheduleVersion, load };
+    if (controllerId !== undefined && profile?.give !== 'dials')
+      untrack(() => void setting.of({ ...what, controllerId }));
+  });
+  onDestroy(() => setting.stop());
+
+  const slots = $derived(setting.bank?.slots.filter((s) => s.slot != null) ?? []);
+  const chosen = $derived(slots.find((s) => s.slot === setting.slot));
+  const asksDelay = $derived(profile?.ask?.some((q) => q?.id === 'delay') ?? false);
+  const line = $derived(setting.line);
+  const all = $derived(setting.lines.length);
+  const done = $derived(setting.ticked >= all && all > 0);
+
+  /** What the display says when the line is keyed; the first line ends at the first question, whatever stood there. */
+  const shouldSay = $derived.by(() => {
+    if (line?.question) return line.display;
+    const first = setting.fit?.program[0]?.question;
+    if (line && setting.ticked === 0 && first && profile) return `${labelOf(profile, first)} …`;
+    return done || line ? 'ready' : '';
+  });
+
+  /** Until the start that was planned, when it is still to come. */
+  const untilStart = $derived.by(() => {
+    const minutes = startsAt ? Math.round((Date.parse(startsAt) - Date.now()) / 60_000) : 0;
+    return minutes > 0 && minutes < 24 * 60 ? minutes : null;
+  });
+  const clockTime = (minutes: number) =>
+    `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
+
+  function next() {
+    if (line) setting.tick(setting.ticked);
+    if (setting.ticked >= all) reading = true;
+  }
+
+  async function recorded() {
+    reading = false;
+    await client.invalidateQueries({ queryKey: ['bank', kiln.id] });
+  }
+</script>
+
+{#if controllers.data && !profile}
+  <ChooseController {kiln} />
+{:else if profile?.give === 'dials'}
+  <TurnSheet {schedule} {name} {kiln} {load} {startsAt} {profile} controllerId={controller?.id ?? 0} />
+{:else if profile}
+  <div class="print-head">
+    <h1>{name}</h1>
+    <p>
+      {kiln.kiln.name} · {profile.name}{setting.slot ? ` · program ${setting.slot}` : ''} · {when(new Date())}
+    </p>
+    <p class="code">{setting.fit?.code}</p>
+  </div>
+  {#if setting.clean}
+    <p class="status good" data-testid="set-status">
+      <b>Set.</b> Read back clean{setting.clean.by ? ` by ${setting.clean.by}` : ''}, {when(
+        new Date(setting.clean.at)
+      )}, code
+      <b>{setting.clean.code}</b>{setting.clean.slot ? `, program ${setting.clean.slot}` : ''}.
+    </p>
+  {:else if setting.before}
+    <p class="status warn" data-testid="set-status">
+      <b>No longer set.</b> Changed since it was entered {when(new Date(setting.before.at))} (code {setting
+        .before.code}, now
+      {setting.fit?.code}): enter it again.
+    </p>
+  {:else if setting.held}
+    <p class="status good" data-testid="set-status">
+      <b>{kiln.kiln.name} has this already</b>{setting.held.slot ? ` in program ${setting.held.slot}` : ''}:
+      read back clean {when(new Date(setting.held.at))}, code {setting.held.code}. Read it back once more and
+      it is set.
+    </p>
+  {/if}
+  <div class="stage">
+    <div class="main">
+      <section class={['card-paper overflow-clip', reading && 'only-print']} aria-labelledby="card-title">
+        <header class="head">
+          <h2 id="card-title" class="text-[17px]">Entry card</h2>
+          {#if setting.fit?.code}<span
+              class="code"
+              title="Check code: tells this program from any other"
+              data-testid="code">{setting.fit.code}</span
+            >{/if}
+          {#if slots.length}
+            <label class="flex items-center gap-1.5 text-[14px]"
+              >in program
+              <select
+                class="select select-sm w-auto pr-7!"
+                value={setting.slot}
+                onchange={(e) => setting.choose(e.currentTarget.value)}
+                data-testid="slot"
+              >
+                {#each slots as slot (slot.slot)}<option value={slot.slot}
+                    >{slot.slot} {slot.holds ? `(has ${slot.holds.name})` : '(empty)'}</option
+                  >{/each}
+              </select></label
+            >
+          {/if}
+          {#if asksDelay}
+            <label class="flex items-center gap-1.5 text-[14px]"
+              >begin in
+              <input
+                class="input input-sm w-20 text-right"
+                aria-label="Delay, hours and minutes"
+                value={setting.delay}
+                aria-invalid={setting.errors['delayMinutes'] ? 'true' : undefined}
+                onchange={(e) => setting.wait(e.currentTarget.value)}
+              /></label
+            >
+            {#if untilStart}<button
+                class="btn btn-xs btn-paper"
+                onclick={() => setting.wait(clockTime(untilStart))}
+                >{clockTime(untilStart)} for the planned start</button
+              >{/if}
+          {/if}
+          <span class="flex-1"></span>
+          <button class="btn btn-sm btn-paper" onclick={() => window.print()}>Print</button>
+        </header>
+        {#each Object.values(setting.errors) as text (text)}<p
+            class="text-error px-3.5 pb-1 text-[13.5px]"
+            role="alert"
+          >
+            {text}
+          </p>{/each}
+        {#if setting.trouble && !reading}<p class="text-error px-3.5 pb-1 text-[13.5px]" role="alert">
+            {setting.trouble}
+          </p>{/if}
+        {#if chosen?.holds && chosen.holds.code !== setting.fit?.code}
+          <p class="text-soft px-3.5 pb-1.5 text-[13.5px]">
+            This takes the place of “{chosen.holds.name}”{chosen.stale.length
+              ? ` (${staleList(chosen.stale)})`
+              : ''}.
+          </p>
+        {/if}
+        <EntryCard {profile} lines={setting.lines} ticked={setting.ticked} ontick={(i) => setting.tick(i)} />
+      </section>
+      {#if reading && setting.fit}
+        <div class="no-print">
+          <ReadBackCard
+            {setting}
+            {profile}
+            {name}
+            onrecorded={() => void recorded()}
+            onback={() => (reading = false)}
+          />
+        </div>
+      {/if}
+      <p class="caution">
+        Mains voltage and heat: a controller that does not do what the card says is for the kiln maker’s
+        manual or an electrician, not for force.
+      </p>
+    </div>
+    <aside class="side no-print">
+      <div class={['now', reading && 'reading']}>
+        <Panel
+          {profile}
+          display={reading ? '' : shouldSay}
+          lit={reading ? ['tell', 'take'] : (line?.keys ?? [])}
+        />
+        <p class="text-soft pt-1 text-[13.5px]" aria-live="polite">
+          {#if reading}Press tell, then take for the next value.
+          {:else if line?.question}Line {setting.ticked + 1} of {all}: before the last take the display should
+            say this.
+          {:else if line}Line {setting.ticked + 1} of {all}.
+          {:else if done}All lines are keyed. Now read it back.{/if}
+        </p>
+      </div>
+      {#if setting.fit}
+        <div class="card-paper verdict px-3.5 py-2.5">
+          <FitVerdict fit={setting.fit} {schedule} kilnId={kiln.id} {load} controller={profile.name ?? ''} />
+        </div>
+      {/if}
+    </aside>
+  </div>
+  {#if setting.fit && all > 0 && !reading}
+    <div class="foot no-print">
+      <button class="btn btn-primary big" onclick={next} data-testid="next-line">
+        {#if line}Done: {line.question ? line.display : 'begin'}{#if setting.ticked > 0}&nbsp;({number(
+              setting.ticked,
+              0
+            )} of {all}){/if}{:else}Read it back{/if}
+      </button>
+      {#if line}<button class="btn btn-paper big" onclick={() => (reading = true)}>Read it back</button>{/if}
+    </div>
+  {/if}
+{/if}
+
+<style>
+  .stage {
+    display: grid;
+    grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+    gap: 14px;
+    align-items: start;
+  }
+  .main {
+    display: grid;
+    gap: 12px;
+  }
+  .side {
+    display: grid;
+    gap: 10px;
+    position: sticky;
+    top: 12px;
+  }
+  .head {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 6px 12px;
+    padding: 8px 14px;
+    border-bottom: 1px solid var(--color-base-300);
+  }
+  .code {
+    font-family: var(--font-mono);
+    font-weight: 700;
+    letter-spacing: 0.12em;
+  }
+  .status {
+    border-radius: 10px;
+    padding: 8px 14px;
+    font-size: 15px;
+  }
+  .good {
+    background: color-mix(in oklab, var(--color-success) 16%, var(--color-base-100));
+    border-left: 4px solid var(--color-success);
+  }
+  .warn {
+    background: color-mix(in oklab, var(--color-warning) 16%, var(--color-base-100));
+    border-left: 4px solid var(--color-warning);
+  }
+  .caution {
+    font-size: 13px;
+    color: var(--color-soft);
+    border-left: 4px solid var(--color-warning);
+    padding-left: 8px;
+  }
+  .foot {
+    position: sticky;
+    bottom: 0;
+    display: flex;
+    gap: 8px;
+    padding: 8px 0;
+    background: var(--color-base-200);
+  }
+  .big {
+    min-height: 52px;
+    font-size: 16px;
+  }
+  .foot .btn-primary {
+    flex: 1;
+  }
+  .print-head {
+    display: none;
+  }
+  @media screen {
+    .only-print {
+      display: none;
+    }
+  }
+  @media (max-width: 1023px) {
+    .stage {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .side {
+      display: contents;
+    }
+    .now {
+      order: -1;
+    }
+    .verdict {
+      order: 1;
+    }
+  }
+  @media (max-width: 767px) {
+    .foot {
+      bottom: 64px;
+    }
+    /* In the hand only the display stays in sight; the keys stand in the line. */
+    .now {
+      position: sticky;
+      top: 0;
+      z-index: 5;
+      padding-block: 6px;
+      background: var(--color-base-200);
+    }
+    .reading {
+      display: none;
+    }
+    .now :global(.keys),
+    .now :global(.hands) {
+      display: none;
+    }
+  }
+  @media print {
+    .no-print,
+    .head,
+    .status {
+      display: none;
+    }
+    .print-head {
+      display: grid;
+      grid-template-columns: 1fr auto;
+      align-items: baseline;
+    }
+    .print-head h1 {
+      font-size: 22px;
+    }
+    .print-head p {
+      grid-column: 1;
+    }
+    .print-head .code {
+      grid-column: 2;
+      grid-row: 1 / 3;
+      font-size: 30px;
+    }
+    .stage {
+      grid-template-columns: 1fr;
+    }
+  }
+</style>
