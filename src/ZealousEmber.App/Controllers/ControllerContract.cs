@@ -18,9 +18,14 @@ public sealed record ControllerListed(int Id, int Version, bool BuiltIn, Profile
 /// <param name="StartTemperature">In the schedule's unit; 20 °C when missing.</param>
 /// <param name="Slot">The first when missing.</param>
 /// <param name="DelayMinutes">Before it begins.</param>
+/// <param name="Done">Of switches: turns that are done, when the rest is planned anew.</param>
+/// <param name="Readings">How hot it was then, in the schedule's unit.</param>
 public sealed record FitRequestContract(
     ScheduleContract? Schedule, int? ProfileId = null, ProfileData? Profile = null, string? GoalCone = null, int? KilnId = null, KilnContract? Kiln = null, LoadContract? Load = null,
-    double? StartTemperature = null, string? Slot = null, double? DelayMinutes = null);
+    double? StartTemperature = null, string? Slot = null, double? DelayMinutes = null, IReadOnlyList<DialTurnContract?>? Done = null, IReadOnlyList<DialReadingContract?>? Readings = null);
+
+/// <summary>What a pyrometer said at a minute since it was switched on.</summary>
+public sealed record DialReadingContract(double Minute, double Temperature);
 
 /// <summary>A question with its answer as the display shows it.</summary>
 /// <param name="Question">rate.2, alarm.</param>
@@ -58,9 +63,10 @@ public sealed record DialTurnContract(double Minute, IReadOnlyList<string> Posit
 /// <param name="Cutoff">The cone that switches off by itself.</param>
 /// <param name="TimerMinutes">What the timer is set to.</param>
 /// <param name="Rms">Off the wanted curve up to the off, in the schedule's unit.</param>
+/// <param name="Power">Share of the kiln's full power that comes, as far as readings tell.</param>
 public sealed record FitResultContract(
     string? Fits, string Why, string? Code, IReadOnlyList<AnswerContract> Program, ScheduleContract? Schedule, IReadOnlyList<FitChangeContract> Changes, FitDifference Difference,
-    IReadOnlyList<KeystrokeContract> Keystrokes, IReadOnlyList<DialTurnContract>? Turns = null, double? OffMinute = null, string? Cutoff = null, double? TimerMinutes = null, double? Rms = null);
+    IReadOnlyList<KeystrokeContract> Keystrokes, IReadOnlyList<DialTurnContract>? Turns = null, double? OffMinute = null, string? Cutoff = null, double? TimerMinutes = null, double? Rms = null, double? Power = null);
 
 /// <summary>Everything a controller remembers; answers as they are shown.</summary>
 /// <param name="Slots">Answers by program and question.</param>

@@ -31,7 +31,7 @@ internal static class FitTask
         var wish = ReadWish(wire, profile, problems);
         var firing = await KilnAndLoad.Read(wire.KilnId, wire.Kiln, wire.Load, wish?.Schedule.Kind ?? ScheduleKind.Glaze, wish?.Start ?? UsualKiln.Room, lookup, problems);
         if (problems.Count > 0 || wish is null) return Result<FitResultContract>.Failed(problems);
-        if (wish.Profile.Give == Giving.Dials) return Turn(wish.Schedule, wish.Profile, wish.Goal, firing.Kiln, wish.Start, cancel);
+        if (wish.Profile.Give == Giving.Dials) return Turn(wish, ReadSoFar(wire, wish.Schedule.Unit, problems), firing.Kiln, problems, cancel);
         if (firing.Ware is not null) wish = wish with { Kiln = firing.Kiln, Load = firing.Ware, Units = (await lookup.Settings()).Display.Units };
         var fit = ControllerFit.Of(wish);
         return fit.IsOk ? Write(fit.Value, wish.Schedule, wish.Profile) : Result<FitResultContract>.Failed(fit.Problems);
@@ -48,10 +48,12 @@ internal static class FitTask
     }
 
     /// <summary>Switches by the clock; on a usual kiln of 190 litres where none is named.</summary>
-    private static Result<FitResultContract> Turn(Schedule schedule, ControllerProfile profile, Cone? goal, IKilnModel model, Temperature start, CancellationToken cancel)
+    private static Result<FitResultContract> Turn(FitWish wish, DialsSoFar? so, IKilnModel model, List<Problem> problems, CancellationToken cancel)
     {
+        if (problems.Count > 0) return Result<FitResultContract>.Failed(problems);
+        var (schedule, goal) = (wish.Schedule, wish.Goal);
         var (kiln, load) = model is ElectricKiln named ? (named.Kiln, named.Standing) : (UsualKiln, UsualKiln.UsualLoad(schedule.Kind));
-        var turned = DialFit.Of(profile, schedule, goal, kiln, load, start, cancel);
+        var turned = DialFit.Of(wish.Profile, schedule, goal, kiln, load, wish.Start, so, cancel);
         if (!turned.IsOk) return Result<FitResultContract>.Failed(turned.Problems);
         if (turned.Value is not { } plan)
         {
@@ -62,7 +64,22 @@ internal static class FitTask
         var why = cools ? "The cooling that was asked for is the kiln's own." : plan.Rms > LoosestRms ? "It cannot be followed closely with these switches." : "";
         return new FitResultContract(
             why.Length == 0 ? "nearly" : "no", why, null, [], null, [], new FitDifference(plan.Late, TemperatureDifference.FromKelvins(plan.MaxDegrees).In(schedule.Unit), ConeReadings.Of(plan.Cone, plan.Wanted), ConeReadings.Of(plan.Cone, plan.Told)), [],
-            [.. plan.Turns.Select(t => new DialTurnContract(t.Minute, t.Positions))], plan.OffMinute, plan.Cutoff, plan.TimerMinutes, TemperatureDifference.FromKelvins(plan.Rms).In(schedule.Unit));
+            [.. plan.Turns.Select(t => new DialTurnContract(t.Minute, t.Positions))], plan.OffMinute, plan.Cutoff, plan.TimerMinutes, TemperatureDifference.FromKelvins(plan.Rms).In(schedule.Unit), plan.Share);
+    }
+
+    /// <summary>What was turned and read so far.</summary>
+    private static DialsSoFar? ReadSoFar(FitRequestContract wire, TemperatureUnit unit, List<Problem> problems)
+    {
+        if (wire.Done is not { Count: > 0 } && wire.Readings is not { Count: > 0 }) return null;
+        if (wire.Done is not { Count: > 0 }) problems.Add(new Problem("done", "Readings tell something only with the turns that were done."));
+        var readings = new List<DialReading>();
+        foreach (var (i, reading) in (wire.Readings ?? []).Index())
+        {
+            var at = ScheduleLimits.ReadTemperature(reading?.Temperature, unit, $"readings[{i}].temperature");
+            problems.AddRange(at.Problems);
+            if (at.IsOk) readings.Add(new DialReading(reading!.Minute, at.Value));
+        }
+        return new DialsSoFar([.. (wire.Done ?? []).Select(t => new DialTurn(t?.Minute ?? -1, [.. t?.Positions ?? []]))], [.. readings]);
     }
 
     private static FitResultContract Write(ControllerProgram fit, Schedule wanted, ControllerProfile profile)

@@ -1,6 +1,7 @@
 using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Controllers.Turning;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -70,5 +71,62 @@ public sealed class DialTests
         levels.Power(9).ShouldBe(1, 1e-9);
         Enumerable.Range(1, 9).ShouldAllBe(l => levels.Power(l) > levels.Power(l - 1));
         levels.Turned(0, 4).ShouldBe(3);
+    }
+
+    [Theory]
+    [InlineData("Bung", Glaze, "6", 1.1)]
+    [InlineData("Bung", Bisque, "04", 0.9)]
+    [InlineData("Spyhole", Bisque, "04", 1.1)]
+    public void With_a_reading_at_each_turn_it_keeps_to_the_curve_though_the_power_is_not_what_the_plate_says(string profile, string text, string cone, double power)
+    {
+        var (kind, read) = (text == Bisque ? ScheduleKind.Bisque : ScheduleKind.Glaze, KeyMachineTests.Profile(profile));
+        var schedule = FitTests.Written(text, kind, cone);
+        var (start, load) = (Temperature.FromCelsius(20), Top190.UsualLoad(kind));
+        var curve = new PlainKiln(start).Times(schedule.Program).Value.Curve;
+        var ends = curve.EndOfTop.TotalMinutes;
+        // The real one: nobody knows how much it gives.
+        var real = new KilnSimulation(Top190, load, null, 20, Fineness.Usual, null);
+        var levels = new DialLevels(read.Dials!);
+        var (done, readings) = (new List<DialTurn>(), new List<DialReading>());
+        DialPlan Plan(DialsSoFar? so) => DialFit.Of(read, schedule, null, Top190, load, start, so).Value!;
+        var plan = Plan(null);
+        var (minute, square) = (0, 0.0);
+        void RunTo(double until)
+        {
+            for (; minute < until; minute++)
+            {
+                real.LeadWithPower(60, levels.Power(levels.Find(done[^1].Positions)!.Value) * Top190.FullPower * power);
+                if (minute + 1 > ends) continue;
+                var off = real.Chamber - curve.At(NodaTime.Duration.FromMinutes(minute + 1)).Celsius;
+                square += off * off;
+            }
+        }
+
+        done.Add(plan.Turns[0]);
+        while (plan.Turns.Length > done.Count)
+        {
+            var next = plan.Turns[done.Count];
+            RunTo(next.Minute);
+            readings.Add(new DialReading(minute, Temperature.FromCelsius(real.Chamber)));
+            done.Add(next);
+            plan = Plan(new DialsSoFar([.. done], [.. readings]));
+            plan.Turns.Take(done.Count).Select(t => (t.Minute, string.Join(' ', t.Positions))).ShouldBe(done.Select(t => (t.Minute, string.Join(' ', t.Positions))), "what is done stays");
+        }
+        RunTo(plan.OffMinute);
+        plan.Share.ShouldBe(power, 0.01);
+        Math.Sqrt(square / Math.Min(minute, ends)).ShouldBeLessThan(7 * 1.15);
+    }
+
+    [Fact]
+    public void What_was_turned_and_read_is_looked_at_first()
+    {
+        Problem Refused(DialTurn[] turns, params DialReading[] readings) => DialFit.Of(
+            KeyMachineTests.Profile("Bung"), FitTests.Written(Glaze, ScheduleKind.Glaze, "6"), null, Top190, Top190.UsualLoad(ScheduleKind.Glaze), Temperature.FromCelsius(20), new DialsSoFar([.. turns], [.. readings])).Problems[0];
+        var first = new DialTurn(0, ["1", "1"]);
+        Refused([new DialTurn(5, ["1", "1"])]).Field.ShouldBe("done[0].minute");
+        Refused([first, new DialTurn(30, ["1", "6"])]).Field.ShouldBe("done[1].positions");
+        Refused([first, new DialTurn(30, ["2", "2"]), new DialTurn(20, ["1", "1"])]).Field.ShouldBe("done[2].minute");
+        Refused([first], new DialReading(-1, Temperature.FromCelsius(100))).Field.ShouldBe("readings[0].minute");
+        Refused([first], new DialReading(20, Temperature.FromCelsius(60)), new DialReading(10, Temperature.FromCelsius(50))).Field.ShouldBe("readings[1].minute");
     }
 }

@@ -30,20 +30,28 @@ internal sealed class DialPlanner
     private readonly double work;
     private readonly double start;
     private readonly double[] power;
+    private readonly ImmutableArray<(double Minute, int Level)> done;
+    private readonly double from;
 
     /// <param name="kiln">Which.</param>
     /// <param name="load">What stands in it.</param>
     /// <param name="dials">Its switches.</param>
     /// <param name="curve">The wanted curve, to the end of its top.</param>
     /// <param name="cone">Compared by this.</param>
-    public DialPlanner(Kiln kiln, KilnLoad load, Dials dials, Curve curve, ConeKinetics cone)
+    /// <param name="share">Of the kiln's full power that really comes.</param>
+    /// <param name="done">Turns that are done; what follows is planned.</param>
+    /// <param name="from">Nothing is turned before this minute but what is done.</param>
+    public DialPlanner(Kiln kiln, KilnLoad load, Dials dials, Curve curve, ConeKinetics cone, double share = 1, ImmutableArray<(double Minute, int Level)> done = default, double from = 0)
     {
         (this.kiln, this.load, this.cone, levels, apart) = (kiln, load, cone, new DialLevels(dials), dials.Apart);
+        this.done = done.IsDefault ? [] : done;
+        // Switches stay for a while once they were turned.
+        this.from = this.done.IsEmpty ? 0 : Math.Ceiling(Math.Max(from, this.done[^1].Minute + apart));
         ends = curve.EndOfTop.TotalMinutes;
         // By the minute; nothing is asked after the top.
         wanted = [.. Enumerable.Range(0, (int)Math.Ceiling(ends) + 1).Select(m => curve.At(NodaTime.Duration.FromMinutes(Math.Min(m, ends))).Celsius)];
         start = wanted[0];
-        power = [.. Enumerable.Range(0, levels.Count).Select(l => levels.Power(l) * kiln.FullPower)];
+        power = [.. Enumerable.Range(0, levels.Count).Select(l => levels.Power(l) * kiln.FullPower * share)];
         for (var m = 1; m < wanted.Length; m++) work += (cone.RateAt(wanted[m - 1]) + cone.RateAt(wanted[m])) / 2 / 60;
     }
 
@@ -68,13 +76,13 @@ internal sealed class DialPlanner
         for (var pass = 0; pass < 3; pass++)
         {
             var before = best.Score;
-            for (var i = 1; i < best.Turns.Length; i++)
+            for (var i = Math.Max(1, done.Length); i < best.Turns.Length; i++)
             {
                 cancel.ThrowIfCancellationRequested();
                 foreach (var by in Moves)
                 {
                     var minute = best.Turns[i].Minute + by;
-                    if (minute - best.Turns[i - 1].Minute < apart || (i + 1 < best.Turns.Length && best.Turns[i + 1].Minute - minute < apart)) continue;
+                    if (minute < from || minute - best.Turns[i - 1].Minute < apart || (i + 1 < best.Turns.Length && best.Turns[i + 1].Minute - minute < apart)) continue;
                     if (Run(best.Turns.SetItem(i, (minute, best.Turns[i].Level))) is { } moved && moved.Score < best.Score) best = moved;
                 }
                 foreach (var level in new[] { best.Turns[i].Level - 1, best.Turns[i].Level + 1 }.Where(l => l >= 0 && l < levels.Count))
@@ -90,10 +98,11 @@ internal sealed class DialPlanner
 
     private Course? Searched(CancellationToken cancel)
     {
-        var first = new KilnSimulation(kiln, load, null, start, Fineness.Usual, null).State;
-        List<State> beam = [new State(first, 0, 0, 0, 0, null, -1)];
         Course? best = null;
-        for (var at = 0.0; at < ends + LongestLate && beam.Count > 0; at += apart)
+        List<State> beam = [];
+        if (Begun() is { } begun) beam.Add(begun);
+        else best = new Course(done, 0, 0, 0, 0, 0);
+        for (var at = from; at < ends + LongestLate && beam.Count > 0; at += apart)
         {
             cancel.ThrowIfCancellationRequested();
             var next = new Dictionary<(int Level, int Heat), (State State, double Score)>();
@@ -102,7 +111,7 @@ internal sealed class DialPlanner
                 for (var level = Math.Max(0, state.Level - FurthestStep); level <= Math.Min(levels.Count - 1, state.Level + FurthestStep); level++)
                 {
                     var turned = levels.Turned(state.Level, level);
-                    if (Block(state, level, turned, at) is not var (after, off)) continue;
+                    var (after, off) = Block(state, level, turned, at, apart);
                     if (off is { } minute)
                     {
                         var score = Score(after.Square, minute, after.Turns, after.Work);
@@ -119,12 +128,26 @@ internal sealed class DialPlanner
         return best is null ? null : Run(best.Turns);
     }
 
+    /// <summary>Where it stands once what is done is done; nothing where that alone gets there.</summary>
+    private State? Begun()
+    {
+        var first = new KilnSimulation(kiln, load, null, start, Fineness.Usual, null).State;
+        var state = new State(first, 0, 0, 0, 0, null, -1);
+        foreach (var (i, turn) in done.Index())
+        {
+            var until = i + 1 < done.Length ? done[i + 1].Minute : from;
+            (state, var off) = Block(state, turn.Level, levels.Turned(state.Level, turn.Level), turn.Minute, until - turn.Minute);
+            if (off is not null) return null;
+        }
+        return state;
+    }
+
     /// <summary>A block at one level; the minute of the off where the heat work is reached in it.</summary>
-    private (State After, double? Off)? Block(State state, int level, int turned, double at)
+    private (State After, double? Off) Block(State state, int level, int turned, double at, double minutes)
     {
         var simulation = new KilnSimulation(kiln, load, null, state.Kiln);
         var (square, done) = (state.Square, state.Work);
-        for (var m = 1; m <= apart; m++)
+        for (var m = 1; m <= minutes; m++)
         {
             var before = simulation.Chamber;
             simulation.LeadWithPower(60, power[level]);
