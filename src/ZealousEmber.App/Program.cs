@@ -96,6 +96,7 @@ async Task Serve()
     app.MapKilns();
     app.MapControllers();
     app.MapBanks();
+    app.MapPractice();
     app.MapFit();
     app.MapStudio();
     app.MapCopies();

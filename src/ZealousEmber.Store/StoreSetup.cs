@@ -37,6 +37,7 @@ public static class StoreSetup
         AddSettings<PlanningPreferencesRow, PlanningPreferences>(services, r => r.ReadPreferences(), (r, p) => r.WritePreferences(p), PlanningPreferences.Usual);
         services.AddScoped<FiringFinder>();
         services.AddScoped<EnteredPrograms>();
+        services.AddScoped<PracticeLog>();
         services.AddScoped<PhotoRepository>();
         services.AddScoped<RawRows>();
         return services;

@@ -63,6 +63,11 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             entered.HasIndex(e => e.FiringId);
             entered.HasIndex(e => e.CreateKey).IsUnique();
         });
+        model.Entity<PracticeRow>(practice =>
+        {
+            practice.ToTable("practice");
+            practice.HasIndex(p => new { p.Person, p.At });
+        });
         model.Entity<PhotoRow>(photo =>
         {
             photo.ToTable("photos");

@@ -43,9 +43,15 @@ internal static class ReadBackTask
         var slips = SlipFinder.Of(profile, program, back.Value.Read, consequences.Top.In(profile.Unit), memory, OwnSlips.Of(slipsMade));
         return (new ReadBackResponse(
             back.Value.Matches, [.. back.Value.Missing.Select(m => m.Id)],
-            [.. back.Value.Differences.Select(d => new DifferenceContract(d.Asked.Id, d.Wanted, d.Shown, d.Consequence, d.Minutes, TemperatureDifference.FromKelvins(d.Degrees).In(profile.Unit)))],
-            [.. slips.Select(s => new SlipContract(s.Kind, s.Questions, s.Text, s.Probability))]), back.Value);
+            Write(back.Value.Differences, profile), Write(slips)), back.Value);
     }
+
+    /// <summary>Differences as they are told.</summary>
+    public static IReadOnlyList<DifferenceContract> Write(IEnumerable<ReadBackDifference> differences, ControllerProfile profile) =>
+        [.. differences.Select(d => new DifferenceContract(d.Asked.Id, d.Wanted, d.Shown, d.Consequence, d.Minutes, TemperatureDifference.FromKelvins(d.Degrees).In(profile.Unit)))];
+
+    /// <summary>Slips as they are told.</summary>
+    public static IReadOnlyList<SlipContract> Write(IEnumerable<Slip> slips) => [.. slips.Select(s => new SlipContract(s.Kind, s.Questions, s.Text, s.Probability))];
 
     private static (ScheduleKind Kind, Temperature Start) ReadSchedule(ReadBackRequest wire, List<Problem> problems)
     {

@@ -450,6 +450,43 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("photos", (string)null);
                 });
 
+            modelBuilder.Entity("ZealousEmber.Store.Repositories.PracticeRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Controller")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Hints")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsDone")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Person")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Seconds")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Task")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Person", "At");
+
+                    b.ToTable("practice", (string)null);
+                });
+
             modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleRow", b =>
                 {
                     b.Property<int>("Id")

@@ -21,7 +21,7 @@ public class ArchitectureTests
     private static readonly string[] Layers =
     [
         "Units", "Schedules", "Notation", "Cones", "Ware", "Packing", "Kilns", "Kilns.Electric", "Review", "Planning", "Assessment", "Clock", "Firing", "Controllers", "Controllers.Fit",
-        "Controllers.ReadingBack", "Controllers.Turning", "Controllers.Bank",
+        "Controllers.ReadingBack", "Controllers.Turning", "Controllers.Bank", "Controllers.Practice",
     ];
 
     private static readonly Architecture House = new ArchLoader().LoadAssemblies(App, Store, Core).Build();

@@ -59,6 +59,9 @@ export type BankSlot = Schemas['BankSlotContract'];
 export type Entered = Schemas['EnteredContract'];
 export type ReadBack = Schemas['ReadBackResponse'];
 export type Pressed = Schemas['PressResponse'];
+export type PracticeTask = Schemas['PracticeTaskContract'];
+export type PracticeResult = Schemas['PracticeCheckResponse'];
+export type PracticeTry = Schemas['PracticeTryContract'];
 export type ControllerMemory = Schemas['MemoryContract'];
 export type Unit = Preview['unit'];
 

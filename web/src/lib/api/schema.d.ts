@@ -2174,6 +2174,140 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/practice/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Tasks at a controller, the easiest first */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PracticeTaskContract'][];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/practice': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What somebody practised, the latest first */
+    get: {
+      parameters: {
+        query?: {
+          name?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PracticeTryContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/practice/check': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What came of a task: what was entered otherwise, what it would do, and what probably happened */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PracticeCheckRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PracticeCheckResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/studio': {
     parameters: {
       query?: never;
@@ -4376,6 +4510,13 @@ export interface components {
       /** @description That fit in it. */
       cones: null | string[];
     };
+    /** @description What a pyrometer said at a minute since it was switched on. */
+    DialReadingContract: {
+      /** Format: double */
+      minute: number;
+      /** Format: double */
+      temperature: number;
+    };
     /** @description Switches turned at a moment. */
     DialTurnContract: {
       /**
@@ -4695,6 +4836,10 @@ export interface components {
        * @description Before it begins.
        */
       delayMinutes?: null | number;
+      /** @description Of switches: turns that are done, when the rest is planned anew. */
+      done?: null | components['schemas']['DialTurnContract'][];
+      /** @description How hot it was then, in the schedule's unit. */
+      readings?: null | components['schemas']['DialReadingContract'][];
     };
     /** @description What the logs taught; nothing is kept until the kiln is saved. */
     FitResponse: {
@@ -4741,6 +4886,11 @@ export interface components {
        * @description Off the wanted curve up to the off, in the schedule's unit.
        */
       rms?: null | number;
+      /**
+       * Format: double
+       * @description Share of the kiln's full power that comes, as far as readings tell.
+       */
+      power?: null | number;
     };
     /** @description A mend: some steps replaced by others, and what they are read as where that was the slip. Tried before it is offered. */
     FixContract: {
@@ -5829,6 +5979,72 @@ export interface components {
        * @description 0 to 1.
        */
       power: null | number;
+    };
+    /** @description What somebody did. */
+    PracticeCheckRequest: {
+      /**
+       * Format: int32
+       * @description A controller of the studio,
+       */
+      profileId?: null | number;
+      profile?: null | components['schemas']['ProfileData'];
+      /** @description Which. */
+      task?: null | string;
+      memory?: null | components['schemas']['MemoryContract'];
+      /** @description About a schedule, question by question: degrees of its unit, or minutes. */
+      answers?: null | (null | number)[];
+      /** @description What is wrong: rate.2. */
+      found?: null | string;
+      /**
+       * Format: double
+       * @description It took.
+       */
+      seconds?: null | number;
+      /**
+       * Format: int32
+       * @description Asked for.
+       */
+      hints?: null | number;
+    };
+    /** @description What came of it. */
+    PracticeCheckResponse: {
+      done: boolean;
+      text: string;
+      differences: components['schemas']['DifferenceContract'][];
+      slips: components['schemas']['SlipContract'][];
+      schedule: null | components['schemas']['ScheduleContract'];
+    };
+    /**
+     * @description What is practised.
+     * @enum {string}
+     */
+    PracticeKind: 'read' | 'enter' | 'leftovers' | 'find';
+    /** @description Something to practise at a controller. */
+    PracticeTaskContract: {
+      id: string;
+      /** @description read, enter, leftovers or find. */
+      kind: components['schemas']['PracticeKind'];
+      schedule: components['schemas']['ScheduleContract'];
+      /** @description Under which program it is to stand. */
+      slot: null | string;
+      /** @description The controller at the beginning. */
+      memory: components['schemas']['MemoryContract'];
+      /** @description What is to be entered; what is asked for in the task that has to be found is not told. */
+      program: components['schemas']['AnswerContract'][];
+      /** @description About a schedule that is read. */
+      questions: string[];
+    };
+    /** @description A task somebody tried. */
+    PracticeTryContract: {
+      controller: string;
+      task: string;
+      done: boolean;
+      /** Format: int32 */
+      seconds: number;
+      /** Format: int32 */
+      hints: number;
+      /** Format: date-time */
+      at: string;
     };
     /** @description Keys pressed on a controller. */
     PressRequest: {

@@ -151,6 +151,7 @@
               >{/if}
           {/if}
           <span class="flex-1"></span>
+          <a class="link text-[13.5px]" href="/stores/kilns/{kiln.id}/programs">What is in it</a>
           <button class="btn btn-sm btn-paper" onclick={() => window.print()}>Print</button>
         </header>
         {#each Object.values(setting.errors) as text (text)}<p

@@ -12,8 +12,10 @@
     /** True once it is known when it starts; the price then follows the hours. */
     timed: boolean;
     unit: 'C' | 'F';
+    /** Of the schedule, once it is saved. */
+    scheduleId: number | null;
   }
-  const { place, loop, timed, unit }: Props = $props();
+  const { place, loop, timed, unit, scheduleId }: Props = $props();
 
   const kilns = createQuery(kilnList);
   const kiln = $derived(place.kilnId === null ? null : (loop.preview?.kiln ?? null));
@@ -82,6 +84,16 @@
         <dd class="text-warning text-right font-semibold" data-testid="late">{duration(kiln.lateMinutes)}</dd>
       {/if}
     </dl>
+    {#if scheduleId !== null && place.kilnId !== null}
+      <p class="mt-1">
+        <a
+          class="link text-primary font-semibold"
+          href={place.firing
+            ? `/firings/${place.firing.id}?stage=set`
+            : `/schedules/${scheduleId}/set?kiln=${place.kilnId}`}>Set it at {kiln.name}</a
+        >
+      </p>
+    {/if}
     <details class="mt-1">
       <summary class="text-soft cursor-pointer text-[12.5px]">How sure is this?</summary>
       <p class="text-soft mt-1 text-[12.5px]">

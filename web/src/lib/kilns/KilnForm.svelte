@@ -1,11 +1,19 @@
 <script lang="ts">
   import type { KilnBody, KilnNumber } from '$lib/api/client';
+  import { createQuery } from '@tanstack/svelte-query';
+  import { controllerLine, controllerList } from '$lib/controllers';
   import type { KilnDraft } from './kiln-draft.svelte';
 
   /** The numbers of a kiln in four groups, each with what it means in plain words. */
   const { draft, numbers }: { draft: KilnDraft; numbers: readonly KilnNumber[] } = $props();
 
-  type Field = Exclude<keyof KilnBody, 'name' | 'class' | 'unit' | 'brick' | 'holdClock' | 'notes'>;
+  const controllers = createQuery(controllerList);
+  const controller = $derived(controllers.data?.find((c) => c.id === draft.body.controllerId));
+
+  type Field = Exclude<
+    keyof KilnBody,
+    'name' | 'class' | 'unit' | 'brick' | 'holdClock' | 'notes' | 'controllerId'
+  >;
   const groups: readonly { title: string; fields: readonly Field[] }[] = [
     { title: 'On the plate', fields: ['volume', 'power', 'voltage', 'topLimit'] },
     {
@@ -81,18 +89,47 @@
         </div>
       {:else if group.title === 'As it stands'}
         <div class="field">
-          <label for="kiln-clock" class="font-semibold">When a climb is late</label>
+          <label for="kiln-controller" class="font-semibold">Controller</label>
           <select
-            id="kiln-clock"
+            id="kiln-controller"
             class="select select-sm w-40"
-            value={draft.body.holdClock ?? 'waits'}
-            onchange={(e) => draft.edit({ holdClock: e.currentTarget.value as 'waits' | 'runs' })}
+            value={String(draft.body.controllerId ?? '')}
+            aria-invalid={draft.messages['controllerId'] ? 'true' : undefined}
+            onchange={(e) =>
+              draft.edit({ controllerId: e.currentTarget.value ? Number(e.currentTarget.value) : null })}
           >
-            <option value="waits">the hold waits</option>
-            <option value="runs">its clock runs on</option>
+            <option value="">none named</option>
+            {#each controllers.data ?? [] as c (c.id)}<option value={String(c.id)}>{c.profile.name}</option
+              >{/each}
           </select>
-          <p class="means text-soft">What the controller does when the kiln has not come up in time.</p>
+          <p class={['means', draft.messages['controllerId'] ? 'text-error' : 'text-soft']}>
+            {#if draft.messages['controllerId']}{draft.messages['controllerId']}
+            {:else if controller}{controllerLine(controller.profile).replace(/^./, (c) => c.toUpperCase())}; {controller
+                .profile.clock === 'runs'
+                ? 'its clock runs on when a climb is late'
+                : 'a hold waits for a late climb'}.
+              {#if draft.id !== null}<a class="link" href="/stores/kilns/{draft.id}/programs">Its programs</a
+                >{/if}
+            {:else}How schedules are entered at this kiln. <a class="link" href="/stores/controllers"
+                >All controllers</a
+              >{/if}
+          </p>
         </div>
+        {#if !controller}
+          <div class="field">
+            <label for="kiln-clock" class="font-semibold">When a climb is late</label>
+            <select
+              id="kiln-clock"
+              class="select select-sm w-40"
+              value={draft.body.holdClock ?? 'waits'}
+              onchange={(e) => draft.edit({ holdClock: e.currentTarget.value as 'waits' | 'runs' })}
+            >
+              <option value="waits">the hold waits</option>
+              <option value="runs">its clock runs on</option>
+            </select>
+            <p class="means text-soft">What the controller does when the kiln has not come up in time.</p>
+          </div>
+        {/if}
       {/if}
     </div>
   </fieldset>

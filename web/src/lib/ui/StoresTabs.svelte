@@ -6,6 +6,7 @@
   label="Stores"
   tabs={[
     { href: '/stores/kilns', name: 'Kilns' },
+    { href: '/stores/controllers', name: 'Controllers' },
     { href: '/stores/clays', name: 'Clays' },
     { href: '/stores/glazes', name: 'Glazes' },
     { href: '/stores/clock', name: 'Hours and prices' },

@@ -122,7 +122,7 @@
       <aside class="right">
         <ClockCard {draft} {place} {loop} {start} />
         <ConesCard {draft} {place} {loop} />
-        <KilnCard {place} {loop} timed={start.at !== null} unit={draft.body.unit} />
+        <KilnCard scheduleId={draft.id} {place} {loop} timed={start.at !== null} unit={draft.body.unit} />
         <!-- Comes when there is something to say; a quiet schedule does not wait for it. -->
         {#if loop.preview?.findings.length}
           {#await import('$lib/editor/FindingsCard.svelte') then { default: FindingsCard }}
