@@ -1,13 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import {
-    api,
-    sayProblem,
-    type ConeReading,
-    type Fit,
-    type LoadBody,
-    type ScheduleBody
-  } from '$lib/api/client';
+  import { api, sayProblem, type Fit, type LoadBody, type ScheduleBody } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
   import { degrees, duration, number } from '$lib/format';
 
@@ -50,15 +43,13 @@
       ? `${controller} ${verdicts[fit.fits as keyof typeof verdicts]}.`
       : `${controller} can’t get there.`
   );
-  /** Where a cone's tip points, as on a clock. */
-  const tip = (cone: ConeReading) => `${number(Math.round(cone.clock * 2) / 2, 1)} o’clock`;
   const apart = $derived.by(() => {
     const { minutes, maxDegrees, coneBefore, coneAfter } = fit.difference;
     const parts = [
       Math.abs(minutes) >= 1 ? `${duration(Math.abs(minutes))} ${minutes > 0 ? 'longer' : 'shorter'}` : null,
       maxDegrees >= 1 ? `at most ${degrees(maxDegrees, unit)} apart` : null,
-      coneAfter && tip(coneAfter) !== tip(coneBefore)
-        ? `cone ${coneAfter.cone} down to ${tip(coneAfter)} instead of ${tip(coneBefore)}`
+      coneAfter && coneAfter.words !== coneBefore.words
+        ? `cone ${coneAfter.cone} ${coneAfter.words}; wanted was ${coneBefore.words}`
         : null
     ].filter((p) => p !== null);
     return parts.join(', ');

@@ -103,6 +103,7 @@
           <input
             bind:this={fields[i]}
             class="input value"
+            aria-label={labelOf(profile, answer.question)}
             autocomplete="off"
             autocapitalize="off"
             spellcheck="false"

@@ -135,7 +135,9 @@ export class Turning {
         this.busy = false;
         this.trouble = null;
         this.errors = data ? {} : fieldErrors(error as Problem);
-        if (data) this.plan = data;
+        // Under way a plan that is no plan leaves the one there is: it still has to be turned off.
+        if (data && !data.turns && this.underWay) this.trouble = data.why;
+        else if (data) this.plan = data;
       },
       (error) => {
         this.busy = false;
