@@ -26,8 +26,9 @@ public sealed partial class EdgeTests(RunningStudio studio) : IClassFixture<Runn
 
     [Theory]
     [MemberData(nameof(FuzzTests.Requests), MemberType = typeof(FuzzTests))]
-    public async Task No_edge_of_any_field_gets_a_500(string path, string good)
+    public async Task No_edge_of_any_field_gets_a_500(string address, string good)
     {
+        var path = await FuzzTests.Addressed(studio, address);
         var failures = new ConcurrentBag<string>();
         // What plans and runs a kiln takes a hundred times as long as what only reads: there every other value, another half of them in every field.
         bool Is(string start) => path.StartsWith(start, StringComparison.Ordinal);

@@ -229,7 +229,7 @@
           ></thead
         >
         <tbody>
-          {#each turning.turns as turn, i (turn.minute)}
+          {#each turning.turns as turn, i (i)}
             {@const at = wantedAt(turn.minute)}
             <tr
               class={[

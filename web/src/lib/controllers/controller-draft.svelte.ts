@@ -68,13 +68,9 @@ export class ControllerDraft extends AutosavedDraft<Profile> {
     this.edit({ ask });
   }
 
-  /** Everything at once, as it was pasted or read from a file. */
-  replace(profile: Profile): void {
-    const gone = Object.fromEntries(
-      Object.keys(this.body)
-        .filter((k) => !(k in profile))
-        .map((k) => [k, null])
-    );
-    this.edit({ ...gone, ...profile } as Profile);
+  /** Everything at once, as it was pasted; what is not in it is no longer said. */
+  takeAll(profile: Profile): void {
+    const unsaid = Object.keys(this.body).filter((k) => !(k in profile));
+    this.edit({ ...Object.fromEntries(unsaid.map((k) => [k, null])), ...profile });
   }
 }

@@ -108,7 +108,7 @@
   let jsonTrouble: string | null = $state(null);
   function takeJson() {
     try {
-      draft?.replace(JSON.parse(json ?? '') as Profile);
+      draft?.takeAll(JSON.parse(json ?? '') as Profile);
       [json, jsonTrouble] = [null, null];
     } catch {
       jsonTrouble = 'This is no JSON: a comma or a quote may be missing. Nothing was changed.';
