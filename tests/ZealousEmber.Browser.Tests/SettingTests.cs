@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Support.UI;
 using Shouldly;
+using UglyToad.PdfPig;
 using Xunit;
 
 namespace ZealousEmber.Browser.Tests;
@@ -70,6 +71,28 @@ public sealed class SettingTests(Browser browser) : Visit(browser)
         Until(() => TestId("set-status").Text.StartsWith("No longer set."), "un-set, and it says so");
         Go($"/stores/kilns/{kiln}/programs");
         Until(() => TestId("bank").Text.Contains("the schedule was changed since"), "stale");
+    }
+
+    [Theory]
+    [InlineData(3)]
+    [InlineData(8)]
+    [InlineData(62)]
+    public async Task However_many_steps_it_has_the_card_is_one_page(int steps)
+    {
+        // Steps nobody could make one of.
+        var segments = string.Join(',', Enumerable.Range(0, steps).Select(i => $$"""{"pace":"rate","rate":{{60 + 17 * (i % 9)}},"target":{{100 + 18 * i}},"holdMinutes":{{3 + i % 5}}}"""));
+        var schedule = await (await Http.PostAsJsonAsync("/api/schedules", JsonNode.Parse($$"""{"name":"Long","kind":"glaze","unit":"C","segments":[{{segments}},{"pace":"natural"}]}"""))).Content.ReadFromJsonAsync<JsonNode>();
+        var large = (await Controllers()).AsArray().First(c => c!["profile"]!["name"]!.GetValue<string>() == "Wedge")!["profile"]!.DeepClone();
+        (large["name"], large["most"]) = ($"Large {steps}", 64);
+        var count = large["ask"]!.AsArray().Single(q => q!["id"]!.GetValue<string>() == "count")!;
+        (count["max"], count["places"]) = (64, 2);
+        (await Http.PostAsJsonAsync("/api/controllers", large)).EnsureSuccessStatusCode();
+        Go($"/schedules/{schedule!["id"]}/set?kiln={await Kiln($"Large {steps}")}");
+        Until(() => Driver.FindElements(By.CssSelector("[data-testid='entry-card'] li")).Count == 5 + 3 * steps, "a line a question");
+        using var document = PdfDocument.Open(Driver.Print(new PrintOptions { PageDimensions = new PrintOptions.PageSize { Width = 21, Height = 29.7 } }).AsByteArray);
+        document.NumberOfPages.ShouldBe(1);
+        var printed = document.GetPage(1).Text;
+        foreach (var said in new[] { "Long", "Teal", TestId("code").Text, "stay", "kiln maker" }) printed.Replace(" ", "", StringComparison.Ordinal).ShouldContain(said.Replace(" ", "", StringComparison.Ordinal));
     }
 
     [Fact]

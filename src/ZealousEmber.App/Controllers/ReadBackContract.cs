@@ -20,7 +20,9 @@ public sealed record ReadBackRequest(
 /// <param name="Matches">All was read, and all is right.</param>
 /// <param name="Missing">Questions nothing was read for.</param>
 /// <param name="Slips">What somebody probably did, the likeliest first.</param>
-public sealed record ReadBackResponse(bool Matches, IReadOnlyList<string> Missing, IReadOnlyList<DifferenceContract> Differences, IReadOnlyList<SlipContract> Slips);
+/// <param name="Fired">Where something is not right: what the kiln would do with what was read, and with what was set where nothing was read yet.</param>
+public sealed record ReadBackResponse(
+    bool Matches, IReadOnlyList<string> Missing, IReadOnlyList<DifferenceContract> Differences, IReadOnlyList<SlipContract> Slips, ScheduleContract? Fired = null);
 
 /// <summary>A value that is not what was set.</summary>
 /// <param name="Wanted">Nothing where it should not come up at all.</param>

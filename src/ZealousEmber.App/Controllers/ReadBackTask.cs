@@ -3,6 +3,7 @@ using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Controllers.Bank;
+using ZealousEmber.Core.Controllers.Fit;
 using ZealousEmber.Core.Controllers.ReadingBack;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -43,7 +44,19 @@ internal static class ReadBackTask
         var slips = SlipFinder.Of(profile, program, back.Value.Read, consequences.Top.In(profile.Unit), memory, OwnSlips.Of(slipsMade));
         return (new ReadBackResponse(
             back.Value.Matches, [.. back.Value.Missing.Select(m => m.Id)],
-            Write(back.Value.Differences, profile), Write(slips)), back.Value);
+            Write(back.Value.Differences, profile), Write(slips), Fired(profile, program, back.Value, kind, start)), back.Value);
+    }
+
+    /// <summary>What the kiln would do with what was read, and with what was set where nothing was read yet.</summary>
+    private static ScheduleContract? Fired(ControllerProfile profile, IReadOnlyList<Core.Controllers.Answer> program, ReadBackResult back, ScheduleKind kind, Temperature start)
+    {
+        if (back.Differences.IsEmpty) return null;
+        var said = program.ToDictionary(a => a.Asked.Id, a => a.Shown);
+        foreach (var read in back.Read) said[read.Asked.Id] = read.Shown;
+        string Answer(Asked asked) => said.GetValueOrDefault(asked.Id) is { } shown && asked.Question.IsAnswer(shown) ? shown : asked.Question.Untouched;
+        if (ProgramSchedule.Of(profile, [.. ProgramWalk.Of(profile, Answer).Select(a => new Core.Controllers.Answer(a, Answer(a)))], start) is not { IsOk: true, Value: var fired }) return null;
+        var schedule = Schedule.Create("as it was read", kind, profile.Unit, fired.Steps);
+        return schedule.IsOk ? ScheduleMapping.Write(schedule.Value) : null;
     }
 
     /// <summary>Differences as they are told.</summary>

@@ -125,16 +125,13 @@ internal sealed class PresetFit(FitWish request, WantedCurve wanted, CompiledSch
             string Near(double value) => q.Show(q.Nearest(value));
             return q.Id switch
             {
-                "slot" => request.Slot is { } slot && q.IsAnswer(slot) ? slot : q.Untouched,
                 "cone" => best.Cone.Number,
                 "speed" => best.Speed!,
                 "hours" => Near(best.Hours),
                 "hold" => Near(best.Hold),
                 "dry" => Near(best.Dry),
                 "cool" => best.Cool!,
-                "alarm" => profile.AlarmAbove is { } above ? Near(Math.Floor(top + 0.5) + above) : q.Word("none") ?? Near(q.Max),
-                "delay" => Near(request.Delay),
-                _ => q.Untouched,
+                _ => OtherAnswers.Of(profile, q, request.Slot, request.Delay, top),
             };
         }
         return [.. ProgramWalk.Of(profile, Answer).Select(a => new Answer(a, Answer(a)))];

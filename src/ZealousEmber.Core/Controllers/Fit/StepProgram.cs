@@ -63,16 +63,13 @@ internal sealed class StepProgram
             var step = asked.Step is { } number ? steps[number - 1] : null;
             return q.Id switch
             {
-                "slot" => slot is not null && q.IsAnswer(slot) ? slot : q.Untouched,
                 "count" => Near(steps.Count),
                 "rate" => words.For(step!.Kind) ?? Near(words.RateOf(step.CelsiusPerHour)),
                 "time" => words.For(step!.Kind) ?? Near(step.Minutes),
                 "target" => Near(words.DegreesOf(step!.Target)),
                 "hold" => Near(step?.Hold ?? topHold),
                 "cool" => cool is { } rate ? Near(words.RateOf(rate)) : q.Word("skip") ?? q.Untouched,
-                "alarm" => profile.AlarmAbove is { } above ? Near(Math.Floor(words.DegreesOf(top) + 0.5) + above) : q.Word("none") ?? Near(q.Max),
-                "delay" => Near(delay),
-                _ => q.Untouched,
+                _ => OtherAnswers.Of(profile, q, slot, delay, words.DegreesOf(top)),
             };
         }
         return [.. ProgramWalk.Of(profile, Answer).Select(a => new Answer(a, Answer(a)))];

@@ -6330,6 +6330,7 @@ export interface components {
       differences: components['schemas']['DifferenceContract'][];
       /** @description What somebody probably did, the likeliest first. */
       slips: components['schemas']['SlipContract'][];
+      fired?: null | components['schemas']['ScheduleContract'];
     };
     /** @description A cone read after a firing. */
     ReadRequest: {

@@ -65,7 +65,7 @@
     font-weight: 700;
     letter-spacing: 0.1em;
   }
-  @media (max-width: 767px) {
+  @media screen and (max-width: 767px) {
     .slot {
       grid-template-columns: 40px minmax(0, 1fr) auto;
     }

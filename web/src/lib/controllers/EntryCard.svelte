@@ -13,6 +13,10 @@
   const { profile, lines, ticked, ontick }: Props = $props();
 
   let list: HTMLOListElement;
+  /** Side by side on paper, so that it is one page. */
+  const columns = $derived(
+    lines.length > 105 ? 'four' : lines.length > 60 ? 'three' : lines.length > 24 ? 'two' : ''
+  );
 
   // The line that comes next stays in sight; a card nobody has begun stays where it is.
   $effect(() => {
@@ -28,7 +32,7 @@
 
 <ol
   bind:this={list}
-  class="card-lines"
+  class={['card-lines', columns]}
   data-testid="entry-card"
   aria-label="What is keyed in at {profile.name}"
 >
@@ -140,7 +144,7 @@
   .hands-on {
     display: none;
   }
-  @media (max-width: 767px) {
+  @media screen and (max-width: 767px) {
     label {
       grid-template-columns: auto minmax(0, 1fr);
       row-gap: 2px;
@@ -152,6 +156,38 @@
     }
   }
   @media print {
+    /* However long it is, it is one page. */
+    .two,
+    .three,
+    .four {
+      display: block;
+      column-gap: 20px;
+    }
+    .two {
+      columns: 2;
+    }
+    .three {
+      columns: 3;
+    }
+    .four {
+      columns: 4;
+    }
+    .three {
+      zoom: 0.7;
+    }
+    .four {
+      zoom: 0.6;
+    }
+    .three .keys,
+    .four .keys {
+      display: none;
+    }
+    .two .keys {
+      max-width: 130px;
+    }
+    li {
+      break-inside: avoid;
+    }
     label {
       min-height: 0;
       padding: 2.5px 4px;

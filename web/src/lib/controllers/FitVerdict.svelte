@@ -1,8 +1,10 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { api, sayProblem, type Fit, type LoadBody, type ScheduleBody } from '$lib/api/client';
+  import type { Fit, LoadBody, ScheduleBody } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
   import { degrees, duration, number } from '$lib/format';
+
+  import { firedAt } from './queries';
 
   interface Props {
     fit: Fit;
@@ -15,19 +17,11 @@
   const { fit, schedule, kilnId, load, controller }: Props = $props();
 
   const unit = $derived(schedule.unit ?? 'C');
-  const preview = (body: ScheduleBody) => ({
-    queryKey: ['set-preview', kilnId, JSON.stringify(body), JSON.stringify(load ?? null)],
-    placeholderData: <T,>(before: T) => before,
-    queryFn: async () => {
-      const { data, error } = await api.POST('/api/preview', {
-        body: { schedule: body, kilnId, load: load ?? null }
-      });
-      if (!data) throw new Error(sayProblem(error));
-      return data;
-    }
-  });
-  const wanted = createQuery(() => preview(schedule));
-  const fitted = createQuery(() => ({ ...preview(fit.schedule ?? schedule), enabled: fit.schedule != null }));
+  const wanted = createQuery(() => firedAt(kilnId, schedule, load));
+  const fitted = createQuery(() => ({
+    ...firedAt(kilnId, fit.schedule ?? schedule, load),
+    enabled: fit.schedule != null
+  }));
   const known = $derived(new Set(wanted.data?.findings.map((f) => f.id)));
   const fresh = $derived(
     (fitted.data?.findings ?? []).filter((f) => !known.has(f.id) && f.severity !== 'note')

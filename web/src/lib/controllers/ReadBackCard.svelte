@@ -275,7 +275,7 @@
     font-weight: 700;
     font-size: 16px;
   }
-  @media (max-width: 767px) {
+  @media screen and (max-width: 767px) {
     .foot {
       bottom: 64px;
     }

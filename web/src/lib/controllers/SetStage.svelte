@@ -3,6 +3,7 @@
   import { onDestroy, untrack } from 'svelte';
   import type { Kiln, LoadBody, ScheduleBody } from '$lib/api/client';
   import { number, when } from '$lib/format';
+  import BesideWanted from './BesideWanted.svelte';
   import ChooseController from './ChooseController.svelte';
   import EntryCard from './EntryCard.svelte';
   import FitVerdict from './FitVerdict.svelte';
@@ -203,7 +204,17 @@
           {:else if done}All lines are keyed. Now read it back.{/if}
         </p>
       </div>
-      {#if setting.fit}
+      {#if reading && setting.back?.fired && setting.fit}
+        <div class="card-paper verdict px-3.5 py-2.5" data-testid="as-read">
+          <h2 class="text-[15px]">With what was read so far it would fire this</h2>
+          <BesideWanted
+            wanted={setting.fit.schedule ?? schedule}
+            fired={setting.back.fired}
+            kilnId={kiln.id}
+            {load}
+          />
+        </div>
+      {:else if setting.fit}
         <div class="card-paper verdict px-3.5 py-2.5">
           <FitVerdict fit={setting.fit} {schedule} kilnId={kiln.id} {load} controller={profile.name ?? ''} />
         </div>
@@ -295,7 +306,7 @@
       display: none;
     }
   }
-  @media (max-width: 1023px) {
+  @media screen and (max-width: 1023px) {
     .stage {
       grid-template-columns: minmax(0, 1fr);
     }
@@ -309,7 +320,7 @@
       order: 1;
     }
   }
-  @media (max-width: 767px) {
+  @media screen and (max-width: 767px) {
     .foot {
       bottom: 64px;
     }

@@ -1,8 +1,10 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { api, sayProblem, type ScheduleBody } from '$lib/api/client';
+  import type { ScheduleBody } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
   import { degrees, duration } from '$lib/format';
+
+  import { firedAt } from './queries';
 
   interface Props {
     wanted: readonly { minute: number; temperature: number }[];
@@ -12,14 +14,7 @@
   const { wanted, schedule }: Props = $props();
 
   const seconds = 30;
-  const fired = createQuery(() => ({
-    queryKey: ['practice-firing', JSON.stringify(schedule)],
-    queryFn: async () => {
-      const { data, error } = await api.POST('/api/preview', { body: { schedule } });
-      if (!data) throw new Error(sayProblem(error));
-      return data;
-    }
-  }));
+  const fired = createQuery(() => firedAt(null, schedule));
   const still = globalThis.matchMedia?.('(prefers-reduced-motion: reduce)').matches ?? false;
   let share = $state(0);
 

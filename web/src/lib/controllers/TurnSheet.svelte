@@ -1,16 +1,10 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { onDestroy, untrack } from 'svelte';
-  import {
-    api,
-    sayProblem,
-    type Kiln,
-    type LoadBody,
-    type Profile,
-    type ScheduleBody
-  } from '$lib/api/client';
+  import type { Kiln, LoadBody, Profile, ScheduleBody } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
   import { degrees, duration, number, plural, shortTime, when } from '$lib/format';
+  import { firedAt } from './queries';
   import Switches from './Switches.svelte';
   import { Turning, type Turn } from './turns.svelte';
 
@@ -34,14 +28,7 @@
   onDestroy(() => turning.stop());
 
   const unit = $derived(schedule.unit ?? 'C');
-  const wanted = createQuery(() => ({
-    queryKey: ['turn-curve', JSON.stringify(schedule)],
-    queryFn: async () => {
-      const { data, error } = await api.POST('/api/preview', { body: { schedule } });
-      if (!data) throw new Error(sayProblem(error));
-      return data;
-    }
-  }));
+  const wanted = createQuery(() => firedAt(null, schedule));
 
   /** Where the wanted curve is at a minute. */
   function wantedAt(minute: number): number | null {
@@ -311,7 +298,7 @@
   .only-print {
     display: none;
   }
-  @media (max-width: 767px) {
+  @media screen and (max-width: 767px) {
     .stage {
       grid-template-columns: minmax(0, 1fr);
     }

@@ -65,8 +65,5 @@
     .tools {
       display: none;
     }
-    .page {
-      padding: 0;
-    }
   }
 </style>
