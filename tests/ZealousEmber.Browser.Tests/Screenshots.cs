@@ -68,6 +68,26 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
             Find("[data-testid='what-if'] button[aria-label='Thicker']").Click();
             Until(() => TestId("what-if").Text.Contains("Drying takes"), "the answer");
         });
+        Take("set", "/firings/2?stage=set", "[data-testid='fit-verdict'] [data-chart]", before: () =>
+        {
+            for (var line = 0; line < 6; line++) TestId("next-line").Click();
+        });
+        Take("read-back-phone", "/firings/2?stage=set", "[data-testid='entry-card'] li", 390, 844, "nightwatch", () =>
+        {
+            Click("Read it back");
+            foreach (var (i, shown) in "4 8 80 90 30 20".Split(' ').Index()) Driver.FindElements(By.CssSelector("[data-testid='read-back'] input"))[i].SendKeys(shown);
+            TestId("slip");
+        });
+        Take("practice", "/bench/practice?task=enter-glaze", "[data-testid='panel']", before: () =>
+        {
+            Find("main h1").Click();
+            Keys("o");
+            foreach (var part in "1 3 100 120 30 150 1100 0 60 121 12 1220 0".Split(' ')) Keys(part, OpenQA.Selenium.Keys.Enter);
+            Until(() => TestId("display").Text == "ready", "all is answered");
+            Keys("f");
+            TestId("simulated");
+            Click("To the end");
+        });
         Take("findings", "/schedules/12", "[data-testid='accepted']", before: () =>
         {
             var fix = Find("[data-finding='steam-risk'] button.text-primary");
@@ -77,16 +97,9 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
         });
         Take("glazes", "/stores/glazes", "[data-testid='stock'] img");
         Take("kiln", "/stores/kilns/1", "[data-testid='usual']");
-        Take("hours", "/stores/clock", "[aria-labelledby='the-rule'] input");
         Take("settings", "/stores/settings", "[aria-labelledby='your-data'] a");
-        Take("glossary", "/bench/glossary", "dl dt");
         Take("editor-night", "/schedules/2", "[data-testid='handle']", theme: "nightwatch", before: () => Field(3, "target").Click());
         Take("editor-phone", "/schedules/11", "[data-testid='handle']", 390, 844, "nightwatch");
-        Take("ladder", "/schedules/3", "[data-testid='cone-row']", before: () =>
-        {
-            Click("Other ways");
-            Find("[data-testid='ladder'] tbody tr");
-        });
         Take("cones", "/bench/cones", "[data-testid='cone-top']", before: () => Find("[data-testid='cone-row']"));
         Take("compare", "/schedules/compare?a=11&b=3", "[data-testid='differences']");
         Take("print", "/schedules/10/print?start=2026-11-24T17:30:00Z", "[data-testid='sheet'] table", 900, 800);

@@ -75,7 +75,7 @@
     const line = setting.lines.find((l) => l.question === question);
     return line ? ['open', 'take', `to “${labelOf(profile, question)}”`, ...line.keys] : [];
   };
-  const percent = (p: number) => `${Math.round(p * 100)} %`;
+  const percent = (p: number) => `${Math.round(p * 100)}\u202f%`;
 </script>
 
 <section class="card-paper overflow-clip" aria-labelledby="read-back" data-testid="read-back">

@@ -17,11 +17,11 @@
   const fired = createQuery(() => firedAt(null, schedule));
   const still = globalThis.matchMedia?.('(prefers-reduced-motion: reduce)').matches ?? false;
   let share = $state(0);
+  let frame = 0;
 
   $effect(() => {
     if (!fired.data) return;
     share = still ? 1 : 0;
-    let frame = 0;
     const began = performance.now();
     const run = (now: number) => {
       share = Math.min(1, (now - began) / (seconds * 1000));
@@ -30,6 +30,11 @@
     if (!still) frame = requestAnimationFrame(run);
     return () => cancelAnimationFrame(frame);
   });
+
+  function toTheEnd() {
+    cancelAnimationFrame(frame);
+    share = 1;
+  }
 
   const end = $derived(fired.data?.poweredMinutes ?? 0);
   const minute = $derived(share * end);
@@ -62,7 +67,7 @@
           unit
         )}, power on for {duration(end)}. Dotted: as it should be.</span
       >
-      {#if share < 1}<button class="link" onclick={() => (share = 1)}>To the end</button>{/if}
+      {#if share < 1}<button class="link" onclick={toTheEnd}>To the end</button>{/if}
     </p>
   </div>
 {/if}
