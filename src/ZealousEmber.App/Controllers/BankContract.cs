@@ -23,6 +23,7 @@ public sealed record EnteredRequest(
 /// <summary>A program that was entered at a kiln and read back.</summary>
 /// <param name="Name">Of the schedule.</param>
 /// <param name="Controller">Name of the controller.</param>
+/// <param name="DelayMinutes">Before it begins.</param>
 /// <param name="Code">Four letters that tell it from another.</param>
 /// <param name="Clean">All was read, and all was right.</param>
 /// <param name="Slip">What happened, where somebody said.</param>
@@ -30,7 +31,7 @@ public sealed record EnteredRequest(
 /// <param name="Shown">As it was read.</param>
 /// <param name="Line">What the kiln then does, in a line.</param>
 public sealed record EnteredContract(
-    int KilnId, int? FiringId, int? ScheduleId, int? ScheduleVersion, string Name, ScheduleKind Kind, string Controller, string? Slot, string Code, bool Clean, string? Slip, DateTimeOffset At, string? By,
+    int KilnId, int? FiringId, int? ScheduleId, int? ScheduleVersion, string Name, ScheduleKind Kind, string Controller, string? Slot, double DelayMinutes, string Code, bool Clean, string? Slip, DateTimeOffset At, string? By,
     IReadOnlyList<AnswerContract> Program, IReadOnlyList<AnswerContract> Shown, string Line);
 
 /// <summary>What was recorded, and the comparison behind it.</summary>

@@ -65,7 +65,7 @@ internal static class BankEndpoints
         var (response, read) = back.Value;
         var stamp = Versions.Stamp(http);
         var entered = new EnteredProgram(
-            id, wire.FiringId, wire.ScheduleId, version, wish.Schedule.Name, wish.Schedule.Kind, wish.Profile.Name, fit.Value.Program.Where(a => a.Asked.Id == "slot").Select(a => a.Shown).FirstOrDefault(), Values(fit.Value.Program),
+            id, wire.FiringId, wire.ScheduleId, version, wish.Schedule.Name, wish.Schedule.Kind, wish.Profile.Name, fit.Value.Program.Where(a => a.Asked.Id == "slot").Select(a => a.Shown).FirstOrDefault(), wish.Delay, Values(fit.Value.Program),
             EntryCard.Code(wish.Profile, fit.Value.Program), wish.Profile.Unit, fired, Values(read.Read), response.Matches, response.Matches ? null : wire.Slip, studio.Now, stamp.By);
         return Results.Created($"/api/kilns/{id}/entered", new EnteredResponse(Write(await studio.Programs.Add(entered, stamp.Key, cancel)), response));
     }
@@ -86,7 +86,7 @@ internal static class BankEndpoints
     {
         static IReadOnlyList<AnswerContract> List(IEnumerable<ShownValue> values) => [.. values.Select(v => new AnswerContract(v.Question, v.Shown))];
         return new EnteredContract(
-            e.KilnId, e.FiringId, e.ScheduleId, e.ScheduleVersion, e.Name, e.Kind, e.Controller, e.Slot, e.Code, e.IsClean, e.Slip, e.At.ToDateTimeOffset(), e.By, List(e.Program), List(e.Shown),
+            e.KilnId, e.FiringId, e.ScheduleId, e.ScheduleVersion, e.Name, e.Kind, e.Controller, e.Slot, e.DelayMinutes, e.Code, e.IsClean, e.Slip, e.At.ToDateTimeOffset(), e.By, List(e.Program), List(e.Shown),
             NotationWriter.Write(e.Fired.Steps, e.Unit));
     }
 

@@ -36,7 +36,7 @@ internal static class SaltmarshBanks
             var shown = slip is null ? program : [.. program.Select(v => v.Question == "rate.2" ? v with { Shown = v.Shown[..^1] } : v)];
             await programs.Add(
                 new EnteredProgram(
-                    kiln, null, id, version, schedule.Name, schedule.Kind, profile.Name, slot, program, EntryCard.Code(profile, fit.Program), profile.Unit, fit.Schedule!, shown, slip is null, slip,
+                    kiln, null, id, version, schedule.Name, schedule.Kind, profile.Name, slot, 0, program, EntryCard.Code(profile, fit.Program), profile.Unit, fit.Schedule!, shown, slip is null, slip,
                     now - Duration.FromDays(daysAgo), by),
                 null, cancel);
         }

@@ -62,20 +62,20 @@ internal sealed class EnteredProgramRow
         Slip = e.Slip,
         At = e.At,
         By = e.By,
-        Document = StoredJson.Write(new StoredEntry(e.Unit, [.. e.Program], [.. e.Shown], [.. e.Fired.Steps.Select(StoredStep.From)])),
+        Document = StoredJson.Write(new StoredEntry(e.Unit, e.DelayMinutes, [.. e.Program], [.. e.Shown], [.. e.Fired.Steps.Select(StoredStep.From)])),
     };
 
     public EnteredProgram Read()
     {
         var entry = StoredJson.Read<StoredEntry>(Document);
         return new EnteredProgram(
-            KilnId, FiringId, ScheduleId, ScheduleVersion, Name, Enum.Parse<ScheduleKind>(Kind), Controller, Slot, [.. entry.Program], Code, entry.Unit,
+            KilnId, FiringId, ScheduleId, ScheduleVersion, Name, Enum.Parse<ScheduleKind>(Kind), Controller, Slot, entry.DelayMinutes, [.. entry.Program], Code, entry.Unit,
             FiringProgram.Create([.. entry.Fired.Select(s => s.Read())]).Value, [.. entry.Shown], IsClean, Slip, At, By);
     }
 }
 
 /// <summary>The long part of an entered program.</summary>
-internal sealed record StoredEntry(TemperatureUnit Unit, ShownValue[] Program, ShownValue[] Shown, StoredStep[] Fired);
+internal sealed record StoredEntry(TemperatureUnit Unit, double DelayMinutes, ShownValue[] Program, ShownValue[] Shown, StoredStep[] Fired);
 
 /// <summary>What was entered at the kilns and read back from them; only ever added to.</summary>
 public sealed class EnteredPrograms(StudioContext context, WriteQueue queue)

@@ -63,14 +63,15 @@ public sealed class BankTests(RunningStudio studio) : IClassFixture<RunningStudi
         var empty = await (await studio.Http.GetAsync($"/api/kilns/{kiln["id"]}/bank?scheduleId={schedule["id"]}")).Read();
         (empty["controller"]!.GetValue<string>(), empty["place"]!.GetValue<string>(), empty["slots"]!.AsArray().Count).ShouldBe(("Wedge", "1", 4));
 
-        var body = $$"""{"schedule":{{Glaze}},"scheduleId":{{schedule["id"]}},"slot":"2","text":"{{Right}}"}""";
+        var body = $$"""{"schedule":{{Glaze}},"scheduleId":{{schedule["id"]}},"slot":"2","delayMinutes":390,"text":"{{Right.Replace(" 1220 0", " 1220 6.30", StringComparison.Ordinal)}}"}""";
         var first = await (await Enter(kiln, body, "one")).Read(201);
         first["readBack"]!["matches"]!.GetValue<bool>().ShouldBeTrue();
         (await (await Enter(kiln, body, "one")).Read(201))["entered"]!.ToJsonString().ShouldBe(first["entered"]!.ToJsonString(), "the same, sent twice");
         var listed = (await Get($"/api/kilns/{kiln["id"]}/entered")).ShouldHaveSingleItem()!;
         (listed["by"]!.GetValue<string>(), listed["clean"]!.GetValue<bool>(), listed["scheduleVersion"]!.GetValue<int>(), listed["code"]!.GetValue<string>().Length).ShouldBe(("Maren", true, 1, 4));
         listed["line"]!.GetValue<string>().ShouldStartWith("100/h to 200");
-        var fit = await (await studio.Http.PostText("/api/controllers/fit", $$"""{"schedule":{{Glaze}},"profileId":{{await Controller("Wedge")}},"slot":"2"}""")).Read();
+        var fit = await (await studio.Http.PostText("/api/controllers/fit", $$"""{"schedule":{{Glaze}},"profileId":{{await Controller("Wedge")}},"slot":"2","delayMinutes":390}""")).Read();
+        listed.Number("delayMinutes").ShouldBe(390);
         listed["code"]!.GetValue<string>().ShouldBe(fit["code"]!.GetValue<string>(), "the code on the card");
 
         var bank = await (await studio.Http.GetAsync($"/api/kilns/{kiln["id"]}/bank?scheduleId={schedule["id"]}")).Read();

@@ -16,7 +16,7 @@ public sealed class BankTests
     private static readonly FiringProgram Fired = FitTests.Written("100/h to 200; off", ScheduleKind.Glaze, "6").Program;
 
     private static EnteredProgram Entered(string? slot, int? schedule, int version, double daysAgo, bool clean = true, string controller = "Wedge") => new(
-        1, null, schedule, version, $"schedule {schedule}", ScheduleKind.Glaze, controller, slot, [new ShownValue("slot", slot ?? "")], $"C{schedule}", TemperatureUnit.Celsius, Fired, [], clean, null,
+        1, null, schedule, version, $"schedule {schedule}", ScheduleKind.Glaze, controller, slot, 0, [new ShownValue("slot", slot ?? "")], $"C{schedule}", TemperatureUnit.Celsius, Fired, [], clean, null,
         Now - Duration.FromDays(daysAgo), "Maren");
 
     private static IReadOnlyList<BankSlot> Bank(params EnteredProgram[] entered) =>

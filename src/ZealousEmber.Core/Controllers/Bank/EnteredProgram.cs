@@ -19,6 +19,7 @@ public readonly record struct ShownValue(string Question, string Shown);
 /// <param name="Kind">What it is for.</param>
 /// <param name="Controller">Name of the controller's profile.</param>
 /// <param name="Slot">Under which program; nothing where it keeps one.</param>
+/// <param name="DelayMinutes">Before it begins.</param>
 /// <param name="Program">As it was to be entered.</param>
 /// <param name="Code">Four letters of that.</param>
 /// <param name="Unit">Of the controller's degrees.</param>
@@ -29,5 +30,5 @@ public readonly record struct ShownValue(string Question, string Shown);
 /// <param name="At">When it was read.</param>
 /// <param name="By">By whom, where somebody said.</param>
 public sealed record EnteredProgram(
-    int KilnId, int? FiringId, int? ScheduleId, int? ScheduleVersion, string Name, ScheduleKind Kind, string Controller, string? Slot, ImmutableArray<ShownValue> Program, string Code,
+    int KilnId, int? FiringId, int? ScheduleId, int? ScheduleVersion, string Name, ScheduleKind Kind, string Controller, string? Slot, double DelayMinutes, ImmutableArray<ShownValue> Program, string Code,
     TemperatureUnit Unit, FiringProgram Fired, ImmutableArray<ShownValue> Shown, bool IsClean, string? Slip, Instant At, string? By);

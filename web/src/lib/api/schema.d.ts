@@ -4567,6 +4567,11 @@ export interface components {
       /** @description Name of the controller. */
       controller: string;
       slot: null | string;
+      /**
+       * Format: double
+       * @description Before it begins.
+       */
+      delayMinutes: number;
       /** @description Four letters that tell it from another. */
       code: string;
       /** @description All was read, and all was right. */

@@ -12,7 +12,7 @@
   import ReadBackCard from './ReadBackCard.svelte';
   import { Setting } from './setting.svelte';
   import TurnSheet from './TurnSheet.svelte';
-  import { labelOf, staleList } from './words';
+  import { clockTime, labelOf, staleList } from './words';
 
   interface Props {
     schedule: ScheduleBody;
@@ -63,8 +63,6 @@
     const minutes = startsAt ? Math.round((Date.parse(startsAt) - Date.now()) / 60_000) : 0;
     return minutes > 0 && minutes < 24 * 60 ? minutes : null;
   });
-  const clockTime = (minutes: number) =>
-    `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
 
   function next() {
     if (line) setting.tick(setting.ticked);

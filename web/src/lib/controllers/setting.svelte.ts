@@ -13,7 +13,7 @@ import {
   type ScheduleBody
 } from '$lib/api/client';
 import { Latest } from '$lib/api/latest';
-import { minutesOf } from './words';
+import { clockTime, minutesOf } from './words';
 
 /** What is to be said to which kiln. */
 export interface ToSet {
@@ -58,6 +58,7 @@ export class Setting {
     if (!sameKiln) {
       this.fit = null;
       this.slot = null;
+      this.delay = '0:00';
       await this.look();
     }
     await this.ask();
@@ -76,12 +77,16 @@ export class Setting {
         api.GET('/api/kilns/{id}/entered', { params: { path } })
       ]);
       if (bank.data) this.bank = bank.data;
-      this.slot ??= bank.data?.place ?? null;
       this.past = (entered.data ?? []).filter((e) =>
         what.firingId != null
           ? e.firingId === what.firingId
           : what.scheduleId != null && e.scheduleId === what.scheduleId
       );
+      if (this.slot !== null) return;
+      // As it was set before, else where it belongs.
+      const before = this.past.find((e) => e.clean && e.controller === bank.data?.controller);
+      this.slot = before?.slot ?? bank.data?.place ?? null;
+      if (before) this.delay = clockTime(before.delayMinutes);
     } catch (error) {
       this.trouble = sayProblem(error);
     }

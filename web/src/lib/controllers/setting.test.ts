@@ -35,7 +35,8 @@ beforeEach(() => {
   localStorage.clear();
   [entered, readBack, nowFits] = [[], { matches: false, missing: [], differences: [], slips: [] }, fit];
   asked = answering(({ method, path }) => {
-    if (path.endsWith('/bank')) return { body: { controllerId: 3, slots: [], place: '2' } };
+    if (path.endsWith('/bank'))
+      return { body: { controllerId: 3, controller: 'Wedge', slots: [], place: '2' } };
     if (path.endsWith('/entered') && method === 'GET') return { body: entered };
     if (path.endsWith('/entered')) return { body: { entered: clean('KGGZ'), readBack } };
     if (path.endsWith('/read-back')) return { body: readBack };
@@ -119,6 +120,13 @@ test('what was wrong is read again, from the first wrong value on', async () => 
   await setting.record('digit-dropped');
   expect(lastAsked('/entered')).toMatchObject({ slip: 'digit-dropped' });
   expect(setting.shown).toEqual(['100', '', '']);
+});
+
+test('what was set before is looked at as it was set: in that program, with that delay', async () => {
+  entered = [{ ...clean('KGGZ'), controller: 'Wedge', slot: '4', delayMinutes: 390 }];
+  const setting = await begun();
+  expect(lastAsked('/fit')).toMatchObject({ slot: '4', delayMinutes: 390 });
+  expect(setting.clean?.code).toBe('KGGZ');
 });
 
 test('another code than the one that was read back is no longer set', async () => {

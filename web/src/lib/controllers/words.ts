@@ -62,6 +62,10 @@ export const staleWords = {
 export const staleList = (stale: readonly string[]) =>
   stale.map((s) => staleWords[s as keyof typeof staleWords] ?? s).join('; ');
 
+/** "1:30". */
+export const clockTime = (minutes: number) =>
+  `${Math.floor(minutes / 60)}:${String(Math.round(minutes % 60)).padStart(2, '0')}`;
+
 /** "1:30" or "90" or "1 h 30" as minutes; nothing for what is none. */
 export function minutesOf(text: string): number | null {
   const plain = text.trim();
