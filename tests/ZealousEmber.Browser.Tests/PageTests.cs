@@ -34,6 +34,13 @@ public sealed class PageTests(Browser browser) : Visit(browser)
         { "/stores/clays", "[data-testid='stock']" },
         { "/stores/glazes", "[data-testid='stock']" },
         { "/stores/clock", "[aria-labelledby='the-rule'] input" },
+        { "/firings/2?stage=set", "[data-testid='fit-verdict'] [data-chart]" },
+        { "/schedules/2/set?kiln=2", "[data-testid='entry-card'] li" },
+        { "/bench/practice?task=find-in-glaze", "[data-testid='panel']" },
+        { "/bench/practice?task=read-matte", "form input" },
+        { "/stores/controllers", "main li a" },
+        { "/stores/controllers/1", "[data-testid='panel']" },
+        { "/stores/kilns/1/programs", "[data-testid='bank'] b" },
         { "/nowhere", "h1" },
     };
 

@@ -200,7 +200,7 @@
       {#if task.kind === 'find'}
         <div class="card-paper overflow-clip">
           <table class="table">
-            <thead><tr><th>It should say</th><th></th></tr></thead>
+            <thead class="text-soft"><tr><th>It should say</th><th></th></tr></thead>
             <tbody>
               {#each task.program as answer (answer.question)}
                 <tr class={[found === answer.question && 'chosen']}>

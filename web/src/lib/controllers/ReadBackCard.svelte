@@ -2,6 +2,7 @@
   import { onMount, tick } from 'svelte';
   import type { Profile } from '$lib/api/client';
   import { plural } from '$lib/format';
+  import Keypad from './Keypad.svelte';
   import type { Setting } from './setting.svelte';
   import { keyWords, labelOf, questionOf } from './words';
 
@@ -156,19 +157,12 @@
   {#if setting.trouble}<p class="text-error px-3.5 py-1 text-[13.5px]" role="alert">{setting.trouble}</p>{/if}
   <div class="foot">
     {#if coarse}
-      <div class="keypad">
-        {#each wordsFor(program[at]?.question) as word (word)}<button
-            type="button"
-            class="word"
-            onclick={() => setting.read(at, word)}>{word}</button
-          >{/each}
-        {#each ['1', '2', '3', '⌫', '4', '5', '6', ':', '7', '8', '9', '.', '0'] as key (key)}<button
-            type="button"
-            aria-label={key === '⌫' ? 'Take the last one away' : undefined}
-            onclick={() => type(key)}>{key}</button
-          >{/each}
-        <button type="button" class="next" onclick={() => void go(at + 1)}>Next</button>
-      </div>
+      <Keypad
+        words={wordsFor(program[at]?.question)}
+        onkey={type}
+        onword={(word) => setting.read(at, word)}
+        onnext={() => void go(at + 1)}
+      />
     {/if}
     {#if back?.matches}
       <button
@@ -249,31 +243,6 @@
   .record {
     width: 100%;
     min-height: 48px;
-  }
-  .keypad {
-    display: grid;
-    grid-template-columns: repeat(4, 1fr);
-    gap: 5px;
-    padding-bottom: 8px;
-  }
-  .keypad button {
-    height: 48px;
-    border-radius: 9px;
-    background: var(--color-base-200);
-    border: 1px solid var(--color-base-300);
-    font-size: 19px;
-    touch-action: manipulation;
-  }
-  .keypad .word {
-    font-size: 15px;
-    grid-column: span 2;
-  }
-  .keypad .next {
-    grid-column: 2 / 5;
-    background: var(--color-accent);
-    color: var(--color-accent-content);
-    font-weight: 700;
-    font-size: 16px;
   }
   @media screen and (max-width: 767px) {
     .foot {

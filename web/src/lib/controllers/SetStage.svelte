@@ -4,6 +4,7 @@
   import type { Kiln, LoadBody, ScheduleBody } from '$lib/api/client';
   import { number, when } from '$lib/format';
   import BesideWanted from './BesideWanted.svelte';
+  import CardHead from './CardHead.svelte';
   import ChooseController from './ChooseController.svelte';
   import EntryCard from './EntryCard.svelte';
   import FitVerdict from './FitVerdict.svelte';
@@ -11,8 +12,9 @@
   import { controllerList } from './queries';
   import ReadBackCard from './ReadBackCard.svelte';
   import { Setting } from './setting.svelte';
+  import SetStatus from './SetStatus.svelte';
   import TurnSheet from './TurnSheet.svelte';
-  import { clockTime, labelOf, staleList } from './words';
+  import { labelOf } from './words';
 
   interface Props {
     schedule: ScheduleBody;
@@ -26,7 +28,16 @@
     startsAt?: string | null;
   }
   /** Saying a schedule to the kiln's controller: the card to key it in by, and the proof that it was entered right. */
-  const { schedule, name, kiln, firingId, scheduleId, scheduleVersion, load, startsAt }: Props = $props();
+  const {
+    schedule,
+    name,
+    kiln,
+    firingId,
+    scheduleId,
+    scheduleVersion,
+    load,
+    startsAt = null
+  }: Props = $props();
 
   const client = useQueryClient();
   const controllers = createQuery(controllerList);
@@ -43,9 +54,6 @@
   });
   onDestroy(() => setting.stop());
 
-  const slots = $derived(setting.bank?.slots.filter((s) => s.slot != null) ?? []);
-  const chosen = $derived(slots.find((s) => s.slot === setting.slot));
-  const asksDelay = $derived(profile?.ask?.some((q) => q?.id === 'delay') ?? false);
   const line = $derived(setting.line);
   const all = $derived(setting.lines.length);
   const done = $derived(setting.ticked >= all && all > 0);
@@ -56,12 +64,6 @@
     const first = setting.fit?.program[0]?.question;
     if (line && setting.ticked === 0 && first && profile) return `${labelOf(profile, first)} …`;
     return done || line ? 'ready' : '';
-  });
-
-  /** Until the start that was planned, when it is still to come. */
-  const untilStart = $derived.by(() => {
-    const minutes = startsAt ? Math.round((Date.parse(startsAt) - Date.now()) / 60_000) : 0;
-    return minutes > 0 && minutes < 24 * 60 ? minutes : null;
   });
 
   function next() {
@@ -87,88 +89,11 @@
     </p>
     <p class="code">{setting.fit?.code}</p>
   </div>
-  {#if setting.clean}
-    <p class="status good" data-testid="set-status">
-      <b>Set.</b> Read back clean{setting.clean.by ? ` by ${setting.clean.by}` : ''}, {when(
-        new Date(setting.clean.at)
-      )}, code
-      <b>{setting.clean.code}</b>{setting.clean.slot ? `, program ${setting.clean.slot}` : ''}.
-    </p>
-  {:else if setting.before}
-    <p class="status warn" data-testid="set-status">
-      <b>No longer set.</b> Changed since it was entered {when(new Date(setting.before.at))} (code {setting
-        .before.code}, now
-      {setting.fit?.code}): enter it again.
-    </p>
-  {:else if setting.held}
-    <p class="status good" data-testid="set-status">
-      <b>{kiln.kiln.name} has this already</b>{setting.held.slot ? ` in program ${setting.held.slot}` : ''}:
-      read back clean {when(new Date(setting.held.at))}, code {setting.held.code}. Read it back once more and
-      it is set.
-    </p>
-  {/if}
+  <SetStatus {setting} kiln={kiln.kiln.name ?? ''} />
   <div class="stage">
     <div class="main">
       <section class={['card-paper overflow-clip', reading && 'only-print']} aria-labelledby="card-title">
-        <header class="head">
-          <h2 id="card-title" class="text-[17px]">Entry card</h2>
-          {#if setting.fit?.code}<span
-              class="code"
-              title="Check code: tells this program from any other"
-              data-testid="code">{setting.fit.code}</span
-            >{/if}
-          {#if slots.length}
-            <label class="flex items-center gap-1.5 text-[14px]"
-              >in program
-              <select
-                class="select select-sm w-auto pr-7!"
-                value={setting.slot}
-                onchange={(e) => setting.choose(e.currentTarget.value)}
-                data-testid="slot"
-              >
-                {#each slots as slot (slot.slot)}<option value={slot.slot}
-                    >{slot.slot} {slot.holds ? `(has ${slot.holds.name})` : '(empty)'}</option
-                  >{/each}
-              </select></label
-            >
-          {/if}
-          {#if asksDelay}
-            <label class="flex items-center gap-1.5 text-[14px]"
-              >begin in
-              <input
-                class="input input-sm w-20 text-right"
-                aria-label="Delay, hours and minutes"
-                value={setting.delay}
-                aria-invalid={setting.errors['delayMinutes'] ? 'true' : undefined}
-                onchange={(e) => setting.wait(e.currentTarget.value)}
-              /></label
-            >
-            {#if untilStart}<button
-                class="btn btn-xs btn-paper"
-                onclick={() => setting.wait(clockTime(untilStart))}
-                >{clockTime(untilStart)} for the planned start</button
-              >{/if}
-          {/if}
-          <span class="flex-1"></span>
-          <a class="link text-[13.5px]" href="/stores/kilns/{kiln.id}/programs">What is in it</a>
-          <button class="btn btn-sm btn-paper" onclick={() => window.print()}>Print</button>
-        </header>
-        {#each Object.values(setting.errors) as text (text)}<p
-            class="text-error px-3.5 pb-1 text-[13.5px]"
-            role="alert"
-          >
-            {text}
-          </p>{/each}
-        {#if setting.trouble && !reading}<p class="text-error px-3.5 pb-1 text-[13.5px]" role="alert">
-            {setting.trouble}
-          </p>{/if}
-        {#if chosen?.holds && chosen.holds.code !== setting.fit?.code}
-          <p class="text-soft px-3.5 pb-1.5 text-[13.5px]">
-            This takes the place of “{chosen.holds.name}”{chosen.stale.length
-              ? ` (${staleList(chosen.stale)})`
-              : ''}.
-          </p>
-        {/if}
+        <CardHead {setting} {profile} kilnId={kiln.id} {startsAt} quiet={reading} />
         <EntryCard {profile} lines={setting.lines} ticked={setting.ticked} ontick={(i) => setting.tick(i)} />
       </section>
       {#if reading && setting.fit}
@@ -249,31 +174,10 @@
     position: sticky;
     top: 12px;
   }
-  .head {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 6px 12px;
-    padding: 8px 14px;
-    border-bottom: 1px solid var(--color-base-300);
-  }
   .code {
     font-family: var(--font-mono);
     font-weight: 700;
     letter-spacing: 0.12em;
-  }
-  .status {
-    border-radius: 10px;
-    padding: 8px 14px;
-    font-size: 15px;
-  }
-  .good {
-    background: color-mix(in oklab, var(--color-success) 16%, var(--color-base-100));
-    border-left: 4px solid var(--color-success);
-  }
-  .warn {
-    background: color-mix(in oklab, var(--color-warning) 16%, var(--color-base-100));
-    border-left: 4px solid var(--color-warning);
   }
   .caution {
     font-size: 13px;
@@ -339,11 +243,6 @@
     }
   }
   @media print {
-    .no-print,
-    .head,
-    .status {
-      display: none;
-    }
     .print-head {
       display: grid;
       grid-template-columns: 1fr auto;

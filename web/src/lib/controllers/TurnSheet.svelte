@@ -208,7 +208,7 @@
         <button class="btn btn-sm btn-paper no-print" onclick={() => window.print()}>Print</button>
       </header>
       <table class="table" data-testid="turns">
-        <thead
+        <thead class="text-soft"
           ><tr
             ><th>When</th>{#each sections as section (section)}<th class="text-right">{section}</th>{/each}<th
               class="text-right">Should be</th

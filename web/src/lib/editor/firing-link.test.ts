@@ -40,7 +40,7 @@ test('changes go one after the other, each over the version before it', async ()
   expect(link.body.name).toBe('Friday, early');
 });
 
-test('somebody else’s change stays, and ours goes on top of it', async () => {
+test('another person’s change stays, and ours goes on top of it', async () => {
   let first = true;
   const asked = answering(({ body }) => {
     if (!first) return { body: firing(6, body as object) };

@@ -16,7 +16,7 @@ function field(value: number | null) {
   return onvalue;
 }
 
-test('a length is shown and taken in the studio’s unit, whatever it is typed in', () => {
+test('a length is shown and read in the studio’s unit, whatever it is typed in', () => {
   const onvalue = field(100);
   expect(page.find('Height, mm').value).toBe('100');
   page.choose('Height, mm', '4 in');

@@ -72,7 +72,7 @@
         >
         <p class="text-soft flex-1 text-[14px]">
           {controllerLine(c.profile).replace(/^./, (x) => x.toUpperCase())}, °{c.profile
-            .unit}.{#if at.length}&#32;<b class="text-base-content">At {at.join(', ')}.</b>{/if}
+            .unit}.{#if at.length}<b class="text-base-content ml-1">At {at.join(', ')}.</b>{/if}
         </p>
         <p class="flex gap-2 pt-2">
           <a class="btn btn-xs btn-paper" href="/stores/controllers/{c.id}">{c.builtIn ? 'Look' : 'Change'}</a
