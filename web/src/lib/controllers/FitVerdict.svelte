@@ -33,9 +33,11 @@
     no: 'can’t be told this: its nearest is another firing'
   } as const;
   const said = $derived(
-    fit.fits
-      ? `${controller} ${verdicts[fit.fits as keyof typeof verdicts]}.`
-      : `${controller} can’t get there.`
+    !fit.fits
+      ? `${controller} can’t get there.`
+      : fit.fits === 'exactly' && fit.changes.some((c) => c.kind === 'rounded')
+        ? `${controller} fires this, rounded to what it can be told.`
+        : `${controller} ${verdicts[fit.fits as keyof typeof verdicts]}.`
   );
   const apart = $derived.by(() => {
     const { minutes, maxDegrees, coneBefore, coneAfter } = fit.difference;
