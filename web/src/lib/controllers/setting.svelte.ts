@@ -4,6 +4,7 @@ import {
   saveKey,
   sayProblem,
   type Bank,
+  type ControllerMemory,
   type Entered,
   type Fit,
   type Keystroke,
@@ -179,6 +180,20 @@ export class Setting {
     return (end < 0 ? this.shown : this.shown.slice(0, end)).map((s) => s.trim());
   }
 
+  /** What the kiln's programs were last read to hold, where that is known of the one at hand: a value left there is told by it. */
+  private get memory(): ControllerMemory | null {
+    const known = (this.bank?.slots ?? []).flatMap(({ slot, holds, stale }) =>
+      holds && !stale.includes('other-seen')
+        ? [{ slot, at: holds.at, shown: Object.fromEntries(holds.shown.map((a) => [a.question, a.shown])) }]
+        : []
+    );
+    if (!known.some((k) => k.slot === this.slot)) return null;
+    const latest = known.reduce((a, b) => (b.at > a.at ? b : a));
+    // A controller that keeps one program keeps it under 1.
+    const slots = Object.fromEntries(known.map((k) => [k.slot ?? '1', k.shown]));
+    return { slot: this.slot ?? '1', slots, shared: latest.shown, state: 'rest' };
+  }
+
   private compare(): Promise<void> {
     const [what, fit, shown] = [this.what, this.fit, this.readSoFar];
     if (!what || !fit || shown.length === 0) {
@@ -189,7 +204,13 @@ export class Setting {
     return this.backs.ask(
       (signal) =>
         api.POST('/api/controllers/read-back', {
-          body: { schedule: what.schedule, profileId: what.controllerId, program: fit.program, shown },
+          body: {
+            schedule: what.schedule,
+            profileId: what.controllerId,
+            program: fit.program,
+            shown,
+            memory: this.memory
+          },
           signal
         }),
       ({ data, error }) => {

@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import type { Entered, Fit, ScheduleBody } from '$lib/api/client';
+import { until } from '$lib/testing/until';
 import { answering, type Asked } from '$lib/testing/wire';
 import { Setting } from './setting.svelte';
 
@@ -28,15 +29,16 @@ const clean = (code: string, firingId = 7) =>
   ({ code, clean: true, firingId, scheduleId: null, at: '2026-11-20T10:00:00Z', by: 'Maren' }) as Entered;
 
 let entered: Entered[];
+let slots: unknown[];
 let readBack: unknown;
 let nowFits: Fit;
 let asked: Asked[];
 beforeEach(() => {
   localStorage.clear();
+  slots = [];
   [entered, readBack, nowFits] = [[], { matches: false, missing: [], differences: [], slips: [] }, fit];
   asked = answering(({ method, path }) => {
-    if (path.endsWith('/bank'))
-      return { body: { controllerId: 3, controller: 'Wedge', slots: [], place: '2' } };
+    if (path.endsWith('/bank')) return { body: { controllerId: 3, controller: 'Wedge', slots, place: '2' } };
     if (path.endsWith('/entered') && method === 'GET') return { body: entered };
     if (path.endsWith('/entered')) return { body: { entered: clean('KGGZ'), readBack } };
     if (path.endsWith('/read-back')) return { body: readBack };
@@ -81,7 +83,28 @@ test('several values at once go on to the next questions, and only what is read 
   setting.read(2, '10');
   expect(setting.readSoFar).toEqual([]);
   setting.read(0, ' 100 ');
-  await vi.waitFor(() => expect(lastAsked('/read-back')).toMatchObject({ shown: ['100', '1200', '10'] }));
+  await until(() => expect(lastAsked('/read-back')).toMatchObject({ shown: ['100', '1200', '10'] }));
+});
+
+test('what the program at hand was last read to hold tells a value that was left there', async () => {
+  const shown = [{ question: 'rate.1', shown: '150' }];
+  const holds = { ...clean('OLDD'), at: '2026-11-20T10:00:00Z', shown };
+  slots = [
+    { slot: '2', holds, stale: [] },
+    { slot: '3', holds: { ...holds, at: '2026-11-21T10:00:00Z' }, stale: ['other-seen'] },
+    { slot: '4', holds: null, stale: [] }
+  ];
+  const setting = await begun();
+  setting.read(0, '150');
+  await until(() =>
+    expect(lastAsked('/read-back')).toMatchObject({
+      memory: { slot: '2', slots: { '2': { 'rate.1': '150' } } }
+    })
+  );
+  expect(Object.keys((lastAsked('/read-back')['memory'] as { slots: object }).slots)).toEqual(['2']);
+  setting.slot = '4';
+  setting.read(0, '15');
+  await until(() => expect(lastAsked('/read-back')).toMatchObject({ shown: ['15'], memory: null }));
 });
 
 test('what can be no answer is said at its value', async () => {
@@ -89,7 +112,7 @@ test('what can be no answer is said at its value', async () => {
   vi.restoreAllMocks();
   answering(() => ({ problem: { errors: { 'shown[1]': ['to 1: “x” is no answer there.'] } }, status: 422 }));
   setting.read(0, '100\nx');
-  await vi.waitFor(() => expect(setting.wrong).toEqual({ 1: 'to 1: “x” is no answer there.' }));
+  await until(() => expect(setting.wrong).toEqual({ 1: 'to 1: “x” is no answer there.' }));
 });
 
 test('a clean one is set, and the next time begins with an empty card', async () => {
