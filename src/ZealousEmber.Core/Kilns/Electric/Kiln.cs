@@ -166,6 +166,9 @@ public sealed record Kiln
         ElementHealth = Clamp(elementHealth, KilnLimits.ElementHealth),
     };
 
+    /// <summary>The same kiln with power, heat and loss so many times as much, of any size: a kiln to be tried, not kept.</summary>
+    internal Kiln Scaled(double power, double heat, double loss) => this with { ElementHealth = ElementHealth * power, HeatFactor = HeatFactor * heat, LossFactor = LossFactor * loss };
+
     private static double Clamp(double share, KilnNumber limits) => Math.Clamp(share, limits.Least / 100, limits.Most / 100);
 
     /// <summary>What a full load of a kind of firing usually is in this kiln.</summary>

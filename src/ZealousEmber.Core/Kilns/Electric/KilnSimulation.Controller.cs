@@ -39,7 +39,7 @@ public sealed partial class KilnSimulation
     private void BeginClimb(double target, double? perHour)
     {
         // Where the step before was not reached the set point sets out from what the thermocouple shows.
-        var sets = Math.Abs(model.Display - level) <= Near + 1 ? level : model.Display;
+        var sets = Math.Abs(Shown - level) <= Near + 1 ? level : Shown;
         if (sets >= target)
         {
             Reached(false);
@@ -64,7 +64,7 @@ public sealed partial class KilnSimulation
             (phase, goal) = (ControllerPhase.Falling, lowest);
             return;
         }
-        var sets = Math.Min(level, model.Display + Near);
+        var sets = Math.Min(level, Shown + Near);
         (phase, goal, arrives) = (ControllerPhase.Cooling, target, now + Math.Max(0, sets - target) / rate * 3600);
         observer?.SetPoint(now, sets);
         observer?.SetPoint(arrives, target);
@@ -76,7 +76,7 @@ public sealed partial class KilnSimulation
         var (target, perHour) = (goal, Rate);
         if (now >= arrives - Instant)
         {
-            if ((kiln.HoldClock == HoldClock.RunsByItself && perHour is not null) || model.Display >= target - Near)
+            if ((kiln.HoldClock == HoldClock.RunsByItself && perHour is not null) || Shown >= target - Near)
             {
                 Reached(false);
                 return;
@@ -98,15 +98,15 @@ public sealed partial class KilnSimulation
         var before = model.Display;
         var arriving = now + dt >= arrives - Instant;
         if (arriving) model.Save();
-        var power = model.StepTowards(dt, asked);
+        var power = Heat(dt, asked, arriving ? 0 : perHour!.Value);
         var waiting = now >= arrives - Instant;
-        if (waiting && model.Display > target - Near && before < target - Near)
+        if (plant is null && waiting && model.Display > target - Near && before < target - Near)
         {
             // The moment it is near enough falls inside this step: go only that far.
             var share = Math.Max(1e-3, (target - Near - before) / (model.Display - before));
             model.TakeBack();
             dt *= share;
-            power = model.StepTowards(dt, asked);
+            power = Heat(dt, asked, 0);
         }
         if (perHour is not null && model.Chamber < asked - Near) NoteBehind(model.Chamber);
         Passed(dt, power);
@@ -129,21 +129,21 @@ public sealed partial class KilnSimulation
         }
         var dt = Math.Min(Math.Min(stride, arrives - now), most);
         var asked = now + dt >= arrives ? target : target + (arrives - now - dt) / 3600 * Rate!.Value;
-        var power = model.StepTowards(dt, asked);
+        var power = Heat(dt, asked, -Rate!.Value);
         if (model.Chamber > asked + Near) NoteBehind(model.Chamber);
         Passed(dt, power);
     }
 
     private void Hold(double most)
     {
-        if (now >= holdEnds - Instant)
+        if (now >= holdEnds - Instant && plant?.HoldsForEver != true)
         {
-            now = holdEnds;
+            if (plant is null) now = holdEnds;
             End(goal);
             return;
         }
-        var dt = Math.Min(Math.Min(stride, holdEnds - now), most);
-        Passed(dt, model.StepTowards(dt, goal));
+        var dt = Math.Min(now < holdEnds - Instant ? Math.Min(stride, holdEnds - now) : stride, most);
+        Passed(dt, Heat(dt, goal, 0));
     }
 
     private void NoteBehind(double chamber)

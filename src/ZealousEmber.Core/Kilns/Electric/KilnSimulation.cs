@@ -14,8 +14,10 @@ public sealed partial class KilnSimulation
     private readonly Kiln kiln;
     private readonly FiringProgram? program;
     private readonly ThermalModel model;
-    private readonly Fineness fineness;
+    private Fineness fineness;
     private readonly ISimulationObserver? observer;
+    private readonly IKilnPlant? plant;
+    private readonly double lead;
     private double now;
     private int index;
     private ControllerPhase phase = ControllerPhase.Finished;
@@ -37,15 +39,52 @@ public sealed partial class KilnSimulation
     /// <param name="state">How warm it is, and how far the controller has come; a state without a controller is switched on now.</param>
     /// <param name="fineness">How finely; the usual when missing. Its nodes are those of the state.</param>
     public KilnSimulation(Kiln kiln, KilnLoad load, FiringProgram? program, SimulationState state, Fineness? fineness = null)
-        : this(kiln, program, new ThermalModel(kiln, load, state.Kiln), fineness ?? Fineness.Usual, null)
+        : this(kiln, program, new ThermalModel(kiln, load, state.Kiln), state, fineness ?? Fineness.Usual, null)
     {
-        now = state.Seconds;
+    }
+
+    /// <summary>The same from a moment, told to an observer, the display on the set point as real controllers have it.</summary>
+    internal static KilnSimulation Live(Kiln kiln, KilnLoad load, FiringProgram program, SimulationState state, Fineness fineness, ISimulationObserver? observer) =>
+        new(kiln, program, new ThermalModel(kiln, load, state.Kiln), state, fineness, observer, lead: KilnPhysics.UsualLag);
+
+    /// <summary>A kiln whose elements and thermocouple are not what the controller takes them to be.</summary>
+    internal KilnSimulation(Kiln kiln, FiringProgram program, ThermalModel model, IKilnPlant plant, Fineness fineness)
+        : this(kiln, program, model, fineness, null)
+    {
+        this.plant = plant;
+        SwitchOn(plant.Shown ?? model.Display);
+    }
+
+    private KilnSimulation(Kiln kiln, FiringProgram? program, ThermalModel model, SimulationState state, Fineness fineness, ISimulationObserver? observer, double lead = 0)
+        : this(kiln, program, model, fineness, observer)
+    {
+        (now, this.lead) = (state.Seconds, lead);
         if (state.Controller is { } c)
         {
             (index, phase, level, goal, arrives, holdEnds) = (c.Step, c.Phase, c.Level, c.Goal, c.Arrives, c.HoldEnds);
             (markedAt, markedChamber, stride, slope, curveLast) = (c.MarkedAt, c.MarkedChamber, c.Stride, c.Slope, model.Chamber);
         }
         else SwitchOn(model.Chamber);
+    }
+
+    /// <summary>Time passes while the controller is dark; the kiln is moved on by whoever knows how.</summary>
+    internal void Wait(Duration time) => now += time.TotalSeconds;
+
+    /// <summary>Switched off for good.</summary>
+    internal void SwitchOff() => (phase, index) = (ControllerPhase.Finished, program?.Steps.Length ?? 0);
+
+    /// <summary>A hold under way goes on for longer.</summary>
+    internal void ExtendHold(Duration by)
+    {
+        if (phase == ControllerPhase.Holding) holdEnds += by.TotalSeconds;
+    }
+
+    /// <summary>Switched on again where it was: the step under way from what the display shows.</summary>
+    internal void BeginAgain()
+    {
+        if (phase == ControllerPhase.Finished) return;
+        level = Shown;
+        Begin();
     }
 
     /// <summary>The same from one temperature throughout, walls and all, told to an observer.</summary>
@@ -88,6 +127,9 @@ public sealed partial class KilnSimulation
     /// <summary>Index of the step it is in; the number of steps when it has finished.</summary>
     public int Step => index;
 
+    /// <summary>Of a hold under way, minutes; 0 outside one.</summary>
+    internal double HoldMinutesLeft => phase == ControllerPhase.Holding ? Math.Max(0, (holdEnds - now) / 60) : 0;
+
     /// <summary>This moment, to be stored and gone on from.</summary>
     public SimulationState State => new(
         now, model.State, new ControllerState(index, phase, level, goal, arrives, holdEnds, markedAt, markedChamber, stride, slope));
@@ -101,6 +143,22 @@ public sealed partial class KilnSimulation
     {
         var end = now + time.TotalSeconds;
         while (now < end - Instant) Tick(end - now);
+    }
+
+    private double Shown => plant is null ? model.Display : plant.Shown ?? model.Display;
+
+    /// <summary>Moves on with the display (or, planned, the chamber) brought to what is asked, with the power that takes.</summary>
+    /// <param name="seconds">How long.</param>
+    /// <param name="asked">At the end of it.</param>
+    /// <param name="perHour">How fast that changes, with its sign.</param>
+    private double Heat(double seconds, double asked, double perHour) =>
+        plant is null ? model.StepTowards(seconds, asked + lead * perHour / 3600) : plant.Heat(seconds, asked, perHour);
+
+    private double Rest(double seconds)
+    {
+        if (plant is not null) return plant.Rest(seconds);
+        model.StepWithPower(seconds, 0);
+        return 0;
     }
 
     /// <summary>Moves on with a given power, whatever the controller would do; in steps of at most a minute.</summary>
@@ -139,16 +197,19 @@ public sealed partial class KilnSimulation
         var before = model.Chamber;
         var dt = Math.Min(stride, most);
         model.Save();
-        model.StepWithPower(dt, 0);
-        if (model.Chamber < to)
+        var power = Rest(dt);
+        if (model.Chamber < to && plant is null)
         {
             var share = (before - to) / (before - model.Chamber);
             model.TakeBack();
             dt *= share;
             model.StepWithPower(dt, 0);
         }
-        Passed(dt, 0);
+        Passed(dt, power);
     }
+
+    /// <summary>Goes on more finely or more coarsely; the nodes stay.</summary>
+    internal void GoOn(Fineness with) => (fineness, stride) = (with, with.Step);
 
     /// <summary>The usual stride again, as after a change of what is done.</summary>
     internal void UsualStride() => (stride, slope) = (fineness.Step, 0);
@@ -176,7 +237,7 @@ public sealed partial class KilnSimulation
         var slopeNow = double.IsNaN(before) ? 0 : (model.Chamber - before) / dt;
         var bend = Math.Abs(slopeNow - slope) * dt;
         slope = slopeNow;
-        if (bend < 0.02 && stride < fineness.Longest) stride = Math.Min(fineness.Longest, stride * 1.25);
-        else if (bend > 0.08 && stride > fineness.Step) stride = fineness.Step;
+        if (bend < fineness.Bend && stride < fineness.Longest) stride = Math.Min(fineness.Longest, stride * 1.25);
+        else if (bend > 4 * fineness.Bend && stride > fineness.Step) stride = fineness.Step;
     }
 }

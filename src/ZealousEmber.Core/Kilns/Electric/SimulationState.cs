@@ -43,7 +43,8 @@ public sealed record SimulationState(double Seconds, ThermalState Kiln, Controll
 /// <param name="Step">Usual step, s.</param>
 /// <param name="Nodes">Nodes through the wall.</param>
 /// <param name="Longest">A quiet stretch may take steps up to this, s.</param>
-public sealed record Fineness(double Step, int Nodes, double Longest)
+/// <param name="Bend">A stretch is quiet where the chamber leaves a straight line by less than this in a step, K.</param>
+public sealed record Fineness(double Step, int Nodes, double Longest, double Bend = 0.02)
 {
     /// <summary>30 s and 12 nodes, up to 60 s where little happens: good to a degree and a minute or two (docs/model.md).</summary>
     public static readonly Fineness Usual = new(30, ThermalModel.UsualNodes, 60);

@@ -10,12 +10,8 @@ internal sealed class ThermalModel
 {
     public const int UsualNodes = 12;
 
-    // Convection inside and out, emissivity of the hot face, lag of the thermocouple: the kiln model paper's defaults.
     private const double ConvectionInside = 8;
-    private const double ConvectionOutside = 12;
-    private const double Emissivity = 0.7;
     private const double StefanBoltzmann = 5.670374e-8;
-    private const double ThermocoupleLag = 90;
     private const double BoilingHeat = 2.26e6;
     private const double BoundWaterHeat = 0.25e6;
     private const double Kelvin = 273.15;
@@ -30,7 +26,10 @@ internal sealed class ThermalModel
     private readonly double[] saved;
     private readonly double innerArea;
     private readonly double outerLoss;
-    private readonly double airLoss;
+    private readonly double emissivity;
+    private readonly double capacitySlope;
+    private readonly double lag;
+    private double airLoss;
     private readonly double room;
     private readonly double mass;
     private readonly double skin;
@@ -49,15 +48,18 @@ internal sealed class ThermalModel
     // Made by Prepare, used by the step that follows.
     private double r;
     private double d;
+    private double exchange;
     private double chamberCapacity;
     private double lagSeconds;
     private double lagShare;
 
-    public ThermalModel(Kiln kiln, KilnLoad load, double start, int nodes = UsualNodes)
+    public ThermalModel(Kiln kiln, KilnLoad load, double start, int nodes = UsualNodes, KilnPhysics? physics = null)
     {
         this.nodes = nodes;
+        physics ??= KilnPhysics.Usual;
+        (emissivity, capacitySlope, lag) = (physics.Emissivity, physics.CapacitySlope, physics.ThermocoupleLag);
         innerArea = kiln.InnerArea;
-        outerLoss = kiln.OuterArea * ConvectionOutside;
+        outerLoss = kiln.OuterArea * physics.ConvectionOutside;
         airLoss = kiln.AirLoss;
         room = kiln.Room.Celsius;
         mass = load.WareMass + load.FurnitureMass;
@@ -67,6 +69,8 @@ internal sealed class ThermalModel
         boundWaterHeat = load.FirstFiring ? load.WareMass * BoundWaterHeat : 0;
         FullPower = kiln.FullPower;
         (conductance0, conductance1, capacity) = WallMesh.Of(kiln, nodes);
+        for (var i = 0; i < nodes; i++) capacity[i] *= physics.Density;
+        for (var i = 0; i < nodes - 1; i++) conductance1[i] *= physics.ConductivitySlope;
         wall = new double[nodes];
         alpha = new double[nodes];
         beta = new double[nodes];
@@ -77,8 +81,8 @@ internal sealed class ThermalModel
     }
 
     /// <summary>The same kiln and load, as warm as a moment says.</summary>
-    public ThermalModel(Kiln kiln, KilnLoad load, ThermalState state)
-        : this(kiln, load, state.Chamber, state.Wall.Length)
+    public ThermalModel(Kiln kiln, KilnLoad load, ThermalState state, KilnPhysics? physics = null)
+        : this(kiln, load, state.Chamber, state.Wall.Length, physics)
     {
         state.Wall.CopyTo(wall);
         (chamber, display, hottest, defect, used, lost) = (state.Chamber, state.Display, state.Hottest, state.Defect, state.Used, state.Lost);
@@ -139,6 +143,37 @@ internal sealed class ThermalModel
         return power;
     }
 
+    /// <summary>Power that would bring the chamber to a temperature in so long, W; of any size, also less than none.</summary>
+    public double PowerFor(double seconds, double wanted)
+    {
+        Prepare(seconds);
+        return wanted * d - r;
+    }
+
+    /// <summary>Moves on with the chamber led to a temperature, whatever power that took. Gives the heat that went into wall and leak, J.</summary>
+    public double StepAlong(double seconds, double next)
+    {
+        Prepare(seconds);
+        var taken = (exchange * (next - alpha[0] - beta[0] * next) + airLoss * (next - room)) * seconds;
+        Finish(seconds, next, 0);
+        return taken;
+    }
+
+    /// <summary>Heat the load and the hot skin take up between two temperatures, J.</summary>
+    public double Sensible(double from, double to) => Enthalpy(to) - Enthalpy(from);
+
+    /// <summary>Heat water and bound water take up between two temperatures the chamber had for the first time, J.</summary>
+    public double LatentBetween(double from, double to) => to > from ? Latent(to) - Latent(from) : 0;
+
+    /// <summary>What the chamber's temperature takes, J/K, as it is now.</summary>
+    public double HeatCapacity => heatFactor * (mass * (850 + capacitySlope * chamber) + skin) + LatentRate(chamber);
+
+    /// <summary>The hottest the chamber was.</summary>
+    public double HottestSoFar => hottest;
+
+    /// <summary>Adds to the loss through gaps, W/K: an open lid. Less than none takes it off again.</summary>
+    public void Open(double wattsPerKelvin) => airLoss += wattsPerKelvin;
+
     /// <summary>Remembers this moment, so that a step can be taken back.</summary>
     public void Save()
     {
@@ -174,13 +209,13 @@ internal sealed class ThermalModel
             beta[i] = inward * q;
         }
         var (t0, t1) = (hot + Kelvin, wall[0] + Kelvin);
-        var exchange = innerArea * (ConvectionInside + Emissivity * StefanBoltzmann * (t0 * t0 + t1 * t1) * (t0 + t1));
+        exchange = innerArea * (ConvectionInside + emissivity * StefanBoltzmann * (t0 * t0 + t1 * t1) * (t0 + t1));
         store = capacity[0] * perSecond;
         q = 1 / (store + exchange + inward * (1 - beta[1]));
         alpha[0] = (store * wall[0] + inward * alpha[1]) * q;
         beta[0] = exchange * q;
 
-        chamberCapacity = heatFactor * (mass * (850 + 0.22 * hot) + skin) + LatentRate(hot);
+        chamberCapacity = heatFactor * (mass * (850 + capacitySlope * hot) + skin) + LatentRate(hot);
         d = chamberCapacity * perSecond + exchange * (1 - beta[0]) + airLoss;
         r = (chamberCapacity * hot + defect) * perSecond + exchange * alpha[0] + airLoss * room;
     }
@@ -198,13 +233,13 @@ internal sealed class ThermalModel
         defect = chamberCapacity * (next - before) - (Enthalpy(next) - Enthalpy(before)) - (hottest > from ? Latent(hottest) - Latent(from) : 0);
 
         var slope = (next - before) / seconds;
-        if (seconds != lagSeconds) (lagSeconds, lagShare) = (seconds, Math.Exp(-seconds / ThermocoupleLag));
-        display = next - slope * ThermocoupleLag + (display - before + slope * ThermocoupleLag) * lagShare;
+        if (seconds != lagSeconds) (lagSeconds, lagShare) = (seconds, Math.Exp(-seconds / lag));
+        display = next - slope * lag + (display - before + slope * lag) * lagShare;
         used += power * seconds;
         lost += (airLoss * (next - room) + outerLoss * (wall[nodes - 1] - room)) * seconds;
     }
 
-    private double Enthalpy(double t) => heatFactor * (mass * (850 * t + 0.11 * t * t) + skin * t);
+    private double Enthalpy(double t) => heatFactor * (mass * (850 * t + capacitySlope / 2 * t * t) + skin * t);
 
     /// <summary>Heat that water and clay have taken up by the time they were at <paramref name="t"/>; it does not come back.</summary>
     private double Latent(double t) => freeWaterHeat * Smooth(t, 80, 120) + boundWaterHeat * Smooth(t, 450, 650);

@@ -1,0 +1,170 @@
+using ZealousEmber.Core.Firing.Alarms;
+using ZealousEmber.Core.Firing.Observation;
+using ZealousEmber.Core.Firing.Readings;
+using ZealousEmber.Core.Kilns.Electric;
+
+namespace ZealousEmber.Core.Firing.Live;
+
+/// <summary>
+/// A firing as it is followed: readings go in, in the order of their time; where it is, how it will go on and what is wrong come out. The same readings
+/// give the same answers, whenever they are given. Source: the project's paper on the firing day, sections 1 to 3; docs/firing-day.md.
+/// </summary>
+public sealed partial class LiveFiring
+{
+    private const double LagMinutes = KilnPhysics.UsualLag / 60;
+    private const double ShortGap = 10;
+    private const double ShortGapByHand = 75;
+    private const double ForecastEvery = 10;
+    private const double NoReadingAfter = 10;
+    private const double NoReadingIntervals = 5;
+
+    private readonly WatchedFiring firing;
+    private readonly ShadowController shadow;
+    private readonly ReadingNoise noise = new();
+    private readonly ThermocoupleWatch thermocouple;
+    private readonly PowerAlarms power;
+    private readonly WeakAlarm weak;
+    private readonly ForecastAlarms outlook;
+    private readonly SteamLook steam;
+    private readonly SlopeWindow window = new();
+    private readonly ShareRecord shares = new();
+    private readonly List<FiringSample> minute = [];
+    private readonly List<GapBridge> gaps = [];
+    private readonly Promise promise;
+
+    private KilnObserver? observer;
+    private HeatWorkSoFar? work;
+    private FiringSample? last;
+    private double interval = 0.5;
+    private double first;
+    private double nextForecast = double.NegativeInfinity;
+    private double? topAt;
+    private double? endAt;
+    private double behindSince = double.NaN;
+    private double sameSince = double.NaN;
+    private double sameValue = double.NaN;
+    private double dueSince;
+    private double? carried;
+    private bool linkTells;
+    private double trustedFrom = double.NegativeInfinity;
+
+    /// <summary>Begins to follow a firing.</summary>
+    public LiveFiring(WatchedFiring firing)
+    {
+        this.firing = firing;
+        Board = new AlarmBoard();
+        shadow = new ShadowController(firing.Program, firing.Kiln);
+        thermocouple = new ThermocoupleWatch(Board, firing.Kiln.Room.Celsius);
+        power = new PowerAlarms(Board);
+        weak = new WeakAlarm(Board);
+        outlook = new ForecastAlarms(Board);
+        steam = new SteamLook(Board, firing);
+        promise = new Promise(firing);
+    }
+
+    /// <summary>Its alarms.</summary>
+    public AlarmBoard Board { get; }
+
+    /// <summary>The latest forecast; nothing before the first readings.</summary>
+    public Forecast? Forecast { get; private set; }
+
+    /// <summary>Minutes of the last reading taken; nothing before the first.</summary>
+    public double? LastAt => last?.Minutes;
+
+    /// <summary>What is watched.</summary>
+    public WatchedFiring Firing => firing;
+
+    /// <summary>A reading, later than those before it; earlier ones are left out.</summary>
+    /// <returns>False where it came too late to be followed.</returns>
+    public bool Add(FiringSample sample)
+    {
+        if (last is { } before && sample.Minutes <= before.Minutes) return false;
+        LookForReadings(sample.Minutes);
+        if (minute.Count > 0 && Math.Floor(sample.Minutes) > Math.Floor(minute[0].Minutes)) CloseMinute();
+        if (last is { } earlier)
+        {
+            var apart = sample.Minutes - earlier.Minutes;
+            if (apart < 3 * Math.Max(interval, 1) || sample.ByHand) interval += 0.1 * (apart - interval);
+            if (sample.Share is { } share) shares.Add(earlier.Minutes, sample.Minutes, share);
+        }
+        else if (sample.ByHand) interval = 30;
+        linkTells |= sample.SetPoint is not null;
+        last = sample;
+        Board.Look("no-reading", AlarmWeight.Warn, sample.Minutes, false, true, 0, 0, () => "");
+        var verdict = thermocouple.Take(sample, observer?.SlopesOver(5).MostPerMinute ?? 20, carried);
+        if (verdict == ReadingVerdict.Dropped)
+        {
+            if (thermocouple.IsLost) CarryOn(sample);
+            return true;
+        }
+        carried = null;
+        if (!sample.ByHand) noise.Add(sample.Celsius!.Value);
+        LookAtLimit(sample);
+        LookAtSameness(sample);
+        minute.Add(sample);
+        if (sample.ByHand) CloseMinute();
+        return true;
+    }
+
+    /// <summary>Time has come so far: what depends on the clock alone is looked at.</summary>
+    /// <param name="now">Minutes since the start.</param>
+    public void ComeTo(double now)
+    {
+        if (minute.Count > 0 && now >= Math.Floor(minute[0].Minutes) + 1.5) CloseMinute();
+        LookForReadings(now);
+        LookForEnd(now);
+        steam.ComeTo(now);
+    }
+
+    /// <summary>Somebody switched it off for good.</summary>
+    public void SwitchOff(double now)
+    {
+        shadow.SwitchOff(now);
+        endAt ??= now;
+        linkTells = false;
+    }
+
+    /// <summary>Somebody looked for steam.</summary>
+    /// <param name="now">Minutes.</param>
+    /// <param name="isDry">Nothing on the mirror.</param>
+    /// <param name="extendBy">At "steam": minutes the block goes on.</param>
+    /// <param name="by">Who.</param>
+    public void Looked(double now, bool isDry, double extendBy, string by)
+    {
+        if (!isDry && shadow.Phase == LivePhase.Hold) shadow.Extend(extendBy);
+        steam.Looked(now, isDry, extendBy, by);
+    }
+
+    private void LookForReadings(double now)
+    {
+        if (last is not { } reading) return;
+        var limit = Math.Max(NoReadingAfter, NoReadingIntervals * interval);
+        if (now - reading.Minutes < limit) return;
+        Board.Look("no-reading", AlarmWeight.Warn, reading.Minutes + limit, true, false, 0, 0, () => $"Nothing for {PowerAlarms.Whole(limit)} min.");
+    }
+
+    private void LookAtLimit(FiringSample sample)
+    {
+        var top = firing.Program.Steps.Max(s => s.Target?.Celsius ?? 0) + 15;
+        var limit = Math.Min(firing.Kiln.TopLimit.Celsius, top);
+        var shown = sample.Celsius!.Value;
+        Board.Look("over-limit", AlarmWeight.Danger, sample.Minutes, shown >= limit, shown < limit - 5, 0.5, 0, () => $"{PowerAlarms.Whole(shown)} °C; the limit is {PowerAlarms.Whole(limit)} °C.");
+    }
+
+    private void LookAtSameness(FiringSample sample)
+    {
+        if (sample.Celsius == sameValue) return;
+        (sameValue, sameSince, dueSince) = (sample.Celsius!.Value, sample.Minutes, 0);
+    }
+
+    /// <summary>A lost thermocouple: the model goes on, with the power that is told or asked.</summary>
+    private void CarryOn(FiringSample sample)
+    {
+        if (observer is null) return;
+        var to = sample.Minutes - LagMinutes;
+        if (to <= observer.Minutes) return;
+        var share = shares.Mean(observer.Minutes, to) ?? (shadow.Phase is LivePhase.Climb or LivePhase.Hold ? Math.Clamp(observer.AskedOfPower, 0, 1) : 0);
+        carried = observer.Carry(to, share);
+        minute.Add(sample with { Celsius = carried });
+    }
+}

@@ -1,0 +1,69 @@
+using System.Collections.Immutable;
+using ZealousEmber.Core.Firing.Alarms;
+using ZealousEmber.Core.Firing.Observation;
+
+namespace ZealousEmber.Core.Firing.Live;
+
+/// <summary>Where the step comes from.</summary>
+public enum StepSource
+{
+    /// <summary>The link tells what is asked.</summary>
+    Controller,
+
+    /// <summary>A controller run beside the real one, along what is shown.</summary>
+    Shadow,
+}
+
+/// <summary>A firing at a moment. Minutes since the start, temperatures °C.</summary>
+/// <param name="At">When.</param>
+/// <param name="Display">The latest reading; nothing where there is no value.</param>
+/// <param name="Chamber">The chamber now, as far as the model tells.</param>
+/// <param name="Step">Index of the step.</param>
+/// <param name="Phase">What the controller does.</param>
+/// <param name="StepSource">How that is known.</param>
+/// <param name="SetPoint">What the controller should ask for; nothing with the power off.</param>
+/// <param name="Deviation">From the plan.</param>
+/// <param name="Progress">Heat work of the goal cone so far; nothing without a goal.</param>
+/// <param name="Cones">Heat work of the goal and its neighbours.</param>
+/// <param name="Gaps">Long stretches without readings.</param>
+/// <param name="Estimate">What is known of the kiln beyond its stored numbers.</param>
+/// <param name="Alarms">All of them, over or not.</param>
+/// <param name="Slope">Of the display, °C/h.</param>
+/// <param name="Share">Power share of the last five minutes, where it is known.</param>
+/// <param name="Forecast">How it goes on.</param>
+/// <param name="TopAt">When the top was reached.</param>
+/// <param name="EndAt">When the power went off for good.</param>
+/// <param name="HoldLeft">Minutes of the hold under way.</param>
+/// <param name="SteamAskedAt">Since when somebody is asked to look for steam.</param>
+public sealed record LiveReport(
+    double At, double? Display, double? Chamber, int Step, LivePhase Phase, StepSource StepSource, double? SetPoint, Deviation? Deviation, ProgressRange? Progress, ImmutableArray<ConeSoFar> Cones,
+    ImmutableArray<GapBridge> Gaps, KilnEstimate? Estimate, ImmutableArray<Alarm> Alarms, double? Slope, double? Share, Forecast? Forecast, double? TopAt, double? EndAt, double? HoldLeft, double? SteamAskedAt);
+
+/// <summary>A cone's heat work so far.</summary>
+/// <param name="Cone">Which.</param>
+/// <param name="Progress">Heat work.</param>
+public readonly record struct ConeSoFar(Units.Cone Cone, ProgressRange Progress);
+
+/// <content>What is told of it.</content>
+public sealed partial class LiveFiring
+{
+    /// <summary>The firing now.</summary>
+    /// <param name="now">Minutes since the start, not before the last reading.</param>
+    /// <param name="withForecast">Whether the forecast is made anew from the last reading; else it is the latest.</param>
+    public LiveReport Report(double now, bool withForecast = true)
+    {
+        ComeTo(now);
+        var shown = window.Last?.Celsius;
+        if (withForecast && observer is not null && shadow.Phase != LivePhase.Waiting) Forecast = MakeForecast(window.Last!.Value.Minutes);
+        var slope = window.Over(5);
+        var chamber = shown is { } s ? s + (shadow.Phase == LivePhase.Hold ? 0 : Math.Clamp(slope ?? 0, -400, 400) / 60 * LagMinutes) : (double?)null;
+        var cones = work is null ? [] : firing.Cones.Select((c, i) => new ConeSoFar(c, work[i])).ToImmutableArray();
+        return new LiveReport(
+            now, last?.Celsius, chamber, shadow.Step, shadow.Phase, linkTells ? StepSource.Controller : StepSource.Shadow, shadow.SetPoint, shown is { } display ? promise.Of(window.Last!.Value.Minutes, display, shadow) : null,
+            firing.GoalIndex >= 0 && work is not null ? work[firing.GoalIndex] : null, cones, [.. gaps], observer?.Estimate, [.. Board.All], slope, shares.Mean(now - 6, now), Forecast, topAt, endAt,
+            shadow.Phase == LivePhase.Hold ? shadow.HoldLeft : null, steam.AskedAt);
+    }
+
+    /// <summary>What was promised; nothing where the program cannot be run.</summary>
+    public Schedules.Curve? Promised => promise.Curve;
+}
