@@ -34,7 +34,8 @@ public static class Reduction
             var bucket = width > 0 ? Math.Min(buckets - 1, (int)((minutes[i] - from) / width)) : 0;
             var end = bucket == buckets - 1 ? double.PositiveInfinity : from + (bucket + 1) * width;
             var (start, low, high) = (i, i, i);
-            for (; i < minutes.Length && minutes[i] < end; i++)
+            // The first is taken in any case: rounding may put it a hair past the end of its own span.
+            for (i++; i < minutes.Length && minutes[i] < end; i++)
             {
                 if (celsius[i] < celsius[low] || double.IsNaN(celsius[low])) low = i;
                 if (celsius[i] > celsius[high] || double.IsNaN(celsius[high])) high = i;
