@@ -1,4 +1,5 @@
 using System.IO.Compression;
+using System.Text.Json;
 using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Connections;
 using Microsoft.AspNetCore.ResponseCompression;
@@ -14,6 +15,7 @@ using ZealousEmber.App.Hosting;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Controllers;
 using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Live;
 using ZealousEmber.App.Notation;
 using ZealousEmber.App.Packing;
 using ZealousEmber.App.Planning;
@@ -57,13 +59,7 @@ async Task Serve()
         // What the store refuses is answered with a message of its own; a fault of the program is logged where it is handled.
         .MinimumLevel.Override("Microsoft.EntityFrameworkCore", LogEventLevel.Fatal)
         .WriteTo.Console());
-    builder.Services.ConfigureHttpJsonOptions(json =>
-    {
-        json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
-        json.SerializerOptions.Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
-        json.SerializerOptions.Converters.Add(new WireEnumConverter());
-        json.SerializerOptions.Converters.Add(NodaConverters.OffsetDateTimeConverter);
-    });
+    builder.Services.ConfigureHttpJsonOptions(json => WireJson(json.SerializerOptions));
     builder.Services.AddSingleton(TimeProvider.System);
     builder.Services.AddHttpContextAccessor();
     builder.Services.AddSingleton(services => StudioFolder.Hold(dataFolder, services.GetRequiredService<TimeProvider>().GetUtcNow()));
@@ -73,6 +69,12 @@ async Task Serve()
     builder.Services.AddProblemResponses();
     builder.Services.AddApiDescription();
     builder.Services.AddLargeBodyQueue();
+    // The build starts the program once to write down its API; that must not touch anybody's data.
+    var isWritingApi = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+    builder.Services.AddSingleton<LiveFirings>();
+    if (!isWritingApi) builder.Services.AddHostedService<LiveLoop>();
+    builder.Services.AddScoped<RunStarter>();
+    builder.Services.AddSignalR().AddJsonProtocol(json => WireJson(json.PayloadSerializerOptions));
     builder.Services.AddResponseCompression();
     // The pages are sent once and then remembered; a third smaller is worth a few milliseconds.
     builder.Services.Configure<GzipCompressionProviderOptions>(gzip => gzip.Level = CompressionLevel.Optimal);
@@ -98,6 +100,9 @@ async Task Serve()
     app.MapBanks();
     app.MapPractice();
     app.MapFit();
+    app.MapReplay();
+    app.MapRuns();
+    app.MapEntries();
     app.MapStudio();
     app.MapCopies();
     app.MapUnreadable();
@@ -114,12 +119,19 @@ async Task Serve()
     app.MapFallbackToFile("", "index.html", ShippedPages.FileOptions);
     app.MapFallbackToFile("{*path:regex(^(?!api/|openapi/).*$):nonfile}", "index.html", ShippedPages.FileOptions);
 
-    // The build starts the program once to write down its API; that must not touch anybody's data.
-    if (System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider") await StudioStart.Open(app);
+    if (!isWritingApi) await StudioStart.Open(app);
     await app.StartAsync();
     Console.WriteLine($"Zealous Ember is at {string.Join(", ", app.Urls)}; its data is in {dataFolder}. Stop it with Ctrl C.");
     if (app.Urls.FirstOrDefault() is { } address) _ = WarmUp.Run(address);
     await app.WaitForShutdownAsync();
+}
+
+static void WireJson(JsonSerializerOptions json)
+{
+    json.NumberHandling = JsonNumberHandling.Strict;
+    json.Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
+    json.Converters.Add(new WireEnumConverter());
+    json.Converters.Add(NodaConverters.OffsetDateTimeConverter);
 }
 
 /// <summary>Named so that tests can start the program.</summary>

@@ -3,7 +3,7 @@ using System.Text;
 namespace ZealousEmber.Core;
 
 /// <summary>Tidying of what people type, before it is measured.</summary>
-internal static class Text
+public static class Text
 {
     /// <summary>One line, runs of white space and control characters made one space; nothing for an empty one.</summary>
     public static string? OneLine(string? text)

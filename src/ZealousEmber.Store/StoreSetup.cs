@@ -8,6 +8,7 @@ using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
 using ZealousEmber.Store.Settings;
@@ -38,6 +39,8 @@ public static class StoreSetup
         services.AddScoped<FiringFinder>();
         services.AddScoped<EnteredPrograms>();
         services.AddScoped<PracticeLog>();
+        services.AddScoped<FiringRuns>();
+        services.AddScoped<SampleLog>();
         services.AddScoped<PhotoRepository>();
         services.AddScoped<RawRows>();
         return services;

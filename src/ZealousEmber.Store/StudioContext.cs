@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using NodaTime;
+using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
 using ZealousEmber.Store.Settings;
@@ -62,6 +63,30 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             entered.HasIndex(e => new { e.KilnId, e.At });
             entered.HasIndex(e => e.FiringId);
             entered.HasIndex(e => e.CreateKey).IsUnique();
+        });
+        model.Entity<FiringRunRow>(run =>
+        {
+            run.ToTable("firing_runs");
+            run.HasKey(r => r.FiringId);
+            run.Property(r => r.FiringId).ValueGeneratedNever();
+            run.HasIndex(r => r.OccupiesKiln).IsUnique();
+            run.HasIndex(r => r.KilnId);
+        });
+        model.Entity<FiringEntryRow>(entry =>
+        {
+            entry.ToTable("firing_entries");
+            entry.HasIndex(e => new { e.FiringId, e.Key }).IsUnique();
+        });
+        model.Entity<SampleBlockRow>(block =>
+        {
+            block.ToTable("sample_blocks");
+            block.HasIndex(b => new { b.FiringId, b.Logger, b.Stream, b.First });
+        });
+        model.Entity<KilnTokenRow>(token =>
+        {
+            token.ToTable("kiln_tokens");
+            token.HasKey(t => t.KilnId);
+            token.Property(t => t.KilnId).ValueGeneratedNever();
         });
         model.Entity<PracticeRow>(practice =>
         {

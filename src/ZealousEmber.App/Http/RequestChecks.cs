@@ -21,7 +21,8 @@ internal sealed class RequestChecks(RequestDelegate next)
         if (!IsThisMachine(request.Host)) return ProblemResponses.Write(context, StatusCodes.Status400BadRequest, "Unknown host", "This program answers only at localhost and 127.0.0.1.");
         if (request.Headers.Sum(h => h.Key.Length + h.Value.Sum(v => (long)(v?.Length ?? 0))) > LargestHeaders)
             return ProblemResponses.Write(context, StatusCodes.Status431RequestHeaderFieldsTooLarge);
-        if (Writes(request.Method) && FromElsewhere(request))
+        // A socket is opened with GET, and then carries anything.
+        if ((Writes(request.Method) || request.Headers.Upgrade.Count > 0) && FromElsewhere(request))
             return ProblemResponses.Write(context, StatusCodes.Status403Forbidden, detail: "Changes are only taken from this program's own pages.");
         if (!IsReadable(request.ContentType)) return ProblemResponses.Write(context, StatusCodes.Status415UnsupportedMediaType);
         if (TooLarge(context)) return ProblemResponses.Write(context, StatusCodes.Status413PayloadTooLarge);

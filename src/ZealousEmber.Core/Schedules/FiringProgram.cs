@@ -72,6 +72,9 @@ public sealed class FiringProgram : IEquatable<FiringProgram>
         ? new Problem("segments[0].target", "With the power off the kiln cannot climb; this temperature is above the one it starts from.")
         : null;
 
+    /// <summary>A problem at <c>segments[0].target</c> when it cannot begin at a temperature; nothing when it can.</summary>
+    public Problem? CannotBeginAt(Temperature start) => CannotBegin(start);
+
     /// <inheritdoc/>
     public bool Equals(FiringProgram? other) => other is not null && Steps.SequenceEqual(other.Steps);
 

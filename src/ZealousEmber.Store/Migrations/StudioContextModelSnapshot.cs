@@ -16,6 +16,150 @@ namespace ZealousEmber.Store.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
+            modelBuilder.Entity("ZealousEmber.Store.Firings.FiringEntryRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Celsius")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("FiringId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Subject")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("FiringId", "Key")
+                        .IsUnique();
+
+                    b.ToTable("firing_entries", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Firings.FiringRunRow", b =>
+                {
+                    b.Property<int>("FiringId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("CooledAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("KilnId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Link")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("OccupiesKiln")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("OpenedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("StartedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("StartsAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("StoppedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("FiringId");
+
+                    b.HasIndex("KilnId");
+
+                    b.HasIndex("OccupiesKiln")
+                        .IsUnique();
+
+                    b.ToTable("firing_runs", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Firings.KilnTokenRow", b =>
+                {
+                    b.Property<int>("KilnId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Hash")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<long>("MadeAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("KilnId");
+
+                    b.ToTable("kiln_tokens", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Firings.SampleBlockRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Count")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("FiringId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("First")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("Last")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Logger")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Samples")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("Stream")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("FiringId", "Logger", "Stream", "First");
+
+                    b.ToTable("sample_blocks", (string)null);
+                });
+
             modelBuilder.Entity("ZealousEmber.Store.Repositories.ClayRow", b =>
                 {
                     b.Property<int>("Id")

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Firing.Alarms;
 using ZealousEmber.Core.Firing.Observation;
 
@@ -35,9 +36,14 @@ public enum StepSource
 /// <param name="EndAt">When the power went off for good.</param>
 /// <param name="HoldLeft">Minutes of the hold under way.</param>
 /// <param name="SteamAskedAt">Since when somebody is asked to look for steam.</param>
+/// <param name="SteamIsWanted">Nobody has seen it dry yet, and somebody should.</param>
 public sealed record LiveReport(
     double At, double? Display, double? Chamber, int Step, LivePhase Phase, StepSource StepSource, double? SetPoint, Deviation? Deviation, ProgressRange? Progress, ImmutableArray<ConeSoFar> Cones,
-    ImmutableArray<GapBridge> Gaps, KilnEstimate? Estimate, ImmutableArray<Alarm> Alarms, double? Slope, double? Share, Forecast? Forecast, double? TopAt, double? EndAt, double? HoldLeft, double? SteamAskedAt);
+    ImmutableArray<GapBridge> Gaps, KilnEstimate? Estimate, ImmutableArray<Alarm> Alarms, double? Slope, double? Share, Forecast? Forecast, double? TopAt, double? EndAt, double? HoldLeft, double? SteamAskedAt, bool SteamIsWanted)
+{
+    /// <summary>Where the firing stands, as far as readings tell.</summary>
+    public FiringState State => Phase == LivePhase.Waiting ? FiringState.Started : EndAt is not null ? FiringState.Cooling : FiringState.Firing;
+}
 
 /// <summary>A cone's heat work so far.</summary>
 /// <param name="Cone">Which.</param>
@@ -47,6 +53,10 @@ public readonly record struct ConeSoFar(Units.Cone Cone, ProgressRange Progress)
 /// <content>What is told of it.</content>
 public sealed partial class LiveFiring
 {
+    private const double ResumeWithin = 60;
+
+    private (double At, ResumePlan? Plan)? resumed;
+
     /// <summary>The firing now.</summary>
     /// <param name="now">Minutes since the start, not before the last reading.</param>
     /// <param name="withForecast">Whether the forecast is made anew from the last reading; else it is the latest.</param>
@@ -61,9 +71,24 @@ public sealed partial class LiveFiring
         return new LiveReport(
             now, last?.Celsius, chamber, shadow.Step, shadow.Phase, linkTells ? StepSource.Controller : StepSource.Shadow, shadow.SetPoint, shown is { } display ? promise.Of(window.Last!.Value.Minutes, display, shadow) : null,
             firing.GoalIndex >= 0 && work is not null ? work[firing.GoalIndex] : null, cones, [.. gaps], observer?.Estimate, [.. Board.All], slope, shares.Mean(now - 6, now), Forecast, topAt, endAt,
-            shadow.Phase == LivePhase.Hold ? shadow.HoldLeft : null, steam.AskedAt);
+            shadow.Phase == LivePhase.Hold ? shadow.HoldLeft : null, steam.AskedAt, steam.IsWanted);
     }
 
     /// <summary>What was promised; nothing where the program cannot be run.</summary>
     public Schedules.Curve? Promised => promise.Curve;
+
+    /// <summary>How to go on after a cut that is not over long; nothing where there was none, or without a goal.</summary>
+    /// <param name="report">Where it is.</param>
+    public ResumePlan? Resume(LiveReport report)
+    {
+        var cut = Board.All.LastOrDefault(a => a.Id is "power-cut" or "no-heat");
+        if (cut is null || observer is null || report.Progress is not { } progress || firing.Goal is not { } goal || endAt is not null || report.At - (cut.Until ?? report.At) > ResumeWithin) return null;
+        if (resumed is { } known && known.At == report.At) return known.Plan;
+        var kinetics = ConeTable.Of(goal).Kinetics;
+        if (promise.Curve is not { } curve || promise.PoweredMinutes is not { } plannedEnd) return null;
+        var (kiln, state) = observer.ModelAt(observer.Estimate);
+        var plan = new ResumePlanner(kiln, firing.Load, state, kinetics, firing.Offset.Mean).Plan(firing.Program, shadow.Step, report.At, progress.Value, HeatWork.Of(kinetics, curve), plannedEnd);
+        resumed = (report.At, plan);
+        return plan;
+    }
 }

@@ -25,8 +25,8 @@ internal sealed class Promise
     /// <summary>What was promised; nothing where the program cannot be run.</summary>
     public Core.Schedules.Curve? Curve { get; }
 
-    /// <summary>When it was to be open.</summary>
-    public Duration? OpensAt => run?.OpensAt;
+    /// <summary>When the power was to go off, minutes.</summary>
+    public double? PoweredMinutes => run?.Compiled.Powered.TotalMinutes;
 
     /// <summary>How far off it is.</summary>
     public Deviation? Of(double now, double shown, ShadowController controller)

@@ -18,8 +18,8 @@ internal sealed class SteamLook(AlarmBoard board, WatchedFiring firing)
     /// <summary>Somebody is asked for now, since when; nothing where nobody is.</summary>
     public double? AskedAt => isDry ? null : askedAt;
 
-    /// <summary>Times it was asked for.</summary>
-    public int Asked { get; private set; }
+    /// <summary>Nobody has seen it dry yet, and somebody should.</summary>
+    public bool IsWanted => !isDry && firing.Load.FirstFiring && shown < firing.Boiling.Celsius + 60;
 
     /// <summary>A step is over.</summary>
     public void StepOver(double now, int step)
@@ -57,7 +57,6 @@ internal sealed class SteamLook(AlarmBoard board, WatchedFiring firing)
     {
         if (isDry) return;
         askedAt = now;
-        Asked++;
         board.Look("steam-look", AlarmWeight.Ask, now, true, false, 0, 0, () => $"The drying hold is over at {PowerAlarms.Whole(shown)} °C.");
     }
 }

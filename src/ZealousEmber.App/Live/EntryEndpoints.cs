@@ -1,0 +1,148 @@
+using NodaTime;
+using ZealousEmber.App.Http;
+using ZealousEmber.Core;
+using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.Firing.Readings;
+using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Store.Firings;
+using ZealousEmber.Store.Repositories;
+
+namespace ZealousEmber.App.Live;
+
+/// <summary>What loggers push and people note.</summary>
+internal static class EntryEndpoints
+{
+    private const int MostSamples = 50_000;
+    private const int LongestName = 64;
+    private static readonly Duration MostAhead = Duration.FromMinutes(FiringSample.MostAhead);
+
+    public static void MapEntries(this WebApplication app)
+    {
+        var api = app.MapGroup("/api/firings/{id:int}").WithTags("Live");
+        api.MapPost("samples", Push).WithMetadata(new BodySize(BodyLimit.Log))
+            .WithSummary("Readings from a logger, with the kiln's token as Bearer; the same again is accepted once")
+            .Produces<SamplesResponse>().ProducesProblem(401).ProducesProblem(404).ProducesProblem(409).ProducesValidationProblem(422);
+        api.MapGet("entries", All).WithSummary("Everything noted of a firing, in the order of time").Produces<EntryContract[]>().ProducesProblem(404);
+        api.MapPost("entries", Add).WithSummary("Note something; the same key again is the same entry").Produces<EntryContract>(201).Produces<EntryContract>().ProducesProblem(404).ProducesProblem(409).ProducesValidationProblem(422);
+        var kiln = app.MapGroup("/api/kilns/{id:int}/token").WithTags("Live");
+        kiln.MapPost("", GiveToken).WithSummary("A token for a kiln's logger, told once; the one before is no longer taken").Produces<TokenContract>(201).ProducesProblem(404);
+        kiln.MapDelete("", RevokeToken).WithSummary("Take a kiln's token away").Produces(204).ProducesProblem(404);
+    }
+
+    /// <summary>A moment of a firing: not before it by more than a day, nor ahead of its clock.</summary>
+    internal static Instant ReadMoment(DateTimeOffset given, FiringRun run, Instant now, string field, List<Problem> problems)
+    {
+        var at = Instant.FromUnixTimeMilliseconds(given.ToUnixTimeMilliseconds());
+        if (at > now + MostAhead) problems.Add(new Problem(field, "This is in the future: check the clock of this device."));
+        else if (at < run.StartsAt - Duration.FromDays(1)) problems.Add(new Problem(field, "This is from before the firing."));
+        return at;
+    }
+
+    private static async Task<IResult> Push(int id, SamplesRequest? wire, [AsParameters] LiveStudio studio, SampleLog store, HttpContext context, CancellationToken cancel)
+    {
+        if (await studio.Runs.Find(id, cancel) is not { } run) return ProblemResponses.NotFound("started firing");
+        if (await studio.Runs.Token(run.KilnId, cancel) is not { } hash || !KilnTokens.IsCarried(context.Request, hash))
+        {
+            context.Response.Headers.WWWAuthenticate = "Bearer";
+            return Results.Problem(statusCode: StatusCodes.Status401Unauthorized, title: "Which kiln?", detail: "Send the kiln’s token as Authorization: Bearer. A new one is made on the kiln’s page.");
+        }
+        if (run.Link == LinkKind.Simulated) return Refused("This firing runs on a simulated kiln; it takes no other readings.");
+        if (run.OpenedAt is not null) return Refused("This firing is over: the kiln was opened.");
+        var problems = new List<Problem>();
+        if (string.IsNullOrWhiteSpace(wire?.Logger) || wire.Logger.Length > LongestName) problems.Add(new Problem("logger", $"The logger’s own name, up to {LongestName} characters."));
+        if (string.IsNullOrWhiteSpace(wire?.Stream) || wire.Stream.Length > LongestName) problems.Add(new Problem("stream", $"New at every restart of the logger, up to {LongestName} characters."));
+        if (wire?.Samples is null) problems.Add(new Problem("samples", "Readings are missing here."));
+        else if (wire.Samples.Count > MostSamples) problems.Add(new Problem("samples", $"At most {MostSamples} readings at once; this has {wire.Samples.Count}. Send them in batches."));
+        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        var rejected = new List<RejectedSample>();
+        var samples = ReadSamples(wire!.Samples!, run, studio.Now, rejected);
+        var appended = studio.Live.Find(id) is { } running
+            ? await studio.Live.Push(running, wire.Logger!, wire.Stream!, samples, store, context.RequestServices, cancel)
+            : await store.Append(id, wire.Logger!, wire.Stream!, samples, cancel);
+        return Results.Ok(new SamplesResponse(await store.AcceptedThrough(id, wire.Logger!, wire.Stream!, cancel), appended.Duplicates, appended.Conflicts, rejected));
+    }
+
+    private static List<StoredSample> ReadSamples(IReadOnlyList<SampleContract?> wire, FiringRun run, Instant now, List<RejectedSample> rejected)
+    {
+        var samples = new List<StoredSample>(wire.Count);
+        var seen = new HashSet<long>();
+        var clock = run.Minutes(now);
+        foreach (var sample in wire)
+        {
+            if (sample is not { Sequence: { } sequence and >= 0, At: { } at })
+            {
+                rejected.Add(new RejectedSample(sample?.Sequence, "A reading has a sequence of 0 or more, and a time."));
+                continue;
+            }
+            var moment = Instant.FromUnixTimeMilliseconds(at.ToUnixTimeMilliseconds());
+            var minutes = run.Minutes(moment);
+            var why = new FiringSample(minutes, sample.Celsius, sample.Share, sample.SetPoint).Refusal(clock) ?? (minutes < -24 * 60 ? "This reading is from before the firing." : null);
+            if (why is not null) rejected.Add(new RejectedSample(sequence, why));
+            // Twice in one batch: the first is taken, the second is looked at like any other repetition.
+            else if (seen.Add(sequence)) samples.Add(new StoredSample(sequence, moment.ToUnixTimeMilliseconds(), sample.Celsius, sample.Share, sample.SetPoint));
+            else rejected.Add(new RejectedSample(sequence, "This sequence comes twice in the batch; the first was taken."));
+        }
+        return samples;
+    }
+
+    private static async Task<IResult> All(int id, [AsParameters] LiveStudio studio, CancellationToken cancel) =>
+        await studio.Firings.Find(id, cancel) is null ? ProblemResponses.NotFound("firing") : Results.Ok((await studio.Runs.Entries(id, cancel)).Select(Write));
+
+    private static async Task<IResult> Add(int id, EntryRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel)
+    {
+        if (await studio.Firings.Find(id, cancel) is null) return ProblemResponses.NotFound("firing");
+        var run = await studio.Runs.Find(id, cancel);
+        var now = run?.Clock(studio.Now) ?? studio.Now;
+        var problems = new List<Problem>();
+        var key = wire?.Key?.Trim();
+        if (string.IsNullOrEmpty(key) || key.Length > FiringEntry.LongestSubject) problems.Add(new Problem("key", $"A key made by the device, up to {FiringEntry.LongestSubject} characters."));
+        if (wire?.Kind is null or EntryKind.State) problems.Add(WireEnums.Missing<EntryKind>("kind", "an entry"));
+        var at = wire?.At is { } given ? run is null ? Instant.FromUnixTimeMilliseconds(given.ToUnixTimeMilliseconds()) : ReadMoment(given, run, now, "at", problems) : now;
+        Check(wire, problems);
+        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        if (run is null && wire!.Kind is not (EntryKind.Before or EntryKind.Note)) return Refused("This firing has not been started yet.");
+        if (wire!.Kind == EntryKind.Acknowledged && studio.Live.Find(id) is { } live && live.Live.Board.All.All(a => a.Id != wire.Subject)) return ProblemResponses.Of([new Problem("subject", "There is no such alarm in this firing.")]);
+        var (entry, isNew) = await studio.Runs.Add(id, new FiringEntry(key!, wire.Kind!.Value, at, Versions.Stamp(context.Request).By, wire.Celsius, Text.OneLine(wire.Subject), Text.Lines(wire.Text)), cancel);
+        if (isNew && studio.Live.Find(id) is { } running) await studio.Live.Noted(running, entry, context.RequestServices);
+        return isNew ? Results.Created($"/api/firings/{id}/entries", Write(entry)) : Results.Ok(Write(entry));
+    }
+
+    private static void Check(EntryRequest? wire, List<Problem> problems)
+    {
+        if (wire?.Text?.Length > FiringEntry.LongestText) problems.Add(new Problem("text", $"At most {FiringEntry.LongestText} characters."));
+        if (wire?.Subject?.Length > FiringEntry.LongestSubject) problems.Add(new Problem("subject", $"At most {FiringEntry.LongestSubject} characters."));
+        if (wire?.Celsius is { } celsius && new FiringSample(0, celsius).Refusal(null) is { } why) problems.Add(new Problem("celsius", why));
+        switch (wire?.Kind)
+        {
+            case EntryKind.Reading or EntryKind.Colour when wire.Celsius is null:
+                problems.Add(new Problem("celsius", "How hot, in °C?"));
+                break;
+            case EntryKind.ConeDown when ConeNumber.Parse(wire.Subject ?? "", "subject") is { IsOk: false, Problems: var wrong }:
+                problems.AddRange(wrong);
+                break;
+            case EntryKind.Note when Text.Lines(wire.Text) is null:
+                problems.Add(new Problem("text", "What is to be noted?"));
+                break;
+            case EntryKind.Acknowledged or EntryKind.Before or EntryKind.After when Text.OneLine(wire.Subject) is null:
+                problems.Add(new Problem("subject", "Which one?"));
+                break;
+            default:
+                break;
+        }
+    }
+
+    private static async Task<IResult> GiveToken(int id, Repository<Kiln> kilns, [AsParameters] LiveStudio studio, HttpRequest request, CancellationToken cancel)
+    {
+        if (await kilns.Find(id, cancel) is null) return ProblemResponses.NotFound("kiln");
+        var token = KilnTokens.Make();
+        await studio.Runs.GiveToken(id, KilnTokens.Hash(token), studio.Now, Versions.Stamp(request).By, cancel);
+        return Results.Created($"/api/kilns/{id}/token", new TokenContract(token));
+    }
+
+    private static async Task<IResult> RevokeToken(int id, [AsParameters] LiveStudio studio, CancellationToken cancel) => await studio.Runs.RevokeToken(id, cancel) ? Results.NoContent() : ProblemResponses.NotFound("token");
+
+    internal static EntryContract Write(FiringEntry e) => new(e.Key, e.Kind, e.At.ToDateTimeOffset(), e.By, e.Celsius, e.Subject, e.Text);
+
+    private static IResult Refused(string why) => Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "Not now", detail: why);
+}

@@ -1,0 +1,179 @@
+using NodaTime;
+using ZealousEmber.App.Http;
+using ZealousEmber.Core;
+using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Notation;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Firings;
+using ZealousEmber.Store.Repositories;
+
+namespace ZealousEmber.App.Live;
+
+/// <summary>A firing from its start to its opening.</summary>
+internal static class RunEndpoints
+{
+    private const int LongestNote = FiringEntry.LongestText;
+
+    public static void MapRuns(this WebApplication app)
+    {
+        app.MapHub<LiveHub>("/live");
+        var api = app.MapGroup("/api/firings/{id:int}").WithTags("Live");
+        api.MapPost("start", Start).WithSummary("Start a firing: from here on what it is fired with stays as it is")
+            .Produces<RunContract>(201).ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(409);
+        api.MapPost("stop", Stop).WithSummary("Stop it before its end").Produces<RunContract>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(409);
+        api.MapPost("opened", Opened).WithSummary("The kiln was opened").Produces<RunContract>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(409);
+        api.MapPost("resume", Resume).WithSummary("Go on with a firing that was stopped").Produces<RunContract>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(409);
+        api.MapGet("run", Show).WithSummary("How it was started; nothing before it is").Produces<RunContract>().Produces(204).ProducesProblem(404);
+        api.MapGet("live", Live).WithSummary("Where it is, how it goes on, what is wrong").Produces<LiveContract>().ProducesProblem(404);
+        api.MapGet("log", Log).WithSummary("Its readings, reduced so that no peak and no gap is lost").Produces<LogContract>().ProducesProblem(404).ProducesValidationProblem(422);
+        app.MapGet("/api/room", Room).WithTags("Live").WithSummary("Every kiln as it is now").Produces<RoomKiln[]>();
+    }
+
+    private static async Task<IResult> Start(int id, StartFiringRequest? wire, [AsParameters] LiveStudio studio, RunStarter starter, HttpContext context, CancellationToken cancel)
+    {
+        if (await studio.Firings.Find(id, cancel) is not { } firing) return ProblemResponses.NotFound("firing");
+        var stamp = Versions.Stamp(context.Request);
+        var key = wire?.Key ?? stamp.Key;
+        if (await studio.Runs.Find(id, cancel) is { } before)
+            return key is not null && (await studio.Runs.Entries(id, cancel)).Any(e => e.Key == key) ? Results.Ok(Write(before, studio.Now)) : Refused($"This firing was started already{By(before.By)}. Duplicate it to fire the same again.");
+        var read = await starter.Read(id, firing.Item, wire, studio.Now, stamp.By, cancel);
+        if (!read.IsOk) return ProblemResponses.Of(read.Problems);
+        var run = read.Value;
+        var entry = new FiringEntry(Key(key, "start"), EntryKind.State, studio.Now, stamp.By, Subject: "started");
+        if (await studio.Runs.Start(run, entry, cancel) is null)
+        {
+            var taken = (await studio.Runs.UnderWay(cancel)).FirstOrDefault(r => r.KilnId == run.KilnId);
+            var what = taken is null ? null : (await studio.Firings.Find(taken.FiringId, cancel))?.Item.Name;
+            return Refused($"{await starter.NameOf(run.KilnId, cancel)} still has {(what is null ? "a firing" : $"“{what}”")} in it. Note there that it was opened, then start this one.");
+        }
+        await studio.Live.Follow(run, context.RequestServices, cancel);
+        return Results.Created($"/api/firings/{id}/run", Write(run, studio.Now));
+    }
+
+    private static Task<IResult> Stop(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel) => Change(
+        id, wire, "stopped", studio, context,
+        (run, at) => run.State(at) switch
+        {
+            FiringState.Started or FiringState.Firing => null,
+            FiringState.Cooling => "The power is off already; it is cooling.",
+            FiringState.Stopped => "It was stopped already.",
+            _ => "This firing is over.",
+        },
+        (run, at) => run with { StoppedAt = at }, cancel);
+
+    private static Task<IResult> Opened(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel) => Change(
+        id, wire, "opened", studio, context,
+        (run, at) => run.State(at) switch
+        {
+            FiringState.Firing => "The power is on: stop it first. Never open a hot kiln.",
+            FiringState.Opened => "It was opened already.",
+            _ => null,
+        },
+        (run, at) => run with { OpenedAt = at, StoppedAt = run.State(at) == FiringState.Started ? at : run.StoppedAt }, cancel);
+
+    private static Task<IResult> Resume(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel) => Change(
+        id, wire, "resumed", studio, context,
+        (run, at) => run.State(at) != FiringState.Stopped ? "Only a firing that was stopped goes on again." : run.Link == LinkKind.Simulated ? "A simulated kiln that was stopped stays off." : null,
+        (run, _) => run with { StoppedAt = null }, cancel);
+
+    private static async Task<IResult> Change(
+        int id, ChangeStateRequest? wire, string what, LiveStudio studio, HttpContext context, Func<FiringRun, Instant, string?> refuse, Func<FiringRun, Instant, FiringRun> change, CancellationToken cancel)
+    {
+        if (await studio.Runs.Find(id, cancel) is not { } run) return ProblemResponses.NotFound("started firing");
+        var stamp = Versions.Stamp(context.Request);
+        var key = wire?.Key ?? stamp.Key;
+        if (key is not null && (await studio.Runs.Entries(id, cancel)).Any(e => e.Key == key)) return Results.Ok(Write(run, studio.Now));
+        var problems = new List<Problem>();
+        var now = run.Clock(studio.Now);
+        var at = wire?.At is { } given ? EntryEndpoints.ReadMoment(given, run, now, "at", problems) : now;
+        if (wire?.Note?.Length > LongestNote) problems.Add(new Problem("note", $"At most {LongestNote} characters."));
+        if (wire?.Key?.Length > FiringEntry.LongestSubject) problems.Add(new Problem("key", $"At most {FiringEntry.LongestSubject} characters."));
+        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        if (refuse(run, at) is { } why) return Refused(why + Said(await studio.Runs.Entries(id, cancel), run));
+        // What it was like then is noted with it: an early opening carries its risk.
+        var hot = studio.Live.Find(id) is { } live && (await studio.Live.Now(live, cancel)).Chamber is { } chamber ? Math.Round(chamber) : (double?)null;
+        var entry = new FiringEntry(Key(key, what), EntryKind.State, at, stamp.By, hot, what, Text.Lines(wire?.Note));
+        var changed = await studio.Runs.Change(id, r => refuse(r, at) is null ? change(r, at) : r, entry, cancel);
+        if (changed is null) return ProblemResponses.NotFound("started firing");
+        if (studio.Live.Find(id) is { } running)
+        {
+            if (what == "resumed") await studio.Live.Follow(changed, context.RequestServices, cancel);
+            else await studio.Live.Changed(running, changed);
+        }
+        return Results.Ok(Write(changed, studio.Now));
+    }
+
+    private static async Task<IResult> Show(int id, [AsParameters] LiveStudio studio, CancellationToken cancel)
+    {
+        if (await studio.Runs.Find(id, cancel) is { } run) return Results.Ok(Write(run, studio.Now));
+        return await studio.Firings.Find(id, cancel) is null ? ProblemResponses.NotFound("firing") : Results.NoContent();
+    }
+
+    private static async Task<IResult> Live(int id, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel)
+    {
+        if (studio.Live.Find(id) is { } running) return Results.Ok(await studio.Live.Now(running, cancel));
+        return await studio.Runs.Find(id, cancel) is { } run ? Results.Ok(await studio.Live.AtItsEnd(run, context.RequestServices, cancel)) : ProblemResponses.NotFound("started firing");
+    }
+
+    private static async Task<IResult> Log(int id, int? points, double? from, double? to, [AsParameters] LiveStudio studio, SampleLog samples, CancellationToken cancel)
+    {
+        if (await studio.Runs.Find(id, cancel) is not { } run) return ProblemResponses.NotFound("started firing");
+        var problems = new List<Problem>();
+        if (points is { } asked && asked is < Core.Firing.Readings.Reduction.Fewest or > Core.Firing.Readings.Reduction.Most)
+            problems.Add(new Problem("points", $"From {Core.Firing.Readings.Reduction.Fewest} to {Core.Firing.Readings.Reduction.Most} points."));
+        if (from > to) problems.Add(new Problem("from", "It ends before it begins."));
+        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        var entries = (await studio.Runs.Entries(id, cancel)).Where(e => e is { Kind: EntryKind.Reading, Celsius: not null });
+        return Results.Ok(LogReduction.Of(run, await samples.Read(id, cancel), entries, points ?? 1500, from, to));
+    }
+
+    private static async Task<IResult> Room([AsParameters] LiveStudio studio, Repository<Kiln> kilns, CancellationToken cancel)
+    {
+        var rooms = new List<RoomKiln>();
+        foreach (var kiln in await kilns.Search(null, cancel))
+        {
+            var running = studio.Live.All.FirstOrDefault(r => r.Run.KilnId == kiln.Id);
+            if (running is null)
+            {
+                rooms.Add(new RoomKiln(kiln.Id, kiln.Item.Name, null, null, null, null, null, null, null, null, null));
+                continue;
+            }
+            var (run, live) = (running.Run, await studio.Live.Now(running, cancel));
+            DateTimeOffset? At(double? minute) => minute is { } m ? run.StartsAt.ToDateTimeOffset().AddMinutes(m) : null;
+            rooms.Add(new RoomKiln(
+                kiln.Id, kiln.Item.Name, run.FiringId, (await studio.Firings.Find(run.FiringId, cancel))?.Item.Name, live.State, live, run.StartsAt.ToDateTimeOffset(), At(live.Next?.Minute), At(live.Forecast?.Open.P50), At(live.Forecast?.Top.P50), run.By));
+        }
+        return Results.Ok(rooms);
+    }
+
+    internal static RunContract Write(FiringRun run, Instant wall)
+    {
+        var ran = KilnRunner.Run(run.Program, run.Start, run.Kiln, run.Load);
+        var compiled = ran.IsOk ? ran.Value.Compiled : null;
+        return new RunContract(
+            run.FiringId, run.KilnId, run.State(run.Clock(wall)), run.Link, run.StartsAt.ToDateTimeOffset(), run.StartedAt.ToDateTimeOffset(), run.By, run.IsAsEntered, run.Goal?.Number,
+            NotationWriter.Write(run.Program.Steps, TemperatureUnit.Celsius), run.Kind, run.Speed, run.Kiln.Opens.Celsius, run.StoppedAt?.ToDateTimeOffset(), run.CooledAt?.ToDateTimeOffset(), run.OpenedAt?.ToDateTimeOffset(),
+            ran.IsOk ? LiveMapping.Write(ran.Value.WholeCurve) : [],
+            compiled is null ? [] : [.. compiled.Segments.Select((s, i) => new RunStep(
+                Math.Round(s.Start.TotalMinutes, 1), Math.Round(s.RampEnd.TotalMinutes, 1), Math.Round(s.End.TotalMinutes, 1), run.Program.Steps[i].Target?.Celsius, NotationWriter.Write([run.Program.Steps[i]], TemperatureUnit.Celsius)))],
+            Core.Ware.Boiling.At(run.Kiln.Altitude).Celsius);
+    }
+
+    private static string Key(string? given, string what) => given ?? $"{what}-{Guid.NewGuid():N}";
+
+    private static string By(string? who) => who is null ? "" : $" by {who}";
+
+    private static string Said(IReadOnlyList<FiringEntry> entries, FiringRun run) =>
+        entries.LastOrDefault(e => e.Kind == EntryKind.State && e.Subject == (run.OpenedAt is not null ? "opened" : "stopped")) is { By: { } who } ? $" {who} did." : "";
+
+    private static IResult Refused(string why) => Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "Not now", detail: why);
+}
+
+/// <summary>What the live addresses work with.</summary>
+internal readonly record struct LiveStudio(Repository<FiringDraft> Firings, FiringRuns Runs, LiveFirings Live, TimeProvider Time)
+{
+    /// <summary>The program's clock, as fine as it is stored.</summary>
+    public Instant Now => Instant.FromUnixTimeMilliseconds(Time.GetUtcNow().ToUnixTimeMilliseconds());
+}

@@ -1,0 +1,126 @@
+using NodaTime;
+using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.Firing.Readings;
+using ZealousEmber.Core.Kilns.Simulated;
+using ZealousEmber.Store.Firings;
+
+namespace ZealousEmber.App.Live;
+
+/// <summary>A firing under way, in memory: built from what is stored, and told everything that is stored after. One at a time by its gate.</summary>
+internal sealed class RunningFiring(FiringRun run)
+{
+    /// <summary>A block of drying goes on by so much at "steam", minutes.</summary>
+    public const double SteamBlock = 30;
+
+    private const string SimulatedLogger = "simulated kiln";
+    private double switchedOff = double.PositiveInfinity;
+
+    /// <summary>Whoever changes it holds this.</summary>
+    public SemaphoreSlim Gate { get; } = new(1, 1);
+
+    /// <summary>As it was started.</summary>
+    public FiringRun Run { get; set; } = run;
+
+    /// <summary>As it is followed.</summary>
+    public LiveFiring Live { get; private set; } = new(run.Watched);
+
+    /// <summary>The kiln, where it is simulated.</summary>
+    public SimulatedKiln? Simulated { get; private set; }
+
+    /// <summary>Follows what is stored from the beginning: readings and entries in the order of their time.</summary>
+    public void Rebuild(IReadOnlyList<StoredSample> samples, IReadOnlyList<FiringEntry> entries)
+    {
+        Live = new LiveFiring(Run.Watched);
+        var at = 0;
+        foreach (var entry in entries)
+        {
+            for (; at < samples.Count && Instant.FromUnixTimeMilliseconds(samples[at].At) <= entry.At; at++) Live.Add(Sample(samples[at]));
+            Take(entry);
+        }
+        for (; at < samples.Count; at++) Live.Add(Sample(samples[at]));
+        if (Run.StoppedAt is { } stopped) SwitchOff(Run.Minutes(stopped));
+        if (Run.Link == LinkKind.Simulated) Simulate(samples.Count > 0 ? samples.Max(s => s.Sequence) : 0, entries);
+    }
+
+    /// <summary>New readings, in the order of time; false where one came too late and everything has to be followed anew.</summary>
+    public bool Take(IEnumerable<StoredSample> samples)
+    {
+        var inTime = true;
+        foreach (var sample in samples.OrderBy(s => s.At)) inTime &= Live.Add(Sample(sample));
+        return inTime;
+    }
+
+    /// <summary>A new entry; true where it was a reading from before the last one.</summary>
+    public bool Take(FiringEntry entry)
+    {
+        var minutes = Run.Minutes(entry.At);
+        switch (entry.Kind)
+        {
+            case EntryKind.Reading when entry.Celsius is { } celsius:
+                return !Live.Add(new FiringSample(minutes, celsius, ByHand: true));
+            case EntryKind.Steam:
+                Live.Looked(minutes, isDry: false, SteamBlock, entry.By ?? "somebody");
+                Simulated?.Extend(Duration.FromMinutes(SteamBlock));
+                return false;
+            case EntryKind.Dry:
+                Live.Looked(minutes, isDry: true, SteamBlock, entry.By ?? "somebody");
+                return false;
+            case EntryKind.Acknowledged when entry.Subject is { } alarm:
+                Live.Board.Acknowledge(alarm, entry.By ?? "somebody", entry.Text, minutes);
+                return false;
+            default:
+                return false;
+        }
+    }
+
+    /// <summary>Somebody stopped it.</summary>
+    public void SwitchOff(double minutes)
+    {
+        switchedOff = minutes;
+        Live.SwitchOff(minutes);
+    }
+
+    /// <summary>What a simulated kiln has read up to a moment since it was last asked, as its logger would send it.</summary>
+    /// <param name="now">Minutes since the start.</param>
+    /// <param name="most">Readings at most.</param>
+    public (string Logger, string Stream, List<StoredSample> Samples) Read(double now, int most)
+    {
+        var samples = new List<StoredSample>();
+        while (Simulated is { } kiln && samples.Count < most && kiln.Minutes + SimulatedKiln.Every.TotalMinutes <= now)
+        {
+            if (kiln.Minutes >= switchedOff) kiln.SwitchOff();
+            if (kiln.Next() is { } s) samples.Add(new StoredSample(s.Sequence, (Run.StartsAt + Duration.FromMinutes(s.Minutes)).ToUnixTimeMilliseconds(), s.Celsius, s.Share, s.SetPoint));
+        }
+        return (SimulatedLogger, "1", samples);
+    }
+
+    /// <summary>What is told of it now.</summary>
+    /// <param name="wall">The program's clock.</param>
+    public (LiveContract Contract, LiveReport Report) Tell(Instant wall)
+    {
+        var now = Run.Clock(wall);
+        // A simulated kiln that has still to catch up is told as far as it has come.
+        if (Run.Link == LinkKind.Simulated && Simulated is { } kiln) now = Instant.Min(now, Run.StartsAt + Duration.FromMinutes(kiln.Minutes + 1));
+        var report = Live.Report(Math.Max(Run.Minutes(now), Live.LastAt ?? double.NegativeInfinity));
+        return (LiveMapping.Write(Live, report, Run.State(now), Run.StartsAt + Duration.FromMinutes(report.At)), report);
+    }
+
+    /// <summary>The simulated kiln as far as it has been read: the same again, since it is drawn from its seed.</summary>
+    private void Simulate(long read, IReadOnlyList<FiringEntry> entries)
+    {
+        Simulated = Run.Simulate();
+        var steam = new Queue<double>(entries.Where(e => e.Kind == EntryKind.Steam).Select(e => Run.Minutes(e.At)));
+        while (Simulated.Minutes / SimulatedKiln.Every.TotalMinutes < read - 0.5)
+        {
+            if (Simulated.Minutes >= switchedOff) Simulated.SwitchOff();
+            while (steam.Count > 0 && steam.Peek() <= Simulated.Minutes)
+            {
+                Simulated.Extend(Duration.FromMinutes(SteamBlock));
+                steam.Dequeue();
+            }
+            Simulated.Next();
+        }
+    }
+
+    private FiringSample Sample(StoredSample s) => new(Run.Minutes(Instant.FromUnixTimeMilliseconds(s.At)), s.Celsius, s.Share, s.SetPoint);
+}

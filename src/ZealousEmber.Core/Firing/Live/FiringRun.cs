@@ -1,0 +1,164 @@
+using System.Collections.Immutable;
+using NodaTime;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Simulated;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.Core.Firing.Live;
+
+/// <summary>Where a firing stands, from its first thought to its last note.</summary>
+public enum FiringState
+{
+    /// <summary>Load and plan.</summary>
+    Planned,
+
+    /// <summary>Its program is entered and read back.</summary>
+    Set,
+
+    /// <summary>Started, and waiting for its hour.</summary>
+    Started,
+
+    /// <summary>The power is on.</summary>
+    Firing,
+
+    /// <summary>The power is off for good.</summary>
+    Cooling,
+
+    /// <summary>Stopped before its end.</summary>
+    Stopped,
+
+    /// <summary>The kiln was opened.</summary>
+    Opened,
+
+    /// <summary>Its packs and ware were read.</summary>
+    Read,
+
+    /// <summary>Nothing more is to be noted.</summary>
+    Closed,
+}
+
+/// <summary>Where readings come from.</summary>
+public enum LinkKind
+{
+    /// <summary>A simulated kiln.</summary>
+    Simulated,
+
+    /// <summary>A logger that pushes them.</summary>
+    Push,
+
+    /// <summary>Somebody reads them off.</summary>
+    Hand,
+}
+
+/// <summary>How a firing was started: what it is fired with stays as it was then, whatever is changed later.</summary>
+/// <param name="FiringId">Which.</param>
+/// <param name="KilnId">Where.</param>
+/// <param name="Link">Where readings come from.</param>
+/// <param name="StartsAt">When it is switched on; what minutes are counted from.</param>
+/// <param name="StartedAt">When somebody started it.</param>
+/// <param name="By">Who.</param>
+/// <param name="Program">As entered.</param>
+/// <param name="IsAsEntered">Read back from the controller; else as planned.</param>
+/// <param name="Goal">The cone aimed at.</param>
+/// <param name="Kiln">As it was.</param>
+/// <param name="Load">What stands in it.</param>
+/// <param name="Start">The kiln's temperature when it is switched on.</param>
+/// <param name="Kind">What it is for.</param>
+/// <param name="Speed">Times real time, for a simulated kiln.</param>
+/// <param name="Seed">For a simulated kiln.</param>
+/// <param name="Faults">For a simulated kiln.</param>
+/// <param name="StoppedAt">When somebody stopped it before its end.</param>
+/// <param name="OpenedAt">When it was opened.</param>
+/// <param name="CooledAt">When the power went off for good.</param>
+public sealed record FiringRun(
+    int FiringId, int KilnId, LinkKind Link, Instant StartsAt, Instant StartedAt, string? By, FiringProgram Program, bool IsAsEntered, Cone? Goal, Kiln Kiln, KilnLoad Load, Temperature Start, ScheduleKind Kind,
+    double Speed = 1, ulong Seed = 1, ImmutableArray<SimulatedFault> Faults = default, Instant? StoppedAt = null, Instant? OpenedAt = null, Instant? CooledAt = null)
+{
+    /// <summary>Fastest a simulated kiln runs, times real time.</summary>
+    public const double MostSpeed = 600;
+
+    /// <summary>Where it stands.</summary>
+    /// <param name="now">By its own clock.</param>
+    public FiringState State(Instant now) =>
+        OpenedAt is not null ? FiringState.Opened : StoppedAt is not null ? FiringState.Stopped : now < StartsAt ? FiringState.Started : CooledAt is not null ? FiringState.Cooling : FiringState.Firing;
+
+    /// <summary>Its kiln is not to be had: it is neither opened nor forgotten.</summary>
+    public bool IsUnderWay => OpenedAt is null;
+
+    /// <summary>The firing's own clock: a simulated kiln may run faster than the world.</summary>
+    public Instant Clock(Instant wall) => Link == LinkKind.Simulated && wall > StartsAt ? StartsAt + (wall - StartsAt) * Speed : wall;
+
+    /// <summary>Minutes since it was switched on.</summary>
+    public double Minutes(Instant at) => (at - StartsAt).TotalMinutes;
+
+    /// <summary>What is watched.</summary>
+    public WatchedFiring Watched => new(Kiln, Load, Program, Goal, Start);
+
+    /// <summary>The simulated kiln behind it.</summary>
+    public SimulatedKiln Simulate() => new(new SimulatedSetup(Kiln, Load, Program, Start.Celsius, Seed, Faults));
+}
+
+/// <summary>Something somebody noted of a running firing.</summary>
+/// <param name="Key">Made by the device; the same again is the same entry.</param>
+/// <param name="Kind">What.</param>
+/// <param name="At">When it was so.</param>
+/// <param name="By">Who.</param>
+/// <param name="Celsius">A reading, or what a colour stands for.</param>
+/// <param name="Subject">Which: a cone, an alarm, an item of the check list, a step.</param>
+/// <param name="Text">In words.</param>
+public sealed record FiringEntry(string Key, EntryKind Kind, Instant At, string? By, double? Celsius = null, string? Subject = null, string? Text = null)
+{
+    /// <summary>Longest text, characters.</summary>
+    public const int LongestText = 1000;
+
+    /// <summary>Longest subject and key, characters.</summary>
+    public const int LongestSubject = 64;
+}
+
+/// <summary>Kinds of entries.</summary>
+public enum EntryKind
+{
+    /// <summary>A temperature read off the display.</summary>
+    Reading,
+
+    /// <summary>Steam was seen: the drying goes on.</summary>
+    Steam,
+
+    /// <summary>No steam: it goes on.</summary>
+    Dry,
+
+    /// <summary>A cone is down.</summary>
+    ConeDown,
+
+    /// <summary>The colour, by eye.</summary>
+    Colour,
+
+    /// <summary>The vent was turned.</summary>
+    Vent,
+
+    /// <summary>Peepholes were opened or closed.</summary>
+    Peepholes,
+
+    /// <summary>Anything.</summary>
+    Note,
+
+    /// <summary>A photo, with its words.</summary>
+    Photo,
+
+    /// <summary>An item of the list before starting is done.</summary>
+    Before,
+
+    /// <summary>An item of the shut-down list is done.</summary>
+    After,
+
+    /// <summary>An alarm was seen.</summary>
+    Acknowledged,
+
+    /// <summary>It changed its state.</summary>
+    State,
+
+    /// <summary>Pieces out of the kiln.</summary>
+    CountedOut,
+}

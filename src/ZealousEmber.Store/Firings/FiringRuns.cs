@@ -1,0 +1,100 @@
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using NodaTime;
+using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Store.Files;
+
+namespace ZealousEmber.Store.Firings;
+
+/// <summary>Started firings, their entries, and the tokens of kilns.</summary>
+public sealed class FiringRuns(StudioContext context, WriteQueue queue)
+{
+    private const int Constraint = 19;
+
+    private DbSet<FiringRunRow> Runs => context.Set<FiringRunRow>();
+
+    private DbSet<FiringEntryRow> All => context.Set<FiringEntryRow>();
+
+    /// <summary>Starts one; nothing where it has been started already, or its kiln is taken.</summary>
+    public async Task<FiringRun?> Start(FiringRun run, FiringEntry entry, CancellationToken cancel)
+    {
+        using var turn = await queue.Enter(cancel);
+        if (await Runs.AnyAsync(r => r.FiringId == run.FiringId || r.OccupiesKiln == run.KilnId, cancel)) return null;
+        Runs.Add(FiringRunRow.From(run));
+        All.Add(FiringEntryRow.From(run.FiringId, entry));
+        try
+        {
+            await context.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException error) when (error.InnerException is SqliteException { SqliteErrorCode: Constraint })
+        {
+            return null;
+        }
+        finally
+        {
+            context.ChangeTracker.Clear();
+        }
+        return run;
+    }
+
+    /// <summary>The firing's run; nothing before it is started.</summary>
+    public async Task<FiringRun?> Find(int firingId, CancellationToken cancel) => (await Runs.AsNoTracking().FirstOrDefaultAsync(r => r.FiringId == firingId, cancel))?.Read();
+
+    /// <summary>What is under way, in the order it was started.</summary>
+    public async Task<IReadOnlyList<FiringRun>> UnderWay(CancellationToken cancel) =>
+        [.. (await Runs.AsNoTracking().Where(r => r.OccupiesKiln != null).OrderBy(r => r.StartedAt).ToListAsync(cancel)).Select(r => r.Read())];
+
+    /// <summary>Of several firings, those that were started.</summary>
+    public async Task<IReadOnlyDictionary<int, FiringRun>> FindAll(IReadOnlyCollection<int> ids, CancellationToken cancel) =>
+        (await Runs.AsNoTracking().Where(r => ids.Contains(r.FiringId)).ToListAsync(cancel)).ToDictionary(r => r.FiringId, r => r.Read());
+
+    /// <summary>Changes the moments of a run, with an entry that says so; the entry's key makes it happen once. Nothing where there is no such run.</summary>
+    public async Task<FiringRun?> Change(int firingId, Func<FiringRun, FiringRun> change, FiringEntry? entry, CancellationToken cancel)
+    {
+        using var turn = await queue.Enter(cancel);
+        if (await Runs.FirstOrDefaultAsync(r => r.FiringId == firingId, cancel) is not { } row) return null;
+        var run = change(row.Read());
+        (row.StoppedAt, row.CooledAt, row.OpenedAt, row.OccupiesKiln) = (run.StoppedAt, run.CooledAt, run.OpenedAt, run.IsUnderWay ? run.KilnId : null);
+        if (entry is not null && !await All.AnyAsync(e => e.FiringId == firingId && e.Key == entry.Key, cancel)) All.Add(FiringEntryRow.From(firingId, entry));
+        await context.SaveChangesAsync(cancel);
+        context.ChangeTracker.Clear();
+        return run;
+    }
+
+    /// <summary>Adds an entry; the same key again is the one that is there.</summary>
+    /// <returns>The entry as it is kept, and whether it is new.</returns>
+    public async Task<(FiringEntry Entry, bool IsNew)> Add(int firingId, FiringEntry entry, CancellationToken cancel)
+    {
+        using var turn = await queue.Enter(cancel);
+        if (await All.AsNoTracking().FirstOrDefaultAsync(e => e.FiringId == firingId && e.Key == entry.Key, cancel) is { } made) return (made.Read(), false);
+        All.Add(FiringEntryRow.From(firingId, entry));
+        await context.SaveChangesAsync(cancel);
+        context.ChangeTracker.Clear();
+        return (entry, true);
+    }
+
+    /// <summary>Everything noted of a firing, in the order of time.</summary>
+    public async Task<IReadOnlyList<FiringEntry>> Entries(int firingId, CancellationToken cancel) =>
+        [.. (await All.AsNoTracking().Where(e => e.FiringId == firingId).OrderBy(e => e.At).ThenBy(e => e.Id).ToListAsync(cancel)).Select(e => e.Read())];
+
+    /// <summary>Gives a kiln a token by its hash, in the place of the one before.</summary>
+    public async Task GiveToken(int kilnId, byte[] hash, Instant at, string? by, CancellationToken cancel)
+    {
+        using var turn = await queue.Enter(cancel);
+        var row = await context.Set<KilnTokenRow>().FirstOrDefaultAsync(t => t.KilnId == kilnId, cancel);
+        if (row is null) context.Add(row = new KilnTokenRow { KilnId = kilnId });
+        (row.Hash, row.MadeAt, row.By) = (hash, at, by);
+        await context.SaveChangesAsync(cancel);
+        context.ChangeTracker.Clear();
+    }
+
+    /// <summary>The hash of a kiln's token; nothing where it has none.</summary>
+    public async Task<byte[]?> Token(int kilnId, CancellationToken cancel) => await context.Set<KilnTokenRow>().AsNoTracking().Where(t => t.KilnId == kilnId).Select(t => t.Hash).FirstOrDefaultAsync(cancel);
+
+    /// <summary>Takes a kiln's token away; false where it had none.</summary>
+    public async Task<bool> RevokeToken(int kilnId, CancellationToken cancel)
+    {
+        using var turn = await queue.Enter(cancel);
+        return await context.Set<KilnTokenRow>().Where(t => t.KilnId == kilnId).ExecuteDeleteAsync(cancel) > 0;
+    }
+}

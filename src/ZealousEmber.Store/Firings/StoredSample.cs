@@ -1,0 +1,47 @@
+using System.Buffers.Binary;
+
+namespace ZealousEmber.Store.Firings;
+
+/// <summary>A reading as a logger sent it.</summary>
+/// <param name="Sequence">Its number in its stream.</param>
+/// <param name="At">Milliseconds since 1970.</param>
+/// <param name="Celsius">Nothing where there was no value.</param>
+/// <param name="Share">Power share, where told.</param>
+/// <param name="SetPoint">What was asked, where told.</param>
+public readonly record struct StoredSample(long Sequence, long At, double? Celsius, double? Share, double? SetPoint)
+{
+    internal const int Size = 40;
+
+    /// <summary>Packs readings, 40 bytes each; what is missing is NaN, which no reading is.</summary>
+    internal static byte[] Pack(IReadOnlyList<StoredSample> samples)
+    {
+        var bytes = new byte[samples.Count * Size];
+        for (var i = 0; i < samples.Count; i++)
+        {
+            var span = bytes.AsSpan(i * Size, Size);
+            var s = samples[i];
+            BinaryPrimitives.WriteInt64LittleEndian(span, s.Sequence);
+            BinaryPrimitives.WriteInt64LittleEndian(span[8..], s.At);
+            BinaryPrimitives.WriteDoubleLittleEndian(span[16..], s.Celsius ?? double.NaN);
+            BinaryPrimitives.WriteDoubleLittleEndian(span[24..], s.Share ?? double.NaN);
+            BinaryPrimitives.WriteDoubleLittleEndian(span[32..], s.SetPoint ?? double.NaN);
+        }
+        return bytes;
+    }
+
+    /// <summary>Adds what a block holds to a list.</summary>
+    internal static void Unpack(ReadOnlySpan<byte> bytes, List<StoredSample> into)
+    {
+        static double? Value(ReadOnlySpan<byte> at)
+        {
+            var value = BinaryPrimitives.ReadDoubleLittleEndian(at);
+            return double.IsNaN(value) ? null : value;
+        }
+
+        for (var at = 0; at + Size <= bytes.Length; at += Size)
+        {
+            var span = bytes.Slice(at, Size);
+            into.Add(new StoredSample(BinaryPrimitives.ReadInt64LittleEndian(span), BinaryPrimitives.ReadInt64LittleEndian(span[8..]), Value(span[16..]), Value(span[24..]), Value(span[32..])));
+        }
+    }
+}
