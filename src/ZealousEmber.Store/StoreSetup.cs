@@ -4,6 +4,7 @@ using Microsoft.Extensions.DependencyInjection;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
@@ -36,6 +37,7 @@ public static class StoreSetup
         AddRepository<FiringRow, FiringDraft>(services, r => r.Read(), (r, f) => r.Write(f));
         AddSettings<StudioSettingsRow, StudioSettings>(services, r => r.Read(), (r, s) => r.Write(s), StudioSettingsStore.Unsaid);
         AddSettings<PlanningPreferencesRow, PlanningPreferences>(services, r => r.ReadPreferences(), (r, p) => r.WritePreferences(p), PlanningPreferences.Usual);
+        AddSettings<CheckListsRow, CheckLists>(services, r => r.Read(), (r, l) => r.Write(l), CheckLists.Usual);
         services.AddScoped<FiringFinder>();
         services.AddScoped<EnteredPrograms>();
         services.AddScoped<PracticeLog>();

@@ -104,6 +104,12 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             preferences.Property(p => p.Id).ValueGeneratedNever();
             preferences.Property(p => p.Version).IsConcurrencyToken();
         });
+        model.Entity<CheckListsRow>(lists =>
+        {
+            lists.ToTable("check_lists");
+            lists.Property(l => l.Id).ValueGeneratedNever();
+            lists.Property(l => l.Version).IsConcurrencyToken();
+        });
         model.Entity<StudioSettingsRow>(hours =>
         {
             hours.ToTable("studio_hours");

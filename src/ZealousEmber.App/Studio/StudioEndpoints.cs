@@ -2,6 +2,7 @@ using NodaTime;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Planning;
 using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Planning;
 
 namespace ZealousEmber.App.Studio;
@@ -16,6 +17,15 @@ internal static class StudioEndpoints
             "The studio's clock, units, prices, people and rule", StudioMapping.Read, stored => new(stored.Version, StudioMapping.Write(stored.Item))).Map(api);
         new SettingsEndpoints<PlanningPreferencesContract, VersionedPreferencesContract, PlanningPreferences>(
             "The studio's own planning preferences", (wire, before) => PlanningTerms.Read(wire ?? new PlanningPreferencesContract(), before) is var said && said.Check() is { } wrong ? wrong : said, stored => new(stored.Version, PlanningTerms.Write(stored.Item))).Map(api.MapGroup("ways"));
+        new SettingsEndpoints<CheckListsContract, VersionedCheckListsContract, CheckLists>(
+            "The studio's own check lists: before starting a kiln, and after opening it",
+            (wire, before) => CheckLists.Create(wire?.Before, wire?.After, before), stored => new(stored.Version, new CheckListsContract(stored.Item.Before, stored.Item.After))).Map(api.MapGroup("check-lists"));
         api.MapGet("zones", () => DateTimeZoneProviders.Tzdb.Ids).WithSummary("Names of time zones").Produces<string[]>();
     }
 }
+
+/// <summary>Check lists: before starting, and after opening.</summary>
+public sealed record CheckListsContract(IReadOnlyList<string?>? Before = null, IReadOnlyList<string?>? After = null);
+
+/// <summary>Check lists with their version.</summary>
+public sealed record VersionedCheckListsContract(int Version, CheckListsContract Lists);

@@ -740,6 +740,31 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("schedule_versions", (string)null);
                 });
 
+            modelBuilder.Entity("ZealousEmber.Store.Settings.CheckListsRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("After")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Before")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SaveKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("check_lists", (string)null);
+                });
+
             modelBuilder.Entity("ZealousEmber.Store.Settings.PlanningPreferencesRow", b =>
                 {
                     b.Property<int>("Id")

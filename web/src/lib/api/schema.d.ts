@@ -200,6 +200,91 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/live/replay': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What would have been said of a log, and when */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ReplayRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ReplayResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/room': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Every kiln as it is now */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['RoomKiln'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/schedules/{id}/firing': {
     parameters: {
       query?: never;
@@ -2308,6 +2393,706 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/firings/{id}/start': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Start a firing: from here on what it is fired with stays as it is */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['StartFiringRequest'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['RunContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/stop': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Stop it before its end */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ChangeStateRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['RunContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/opened': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** The kiln was opened */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ChangeStateRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['RunContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/resume': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Go on with a firing that was stopped */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ChangeStateRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['RunContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/run': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** How it was started; nothing before it is */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['RunContract'];
+          };
+        };
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/live': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Where it is, how it goes on, what is wrong */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['LiveContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/log': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Its readings, reduced so that no peak and no gap is lost */
+    get: {
+      parameters: {
+        query?: {
+          points?: number;
+          from?: number;
+          to?: number;
+        };
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['LogContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/samples': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Readings from a logger, with the kiln's token as Bearer; the same again is accepted once */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['SamplesRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['SamplesResponse'];
+          };
+        };
+        /** @description Unauthorized */
+        401: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/entries': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Everything noted of a firing, in the order of time */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['EntryContract'][];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    /** Note something; the same key again is the same entry */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['EntryRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['EntryContract'];
+          };
+        };
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['EntryContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/{id}/token': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** A token for a kiln's logger, told once; the one before is no longer taken */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['TokenContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    /** Take a kiln's token away */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/studio': {
     parameters: {
       query?: never;
@@ -2480,6 +3265,93 @@ export interface paths {
           };
           content: {
             'application/json': components['schemas']['VersionedPreferencesContract'];
+          };
+        };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+        /** @description Precondition Required */
+        428: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/studio/check-lists': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The studio's own check lists: before starting a kiln, and after opening it */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['VersionedCheckListsContract'];
+          };
+        };
+      };
+    };
+    /** Save over the version named in If-Match; what is missing stays */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['CheckListsContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['VersionedCheckListsContract'];
           };
         };
         /** @description Precondition Failed */
@@ -4271,6 +5143,24 @@ export interface components {
       /** @description Who; as the request says when missing. */
       by?: null | string;
     };
+    /** @description An alarm; minutes since the start. */
+    AlarmContract: {
+      id: string;
+      weight: components['schemas']['AlarmWeight'];
+      /** Format: double */
+      since: number;
+      /** Format: double */
+      until: null | number;
+      acknowledgedBy: null | string;
+      note: null | string;
+      text: string;
+      evidence: string;
+    };
+    /**
+     * @description How grave an alarm is.
+     * @enum {string}
+     */
+    AlarmWeight: 'note' | 'ask' | 'warn' | 'danger';
     /** @description A stretch with nobody in. */
     AloneSpan: {
       /** Format: date-time */
@@ -4391,6 +5281,23 @@ export interface components {
     };
     /** @enum {string} */
     ChamberShape: 'round' | 'rectangle';
+    /** @description A change of state. */
+    ChangeStateRequest: {
+      /**
+       * Format: date-time
+       * @description When; now when missing.
+       */
+      at?: null | string;
+      /** @description Why, or what was seen. */
+      note?: null | string;
+      /** @description Made by the device; sent again it is the same change. */
+      key?: null | string;
+    };
+    /** @description Check lists: before starting, and after opening. */
+    CheckListsContract: {
+      before?: null | string[];
+      after?: null | string[];
+    };
     /** @description A clay. */
     ClayContract: {
       name: null | string;
@@ -4420,6 +5327,18 @@ export interface components {
       /** @description Climbs, degrees an hour in the unit. */
       rates: number[];
       cones: components['schemas']['ConeLine'][];
+    };
+    /** @description What a cone will have seen at the end. */
+    ConeForecastContract: {
+      cone: string;
+      /** @description Heat work. */
+      progress: components['schemas']['PercentilesContract'];
+      /** @description °C of cone past its end point. */
+      degrees: components['schemas']['PercentilesContract'];
+      /** Format: double */
+      bendDegrees: number;
+      /** @description As a potter would say the likeliest. */
+      phrase: string;
     };
     /** @description One cone's end points, one for each climb. */
     ConeLine: {
@@ -4497,6 +5416,13 @@ export interface components {
       temperature: number;
       /** Format: double */
       minutes: number;
+    };
+    /** @description A point of a curve, °C. */
+    CurveMinute: {
+      /** Format: double */
+      minute: number;
+      /** Format: double */
+      celsius: number;
     };
     /** @description A point of a curve. */
     CurvePointContract: {
@@ -4632,6 +5558,96 @@ export interface components {
       entered: components['schemas']['EnteredContract'];
       readBack: components['schemas']['ReadBackResponse'];
     };
+    /** @description A noted entry. */
+    EntryContract: {
+      key: string;
+      kind: components['schemas']['EntryKind'];
+      /** Format: date-time */
+      at: string;
+      by: null | string;
+      /** Format: double */
+      celsius: null | number;
+      subject: null | string;
+      text: null | string;
+    };
+    /**
+     * @description Kinds of entries.
+     * @enum {string}
+     */
+    EntryKind:
+      | 'reading'
+      | 'steam'
+      | 'dry'
+      | 'cone-down'
+      | 'colour'
+      | 'vent'
+      | 'peepholes'
+      | 'note'
+      | 'photo'
+      | 'before'
+      | 'after'
+      | 'acknowledged'
+      | 'state'
+      | 'counted-out';
+    /** @description An entry to be noted. */
+    EntryRequest: {
+      /** @description Made by the device; sent again it is the same entry. */
+      key: null | string;
+      kind: null | components['schemas']['EntryKind'];
+      /**
+       * Format: date-time
+       * @description When; now when missing.
+       */
+      at?: null | string;
+      /**
+       * Format: double
+       * @description A reading.
+       */
+      celsius?: null | number;
+      /** @description A cone, an alarm, an item of a list. */
+      subject?: null | string;
+      /** @description In words. */
+      text?: null | string;
+    };
+    /** @description What is known of the kiln beyond its stored numbers: factors of its power, heat and loss. */
+    EstimateContract: {
+      /** Format: double */
+      power: number;
+      /** Format: double */
+      heat: number;
+      /** Format: double */
+      loss: number;
+      /** @description Standard deviations of their logarithms, in this order. */
+      sd: number[];
+    };
+    /** @description Something that goes wrong in a simulated kiln. */
+    FaultContract: {
+      kind: null | components['schemas']['FaultKind'];
+      /** Format: double */
+      fromMinute?: null | number;
+      /** Format: double */
+      minutes?: null | number;
+      /** Format: double */
+      size?: null | number;
+    };
+    /** @enum {string} */
+    FaultKind:
+      | 'dead-section'
+      | 'stuck-on'
+      | 'stuck-off'
+      | 'thermocouple-open'
+      | 'thermocouple-short'
+      | 'thermocouple-reversed'
+      | 'thermocouple-slid'
+      | 'thermocouple-drifting'
+      | 'frozen'
+      | 'power-cut'
+      | 'elements-cut'
+      | 'link'
+      | 'lid-open'
+      | 'low-mains'
+      | 'endless-hold'
+      | 'top-too-hot';
     /** @description What an experienced colleague would say; the gravest first. */
     FindingContract: {
       id: string;
@@ -4719,6 +5735,12 @@ export interface components {
        */
       shelves?: 'any' | 'full' | 'half' | null;
     };
+    /**
+     * @description Where a firing stands, from its first thought to its last note.
+     * @enum {string}
+     */
+    FiringState:
+      'planned' | 'set' | 'started' | 'firing' | 'cooling' | 'stopped' | 'opened' | 'read' | 'closed';
     /** @description What is different from what was wanted. */
     FitChangeContract: {
       /** @description merged, split, clamped, rounded, no-full, hold, top, cooling, preset or finding. */
@@ -4917,6 +5939,47 @@ export interface components {
       kind: null | components['schemas']['ScheduleKind'];
       /** @description The cone it is meant for then, where that changes. */
       goalCone: null | string;
+    };
+    /** @description How it goes on; minutes since the start. */
+    ForecastContract: {
+      curve: components['schemas']['ForecastPointContract'][];
+      top: components['schemas']['PercentilesContract'];
+      end: components['schemas']['PercentilesContract'];
+      open: components['schemas']['PercentilesContract'];
+      cones: components['schemas']['ConeForecastContract'][];
+      /**
+       * Format: double
+       * @description Share of what is likely that never gets there.
+       */
+      cannotShare: number;
+      /**
+       * Format: double
+       * @description When the hold should end for the goal to be met.
+       */
+      endHoldAt: null | number;
+      resume: null | components['schemas']['ResumeContract'];
+    };
+    /** @description A moment of a curve with its band, °C. */
+    ForecastPointContract: {
+      /** Format: double */
+      minute: number;
+      /** Format: double */
+      p10: null | number;
+      /** Format: double */
+      p50: null | number;
+      /** Format: double */
+      p90: null | number;
+    };
+    /** @description A long stretch without readings. */
+    GapContract: {
+      /** Format: double */
+      fromMinute: number;
+      /** Format: double */
+      toMinute: number;
+      /** @description It cannot have been on all the time. */
+      powerWasOff: boolean;
+      /** @description What happened in it is only known between bounds. */
+      isOpen: boolean;
     };
     /** @description A glaze. */
     GlazeContract: {
@@ -5301,6 +6364,99 @@ export interface components {
       /** @description What would make room. */
       would: string;
     };
+    /**
+     * @description Where readings come from.
+     * @enum {string}
+     */
+    LinkKind: 'simulated' | 'push' | 'hand';
+    /** @description A cone's heat work so far, as it stands drawn. */
+    LiveConeContract: {
+      cone: string;
+      /** Format: double */
+      progress: number;
+      /** Format: double */
+      low: number;
+      /** Format: double */
+      high: number;
+      /** Format: double */
+      bendDegrees: number;
+      phrase: string;
+    };
+    /** @description A firing at a moment; temperatures °C, minutes since it was switched on. */
+    LiveContract: {
+      state: components['schemas']['FiringState'];
+      /**
+       * Format: date-time
+       * @description The moment, by the firing's own clock.
+       */
+      at: null | string;
+      /**
+       * Format: double
+       * @description The same in minutes.
+       */
+      minute: number;
+      /**
+       * Format: double
+       * @description The latest reading; nothing where there is no value.
+       */
+      display: null | number;
+      /**
+       * Format: double
+       * @description The chamber now, as far as the model tells.
+       */
+      chamber: null | number;
+      /**
+       * Format: int32
+       * @description Index of the step, from 0.
+       */
+      step: number;
+      phase: components['schemas']['LivePhase'];
+      /** @description controller: the link tells; shadow: told from the display. */
+      stepSource: components['schemas']['StepSource'];
+      /**
+       * Format: double
+       * @description What the controller should show now.
+       */
+      setPoint: null | number;
+      /**
+       * Format: double
+       * @description Warmer than planned at this time.
+       */
+      deviationC: null | number;
+      /**
+       * Format: double
+       * @description Later than planned in this step.
+       */
+      deviationMinutes: null | number;
+      progress: null | components['schemas']['ProgressContract'];
+      cones: components['schemas']['LiveConeContract'][];
+      gaps: components['schemas']['GapContract'][];
+      estimate: null | components['schemas']['EstimateContract'];
+      alarms: components['schemas']['AlarmContract'][];
+      next: null | components['schemas']['NextContract'];
+      forecast: null | components['schemas']['ForecastContract'];
+      /**
+       * Format: double
+       * @description °C/h.
+       */
+      slope: null | number;
+      /**
+       * Format: double
+       * @description Power share of the last minutes.
+       */
+      share: null | number;
+      /** Format: double */
+      lastMinute: null | number;
+      /** Format: double */
+      topMinute: null | number;
+      /** Format: double */
+      endMinute: null | number;
+    };
+    /**
+     * @description What a controller is doing, as far as the display tells.
+     * @enum {string}
+     */
+    LivePhase: 'waiting' | 'climb' | 'hold' | 'cool' | 'off';
     /** @description What stands in the kiln; what is missing is that of a full kiln for this kind of firing. */
     LoadContract: {
       /**
@@ -5373,12 +6529,37 @@ export interface components {
       /** @description The witness cones to set up: guide, target, guard; empty while no cone is known. */
       pack: string[];
     };
+    /** @description The readings of a firing, reduced for drawing. */
+    LogContract: {
+      /** @description Stretches without a gap; minutes and °C. */
+      segments: components['schemas']['LogPointContract'][][];
+      /**
+       * Format: int32
+       * @description How many stand behind them.
+       */
+      readings: number;
+      /** Format: double */
+      fromMinute: null | number;
+      /** Format: double */
+      toMinute: null | number;
+    };
     /** @description A logged moment; times never go back, two at one time are a jump. */
     LogPoint: {
       /** Format: double */
       minute: null | number;
       /** Format: double */
       temperature: null | number;
+    };
+    /** @description A reading to be drawn. */
+    LogPointContract: {
+      /** Format: double */
+      minute: number;
+      /** Format: double */
+      celsius: number;
+      /** Format: double */
+      share?: null | number;
+      /** Format: double */
+      setPoint?: null | number;
     };
     /** @description A lot of ware that is alike. */
     LotContract: {
@@ -5506,6 +6687,18 @@ export interface components {
       | 'power-off'
       | 'quartz-falling'
       | 'may-open';
+    /** @description What somebody has to do next. */
+    NextContract: {
+      kind: components['schemas']['NextKind'];
+      /** Format: double */
+      minute: null | number;
+      text: string;
+    };
+    /**
+     * @description What somebody has to do next.
+     * @enum {string}
+     */
+    NextKind: 'switch-on' | 'look-for-steam' | 'look-at-cones' | 'power-off' | 'open';
     /** Format: date-time */
     OffsetDateTime: null | string;
     /** @enum {string} */
@@ -5687,6 +6880,15 @@ export interface components {
       segments: components['schemas']['SegmentContract'][];
       /** @description The same steps as they would be written out. */
       line: string;
+    };
+    /** @description A number that is not known for sure; null where it may never come. */
+    PercentilesContract: {
+      /** Format: double */
+      p10: null | number;
+      /** Format: double */
+      p50: null | number;
+      /** Format: double */
+      p90: null | number;
     };
     /** @description A person and their hours. */
     PersonContract: {
@@ -6246,6 +7448,15 @@ export interface components {
       cutoff?: null | components['schemas']['CutoffData'];
       timer?: null | components['schemas']['TimerData'];
     };
+    /** @description Heat work so far, with what it lies between where a gap leaves it open. */
+    ProgressContract: {
+      /** Format: double */
+      value: number;
+      /** Format: double */
+      low: number;
+      /** Format: double */
+      high: number;
+    };
     /** @description Props of one height. */
     PropContract: {
       /** Format: double */
@@ -6378,6 +7589,109 @@ export interface components {
       offsetCelsius: number;
       text: string;
     };
+    /** @description A reading that was refused. */
+    RejectedSample: {
+      /** Format: int64 */
+      sequence: null | number;
+      why: string;
+    };
+    /** @description An alarm that would have been raised. */
+    ReplayAlarm: {
+      id: string;
+      weight: components['schemas']['AlarmWeight'];
+      /** Format: double */
+      raisedMinute: number;
+      /** Format: double */
+      releasedMinute: null | number;
+      text: string;
+      evidence: string;
+    };
+    /** @description A log to be followed as if it were coming in. */
+    ReplayRequest: {
+      schedule: null | components['schemas']['ScheduleContract'];
+      /** @description In any order; °C. */
+      samples: null | components['schemas']['ReplaySample'][];
+      /** Format: int32 */
+      kilnId?: null | number;
+      kiln?: null | components['schemas']['KilnContract'];
+      load?: null | components['schemas']['LoadContract'];
+      /** @description The schedule's own when missing. */
+      goalCone?: null | string;
+      /**
+       * Format: double
+       * @description In the schedule's unit; 20 °C when missing.
+       */
+      startTemperature?: null | number;
+      /**
+       * Format: double
+       * @description To the last reading when missing.
+       */
+      untilMinute?: null | number;
+      /** @description Minutes at which everything is told. */
+      reportAt?: null | number[];
+    };
+    /** @description What would have been said when. */
+    ReplayResponse: {
+      alarms: components['schemas']['ReplayAlarm'][];
+      reports: components['schemas']['LiveContract'][];
+    };
+    /** @description A reading of a log. */
+    ReplaySample: {
+      /** Format: double */
+      minute: null | number;
+      /** Format: double */
+      celsius?: null | number;
+      /** Format: double */
+      share?: null | number;
+      /** Format: double */
+      setPoint?: null | number;
+    };
+    /** @description How to go on after a cut. */
+    ResumeContract: {
+      /**
+       * Format: int32
+       * @description Index of the step it resumes at.
+       */
+      step: number;
+      /** @description So near the goal that it is left off. */
+      leaveOff: boolean;
+      /** @description The program from here, in shorthand; nothing where it is left off. */
+      line: null | string;
+      /**
+       * Format: double
+       * @description What going on with the same program comes to, °C of cone more or less than was planned, and how much later it ends, minutes.
+       */
+      same: number;
+      /** Format: double */
+      sameMinutes: number;
+      /**
+       * Format: double
+       * @description The same with what is proposed.
+       */
+      instead: number;
+      /** Format: double */
+      insteadMinutes: number;
+    };
+    /** @description A kiln as it stands in the kiln room. */
+    RoomKiln: {
+      /** Format: int32 */
+      kilnId: number;
+      name: string;
+      /** Format: int32 */
+      firingId: null | number;
+      firing: null | string;
+      state: null | components['schemas']['FiringState'];
+      live: null | components['schemas']['LiveContract'];
+      /** Format: date-time */
+      startsAt: null | string;
+      /** Format: date-time */
+      nextAt: null | string;
+      /** Format: date-time */
+      openAt: null | string;
+      /** Format: date-time */
+      topAt: null | string;
+      by: null | string;
+    };
     /** @description Rules of the studio's own, mm; what is missing is usual for the firing. */
     RulesContract: {
       /**
@@ -6415,6 +7729,110 @@ export interface components {
        * @description From the tip to a shelf.
        */
       tipShelf?: null | number;
+    };
+    /** @description How a firing was started. */
+    RunContract: {
+      /** Format: int32 */
+      firingId: number;
+      /** Format: int32 */
+      kilnId: number;
+      state: components['schemas']['FiringState'];
+      link: components['schemas']['LinkKind'];
+      /** Format: date-time */
+      startsAt: string;
+      /** Format: date-time */
+      startedAt: string;
+      by: null | string;
+      /** @description With the program as it was read back; else as planned. */
+      isAsEntered: boolean;
+      goalCone: null | string;
+      /** @description Its program in shorthand, °C. */
+      line: string;
+      kind: components['schemas']['ScheduleKind'];
+      /** Format: double */
+      speed: number;
+      /**
+       * Format: double
+       * @description When the studio calls it safe to open.
+       */
+      opensAtCelsius: number;
+      /** Format: date-time */
+      stoppedAt: null | string;
+      /** Format: date-time */
+      cooledAt: null | string;
+      /** Format: date-time */
+      openedAt: null | string;
+      /** @description The curve that was promised; minutes and °C. */
+      promised: components['schemas']['CurveMinute'][];
+      steps: components['schemas']['RunStep'][];
+      /** Format: double */
+      boilingCelsius: number;
+    };
+    /** @description A step of the program, as promised. */
+    RunStep: {
+      /** Format: double */
+      startMinute: number;
+      /** Format: double */
+      rampEndMinute: number;
+      /** Format: double */
+      endMinute: number;
+      /** Format: double */
+      target: null | number;
+      /** @description As a sentence. */
+      text: string;
+    };
+    /** @description A reading. */
+    SampleContract: {
+      /**
+       * Format: int64
+       * @description Its number in the stream.
+       */
+      sequence: null | number;
+      /**
+       * Format: date-time
+       * @description When it was taken.
+       */
+      at: null | string;
+      /**
+       * Format: double
+       * @description Null where there was no value.
+       */
+      celsius?: null | number;
+      /**
+       * Format: double
+       * @description Mean power share since the reading before, 0 … 1.
+       */
+      share?: null | number;
+      /**
+       * Format: double
+       * @description What the controller asked for, °C.
+       */
+      setPoint?: null | number;
+    };
+    /** @description A batch of readings from a logger. */
+    SamplesRequest: {
+      /** @description Its own name. */
+      logger: null | string;
+      /** @description New at every restart of its count. */
+      stream: null | string;
+      samples: null | components['schemas']['SampleContract'][];
+    };
+    /** @description What became of a batch. */
+    SamplesResponse: {
+      /**
+       * Format: int64
+       * @description The sequence up to which nothing is missing; the logger may forget what it has up to there.
+       */
+      acceptedThrough: null | number;
+      /**
+       * Format: int32
+       * @description Readings that were there already.
+       */
+      duplicates: number;
+      /** @description Sequences that are there already with other content; the first stays. */
+      conflicts: number[];
+      /** @description Readings that are none, and why; they are not asked for again. */
+      rejected: components['schemas']['RejectedSample'][];
     };
     /** @description A schedule on the wire; numbers in its own unit. */
     ScheduleContract: {
@@ -6652,6 +8070,29 @@ export interface components {
       why: string[];
       watch: components['schemas']['WatchContract'][];
     };
+    /** @description How a firing is to be started. */
+    StartFiringRequest: {
+      link: null | components['schemas']['LinkKind'];
+      /**
+       * Format: double
+       * @description Of a simulated kiln, times real time, 1 … 600.
+       */
+      speed?: null | number;
+      /**
+       * Format: int64
+       * @description Of a simulated kiln.
+       */
+      seed?: null | number;
+      /** @description Of a simulated kiln. */
+      faults?: null | components['schemas']['FaultContract'][];
+      /**
+       * Format: date-time
+       * @description When it is switched on; now when missing. May lie behind, for a log pushed afterwards.
+       */
+      startsAt?: null | string;
+      /** @description Made by the device; sent again it is the same start. */
+      key?: null | string;
+    };
     /** @description A firing whose start is wanted. */
     StartsRequest: {
       schedule: null | components['schemas']['ScheduleContract'];
@@ -6711,6 +8152,11 @@ export interface components {
       /** @description When nobody is in. */
       alone: components['schemas']['AloneSpan'][];
     };
+    /**
+     * @description Where the step comes from.
+     * @enum {string}
+     */
+    StepSource: 'controller' | 'shadow';
     /** @description The studio's clock: zone, price of power, who is in when, and what is asked of them. */
     StudioContract: {
       /** @description A name of the tz database: Europe/London. Missing: as it was. */
@@ -6822,6 +8268,10 @@ export interface components {
        */
       spare: null | number;
     };
+    /** @description A new token of a kiln; told once. */
+    TokenContract: {
+      token: string;
+    };
     /** @description A line that could not be read, as it was typed. */
     UnreadLineContract: {
       line: string;
@@ -6873,6 +8323,12 @@ export interface components {
       /** Format: double */
       peak: number;
       unit: components['schemas']['TemperatureUnit'];
+    };
+    /** @description Check lists with their version. */
+    VersionedCheckListsContract: {
+      /** Format: int32 */
+      version: number;
+      lists: components['schemas']['CheckListsContract'];
     };
     /** @description A stored clay. */
     VersionedClayContract: {

@@ -1,0 +1,47 @@
+using System.Collections.Immutable;
+
+namespace ZealousEmber.Core.Firing.Live;
+
+/// <summary>What a studio goes through before a kiln is started, and after it has cooled.</summary>
+/// <param name="Before">Before starting.</param>
+/// <param name="After">Once it is open.</param>
+public sealed record CheckLists(ImmutableArray<string> Before, ImmutableArray<string> After)
+{
+    /// <summary>Most items of a list.</summary>
+    public const int Most = 40;
+
+    /// <summary>Longest item, characters: as long as what a tick can name.</summary>
+    public const int LongestItem = FiringEntry.LongestSubject;
+
+    /// <summary>What is usual. The kiln maker's manual and the studio's rules come first.</summary>
+    public static readonly CheckLists Usual = new(
+        [
+            "Ware is dry", "Nothing touches that must not", "Cone pack in sight of a peephole", "Lid or door latched", "Vent as this ware wants it", "Peepholes as this kiln wants them",
+            "Nothing flammable within a metre, nothing on the kiln", "Shut-off cone and limit timer set, where there are any", "Program read back", "Sign up: firing, do not open",
+        ],
+        ["Isolator off", "Sign taken down", "Floor and shelves clean"]);
+
+    /// <summary>Lists from what somebody wrote; problems name <c>before</c>, <c>after</c> and their items.</summary>
+    public static Result<CheckLists> Create(IReadOnlyList<string?>? before, IReadOnlyList<string?>? after, CheckLists there)
+    {
+        var problems = new List<Problem>();
+        var lists = new CheckLists(Read(before, there.Before, "before", problems), Read(after, there.After, "after", problems));
+        return problems.Count > 0 ? Result<CheckLists>.Failed(problems) : lists;
+    }
+
+    private static ImmutableArray<string> Read(IReadOnlyList<string?>? items, ImmutableArray<string> there, string field, List<Problem> problems)
+    {
+        if (items is null) return there;
+        if (items.Count > Most) problems.Add(new Problem(field, $"At most {Most} items; this has {items.Count}."));
+        var read = ImmutableArray.CreateBuilder<string>();
+        foreach (var (i, item) in items.Take(Most).Index())
+        {
+            var text = Text.OneLine(item);
+            if (text is null) problems.Add(new Problem($"{field}[{i}]", "Say what is to be looked at."));
+            else if (text.Length > LongestItem) problems.Add(new Problem($"{field}[{i}]", $"At most {LongestItem} characters; this has {text.Length}."));
+            else if (read.Contains(text)) problems.Add(new Problem($"{field}[{i}]", "This item is in the list already."));
+            else read.Add(text);
+        }
+        return read.ToImmutable();
+    }
+}
