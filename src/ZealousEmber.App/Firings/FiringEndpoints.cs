@@ -1,5 +1,6 @@
 using ZealousEmber.App.Http;
 using ZealousEmber.Core.Firing;
+using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Firings;
@@ -9,8 +10,10 @@ internal static class FiringEndpoints
 {
     public static void MapFirings(this WebApplication app)
     {
+        var api = app.MapGroup("/api/firings").WithTags("Firings");
+        api.AddEndpointFilter(KeepUnderWay);
         new RepositoryEndpoints<FiringContract, VersionedFiringContract, FiringDraft>("firing", FiringMapping.Read, FiringMapping.Write)
-            .Map(app.MapGroup("/api/firings").WithTags("Firings"), "/api/firings");
+            .Map(api, "/api/firings");
         app.MapGet("/api/schedules/{id:int}/firing", async (int id, FiringFinder find, HttpResponse response, CancellationToken cancel) =>
             {
                 if (await find.Of(id, cancel) is not { } firing) return Results.NoContent();
@@ -18,5 +21,15 @@ internal static class FiringEndpoints
                 return Results.Ok(FiringMapping.Write(firing));
             })
             .WithTags("Firings").WithSummary("The firing a schedule was planned for; nothing when it stands alone").Produces<VersionedFiringContract>().Produces(204);
+    }
+
+    /// <summary>A firing that is in its kiln is not deleted: it goes on all the same.</summary>
+    private static async ValueTask<object?> KeepUnderWay(EndpointFilterInvocationContext invocation, EndpointFilterDelegate next)
+    {
+        var context = invocation.HttpContext;
+        if (HttpMethods.IsDelete(context.Request.Method) && int.TryParse(context.Request.RouteValues["id"] as string, out var id)
+            && await context.RequestServices.GetRequiredService<FiringRuns>().Find(id, context.RequestAborted) is { IsUnderWay: true })
+            return Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "Not now", detail: "This firing is in its kiln. Note there that it was opened; then it can be deleted.");
+        return await next(invocation);
     }
 }

@@ -11,7 +11,8 @@ namespace ZealousEmber.App.Live;
 /// </summary>
 internal sealed class LiveFirings(IServiceScopeFactory scopes, IHubContext<LiveHub> hub, TimeProvider time, ILogger<LiveFirings> log)
 {
-    private const int SimulatedAtOnce = 240;
+    // A firing of a week that has to be caught up with takes one round.
+    private const int SimulatedAtOnce = 20_000;
 
     private readonly ConcurrentDictionary<int, RunningFiring> running = new();
 
@@ -55,7 +56,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, IHubContext<LiveH
         await firing.Gate.WaitAsync(cancel);
         try
         {
-            return firing.Tell(Wall).Contract;
+            return firing.Tell(Wall);
         }
         finally
         {
@@ -68,7 +69,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, IHubContext<LiveH
     {
         var firing = new RunningFiring(run);
         await Rebuild(firing, services, cancel);
-        return firing.Tell(run.OpenedAt ?? Wall).Contract;
+        return firing.Tell(run.OpenedAt ?? Wall);
     }
 
     /// <summary>A batch from a logger: stored, then followed, then told.</summary>
@@ -164,7 +165,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, IHubContext<LiveH
     private async Task Cooled(RunningFiring firing, IServiceProvider services)
     {
         var run = firing.Run;
-        var report = firing.Live.Report(Math.Max(run.Minutes(run.Clock(Wall)), firing.Live.LastAt ?? double.NegativeInfinity), withForecast: false);
+        var report = firing.Live.Report(firing.Minutes(Wall), withForecast: false);
         Instant? cooled = report.EndAt is { } end ? Instant.FromUnixTimeMilliseconds((run.StartsAt + Duration.FromMinutes(end)).ToUnixTimeMilliseconds()) : null;
         if (cooled == run.CooledAt) return;
         firing.Run = await services.GetRequiredService<FiringRuns>().Change(run.FiringId, r => r with { CooledAt = cooled }, null, CancellationToken.None) ?? run;

@@ -80,5 +80,8 @@ public sealed record LogContract(IReadOnlyList<IReadOnlyList<LogPointContract>> 
 /// <summary>A reading to be drawn.</summary>
 public sealed record LogPointContract(double Minute, double Celsius, double? Share = null, double? SetPoint = null);
 
+/// <summary>A started firing in short.</summary>
+public sealed record RunSummary(int FiringId, int KilnId, FiringState State, DateTimeOffset StartsAt, DateTimeOffset? OpenedAt, string? By);
+
 /// <summary>A kiln as it stands in the kiln room.</summary>
 public sealed record RoomKiln(int KilnId, string Name, int? FiringId, string? Firing, FiringState? State, LiveContract? Live, DateTimeOffset? StartsAt, DateTimeOffset? NextAt, DateTimeOffset? OpenAt, DateTimeOffset? TopAt, string? By);

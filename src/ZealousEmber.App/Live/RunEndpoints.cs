@@ -28,6 +28,7 @@ internal static class RunEndpoints
         api.MapGet("run", Show).WithSummary("How it was started; nothing before it is").Produces<RunContract>().Produces(204).ProducesProblem(404);
         api.MapGet("live", Live).WithSummary("Where it is, how it goes on, what is wrong").Produces<LiveContract>().ProducesProblem(404);
         api.MapGet("log", Log).WithSummary("Its readings, reduced so that no peak and no gap is lost").Produces<LogContract>().ProducesProblem(404).ProducesValidationProblem(422);
+        app.MapGet("/api/firings/runs", Started).WithTags("Live").WithSummary("Every firing that was started, and where it stands; the latest first").Produces<RunSummary[]>();
         app.MapGet("/api/room", Room).WithTags("Live").WithSummary("Every kiln as it is now").Produces<RoomKiln[]>();
     }
 
@@ -128,6 +129,9 @@ internal static class RunEndpoints
         var entries = (await studio.Runs.Entries(id, cancel)).Where(e => e is { Kind: EntryKind.Reading, Celsius: not null });
         return Results.Ok(LogReduction.Of(run, await samples.Read(id, cancel), entries, points ?? 1500, from, to));
     }
+
+    private static async Task<IResult> Started([AsParameters] LiveStudio studio, CancellationToken cancel) => Results.Ok((await studio.Runs.All(cancel)).Select(r => new RunSummary(
+        r.FiringId, r.KilnId, r.State(r.Clock(studio.Now)), r.StartsAt.ToDateTimeOffset(), r.OpenedAt?.ToDateTimeOffset(), r.By)));
 
     private static async Task<IResult> Room([AsParameters] LiveStudio studio, Repository<Kiln> kilns, CancellationToken cancel)
     {

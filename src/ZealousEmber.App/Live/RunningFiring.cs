@@ -94,15 +94,21 @@ internal sealed class RunningFiring(FiringRun run)
         return (SimulatedLogger, "1", samples);
     }
 
+    /// <summary>Minutes since the start, as far as it can be known: a simulated kiln that has still to catch up is only as far as it has come.</summary>
+    /// <param name="wall">The program's clock.</param>
+    public double Minutes(Instant wall)
+    {
+        var now = Run.Minutes(Run.Clock(wall));
+        return Math.Max(Simulated is { } kiln ? Math.Min(now, kiln.Minutes + 1) : now, Live.LastAt ?? double.NegativeInfinity);
+    }
+
     /// <summary>What is told of it now.</summary>
     /// <param name="wall">The program's clock.</param>
-    public (LiveContract Contract, LiveReport Report) Tell(Instant wall)
+    public LiveContract Tell(Instant wall)
     {
-        var now = Run.Clock(wall);
-        // A simulated kiln that has still to catch up is told as far as it has come.
-        if (Run.Link == LinkKind.Simulated && Simulated is { } kiln) now = Instant.Min(now, Run.StartsAt + Duration.FromMinutes(kiln.Minutes + 1));
-        var report = Live.Report(Math.Max(Run.Minutes(now), Live.LastAt ?? double.NegativeInfinity));
-        return (LiveMapping.Write(Live, report, Run.State(now), Run.StartsAt + Duration.FromMinutes(report.At)), report);
+        var report = Live.Report(Minutes(wall));
+        var at = Run.StartsAt + Duration.FromMinutes(report.At);
+        return LiveMapping.Write(Live, report, Run.State(at), at);
     }
 
     /// <summary>The simulated kiln as far as it has been read: the same again, since it is drawn from its seed.</summary>

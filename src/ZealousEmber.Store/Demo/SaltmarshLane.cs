@@ -16,6 +16,7 @@ using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
 using ZealousEmber.Store.Settings;
@@ -52,6 +53,9 @@ public static class SaltmarshLane
         await SaltmarshBanks.Seed(
             context, services.GetRequiredService<EnteredPrograms>(), new ScheduleRepository(context, services.GetRequiredService<WriteQueue>(), time),
             [.. Kilns.Select(k => BuiltInProfiles.All.Single(p => p.Profile.Name == k.Controller).Profile)], now, cancel);
+        await SaltmarshRuns.Seed(
+            context, services.GetRequiredService<Repository<FiringDraft>>(), services.GetRequiredService<Repository<Kiln>>(), new ScheduleRepository(context, services.GetRequiredService<WriteQueue>(), time),
+            services.GetRequiredService<FiringRuns>(), services.GetRequiredService<SampleLog>(), now, cancel);
         await transaction.CommitAsync(cancel);
     }
 

@@ -13,7 +13,7 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
 
     private DbSet<FiringRunRow> Runs => context.Set<FiringRunRow>();
 
-    private DbSet<FiringEntryRow> All => context.Set<FiringEntryRow>();
+    private DbSet<FiringEntryRow> Noted => context.Set<FiringEntryRow>();
 
     /// <summary>Starts one; nothing where it has been started already, or its kiln is taken.</summary>
     public async Task<FiringRun?> Start(FiringRun run, FiringEntry entry, CancellationToken cancel)
@@ -21,7 +21,7 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
         using var turn = await queue.Enter(cancel);
         if (await Runs.AnyAsync(r => r.FiringId == run.FiringId || r.OccupiesKiln == run.KilnId, cancel)) return null;
         Runs.Add(FiringRunRow.From(run));
-        All.Add(FiringEntryRow.From(run.FiringId, entry));
+        Noted.Add(FiringEntryRow.From(run.FiringId, entry));
         try
         {
             await context.SaveChangesAsync(cancel);
@@ -44,9 +44,8 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
     public async Task<IReadOnlyList<FiringRun>> UnderWay(CancellationToken cancel) =>
         [.. (await Runs.AsNoTracking().Where(r => r.OccupiesKiln != null).OrderBy(r => r.StartedAt).ToListAsync(cancel)).Select(r => r.Read())];
 
-    /// <summary>Of several firings, those that were started.</summary>
-    public async Task<IReadOnlyDictionary<int, FiringRun>> FindAll(IReadOnlyCollection<int> ids, CancellationToken cancel) =>
-        (await Runs.AsNoTracking().Where(r => ids.Contains(r.FiringId)).ToListAsync(cancel)).ToDictionary(r => r.FiringId, r => r.Read());
+    /// <summary>All that were started, the latest first.</summary>
+    public async Task<IReadOnlyList<FiringRun>> All(CancellationToken cancel) => [.. (await Runs.AsNoTracking().OrderByDescending(r => r.StartsAt).ToListAsync(cancel)).Select(r => r.Read())];
 
     /// <summary>Changes the moments of a run, with an entry that says so; the entry's key makes it happen once. Nothing where there is no such run.</summary>
     public async Task<FiringRun?> Change(int firingId, Func<FiringRun, FiringRun> change, FiringEntry? entry, CancellationToken cancel)
@@ -55,7 +54,7 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
         if (await Runs.FirstOrDefaultAsync(r => r.FiringId == firingId, cancel) is not { } row) return null;
         var run = change(row.Read());
         (row.StoppedAt, row.CooledAt, row.OpenedAt, row.OccupiesKiln) = (run.StoppedAt, run.CooledAt, run.OpenedAt, run.IsUnderWay ? run.KilnId : null);
-        if (entry is not null && !await All.AnyAsync(e => e.FiringId == firingId && e.Key == entry.Key, cancel)) All.Add(FiringEntryRow.From(firingId, entry));
+        if (entry is not null && !await Noted.AnyAsync(e => e.FiringId == firingId && e.Key == entry.Key, cancel)) Noted.Add(FiringEntryRow.From(firingId, entry));
         await context.SaveChangesAsync(cancel);
         context.ChangeTracker.Clear();
         return run;
@@ -66,8 +65,8 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
     public async Task<(FiringEntry Entry, bool IsNew)> Add(int firingId, FiringEntry entry, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        if (await All.AsNoTracking().FirstOrDefaultAsync(e => e.FiringId == firingId && e.Key == entry.Key, cancel) is { } made) return (made.Read(), false);
-        All.Add(FiringEntryRow.From(firingId, entry));
+        if (await Noted.AsNoTracking().FirstOrDefaultAsync(e => e.FiringId == firingId && e.Key == entry.Key, cancel) is { } made) return (made.Read(), false);
+        Noted.Add(FiringEntryRow.From(firingId, entry));
         await context.SaveChangesAsync(cancel);
         context.ChangeTracker.Clear();
         return (entry, true);
@@ -75,7 +74,7 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
 
     /// <summary>Everything noted of a firing, in the order of time.</summary>
     public async Task<IReadOnlyList<FiringEntry>> Entries(int firingId, CancellationToken cancel) =>
-        [.. (await All.AsNoTracking().Where(e => e.FiringId == firingId).OrderBy(e => e.At).ThenBy(e => e.Id).ToListAsync(cancel)).Select(e => e.Read())];
+        [.. (await Noted.AsNoTracking().Where(e => e.FiringId == firingId).OrderBy(e => e.At).ThenBy(e => e.Id).ToListAsync(cancel)).Select(e => e.Read())];
 
     /// <summary>Gives a kiln a token by its hash, in the place of the one before.</summary>
     public async Task GiveToken(int kilnId, byte[] hash, Instant at, string? by, CancellationToken cancel)

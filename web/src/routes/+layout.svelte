@@ -11,6 +11,7 @@
   import type { Snippet } from 'svelte';
   import { page } from '$app/state';
   import { lend } from '$lib/library/remove';
+  import { AlarmBanner } from '$lib/live';
   import UnreadableBanner from '$lib/library/UnreadableBanner.svelte';
   import StudioDisplay from '$lib/studio/StudioDisplay.svelte';
   import { theme } from '$lib/ui/theme.svelte';
@@ -21,7 +22,7 @@
   const client = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 5_000 } } });
   lend(client);
 
-  const bare = $derived(page.url.pathname.endsWith('/print'));
+  const bare = $derived(page.url.pathname.endsWith('/print') || page.url.pathname === '/wall');
   const path = $derived(page.url.pathname);
 </script>
 
@@ -109,6 +110,7 @@
         </button>
       </nav>
       <main id="main">
+        <AlarmBanner />
         <UnreadableBanner />
         {@render children()}
       </main>

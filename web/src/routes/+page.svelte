@@ -8,6 +8,7 @@
   import { unsavedNew, leaveForEditor } from '$lib/editor/schedule-draft.svelte';
   import Welcome from '$lib/library/Welcome.svelte';
   import NextFirings from '$lib/firings/NextFirings.svelte';
+  import { RoomKilns } from '$lib/live';
   import { degrees, duration, kindName, when } from '$lib/format';
   import { latestSchedules } from '$lib/library/queries';
 
@@ -64,10 +65,12 @@
 <svelte:head><title>Kiln room · Zealous Ember</title></svelte:head>
 
 <div class="page">
-  <header>
+  <header class="flex flex-wrap items-baseline justify-between gap-x-4">
     <h1 class="text-2xl">Kiln room</h1>
-    <p class="text-soft">Write a firing as you would say it, and see what it comes to.</p>
+    <a class="link link-hover text-primary text-sm" href="/wall">For the wall</a>
   </header>
+
+  <RoomKilns />
 
   <section class="card-paper overflow-hidden" aria-label="A firing in a line">
     {#if preview}

@@ -249,6 +249,42 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/firings/runs': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Every firing that was started, and where it stands; the latest first */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['RunSummary'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/room': {
     parameters: {
       query?: never;
@@ -7780,6 +7816,19 @@ export interface components {
       target: null | number;
       /** @description As a sentence. */
       text: string;
+    };
+    /** @description A started firing in short. */
+    RunSummary: {
+      /** Format: int32 */
+      firingId: number;
+      /** Format: int32 */
+      kilnId: number;
+      state: components['schemas']['FiringState'];
+      /** Format: date-time */
+      startsAt: string;
+      /** Format: date-time */
+      openedAt: null | string;
+      by: null | string;
     };
     /** @description A reading. */
     SampleContract: {

@@ -18,6 +18,10 @@
     other?: readonly CurvePoint[] | undefined;
     /** What was asked of the kiln, drawn thin and pale. */
     asked?: readonly CurvePoint[] | undefined;
+    /** What is drawn on top and has to fit in as well. */
+    beyond?: readonly CurvePoint[];
+    /** Only this part of it, minutes. */
+    window?: { from: number; to: number } | null;
     /** A stretch somebody is pointing at. */
     marked?: { from: number; to: number } | null;
     /** From here on the kiln cools by itself. */
@@ -38,6 +42,8 @@
     start = null,
     other,
     asked,
+    beyond = [],
+    window = null,
     marked = null,
     poweredMinutes,
     height = 330,
@@ -51,18 +57,49 @@
   let width = $state(860);
   let pointer: { x: number; minute: number } | null = $state(null);
 
-  const all = $derived([...curve, ...(other ?? []), ...(asked ?? [])]);
-  const frame = $derived(
-    frozen ??
-      makeFrame(
-        Math.max(320, width),
-        height,
-        Math.max(...all.map((p) => p.minute), 0),
-        Math.max(...all.map((p) => p.temperature), 0),
-        Math.min(...all.map((p) => p.temperature), 0),
-        unit
-      )
+  const all = $derived(
+    [...curve, ...(other ?? []), ...(asked ?? []), ...beyond].filter(
+      (p) => !Number.isNaN(p.temperature) && (!window || (p.minute >= window.from && p.minute <= window.to))
+    )
   );
+  const frame = $derived(frozen ?? (window ? partFrame(window) : wholeFrame()));
+
+  /** Largest of many: a log has too many points to be spread into a call. */
+  const most = (of: (p: CurvePoint) => number, least: number) =>
+    all.reduce((best, p) => Math.max(best, of(p)), least);
+
+  function wholeFrame(): Frame {
+    return makeFrame(
+      Math.max(320, width),
+      height,
+      most((p) => p.minute, 0),
+      most((p) => p.temperature, 0),
+      -most((p) => -p.temperature, 0),
+      unit
+    );
+  }
+
+  /** Close up, the scale of temperatures is that of the part. */
+  function partFrame(part: { from: number; to: number }): Frame {
+    const whole = makeFrame(
+      Math.max(320, width),
+      height,
+      part.to,
+      most((p) => p.temperature, 0),
+      0,
+      unit
+    );
+    const [low, high] = [-most((p) => -p.temperature, -Infinity), most((p) => p.temperature, -Infinity)];
+    if (!Number.isFinite(low)) return whole;
+    const room = Math.max(8, (high - low) * 0.12);
+    return {
+      ...whole,
+      low: low - room,
+      high: high + room,
+      x: whole.x.copy().domain([part.from, part.to]),
+      y: whole.y.copy().domain([low - room, high + room])
+    };
+  }
   const hot = $derived(poweredMinutes === undefined ? curve : upTo(curve, poweredMinutes));
   const cooling = $derived(
     poweredMinutes === undefined ? [] : curve.filter((p) => p.minute >= poweredMinutes - 1e-6)

@@ -59,28 +59,30 @@ export const temperatureTicks = (frame: Frame) =>
 const niceHours = [0.25, 0.5, 1, 2, 3, 4, 6, 12, 24, 48, 96, 168];
 
 function stepHours(frame: Frame): number {
-  const hours = (frame.x.domain()[1] ?? 60) / 60;
+  const [from, to] = frame.x.domain();
+  const hours = ((to ?? 60) - (from ?? 0)) / 60;
   const wanted = hours / Math.max(2, (frame.width - frame.left) / 78);
   return niceHours.find((h) => h >= wanted) ?? Math.ceil(wanted / 168) * 168;
 }
 
 /** Elapsed hours, or clock times at round hours of the day once a start is chosen. */
 export function timeTicks(frame: Frame, start: Date | null): TimeTick[] {
-  const end = frame.x.domain()[1] ?? 0;
+  const [from = 0, end = 0] = frame.x.domain();
   const step = stepHours(frame);
   const ticks: TimeTick[] = [];
   if (!start) {
-    for (let h = 0; h * 60 <= end; h += step) ticks.push({ minute: h * 60, text: `${h} h`, midnight: false });
+    for (let h = Math.ceil(from / 60 / step) * step; h * 60 <= end; h += step)
+      ticks.push({ minute: h * 60, text: `${h} h`, midnight: false });
     return ticks;
   }
-  const at = new Date(start);
+  const at = new Date(start.getTime() + from * 60_000);
   at.setMinutes(0, 0, 0);
   if (step >= 1) at.setHours(step >= 24 ? 0 : Math.floor(at.getHours() / step) * step);
   for (let guard = 0; guard < 2000; guard++) {
     const minute = (at.getTime() - start.getTime()) / 60_000;
     if (minute > end) break;
     const midnight = at.getHours() === 0 && at.getMinutes() === 0;
-    if (minute >= 0) ticks.push({ minute, text: midnight ? dayName(at) : shortTime(at), midnight });
+    if (minute >= from) ticks.push({ minute, text: midnight ? dayName(at) : shortTime(at), midnight });
     // By the clock on the wall, so that a night with a change of hour keeps its round hours.
     if (step >= 1) at.setHours(at.getHours() + step);
     else at.setMinutes(at.getMinutes() + step * 60);

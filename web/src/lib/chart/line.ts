@@ -6,7 +6,9 @@ export const path = (curve: readonly CurvePoint[], frame: Pick<Frame, 'x' | 'y'>
   line<CurvePoint>(
     (p) => frame.x(p.minute),
     (p) => frame.y(p.temperature)
-  )(curve as CurvePoint[]) ?? '';
+  )
+    // A point without a temperature breaks the line: nobody knows what was there.
+    .defined((p) => !Number.isNaN(p.temperature))(curve as CurvePoint[]) ?? '';
 
 /** The temperature a curve has at a minute; straight between its points. */
 export function temperatureAt(curve: readonly CurvePoint[], minute: number): number | null {

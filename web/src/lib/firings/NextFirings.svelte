@@ -2,11 +2,13 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { clock, kindName, plural } from '$lib/format';
   import { kilnList } from '$lib/kilns';
+  import { startedRuns } from '$lib/live/queries';
   import { firingList } from './queries';
 
   /** What is planned for the kilns: what has a start first, in its order; then what still wants one. */
   const firings = createQuery(() => firingList(''));
   const kilns = createQuery(kilnList);
+  const runs = createQuery(startedRuns);
   const shown = 4;
   /** A firing whose start is longer past is no longer what comes next. */
   const recent = Date.now() - 2 * 86_400_000;
@@ -17,7 +19,8 @@
         ...item,
         starts: item.firing.startsAt ? Date.parse(item.firing.startsAt) : Infinity
       }))
-      .filter((item) => item.starts > recent)
+      // What was started is in its kiln already.
+      .filter((item) => item.starts > recent && !runs.data?.[item.id])
       .sort((a, b) => a.starts - b.starts || Date.parse(b.updatedAt) - Date.parse(a.updatedAt))
       .slice(0, shown)
   );

@@ -6,6 +6,8 @@
   import { firingList, studioWays } from '$lib/firings/queries';
   import { clock, kindName, plural, when } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
+  import { startedRuns } from '$lib/live/queries';
+  import { stateNames } from '$lib/live/words';
   import { toasts } from '$lib/ui/toasts.svelte';
 
   const client = useQueryClient();
@@ -16,6 +18,18 @@
   const latest = $derived(
     [...(firings.data ?? [])].sort((a, b) => Date.parse(b.updatedAt) - Date.parse(a.updatedAt))
   );
+  const runs = createQuery(startedRuns);
+  /** Under way, still to come, and over: the latest of each first. */
+  const groups = $derived.by(() => {
+    const started = (id: number) => runs.data?.[id];
+    const since = (id: number) => Date.parse(started(id)?.startsAt ?? '');
+    const over = latest.filter((f) => started(f.id)?.openedAt);
+    return [
+      { name: 'In the kilns', items: latest.filter((f) => started(f.id) && !started(f.id)?.openedAt) },
+      { name: 'Planned', items: latest.filter((f) => !started(f.id)) },
+      { name: 'Fired', items: over.toSorted((a, b) => since(b.id) - since(a.id)) }
+    ];
+  });
   const pieces = (firing: Firing['firing']) =>
     (firing.lots ?? []).reduce((sum, lot) => sum + (lot?.count ?? 0), 0);
 
@@ -64,33 +78,46 @@
         plan follows from it.{/if}
     </p>
   {:else}
-    <ul class="cards">
-      {#each latest as item (item.id)}
-        <li>
-          <a
-            class="card-paper hover:border-primary block h-full px-4 py-3"
-            href="/firings/{item.id}"
-            data-testid="firing"
-          >
-            <b class="font-serif text-lg">{item.firing.name}</b>
-            <span class="text-soft block text-[13.5px]">
-              {kindName(item.firing.kind ?? '')}{#if item.firing.kilnId}, in {kilns.data?.find(
-                  (k) => k.id === item.firing.kilnId
-                )?.kiln.name ?? '…'}{/if}
-              · {plural(pieces(item.firing), 'piece')} · {item.firing.startsAt
-                ? `starts ${clock(new Date(item.firing.startsAt))}`
-                : when(new Date(item.updatedAt))}
-            </span>
-            <span class="text-soft mt-1 block text-[13px]"
-              >{(item.firing.lots ?? [])
-                .map((l) => l?.what)
-                .filter(Boolean)
-                .join(', ')}</span
-            >
-          </a>
-        </li>
-      {/each}
-    </ul>
+    {#each groups as group (group.name)}
+      {#if group.items.length > 0}
+        <section aria-label={group.name}>
+          {#if groups.some((g) => g !== group && g.items.length > 0)}<h2 class="mb-2 text-lg">
+              {group.name}
+            </h2>{/if}
+          <ul class="cards">
+            {#each group.items as item (item.id)}
+              {@const run = runs.data?.[item.id]}
+              <li>
+                <a
+                  class="card-paper hover:border-primary block h-full px-4 py-3"
+                  href="/firings/{item.id}{run ? '?stage=fire' : ''}"
+                  data-testid="firing"
+                >
+                  <b class="font-serif text-lg">{item.firing.name}</b>
+                  <span class="text-soft block text-[13.5px]">
+                    {kindName(item.firing.kind ?? '')}{#if item.firing.kilnId}, in {kilns.data?.find(
+                        (k) => k.id === item.firing.kilnId
+                      )?.kiln.name ?? '…'}{/if}
+                    {#if pieces(item.firing) > 0}· {plural(pieces(item.firing), 'piece')}{/if}
+                    · {#if run}{stateNames[run.state].toLowerCase()}, {when(
+                        new Date(run.startsAt)
+                      )}{:else if item.firing.startsAt}starts {clock(
+                        new Date(item.firing.startsAt)
+                      )}{:else}{when(new Date(item.updatedAt))}{/if}
+                  </span>
+                  <span class="text-soft mt-1 block text-[13px]"
+                    >{(item.firing.lots ?? [])
+                      .map((l) => l?.what)
+                      .filter(Boolean)
+                      .join(', ')}</span
+                  >
+                </a>
+              </li>
+            {/each}
+          </ul>
+        </section>
+      {/if}
+    {/each}
   {/if}
 </div>
 

@@ -15,12 +15,15 @@
   import PlanStage from '$lib/firings/PlanStage.svelte';
   import { kindNames, plural, type Kind } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
+  import { FireStage } from '$lib/live';
+  import { startedRuns } from '$lib/live/queries';
   import { toasts } from '$lib/ui/toasts.svelte';
 
   const stages = [
     { id: 'load', name: 'Load' },
     { id: 'plan', name: 'Plan' },
-    { id: 'set', name: 'Set' }
+    { id: 'set', name: 'Set' },
+    { id: 'fire', name: 'Fire' }
   ] as const;
 
   const client = useQueryClient();
@@ -43,6 +46,28 @@
       draft = new FiringDraft(found);
     });
   });
+
+  const runs = createQuery(startedRuns);
+  const run = $derived(runs.data?.[id]);
+  /** In its kiln: what it is fired with stays as it is. */
+  const underWay = $derived(run !== undefined && !run.openedAt);
+
+  const kilnOf = (kilnId: number | null | undefined) => {
+    const kiln = kilns.data?.find((k) => k.id === kilnId);
+    return kiln ? { id: kiln.id, name: kiln.kiln.name ?? 'Kiln' } : null;
+  };
+
+  /** What is fired is a schedule with its version: the plan becomes one, where it was not opened as one before. */
+  async function readyToFire(firing: FiringDraft) {
+    await firing.save();
+    if (firing.body.scheduleId || !firing.plan) return;
+    const { data, error } = await api.POST('/api/schedules', {
+      body: { ...firing.plan.schedule, name: firing.body.name || 'Planned' }
+    });
+    if (!data) throw error;
+    firing.edit({ scheduleId: data.id, scheduleVersion: data.version });
+    await firing.save();
+  }
 
   const refresh = () => client.invalidateQueries({ queryKey: ['firings'] });
   saveOnLeaving(
@@ -152,6 +177,7 @@
           <select
             class="select select-ghost select-xs -ml-2 w-auto pr-6! pl-2! text-[13.5px]"
             aria-label="Kind of firing"
+            disabled={run !== undefined}
             value={firing.body.kind}
             onchange={(e) => firing.edit({ kind: e.currentTarget.value as Kind })}
           >
@@ -162,6 +188,7 @@
           <select
             class="select select-ghost select-xs w-auto pr-6! pl-2! text-[13.5px]"
             aria-label="Kiln"
+            disabled={run !== undefined}
             value={String(firing.body.kilnId ?? '')}
             onchange={(e) =>
               firing.edit({ kilnId: e.currentTarget.value ? Number(e.currentTarget.value) : null })}
@@ -191,7 +218,9 @@
       <div class="flex items-center gap-1">
         <SaveLine draft={firing} testid="firing-saved" />
         <UndoButtons draft={firing} />
-        <button class="btn btn-ghost btn-sm text-error" onclick={() => void remove()}>Delete</button>
+        {#if !underWay}<button class="btn btn-ghost btn-sm text-error" onclick={() => void remove()}
+            >Delete</button
+          >{/if}
         <nav class="join ml-2" aria-label="Stages">
           {#each stages as { id: place, name } (place)}
             <a
@@ -208,7 +237,15 @@
         draft={firing}
         onsecond={(left) => void second(left)}
         onglazes={(loads) => void glazes(loads)}
-      />{:else if stage === 'plan'}<PlanStage draft={firing} />{:else}<FiringSet draft={firing} />{/if}
+      />{:else if stage === 'plan'}<PlanStage draft={firing} />{:else if stage === 'set'}<FiringSet
+        draft={firing}
+      />{:else if firing.id !== null}<FireStage
+        firingId={firing.id}
+        name={firing.body.name ?? 'Firing'}
+        kiln={kilnOf(firing.body.kilnId)}
+        startsAt={firing.body.startsAt ?? null}
+        ready={() => readyToFire(firing)}
+      />{/if}
   </div>
 {/if}
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { CheckListsCard } from '$lib/live';
   import DataCard from '$lib/studio/DataCard.svelte';
   import DisplayCard from '$lib/studio/DisplayCard.svelte';
   import PersonCard from '$lib/studio/PersonCard.svelte';
@@ -9,6 +10,7 @@
   {#snippet children(draft)}
     <DisplayCard {draft} />
     <PersonCard />
+    <CheckListsCard />
     <DataCard />
   {/snippet}
 </StudioPage>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { TokenCard } from '$lib/live';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
@@ -160,7 +161,7 @@
     </div>
   </form>
   {#if kiln.id !== null}
-    <div class="px-5 pb-8"><LearnCard draft={kiln} /></div>
+    <div class="grid gap-3 px-5 pb-8"><LearnCard draft={kiln} /><TokenCard kilnId={kiln.id} /></div>
   {/if}
 {/if}
 

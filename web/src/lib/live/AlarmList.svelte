@@ -1,0 +1,117 @@
+<script lang="ts">
+  import { shortTime } from '$lib/format';
+  import { outbox } from './outbox.svelte';
+  import type { Alarm } from './types';
+  import { atMinute } from './words';
+
+  /** What is wrong, what it means and what to do; seen by somebody, with a word. */
+  interface Props {
+    firingId: number;
+    alarms: readonly Alarm[];
+    startsAt: string;
+  }
+  const { firingId, alarms, startsAt }: Props = $props();
+
+  const order = { danger: 3, warn: 2, ask: 1, note: 0 } as const;
+  const names = { danger: 'Danger', warn: 'Warning', ask: 'Please look', note: 'Note' } as const;
+  const now = $derived(
+    alarms.filter((a) => a.until === null).toSorted((a, b) => order[b.weight] - order[a.weight])
+  );
+  const past = $derived(alarms.filter((a) => a.until !== null));
+  let notes: Record<string, string> = $state({});
+
+  const seen = (alarm: Alarm) =>
+    void outbox.note(firingId, {
+      kind: 'acknowledged',
+      subject: alarm.id,
+      text: notes[alarm.id]?.trim() || null,
+      at: null,
+      celsius: null
+    });
+</script>
+
+{#each now as alarm (`${alarm.id}${alarm.since}`)}
+  <section
+    class={['alarm', alarm.weight, alarm.acknowledgedBy && 'seen']}
+    data-testid="alarm"
+    data-alarm={alarm.id}
+    role={alarm.acknowledgedBy ? undefined : 'alert'}
+  >
+    <p><b>{names[alarm.weight]}</b> <time>since {shortTime(atMinute(startsAt, alarm.since))}</time></p>
+    <p class="text">{alarm.text}</p>
+    <p class="evidence">{alarm.evidence}</p>
+    {#if alarm.acknowledgedBy}
+      <p class="evidence">Seen by {alarm.acknowledgedBy}{alarm.note ? `: ${alarm.note}` : ''}.</p>
+    {:else if alarm.id !== 'steam-look'}
+      <form
+        class="flex gap-2"
+        onsubmit={(e) => {
+          e.preventDefault();
+          seen(alarm);
+        }}
+      >
+        <input
+          class="input min-w-0 flex-1"
+          maxlength="200"
+          aria-label="What was found"
+          placeholder="What did you find? (optional)"
+          bind:value={notes[alarm.id]}
+        />
+        <button class="btn">I have seen it</button>
+      </form>
+    {/if}
+  </section>
+{/each}
+{#if past.length > 0}
+  <details class="text-[14px]">
+    <summary class="text-soft cursor-pointer"
+      >{past.length === 1 ? 'One alarm is over' : `${past.length} alarms are over`}</summary
+    >
+    <ul class="mt-1">
+      {#each past as alarm (`${alarm.id}${alarm.since}`)}
+        <li class="py-0.5">
+          <time>{shortTime(atMinute(startsAt, alarm.since))}</time>
+          {alarm.text} <span class="text-soft">{alarm.evidence}</span>
+        </li>
+      {/each}
+    </ul>
+  </details>
+{/if}
+
+<style>
+  .alarm {
+    border-radius: 12px;
+    padding: 10px 14px;
+    display: grid;
+    gap: 5px;
+    border-left: 8px solid;
+    background: var(--color-base-100);
+  }
+  .danger {
+    border-color: #d8341c;
+    background: color-mix(in oklab, #d8341c 18%, var(--color-base-100));
+  }
+  .warn {
+    border-color: #d08a1e;
+    background: color-mix(in oklab, #d08a1e 16%, var(--color-base-100));
+  }
+  .ask,
+  .note {
+    border-color: #4c86b8;
+    background: color-mix(in oklab, #4c86b8 14%, var(--color-base-100));
+  }
+  .text {
+    font-size: 17px;
+    font-weight: 600;
+    line-height: 1.3;
+  }
+  .evidence {
+    font-size: 14px;
+  }
+  .seen {
+    opacity: 0.85;
+  }
+  .alarm .btn {
+    min-height: 48px;
+  }
+</style>

@@ -1,0 +1,159 @@
+<script lang="ts">
+  import type { Unit } from '$lib/api/client';
+  import { glowAt, toUnit } from '$lib/chart/glow';
+  import Dialog from '$lib/ui/Dialog.svelte';
+  import type { EntryKind, EntryRequest, Live } from './types';
+  import { big, colours } from './words';
+
+  /** What is noted at the kiln, in two taps: everything large enough for gloves. */
+  interface Props {
+    what: 'reading' | 'cone' | 'colour' | 'note' | 'steam';
+    live: Live;
+    unit: Unit;
+    onnote: (entry: Omit<EntryRequest, 'key'>) => void;
+    onclose: () => void;
+  }
+  const { what, live, unit, onnote, onclose }: Props = $props();
+
+  const titles = {
+    reading: 'Reading',
+    cone: 'Cone down',
+    colour: 'Colour by eye',
+    note: 'Note',
+    steam: 'Steam'
+  };
+  let typed = $state('');
+  let wrong = $state('');
+  const guess = $derived(Math.round(toUnit(live.display ?? live.setPoint ?? 20, unit)));
+  const around = $derived([-10, -5, -2, 0, 2, 5, 10].map((d) => guess + d));
+
+  function note(kind: EntryKind, more: Partial<EntryRequest> = {}) {
+    onnote({ kind, at: null, celsius: null, subject: null, text: null, ...more });
+    onclose();
+  }
+
+  const toCelsius = (value: number) => (unit === 'F' ? ((value - 32) * 5) / 9 : value);
+
+  function read(text: string) {
+    const value = Number(text.replace('−', '-').replace(',', '.').trim());
+    if (!text.trim() || !Number.isFinite(value)) return (wrong = 'A number, like 812.');
+    const celsius = toCelsius(value);
+    if (celsius < -50 || celsius > 1800) return (wrong = 'No kiln is as hot, or as cold, as that.');
+    note('reading', { celsius });
+  }
+</script>
+
+<Dialog title={titles[what]} {onclose}>
+  {#if what === 'reading'}
+    <p class="text-soft mb-2">What does the display show?</p>
+    <div class="grid grid-cols-4 gap-2">
+      {#each around as value (value)}
+        <button class="btn btn-paper tall" onclick={() => note('reading', { celsius: toCelsius(value) })}
+          >{value}°</button
+        >
+      {/each}
+    </div>
+    <form
+      class="mt-3 flex gap-2"
+      onsubmit={(e) => {
+        e.preventDefault();
+        read(typed);
+      }}
+    >
+      <input
+        class="input tall flex-1 text-xl"
+        inputmode="decimal"
+        aria-label="Another reading, °{unit}"
+        placeholder="or type it"
+        bind:value={typed}
+        oninput={() => (wrong = '')}
+      />
+      <button class="btn btn-primary tall">Note it</button>
+    </form>
+    {#if wrong}<p class="text-error mt-1" role="alert">{wrong}</p>{/if}
+  {:else if what === 'cone'}
+    <p class="text-soft mb-2">Which cone is down? Look through shaded glass, not closer than you need to.</p>
+    <div class="grid gap-2">
+      {#each live.cones as cone (cone.cone)}
+        <button
+          class="btn btn-paper tall justify-between"
+          onclick={() => note('cone-down', { subject: cone.cone })}
+          ><b>Cone {cone.cone}</b><span class="text-soft font-normal">by heat work: {cone.phrase}</span
+          ></button
+        >
+      {:else}
+        <p>This firing has no goal cone.</p>
+      {/each}
+    </div>
+  {:else if what === 'colour'}
+    <p class="text-soft mb-2">The colour of the ware, in a dim room. A camera shows it too bright.</p>
+    <div class="grid gap-1.5">
+      {#each colours as colour (colour.name)}
+        <button
+          class="btn btn-paper tall justify-start gap-3"
+          onclick={() => note('colour', { celsius: colour.celsius, text: colour.name })}
+          ><span class="swatch" style:background={glowAt(toUnit(colour.celsius, unit), unit)}
+          ></span>{colour.name}<span class="text-soft ml-auto font-normal"
+            >about {big(colour.celsius, unit)}</span
+          ></button
+        >
+      {/each}
+    </div>
+  {:else if what === 'steam'}
+    <p class="text-soft mb-3">
+      Hold a cold mirror or a piece of glass over the top peephole, not your face or hand: steam burns.
+    </p>
+    <div class="grid gap-2">
+      <button class="btn btn-paper tall" onclick={() => note('steam')}>Steam: half an hour more</button>
+      <button class="btn btn-primary tall" onclick={() => note('dry')}>Clear: go on</button>
+    </div>
+    {#if live.stepSource === 'shadow' || live.phase !== 'hold'}
+      <p class="text-soft mt-3 text-[13.5px]">
+        At “steam”, keep the kiln below boiling: add half an hour at its controller, or stop the climb there.
+      </p>
+    {/if}
+  {:else}
+    <form
+      onsubmit={(e) => {
+        e.preventDefault();
+        if (typed.trim()) note('note', { text: typed });
+      }}
+    >
+      <div class="mb-2 grid grid-cols-2 gap-2">
+        <button type="button" class="btn btn-paper tall" onclick={() => note('vent', { text: 'open' })}
+          >Vent open</button
+        >
+        <button type="button" class="btn btn-paper tall" onclick={() => note('vent', { text: 'closed' })}
+          >Vent closed</button
+        >
+        <button type="button" class="btn btn-paper tall" onclick={() => note('peepholes', { text: 'open' })}
+          >Peepholes open</button
+        >
+        <button type="button" class="btn btn-paper tall" onclick={() => note('peepholes', { text: 'closed' })}
+          >Peepholes closed</button
+        >
+      </div>
+      <textarea
+        class="textarea w-full text-lg"
+        rows="3"
+        maxlength="1000"
+        aria-label="Note"
+        placeholder="Smells of wax, lid shifted, …"
+        bind:value={typed}></textarea>
+      <button class="btn btn-primary tall mt-2 w-full" disabled={!typed.trim()}>Note it</button>
+    </form>
+  {/if}
+</Dialog>
+
+<style>
+  .tall {
+    min-height: 52px;
+    font-size: 17px;
+  }
+  .swatch {
+    width: 34px;
+    height: 26px;
+    border-radius: 6px;
+    border: 1px solid #0004;
+  }
+</style>

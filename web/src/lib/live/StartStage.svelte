@@ -1,0 +1,171 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { api, fieldErrors, saveKey, sayProblem, type Problem } from '$lib/api/client';
+  import { person } from '$lib/api/person';
+  import { clock, shortTime } from '$lib/format';
+  import CheckList from './CheckList.svelte';
+  import { outbox } from './outbox.svelte';
+  import { checkLists, entriesOf } from './queries';
+  import type { Run } from './types';
+
+  /** Before the switch: the studio's own list, the cautions, where readings come from, now or later. */
+  interface Props {
+    firingId: number;
+    kiln: { id: number; name: string } | null;
+    startsAt: string | null;
+    /** Something is still to be written down or saved. */
+    ready: () => Promise<unknown>;
+  }
+  const { firingId, kiln, startsAt, ready }: Props = $props();
+
+  const client = useQueryClient();
+  const lists = createQuery(checkLists);
+  const entries = createQuery(() => entriesOf(firingId));
+  type Link = Run['link'];
+  const links: { id: Link; name: string; why: string }[] = [
+    { id: 'push', name: 'A logger sends them', why: 'with the token made on the kiln’s page' },
+    { id: 'hand', name: 'Read off by hand', why: 'a reading in two taps, every half hour or so' },
+    { id: 'simulated', name: 'A simulated kiln', why: 'to try it out: nothing is heated' }
+  ];
+  let link: Link = $state('hand');
+  let speed = $state(1);
+  let later = $state(false);
+  let busy = $state(false);
+  let problem: Problem | null = $state.raw(null);
+  const errors = $derived(fieldErrors(problem ?? undefined));
+  const key = crypto.randomUUID();
+  const when = $derived(startsAt && Date.parse(startsAt) > Date.now() ? new Date(startsAt) : null);
+  const before = $derived((lists.data?.lists.before ?? []).filter((i): i is string => i !== null));
+  const ticked = $derived(
+    before.filter(
+      (i) =>
+        (entries.data ?? []).some((e) => e.kind === 'before' && e.subject === i) ||
+        outbox.waiting.some((w) => w.firingId === firingId && w.body.subject === i)
+    ).length
+  );
+
+  $effect(() => {
+    outbox.open();
+    return outbox.onsent(
+      (id) => id === firingId && void client.invalidateQueries({ queryKey: ['entries', firingId] })
+    );
+  });
+
+  async function start() {
+    busy = true;
+    problem = null;
+    try {
+      await ready();
+      const { data, error } = await api.POST('/api/firings/{id}/start', {
+        params: { path: { id: firingId } },
+        body: {
+          link,
+          key,
+          speed: link === 'simulated' ? speed : null,
+          startsAt: later && when ? when.toISOString() : null,
+          faults: null,
+          seed: null
+        },
+        headers: saveKey(key)
+      });
+      if (!data) return (problem = error as Problem);
+      client.setQueryData(['run', firingId], data);
+      void client.invalidateQueries({ queryKey: ['room'] });
+    } catch (error) {
+      problem = { detail: sayProblem(error) };
+    } finally {
+      busy = false;
+    }
+  }
+</script>
+
+<div class="grid gap-3 md:grid-cols-2">
+  <section class="card-paper p-4" data-testid="before">
+    <CheckList title="Before starting" items={before} kind="before" {firingId} entries={entries.data ?? []} />
+    <p class="text-soft mt-2 text-[13.5px]">
+      The kiln maker’s manual and your studio’s rules come first. <a
+        class="link"
+        href="/stores/settings#check-lists">Change this list</a
+      >
+    </p>
+  </section>
+  <section class="card-paper grid content-start gap-3 p-4">
+    <h2 class="text-[17px]">Start</h2>
+    <ul class="cautions">
+      <li>
+        <b>Fire:</b> nothing flammable within a metre; a firing kiln is not left beyond your studio’s rule.
+      </li>
+      <li><b>Fumes:</b> ventilation on; clay and glaze give off fumes and carbon monoxide.</li>
+      <li><b>Over-firing:</b> the shut-off device is a backup, not a supervisor.</li>
+    </ul>
+    <fieldset class="grid gap-1">
+      <legend class="mb-1 font-semibold">Readings</legend>
+      {#each links as choice (choice.id)}
+        <label class="choice"
+          ><input
+            type="radio"
+            class="radio radio-primary"
+            name="link"
+            value={choice.id}
+            bind:group={link}
+          /><span><b>{choice.name}</b>, <span class="text-soft">{choice.why}</span></span></label
+        >
+      {/each}
+      {#if link === 'simulated'}
+        <label class="ml-9 flex items-center gap-2"
+          >at <select class="select select-sm w-auto" aria-label="Speed" bind:value={speed}
+            ><option value={1}>real time</option><option value={60}>60 times real time</option><option
+              value={600}>600 times real time</option
+            ></select
+          ></label
+        >
+      {/if}
+    </fieldset>
+    {#if when}
+      <label class="choice"
+        ><input type="checkbox" class="checkbox checkbox-primary" bind:checked={later} /><span
+          >Wait until {clock(when)}</span
+        ></label
+      >
+    {/if}
+    {#if problem}<p class="text-error" role="alert" data-testid="start-problem">
+        {errors['scheduleId'] ?? errors['kilnId'] ?? errors['startsAt'] ?? sayProblem(problem)}
+      </p>{/if}
+    <div class="flex flex-wrap items-center gap-2">
+      <button
+        class="btn btn-primary min-h-14 flex-1 text-lg"
+        disabled={busy || !kiln}
+        onclick={() => void start()}
+        data-testid="start"
+      >
+        {later && when
+          ? `Start at ${shortTime(when)}`
+          : kiln
+            ? `${kiln.name} is switched on: start`
+            : 'Choose a kiln first'}
+      </button>
+      <a class="btn btn-ghost min-h-14" href="/firings/{firingId}/tag">Print the tag</a>
+    </div>
+    <p class="text-soft text-[13.5px]" aria-live="polite">
+      {#if ticked < before.length}{before.length - ticked} of {before.length} still to be ticked{:else}All
+        ticked{/if}{person.name
+        ? `, as ${person.name}`
+        : '. Say who you are in Settings, and it is noted with it'}.
+    </p>
+  </section>
+</div>
+
+<style>
+  .choice {
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    min-height: 44px;
+    cursor: pointer;
+  }
+  .cautions {
+    font-size: 14.5px;
+    display: grid;
+    gap: 3px;
+  }
+</style>

@@ -1,0 +1,288 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { onMount } from 'svelte';
+  import ConeRow from '$lib/cones/ConeRow.svelte';
+  import { display } from '$lib/display.svelte';
+  import { shortTime } from '$lib/format';
+  import AlarmList from './AlarmList.svelte';
+  import EntryLog from './EntryLog.svelte';
+  import EntrySheet from './EntrySheet.svelte';
+  import EndDialog from './EndDialog.svelte';
+  import Hero from './Hero.svelte';
+  import { hub } from './hub.svelte';
+  import LiveChart from './LiveChart.svelte';
+  import { outbox } from './outbox.svelte';
+  import { entriesOf, liveOf, logOf } from './queries';
+  import ResumeCard from './ResumeCard.svelte';
+  import Times from './Times.svelte';
+  import type { EntryRequest, Run } from './types';
+  import { atMinute, big } from './words';
+
+  /** A firing under way, followed from the kiln or from the table. */
+  interface Props {
+    run: Run;
+    kiln: string;
+    name: string;
+  }
+  const { run, kiln, name }: Props = $props();
+
+  const client = useQueryClient();
+  const id = $derived(run.firingId);
+  let points = $state(700);
+  let part: { from: number; to: number } | null = $state(null);
+  const asked = createQuery(() => liveOf(id));
+  const log = createQuery(() => logOf(id, points, part));
+  const entries = createQuery(() => entriesOf(id));
+  const live = $derived(hub.told[id] ?? asked.data ?? null);
+  const unit = $derived(display.unit);
+  let sheet: 'reading' | 'cone' | 'colour' | 'note' | 'steam' | null = $state(null);
+  let ending: 'stop' | 'open' | null = $state(null);
+
+  onMount(() => {
+    void hub.open();
+    outbox.open();
+    const missed = hub.onback(() => {
+      void client.invalidateQueries({ queryKey: ['live', id] });
+      void client.invalidateQueries({ queryKey: ['log', id] });
+      void client.invalidateQueries({ queryKey: ['entries', id] });
+    });
+    const sent = outbox.onsent(
+      (firing) => firing === id && void client.invalidateQueries({ queryKey: ['entries', id] })
+    );
+    return () => {
+      missed();
+      sent();
+    };
+  });
+
+  /** The curve is asked for again as the firing goes on: once in about two minutes of its own time. */
+  const drawn = $derived(Math.floor((live?.lastMinute ?? 0) / 2));
+  $effect(() => {
+    if (drawn > 0) void client.invalidateQueries({ queryKey: ['log', id] });
+  });
+  /** A change of state is told by the firing itself. */
+  const stands = $derived(live?.state);
+  $effect(() => {
+    if (stands && stands !== run.state) void client.invalidateQueries({ queryKey: ['run', id] });
+  });
+
+  const note = (entry: Omit<EntryRequest, 'key'>) => void outbox.note(id, entry);
+  const over = $derived(run.openedAt !== null);
+  const next = $derived(live?.next ?? null);
+  const nextAt = $derived(
+    next?.minute === null || next?.minute === undefined ? null : atMinute(run.startsAt, next.minute)
+  );
+  const isNow = $derived(
+    next?.minute !== null && next?.minute !== undefined && live !== null && next.minute <= live.minute + 0.5
+  );
+  const nextText = $derived(
+    !next
+      ? ''
+      : !nextAt || isNow
+        ? next.text
+        : next.kind === 'open'
+          ? `${next.text} until about ${shortTime(nextAt)}`
+          : `${next.text} at ${shortTime(nextAt)}`
+  );
+  const canOpen = $derived(live?.state === 'cooling' || live?.state === 'stopped');
+
+  function act() {
+    switch (next?.kind) {
+      case 'look-for-steam':
+        sheet = 'steam';
+        break;
+      case 'look-at-cones':
+        sheet = live?.cones.length ? 'cone' : 'reading';
+        break;
+      case 'open':
+        ending = 'open';
+        break;
+      default:
+        sheet = 'reading';
+    }
+  }
+
+  const toGoal = $derived(live?.forecast?.cones.find((c) => c.cone === run.goalCone) ?? null);
+</script>
+
+{#if live}
+  <div class="watch">
+    <div class="first">
+      <AlarmList firingId={id} alarms={live.alarms} startsAt={run.startsAt} />
+      <Hero {run} {live} {kiln} {name} {unit} />
+      <LiveChart {run} {live} log={log.data ?? null} {unit} window={part} height={over ? 320 : 250} />
+      <p class="text-soft flex flex-wrap items-center gap-x-3 text-[13.5px]">
+        {#if log.data}<span>{log.data.readings.toLocaleString('en-GB')} readings</span>{/if}
+        {#if live.gaps.length > 0}<span
+            >{live.gaps.length === 1 ? 'one long gap' : `${live.gaps.length} long gaps`}</span
+          >{/if}
+        {#if part}<button class="link" onclick={() => ((part = null), (points = 700))}>Whole firing</button>
+        {:else if live.lastMinute !== null && live.lastMinute > 60}<button
+            class="link"
+            onclick={() => (
+              (part = { from: Math.max(0, (live.lastMinute ?? 0) - 60), to: (live.lastMinute ?? 0) + 5 }),
+              (points = 2000)
+            )}>Last hour</button
+          >{/if}
+        <a class="link" href="/api/firings/{id}/log?points=20000" download="firing-{id}.json"
+          >Download readings</a
+        >
+      </p>
+    </div>
+    <div class="second">
+      {#if live.forecast?.resume}<ResumeCard resume={live.forecast.resume} {name} {run} />{/if}
+      <section class="card-paper p-3.5" aria-label="Heat work">
+        {#if live.cones.length > 0}
+          <ConeRow
+            cones={live.cones.map((c) => ({
+              cone: c.cone,
+              progress: c.progress,
+              bendDegrees: c.bendDegrees,
+              clock: c.bendDegrees / 15,
+              words: c.phrase
+            }))}
+            goal={run.goalCone}
+          />
+          {#if toGoal && live.endMinute === null}<p class="mt-2" data-testid="cone-forecast">
+              At the end: cone {toGoal.cone}
+              <b>{toGoal.phrase}</b
+              >{#if toGoal.degrees.p10 !== null && toGoal.degrees.p90 !== null && toGoal.degrees.p90 - toGoal.degrees.p10 > 1}<span
+                  class="text-soft"
+                >
+                  · {Math.round(toGoal.degrees.p10)} to {Math.round(toGoal.degrees.p90)} °C of cone from its end
+                  point</span
+                >{/if}
+            </p>{/if}
+          <p class="text-soft mt-1 text-[13.5px]">By the display; a cone that is read counts more.</p>
+        {:else}<p class="text-soft">No goal cone: heat work is not counted.</p>{/if}
+        <div class="mt-3 border-t pt-3"><Times {run} {live} {unit} /></div>
+      </section>
+      <EntryLog firingId={id} entries={entries.data ?? []} {unit} />
+      {#if !over}
+        <div class="flex flex-wrap gap-2">
+          {#if live.state === 'firing' || live.state === 'started'}<button
+              class="btn btn-ghost text-error"
+              onclick={() => (ending = 'stop')}>Stop this firing</button
+            >{/if}
+          {#if canOpen && next?.kind !== 'open'}<button
+              class="btn btn-ghost"
+              onclick={() => (ending = 'open')}>Kiln opened</button
+            >{/if}
+          <a class="btn btn-ghost" href="/firings/{id}/tag">Print the tag</a>
+        </div>
+      {/if}
+    </div>
+    {#if !over}
+      <div class="hand">
+        <div class="buttons">
+          <button onclick={() => (sheet = 'reading')}>Reading</button>
+          <button onclick={() => (sheet = 'cone')}>Cone</button>
+          <button onclick={() => (sheet = 'colour')}>Colour</button>
+          <button onclick={() => (sheet = 'note')}>Note</button>
+        </div>
+        {#if next}
+          <button
+            class={['next', next.kind === 'open' && !isNow && 'calm']}
+            onclick={act}
+            data-testid="next-action">{nextText}</button
+          >
+        {/if}
+      </div>
+    {:else}
+      <p class="card-paper p-3.5">
+        Opened {shortTime(new Date(run.openedAt ?? ''))}{live.chamber !== null
+          ? ` at about ${big(live.chamber, unit)}`
+          : ''}.
+      </p>
+    {/if}
+  </div>
+  {#if sheet}<EntrySheet what={sheet} {live} {unit} onnote={note} onclose={() => (sheet = null)} />{/if}
+  {#if ending}<EndDialog
+      what={ending}
+      {run}
+      {live}
+      {unit}
+      entries={entries.data ?? []}
+      onclose={() => (ending = null)}
+    />{/if}
+{:else if asked.isPending}
+  <p class="text-soft p-4" aria-live="polite">Looking at the kiln …</p>
+{:else}
+  <p class="p-4" role="alert">
+    This firing cannot be shown just now. <button class="link" onclick={() => asked.refetch()}
+      >Try again</button
+    >
+  </p>
+{/if}
+
+<style>
+  .watch {
+    display: grid;
+    gap: 12px;
+    grid-template-columns: minmax(0, 1.7fr) minmax(300px, 1fr);
+    align-items: start;
+  }
+  .first,
+  .second {
+    display: grid;
+    gap: 10px;
+    min-width: 0;
+  }
+  .hand {
+    grid-column: 1 / -1;
+    position: sticky;
+    bottom: 0;
+    display: grid;
+    gap: 8px;
+    grid-template-columns: minmax(0, 1.7fr) minmax(300px, 1fr);
+    padding: 8px 0;
+    background: var(--color-base-200);
+    z-index: 5;
+  }
+  .buttons {
+    display: grid;
+    grid-template-columns: repeat(4, 1fr);
+    gap: 8px;
+  }
+  .buttons button {
+    min-height: 52px;
+    border-radius: 12px;
+    background: #2a2320;
+    color: #f1e6d8;
+    font-weight: 650;
+    font-size: 16px;
+    cursor: pointer;
+  }
+  .next {
+    min-height: 58px;
+    border-radius: 12px;
+    background: var(--color-primary);
+    color: var(--color-primary-content);
+    font-size: 19px;
+    font-weight: 700;
+    cursor: pointer;
+  }
+  .next span {
+    font-variant-numeric: tabular-nums;
+  }
+  .calm {
+    background: #2f5d8a;
+    color: #fffdf9;
+  }
+  @media screen and (max-width: 767px) {
+    .watch,
+    .hand {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .hand {
+      position: fixed;
+      left: 0;
+      right: 0;
+      bottom: 64px;
+      padding: 8px 12px;
+    }
+    .watch {
+      padding-bottom: 150px;
+    }
+  }
+</style>

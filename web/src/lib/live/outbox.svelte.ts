@@ -1,0 +1,104 @@
+import { openDB, type IDBPDatabase } from 'idb';
+import { api, sayProblem } from '$lib/api/client';
+import { person } from '$lib/api/person';
+import { toasts } from '$lib/ui/toasts.svelte';
+import type { Entry, EntryRequest } from './types';
+
+/** An entry on its way, kept on this device until the program has it. */
+interface Waiting {
+  id?: number;
+  firingId: number;
+  by: string;
+  body: EntryRequest;
+}
+
+const store = 'entries';
+const retryAfter = 4000;
+
+/**
+ * Entries noted at the kiln: kept on this device first, then sent, one after the other and in order. A closed tab or a lost network delays them; the key
+ * each was given makes the program take it once.
+ */
+class Outbox {
+  /** Entries of each firing that are still to be sent. */
+  waiting: Waiting[] = $state.raw([]);
+
+  #db: Promise<IDBPDatabase> | null = null;
+  #sending = false;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #sent: ((firingId: number, entry: Entry) => void)[] = [];
+
+  /** Opens what is left from before and sends it. */
+  open(): void {
+    if (this.#db) return;
+    this.#db = openDB('ember-outbox', 1, {
+      upgrade: (db) => void db.createObjectStore(store, { keyPath: 'id', autoIncrement: true })
+    });
+    window.addEventListener('online', () => void this.send());
+    void this.#look().then(() => this.send());
+  }
+
+  /** Called with each entry the program has taken. */
+  onsent(run: (firingId: number, entry: Entry) => void): () => void {
+    this.#sent.push(run);
+    return () => (this.#sent = this.#sent.filter((r) => r !== run));
+  }
+
+  /** Notes something; it is safe on this device once this is done. */
+  async note(
+    firingId: number,
+    entry: Omit<EntryRequest, 'key'> & { kind: EntryRequest['kind'] }
+  ): Promise<void> {
+    this.open();
+    const db = await this.#db;
+    await db?.add(store, {
+      firingId,
+      by: person.name,
+      body: { ...entry, key: crypto.randomUUID(), at: entry.at ?? new Date().toISOString() }
+    } satisfies Waiting);
+    await this.#look();
+    void this.send();
+  }
+
+  /** Sends what waits, oldest first; stops at the first that cannot be sent now. */
+  async send(): Promise<void> {
+    if (this.#sending) return;
+    this.#sending = true;
+    clearTimeout(this.#timer);
+    try {
+      for (let next = this.waiting[0]; next; next = this.waiting[0]) {
+        if (!(await this.#deliver(next))) {
+          this.#timer = setTimeout(() => void this.send(), retryAfter);
+          return;
+        }
+        await (await this.#db)?.delete(store, next.id as number);
+        await this.#look();
+      }
+    } finally {
+      this.#sending = false;
+    }
+  }
+
+  async #deliver(waiting: Waiting): Promise<boolean> {
+    try {
+      const { data, error, response } = await api.POST('/api/firings/{id}/entries', {
+        params: { path: { id: waiting.firingId } },
+        body: waiting.body,
+        headers: waiting.by ? { 'Studio-Person': encodeURIComponent(waiting.by) } : {}
+      });
+      if (data) for (const run of this.#sent) run(waiting.firingId, data);
+      // The program has no room or no time just now: later. What it refuses for good is said, and let go.
+      if (!data && (response.status >= 500 || response.status === 429)) return false;
+      if (!data) toasts.show(sayProblem(error), { tone: 'error' });
+      return true;
+    } catch {
+      return false;
+    }
+  }
+
+  async #look(): Promise<void> {
+    this.waiting = ((await (await this.#db)?.getAll(store)) ?? []) as Waiting[];
+  }
+}
+
+export const outbox = new Outbox();

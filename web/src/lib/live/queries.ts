@@ -1,0 +1,65 @@
+import { api } from '$lib/api/client';
+
+const ask = async <T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>
+): Promise<T | null> => {
+  const { data, error, response } = await call;
+  if (data) return data;
+  if (response.status === 204 || response.status === 404) return null;
+  throw error;
+};
+
+/** How a firing was started; nothing before it is. */
+export const runOf = (id: number) => ({
+  queryKey: ['run', id],
+  queryFn: () => ask(api.GET('/api/firings/{id}/run', { params: { path: { id } } }))
+});
+
+export const liveOf = (id: number) => ({
+  queryKey: ['live', id],
+  queryFn: () => ask(api.GET('/api/firings/{id}/live', { params: { path: { id } } }))
+});
+
+export const logOf = (id: number, points: number, window: { from: number; to: number } | null) => ({
+  queryKey: ['log', id, points, window],
+  placeholderData: <T>(before: T) => before,
+  queryFn: () =>
+    ask(
+      api.GET('/api/firings/{id}/log', {
+        params: { path: { id }, query: { points, ...(window && { from: window.from, to: window.to }) } }
+      })
+    )
+});
+
+export const entriesOf = (id: number) => ({
+  queryKey: ['entries', id],
+  queryFn: async () => (await ask(api.GET('/api/firings/{id}/entries', { params: { path: { id } } }))) ?? []
+});
+
+export const room = () => ({
+  queryKey: ['room'],
+  queryFn: async () => {
+    const { data, error } = await api.GET('/api/room');
+    if (!data) throw error;
+    return data;
+  }
+});
+
+export const checkLists = () => ({
+  queryKey: ['check-lists'],
+  queryFn: async () => {
+    const { data, error } = await api.GET('/api/studio/check-lists');
+    if (!data) throw error;
+    return data;
+  }
+});
+
+/** Every firing that was started, by its number. */
+export const startedRuns = () => ({
+  queryKey: ['runs'],
+  queryFn: async () => {
+    const { data, error } = await api.GET('/api/firings/runs');
+    if (!data) throw error;
+    return Object.fromEntries(data.map((run) => [run.firingId, run]));
+  }
+});

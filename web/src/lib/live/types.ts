@@ -1,0 +1,13 @@
+import type { components } from '$lib/api/schema';
+
+type Schemas = components['schemas'];
+export type Live = Schemas['LiveContract'];
+export type Run = Schemas['RunContract'];
+export type Log = Schemas['LogContract'];
+export type Entry = Schemas['EntryContract'];
+export type EntryKind = Schemas['EntryKind'];
+export type EntryRequest = Schemas['EntryRequest'];
+export type Alarm = Schemas['AlarmContract'];
+export type RoomKiln = Schemas['RoomKiln'];
+export type FiringState = Schemas['FiringState'];
+export type Spread = Schemas['PercentilesContract'];

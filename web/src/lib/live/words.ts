@@ -1,0 +1,88 @@
+import { toUnit } from '$lib/chart/glow';
+import { clock, duration, number, shortTime } from '$lib/format';
+import type { FiringState, Live, Spread } from './types';
+
+/** What the screens say of a running firing. */
+
+export const stateNames: Record<FiringState, string> = {
+  planned: 'Planned',
+  set: 'Set',
+  started: 'Waiting to start',
+  firing: 'Firing',
+  cooling: 'Cooling',
+  stopped: 'Stopped early',
+  opened: 'Opened',
+  read: 'Read',
+  closed: 'Closed'
+};
+
+/** "1196°", of the person's scale. */
+export const big = (celsius: number | null | undefined, unit: 'C' | 'F') =>
+  celsius === null || celsius === undefined ? '–' : `${number(toUnit(celsius, unit), 0)}°`;
+
+/** "7 min behind", "3 min ahead", "on plan". */
+export function late(minutes: number | null | undefined): string {
+  if (minutes === null || minutes === undefined) return '';
+  const whole = Math.round(minutes);
+  if (Math.abs(whole) < 3) return 'on plan';
+  return `${Math.abs(whole) < 100 ? `${Math.abs(whole)} min` : duration(Math.abs(whole))} ${whole > 0 ? 'behind' : 'ahead'}`;
+}
+
+/** "6° over", "12° under"; nothing where it hardly matters. */
+export function off(kelvins: number | null | undefined, unit: 'C' | 'F'): string {
+  if (kelvins === null || kelvins === undefined) return '';
+  const whole = Math.round(unit === 'F' ? kelvins * 1.8 : kelvins);
+  return Math.abs(whole) < 3 ? '' : `${Math.abs(whole)}° ${whole > 0 ? 'over' : 'under'}`;
+}
+
+const momentAt = (start: string, minute: number) => new Date(Date.parse(start) + minute * 60_000);
+
+/** "14:52 ± 4 min", "Thu 21:10 ± 30 min", "may never come". */
+export function expected(start: string, spread: Spread, now: Date): string {
+  if (spread.p50 === null) return 'may never come';
+  const at = momentAt(start, spread.p50);
+  const sameDay = at.toDateString() === now.toDateString();
+  const shown = sameDay ? shortTime(at) : clock(at);
+  if (spread.p90 === null) return `${shown}, or much later`;
+  const [sooner, later] = [spread.p50 - (spread.p10 ?? spread.p50), spread.p90 - spread.p50];
+  if (later > 60 && later > 2.5 * sooner) {
+    const latest = momentAt(start, spread.p90);
+    return `${shown}, perhaps as late as ${latest.toDateString() === at.toDateString() ? shortTime(latest) : clock(latest)}`;
+  }
+  const either = Math.max(later, sooner);
+  if (either < 1) return shown;
+  return `${shown} ± ${either < 90 ? `${Math.round(either)} min` : duration(either)}`;
+}
+
+/** What the controller does, as one line: "climbing to 1208°, 62° an hour". */
+export function doing(live: Live, target: number | null | undefined, unit: 'C' | 'F'): string {
+  const to = target === null || target === undefined ? '' : ` to ${big(target, unit)}`;
+  switch (live.phase) {
+    case 'waiting':
+      return 'has not begun to heat';
+    case 'climb':
+      return `climbing${to}`;
+    case 'hold':
+      return `holding at ${big(live.setPoint, unit)}`;
+    case 'cool':
+      return `cooling${to} at a rate`;
+    default:
+      return live.state === 'stopped' ? 'stopped, power off' : 'power off, cooling';
+  }
+}
+
+/** Minutes of a firing as a moment by the clock. */
+export const atMinute = (start: string, minute: number) => momentAt(start, minute);
+
+/** Colours by eye, as potters name them; °C. */
+export const colours = [
+  { name: 'no glow', celsius: 450 },
+  { name: 'first dull red', celsius: 575 },
+  { name: 'dark cherry', celsius: 700 },
+  { name: 'cherry', celsius: 800 },
+  { name: 'orange-red', celsius: 900 },
+  { name: 'orange', celsius: 1000 },
+  { name: 'yellow-orange', celsius: 1100 },
+  { name: 'yellow', celsius: 1200 },
+  { name: 'pale', celsius: 1300 }
+] as const;

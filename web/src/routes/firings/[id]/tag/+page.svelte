@@ -1,0 +1,100 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { page } from '$app/state';
+  import { api, sayProblem } from '$lib/api/client';
+  import { display } from '$lib/display.svelte';
+  import { clock } from '$lib/format';
+  import { kilnList } from '$lib/kilns';
+  import { liveOf, runOf } from '$lib/live/queries';
+  import { big, expected } from '$lib/live/words';
+
+  /** The sign for the kiln: firing, do not open. */
+  const id = $derived(Number(page.params.id));
+  const firing = createQuery(() => ({
+    queryKey: ['firing', id, 'tag'],
+    queryFn: async () => {
+      const { data, error } = await api.GET('/api/firings/{id}', { params: { path: { id } } });
+      if (!data) throw error;
+      return data;
+    }
+  }));
+  const kilns = createQuery(kilnList);
+  const run = createQuery(() => runOf(id));
+  const live = createQuery(() => ({ ...liveOf(id), enabled: run.data !== undefined && run.data !== null }));
+  const kiln = $derived(kilns.data?.find((k) => k.id === firing.data?.firing.kilnId));
+</script>
+
+<svelte:head><title>Tag · Zealous Ember</title></svelte:head>
+
+{#if firing.isError}<p class="p-6" role="alert">{sayProblem(firing.error)}</p>{/if}
+{#if firing.data}
+  <div class="no-print flex gap-2 p-4">
+    <button class="btn btn-primary" onclick={() => print()}>Print</button><a
+      class="btn btn-ghost"
+      href="/firings/{id}?stage=fire">Back</a
+    >
+  </div>
+  <article class="tag">
+    <p class="big">FIRING</p>
+    <p class="big two">do not open</p>
+    <p class="kiln">{kiln?.kiln.name ?? ''} · {firing.data.firing.name}</p>
+    <dl>
+      <dt>Started</dt>
+      <dd>
+        {run.data ? clock(new Date(run.data.startsAt)) : '. . . . . . . . . . . .'}{run.data?.by
+          ? `, ${run.data.by}`
+          : ''}
+      </dd>
+      <dt>Safe to open</dt>
+      <dd>
+        {run.data && live.data?.forecast
+          ? `about ${expected(run.data.startsAt, live.data.forecast.open, new Date())}`
+          : '. . . . . . . . . . . .'}, at {big(
+          run.data?.opensAtCelsius ?? kiln?.kiln.openLimit ?? 50,
+          display.unit
+        )}
+      </dd>
+      <dt>Ask</dt>
+      <dd>. . . . . . . . . . . . . . . . . . . . . . . .</dd>
+    </dl>
+    <p>Hot surfaces. Nothing on the kiln or leaning against it. Children and pets away.</p>
+  </article>
+{/if}
+
+<style>
+  .tag {
+    max-width: 680px;
+    margin: 20px auto;
+    padding: 36px;
+    border: 6px solid #111;
+    background: #fff;
+    color: #111;
+    text-align: center;
+    font-size: 20px;
+  }
+  .big {
+    font-size: 108px;
+    font-weight: 800;
+    line-height: 1;
+    letter-spacing: 0.02em;
+  }
+  .two {
+    font-size: 64px;
+  }
+  .kiln {
+    font-size: 28px;
+    margin: 18px 0;
+    font-weight: 700;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: max-content 1fr;
+    gap: 10px 20px;
+    text-align: left;
+    margin: 20px 0;
+    font-size: 24px;
+  }
+  dt {
+    font-weight: 700;
+  }
+</style>
