@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import type { Unit } from '$lib/api/client';
   import { glowAt, toUnit } from '$lib/chart/glow';
   import Dialog from '$lib/ui/Dialog.svelte';
@@ -24,8 +25,9 @@
   };
   let typed = $state('');
   let wrong = $state('');
-  const guess = $derived(Math.round(toUnit(live.display ?? live.setPoint ?? 20, unit)));
-  const around = $derived([-10, -5, -2, 0, 2, 5, 10].map((d) => guess + d));
+  // As it was when this was opened: what moves under a thumb is pressed wrong.
+  const guess = untrack(() => Math.round(toUnit(live.display ?? live.setPoint ?? 20, unit)));
+  const around = [-10, -5, -2, 0, 2, 5, 10].map((d) => guess + d);
 
   function note(kind: EntryKind, more: Partial<EntryRequest> = {}) {
     onnote({ kind, at: null, celsius: null, subject: null, text: null, ...more });

@@ -260,10 +260,8 @@
     color: var(--color-primary-content);
     font-size: 19px;
     font-weight: 700;
-    cursor: pointer;
-  }
-  .next span {
     font-variant-numeric: tabular-nums;
+    cursor: pointer;
   }
   .calm {
     background: #2f5d8a;

@@ -21,7 +21,7 @@
 
 <svelte:head><title>Wall · Zealous Ember</title></svelte:head>
 
-<div class="wallpage">
+<main class="wallpage">
   <header>
     <h1>Kiln room</h1>
     <p>
@@ -30,7 +30,7 @@
     </p>
   </header>
   <RoomKilns wall />
-</div>
+</main>
 
 <style>
   .wallpage {
