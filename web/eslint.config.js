@@ -16,6 +16,7 @@ const features = [
   'editor',
   'cones',
   'packing',
+  'live',
   'firings'
 ];
 

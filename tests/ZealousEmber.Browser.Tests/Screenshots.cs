@@ -1,3 +1,5 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Interactions;
 using OpenQA.Selenium.Support.UI;
@@ -43,22 +45,16 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
     [Fact(Explicit = true)]
     public void Take_all()
     {
-        Take("kiln-room", "/", ".cards li", before: () =>
-        {
-            Click("Try the example");
-            TestId("home-sum");
-        });
+        Driver.ExecuteScript("localStorage.setItem('ember.person', 'Tobin')");
+        var wren = Http.GetFromJsonAsync<JsonNode>("/api/room").Result!.AsArray().Single(k => k!["name"]!.GetValue<string>() == "Wren")!["firingId"];
+        Take("kiln-room", "/", ".cards li", before: () => Until(() => Find("[data-kiln='Wren'] .now").Text.Length > 3, "it is hot"));
+        Take("fire", $"/firings/{wren}?stage=fire", "[data-line='forecast']", before: () => TestId("times"));
+        Take("fire-phone", $"/firings/{wren}?stage=fire", "[data-line='forecast']", 390, 844, "nightwatch", () => TestId("times"));
         Take("library", "/schedules", "[data-testid='schedule']");
         Take("editor", "/schedules/11", "[data-testid='handle']", before: () =>
         {
             InHeron();
             ChooseStart();
-        });
-        Take("starts", "/schedules/11", "[data-testid='handle']", before: () =>
-        {
-            InHeron();
-            TestId("find-start").Click();
-            Find("[data-testid='starts'] li");
         });
         Take("load", "/firings/1", "[data-testid='section'] .piece");
         Take("loading-sheet", "/firings/1/loading", "[data-testid='loading-sheet'] .piece");
@@ -99,7 +95,6 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
         Take("kiln", "/stores/kilns/1", "[data-testid='usual']");
         Take("settings", "/stores/settings", "[aria-labelledby='your-data'] a");
         Take("editor-night", "/schedules/2", "[data-testid='handle']", theme: "nightwatch", before: () => Field(3, "target").Click());
-        Take("editor-phone", "/schedules/11", "[data-testid='handle']", 390, 844, "nightwatch");
         Take("cones", "/bench/cones", "[data-testid='cone-top']", before: () => Find("[data-testid='cone-row']"));
         Take("compare", "/schedules/compare?a=11&b=3", "[data-testid='differences']");
         Take("print", "/schedules/10/print?start=2026-11-24T17:30:00Z", "[data-testid='sheet'] table", 900, 800);

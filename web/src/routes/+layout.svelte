@@ -11,7 +11,7 @@
   import type { Snippet } from 'svelte';
   import { page } from '$app/state';
   import { lend } from '$lib/library/remove';
-  import { AlarmBanner } from '$lib/live';
+  import AlarmBanner from '$lib/live/AlarmBanner.svelte';
   import UnreadableBanner from '$lib/library/UnreadableBanner.svelte';
   import StudioDisplay from '$lib/studio/StudioDisplay.svelte';
   import { theme } from '$lib/ui/theme.svelte';

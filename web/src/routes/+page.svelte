@@ -8,7 +8,7 @@
   import { unsavedNew, leaveForEditor } from '$lib/editor/schedule-draft.svelte';
   import Welcome from '$lib/library/Welcome.svelte';
   import NextFirings from '$lib/firings/NextFirings.svelte';
-  import { RoomKilns } from '$lib/live';
+  import RoomKilns from '$lib/live/RoomKilns.svelte';
   import { degrees, duration, kindName, when } from '$lib/format';
   import { latestSchedules } from '$lib/library/queries';
 
@@ -72,64 +72,6 @@
 
   <RoomKilns />
 
-  <section class="card-paper overflow-hidden" aria-label="A firing in a line">
-    {#if preview}
-      <div class="p-2.5 pb-0">
-        <FiringChart
-          curve={preview.curve}
-          unit={preview.unit}
-          bands={preview.bands}
-          poweredMinutes={preview.poweredMinutes}
-          height={250}
-          label="The firing over time: top {degrees(preview.peak, preview.unit)}"
-        />
-      </div>
-    {/if}
-    <form
-      class="flex flex-wrap items-start gap-2 p-3.5"
-      onsubmit={(e) => {
-        e.preventDefault();
-        open();
-      }}
-    >
-      <textarea
-        class="textarea min-h-0 flex-1 basis-72 resize-none font-mono text-sm"
-        rows={Math.min(8, Math.max(2, text.split('\n').length))}
-        aria-label="A firing in shorthand"
-        placeholder={example}
-        spellcheck="false"
-        autocapitalize="off"
-        value={text}
-        oninput={(e) => write(e.currentTarget.value)}
-        onkeydown={(e) => {
-          if (e.key === 'Enter' && !e.shiftKey) {
-            e.preventDefault();
-            open();
-          }
-        }}></textarea>
-      <button class="btn btn-primary" disabled={segments.length === 0 || problem !== null}
-        >Open in editor</button
-      >
-      <p class="w-full text-[13.5px]" aria-live="polite">
-        {#if problem && text.trim()}
-          <span class="text-soft" data-testid="home-problem">{sayProblem(problem)}</span>
-        {:else if preview}
-          <span data-testid="home-sum"
-            >Top <b>{degrees(preview.peak, preview.unit)}</b>, power on for
-            <b>{duration(preview.poweredMinutes)}</b>,
-            <b>{duration(preview.totalMinutes)}</b> in all.</span
-          >
-          {#if preview.kilnNote}<span class="text-soft">{preview.kilnNote}</span>{/if}
-        {:else}
-          <button type="button" class="link link-hover text-primary" onclick={() => write(example)}
-            >Try the example</button
-          >
-          <span class="text-soft">or paste a table from a spreadsheet.</span>
-        {/if}
-      </p>
-    </form>
-  </section>
-
   {#if unsaved.data != null}
     <a class="card-paper hover:border-primary px-4 py-3" href="/schedules/new" data-testid="unsaved">
       <b>{unsaved.data || 'A schedule without a name'}</b> was started here and is not saved yet.
@@ -137,7 +79,66 @@
     </a>
   {/if}
 
-  <NextFirings />
+  <div class="pair">
+    <NextFirings />
+    <section class="card-paper overflow-hidden" aria-label="A firing in a line">
+      {#if preview}
+        <div class="p-2.5 pb-0">
+          <FiringChart
+            curve={preview.curve}
+            unit={preview.unit}
+            bands={preview.bands}
+            poweredMinutes={preview.poweredMinutes}
+            height={190}
+            label="The firing over time: top {degrees(preview.peak, preview.unit)}"
+          />
+        </div>
+      {/if}
+      <form
+        class="flex flex-wrap items-start gap-2 p-3.5"
+        onsubmit={(e) => {
+          e.preventDefault();
+          open();
+        }}
+      >
+        <textarea
+          class="textarea min-h-0 flex-1 basis-72 resize-none font-mono text-sm"
+          rows={Math.min(8, Math.max(2, text.split('\n').length))}
+          aria-label="A firing in shorthand"
+          placeholder={example}
+          spellcheck="false"
+          autocapitalize="off"
+          value={text}
+          oninput={(e) => write(e.currentTarget.value)}
+          onkeydown={(e) => {
+            if (e.key === 'Enter' && !e.shiftKey) {
+              e.preventDefault();
+              open();
+            }
+          }}></textarea>
+        <button class="btn btn-primary" disabled={segments.length === 0 || problem !== null}
+          >Open in editor</button
+        >
+        <p class="w-full text-[13.5px]" aria-live="polite">
+          {#if problem && text.trim()}
+            <span class="text-soft" data-testid="home-problem">{sayProblem(problem)}</span>
+          {:else if preview}
+            <span data-testid="home-sum"
+              >Top <b>{degrees(preview.peak, preview.unit)}</b>, power on for
+              <b>{duration(preview.poweredMinutes)}</b>,
+              <b>{duration(preview.totalMinutes)}</b> in all.</span
+            >
+            {#if preview.kilnNote}<span class="text-soft">{preview.kilnNote}</span>{/if}
+          {:else}
+            <button type="button" class="link link-hover text-primary" onclick={() => write(example)}
+              >Try the example</button
+            >
+            <span class="text-soft">or paste a table from a spreadsheet.</span>
+          {/if}
+        </p>
+      </form>
+    </section>
+  </div>
 
   <section aria-labelledby="last-changed">
     <div class="mb-2 flex items-baseline justify-between">
@@ -157,7 +158,7 @@
         {#each recent.data ?? [] as schedule (schedule.id)}
           <li>
             <a class="card-paper hover:border-primary block h-full p-2.5" href="/schedules/{schedule.id}">
-              <Sparkline curve={schedule.curve} unit={schedule.unit} width={250} height={84} />
+              <Sparkline curve={schedule.curve} unit={schedule.unit} width={250} height={56} />
               <span class="mt-2 block font-serif text-[16px] leading-tight font-semibold"
                 >{schedule.name}</span
               >
@@ -175,6 +176,12 @@
 </div>
 
 <style>
+  .pair {
+    display: grid;
+    gap: 12px;
+    grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
+    align-items: start;
+  }
   .cards {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));

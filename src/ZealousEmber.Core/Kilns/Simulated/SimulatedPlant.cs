@@ -108,9 +108,11 @@ internal sealed class SimulatedPlant : IKilnPlant
     private void Move(double seconds, double share, bool dark = false)
     {
         shareSeconds += share * seconds;
-        for (var at = 0.0; at < seconds - 1e-9; at += Step)
+        // With the power off nothing switches: the whole of it is one step.
+        var step = share > 0 || !setup.Faults.IsEmpty ? Step : seconds;
+        for (var at = 0.0; at < seconds - 1e-9; at += step)
         {
-            var dt = Math.Min(Step, seconds - at);
+            var dt = Math.Min(step, seconds - at);
             Lid();
             var on = Math.Clamp((share * seconds - at) / dt, 0, 1);
             if (Find(FaultKind.StuckOn) is not null) on = 1;

@@ -2,14 +2,14 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { clock, kindName, plural } from '$lib/format';
   import { kilnList } from '$lib/kilns';
-  import { startedRuns } from '$lib/live/queries';
+  import { startedRuns } from '$lib/live';
   import { firingList } from './queries';
 
   /** What is planned for the kilns: what has a start first, in its order; then what still wants one. */
   const firings = createQuery(() => firingList(''));
   const kilns = createQuery(kilnList);
   const runs = createQuery(startedRuns);
-  const shown = 4;
+  const shown = 3;
   /** A firing whose start is longer past is no longer what comes next. */
   const recent = Date.now() - 2 * 86_400_000;
 
@@ -37,14 +37,14 @@
       {#each next as item (item.id)}
         <li>
           <a
-            class="hover:bg-base-200 grid grid-cols-[8.5rem_1fr] items-baseline gap-x-3 px-4 py-2.5 text-[14px] sm:grid-cols-[8.5rem_1fr_auto]"
+            class="hover:bg-base-200 grid grid-cols-[6.5rem_1fr] items-baseline gap-x-3 px-4 py-1.5 text-[14px]"
             href="/firings/{item.id}?stage=plan"
           >
             <span class={item.starts < Infinity ? 'font-semibold' : 'text-soft'}
               >{item.starts < Infinity ? clock(new Date(item.starts)) : 'no start yet'}</span
             >
             <b class="font-serif text-[16px]">{item.firing.name}</b>
-            <span class="text-soft col-start-2 sm:col-start-3"
+            <span class="text-soft col-start-2"
               >{kindName(item.firing.kind ?? '')}{#if kilnOf(item.firing.kilnId)}, in {kilnOf(
                   item.firing.kilnId
                 )}{/if}, {plural(

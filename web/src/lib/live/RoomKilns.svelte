@@ -131,9 +131,9 @@
   }
   .inner {
     display: grid;
-    grid-template-columns: 116px minmax(0, 1fr);
-    gap: 4px 16px;
-    padding: 14px;
+    grid-template-columns: 100px minmax(0, 1fr);
+    gap: 2px 16px;
+    padding: 12px 14px;
     height: 100%;
     align-content: start;
   }

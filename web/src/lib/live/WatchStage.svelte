@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { onMount } from 'svelte';
-  import ConeRow from '$lib/cones/ConeRow.svelte';
+  import { ConeRow } from '$lib/cones';
   import { display } from '$lib/display.svelte';
   import { shortTime } from '$lib/format';
   import AlarmList from './AlarmList.svelte';

@@ -27,6 +27,9 @@ class Hub {
         nextRetryDelayInMilliseconds: (c) => Math.min(10_000, 500 * 2 ** Math.min(5, c.previousRetryCount))
       })
       .build();
+    // A network that is away says nothing: what is not heard of for so long is gone.
+    connection.serverTimeoutInMilliseconds = 8_000;
+    connection.keepAliveIntervalInMilliseconds = 3_000;
     connection.on('told', (firingId: number, live: Live) => {
       this.told[firingId] = live;
       this.heardAt = Date.now();

@@ -2,7 +2,7 @@
   import { onMount } from 'svelte';
   import { shortTime } from '$lib/format';
   import { hub } from '$lib/live/hub.svelte';
-  import { RoomKilns } from '$lib/live';
+  import RoomKilns from '$lib/live/RoomKilns.svelte';
 
   /** The kiln room for a screen on the wall: large, nothing to press; it comes back by itself after a lost network. */
   let now = $state(new Date());

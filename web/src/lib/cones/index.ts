@@ -1,0 +1,1 @@
+export { default as ConeRow } from './ConeRow.svelte';
