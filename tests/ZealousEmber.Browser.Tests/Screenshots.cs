@@ -43,10 +43,10 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
     }
 
     [Fact(Explicit = true)]
-    public void Take_all()
+    public async Task Take_all()
     {
         Driver.ExecuteScript("localStorage.setItem('ember.person', 'Tobin')");
-        var wren = Http.GetFromJsonAsync<JsonNode>("/api/room").Result!.AsArray().Single(k => k!["name"]!.GetValue<string>() == "Wren")!["firingId"];
+        var wren = (await Http.GetFromJsonAsync<JsonNode>("/api/room"))!.AsArray().Single(k => k!["name"]!.GetValue<string>() == "Wren")!["firingId"];
         Take("kiln-room", "/", ".cards li", before: () => Until(() => Find("[data-kiln='Wren'] .now").Text.Length > 3, "it is hot"));
         Take("fire", $"/firings/{wren}?stage=fire", "[data-line='forecast']", before: () => TestId("times"));
         Take("fire-phone", $"/firings/{wren}?stage=fire", "[data-line='forecast']", 390, 844, "nightwatch", () => TestId("times"));
