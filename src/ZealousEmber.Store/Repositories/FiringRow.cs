@@ -5,6 +5,7 @@ using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Json;
 using ZealousEmber.Store.Settings;
 
@@ -94,10 +95,10 @@ public sealed class FiringFinder(StudioContext context)
         return Core.Firing.UsualWare.From(rows.Select(r => Rows.TryRead("firings", r, row => row.Read()).Item).OfType<FiringDraft>().SelectMany(f => f.Lots));
     }
 
-    /// <summary>The firing a schedule was last opened in the editor for; nothing when there is none.</summary>
+    /// <summary>The firing a schedule was last opened in the editor for; nothing when there is none. One that was started is fired with the version it has.</summary>
     public async Task<Versioned<FiringDraft>?> Of(int scheduleId, CancellationToken cancel)
     {
-        var row = await context.Set<FiringRow>().AsNoTracking().Where(f => f.ScheduleId == scheduleId && f.DeletedAt == null).OrderByDescending(f => f.UpdatedAt).FirstOrDefaultAsync(cancel);
+        var row = await context.Set<FiringRow>().AsNoTracking().Where(f => f.ScheduleId == scheduleId && f.DeletedAt == null && !context.Set<FiringRunRow>().Any(r => r.FiringId == f.Id)).OrderByDescending(f => f.UpdatedAt).FirstOrDefaultAsync(cancel);
         return row is not null && Rows.TryRead("firings", row, r => r.Read()) is { Item: { } firing }
             ? new Versioned<FiringDraft>(row.Id, row.Version, row.UpdatedAt, firing, row.UpdatedBy, row.SaveKey)
             : null;

@@ -40,7 +40,8 @@ internal sealed class ResumePlanner(Kiln kiln, KilnLoad load, ThermalState state
         ResumePlan Answer(FiringProgram? instead, double work, double minutes) =>
             new(step, instead, Past(done + sameWork), now + sameMinutes - plannedEnd, Past(done + work), instead is null ? now - plannedEnd : now + minutes - plannedEnd);
 
-        if (done > 0 && Past(done) > -NearEnough) return Answer(null, 0, 0);
+        // Near its end point, or what was planned where that is less: what is missing is less than a shelf differs from the next.
+        if (done > 0 && (Past(done) > -NearEnough || cone.EndPoint(60, Math.Clamp(done, 1e-3, 100)) > cone.EndPoint(60) - NearEnough)) return Answer(null, 0, 0);
         var top = rest.TopStep;
         var (target, hold) = (rest.Steps[top].Target!.Value, rest.Steps[top].Hold);
         var instead = rest;

@@ -15,8 +15,12 @@
   );
 
   onMount(() => {
-    void hub.open();
-    return () => bell.close();
+    // After the page itself: nobody waits for the bell to see what they came for.
+    const later = setTimeout(() => void hub.open(), 2000);
+    return () => {
+      clearTimeout(later);
+      bell.close();
+    };
   });
   $effect(() => bell.look(now));
 </script>
