@@ -116,14 +116,14 @@ internal static class SaltmarshRuns
         await samples.Append(run.FiringId, "Heron’s logger", "1", log, cancel);
     }
 
-    /// <summary>A firing every two months: bisque and glaze in turn; elements that fade, are changed, and fade again; a thermocouple that drifts.</summary>
+    /// <summary>A firing every three months: bisque and glaze in turn; elements that fade, are changed, and fade again; a thermocouple that drifts.</summary>
     private static IEnumerable<Past> History()
     {
         string[] people = ["Maren", "Tobin", "Isolde"];
         const double changedDaysAgo = 410;
-        for (var i = 0; i < 18; i++)
+        for (var i = 0; i < 12; i++)
         {
-            var daysAgo = 1090 - i * 61.0;
+            var daysAgo = 1090 - i * 91.0;
             var sinceChange = daysAgo > changedDaysAgo ? 1230 - daysAgo : changedDaysAgo - daysAgo;
             var health = 1.07 - 0.00019 * sinceChange;
             var offset = -7 * (1090 - daysAgo) / 1090;
@@ -132,9 +132,9 @@ internal static class SaltmarshRuns
             // The loads people speak of: the bisque that burst in spring, the first after the elements were changed.
             (EntryKind, double, string)? said = i switch
             {
-                14 => (EntryKind.Note, 1.4, "Two bangs at about 140 °C. Garden pots, still cool to the touch when they went in."),
-                12 => (EntryKind.Note, 0.1, "First firing with the new elements."),
-                17 => (EntryKind.Note, 12.0, "Went through 1040 to 850 °C in about an hour."),
+                10 => (EntryKind.Note, 1.4, "Two bangs at about 140 °C. Garden pots, still cool to the touch when they went in."),
+                8 => (EntryKind.Note, 0.1, "First firing with the new elements."),
+                11 => (EntryKind.Note, 12.0, "Went through 1040 to 850 °C in about an hour."),
                 _ => null,
             };
             yield return new Past(schedule, version, string.Create(CultureInfo.InvariantCulture, $"{(isBisque ? "Bisque" : schedule.Split(',')[0])}, load {i + 61}"), daysAgo, people[i % 3], health, offset, said);

@@ -117,7 +117,7 @@ public sealed class SampleTests(RunningStudio studio) : IClassFixture<RunningStu
             var random = new Random(7);
             var (firing, token, acknowledged, sequence) = (0, "", 0L, 0L);
             var start = DateTimeOffset.UtcNow.AddHours(-20);
-            for (var kill = 0; kill < 5; kill++)
+            for (var kill = 0; kill < 4; kill++)
             {
                 using var program = ProgramRun.Start(folder);
                 using var http = new HttpClient { BaseAddress = await program.Address() };
