@@ -55,7 +55,7 @@ public sealed partial class FuzzTests(RunningStudio studio) : IClassFixture<Runn
         { "/api/practice/check", """{"profileId":1,"task":"read-glaze","answers":[1210,12,500]}""" },
         { "/api/packing/choices", """{"kind":"glaze","kiln":{"class":"top-100"},"load":{"lots":[{"what":"mugs","count":30,"wall":6,"piece":{"across":85,"height":100,"handle":35}}]},"shelves":"full"}""" },
         { "/api/live/replay", $$"""{"schedule":{{Firing}},"kiln":{{Kiln}},"load":{"fill":0.8},"goalCone":"6","startTemperature":20,"samples":[{"minute":0,"celsius":20,"share":0.1,"setPoint":20},{"minute":5,"celsius":27,"share":0.2,"setPoint":27},{"minute":30,"celsius":60}],"untilMinute":40,"reportAt":[1,35]}""" },
-        { "/api/firings/{started}/entries", """{"key":"k","kind":"reading","at":"2026-11-24T17:30:00Z","celsius":812,"subject":"6","text":"n"}""" },
+        { "/api/firings/{started}/entries", """{"key":"k","kind":"note","at":"2026-11-24T17:30:00Z","celsius":812,"subject":"6","text":"n"}""" },
         { "/api/starts", $$"""{"schedule":{{Firing}},"kiln":{{Kiln}},"from":"2026-11-24T17:30:00Z","until":"2026-11-25T17:30:00Z","openBy":"2026-11-30T17:30:00Z","studio":{{Hours}}}""" },
         { "/api/starts/calendar", $$"""{"schedule":{{Firing}},"kiln":{{Kiln}},"start":"2026-11-24T17:30:00Z"}""" },
         { "/api/cones/solve", $$"""{"cone":"6","find":"top","schedule":{{Firing}},"kiln":{{Kiln}}}""" },

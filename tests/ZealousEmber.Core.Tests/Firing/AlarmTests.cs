@@ -74,7 +74,6 @@ public class AlarmTests
 
     [Theory]
     [InlineData(0, true)]
-    [InlineData(1, true)]
     [InlineData(2, false)]
     [InlineData(3, false)]
     public void A_sound_firing_is_left_in_peace(int seed, bool withShare)
