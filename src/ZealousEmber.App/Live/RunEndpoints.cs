@@ -77,7 +77,7 @@ internal static class RunEndpoints
     private static Task<IResult> Resume(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel) => Change(
         id, wire, "resumed", studio, context,
         (run, at) => run.State(at) != FiringState.Stopped ? "Only a firing that was stopped goes on again." : run.Link == LinkKind.Simulated ? "A simulated kiln that was stopped stays off." : null,
-        (run, _) => run with { StoppedAt = null }, cancel);
+        (run, _) => run with { StoppedAt = null, CooledAt = null }, cancel);
 
     private static async Task<IResult> Change(
         int id, ChangeStateRequest? wire, string what, LiveStudio studio, HttpContext context, Func<FiringRun, Instant, string?> refuse, Func<FiringRun, Instant, FiringRun> change, CancellationToken cancel)
@@ -96,8 +96,11 @@ internal static class RunEndpoints
         // What it was like then is noted with it: an early opening carries its risk.
         var hot = studio.Live.Find(id) is { } live && (await studio.Live.Now(live, cancel)).Chamber is { } chamber ? Math.Round(chamber) : (double?)null;
         var entry = new FiringEntry(Key(key, what), EntryKind.State, at, stamp.By, hot, what, Text.Lines(wire?.Note));
-        var changed = await studio.Runs.Change(id, r => refuse(r, at) is null ? change(r, at) : r, entry, cancel);
+        // Asked again where nobody else writes: of two people at once the second is told who was first.
+        string? late = null;
+        var changed = await studio.Runs.Change(id, r => (late = refuse(r, at)) is null ? change(r, at) : r, entry, cancel);
         if (changed is null) return ProblemResponses.NotFound("started firing");
+        if (late is not null) return Refused(late + Said(await studio.Runs.Entries(id, cancel), changed));
         if (studio.Live.Find(id) is { } running)
         {
             if (what == "resumed") await studio.Live.Follow(changed, context.RequestServices, cancel);

@@ -47,12 +47,14 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
     /// <summary>All that were started, the latest first.</summary>
     public async Task<IReadOnlyList<FiringRun>> All(CancellationToken cancel) => [.. (await Runs.AsNoTracking().OrderByDescending(r => r.StartsAt).ToListAsync(cancel)).Select(r => r.Read())];
 
-    /// <summary>Changes the moments of a run, with an entry that says so; the entry's key makes it happen once. Nothing where there is no such run.</summary>
+    /// <summary>Changes the moments of a run, with an entry that says so; what is given back as it was is not changed. Nothing where there is no such run.</summary>
     public async Task<FiringRun?> Change(int firingId, Func<FiringRun, FiringRun> change, FiringEntry? entry, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
         if (await Runs.FirstOrDefaultAsync(r => r.FiringId == firingId, cancel) is not { } row) return null;
-        var run = change(row.Read());
+        var before = row.Read();
+        var run = change(before);
+        if (ReferenceEquals(run, before)) return run;
         (row.StoppedAt, row.CooledAt, row.OpenedAt, row.OccupiesKiln) = (run.StoppedAt, run.CooledAt, run.OpenedAt, run.IsUnderWay ? run.KilnId : null);
         if (entry is not null && !await Noted.AnyAsync(e => e.FiringId == firingId && e.Key == entry.Key, cancel)) Noted.Add(FiringEntryRow.From(firingId, entry));
         await context.SaveChangesAsync(cancel);

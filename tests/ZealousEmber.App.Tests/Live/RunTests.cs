@@ -82,7 +82,10 @@ public sealed class RunTests(RunningStudio studio) : IClassFixture<RunningStudio
         (await (await Http.Send($"/api/firings/{firing}/stop", new JsonObject { ["key"] = "s" })).Read())["state"]!.GetValue<string>().ShouldBe("stopped");
         (await (await Http.Send($"/api/firings/{firing}/stop", null, "Tobin")).Read(409))["detail"]!.GetValue<string>().ShouldBe("It was stopped already. Maren did.");
         (await (await Http.Send($"/api/firings/{firing}/resume", null)).Read())["state"]!.GetValue<string>().ShouldBe("firing");
-        await (await Http.Send($"/api/firings/{firing}/stop", null)).Read();
+        // Both at once: one of them has stopped it, and it is noted once.
+        var both = await Task.WhenAll(Enumerable.Range(0, 4).Select(i => Http.Send($"/api/firings/{firing}/stop", null, $"Person {i}")));
+        both.Count(r => r.IsSuccessStatusCode).ShouldBe(1);
+        (await Http.Get($"/api/firings/{firing}/entries")).AsArray().Count(e => e!["subject"]?.GetValue<string>() == "stopped").ShouldBe(2, "the one before it went on, and this one");
         await (await Http.Send($"/api/firings/{firing}/opened", null)).Read();
         (await Http.Start(other, new JsonObject { ["link"] = "hand" })).StatusCode.ShouldBe(System.Net.HttpStatusCode.Created);
     }
