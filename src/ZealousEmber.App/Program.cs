@@ -119,7 +119,12 @@ async Task Serve()
     app.MapFallbackToFile("", "index.html", ShippedPages.FileOptions);
     app.MapFallbackToFile("{*path:regex(^(?!api/|openapi/).*$):nonfile}", "index.html", ShippedPages.FileOptions);
 
-    if (!isWritingApi) await StudioStart.Open(app);
+    if (!isWritingApi)
+    {
+        await StudioStart.Open(app);
+        // Before anybody asks: a kiln that is firing is never told to be free.
+        await app.Services.GetRequiredService<LiveFirings>().TakeUp(CancellationToken.None);
+    }
     await app.StartAsync();
     Console.WriteLine($"Zealous Ember is at {string.Join(", ", app.Urls)}; its data is in {dataFolder}. Stop it with Ctrl C.");
     if (app.Urls.FirstOrDefault() is { } address) _ = WarmUp.Run(address);

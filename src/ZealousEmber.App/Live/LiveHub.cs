@@ -16,7 +16,6 @@ internal sealed class LiveLoop(LiveFirings firings, TimeProvider time, ILogger<L
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        await firings.TakeUp(stoppingToken);
         using var timer = new PeriodicTimer(Every, time);
         while (await timer.WaitForNextTickAsync(stoppingToken))
         {
