@@ -21,15 +21,33 @@ public class RunningStudio : WebApplicationFactory<Program>, IAsyncLifetime
     public Uri Address => ClientOptions.BaseAddress;
 
     /// <summary>A client of a real socket.</summary>
-    public HttpClient Http { get; private set; } = null!;
+    public HttpClient Http { get; private set; } = new();
 
     public ValueTask InitializeAsync()
     {
+        if (Demo) File.Copy(DemoDatabase.Value, Path.Combine(Folder, "ember.db"));
         UseKestrel(0);
         StartServer();
         Http = new HttpClient { BaseAddress = Address };
         return ValueTask.CompletedTask;
     }
+
+    /// <summary>The demo studio, made by one start of the program and copied for every other; gone when the tests end.</summary>
+    private static readonly Lazy<string> DemoDatabase = new(() =>
+    {
+        var copy = Path.Combine(Directory.CreateTempSubdirectory("ember-demo-").FullName, "ember.db");
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(Path.GetDirectoryName(copy)!, recursive: true);
+        using var studio = new RunningStudio();
+        studio.UseKestrel(0);
+        studio.StartServer();
+        using var connection = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={Path.Combine(studio.Folder, "ember.db")};Pooling=False");
+        connection.Open();
+        using var command = connection.CreateCommand();
+        command.CommandText = "VACUUM INTO $copy";
+        command.Parameters.AddWithValue("$copy", copy);
+        command.ExecuteNonQuery();
+        return copy;
+    });
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
@@ -56,12 +74,15 @@ public sealed class EmptyStudio : RunningStudio
     protected override bool Demo => false;
 }
 
-/// <summary>Now, plus whatever was added.</summary>
+/// <summary>Now, plus whatever was added; it can be made to stand still, and then only goes where it is put.</summary>
 public sealed class MovableClock : TimeProvider
 {
     private TimeSpan ahead;
+    private DateTimeOffset? stood;
 
     public void Forward(TimeSpan by) => ahead += by;
 
-    public override DateTimeOffset GetUtcNow() => base.GetUtcNow() + ahead;
+    public void StandStill() => stood ??= base.GetUtcNow();
+
+    public override DateTimeOffset GetUtcNow() => (stood ?? base.GetUtcNow()) + ahead;
 }

@@ -2,11 +2,18 @@ using Microsoft.AspNetCore.SignalR;
 
 namespace ZealousEmber.App.Live;
 
-/// <summary>Tells watchers of firings under way: <c>told</c> with the firing's number and a <see cref="LiveContract"/>, at every change.</summary>
-internal sealed class LiveHub : Hub
+/// <summary>Tells watchers of firings under way: <c>told</c> with the firing's number and a <see cref="LiveContract"/>, once they are there and at every change.</summary>
+internal sealed class LiveHub(LiveFirings firings) : Hub
 {
     /// <summary>The message.</summary>
     public const string Told = "told";
+
+    /// <summary>A page that opens while nothing changes, the logger being silent say, still has to ring.</summary>
+    public override async Task OnConnectedAsync()
+    {
+        foreach (var firing in firings.All) await Clients.Caller.SendAsync(Told, firing.Run.FiringId, await firings.Now(firing, Context.ConnectionAborted), Context.ConnectionAborted);
+        await base.OnConnectedAsync();
+    }
 }
 
 /// <summary>Once in a second: time passes.</summary>
