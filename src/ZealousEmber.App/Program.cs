@@ -16,6 +16,7 @@ using ZealousEmber.App.Http;
 using ZealousEmber.App.Controllers;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Live;
+using ZealousEmber.App.Live.Logs;
 using ZealousEmber.App.Notation;
 using ZealousEmber.App.Packing;
 using ZealousEmber.App.Planning;
@@ -103,6 +104,7 @@ async Task Serve()
     app.MapReplay();
     app.MapRuns();
     app.MapEntries();
+    app.MapLogFiles();
     app.MapStudio();
     app.MapCopies();
     app.MapUnreadable();

@@ -17,6 +17,9 @@ internal static class BodyLimit
 
     /// <summary>A log of two hundred thousand points.</summary>
     public const int Log = 16_000_000;
+
+    /// <summary>A whole log of a firing, as a file: two million readings and more.</summary>
+    public const int WholeLog = 250_000_000;
 }
 
 /// <summary>Lets one address take a larger body than the usual.</summary>

@@ -19,7 +19,7 @@ internal static class LogCsv
     private const int MostRows = 400_000;
     private const double HottestCelsius = 1400;
 
-    private enum Column { Time, Temperature, SetPoint, Power }
+    internal enum Column { Time, Temperature, SetPoint, Power }
 
     public static Result<ReadLog> Read(string? text, TemperatureUnit? unit)
     {
@@ -68,17 +68,8 @@ internal static class LogCsv
 
     private static List<string[]> Rows(string text)
     {
-        var first = text.AsSpan(0, Math.Min(text.Length, 2000)).ToString().Split('\n')[0];
-        // A comma may be a decimal sign where semicolons or tabs separate.
-        var delimiter = first.Contains('\t') ? "\t" : first.Contains(';') ? ";" : ",";
-        using var parser = new CsvParser(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture)
-        {
-            Delimiter = delimiter,
-            IgnoreBlankLines = true,
-            TrimOptions = TrimOptions.Trim,
-            BadDataFound = null,
-            Mode = CsvMode.RFC4180,
-        });
+        var delimiter = Delimiter(text);
+        using var parser = Parser(new StringReader(text), delimiter);
         var rows = new List<string[]>();
         while (parser.Read() && rows.Count <= MostRows + 1)
         {
@@ -89,7 +80,23 @@ internal static class LogCsv
         return rows;
     }
 
-    private static Dictionary<Column, int> Headings(string[] row)
+    /// <summary>What separates the cells of a text, by its first line. A comma may be a decimal sign where semicolons or tabs separate.</summary>
+    internal static string Delimiter(string text)
+    {
+        var first = text.AsSpan(0, Math.Min(text.Length, 2000)).ToString().Split('\n')[0];
+        return first.Contains('\t') ? "\t" : first.Contains(';') ? ";" : ",";
+    }
+
+    internal static CsvParser Parser(TextReader text, string delimiter) => new(text, new CsvConfiguration(CultureInfo.InvariantCulture)
+    {
+        Delimiter = delimiter,
+        IgnoreBlankLines = true,
+        TrimOptions = TrimOptions.Trim,
+        BadDataFound = null,
+        Mode = CsvMode.RFC4180,
+    });
+
+    internal static Dictionary<Column, int> Headings(string[] row)
     {
         var found = new Dictionary<Column, int>();
         for (var i = 0; i < row.Length; i++)
@@ -151,7 +158,7 @@ internal static class LogCsv
         return other.All(v => v is not null) && OnlyUp(other.Select(v => v!.Value));
     }
 
-    private static TemperatureUnit Scale(TemperatureUnit? asked, string heading, double[] temperatures)
+    internal static TemperatureUnit Scale(TemperatureUnit? asked, string heading, double[] temperatures)
     {
         if (asked is { } given) return given;
         var name = heading.ToLowerInvariant();
@@ -172,7 +179,7 @@ internal static class LogCsv
 
     private static string? Cell(string[] row, int column) => column < row.Length ? row[column] : null;
 
-    private static double? Number(string? cell) =>
+    internal static double? Number(string? cell) =>
         double.TryParse(cell, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value) && Math.Abs(value) < 1e12 ? value : null;
 
     /// <summary>"1:30" and "01:30:15" as minutes.</summary>
@@ -185,5 +192,5 @@ internal static class LogCsv
         return numbers[0]!.Value * 60 + numbers[1]!.Value + (parts.Length == 3 ? numbers[2]!.Value / 60 : 0);
     }
 
-    private static string Short(string? text) => text is null ? "" : text.Length > 30 ? text[..30] + "…" : text;
+    internal static string Short(string? text) => text is null ? "" : text.Length > 30 ? text[..30] + "…" : text;
 }

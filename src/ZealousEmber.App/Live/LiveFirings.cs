@@ -108,6 +108,25 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, IHubContext<LiveH
         await Tell(firing, CancellationToken.None);
     }
 
+    /// <summary>A whole log was taken in: it is followed anew, and when its power went off is known from it.</summary>
+    public async Task<FiringRun> TakenIn(FiringRun run, IServiceProvider services)
+    {
+        var firing = running.GetValueOrDefault(run.FiringId) ?? new RunningFiring(run);
+        await firing.Gate.WaitAsync(CancellationToken.None);
+        try
+        {
+            await Rebuild(firing, services, CancellationToken.None);
+            await Cooled(firing, services);
+        }
+        finally
+        {
+            firing.Gate.Release();
+        }
+        if (run.IsUnderWay) running[run.FiringId] = firing;
+        await Tell(firing, CancellationToken.None);
+        return firing.Run;
+    }
+
     /// <summary>Its moments have changed.</summary>
     public async Task Changed(RunningFiring firing, FiringRun run)
     {

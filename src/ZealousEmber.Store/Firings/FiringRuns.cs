@@ -19,7 +19,7 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
     public async Task<FiringRun?> Start(FiringRun run, FiringEntry entry, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        if (await Runs.AnyAsync(r => r.FiringId == run.FiringId || r.OccupiesKiln == run.KilnId, cancel)) return null;
+        if (await Runs.AnyAsync(r => r.FiringId == run.FiringId || (run.OpenedAt == null && r.OccupiesKiln == run.KilnId), cancel)) return null;
         Runs.Add(FiringRunRow.From(run));
         Noted.Add(FiringEntryRow.From(run.FiringId, entry));
         try

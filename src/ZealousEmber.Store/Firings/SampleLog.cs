@@ -53,6 +53,32 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
         return new AppendedSamples(added, duplicates, conflicts);
     }
 
+    /// <summary>Takes a whole stream in, all of it or nothing; one that is there already is left as it is.</summary>
+    /// <param name="firingId">Of which firing.</param>
+    /// <param name="logger">Whose.</param>
+    /// <param name="stream">The file's own name.</param>
+    /// <param name="samples">In the order of their sequence.</param>
+    /// <param name="cancel">Gives up, and nothing is kept.</param>
+    /// <returns>How many are new.</returns>
+    public async Task<int> Import(int firingId, string logger, string stream, List<StoredSample> samples, CancellationToken cancel)
+    {
+        const int BlocksAtOnce = 64;
+        using var turn = await queue.Enter(cancel);
+        if (await Blocks.AnyAsync(b => b.FiringId == firingId && b.Logger == logger && b.Stream == stream, cancel)) return 0;
+        await using var transaction = await context.Database.BeginTransactionAsync(cancel);
+        for (var at = 0; at < samples.Count; at += BlockSize)
+        {
+            var row = new SampleBlockRow { FiringId = firingId, Logger = logger, Stream = stream };
+            Fill(row, samples.GetRange(at, Math.Min(BlockSize, samples.Count - at)));
+            Blocks.Add(row);
+            if (at / BlockSize % BlocksAtOnce != BlocksAtOnce - 1 && at + BlockSize < samples.Count) continue;
+            await context.SaveChangesAsync(cancel);
+            context.ChangeTracker.Clear();
+        }
+        await transaction.CommitAsync(cancel);
+        return samples.Count;
+    }
+
     /// <summary>All readings of a firing, in the order of time.</summary>
     public async Task<List<StoredSample>> Read(int firingId, CancellationToken cancel)
     {

@@ -2858,7 +2858,58 @@ export interface paths {
         };
       };
     };
-    put?: never;
+    /** A whole log as text/csv; ?reading= says how it is to be read, as “look” gives it. The same file again adds nothing. */
+    put: {
+      parameters: {
+        query?: {
+          reading?: string;
+        };
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['LogTakenResponse'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
     post?: never;
     delete?: never;
     options?: never;
@@ -3124,6 +3175,57 @@ export interface paths {
         };
       };
     };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/log/look': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** How a log is probably to be read, from pieces of it */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['LogLookRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['LogLookResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
     options?: never;
     head?: never;
     patch?: never;
@@ -6579,6 +6681,22 @@ export interface components {
       /** Format: double */
       toMinute: null | number;
     };
+    /** @description Pieces of a log to look at before it is taken in. */
+    LogLookRequest: {
+      /** @description Its beginning; the last line may be torn. */
+      head: null | string;
+      /** @description Pieces from further on, so that the hot part is seen too; their first and last lines may be torn. */
+      parts?: null | string[];
+    };
+    /** @description What a log looks like. */
+    LogLookResponse: {
+      /** @description How it is probably to be read. */
+      reading: components['schemas']['LogReading'];
+      /** @description Of its columns; numbered where it names none. */
+      headings: string[];
+      /** @description Its first lines. */
+      rows: string[][];
+    };
     /** @description A logged moment; times never go back, two at one time are a jump. */
     LogPoint: {
       /** Format: double */
@@ -6596,6 +6714,99 @@ export interface components {
       share?: null | number;
       /** Format: double */
       setPoint?: null | number;
+    };
+    /** @description How a log is to be read: guessed from its beginning, confirmed by somebody. Columns count from 0. */
+    LogReading: {
+      /** @description What separates cells: , ; or a tab. */
+      delimiter: null | string;
+      /** @description Whether the first line names the columns. */
+      headed: boolean;
+      /**
+       * Format: int32
+       * @description The column of the time.
+       */
+      time: null | number;
+      /**
+       * Format: int32
+       * @description The column of the temperature.
+       */
+      temperature: null | number;
+      /**
+       * Format: int32
+       * @description A column of its own for the day.
+       */
+      date?: null | number;
+      /**
+       * Format: int32
+       * @description The column of what was asked.
+       */
+      setPoint?: null | number;
+      /**
+       * Format: int32
+       * @description The column of the power.
+       */
+      power?: null | number;
+      /**
+       * @description How times are written in a log.
+       * @default dates
+       * @enum {string}
+       */
+      timeIn: 'dates' | 'clock' | 'hours' | 'minutes' | 'seconds' | 'epoch';
+      /**
+       * @description Which part of a date comes first; the year does where it has four digits.
+       * @default day-first
+       * @enum {string}
+       */
+      dates: 'day-first' | 'month-first';
+      /**
+       * @description The two scales people read kilns in. Everything inside the core is °C; °F lives at the edges.
+       * @default C
+       * @enum {string}
+       */
+      unit: 'C' | 'F';
+      /**
+       * @description How power is written in a log.
+       * @default percent
+       * @enum {string}
+       */
+      powerIn: 'share' | 'percent';
+      /** @description Whose clock dates and times are by, where they do not say; the studio's when missing. */
+      zone?: null | string;
+      /**
+       * Format: date-time
+       * @description When the first reading was taken, where the log counts from it; the day, where it has times of day. The firing's start when missing.
+       */
+      firstAt?: null | string;
+    };
+    /** @description What became of a log. */
+    LogTakenResponse: {
+      /**
+       * Format: int32
+       * @description Lines that were read.
+       */
+      readings: number;
+      /**
+       * Format: int32
+       * @description Those that are new.
+       */
+      added: number;
+      /**
+       * Format: int32
+       * @description Lines that could not be read.
+       */
+      skipped: number;
+      /** @description The first of them, with why. */
+      firstSkipped: components['schemas']['SkippedLine'][];
+      /** Format: date-time */
+      from: string;
+      /** Format: date-time */
+      to: string;
+      /**
+       * Format: int32
+       * @description Stretches without readings.
+       */
+      gaps: number;
+      run: components['schemas']['RunContract'];
     };
     /** @description A lot of ware that is alike. */
     LotContract: {
@@ -8028,6 +8239,12 @@ export interface components {
      * @enum {string}
      */
     ShelfRegion: 'full' | 'front' | 'back';
+    /** @description A line that was not taken. */
+    SkippedLine: {
+      /** Format: int64 */
+      line: number;
+      why: string;
+    };
     /** @description A slip. */
     SlipContract: {
       kind: string;
