@@ -14,7 +14,11 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, IHubContext<LiveH
     // A firing of a week that has to be caught up with takes one round.
     private const int SimulatedAtOnce = 20_000;
 
+    // Finished firings are looked at again and again; a few hundred of them are a megabyte or two.
+    private const int MostEnded = 200;
+
     private readonly ConcurrentDictionary<int, RunningFiring> running = new();
+    private readonly ConcurrentDictionary<int, (Instant? Stopped, Instant? Opened, int Entries, LiveContract Told)> ended = new();
 
     private Instant Wall => Instant.FromDateTimeOffset(time.GetUtcNow());
 
@@ -67,9 +71,14 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, IHubContext<LiveH
     /// <summary>A finished firing, as it was at its end.</summary>
     public async Task<LiveContract> AtItsEnd(FiringRun run, IServiceProvider services, CancellationToken cancel)
     {
+        var entries = (await services.GetRequiredService<FiringRuns>().Entries(run.FiringId, cancel)).Count;
+        if (ended.TryGetValue(run.FiringId, out var before) && (before.Stopped, before.Opened, before.Entries) == (run.StoppedAt, run.OpenedAt, entries)) return before.Told;
         var firing = new RunningFiring(run);
         await Rebuild(firing, services, cancel);
-        return firing.Tell(run.OpenedAt ?? Wall);
+        var told = firing.Tell(run.OpenedAt ?? Wall);
+        if (ended.Count >= MostEnded) ended.Clear();
+        ended[run.FiringId] = (run.StoppedAt, run.OpenedAt, entries, told);
+        return told;
     }
 
     /// <summary>A batch from a logger: stored, then followed, then told.</summary>
@@ -123,6 +132,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, IHubContext<LiveH
             firing.Gate.Release();
         }
         if (run.IsUnderWay) running[run.FiringId] = firing;
+        ended.TryRemove(run.FiringId, out _);
         await Tell(firing, CancellationToken.None);
         return firing.Run;
     }

@@ -1,4 +1,3 @@
-using NodaTime;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Readings;
 using ZealousEmber.Store.Firings;
@@ -8,32 +7,29 @@ namespace ZealousEmber.App.Live;
 /// <summary>A log as it is drawn: in stretches without a gap, no peak lost.</summary>
 internal static class LogReduction
 {
-    /// <summary>Between two minutes, with about so many points.</summary>
+    /// <summary>Between two minutes, with about so many points. The list of samples, in the order of time, is used up.</summary>
     public static LogContract Of(FiringRun run, List<StoredSample> samples, IEnumerable<FiringEntry> readings, int points, double? from, double? to)
     {
-        var all = samples.Where(s => s.Celsius is not null).Select(s => new LogPointContract(run.Minutes(Instant.FromUnixTimeMilliseconds(s.At)), s.Celsius!.Value, s.Share, s.SetPoint)).ToList();
-        var byHand = readings.Select(e => new LogPointContract(run.Minutes(e.At), e.Celsius!.Value)).ToList();
-        if (byHand.Count > 0)
-        {
-            all.AddRange(byHand);
-            all.Sort((a, b) => a.Minute.CompareTo(b.Minute));
-        }
-        var (first, last) = (all.Count > 0 ? all[0].Minute : (double?)null, all.Count > 0 ? all[^1].Minute : (double?)null);
-        var minutes = new double[all.Count];
-        for (var i = 0; i < minutes.Length; i++) minutes[i] = all[i].Minute;
+        var all = samples;
+        all.RemoveAll(s => s.Celsius is null);
+        var count = all.Count;
+        all.AddRange(readings.Select(e => new StoredSample(0, e.At.ToUnixTimeMilliseconds(), e.Celsius, null, null)));
+        if (all.Count > count) all.Sort((a, b) => a.At.CompareTo(b.At));
+        var start = run.StartsAt.ToUnixTimeMilliseconds();
+        var (minutes, celsius) = (new double[all.Count], new double[all.Count]);
+        for (var i = 0; i < minutes.Length; i++) (minutes[i], celsius[i]) = ((all[i].At - start) / 60_000.0, all[i].Celsius!.Value);
         var gap = Reduction.Gap(minutes);
-        if (from is not null || to is not null) (all, minutes) = Within(all, minutes, from ?? double.MinValue, to ?? double.MaxValue);
-        var celsius = new double[all.Count];
-        for (var i = 0; i < celsius.Length; i++) celsius[i] = all[i].Celsius;
-        return new LogContract(Stretches(all, minutes, Reduction.Of(minutes, celsius, points), gap), all.Count, Tidy(first), Tidy(last));
+        var (low, high) = from is null && to is null ? (0, minutes.Length) : Within(minutes, from ?? double.MinValue, to ?? double.MaxValue);
+        var kept = Reduction.Of(minutes.AsSpan(low..high), celsius.AsSpan(low..high), points);
+        var stretches = Stretches(i => new LogPointContract(Math.Round(minutes[low + i], 3), celsius[low + i], all[low + i].Share, all[low + i].SetPoint), minutes.AsSpan(low..high), kept, gap);
+        return new LogContract(stretches, high - low, minutes.Length > 0 ? Math.Round(minutes[0], 3) : null, minutes.Length > 0 ? Math.Round(minutes[^1], 3) : null);
     }
 
-    private static (List<LogPointContract> All, double[] Minutes) Within(List<LogPointContract> all, double[] minutes, double from, double to)
+    /// <summary>The readings between two minutes, with one more at each side, so that the line goes to the edge.</summary>
+    private static (int Low, int High) Within(double[] minutes, double from, double to)
     {
-        // With one reading more at each side, so that the line goes to the edge.
-        var low = Math.Max(0, Lower(minutes, from) - 1);
-        var high = Math.Min(minutes.Length, Lower(minutes, to) + 1);
-        return high <= low ? ([], []) : (all.GetRange(low, high - low), minutes[low..high]);
+        var (low, high) = (Math.Max(0, Lower(minutes, from) - 1), Math.Min(minutes.Length, Lower(minutes, to) + 1));
+        return high <= low ? (0, 0) : (low, high);
     }
 
     private static int Lower(double[] sorted, double value)
@@ -42,7 +38,7 @@ internal static class LogReduction
         return at < 0 ? ~at : at;
     }
 
-    private static List<IReadOnlyList<LogPointContract>> Stretches(List<LogPointContract> all, double[] minutes, List<int> kept, double gap)
+    private static List<IReadOnlyList<LogPointContract>> Stretches(Func<int, LogPointContract> point, ReadOnlySpan<double> minutes, List<int> kept, double gap)
     {
         var stretches = new List<IReadOnlyList<LogPointContract>>();
         var now = new List<LogPointContract>();
@@ -56,17 +52,17 @@ internal static class LogReduction
             }
             else if (k > 0 && kept[k] > kept[k - 1] + 1 && minutes[kept[k]] - minutes[kept[k - 1]] > gap && HasGap(minutes, kept[k - 1], kept[k], gap) is { } at)
             {
-                if (at > kept[k - 1]) now.Add(Tidy(all[at]));
+                if (at > kept[k - 1]) now.Add(point(at));
                 stretches.Add(now);
-                now = [Tidy(all[at + 1])];
+                now = [point(at + 1)];
             }
-            now.Add(Tidy(all[kept[k]]));
+            now.Add(point(kept[k]));
         }
         if (now.Count > 0) stretches.Add(now);
         return stretches;
     }
 
-    private static int? HasGap(double[] minutes, int from, int to, double gap)
+    private static int? HasGap(ReadOnlySpan<double> minutes, int from, int to, double gap)
     {
         for (var i = from; i < to; i++)
         {
@@ -74,8 +70,4 @@ internal static class LogReduction
         }
         return null;
     }
-
-    private static LogPointContract Tidy(LogPointContract p) => p with { Minute = Math.Round(p.Minute, 3) };
-
-    private static double? Tidy(double? minute) => minute is { } m ? Math.Round(m, 3) : null;
 }

@@ -82,7 +82,8 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
     /// <summary>All readings of a firing, in the order of time.</summary>
     public async Task<List<StoredSample>> Read(int firingId, CancellationToken cancel)
     {
-        var all = new List<StoredSample>();
+        // Millions are no rarity: a list that grows by doubling would hold them twice and copy them twenty times.
+        var all = new List<StoredSample>(await Blocks.Where(b => b.FiringId == firingId).SumAsync(b => b.Count, cancel));
         var isSorted = true;
         await foreach (var bytes in Blocks.AsNoTracking().Where(b => b.FiringId == firingId).OrderBy(b => b.Id).Select(b => b.Samples).AsAsyncEnumerable().WithCancellation(cancel))
         {
@@ -90,7 +91,8 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
             StoredSample.Unpack(bytes, all);
             for (var i = Math.Max(1, from); i < all.Count && isSorted; i++) isSorted = all[i].At >= all[i - 1].At;
         }
-        return isSorted ? all : [.. all.OrderBy(s => s.At)];
+        if (!isSorted) all.Sort((a, b) => a.At != b.At ? a.At.CompareTo(b.At) : a.Sequence.CompareTo(b.Sequence));
+        return all;
     }
 
     /// <summary>The highest sequence up to which a stream has no hole, from its first on; nothing where it has none.</summary>

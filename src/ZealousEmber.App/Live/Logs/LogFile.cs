@@ -26,7 +26,7 @@ internal static class LogFile
     {
         var (delimiter, decimalComma) = (reading.Delimiter ?? ",", reading.Delimiter is ";" or "\t");
         using var parser = LogCsv.Parser(text, delimiter);
-        var (samples, skipped, first) = (new List<StoredSample>(), 0, new List<SkippedLine>());
+        var (samples, skipped, first) = (new List<StoredSample>(1 << 16), 0, new List<SkippedLine>());
         var latest = now + Duration.FromMinutes(FiringSample.MostAhead);
         if (reading.Headed) parser.Read();
         while (parser.Read())

@@ -53,7 +53,9 @@ internal static class LogFileEndpoints
         var file = await Task.Run(() => LogFile.Read(text, wanted.Value, moments, studio.Now, cancel), cancel);
         if (!file.IsOk) return ProblemResponses.Of(file.Problems);
         var samples = file.Value.Samples;
-        var times = samples.Select(s => s.At).Order().ToArray();
+        var times = new long[samples.Count];
+        for (var i = 0; i < times.Length; i++) times[i] = samples[i].At;
+        Array.Sort(times);
         var (from, to) = (Instant.FromUnixTimeMilliseconds(times[0]), Instant.FromUnixTimeMilliseconds(times[^1]));
 
         if (run is null)
@@ -68,11 +70,11 @@ internal static class LogFileEndpoints
             return ProblemResponses.Of([new Problem("csv", $"This log goes from {Say(from, zone)} to {Say(to, zone)}, but this firing began {Say(run.StartsAt, zone)}: is it of another firing, or are day and month the other way round?")]);
         }
         var added = await store.Import(id, Logger, stream, samples, cancel);
+        samples.Clear();
+        samples.TrimExcess();
         run = await studio.Live.TakenIn(run, context.RequestServices);
-        double[] minutes = [.. times.Select(t => t / 60_000.0)];
-        var gap = Reduction.Gap(minutes);
         return Results.Ok(new LogTakenResponse(
-            samples.Count, added, file.Value.Skipped, file.Value.FirstSkipped, from.ToDateTimeOffset(), to.ToDateTimeOffset(), minutes.Zip(minutes.Skip(1)).Count(m => m.Second - m.First > gap), RunEndpoints.Write(run, studio.Now)));
+            times.Length, added, file.Value.Skipped, file.Value.FirstSkipped, from.ToDateTimeOffset(), to.ToDateTimeOffset(), Gaps(times), RunEndpoints.Write(run, studio.Now)));
     }
 
     /// <summary>A firing whose log is the first that is heard of it: it began with the first reading, and is over with the last unless that is hardly past. Nothing where its kiln is taken.</summary>
@@ -112,6 +114,15 @@ internal static class LogFileEndpoints
         if (reading.TimeIn is not (LogTime.Dates or LogTime.Epoch) && reading.FirstAt is null && !hasStart) problems.Add(new Problem("firstAt", "When was the first reading taken? This log does not say."));
         if (reading.FirstAt is { Year: < 1970 or > 2200 }) problems.Add(new Problem("firstAt", "When was the first reading taken?"));
         return problems.Count > 0 ? Result<LogReading>.Failed(problems) : reading;
+    }
+
+    private static int Gaps(long[] times)
+    {
+        var minutes = Array.ConvertAll(times, t => t / 60_000.0);
+        var (gap, count) = (Reduction.Gap(minutes), 0);
+        for (var i = 1; i < minutes.Length; i++)
+            if (minutes[i] - minutes[i - 1] > gap) count++;
+        return count;
     }
 
     private static string Say(Instant at, DateTimeZone zone) => at.InZone(zone).ToString("d MMM yyyy HH:mm", System.Globalization.CultureInfo.InvariantCulture);
