@@ -1,5 +1,7 @@
+using Microsoft.Net.Http.Headers;
 using NodaTime;
 using ZealousEmber.App.Http;
+using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Firing.Live;
@@ -25,6 +27,9 @@ internal static class EntryEndpoints
             .Produces<SamplesResponse>().ProducesProblem(401).ProducesProblem(404).ProducesProblem(409).ProducesValidationProblem(422);
         api.MapGet("entries", All).WithSummary("Everything noted of a firing, in the order of time").Produces<EntryContract[]>().ProducesProblem(404);
         api.MapPost("entries", Add).WithSummary("Note something; the same key again is the same entry").Produces<EntryContract>(201).Produces<EntryContract>().ProducesProblem(404).ProducesProblem(409).ProducesValidationProblem(422);
+        api.MapPut("entries/{key}/photo", AddPhoto).WithMetadata(new BodySize(BodyLimit.Photo)).WithSummary("Note a photo: the bytes themselves; ?at= says when, ?text= what it shows. The same key again is the same entry")
+            .Produces<EntryContract>(201).Produces<EntryContract>().ProducesProblem(404).ProducesValidationProblem(422);
+        api.MapGet("entries/{key}/photo", ShowPhoto).WithSummary("The photo of an entry").Produces(200, contentType: PhotoReader.ContentType).ProducesProblem(404);
         var kiln = app.MapGroup("/api/kilns/{id:int}/token").WithTags("Live");
         kiln.MapPost("", GiveToken).WithSummary("A token for a kiln's logger, told once; the one before is no longer taken").Produces<TokenContract>(201).ProducesProblem(404);
         kiln.MapDelete("", RevokeToken).WithSummary("Take a kiln's token away").Produces(204).ProducesProblem(404);
@@ -108,6 +113,30 @@ internal static class EntryEndpoints
         return isNew ? Results.Created($"/api/firings/{id}/entries", Write(entry)) : Results.Ok(Write(entry));
     }
 
+    private static async Task<IResult> AddPhoto(int id, string key, DateTimeOffset? at, string? text, [AsParameters] LiveStudio studio, HttpRequest request, CancellationToken cancel)
+    {
+        if (await studio.Firings.Find(id, cancel) is null) return ProblemResponses.NotFound("firing");
+        var run = await studio.Runs.Find(id, cancel);
+        var now = run?.Clock(studio.Now) ?? studio.Now;
+        var problems = new List<Problem>();
+        if (key.Length > FiringEntry.LongestSubject) problems.Add(new Problem("key", $"A key made by the device, up to {FiringEntry.LongestSubject} characters."));
+        if (text?.Length > FiringEntry.LongestText) problems.Add(new Problem("text", $"At most {FiringEntry.LongestText} characters."));
+        var moment = at is { } given && run is not null ? ReadMoment(given, run, now, "at", problems) : now;
+        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        using var body = new MemoryStream();
+        await request.Body.CopyToAsync(body, cancel);
+        var photo = PhotoReader.Read(body.ToArray());
+        if (!photo.IsOk) return ProblemResponses.Of(photo.Problems);
+        var entry = new FiringEntry(key, EntryKind.Photo, moment, Versions.Stamp(request).By, Text: Text.Lines(text));
+        (entry, var isNew) = await studio.Runs.Add(id, entry, cancel, new Photo(PhotoReader.ContentType, photo.Value, studio.Now));
+        return isNew ? Results.Created($"/api/firings/{id}/entries", Write(entry)) : Results.Ok(Write(entry));
+    }
+
+    private static async Task<IResult> ShowPhoto(int id, string key, [AsParameters] LiveStudio studio, CancellationToken cancel) =>
+        await studio.Runs.PhotoAt(id, key, cancel) is { } photo
+            ? Results.Bytes(photo.Bytes, photo.ContentType, entityTag: new EntityTagHeaderValue($"\"{photo.TakenInAt.ToUnixTimeMilliseconds()}\""))
+            : ProblemResponses.NotFound("photo");
+
     private static void Check(EntryRequest? wire, List<Problem> problems)
     {
         if (wire?.Text?.Length > FiringEntry.LongestText) problems.Add(new Problem("text", $"At most {FiringEntry.LongestText} characters."));
@@ -120,6 +149,9 @@ internal static class EntryEndpoints
                 break;
             case EntryKind.ConeDown when ConeNumber.Parse(wire.Subject ?? "", "subject") is { IsOk: false, Problems: var wrong }:
                 problems.AddRange(wrong);
+                break;
+            case EntryKind.Photo:
+                problems.Add(new Problem("kind", "A photo is sent as it is, to entries/{key}/photo."));
                 break;
             case EntryKind.Note when Text.Lines(wire.Text) is null:
                 problems.Add(new Problem("text", "What is to be noted?"));

@@ -75,7 +75,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, IHubContext<LiveH
         if (ended.TryGetValue(run.FiringId, out var before) && (before.Stopped, before.Opened, before.Entries) == (run.StoppedAt, run.OpenedAt, entries)) return before.Told;
         var firing = new RunningFiring(run);
         await Rebuild(firing, services, cancel);
-        var told = firing.Tell(run.OpenedAt ?? Wall);
+        var told = firing.Tell(Wall);
         if (ended.Count >= MostEnded) ended.Clear();
         ended[run.FiringId] = (run.StoppedAt, run.OpenedAt, entries, told);
         return told;

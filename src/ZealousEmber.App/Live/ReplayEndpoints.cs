@@ -8,6 +8,7 @@ using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Readings;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;
+using ZealousEmber.Store.Firings;
 
 namespace ZealousEmber.App.Live;
 
@@ -37,11 +38,23 @@ internal static class ReplayEndpoints
 {
     private const int MostSamples = 250_000;
     private const int MostReports = 500;
+    private const int UsualReports = 96;
     private const double LongestMinutes = 21 * 24 * 60;
 
-    public static void MapReplay(this WebApplication app) => app
-        .MapPost("/api/live/replay", async (ReplayRequest? request, StudioLookup lookup, CancellationToken cancel) => Answer.Of(await Make(request, lookup, cancel)))
-        .WithMetadata(new BodySize(BodyLimit.Log)).RequireRateLimiting(LargeBodies.Queue).WithTags("Live").WithSummary("What would have been said of a log, and when");
+    public static void MapReplay(this WebApplication app)
+    {
+        app.MapGet("/api/firings/{id:int}/replay", Again).RequireRateLimiting(LargeBodies.Queue).WithTags("Live").WithSummary("What was told of a firing as it went on, at so many moments evenly spread")
+            .Produces<LiveContract[]>().ProducesProblem(404).ProducesValidationProblem(422);
+        app.MapPost("/api/live/replay", async (ReplayRequest? request, StudioLookup lookup, CancellationToken cancel) => Answer.Of(await Make(request, lookup, cancel)))
+            .WithMetadata(new BodySize(BodyLimit.Log)).RequireRateLimiting(LargeBodies.Queue).WithTags("Live").WithSummary("What would have been said of a log, and when");
+    }
+
+    private static async Task<IResult> Again(int id, int? reports, [AsParameters] LiveStudio studio, SampleLog samples, CancellationToken cancel)
+    {
+        if (reports is < 2 or > MostReports) return ProblemResponses.Of([new Problem("reports", $"From 2 to {MostReports} reports.")]);
+        if (await studio.Runs.Find(id, cancel) is not { } run) return ProblemResponses.NotFound("started firing");
+        return Results.Ok(new RunningFiring(run).Replay(await samples.Read(id, cancel), await studio.Runs.Entries(id, cancel), reports ?? UsualReports));
+    }
 
     private static async Task<Result<ReplayResponse>> Make(ReplayRequest? request, StudioLookup lookup, CancellationToken cancel)
     {

@@ -30,16 +30,28 @@ internal sealed class RunningFiring(FiringRun run)
     /// <summary>Follows what is stored from the beginning: readings and entries in the order of their time.</summary>
     public void Rebuild(IReadOnlyList<StoredSample> samples, IReadOnlyList<FiringEntry> entries)
     {
-        Live = new LiveFiring(Run.Watched);
-        var at = 0;
-        foreach (var entry in entries)
-        {
-            for (; at < samples.Count && Instant.FromUnixTimeMilliseconds(samples[at].At) <= entry.At; at++) Live.Add(Sample(samples[at]));
-            Take(entry);
-        }
-        for (; at < samples.Count; at++) Live.Add(Sample(samples[at]));
+        Follow(samples, entries, _ => { });
         if (Run.StoppedAt is { } stopped) SwitchOff(Run.Minutes(stopped));
         if (Run.Link == LinkKind.Simulated) Simulate(samples.Count > 0 ? samples.Max(s => s.Sequence) : 0, entries);
+    }
+
+    /// <summary>What was told of it as it went on, by what is stored.</summary>
+    /// <param name="samples">In the order of time.</param>
+    /// <param name="entries">In the order of time.</param>
+    /// <param name="count">How many reports, evenly spread from its start to its last reading.</param>
+    public List<LiveContract> Replay(IReadOnlyList<StoredSample> samples, IReadOnlyList<FiringEntry> entries, int count)
+    {
+        var reports = new List<LiveContract>();
+        if (samples.Count == 0 && entries.All(e => e.Kind != EntryKind.Reading)) return reports;
+        var last = Math.Max(samples.Count > 0 ? Run.Minutes(Instant.FromUnixTimeMilliseconds(samples[^1].At)) : 0, entries.Where(e => e.Kind == EntryKind.Reading).Select(e => Run.Minutes(e.At)).DefaultIfEmpty(0).Max());
+        void TellUntil(double minute)
+        {
+            for (; reports.Count < count && last * (reports.Count + 1) / count < minute;) reports.Add(TellAt(last * (reports.Count + 1) / count));
+        }
+
+        Follow(samples, entries, TellUntil);
+        TellUntil(double.PositiveInfinity);
+        return reports;
     }
 
     /// <summary>New readings, in the order of time; false where one came too late and everything has to be followed anew.</summary>
@@ -98,7 +110,7 @@ internal sealed class RunningFiring(FiringRun run)
     /// <param name="wall">The program's clock.</param>
     public double Minutes(Instant wall)
     {
-        var now = Run.Minutes(Run.Clock(wall));
+        var now = Run.Minutes(Run.OpenedAt ?? Run.Clock(wall));
         return Math.Max(Simulated is { } kiln ? Math.Min(now, kiln.Minutes + 1) : now, Live.LastAt ?? double.NegativeInfinity);
     }
 
@@ -109,6 +121,36 @@ internal sealed class RunningFiring(FiringRun run)
         var report = Live.Report(Minutes(wall));
         var at = Run.StartsAt + Duration.FromMinutes(report.At);
         return LiveMapping.Write(Live, report, Run.State(at), at);
+    }
+
+    private LiveContract TellAt(double minute)
+    {
+        var report = Live.Report(Math.Max(minute, Live.LastAt ?? minute));
+        return LiveMapping.Write(Live, report, report.State, Run.StartsAt + Duration.FromMinutes(report.At));
+    }
+
+    /// <summary>From the beginning, through readings and entries in the order of their time; told of each moment before it.</summary>
+    private void Follow(IReadOnlyList<StoredSample> samples, IReadOnlyList<FiringEntry> entries, Action<double> before)
+    {
+        Live = new LiveFiring(Run.Watched);
+        var at = 0;
+        void AddUntil(Instant end)
+        {
+            for (; at < samples.Count && Instant.FromUnixTimeMilliseconds(samples[at].At) <= end; at++)
+            {
+                var sample = Sample(samples[at]);
+                before(sample.Minutes);
+                Live.Add(sample);
+            }
+        }
+
+        foreach (var entry in entries)
+        {
+            AddUntil(entry.At);
+            before(Run.Minutes(entry.At));
+            Take(entry);
+        }
+        AddUntil(Instant.MaxValue);
     }
 
     /// <summary>The simulated kiln as far as it has been read: the same again, since it is drawn from its seed.</summary>

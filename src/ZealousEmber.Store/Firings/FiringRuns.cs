@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.Store.Firings;
 
@@ -62,17 +63,31 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
         return run;
     }
 
-    /// <summary>Adds an entry; the same key again is the one that is there.</summary>
+    /// <summary>Adds an entry, with its photo where it has one; the same key again is the one that is there.</summary>
     /// <returns>The entry as it is kept, and whether it is new.</returns>
-    public async Task<(FiringEntry Entry, bool IsNew)> Add(int firingId, FiringEntry entry, CancellationToken cancel)
+    public async Task<(FiringEntry Entry, bool IsNew)> Add(int firingId, FiringEntry entry, CancellationToken cancel, Photo? photo = null)
     {
         using var turn = await queue.Enter(cancel);
         if (await Noted.AsNoTracking().FirstOrDefaultAsync(e => e.FiringId == firingId && e.Key == entry.Key, cancel) is { } made) return (made.Read(), false);
-        Noted.Add(FiringEntryRow.From(firingId, entry));
+        await using var transaction = photo is null ? null : await context.Database.BeginTransactionAsync(cancel);
+        var row = FiringEntryRow.From(firingId, entry);
+        Noted.Add(row);
         await context.SaveChangesAsync(cancel);
+        if (photo is not null)
+        {
+            context.Add(new PhotoRow { Of = PhotoOf.Entry, OwnerId = row.Id, ContentType = photo.ContentType, Bytes = photo.Bytes, TakenInAt = photo.TakenInAt });
+            await context.SaveChangesAsync(cancel);
+        }
+        if (transaction is not null) await transaction.CommitAsync(cancel);
         context.ChangeTracker.Clear();
         return (entry, true);
     }
+
+    /// <summary>The photo of an entry; nothing where it has none.</summary>
+    public async Task<Photo?> PhotoAt(int firingId, string key, CancellationToken cancel) =>
+        await Noted.Where(e => e.FiringId == firingId && e.Key == key).Join(context.Set<PhotoRow>().Where(p => p.Of == PhotoOf.Entry), e => e.Id, p => p.OwnerId, (_, p) => p).AsNoTracking().FirstOrDefaultAsync(cancel) is { } row
+            ? new Photo(row.ContentType, row.Bytes, row.TakenInAt)
+            : null;
 
     /// <summary>Everything noted of a firing, in the order of time.</summary>
     public async Task<IReadOnlyList<FiringEntry>> Entries(int firingId, CancellationToken cancel) =>

@@ -12,6 +12,9 @@ public enum PhotoOf
 
     /// <summary>A glaze.</summary>
     Glaze,
+
+    /// <summary>An entry in the log of a firing.</summary>
+    Entry,
 }
 
 /// <summary>A photo as stored.</summary>
@@ -34,7 +37,7 @@ internal sealed class PhotoRow
     public Instant TakenInAt { get; set; }
 }
 
-/// <summary>At most one photo of each clay and glaze.</summary>
+/// <summary>At most one photo of each clay and glaze; those of a firing's log are its own.</summary>
 public sealed class PhotoRepository(StudioContext context, WriteQueue queue, TimeProvider time)
 {
     /// <summary>The photo of a thing, or nothing.</summary>

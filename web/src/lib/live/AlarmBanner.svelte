@@ -1,11 +1,10 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { page } from '$app/state';
-  import { Bell, ringing } from './alarms.svelte';
+  import { bell, ringing } from './alarms.svelte';
   import { hub } from './hub.svelte';
 
   /** Rings on every page of every open device for as long as nobody has seen an alarm; one tap leads to it. */
-  const bell = new Bell();
   const now = $derived(ringing());
   const first = $derived(now[0]);
   const here = $derived(
@@ -17,9 +16,10 @@
   onMount(() => {
     // After the page itself: nobody waits for the bell to see what they came for.
     const later = setTimeout(() => void hub.open(), 2000);
+    const close = bell.open();
     return () => {
       clearTimeout(later);
-      bell.close();
+      close();
     };
   });
   $effect(() => bell.look(now));

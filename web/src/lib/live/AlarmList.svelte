@@ -9,15 +9,17 @@
     firingId: number;
     alarms: readonly Alarm[];
     startsAt: string;
+    /** Nothing is to be done any more: they are told, and ask for nothing. */
+    over?: boolean;
   }
-  const { firingId, alarms, startsAt }: Props = $props();
+  const { firingId, alarms, startsAt, over = false }: Props = $props();
 
   const order = { danger: 3, warn: 2, ask: 1, note: 0 } as const;
   const names = { danger: 'Danger', warn: 'Warning', ask: 'Please look', note: 'Note' } as const;
   const now = $derived(
-    alarms.filter((a) => a.until === null).toSorted((a, b) => order[b.weight] - order[a.weight])
+    over ? [] : alarms.filter((a) => a.until === null).toSorted((a, b) => order[b.weight] - order[a.weight])
   );
-  const past = $derived(alarms.filter((a) => a.until !== null));
+  const past = $derived(alarms.filter((a) => over || a.until !== null));
   let notes: Record<string, string> = $state({});
 
   const seen = (alarm: Alarm) =>
@@ -65,7 +67,13 @@
 {#if past.length > 0}
   <details class="text-[14px]">
     <summary class="text-soft cursor-pointer"
-      >{past.length === 1 ? 'One alarm is over' : `${past.length} alarms are over`}</summary
+      >{over
+        ? past.length === 1
+          ? 'One alarm while it was fired'
+          : `${past.length} alarms while it was fired`
+        : past.length === 1
+          ? 'One alarm is over'
+          : `${past.length} alarms are over`}</summary
     >
     <ul class="mt-1">
       {#each past as alarm (`${alarm.id}${alarm.since}`)}

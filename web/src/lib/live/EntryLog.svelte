@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { shortTime } from '$lib/format';
+  import { clock, shortTime } from '$lib/format';
   import { outbox } from './outbox.svelte';
   import type { Entry, EntryRequest } from './types';
   import { big } from './words';
@@ -9,8 +9,10 @@
     firingId: number;
     entries: readonly Entry[];
     unit: 'C' | 'F';
+    /** Some days ago: times are told with their day. */
+    over?: boolean;
   }
-  const { firingId, entries, unit }: Props = $props();
+  const { firingId, entries, unit, over = false }: Props = $props();
 
   const waiting = $derived(outbox.waiting.filter((w) => w.firingId === firingId));
   const shown = $derived(entries.filter((e) => e.kind !== 'before').toReversed());
@@ -39,6 +41,8 @@
         return `Out of the kiln: ${entry.text}`;
       case 'state':
         return `${entry.subject === 'started' ? 'Started' : entry.subject === 'stopped' ? 'Stopped' : entry.subject === 'resumed' ? 'Went on' : 'Opened'}${entry.subject !== 'started' && degrees ? ` at ${degrees}` : ''}${entry.text ? `: ${entry.text}` : ''}`;
+      case 'photo':
+        return entry.text ?? 'Photo';
       default:
         return entry.text ?? entry.subject ?? String(entry.kind);
     }
@@ -56,9 +60,20 @@
     {/each}
     {#each shown as entry (entry.key)}
       <li>
-        <time>{shortTime(new Date(entry.at))}</time><span>{say(entry)}</span>{#if entry.by}<i
-            class="text-soft">{entry.by}</i
-          >{/if}
+        <time>{over ? clock(new Date(entry.at)) : shortTime(new Date(entry.at))}</time><span
+          >{say(
+            entry
+          )}{#if entry.kind === 'photo'}{@const src = `/api/firings/${firingId}/entries/${entry.key}/photo`}<a
+              href={src}
+              target="_blank"
+              ><img
+                {src}
+                loading="lazy"
+                alt={entry.text ?? 'As it looked'}
+                class="mt-1 max-h-32 rounded-lg"
+              /></a
+            >{/if}</span
+        >{#if entry.by}<i class="text-soft">{entry.by}</i>{/if}
       </li>
     {/each}
   </ul>

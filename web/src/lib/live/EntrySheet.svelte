@@ -2,6 +2,7 @@
   import { untrack } from 'svelte';
   import type { Unit } from '$lib/api/client';
   import { glowAt, toUnit } from '$lib/chart/glow';
+  import { small } from '$lib/stock';
   import Dialog from '$lib/ui/Dialog.svelte';
   import type { EntryKind, EntryRequest, Live } from './types';
   import { big, colours } from './words';
@@ -11,7 +12,7 @@
     what: 'reading' | 'cone' | 'colour' | 'note' | 'steam';
     live: Live;
     unit: Unit;
-    onnote: (entry: Omit<EntryRequest, 'key'>) => void;
+    onnote: (entry: Omit<EntryRequest, 'key'>, photo?: Blob) => void;
     onclose: () => void;
   }
   const { what, live, unit, onnote, onclose }: Props = $props();
@@ -31,6 +32,15 @@
 
   function note(kind: EntryKind, more: Partial<EntryRequest> = {}) {
     onnote({ kind, at: null, celsius: null, subject: null, text: null, ...more });
+    onclose();
+  }
+
+  /** A picture from the phone's camera, made small; with what was typed beside it. */
+  async function take(file: File | undefined) {
+    if (!file) return;
+    const picture = await small(file);
+    if (!picture) return (wrong = 'This is no picture that can be read here.');
+    onnote({ kind: 'photo', at: null, celsius: null, subject: null, text: typed.trim() || null }, picture);
     onclose();
   }
 
@@ -142,7 +152,20 @@
         aria-label="Note"
         placeholder="Smells of wax, lid shifted, …"
         bind:value={typed}></textarea>
-      <button class="btn btn-primary tall mt-2 w-full" disabled={!typed.trim()}>Note it</button>
+      {#if wrong}<p class="text-error mt-1" role="alert">{wrong}</p>{/if}
+      <div class="mt-2 grid grid-cols-2 gap-2">
+        <label class="btn btn-paper tall"
+          >{typed.trim() ? 'With a photo' : 'Photo'}
+          <input
+            type="file"
+            accept="image/*"
+            capture="environment"
+            class="sr-only"
+            onchange={(e) => void take(e.currentTarget.files?.[0])}
+          /></label
+        >
+        <button class="btn btn-primary tall" disabled={!typed.trim()}>Note it</button>
+      </div>
     </form>
   {/if}
 </Dialog>

@@ -46,8 +46,9 @@
     {:else if verdict && live.endMinute === null}<b class:behind={(live.deviationMinutes ?? 0) > 10}
         >{verdict}</b
       >
-    {:else if live.endMinute !== null}<b>Hot: do not open</b>{/if}
-    {#if stale}<span class="stale">no reading for {Math.round(live.minute - (live.lastMinute ?? 0))} min</span
+    {:else if live.endMinute !== null && live.state !== 'opened'}<b>Hot: do not open</b>{/if}
+    {#if stale && live.state !== 'opened'}<span class="stale"
+        >no reading for {Math.round(live.minute - (live.lastMinute ?? 0))} min</span
       >{/if}
     {#if !hub.connected}<span class="stale" data-testid="offline">no connection: shown as last heard</span
       >{/if}

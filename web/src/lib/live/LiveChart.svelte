@@ -31,7 +31,7 @@
     ])
   );
   const ahead = $derived(
-    (live.forecast?.curve ?? [])
+    (live.state === 'opened' ? [] : (live.forecast?.curve ?? []))
       .filter((p) => p.p50 !== null)
       .map((p) => ({
         ...at(p.minute, p.p50 ?? 0),

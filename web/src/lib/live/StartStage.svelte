@@ -4,6 +4,7 @@
   import { person } from '$lib/api/person';
   import { clock, shortTime } from '$lib/format';
   import CheckList from './CheckList.svelte';
+  import LogDialog from './LogDialog.svelte';
   import { outbox } from './outbox.svelte';
   import { checkLists, entriesOf } from './queries';
   import type { Run } from './types';
@@ -31,6 +32,7 @@
   let speed = $state(1);
   let later = $state(false);
   let busy = $state(false);
+  let taking = $state(false);
   let problem: Problem | null = $state.raw(null);
   const errors = $derived(fieldErrors(problem ?? undefined));
   const key = crypto.randomUUID();
@@ -146,6 +148,11 @@
       </button>
       <a class="btn btn-ghost min-h-14" href="/firings/{firingId}/tag">Print the tag</a>
     </div>
+    <p class="text-[14.5px]">
+      It was fired already? <button class="link" onclick={() => void ready().then(() => (taking = true))}
+        >Take its log in</button
+      >
+    </p>
     <p class="text-soft text-[13.5px]" aria-live="polite">
       {#if ticked < before.length}{before.length - ticked} of {before.length} still to be ticked{:else}All
         ticked{/if}{person.name
@@ -154,6 +161,8 @@
     </p>
   </section>
 </div>
+
+{#if taking}<LogDialog {firingId} {startsAt} onclose={() => (taking = false)} />{/if}
 
 <style>
   .choice {

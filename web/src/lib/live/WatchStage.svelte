@@ -3,20 +3,23 @@
   import { onMount } from 'svelte';
   import { ConeRow } from '$lib/cones';
   import { display } from '$lib/display.svelte';
-  import { shortTime } from '$lib/format';
+  import { clock, shortTime } from '$lib/format';
   import AlarmList from './AlarmList.svelte';
   import EntryLog from './EntryLog.svelte';
   import EntrySheet from './EntrySheet.svelte';
   import EndDialog from './EndDialog.svelte';
   import Hero from './Hero.svelte';
   import { hub } from './hub.svelte';
+  import LogDialog from './LogDialog.svelte';
   import LiveChart from './LiveChart.svelte';
   import { outbox } from './outbox.svelte';
   import { entriesOf, liveOf, logOf } from './queries';
+  import Replay from './Replay.svelte';
+  import RingHere from './RingHere.svelte';
   import ResumeCard from './ResumeCard.svelte';
   import Times from './Times.svelte';
-  import type { EntryRequest, Run } from './types';
-  import { atMinute, big } from './words';
+  import type { EntryRequest, Live, Run } from './types';
+  import { atMinute } from './words';
 
   /** A firing under way, followed from the kiln or from the table. */
   interface Props {
@@ -33,9 +36,12 @@
   const asked = createQuery(() => liveOf(id));
   const log = createQuery(() => logOf(id, points, part));
   const entries = createQuery(() => entriesOf(id));
-  const live = $derived(hub.told[id] ?? asked.data ?? null);
+  let again: Live | null = $state.raw(null);
+  let replaying = $state(false);
+  const live = $derived(again ?? hub.told[id] ?? asked.data ?? null);
   const unit = $derived(display.unit);
   let sheet: 'reading' | 'cone' | 'colour' | 'note' | 'steam' | null = $state(null);
+  let taking = $state(false);
   let ending: 'stop' | 'open' | null = $state(null);
 
   onMount(() => {
@@ -56,17 +62,17 @@
   });
 
   /** The curve is asked for again as the firing goes on: once in about two minutes of its own time. */
-  const drawn = $derived(Math.floor((live?.lastMinute ?? 0) / 2));
+  const drawn = $derived(again ? 0 : Math.floor((live?.lastMinute ?? 0) / 2));
   $effect(() => {
     if (drawn > 0) void client.invalidateQueries({ queryKey: ['log', id] });
   });
   /** A change of state is told by the firing itself. */
-  const stands = $derived(live?.state);
+  const stands = $derived(again ? null : live?.state);
   $effect(() => {
     if (stands && stands !== run.state) void client.invalidateQueries({ queryKey: ['run', id] });
   });
 
-  const note = (entry: Omit<EntryRequest, 'key'>) => void outbox.note(id, entry);
+  const note = (entry: Omit<EntryRequest, 'key'>, photo?: Blob) => void outbox.note(id, entry, photo);
   const over = $derived(run.openedAt !== null);
   const next = $derived(live?.next ?? null);
   const nextAt = $derived(
@@ -108,10 +114,14 @@
 {#if live}
   <div class="watch">
     <div class="first">
-      <AlarmList firingId={id} alarms={live.alarms} startsAt={run.startsAt} />
+      <AlarmList firingId={id} alarms={live.alarms} startsAt={run.startsAt} {over} />
       <Hero {run} {live} {kiln} {name} {unit} />
       <LiveChart {run} {live} log={log.data ?? null} {unit} window={part} height={over ? 320 : 250} />
+      {#if replaying}<Replay {run} onmoment={(moment) => (again = moment)} />{/if}
       <p class="text-soft flex flex-wrap items-center gap-x-3 text-[13.5px]">
+        {#if over}<button class="link" onclick={() => (replaying = !replaying)}
+            >{replaying ? 'End the replay' : 'Replay'}</button
+          >{/if}
         {#if log.data}<span>{log.data.readings.toLocaleString('en-GB')} readings</span>{/if}
         {#if live.gaps.length > 0}<span
             >{live.gaps.length === 1 ? 'one long gap' : `${live.gaps.length} long gaps`}</span
@@ -127,6 +137,9 @@
         <a class="link" href="/api/firings/{id}/log?points=20000" download="firing-{id}.json"
           >Download readings</a
         >
+        {#if run.link !== 'simulated'}<button class="link" onclick={() => (taking = true)}
+            >Take in a log file</button
+          >{/if}
       </p>
     </div>
     <div class="second">
@@ -148,17 +161,17 @@
               <b>{toGoal.phrase}</b
               >{#if toGoal.degrees.p10 !== null && toGoal.degrees.p90 !== null && toGoal.degrees.p90 - toGoal.degrees.p10 > 1}<span
                   class="text-soft"
-                >
-                  · {Math.round(toGoal.degrees.p10)} to {Math.round(toGoal.degrees.p90)} °C of cone from its end
-                  point</span
+                  >{' · '}{Math.round(toGoal.degrees.p10)} to {Math.round(toGoal.degrees.p90)} °C of cone from its
+                  end point</span
                 >{/if}
             </p>{/if}
           <p class="text-soft mt-1 text-[13.5px]">By the display; a cone that is read counts more.</p>
         {:else}<p class="text-soft">No goal cone: heat work is not counted.</p>{/if}
-        <div class="mt-3 border-t pt-3"><Times {run} {live} {unit} /></div>
+        {#if !over || replaying}<div class="mt-3 border-t pt-3"><Times {run} {live} {unit} /></div>{/if}
       </section>
-      <EntryLog firingId={id} entries={entries.data ?? []} {unit} />
+      <EntryLog firingId={id} entries={entries.data ?? []} {unit} {over} />
       {#if !over}
+        <RingHere />
         <div class="flex flex-wrap gap-2">
           {#if live.state === 'firing' || live.state === 'started'}<button
               class="btn btn-ghost text-error"
@@ -190,13 +203,12 @@
       </div>
     {:else}
       <p class="card-paper p-3.5">
-        Opened {shortTime(new Date(run.openedAt ?? ''))}{live.chamber !== null
-          ? ` at about ${big(live.chamber, unit)}`
-          : ''}.
+        Opened {clock(new Date(run.openedAt ?? ''))}.
       </p>
     {/if}
   </div>
   {#if sheet}<EntrySheet what={sheet} {live} {unit} onnote={note} onclose={() => (sheet = null)} />{/if}
+  {#if taking}<LogDialog firingId={id} startsAt={run.startsAt} onclose={() => (taking = false)} />{/if}
   {#if ending}<EndDialog
       what={ending}
       {run}

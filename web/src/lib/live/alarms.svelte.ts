@@ -26,11 +26,39 @@ export function ringing(): Ringing[] {
 export const keyOf = ({ firingId, alarm }: Ringing) => `${firingId}:${alarm.id}:${alarm.since}`;
 
 /** Rings on this device: a tone, and a notification where it is allowed; louder and more often when nobody comes. */
-export class Bell {
+class Bell {
+  /** Whether the browser lets this page sound: only once somebody has touched it. */
+  canSound = $state(false);
+  /** Whether alarms are shown as notifications: granted, denied, still to be asked, or not to be had here. */
+  notices: NotificationPermission | 'none' = $state(
+    typeof Notification === 'undefined' ? 'none' : Notification.permission
+  );
   #known: Record<string, number> = {};
   #context: AudioContext | null = null;
   #timer: ReturnType<typeof setInterval> | undefined;
   #latest: Ringing[] = [];
+
+  /** From the first touch on it can sound. */
+  open(): () => void {
+    const touched = () => {
+      this.#context ??= new AudioContext();
+      void this.#context.resume().then(() => (this.canSound = true));
+      leave();
+    };
+    const leave = () => {
+      for (const what of ['pointerdown', 'keydown']) removeEventListener(what, touched);
+    };
+    for (const what of ['pointerdown', 'keydown']) addEventListener(what, touched);
+    return () => {
+      leave();
+      clearInterval(this.#timer);
+    };
+  }
+
+  /** Asks whether alarms may be shown as notifications, also while another page is in front. */
+  async askForNotices(): Promise<void> {
+    this.notices = await Notification.requestPermission();
+  }
 
   /** Looks at what rings; new ones are rung at once. */
   look(now: readonly Ringing[]): void {
@@ -56,10 +84,6 @@ export class Bell {
     return since !== undefined && Date.now() - since > escalateAfter;
   }
 
-  close(): void {
-    clearInterval(this.#timer);
-  }
-
   #again(): void {
     // What only asks is rung again when it has been left for long; a danger every time.
     if (this.#latest.some((one) => one.alarm.weight === 'danger' || this.isEscalated(one))) this.#ring();
@@ -68,8 +92,9 @@ export class Bell {
 
   #ring(): void {
     const loud = this.#latest.some((one) => this.isEscalated(one) || one.alarm.weight === 'danger');
+    // Before the first touch there is no sound to be had: the banner stays.
+    if (!this.#context) return;
     try {
-      this.#context ??= new AudioContext();
       const at = this.#context.currentTime;
       for (let i = 0; i < (loud ? 4 : 2); i++) {
         const [tone, volume] = [this.#context.createOscillator(), this.#context.createGain()];
@@ -86,7 +111,7 @@ export class Bell {
   }
 
   #notify({ alarm, firingId }: Ringing): void {
-    if (!('Notification' in window) || Notification.permission !== 'granted') return;
+    if (this.notices !== 'granted') return;
     new Notification('Kiln', {
       body: alarm.text,
       tag: `${firingId}:${alarm.id}`,
@@ -94,3 +119,6 @@ export class Bell {
     });
   }
 }
+
+/** The one bell of this device. */
+export const bell = new Bell();

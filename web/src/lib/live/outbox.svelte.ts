@@ -1,5 +1,5 @@
 import { openDB, type IDBPDatabase } from 'idb';
-import { api, sayProblem } from '$lib/api/client';
+import { api, sayProblem, type Problem } from '$lib/api/client';
 import { person } from '$lib/api/person';
 import { toasts } from '$lib/ui/toasts.svelte';
 import type { Entry, EntryRequest } from './types';
@@ -10,10 +10,26 @@ interface Waiting {
   firingId: number;
   by: string;
   body: EntryRequest;
+  /** Goes with it: a picture, made small. */
+  photo?: Blob;
 }
 
 const store = 'entries';
 const retryAfter = 4000;
+
+/** The bytes themselves, which are no JSON. */
+async function sendPhoto({ firingId, body }: Waiting, photo: Blob, headers: Record<string, string>) {
+  const asked = new URLSearchParams({ at: body.at ?? '', ...(body.text && { text: body.text }) });
+  const response = await fetch(`/api/firings/${firingId}/entries/${body.key}/photo?${asked}`, {
+    method: 'PUT',
+    body: photo,
+    headers: { ...headers, 'Content-Type': photo.type }
+  });
+  const answer: unknown = await response.json().catch(() => null);
+  return response.ok
+    ? { data: answer as Entry, error: undefined, response }
+    : { data: undefined, error: answer as Problem | undefined, response };
+}
 
 /**
  * Entries noted at the kiln: kept on this device first, then sent, one after the other and in order. A closed tab or a lost network delays them; the key
@@ -47,14 +63,16 @@ class Outbox {
   /** Notes something; it is safe on this device once this is done. */
   async note(
     firingId: number,
-    entry: Omit<EntryRequest, 'key'> & { kind: EntryRequest['kind'] }
+    entry: Omit<EntryRequest, 'key'> & { kind: EntryRequest['kind'] },
+    photo?: Blob
   ): Promise<void> {
     this.open();
     const db = await this.#db;
     await db?.add(store, {
       firingId,
       by: person.name,
-      body: { ...entry, key: crypto.randomUUID(), at: entry.at ?? new Date().toISOString() }
+      body: { ...entry, key: crypto.randomUUID(), at: entry.at ?? new Date().toISOString() },
+      ...(photo && { photo })
     } satisfies Waiting);
     await this.#look();
     void this.send();
@@ -81,11 +99,16 @@ class Outbox {
 
   async #deliver(waiting: Waiting): Promise<boolean> {
     try {
-      const { data, error, response } = await api.POST('/api/firings/{id}/entries', {
-        params: { path: { id: waiting.firingId } },
-        body: waiting.body,
-        headers: waiting.by ? { 'Studio-Person': encodeURIComponent(waiting.by) } : {}
-      });
+      const headers: Record<string, string> = waiting.by
+        ? { 'Studio-Person': encodeURIComponent(waiting.by) }
+        : {};
+      const { data, error, response } = waiting.photo
+        ? await sendPhoto(waiting, waiting.photo, headers)
+        : await api.POST('/api/firings/{id}/entries', {
+            params: { path: { id: waiting.firingId } },
+            body: waiting.body,
+            headers
+          });
       if (data) for (const run of this.#sent) run(waiting.firingId, data);
       // The program has no room or no time just now: later. What it refuses for good is said, and let go.
       if (!data && (response.status >= 500 || response.status === 429)) return false;

@@ -31,6 +31,15 @@ export const logOf = (id: number, points: number, window: { from: number; to: nu
     )
 });
 
+/** What was told of a firing as it went on. */
+export const replayOf = (id: number) => ({
+  queryKey: ['replay', id],
+  staleTime: Infinity,
+  queryFn: async () =>
+    (await ask(api.GET('/api/firings/{id}/replay', { params: { path: { id }, query: { reports: 120 } } }))) ??
+    []
+});
+
 export const entriesOf = (id: number) => ({
   queryKey: ['entries', id],
   queryFn: async () => (await ask(api.GET('/api/firings/{id}/entries', { params: { path: { id } } }))) ?? []

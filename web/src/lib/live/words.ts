@@ -67,7 +67,11 @@ export function doing(live: Live, target: number | null | undefined, unit: 'C' |
     case 'cool':
       return `cooling${to} at a rate`;
     default:
-      return live.state === 'stopped' ? 'stopped, power off' : 'power off, cooling';
+      return live.state === 'stopped'
+        ? 'stopped, power off'
+        : live.state === 'opened'
+          ? 'opened'
+          : 'power off, cooling';
   }
 }
 
