@@ -75,7 +75,7 @@ async Task Serve()
     builder.Services.AddSingleton<LiveFirings>();
     if (!isWritingApi) builder.Services.AddHostedService<LiveLoop>();
     builder.Services.AddScoped<RunStarter>();
-    builder.Services.AddSignalR(hub => (hub.KeepAliveInterval, hub.ClientTimeoutInterval) = (TimeSpan.FromSeconds(3), TimeSpan.FromSeconds(12))).AddJsonProtocol(json => WireJson(json.PayloadSerializerOptions));
+    builder.Services.AddSignalR(hub => hub.KeepAliveInterval = TimeSpan.FromSeconds(3)).AddJsonProtocol(json => WireJson(json.PayloadSerializerOptions));
     builder.Services.AddResponseCompression();
     // The pages are sent once and then remembered; a third smaller is worth a few milliseconds.
     builder.Services.Configure<GzipCompressionProviderOptions>(gzip => gzip.Level = CompressionLevel.Optimal);

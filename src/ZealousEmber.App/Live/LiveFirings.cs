@@ -16,6 +16,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, IHubContext<LiveH
 
     // Finished firings are looked at again and again; a few hundred of them are a megabyte or two.
     private const int MostEnded = 200;
+    private static readonly Duration SilenceTold = Duration.FromSeconds(4);
 
     private readonly ConcurrentDictionary<int, RunningFiring> running = new();
     private readonly ConcurrentDictionary<int, (Instant? Stopped, Instant? Opened, int Entries, LiveContract Told)> ended = new();
@@ -183,7 +184,8 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, IHubContext<LiveH
             {
                 firing.Gate.Release();
             }
-            if (firing.Live.LastAt != before || firing.Run.Link != LinkKind.Simulated) await Tell(firing, cancel);
+            // Where nothing came, silence and clocks are still told of, now and then.
+            if (firing.Live.LastAt != before || (firing.Run.Link != LinkKind.Simulated && Wall - firing.ToldAt >= SilenceTold)) await Tell(firing, cancel);
         }
     }
 
@@ -203,6 +205,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, IHubContext<LiveH
     private async Task Tell(RunningFiring firing, CancellationToken cancel)
     {
         var contract = await Now(firing, cancel);
+        firing.ToldAt = Wall;
         await hub.Clients.All.SendAsync(LiveHub.Told, firing.Run.FiringId, contract, cancel);
     }
 }

@@ -21,6 +21,9 @@ internal sealed class RunningFiring(FiringRun run)
     /// <summary>As it was started.</summary>
     public FiringRun Run { get; set; } = run;
 
+    /// <summary>When watchers were last told of it.</summary>
+    public Instant ToldAt { get; set; } = Instant.MinValue;
+
     /// <summary>As it is followed.</summary>
     public LiveFiring Live { get; private set; } = new(run.Watched);
 
