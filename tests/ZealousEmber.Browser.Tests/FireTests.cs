@@ -134,4 +134,31 @@ public sealed class FireTests : Visit
         Until(() => Find("[data-kiln='Wren'] .now").Text.EndsWith('°'), "how hot it is");
         Driver.FindElements(By.CssSelector("main a, main button, .wallpage a, .wallpage button")).ShouldBeEmpty();
     }
+
+    [Fact]
+    public async Task A_log_is_taken_in_after_the_firing_and_gone_through_again()
+    {
+        var (_, firing) = await Plan("Gadwall");
+        var file = Path.Combine(Studio.Folder, "gadwall.csv");
+        var start = new DateTimeOffset(2026, 3, 3, 6, 0, 0, TimeSpan.Zero);
+        await File.WriteAllLinesAsync(file, ["When;Chamber;Output", .. Enumerable.Range(0, 700).Select(i =>
+            FormattableString.Invariant($"{start.AddMinutes(i):dd/MM/yyyy HH:mm};{(i <= 420 ? 20 + i * 2.83 : 1208.6 - (i - 420) * 1.5):0.0};{(i < 420 ? 60 : 0)}"))]);
+        Go($"/firings/{firing}?stage=fire");
+        Click("Take its log in");
+        Find("dialog input[type='file']").SendKeys(file);
+        TestId("log-columns").FindElements(By.CssSelector("select")).Select(s => new SelectElement(s).SelectedOption.Text).ShouldBe(["Time", "Temperature", "Power"]);
+        Click("Take it in");
+        Until(() => TestId("taken").Text.StartsWith("700 readings, from"), "it is in");
+        Click("Done");
+        Until(() => TestId("live-doing").Text == "opened", "it is over");
+        Driver.FindElements(By.CssSelector("[data-testid='alarm']")).ShouldBeEmpty("nothing is to be done any more");
+        Driver.FindElements(By.CssSelector("[data-line='forecast']")).ShouldBeEmpty();
+        Click("Replay");
+        var moment = Find("[data-testid='replay'] input");
+        Driver.ExecuteScript("arguments[0].value = 59; arguments[0].dispatchEvent(new Event('input', { bubbles: true }))", moment);
+        Until(() => TestId("live-doing").Text.StartsWith("climbing to 1120°"), "half way");
+        Driver.FindElements(By.CssSelector("[data-line='forecast']")).Count.ShouldBe(1, "what was expected then, beside what came");
+        Click("End the replay");
+        Until(() => TestId("live-doing").Text == "opened", "as it ended");
+    }
 }

@@ -185,4 +185,51 @@ public sealed class RunTests(RunningStudio studio) : IClassFixture<RunningStudio
         saved["lists"]!["after"]!.AsArray().Count.ShouldBe(3, "what is not sent stays");
         (await Save(new JsonObject { ["before"] = new JsonArray("x") }, $"\"{lists["version"]}\"")).StatusCode.ShouldBe(System.Net.HttpStatusCode.PreconditionFailed);
     }
+
+    [Fact]
+    public async Task A_firing_is_gone_through_again_as_it_was_told()
+    {
+        var (_, firing) = await Http.Plan();
+        (await Http.GetAsync($"/api/firings/{firing}/replay")).StatusCode.ShouldBe(System.Net.HttpStatusCode.NotFound);
+        var start = DateTimeOffset.UtcNow.AddHours(-10);
+        await (await Http.Start(firing, new JsonObject { ["link"] = "hand", ["startsAt"] = start })).Read(201);
+        (await Http.Get($"/api/firings/{firing}/replay")).AsArray().ShouldBeEmpty("nothing was read of it yet");
+        for (var hour = 0; hour < 5; hour++)
+            await (await Http.Send($"/api/firings/{firing}/entries", new JsonObject { ["key"] = $"r{hour}", ["kind"] = "reading", ["at"] = start.AddHours(hour), ["celsius"] = 20 + 200 * hour })).Read(201);
+        var reports = (await Http.Get($"/api/firings/{firing}/replay?reports=4")).AsArray();
+        reports.Select(r => r!.Number("minute")).ShouldBe([60, 120, 180, 240], 0.01);
+        // A reading is known from its own moment on, and none that came later.
+        reports.Select(r => r!.Number("display")).ShouldBe([220, 420, 620, 820], 0.01);
+        reports.ShouldAllBe(r => r!["forecast"]!["curve"]!.AsArray().Count > 10);
+        await (await Http.GetAsync($"/api/firings/{firing}/replay?reports=1")).Problem("reports");
+        await (await Http.GetAsync($"/api/firings/{firing}/replay?reports=501")).Problem("reports");
+    }
+
+    [Fact]
+    public async Task A_photo_is_noted_once_and_what_is_none_is_refused()
+    {
+        var (_, firing) = await Http.Plan();
+        var start = DateTimeOffset.UtcNow.AddHours(-3);
+        await (await Http.Start(firing, new JsonObject { ["link"] = "hand", ["startsAt"] = start })).Read(201);
+        using var bitmap = new SkiaSharp.SKBitmap(80, 60);
+        using var png = bitmap.Encode(SkiaSharp.SKEncodedImageFormat.Png, 90);
+        Task<HttpResponseMessage> Put(string key, byte[] bytes, string query = "") => Http.PutAsync($"/api/firings/{firing}/entries/{key}/photo{query}", new ByteArrayContent(bytes));
+        var noted = await (await Put("p1", png.ToArray(), $"?at={Uri.EscapeDataString(start.AddHours(1).ToString("O"))}&text=Lid%20shifted")).Read(201);
+        (noted["kind"]!.GetValue<string>(), noted["text"]!.GetValue<string>()).ShouldBe(("photo", "Lid shifted"));
+        (await Put("p1", png.ToArray())).StatusCode.ShouldBe(System.Net.HttpStatusCode.OK, "the same again");
+        (await Http.Get($"/api/firings/{firing}/entries")).AsArray().Count(e => e!["kind"]!.GetValue<string>() == "photo").ShouldBe(1);
+        var shown = await Http.GetAsync($"/api/firings/{firing}/entries/p1/photo");
+        shown.Content.Headers.ContentType!.MediaType.ShouldBe("image/jpeg");
+        using var back = SkiaSharp.SKBitmap.Decode(await shown.Content.ReadAsByteArrayAsync());
+        (back.Width, back.Height).ShouldBe((80, 60));
+
+        await (await Put("p2", "no picture"u8.ToArray())).Problem("photo");
+        await (await Put("p2", png.ToArray(), "?at=2099-01-01T00:00:00Z")).Problem("at");
+        await (await Put(new string('k', 65), png.ToArray())).Problem("key");
+        await (await Put("p2", png.ToArray(), $"?text={new string('x', 1001)}")).Problem("text");
+        (await Put("p2", new byte[2_000_001])).StatusCode.ShouldBe(System.Net.HttpStatusCode.RequestEntityTooLarge);
+        await (await Http.Send($"/api/firings/{firing}/entries", new JsonObject { ["key"] = "p3", ["kind"] = "photo" })).Problem("kind");
+        (await Http.GetAsync($"/api/firings/{firing}/entries/p2/photo")).StatusCode.ShouldBe(System.Net.HttpStatusCode.NotFound);
+        (await Http.GetAsync($"/api/firings/99999/entries/p1/photo")).StatusCode.ShouldBe(System.Net.HttpStatusCode.NotFound);
+    }
 }
