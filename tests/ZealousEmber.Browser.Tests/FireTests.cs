@@ -144,10 +144,10 @@ public sealed class FireTests : Visit
         await File.WriteAllLinesAsync(file, ["When;Chamber;Output", .. Enumerable.Range(0, 700).Select(i =>
             FormattableString.Invariant($"{start.AddMinutes(i):dd/MM/yyyy HH:mm};{(i <= 420 ? 20 + i * 2.83 : 1208.6 - (i - 420) * 1.5):0.0};{(i < 420 ? 60 : 0)}"))]);
         Go($"/firings/{firing}?stage=fire");
-        Click("Take its log in");
+        Click("Import its log");
         Find("dialog input[type='file']").SendKeys(file);
         TestId("log-columns").FindElements(By.CssSelector("select")).Select(s => new SelectElement(s).SelectedOption.Text).ShouldBe(["Time", "Temperature", "Power"]);
-        Click("Take it in");
+        Click("Import it");
         Until(() => TestId("taken").Text.StartsWith("700 readings, from"), "it is in");
         Click("Done");
         Until(() => TestId("live-doing").Text == "opened", "it is over");

@@ -1,12 +1,17 @@
 <script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
   import { onMount } from 'svelte';
   import { page } from '$app/state';
   import { bell, ringing } from './alarms.svelte';
   import { hub } from './hub.svelte';
+  import { room } from './queries';
 
   /** Rings on every page of every open device for as long as nobody has seen an alarm; one tap leads to it. */
   const now = $derived(ringing());
   const first = $derived(now[0]);
+  // Several kilns may be hot: which one is asked for only while something rings.
+  const kilns = createQuery(() => ({ ...room(), enabled: now.length > 0 }));
+  const kiln = $derived(kilns.data?.find((k) => k.firingId === first?.firingId)?.name);
   const here = $derived(
     first !== undefined &&
       page.url.pathname === `/firings/${first.firingId}` &&
@@ -32,7 +37,7 @@
       href="/firings/{first.firingId}?stage=fire"
       data-testid="alarm-banner"
     >
-      <b>{first.alarm.text.split(/(?<=[.:])\s/)[0]}</b>
+      <b>{kiln ? `${kiln}: ` : ''}{first.alarm.text.split(/(?<=[.:])\s/)[0]}</b>
       <span>{now.length > 1 ? `and ${now.length - 1} more · ` : ''}look at it</span>
     </a>
   </div>

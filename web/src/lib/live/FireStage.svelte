@@ -2,10 +2,8 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { sayProblem } from '$lib/api/client';
   import { runOf } from './queries';
-  import StartStage from './StartStage.svelte';
-  import WatchStage from './WatchStage.svelte';
 
-  /** The firing itself: before its start the list, after it the kiln. */
+  /** The firing itself: before its start the list, after it the kiln. Each is fetched when it is wanted, so that other pages stay light. */
   interface Props {
     firingId: number;
     name: string;
@@ -22,7 +20,11 @@
     {sayProblem(run.error)} <button class="link" onclick={() => run.refetch()}>Try again</button>
   </p>
 {:else if run.data}
-  <WatchStage run={run.data} kiln={kiln?.name ?? 'Kiln'} {name} />
+  {#await import('./WatchStage.svelte') then { default: WatchStage }}
+    <WatchStage run={run.data} kiln={kiln?.name ?? 'Kiln'} {name} />
+  {/await}
 {:else if run.isSuccess}
-  <StartStage {firingId} {kiln} {startsAt} {ready} />
+  {#await import('./StartStage.svelte') then { default: StartStage }}
+    <StartStage {firingId} {kiln} {startsAt} {ready} />
+  {/await}
 {/if}

@@ -9,7 +9,7 @@
   import { look, send, type Sending } from './log-upload';
   import type { LogLook, LogReading, LogTaken } from './types';
 
-  /** A logger's file, taken in after the firing: its columns guessed, shown and confirmed. */
+  /** A logger's file, imported after the firing: its columns guessed, shown and confirmed. */
   interface Props {
     firingId: number;
     /** When the firing began, where that is known. */
@@ -97,11 +97,11 @@
     bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
 </script>
 
-<Dialog title="Take in a log" wide onclose={close}>
+<Dialog title="Import a log" wide onclose={close}>
   {#if taken}
     <p class="text-lg" data-testid="taken">
       {taken.added === 0
-        ? 'This file was taken in before: nothing is new.'
+        ? 'This file was imported before: nothing is new.'
         : `${taken.added.toLocaleString('en-GB')} ${taken.added === 1 ? 'reading' : 'readings'}, from ${clock(new Date(taken.from))} to ${clock(new Date(taken.to))}.`}
     </p>
     <p class="text-soft mt-1">
@@ -226,12 +226,12 @@
       <button
         class="btn btn-primary mt-4"
         disabled={reading.time === null || reading.temperature === null}
-        onclick={() => void take()}>Take it in</button
+        onclick={() => void take()}>Import it</button
       >
       <span class="text-soft ml-2 text-[13.5px]">
         {reading.time === null || reading.temperature === null
           ? 'Say which columns have the time and the temperature.'
-          : 'Readings that are there already stay.'}
+          : 'Readings that are there already stay as they are.'}
       </span>
     {/if}
   {/if}

@@ -150,7 +150,7 @@
     </div>
     <p class="text-[14.5px]">
       It was fired already? <button class="link" onclick={() => void ready().then(() => (taking = true))}
-        >Take its log in</button
+        >Import its log</button
       >
     </p>
     <p class="text-soft text-[13.5px]" aria-live="polite">

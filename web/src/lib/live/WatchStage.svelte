@@ -138,7 +138,7 @@
           >Download readings</a
         >
         {#if run.link !== 'simulated'}<button class="link" onclick={() => (taking = true)}
-            >Take in a log file</button
+            >Import a log file</button
           >{/if}
       </p>
     </div>
@@ -160,9 +160,9 @@
               At the end: cone {toGoal.cone}
               <b>{toGoal.phrase}</b
               >{#if toGoal.degrees.p10 !== null && toGoal.degrees.p90 !== null && toGoal.degrees.p90 - toGoal.degrees.p10 > 1}<span
-                  class="text-soft"
-                  >{' · '}{Math.round(toGoal.degrees.p10)} to {Math.round(toGoal.degrees.p90)} °C of cone from its
-                  end point</span
+                  class="text-soft ml-1"
+                  >· {Math.round(toGoal.degrees.p10)} to {Math.round(toGoal.degrees.p90)} °C of cone from its end
+                  point</span
                 >{/if}
             </p>{/if}
           <p class="text-soft mt-1 text-[13.5px]">By the display; a cone that is read counts more.</p>
