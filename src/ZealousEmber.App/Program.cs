@@ -14,6 +14,7 @@ using ZealousEmber.App.Firings;
 using ZealousEmber.App.Hosting;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Controllers;
+using ZealousEmber.App.Diagnosis;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Live;
 using ZealousEmber.App.Live.Logs;
@@ -105,6 +106,7 @@ async Task Serve()
     app.MapRuns();
     app.MapEntries();
     app.MapLogFiles();
+    app.MapDiagnosis();
     app.MapStudio();
     app.MapCopies();
     app.MapUnreadable();

@@ -379,6 +379,55 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/diagnosis': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Causes of faults weighed by what is known of the firing, and the one change to make */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['DiagnosisRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['DiagnosisResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/schedules/{id}/firing': {
     parameters: {
       query?: never;
@@ -5546,6 +5595,31 @@ export interface components {
       kiln?: null | components['schemas']['KilnContract'];
       load?: null | components['schemas']['LoadContract'];
     };
+    /** @description A cause, weighed. */
+    CauseContract: {
+      fault: string;
+      name: string;
+      /** @description Where it lies. */
+      from: components['schemas']['CauseFrom'];
+      /**
+       * Format: int32
+       * @description One more doubles the odds.
+       */
+      points: number;
+      /**
+       * Format: double
+       * @description Its weight among the causes of this fault; no frequency.
+       */
+      share: number;
+      evidence: components['schemas']['EvidenceContract'][];
+      /** @description What mends it; “-” where no schedule does. */
+      patch: string;
+    };
+    /**
+     * @description Where a cause lies.
+     * @enum {string}
+     */
+    CauseFrom: 'firing' | 'bisque' | 'load' | 'kiln' | 'atmosphere' | 'stuff' | 'making' | 'person';
     /** @description A short word of safety at the step it belongs to. */
     CautionContract: {
       /** Format: int32 */
@@ -5731,6 +5805,25 @@ export interface components {
       /** @description That fit in it. */
       cones: null | string[];
     };
+    /** @description Faults to be explained. */
+    DiagnosisRequest: {
+      faults: null | components['schemas']['FaultContract'][];
+    };
+    /** @description Why, and what to change. */
+    DiagnosisResponse: {
+      /** @description Of each fault, the weightiest first. */
+      causes: components['schemas']['CauseContract'][];
+      /** @description Names of those to go by. */
+      leading: string[];
+      /** @description One change; “-” where no schedule mends it. */
+      patch: string;
+      /** @description What it does. */
+      patchText: null | string;
+      /** @description A change of the bisque that may go along. */
+      withBisque: null | string;
+      /** @description Where changes pull apart. */
+      conflicts: string[];
+    };
     /** @description What a pyrometer said at a minute since it was switched on. */
     DialReadingContract: {
       /** Format: double */
@@ -5915,34 +6008,33 @@ export interface components {
       /** @description Standard deviations of their logarithms, in this order. */
       sd: number[];
     };
-    /** @description Something that goes wrong in a simulated kiln. */
-    FaultContract: {
-      kind: null | components['schemas']['FaultKind'];
+    /** @description What speaks for a cause, or against it. */
+    EvidenceContract: {
+      text: string;
       /** Format: double */
-      fromMinute?: null | number;
+      value: null | number;
       /** Format: double */
-      minutes?: null | number;
-      /** Format: double */
-      size?: null | number;
+      limit: null | number;
+      /** Format: int32 */
+      points: number;
     };
-    /** @enum {string} */
-    FaultKind:
-      | 'dead-section'
-      | 'stuck-on'
-      | 'stuck-off'
-      | 'thermocouple-open'
-      | 'thermocouple-short'
-      | 'thermocouple-reversed'
-      | 'thermocouple-slid'
-      | 'thermocouple-drifting'
-      | 'frozen'
-      | 'power-cut'
-      | 'elements-cut'
-      | 'link'
-      | 'lid-open'
-      | 'low-mains'
-      | 'endless-hold'
-      | 'top-too-hot';
+    /** @description A fault, with what is known of the firing where it was seen. */
+    FaultContract: {
+      /** @description underfired, pinholes, dunting, … */
+      fault: null | string;
+      /**
+       * Format: int32
+       * @description How many have it; 1 when missing.
+       */
+      pieces?: null | number;
+      /**
+       * @description What became of them; looks when missing.
+       * @enum {null|string}
+       */
+      severity?: 'looks' | 'refire' | 'lost' | null;
+      /** @description By name: numbers, true for what is so, and “where”. What is not known is left out. */
+      numbers?: null | Record<string, never>;
+    };
     /** @description What an experienced colleague would say; the gravest first. */
     FindingContract: {
       id: string;
