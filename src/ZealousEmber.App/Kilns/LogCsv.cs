@@ -87,12 +87,13 @@ internal static class LogCsv
         return first.Contains('\t') ? "\t" : first.Contains(';') ? ";" : ",";
     }
 
-    internal static CsvParser Parser(TextReader text, string delimiter) => new(text, new CsvConfiguration(CultureInfo.InvariantCulture)
+    internal static CsvParser Parser(TextReader text, string delimiter, int longestCell = 0) => new(text, new CsvConfiguration(CultureInfo.InvariantCulture)
     {
         Delimiter = delimiter,
         IgnoreBlankLines = true,
         TrimOptions = TrimOptions.Trim,
         BadDataFound = null,
+        MaxFieldSize = longestCell,
         Mode = CsvMode.RFC4180,
     });
 

@@ -152,6 +152,7 @@ public sealed class LogFileTests(RunningStudio studio) : IClassFixture<RunningSt
         (await (await Put(firing, With("temperature", 7), text)).Read()).Number("readings").ShouldBe(300, "no value at all is what a broken wire looks like");
         (await (await Put(firing, With("timeIn", "dates"), text)).Problem("csv")).ShouldContain("Line 2");
         await (await Put(firing, reading, "")).Problem("csv");
+        (await (await Put(firing, reading, "minute,°C\n1,20\n2,\"21\n" + Lines("", 3000, i => $"{i},20"))).Problem("csv")).ShouldContain("quotation mark");
         await (await Http.PutAsync($"/api/firings/{firing}/log?reading=[", new StringContent(text))).Problem("reading");
         await (await Http.PutAsync($"/api/firings/{firing}/log", new StringContent(text))).Problem("reading");
         await (await Http.PostAsJsonAsync($"/api/firings/{firing}/log/look", new JsonObject { ["head"] = "one line" })).Problem("head");

@@ -1,3 +1,4 @@
+using CsvHelper;
 using NodaTime;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.Core;
@@ -18,14 +19,28 @@ internal static class LogFile
 {
     private const int MostReadings = 4_000_000;
     private const int Named = 20;
+    private const int LongestCell = 10_000;
 
     // How loggers write that they see nothing.
     private static readonly string[] Nothing = ["", "-", "--", "---", "nan", "open", "null", "n/a", "err", "error", "fault"];
 
     public static Result<LogFileRead> Read(TextReader text, LogReading reading, LogMoments moments, Instant now, CancellationToken cancel)
     {
+        try
+        {
+            return ReadAll(text, reading, moments, now, cancel);
+        }
+        catch (MaxFieldSizeException error)
+        {
+            // A quotation mark that is never closed would make one cell of all the rest.
+            return new Problem("csv", $"Line {error.Context?.Parser?.RawRow} does not end: is a quotation mark missing there?");
+        }
+    }
+
+    private static Result<LogFileRead> ReadAll(TextReader text, LogReading reading, LogMoments moments, Instant now, CancellationToken cancel)
+    {
         var (delimiter, decimalComma) = (reading.Delimiter ?? ",", reading.Delimiter is ";" or "\t");
-        using var parser = LogCsv.Parser(text, delimiter);
+        using var parser = LogCsv.Parser(text, delimiter, LongestCell);
         var (samples, skipped, first) = (new List<StoredSample>(1 << 16), 0, new List<SkippedLine>());
         var latest = now + Duration.FromMinutes(FiringSample.MostAhead);
         if (reading.Headed) parser.Read();
