@@ -40,6 +40,7 @@ internal static class Forecaster
 
     // Coarser than a plan: 32 of them have to be done while somebody waits, and the spread between them is far larger.
     private static readonly Fineness Cooling = new(60, ThermalModel.UsualNodes, 1200, 0.6);
+    private static readonly Fineness FineCooling = new(60, ThermalModel.UsualNodes, 240, 0.1);
     private static readonly Fineness Coarse = new(30, ThermalModel.UsualNodes, 300, 0.05);
 
     private static readonly double[][] Normals = Stratified();
@@ -57,7 +58,11 @@ internal static class Forecaster
         var runs = new DrawnRun[Draws];
         var cones = work?.Cones ?? [];
         var kinetics = cones.Select(c => ConeTable.Of(c).Kinetics).ToArray();
-        var middle = Run(observer, load, program, opens, work, goal, kinetics, start, new Draw(observer.Estimate.LnPower, observer.Estimate.LnHeat, observer.Estimate.LnLoss, start.Offset.Mean, 1));
+        var likely = new Draw(observer.Estimate.LnPower, observer.Estimate.LnHeat, observer.Estimate.LnLoss, start.Offset.Mean, 1);
+        var middle = Run(observer, load, program, opens, work, goal, kinetics, start, likely, Cooling);
+        // Long steps take longer to cool, by a few per cent and all draws alike: how much is seen once, in short ones.
+        double CoolingOf(DrawnRun run) => run.Open - (start.OffFor is null ? run.End : start.Minutes);
+        var shorter = middle.Stalled ? 1 : CoolingOf(Run(observer, load, program, opens, work, -1, kinetics, start, likely, FineCooling)) / Math.Max(1, CoolingOf(middle));
         var left = Math.Max(0, (double.IsInfinity(middle.End) ? 600 : middle.End) - start.Minutes) / 60 * WanderShare;
         var spread = observer.Estimate.Covariance.Plus(4e-4 * left, 1e-4 * left, 4e-4 * left);
         var cooling = start.OffFor > SureAfter ? CoolingSure : CoolingUnsure;
@@ -66,7 +71,7 @@ internal static class Forecaster
             var z = Normals[i];
             var (a, h, l) = spread.Draw(z[0], z[1], z[2]);
             var e = observer.Estimate;
-            runs[i] = Run(observer, load, program, opens, work, goal, kinetics, start, new Draw(e.LnPower + a, e.LnHeat + h, e.LnLoss + l, start.Offset.Mean + start.Offset.Sd * z[3], Math.Exp(cooling * z[4])));
+            runs[i] = Run(observer, load, program, opens, work, goal, kinetics, start, new Draw(e.LnPower + a, e.LnHeat + h, e.LnLoss + l, start.Offset.Mean + start.Offset.Sd * z[3], shorter * Math.Exp(cooling * z[4])), Cooling);
         }
         var buffer = new double[Draws];
         Percentiles Over(Func<DrawnRun, double> of)
@@ -99,7 +104,7 @@ internal static class Forecaster
         return points.MoveToImmutable();
     }
 
-    private static DrawnRun Run(KilnObserver observer, KilnLoad load, FiringProgram program, double opens, HeatWorkSoFar? work, int goal, ConeKinetics[] kinetics, ForecastStart start, Draw draw)
+    private static DrawnRun Run(KilnObserver observer, KilnLoad load, FiringProgram program, double opens, HeatWorkSoFar? work, int goal, ConeKinetics[] kinetics, ForecastStart start, Draw draw, Fineness cooling)
     {
         var (kiln, state) = observer.ModelAt(draw.LnPower, draw.LnHeat, draw.LnLoss, start.Chamber);
         var watch = new TopWatch(program.TopStep, start.Controller?.Step ?? -1);
@@ -118,7 +123,7 @@ internal static class Forecaster
             if (off && double.IsInfinity(run.End)) (run.End, coolFrom) = (at, at);
             if (off && !cools)
             {
-                simulation.GoOn(Cooling);
+                simulation.GoOn(cooling);
                 cools = true;
             }
             if (off && simulation.Chamber <= opens + 1e-6) break;

@@ -29,9 +29,12 @@ public static class Reduction
         }
         var buckets = Math.Max(1, points / 4);
         var (from, width) = (minutes[0], (minutes[^1] - minutes[0]) / buckets);
+        var before = -1;
         for (var i = 0; i < minutes.Length;)
         {
-            var bucket = width > 0 ? Math.Min(buckets - 1, (int)((minutes[i] - from) / width)) : 0;
+            // Rounding may put a reading at the edge into the span before it, which has its points already.
+            var bucket = width > 0 ? Math.Min(buckets - 1, Math.Max(before + 1, (int)((minutes[i] - from) / width))) : 0;
+            before = bucket;
             var end = bucket == buckets - 1 ? double.PositiveInfinity : from + (bucket + 1) * width;
             var (start, low, high) = (i, i, i);
             // The first is taken in any case: rounding may put it a hair past the end of its own span.
