@@ -52,8 +52,8 @@ internal static class EntryEndpoints
             context.Response.Headers.WWWAuthenticate = "Bearer";
             return Results.Problem(statusCode: StatusCodes.Status401Unauthorized, title: "Which kiln?", detail: "Send the kiln’s token as Authorization: Bearer. A new one is made on the kiln’s page.");
         }
-        if (run.Link == LinkKind.Simulated) return Refused("This firing runs on a simulated kiln; it takes no other readings.");
-        if (run.OpenedAt is not null) return Refused("This firing is over: the kiln was opened.");
+        if (run.Link == LinkKind.Simulated) return RunEndpoints.Refused("This firing runs on a simulated kiln; it takes no other readings.");
+        if (run.OpenedAt is not null) return RunEndpoints.Refused("This firing is over: the kiln was opened.");
         var problems = new List<Problem>();
         if (string.IsNullOrWhiteSpace(wire?.Logger) || wire.Logger.Length > LongestName) problems.Add(new Problem("logger", $"The logger’s own name, up to {LongestName} characters."));
         if (string.IsNullOrWhiteSpace(wire?.Stream) || wire.Stream.Length > LongestName) problems.Add(new Problem("stream", $"New at every restart of the logger, up to {LongestName} characters."));
@@ -106,7 +106,7 @@ internal static class EntryEndpoints
         var at = wire?.At is { } given ? run is null ? Instant.FromUnixTimeMilliseconds(given.ToUnixTimeMilliseconds()) : ReadMoment(given, run, now, "at", problems) : now;
         Check(wire, problems);
         if (problems.Count > 0) return ProblemResponses.Of(problems);
-        if (run is null && wire!.Kind is not (EntryKind.Before or EntryKind.Note)) return Refused("This firing has not been started yet.");
+        if (run is null && wire!.Kind is not (EntryKind.Before or EntryKind.Note)) return RunEndpoints.Refused("This firing has not been started yet.");
         if (wire!.Kind == EntryKind.Acknowledged && studio.Live.Find(id) is { } live && live.Live.Board.All.All(a => a.Id != wire.Subject)) return ProblemResponses.Of([new Problem("subject", "There is no such alarm in this firing.")]);
         var (entry, isNew) = await studio.Runs.Add(id, new FiringEntry(key!, wire.Kind!.Value, at, Versions.Stamp(context.Request).By, wire.Celsius, Text.OneLine(wire.Subject), Text.Lines(wire.Text)), cancel);
         if (isNew && studio.Live.Find(id) is { } running) await studio.Live.Noted(running, entry, context.RequestServices);
@@ -176,5 +176,4 @@ internal static class EntryEndpoints
 
     internal static EntryContract Write(FiringEntry e) => new(e.Key, e.Kind, e.At.ToDateTimeOffset(), e.By, e.Celsius, e.Subject, e.Text);
 
-    private static IResult Refused(string why) => Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "Not now", detail: why);
 }

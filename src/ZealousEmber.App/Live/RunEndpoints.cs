@@ -175,7 +175,7 @@ internal static class RunEndpoints
     private static string Said(IReadOnlyList<FiringEntry> entries, FiringRun run) =>
         entries.LastOrDefault(e => e.Kind == EntryKind.State && e.Subject == (run.OpenedAt is not null ? "opened" : "stopped")) is { By: { } who } ? $" {who} did." : "";
 
-    private static IResult Refused(string why) => Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "Not now", detail: why);
+    internal static IResult Refused(string why) => Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "Not now", detail: why);
 }
 
 /// <summary>What the live addresses work with.</summary>

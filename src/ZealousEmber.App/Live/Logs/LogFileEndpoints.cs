@@ -37,7 +37,7 @@ internal static class LogFileEndpoints
     {
         if (await studio.Firings.Find(id, cancel) is not { } firing) return ProblemResponses.NotFound("firing");
         var run = await studio.Runs.Find(id, cancel);
-        if (run?.Link == LinkKind.Simulated) return Refused("This firing runs on a simulated kiln; it takes no other readings.");
+        if (run?.Link == LinkKind.Simulated) return RunEndpoints.Refused("This firing runs on a simulated kiln; it takes no other readings.");
         var zone = (await settings.Read(cancel)).Item.Zone;
         var wanted = ReadWanted(reading, ref zone, run is not null, json.Value.SerializerOptions);
         if (!wanted.IsOk) return ProblemResponses.Of(wanted.Problems);
@@ -62,7 +62,7 @@ internal static class LogFileEndpoints
         {
             var started = await Started(id, firing.Item, from, to, studio, starter, Versions.Stamp(context.Request).By, cancel);
             if (!started.IsOk) return ProblemResponses.Of(started.Problems);
-            if (started.Value is null) return Refused("Its kiln has another firing in it, or this one was just started. Take the log in once that is over.");
+            if (started.Value is null) return RunEndpoints.Refused("Its kiln has another firing in it, or this one was just started. Take the log in once that is over.");
             run = started.Value;
         }
         else if (from < run.StartsAt - Duration.FromDays(1) || to > run.StartsAt + Belongs)
@@ -127,5 +127,4 @@ internal static class LogFileEndpoints
 
     private static string Say(Instant at, DateTimeZone zone) => at.InZone(zone).ToString("d MMM yyyy HH:mm", System.Globalization.CultureInfo.InvariantCulture);
 
-    private static IResult Refused(string why) => Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "Not now", detail: why);
 }
