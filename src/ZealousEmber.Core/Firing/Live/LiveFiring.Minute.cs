@@ -27,18 +27,18 @@ public sealed partial class LiveFiring
         observer.Follow(to, mean.Celsius, new Heating(ShareOver(observer.Minutes, to), full, isSound, mean.ByHand), sigma);
         work?.To(to, mean.Celsius);
         if (!isCarried) LookAround(mean, r5, r10, sigma, full);
-        if (observer.Rows != rows && weak.Look(mean.Minutes, observer.Estimate, observer.ApparentPower, observer.Rows, shadow.Phase is LivePhase.Climb or LivePhase.Hold, power.IsSilent(mean.Minutes)))
+        if (observer.Rows != rows && weak.Look(mean.Minutes, observer.Estimate, observer.ApparentPower, observer.Rows, shadow.Phase is LivePhase.Climb or LivePhase.Hold, power.IsSilent(mean.Minutes)) && afterwards is null)
             observer.DoubtPower(0.2);
         steam.See(mean.Minutes, mean.Celsius, shadow.Phase);
         LookForEnd(mean.Minutes);
-        if (mean.Minutes >= nextForecast && shadow.Phase != LivePhase.Waiting) LookAhead(mean.Minutes, !isCarried);
+        if (afterwards is null && mean.Minutes >= nextForecast && shadow.Phase != LivePhase.Waiting) LookAhead(mean.Minutes, !isCarried);
     }
 
     private void Start(MinuteMean mean)
     {
         first = mean.Celsius;
-        observer = new KilnObserver(firing.Kiln, firing.Load, mean.Celsius, mean.Minutes - LagMinutes, firing.IsWeighed);
-        if (firing.Goal is not null) work = new HeatWorkSoFar(firing.Cones, firing.Offset.Mean, mean.Minutes - LagMinutes, mean.Celsius);
+        observer = new KilnObserver(firing.Kiln, firing.Load, mean.Celsius, mean.Minutes - LagMinutes, firing.IsWeighed, afterwards ?? firing.Known);
+        if (!firing.Cones.IsEmpty) work = new HeatWorkSoFar(firing.Cones, firing.Offset.Mean, mean.Minutes - LagMinutes, mean.Celsius);
     }
 
     /// <summary>What was told, or what follows from the power being off; the readings' time is the chamber's.</summary>

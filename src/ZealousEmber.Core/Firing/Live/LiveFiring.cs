@@ -19,6 +19,7 @@ public sealed partial class LiveFiring
     private const double NoReadingIntervals = 5;
 
     private readonly WatchedFiring firing;
+    private readonly ObserverTuning? afterwards;
     private readonly ShadowController shadow;
     private readonly ReadingNoise noise = new();
     private readonly ThermocoupleWatch thermocouple;
@@ -49,9 +50,11 @@ public sealed partial class LiveFiring
     private double trustedFrom = double.NegativeInfinity;
 
     /// <summary>Begins to follow a firing.</summary>
-    public LiveFiring(WatchedFiring firing)
+    /// <param name="firing">Which.</param>
+    /// <param name="afterwards">It is over: its log is gone through once more, to learn from it; nothing is looked ahead at.</param>
+    public LiveFiring(WatchedFiring firing, ObserverTuning? afterwards = null)
     {
-        this.firing = firing;
+        (this.firing, this.afterwards) = (firing, afterwards);
         Board = new AlarmBoard();
         shadow = new ShadowController(firing.Program, firing.Kiln);
         thermocouple = new ThermocoupleWatch(Board, firing.Kiln.Room.Celsius);

@@ -64,7 +64,7 @@ public sealed partial class LiveFiring
     {
         ComeTo(now);
         var shown = window.Last?.Celsius;
-        if (withForecast && observer is not null && shadow.Phase != LivePhase.Waiting) Forecast = MakeForecast(window.Last!.Value.Minutes);
+        if (withForecast && afterwards is null && observer is not null && shadow.Phase != LivePhase.Waiting) Forecast = MakeForecast(window.Last!.Value.Minutes);
         var slope = window.Over(5);
         var chamber = shown is { } s ? s + (shadow.Phase == LivePhase.Hold ? 0 : Math.Clamp(slope ?? 0, -400, 400) / 60 * LagMinutes) : (double?)null;
         var cones = work is null ? [] : firing.Cones.Select((c, i) => new ConeSoFar(c, work[i])).ToImmutableArray();

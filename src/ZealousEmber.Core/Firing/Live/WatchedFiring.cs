@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using ZealousEmber.Core.Firing.Observation;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;
@@ -14,10 +15,12 @@ namespace ZealousEmber.Core.Firing.Live;
 /// <param name="Start">Of the kiln when it was switched on.</param>
 /// <param name="Offset">What is to be added to the display to be true, K, with how sure; 0 ± 0 while nothing is known.</param>
 /// <param name="IsWeighed">The load was weighed.</param>
-public sealed record WatchedFiring(Kiln Kiln, KilnLoad Load, FiringProgram Program, Cone? Goal, Temperature Start, (double Mean, double Sd) Offset = default, bool IsWeighed = false)
+/// <param name="Known">What firings before have taught of the kiln; nothing where it is only known by its stored numbers.</param>
+public sealed record WatchedFiring(
+    Kiln Kiln, KilnLoad Load, FiringProgram Program, Cone? Goal, Temperature Start, (double Mean, double Sd) Offset = default, bool IsWeighed = false, ObserverTuning? Known = null)
 {
     /// <summary>The goal with its neighbours, coolest first; empty without a goal.</summary>
-    public ImmutableArray<Cone> Cones { get; } = Around(Goal);
+    public ImmutableArray<Cone> Cones { get; init; } = Around(Goal);
 
     /// <summary>When water boils where it stands.</summary>
     public Temperature Boiling { get; } = Ware.Boiling.At(Kiln.Altitude);

@@ -24,7 +24,6 @@ internal sealed class KilnObserver
     private const double WeakestShare = 0.98;
     private const double Huber = 3;
     private const double OffShare = 0.01;
-    private const double BalanceError = 0.03;
     private const double HandError = 0.12;
     private const double OfUncertainty = 1.28;
     private const double HeatUnsure = 0.078;
@@ -32,6 +31,7 @@ internal sealed class KilnObserver
 
     private readonly Kiln kiln;
     private readonly KilnLoad load;
+    private readonly ObserverTuning tuning;
     private readonly ThermalModel[] walls;
     private readonly Queue<Piece> recent = new();
     private Row row;
@@ -42,21 +42,30 @@ internal sealed class KilnObserver
     /// <param name="start">°C, walls and all.</param>
     /// <param name="at">Minutes since the start.</param>
     /// <param name="isWeighed">The load's mass was weighed.</param>
-    public KilnObserver(Kiln kiln, KilnLoad load, double start, double at, bool isWeighed)
+    /// <param name="tuning">What it starts from; as for a firing that goes on when missing.</param>
+    public KilnObserver(Kiln kiln, KilnLoad load, double start, double at, bool isWeighed, ObserverTuning? tuning = null)
     {
-        (this.kiln, this.load, Minutes) = (kiln, load, at);
+        (this.kiln, this.load, Minutes, this.tuning) = (kiln, load, at, tuning ?? ObserverTuning.Live);
         walls = [.. new[] { -Apart, 0, Apart }.Select(ln => new ThermalModel(kiln.Scaled(1, 1, Math.Exp(ln)), load, start))];
-        var unsure = kiln.Uncertainty / OfUncertainty;
-        Estimate = new KilnEstimate(0, 0, 0, Covariance.Of(unsure, isWeighed ? HeatWeighed : HeatUnsure, unsure));
+        Estimate = this.tuning.Prior ?? Before(kiln, isWeighed ? HeatWeighed : HeatUnsure);
         row = new Row { From = at };
     }
 
     private KilnObserver(KilnObserver from)
     {
-        (kiln, load, Minutes, Estimate, row) = (from.kiln, from.load, from.Minutes, from.Estimate, from.row);
+        (kiln, load, tuning, Minutes, Estimate, row) = (from.kiln, from.load, from.tuning, from.Minutes, from.Estimate, from.row);
         walls = [.. new[] { -Apart, 0, Apart }.Select((ln, i) => new ThermalModel(kiln.Scaled(1, 1, Math.Exp(ln)), load, from.walls[i].State))];
         foreach (var piece in from.recent) recent.Enqueue(piece);
         (Rows, ApparentPower, AskedOfPower) = (from.Rows, from.ApparentPower, from.AskedOfPower);
+    }
+
+    /// <summary>What is known of a kiln before anything was seen of it.</summary>
+    /// <param name="kiln">With its stored numbers.</param>
+    /// <param name="heat">Standard deviation of ln of the heat capacity.</param>
+    internal static KilnEstimate Before(Kiln kiln, double heat)
+    {
+        var unsure = kiln.Uncertainty / OfUncertainty;
+        return new KilnEstimate(0, 0, 0, Covariance.Of(unsure, heat, unsure));
     }
 
     /// <summary>Until when the chamber was followed.</summary>
@@ -191,7 +200,7 @@ internal sealed class KilnObserver
         row = new Row { From = Minutes };
         var t = r.Seconds;
         var hours = t / 3600;
-        Estimate = Estimate with { Covariance = Estimate.Covariance.Plus(0.02 * 0.02 * hours, 0.01 * 0.01 * hours, 0.02 * 0.02 * hours) };
+        if (tuning.Wanders) Estimate = Estimate with { Covariance = Estimate.Covariance.Plus(0.02 * 0.02 * hours, 0.01 * 0.01 * hours, 0.02 * 0.02 * hours) };
         var x = Math.Clamp(Estimate.LnLoss, -3 * Apart, 3 * Apart);
         var (sensible, latent) = (Estimate.Heat * r.Sensible / t, r.Latent / t);
         var wall = Parabola(r.Low, r.Mid, r.High, x) / t;
@@ -217,7 +226,7 @@ internal sealed class KilnObserver
         var e = (power * share - sensible - latent - wall) / unit;
         var capacity = Estimate.Heat * recent.Last().Capacity;
         var noise = capacity * Math.Sqrt(2) * sigma / t / unit;
-        var balance = (byHand ? HandError : BalanceError) * full * (0.4 + 0.6 * share) / unit;
+        var balance = (byHand ? HandError : tuning.Balance) * full * (0.4 + 0.6 * share) / unit;
         var (ha, hh, hl) = isOff
             ? (0, -sensible / unit, (sensible + latent) * slope / (wall * unit))
             : ((sensible + latent + wall) / unit, -sensible / unit, -slope / unit);
