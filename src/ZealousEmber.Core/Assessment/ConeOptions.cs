@@ -23,10 +23,10 @@ public static class ConeOptions
     /// <summary>The top that brings a cone down with a hold (the schedule's own when missing). Problems name <c>cone</c> and <c>segments</c>.</summary>
     public static Result<ConeOption> Top(Schedule schedule, Cone cone, IKilnModel kiln, Duration? hold = null) => Taken(
         schedule, cone, kiln,
-        ConeSolver.TopOf(schedule.Program, cone, kiln.Start, kiln.Times, hold ?? schedule.Segments[schedule.Program.TopStep].Hold, schedule.Unit, kiln.TopLimit));
+        ConeSolver.TopOf(schedule.Program, cone, kiln.Start, kiln.FeltTimes, hold ?? schedule.Segments[schedule.Program.TopStep].Hold, schedule.Unit, kiln.TopLimit));
 
     /// <summary>The hold that brings a cone down at the schedule's own top. Problems name <c>cone</c>, <c>top</c> and <c>segments</c>.</summary>
-    public static Result<ConeOption> Hold(Schedule schedule, Cone cone, IKilnModel kiln) => Taken(schedule, cone, kiln, ConeSolver.HoldOf(schedule.Program, cone, kiln.Times));
+    public static Result<ConeOption> Hold(Schedule schedule, Cone cone, IKilnModel kiln) => Taken(schedule, cone, kiln, ConeSolver.HoldOf(schedule.Program, cone, kiln.FeltTimes));
 
     /// <summary>Tops that come to the same cone with other holds; nothing beside a hold with which none does.</summary>
     public static IReadOnlyList<(Duration Hold, ConeOption? Option)> Ladder(Schedule schedule, Cone cone, IKilnModel kiln) =>
@@ -44,7 +44,7 @@ public static class ConeOptions
         if (!run.IsOk) return Result<ConeOption>.Failed(run.Problems);
         if (run.Value.Stall is { } stall) return StallsAt(schedule, kiln, stall);
         return new ConeOption(
-            index, new ConeAnswer(exact.Target!.Value, exact.Hold), schedule.With(whole.Value), run.Value, HeatWork.Of(ConeTable.Of(cone).Kinetics, run.Value.Compiled.Curve));
+            index, new ConeAnswer(exact.Target!.Value, exact.Hold), schedule.With(whole.Value), run.Value, HeatWork.Of(ConeTable.Of(cone).Kinetics, kiln.Felt(run.Value.Compiled.Curve)));
     }
 
     private static Problem? CannotReach(Schedule schedule, IKilnModel kiln, FiringProgram program) =>

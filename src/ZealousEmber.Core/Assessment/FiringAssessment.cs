@@ -39,7 +39,7 @@ public sealed record FiringAssessment(
 
     /// <summary>Progress of the cone spoken of in each step; empty when none is.</summary>
     public IReadOnlyList<double> HeatWorkByStep => Shown is { } cone
-        ? HeatWork.PerStretch(ConeTable.Of(cone).Kinetics, Compiled.Curve, [.. Compiled.Segments.Select(s => s.End.TotalMinutes)])
+        ? HeatWork.PerStretch(ConeTable.Of(cone).Kinetics, Kiln.Felt(Compiled.Curve), [.. Compiled.Segments.Select(s => s.End.TotalMinutes)])
         : [];
 
     /// <summary>When it may be opened, as far as that is known; else when the program ends.</summary>
@@ -55,7 +55,7 @@ public sealed record FiringAssessment(
         var ran = kiln.Run(schedule.Program);
         if (!ran.IsOk) return Result<FiringAssessment>.Failed(ran.Problems);
         var run = ran.Value;
-        var progress = HeatWork.OfAll(run.Compiled.Curve);
+        var progress = HeatWork.OfAll(kiln.Felt(run.Compiled.Curve));
         return new FiringAssessment(
             schedule, kiln, run, progress, schedule.Goal ?? ConePhrases.HottestDown(progress), MomentsOf(kiln, run),
             [.. ScheduleReview.Of(new ReviewContext(schedule, kiln, run, progress, load, units))], [.. Caution.For(schedule, run.Compiled)]);

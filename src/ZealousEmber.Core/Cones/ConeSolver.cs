@@ -68,8 +68,16 @@ public static class ConeSolver
         TopOf(program, cone, start, times, program.Steps[program.TopStep].Hold, unit);
 
     /// <summary>The same with another hold at the top, and no hotter than the kiln gets, where that is known. A problem speaks in <paramref name="unit"/>.</summary>
+    /// <param name="program">Whose top step is moved.</param>
+    /// <param name="cone">Which cone.</param>
+    /// <param name="start">The kiln's temperature when it is switched on.</param>
+    /// <param name="times">What the kiln makes of a program.</param>
+    /// <param name="hold">At the top.</param>
+    /// <param name="unit">Of a problem's words.</param>
+    /// <param name="hottest">No hotter.</param>
+    /// <param name="progress">How far it is to come, more than 0; 1 is down.</param>
     public static Result<FiringProgram> TopOf(
-        FiringProgram program, Cone cone, Temperature start, ScheduleTimes times, Duration hold, TemperatureUnit unit = TemperatureUnit.Celsius, Temperature? hottest = null)
+        FiringProgram program, Cone cone, Temperature start, ScheduleTimes times, Duration hold, TemperatureUnit unit = TemperatureUnit.Celsius, Temperature? hottest = null, double progress = 1)
     {
         var index = program.TopStep;
         if (program.Steps[index].Target is null) return OnlyCools;
@@ -78,7 +86,7 @@ public static class ConeSolver
         var low = Math.Max(others.Append(start.Celsius).Max(), ScheduleLimits.Coldest.Celsius);
         var high = Math.Max((hottest ?? ScheduleLimits.Hottest).Celsius, low);
         var work = UntilItsWorkIsDone(program, index, cone);
-        double Progress(double top) => ProgressOf(work.WithStep(index, Temperature.FromCelsius(top), hold), cone, times);
+        double Progress(double top) => ProgressOf(work.WithStep(index, Temperature.FromCelsius(top), hold), cone, times) / progress;
         if (NearItsEndPoint(t => Math.Log(Math.Max(Progress(t), 1e-12)), ConeTable.Of(cone).At60, low, high) is { } near) return program.WithStep(index, Temperature.FromCelsius(near), hold);
         var (atHigh, atLow) = (Progress(high), Progress(low));
         if (atHigh < 1) return new Problem("cone", $"Cone {cone.Number} stays up even at {Phrases.Number(Math.Round(Temperature.FromCelsius(high).In(unit)))} {unit.Symbol()} with this hold.");

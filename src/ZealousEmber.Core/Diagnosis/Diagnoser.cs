@@ -28,7 +28,8 @@ public sealed record FoundFault(string Fault, FiringNumbers Numbers, int Pieces 
 /// <param name="Value">The number; nothing where it is only so.</param>
 /// <param name="Limit">What it was held against.</param>
 /// <param name="Points">For it, or against.</param>
-public sealed record Evidence(string Text, double? Value, double? Limit, int Points);
+/// <param name="Number">Which number it is about, by <see cref="FiringNumbers.Measured"/>'s names; nothing where it is only so.</param>
+public sealed record Evidence(string Text, double? Value, double? Limit, int Points, string? Number = null);
 
 /// <summary>A cause, weighed.</summary>
 /// <param name="Rule">Which.</param>
@@ -62,7 +63,7 @@ public static class Diagnoser
     {
         var measured = rule.All.FirstOrDefault(c => numbers.Values.ContainsKey(c.Name));
         return new Evidence(
-            string.Join(", ", rule.All.Select(c => Tell(c, numbers))), measured is null ? null : numbers.Values[measured.Name], measured?.Limit, rule.Points);
+            string.Join(", ", rule.All.Select(c => Tell(c, numbers))), measured is null ? null : numbers.Values[measured.Name], measured?.Limit, rule.Points, measured?.Name);
     }
 
     private static string Tell(Condition condition, FiringNumbers numbers) => condition.Operator switch

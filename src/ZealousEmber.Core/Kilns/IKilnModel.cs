@@ -36,6 +36,9 @@ public interface IKilnModel
     /// <summary>Most heat it can draw, W; nothing where that is not known.</summary>
     double? FullPower { get; }
 
+    /// <summary>What is to be added to its display to be true; nothing while nobody read a pack in it. Its curves are what the display shows.</summary>
+    DisplayOffset? Offset => null;
+
     /// <summary>True where heat comes from elements that grow old above 1200 °C.</summary>
     bool HasElements { get; }
 

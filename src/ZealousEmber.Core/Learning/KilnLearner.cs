@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using ZealousEmber.Core.Firing.Observation;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Learning;
@@ -23,8 +24,9 @@ public sealed record LearnedKiln(
     /// <summary>Between its hottest and its coolest shelf, °C of cone; nothing while fewer than two were read.</summary>
     public double? Evenness => Shelves.Length < 2 ? null : Shelves.Max(s => s.Own.Mean) - Shelves.Min(s => s.Own.Mean);
 
-    /// <summary>A kiln with its power and loss as they were learned, and as sure as that is.</summary>
-    public Kiln Of(Kiln kiln) => Logs == 0 ? kiln : kiln.Learned(kiln.HeatFactor, kiln.LossFactor * Loss.Mean, kiln.ElementHealth * Power.Mean, Math.Min(kiln.Uncertainty, 1.28 * Math.Max(Power.Sd, Loss.Sd)));
+    /// <summary>A kiln with its power, loss and display as they were learned, and as sure as that is.</summary>
+    public Kiln Of(Kiln kiln) => (Logs == 0 ? kiln : kiln.Learned(kiln.HeatFactor, kiln.LossFactor * Loss.Mean, kiln.ElementHealth * Power.Mean, Math.Min(kiln.Uncertainty, 1.28 * Math.Max(Power.Sd, Loss.Sd))))
+        .With(Packs == 0 ? null : Line);
 }
 
 /// <summary>Learns a kiln from its firings, one after another.</summary>

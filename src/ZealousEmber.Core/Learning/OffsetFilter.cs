@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Learning;
@@ -8,19 +9,6 @@ namespace ZealousEmber.Core.Learning;
 /// <param name="Mean">Most likely.</param>
 /// <param name="Sd">Standard deviation.</param>
 public readonly record struct Estimated(double Mean, double Sd);
-
-/// <summary>What is to be added to the display to be true: K at 1150 °C, and how much more for each 200 K above.</summary>
-/// <param name="At1150">K.</param>
-/// <param name="Per200">K.</param>
-/// <param name="Sd">How sure at the goals it was read at, K.</param>
-public sealed record DisplayOffset(double At1150, double Per200, double Sd)
-{
-    /// <summary>At a temperature, K.</summary>
-    public double At(double celsius) => At1150 + Per200 * (celsius - 1150) / 200;
-
-    /// <summary>At the end point of a cone, K.</summary>
-    public double At(Cone goal) => At(ConeTable.Of(goal).At60);
-}
 
 /// <summary>A pack that says so much else that it was not believed: 04 or 4?</summary>
 /// <param name="Shelf">Where it stood.</param>
@@ -123,7 +111,7 @@ internal sealed class OffsetFilter
     }
 
     /// <summary>The same as a line over temperature.</summary>
-    public DisplayOffset Line => new(state.Mean(Mean()), state.Mean(Unit(1)), Offset.Sd);
+    public DisplayOffset Line => new(state.Mean(Mean()), state.Mean(Unit(1)), Offset.Sd, Readings);
 
     /// <summary>Each shelf against their mean, K, in the order they were first read.</summary>
     public ImmutableArray<(string Shelf, Estimated Own)> Shelves =>

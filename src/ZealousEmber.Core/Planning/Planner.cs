@@ -109,7 +109,7 @@ public static class Planner
         {
             var draft = FiringProgram.Create([.. steps.Take(index).Select(s => s.Step), said.Step, .. cools.Select(s => s.Step)]);
             if (!draft.IsOk) return draft.Problems[0];
-            var solved = ConeSolver.TopOf(draft.Value, goal, kiln.Start, kiln.Times, hold, wish.Unit, kiln.Hottest);
+            var solved = ConeSolver.TopOf(draft.Value, goal, kiln.Start, kiln.FeltTimes, hold, wish.Unit, kiln.Hottest);
             if (!solved.IsOk) return solved.Problems[0] with { Field = "goalCone" };
             top = solved.Value.Steps[index].Whole(wish.Unit).Target!.Value;
             var again = cooling.From(top.Celsius);

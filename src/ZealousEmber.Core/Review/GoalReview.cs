@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using NodaTime;
 using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
@@ -115,7 +116,7 @@ internal static class GoalReview
             var step = top.Value.Steps[index].Whole(unit);
             fixes.Add(new Fix($"Top {Phrases.Number(step.Target!.Value.In(unit))}", index, step));
         }
-        var hold = ConeSolver.HoldOf(program, goal, context.Kiln.Times);
+        var hold = ConeSolver.HoldOf(program, goal, context.Kiln.FeltTimes);
         // Beyond three hours nobody means the hold.
         if (hold.IsOk && hold.Value.Steps[index].Hold <= Duration.FromHours(3))
         {

@@ -60,7 +60,7 @@ public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun R
     internal ReviewContext? After(Schedule schedule)
     {
         var run = Kiln.Run(schedule.Program);
-        return run.IsOk ? this with { Schedule = schedule, Run = run.Value, Progress = HeatWork.OfAll(run.Value.Compiled.Curve), Mends = false } : null;
+        return run.IsOk ? this with { Schedule = schedule, Run = run.Value, Progress = HeatWork.OfAll(Kiln.Felt(run.Value.Compiled.Curve)), Mends = false } : null;
     }
 
     /// <summary>The step in which a moment lies.</summary>
@@ -75,7 +75,7 @@ public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun R
 
     /// <summary>The program with another top and hold that bring a cone down; a problem when none does.</summary>
     internal Result<FiringProgram> TopFor(FiringProgram program, Cone goal, Duration hold) =>
-        ConeSolver.TopOf(program, goal, Kiln.Start, Kiln.Times, hold, Schedule.Unit, Kiln.TopLimit);
+        ConeSolver.TopOf(program, goal, Kiln.Start, Kiln.FeltTimes, hold, Schedule.Unit, Kiln.TopLimit);
 
     /// <summary>"1040 °C".</summary>
     internal string Degrees(Temperature t) => $"{Phrases.Number(Math.Round(t.In(Schedule.Unit)))} {Schedule.Unit.Symbol()}";

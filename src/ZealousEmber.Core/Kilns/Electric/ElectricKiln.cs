@@ -36,6 +36,9 @@ public sealed record ElectricKiln(Kiln Kiln, KilnLoad Standing, Temperature Star
     public double? FullPower => Kiln.FullPower;
 
     /// <inheritdoc/>
+    public DisplayOffset? Offset => Kiln.Offset;
+
+    /// <inheritdoc/>
     public bool HasElements => true;
 
     /// <inheritdoc/>

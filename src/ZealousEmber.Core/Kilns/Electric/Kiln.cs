@@ -97,6 +97,9 @@ public sealed record Kiln
     /// <summary>How far times and energy may be off either way, a share; 0.1 until learned (kiln model paper).</summary>
     public double Uncertainty { get; private init; }
 
+    /// <summary>What is to be added to its display to be true, as packs have taught; nothing until then. No part of what a person says of a kiln.</summary>
+    public DisplayOffset? Offset { get; private init; }
+
     /// <summary>Its inside and shelves as somebody measured them; nothing where they are those of its class.</summary>
     public Chamber? OwnChamber { get; private init; }
 
@@ -156,6 +159,9 @@ public sealed record Kiln
 
     /// <summary>The same kiln under a controller that does this with a late climb.</summary>
     public Kiln With(HoldClock clock) => this with { HoldClock = clock };
+
+    /// <summary>The same kiln with a display that is known to be off.</summary>
+    public Kiln With(DisplayOffset? offset) => this with { Offset = offset };
 
     /// <summary>The same kiln with learned factors, elements and sureness, as shares; each within its limits, clamped to them otherwise.</summary>
     public Kiln Learned(double heatFactor, double lossFactor, double elementHealth, double uncertainty) => this with
