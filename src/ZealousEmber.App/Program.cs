@@ -16,12 +16,14 @@ using ZealousEmber.App.Http;
 using ZealousEmber.App.Controllers;
 using ZealousEmber.App.Diagnosis;
 using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Learning;
 using ZealousEmber.App.Live;
 using ZealousEmber.App.Live.Logs;
 using ZealousEmber.App.Notation;
 using ZealousEmber.App.Packing;
 using ZealousEmber.App.Planning;
 using ZealousEmber.App.Preview;
+using ZealousEmber.App.Reading;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
 using ZealousEmber.App.Studio;
@@ -74,8 +76,10 @@ async Task Serve()
     // The build starts the program once to write down its API; that must not touch anybody's data.
     var isWritingApi = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
     builder.Services.AddSingleton<LiveFirings>();
+    builder.Services.AddSingleton<TaughtKilns>();
     if (!isWritingApi) builder.Services.AddHostedService<LiveLoop>();
     builder.Services.AddScoped<RunStarter>();
+    builder.Services.AddScoped<FiringReader>();
     builder.Services.AddSignalR(hub => hub.KeepAliveInterval = TimeSpan.FromSeconds(3)).AddJsonProtocol(json => WireJson(json.PayloadSerializerOptions));
     builder.Services.AddResponseCompression();
     // The pages are sent once and then remembered; a third smaller is worth a few milliseconds.
@@ -107,6 +111,9 @@ async Task Serve()
     app.MapEntries();
     app.MapLogFiles();
     app.MapDiagnosis();
+    app.MapLearning();
+    app.MapReading();
+    app.MapChanges();
     app.MapStudio();
     app.MapCopies();
     app.MapUnreadable();

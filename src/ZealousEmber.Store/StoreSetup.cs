@@ -10,6 +10,7 @@ using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Files;
 using ZealousEmber.Store.Firings;
+using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
 using ZealousEmber.Store.Settings;
@@ -43,6 +44,8 @@ public static class StoreSetup
         services.AddScoped<PracticeLog>();
         services.AddScoped<FiringRuns>();
         services.AddScoped<SampleLog>();
+        services.AddScoped<FiringRecords>();
+        services.AddScoped<KilnCareBook>();
         services.AddScoped<PhotoRepository>();
         services.AddScoped<RawRows>();
         return services;

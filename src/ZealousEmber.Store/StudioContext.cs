@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore.Design;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using NodaTime;
 using ZealousEmber.Store.Firings;
+using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
 using ZealousEmber.Store.Settings;
@@ -87,6 +88,25 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             token.ToTable("kiln_tokens");
             token.HasKey(t => t.KilnId);
             token.Property(t => t.KilnId).ValueGeneratedNever();
+        });
+        model.Entity<FiringRecordRow>(record =>
+        {
+            record.ToTable("firing_records");
+            record.HasKey(r => r.FiringId);
+            record.Property(r => r.FiringId).ValueGeneratedNever();
+            record.HasIndex(r => r.StartsAt);
+            record.HasIndex(r => new { r.KilnId, r.StartsAt });
+        });
+        model.Entity<MaintenanceRow>(done =>
+        {
+            done.ToTable("maintenance");
+            done.HasIndex(m => new { m.KilnId, m.At });
+        });
+        model.Entity<KilnCareRow>(care =>
+        {
+            care.ToTable("kiln_care");
+            care.HasKey(c => c.KilnId);
+            care.Property(c => c.KilnId).ValueGeneratedNever();
         });
         model.Entity<PracticeRow>(practice =>
         {

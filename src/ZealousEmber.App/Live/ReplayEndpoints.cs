@@ -102,20 +102,20 @@ internal static class ReplayEndpoints
         return LiveMapping.Write(live, report, report.State, null);
     }
 
-    private static List<FiringSample> ReadSamples(IReadOnlyList<ReplaySample?> wire, List<Problem> problems)
+    internal static List<FiringSample> ReadSamples(IReadOnlyList<ReplaySample?> wire, List<Problem> problems, string field = "samples")
     {
         var samples = new List<FiringSample>(Math.Min(wire.Count, MostSamples));
-        if (wire.Count > MostSamples) problems.Add(new Problem("samples", $"At most {MostSamples} readings are taken at once; this has {wire.Count}."));
+        if (wire.Count > MostSamples) problems.Add(new Problem(field, $"At most {MostSamples} readings are taken at once; this has {wire.Count}."));
         foreach (var (i, sample) in wire.Take(MostSamples).Index())
         {
             if (problems.Count > 20) break;
-            if (ReadMinute(sample?.Minute, $"samples[{i}].minute", problems) is not { } minute)
+            if (ReadMinute(sample?.Minute, $"{field}[{i}].minute", problems) is not { } minute)
             {
-                if (sample?.Minute is null) problems.Add(new Problem($"samples[{i}].minute", "When was this read? Minutes since the start."));
+                if (sample?.Minute is null) problems.Add(new Problem($"{field}[{i}].minute", "When was this read? Minutes since the start."));
                 continue;
             }
             var read = new FiringSample(minute, sample!.Celsius, sample.Share, sample.SetPoint);
-            if (read.Refusal(null) is { } why) problems.Add(new Problem($"samples[{i}]", why));
+            if (read.Refusal(null) is { } why) problems.Add(new Problem($"{field}[{i}]", why));
             else samples.Add(read);
         }
         samples.Sort((a, b) => a.Minutes.CompareTo(b.Minutes));

@@ -20,7 +20,8 @@ public sealed record FaultContract(FaultKind? Kind, double? FromMinute = null, d
 /// <param name="At">When; now when missing.</param>
 /// <param name="Note">Why, or what was seen.</param>
 /// <param name="Key">Made by the device; sent again it is the same change.</param>
-public sealed record ChangeStateRequest(DateTimeOffset? At = null, string? Note = null, string? Key = null);
+/// <param name="Reopen">Of a closed firing: there is more to be noted after all.</param>
+public sealed record ChangeStateRequest(DateTimeOffset? At = null, string? Note = null, string? Key = null, bool? Reopen = null);
 
 /// <summary>A batch of readings from a logger.</summary>
 /// <param name="Logger">Its own name.</param>
@@ -63,7 +64,7 @@ public sealed record EntryContract(string Key, EntryKind Kind, DateTimeOffset At
 /// <param name="Promised">The curve that was promised; minutes and °C.</param>
 public sealed record RunContract(
     int FiringId, int KilnId, FiringState State, LinkKind Link, DateTimeOffset StartsAt, DateTimeOffset StartedAt, string? By, bool IsAsEntered, string? GoalCone, string Line, ScheduleKind Kind, double Speed, double OpensAtCelsius,
-    DateTimeOffset? StoppedAt, DateTimeOffset? CooledAt, DateTimeOffset? OpenedAt, IReadOnlyList<CurveMinute> Promised, IReadOnlyList<RunStep> Steps, double BoilingCelsius);
+    DateTimeOffset? StoppedAt, DateTimeOffset? CooledAt, DateTimeOffset? OpenedAt, DateTimeOffset? ReadAt, DateTimeOffset? ClosedAt, IReadOnlyList<CurveMinute> Promised, IReadOnlyList<RunStep> Steps, double BoilingCelsius);
 
 /// <summary>A step of the program, as promised.</summary>
 /// <param name="Text">As a sentence.</param>

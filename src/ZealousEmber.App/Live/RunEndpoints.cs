@@ -24,6 +24,8 @@ internal static class RunEndpoints
             .Produces<RunContract>(201).ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(409);
         api.MapPost("stop", Stop).WithSummary("Stop it before its end").Produces<RunContract>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(409);
         api.MapPost("opened", Opened).WithSummary("The kiln was opened").Produces<RunContract>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(409);
+        api.MapPost("read", MarkRead).WithSummary("Its packs and its ware were read").Produces<RunContract>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(409);
+        api.MapPost("closed", Close).WithSummary("Nothing more is to be noted; saying it again with reopen takes that back").Produces<RunContract>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(409);
         api.MapPost("resume", Resume).WithSummary("Go on with a firing that was stopped").Produces<RunContract>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(409);
         api.MapGet("run", Show).WithSummary("How it was started; nothing before it is").Produces<RunContract>().Produces(204).ProducesProblem(404);
         api.MapGet("live", Live).WithSummary("Where it is, how it goes on, what is wrong").Produces<LiveContract>().ProducesProblem(404);
@@ -69,10 +71,32 @@ internal static class RunEndpoints
         (run, at) => run.State(at) switch
         {
             FiringState.Firing => "The power is on: stop it first. Never open a hot kiln.",
-            FiringState.Opened => "It was opened already.",
+            FiringState.Opened or FiringState.Read or FiringState.Closed => "It was opened already.",
             _ => null,
         },
         (run, at) => run with { OpenedAt = at, StoppedAt = run.State(at) == FiringState.Started ? at : run.StoppedAt }, cancel);
+
+    private static Task<IResult> MarkRead(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel) => Change(
+        id, wire, "read", studio, context,
+        (run, at) => run.State(at) switch
+        {
+            FiringState.Opened => null,
+            FiringState.Read => "It was read already.",
+            FiringState.Closed => "It is closed: nothing more is to be noted.",
+            _ => "The kiln has not been opened yet.",
+        },
+        (run, at) => run with { ReadAt = at }, cancel);
+
+    private static Task<IResult> Close(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel) => Change(
+        id, wire, wire?.Reopen == true ? "reopened" : "closed", studio, context,
+        (run, at) => (run.State(at), wire?.Reopen == true) switch
+        {
+            (FiringState.Closed, true) or (FiringState.Opened or FiringState.Read, false) => null,
+            (FiringState.Closed, false) => "It is closed already.",
+            (_, true) => "It is not closed.",
+            _ => "The kiln has not been opened yet.",
+        },
+        (run, at) => run with { ClosedAt = wire?.Reopen == true ? null : at }, cancel);
 
     private static Task<IResult> Resume(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel) => Change(
         id, wire, "resumed", studio, context,
@@ -161,7 +185,7 @@ internal static class RunEndpoints
         var compiled = ran.IsOk ? ran.Value.Compiled : null;
         return new RunContract(
             run.FiringId, run.KilnId, run.State(run.Clock(wall)), run.Link, run.StartsAt.ToDateTimeOffset(), run.StartedAt.ToDateTimeOffset(), run.By, run.IsAsEntered, run.Goal?.Number,
-            NotationWriter.Write(run.Program.Steps, TemperatureUnit.Celsius), run.Kind, run.Speed, run.Kiln.Opens.Celsius, run.StoppedAt?.ToDateTimeOffset(), run.CooledAt?.ToDateTimeOffset(), run.OpenedAt?.ToDateTimeOffset(),
+            NotationWriter.Write(run.Program.Steps, TemperatureUnit.Celsius), run.Kind, run.Speed, run.Kiln.Opens.Celsius, run.StoppedAt?.ToDateTimeOffset(), run.CooledAt?.ToDateTimeOffset(), run.OpenedAt?.ToDateTimeOffset(), run.ReadAt?.ToDateTimeOffset(), run.ClosedAt?.ToDateTimeOffset(),
             ran.IsOk ? LiveMapping.Write(ran.Value.WholeCurve) : [],
             compiled is null ? [] : [.. compiled.Segments.Select((s, i) => new RunStep(
                 Math.Round(s.Start.TotalMinutes, 1), Math.Round(s.RampEnd.TotalMinutes, 1), Math.Round(s.End.TotalMinutes, 1), run.Program.Steps[i].Target?.Celsius, NotationWriter.Write([run.Program.Steps[i]], TemperatureUnit.Celsius)))],

@@ -1,6 +1,7 @@
 using NodaTime;
 using ZealousEmber.App.Firings;
 using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Learning;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Firing;
@@ -15,7 +16,7 @@ using ZealousEmber.Store.Schedules;
 namespace ZealousEmber.App.Live;
 
 /// <summary>A firing with what it is fired with, at the moment it is started.</summary>
-internal sealed class RunStarter(Repository<Kiln> kilns, ScheduleRepository schedules, EnteredPrograms entered, StudioLookup lookup)
+internal sealed class RunStarter(Repository<Kiln> kilns, ScheduleRepository schedules, EnteredPrograms entered, StudioLookup lookup, TaughtKilns taught)
 {
     private const double MostPastDays = 3650;
     private const double MostAheadDays = 30;
@@ -35,9 +36,11 @@ internal sealed class RunStarter(Repository<Kiln> kilns, ScheduleRepository sche
         if (program is null) problems.Add(new Problem("scheduleId", "This firing has no schedule yet: plan it first."));
         if (problems.Count > 0 || kiln is null || program is null) return Result<FiringRun>.Failed(problems);
         if (program.CannotBeginAt(kiln.Room) is { } cannot) return new Problem("scheduleId", cannot.Message);
+        var goal = schedule?.Goal ?? firing.Goal;
+        var known = await kilns.Find(firing.KilnId!.Value, cancel) is { Item: var stored } ? (await taught.Of(firing.KilnId.Value, stored, cancel)).Taught(goal) : null;
         return new FiringRun(
-            firingId, firing.KilnId!.Value, wire!.Link!.Value, starts, now, by, program, asEntered, schedule?.Goal ?? firing.Goal, kiln, await LoadOf(firing, kiln), kiln.Room, firing.Kind,
-            speed, unchecked((ulong)(wire.Seed ?? firingId)), [.. faults]);
+            firingId, firing.KilnId.Value, wire!.Link!.Value, starts, now, by, program, asEntered, goal, kiln, await LoadOf(firing, kiln), kiln.Room, firing.Kind,
+            speed, unchecked((ulong)(wire.Seed ?? firingId)), [.. faults], Taught: known);
     }
 
     /// <summary>Whether a kiln exists, by name, for messages.</summary>

@@ -31,7 +31,7 @@ public sealed record ScheduleSummary(
 
 /// <summary>A version of a schedule.</summary>
 /// <param name="SavedBy">Who saved it, where somebody said.</param>
-public sealed record VersionSummary(int Number, DateTimeOffset SavedAt, string? SavedBy, string Name, string Line, double Peak, TemperatureUnit Unit);
+public sealed record VersionSummary(int Number, DateTimeOffset SavedAt, string? SavedBy, string Name, string Line, double Peak, TemperatureUnit Unit, string? Reason = null, int? FromFiring = null);
 
 /// <summary>A tag and how many schedules carry it.</summary>
 public sealed record TagCount(string Tag, int Count);
@@ -160,11 +160,13 @@ internal static class ScheduleEndpoints
     {
         var versions = await schedules.Versions(id, cancel);
         if (versions.Count == 0) return ProblemResponses.NotFound("schedule");
+        var reasons = await schedules.Reasons(id, cancel);
         return Results.Ok(versions
-            .Where((v, i) => all == true || i == 0 || Apart(versions[i - 1].UpdatedAt, v.UpdatedAt) > Sitting)
+            .Where((v, i) => all == true || i == 0 || reasons.ContainsKey(v.Version) || Apart(versions[i - 1].UpdatedAt, v.UpdatedAt) > Sitting)
             .Select(v => new VersionSummary(
                 v.Version, v.UpdatedAt.ToDateTimeOffset(), v.UpdatedBy, v.Item.Name, NotationWriter.Write(v.Item.Segments, v.Item.Unit),
-                v.Item.Segments.Max(s => s.Target?.In(v.Item.Unit) ?? double.MinValue), v.Item.Unit)));
+                v.Item.Segments.Max(s => s.Target?.In(v.Item.Unit) ?? double.MinValue), v.Item.Unit,
+                reasons.TryGetValue(v.Version, out var why) ? why.Reason : null, reasons.TryGetValue(v.Version, out var after) ? after.FromFiring : null)));
     }
 
     private static async Task<IResult> Version(int id, int number, ScheduleRepository schedules, CancellationToken cancel) =>

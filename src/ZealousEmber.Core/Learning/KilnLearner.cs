@@ -18,7 +18,7 @@ namespace ZealousEmber.Core.Learning;
 /// <param name="Loss">Conductivity of the walls against the usual.</param>
 /// <param name="Logs">Logs behind these.</param>
 /// <param name="Estimate">Power and loss as they are carried on.</param>
-public sealed record LearnedKiln(
+public sealed record KilnLessons(
     Estimated Offset, DisplayOffset Line, int Packs, ImmutableArray<HeldBack> Held, ImmutableArray<(string Shelf, Estimated Own)> Shelves, Estimated Health, Estimated Power, Estimated Heat, Estimated Loss, int Logs, KilnEstimate Estimate)
 {
     /// <summary>Between its hottest and its coolest shelf, °C of cone; nothing while fewer than two were read.</summary>
@@ -46,10 +46,13 @@ public sealed class KilnLearner(Kiln kiln)
     }
 
     /// <summary>Learns power and loss from the log of a firing in this kiln.</summary>
-    public void Learn(FinishedFiring firing)
+    public void Learn(FinishedFiring firing) => Learn(firing.Estimate);
+
+    /// <summary>The same from what goes through the log, once or twice: from what is known before and what is known of the display; nothing where there is too little of it.</summary>
+    public void Learn(Func<ObserverTuning, DisplayOffset?, KilnEstimate?> follow)
     {
         var line = offset.Readings > 0 ? offset.Line : null;
-        elements.Learn(tuning => firing.Estimate(tuning, line));
+        elements.Learn(tuning => follow(tuning, line));
     }
 
     /// <summary>Learns offset and evenness from the packs of a firing.</summary>
@@ -66,12 +69,12 @@ public sealed class KilnLearner(Kiln kiln)
     }
 
     /// <summary>What was learned so far.</summary>
-    public LearnedKiln Learned
+    public KilnLessons Learned
     {
         get
         {
             var sd = elements.Now.Covariance.Sd;
-            return new LearnedKiln(
+            return new KilnLessons(
                 offset.Offset, offset.Line, offset.Readings, offset.Held, offset.Shelves, elements.Health, new Estimated(elements.Now.Power, elements.Now.Power * sd.Power), elements.HeatFactor,
                 new Estimated(elements.Now.Loss, elements.Now.Loss * sd.Loss), elements.Firings, elements.Now);
         }

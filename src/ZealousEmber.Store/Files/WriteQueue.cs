@@ -11,6 +11,7 @@ public sealed class WriteQueue
 {
     private readonly SemaphoreSlim turn = new(1, 1);
     private readonly TimeSpan longest;
+    private long turns;
 
     /// <summary>A queue in which nobody waits longer than 5 s.</summary>
     public WriteQueue()
@@ -21,14 +22,17 @@ public sealed class WriteQueue
     /// <summary>A queue with another longest wait.</summary>
     public WriteQueue(TimeSpan longest) => this.longest = longest;
 
+    /// <summary>Turns given so far: while it stays, nothing in the store has changed.</summary>
+    public long Turns => Interlocked.Read(ref turns);
+
     /// <summary>Waits for a turn, to be given back by disposing it. Throws <see cref="StoreBusyException"/> when it does not come in time.</summary>
     public async Task<IDisposable> Enter(CancellationToken cancel)
     {
         if (!await turn.WaitAsync(longest, cancel)) throw new StoreBusyException();
-        return new Turn(turn);
+        return new Turn(this);
     }
 
-    private sealed class Turn(SemaphoreSlim turn) : IDisposable
+    private sealed class Turn(WriteQueue queue) : IDisposable
     {
         private bool given;
 
@@ -36,7 +40,8 @@ public sealed class WriteQueue
         {
             if (given) return;
             given = true;
-            turn.Release();
+            Interlocked.Increment(ref queue.turns);
+            queue.turn.Release();
         }
     }
 }

@@ -34,6 +34,10 @@ internal sealed class FiringRunRow
 
     public Instant? OpenedAt { get; set; }
 
+    public Instant? ReadAt { get; set; }
+
+    public Instant? ClosedAt { get; set; }
+
     public string Document { get; set; } = "{}";
 
     public static FiringRunRow From(FiringRun run) => new()
@@ -48,9 +52,11 @@ internal sealed class FiringRunRow
         StoppedAt = run.StoppedAt,
         CooledAt = run.CooledAt,
         OpenedAt = run.OpenedAt,
+        ReadAt = run.ReadAt,
+        ClosedAt = run.ClosedAt,
         Document = StoredJson.Write(new StoredRun(
             [.. run.Program.Steps.Select(StoredStep.From)], run.IsAsEntered, run.Goal?.Number, StoredKiln.From(new PinnedKiln(0, run.Kiln)), run.Load, run.Start.Celsius, run.Kind, run.Speed, run.Seed,
-            run.Faults.IsDefaultOrEmpty ? [] : [.. run.Faults])),
+            run.Faults.IsDefaultOrEmpty ? [] : [.. run.Faults], run.Taught)),
     };
 
     public FiringRun Read()
@@ -58,13 +64,13 @@ internal sealed class FiringRunRow
         var d = StoredJson.Read<StoredRun>(Document);
         return new FiringRun(
             FiringId, KilnId, Enum.Parse<LinkKind>(Link), StartsAt, StartedAt, By, FiringProgram.Create([.. d.Program.Select(s => s.Read())]).Value, d.IsAsEntered, d.Goal is null ? null : ConeNumber.Parse(d.Goal).Value,
-            d.Kiln.Read().Kiln, d.Load, Temperature.FromCelsius(d.Start), d.Kind, d.Speed, d.Seed, [.. d.Faults], StoppedAt, OpenedAt, CooledAt);
+            d.Kiln.Read().Kiln, d.Load, Temperature.FromCelsius(d.Start), d.Kind, d.Speed, d.Seed, [.. d.Faults], StoppedAt, OpenedAt, CooledAt, ReadAt, ClosedAt, d.Taught);
     }
 }
 
 /// <summary>What a firing was started with.</summary>
 internal sealed record StoredRun(
-    StoredStep[] Program, bool IsAsEntered, string? Goal, StoredKiln Kiln, KilnLoad Load, double Start, ScheduleKind Kind, double Speed, ulong Seed, SimulatedFault[] Faults);
+    StoredStep[] Program, bool IsAsEntered, string? Goal, StoredKiln Kiln, KilnLoad Load, double Start, ScheduleKind Kind, double Speed, ulong Seed, SimulatedFault[] Faults, KilnTaught? Taught = null);
 
 /// <summary>An entry as stored: added, never changed.</summary>
 internal sealed class FiringEntryRow

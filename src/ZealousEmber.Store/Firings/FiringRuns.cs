@@ -45,6 +45,10 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
     public async Task<IReadOnlyList<FiringRun>> UnderWay(CancellationToken cancel) =>
         [.. (await Runs.AsNoTracking().Where(r => r.OccupiesKiln != null).OrderBy(r => r.StartedAt).ToListAsync(cancel)).Select(r => r.Read())];
 
+    /// <summary>Those of a kiln that are over and not deleted, the earliest first.</summary>
+    public async Task<IReadOnlyList<FiringRun>> FinishedIn(int kilnId, CancellationToken cancel) =>
+        [.. (await Runs.AsNoTracking().Where(r => r.KilnId == kilnId && r.OpenedAt != null && context.Set<FiringRow>().Any(f => f.Id == r.FiringId && f.DeletedAt == null)).OrderBy(r => r.StartsAt).ToListAsync(cancel)).Select(r => r.Read())];
+
     /// <summary>All that were started, the latest first.</summary>
     public async Task<IReadOnlyList<FiringRun>> All(CancellationToken cancel) => [.. (await Runs.AsNoTracking().OrderByDescending(r => r.StartsAt).ToListAsync(cancel)).Select(r => r.Read())];
 
@@ -56,7 +60,7 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
         var before = row.Read();
         var run = change(before);
         if (ReferenceEquals(run, before)) return run;
-        (row.StoppedAt, row.CooledAt, row.OpenedAt, row.OccupiesKiln) = (run.StoppedAt, run.CooledAt, run.OpenedAt, run.IsUnderWay ? run.KilnId : null);
+        (row.StoppedAt, row.CooledAt, row.OpenedAt, row.ReadAt, row.ClosedAt, row.OccupiesKiln) = (run.StoppedAt, run.CooledAt, run.OpenedAt, run.ReadAt, run.ClosedAt, run.IsUnderWay ? run.KilnId : null);
         if (entry is not null && !await Noted.AnyAsync(e => e.FiringId == firingId && e.Key == entry.Key, cancel)) Noted.Add(FiringEntryRow.From(firingId, entry));
         await context.SaveChangesAsync(cancel);
         context.ChangeTracker.Clear();

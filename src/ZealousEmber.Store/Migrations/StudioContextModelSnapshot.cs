@@ -64,6 +64,9 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<string>("By")
                         .HasColumnType("TEXT");
 
+                    b.Property<long?>("ClosedAt")
+                        .HasColumnType("INTEGER");
+
                     b.Property<long?>("CooledAt")
                         .HasColumnType("INTEGER");
 
@@ -82,6 +85,9 @@ namespace ZealousEmber.Store.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<long?>("OpenedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("ReadAt")
                         .HasColumnType("INTEGER");
 
                     b.Property<long>("StartedAt")
@@ -158,6 +164,153 @@ namespace ZealousEmber.Store.Migrations
                     b.HasIndex("FiringId", "Logger", "Stream", "First");
 
                     b.ToTable("sample_blocks", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Records.FiringRecordRow", b =>
+                {
+                    b.Property<int>("FiringId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Clays")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Faults")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Figures")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("FiguresOf")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Glazes")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Goal")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsReference")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("KilnId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Lost")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Out")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Packs")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("People")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Reached")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Results")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SaveKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("ScheduleId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("ScheduleVersion")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("SearchText")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("StartsAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("UpdatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("UpdatedBy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("FiringId");
+
+                    b.HasIndex("StartsAt");
+
+                    b.HasIndex("KilnId", "StartsAt");
+
+                    b.ToTable("firing_records", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Records.KilnCareRow", b =>
+                {
+                    b.Property<int>("KilnId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("KilnId");
+
+                    b.ToTable("kiln_care", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Records.MaintenanceRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("CreateKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("DeletedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("KilnId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("KilnId", "At");
+
+                    b.ToTable("maintenance", (string)null);
                 });
 
             modelBuilder.Entity("ZealousEmber.Store.Repositories.ClayRow", b =>
@@ -703,6 +856,9 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<int>("Number")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("FromFiring")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("GoalCone")
                         .HasColumnType("TEXT");
 
@@ -715,6 +871,9 @@ namespace ZealousEmber.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Notes")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Reason")
                         .HasColumnType("TEXT");
 
                     b.Property<long>("SavedAt")

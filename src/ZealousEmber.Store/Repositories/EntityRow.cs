@@ -5,7 +5,9 @@ namespace ZealousEmber.Store.Repositories;
 /// <summary>Who saves, and the key the device gave the save; either may be unknown.</summary>
 /// <param name="By">A name somebody typed, up to 60 characters.</param>
 /// <param name="Key">Made by the client, up to 64 characters: the same save sent twice is one save.</param>
-public sealed record SaveStamp(string? By = null, string? Key = null)
+/// <param name="Reason">Why a schedule was changed, where that is known.</param>
+/// <param name="FromFiring">The firing it was changed after.</param>
+public sealed record SaveStamp(string? By = null, string? Key = null, string? Reason = null, int? FromFiring = null)
 {
     /// <summary>Nobody said who, and no key.</summary>
     public static readonly SaveStamp Unknown = new();

@@ -70,7 +70,7 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
         }
         context.Schedules.AddRange(rows);
         await context.SaveChangesAsync(cancel);
-        for (var i = 0; i < rows.Count; i++) AddVersion(rows[i], schedules[i]);
+        for (var i = 0; i < rows.Count; i++) AddVersion(rows[i], schedules[i], stamp);
         await context.SaveChangesAsync(cancel);
         if (own is not null)
         {
@@ -99,7 +99,7 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
         }
         if (Rows.TryRead(Table, row, r => r.Read()).Item?.SameContent(schedule) == true) return new SaveOutcome<Versioned<Schedule>>.Saved(ToVersioned(row));
         Write(row, schedule, stamp);
-        AddVersion(row, schedule);
+        AddVersion(row, schedule, stamp);
         try
         {
             await context.SaveChangesAsync(cancel);
@@ -141,6 +141,10 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
             .OrderByDescending(v => v.Number).ToListAsync(cancel);
         return [.. rows.Select(Read).OfType<Versioned<Schedule>>()];
     }
+
+    /// <summary>Why versions were made, and after which firing; those nobody gave a reason for are left out.</summary>
+    public async Task<IReadOnlyDictionary<int, (string Reason, int? FromFiring)>> Reasons(int id, CancellationToken cancel) =>
+        await context.ScheduleVersions.AsNoTracking().Where(v => v.ScheduleId == id && v.Reason != null).ToDictionaryAsync(v => v.Number, v => (v.Reason!, v.FromFiring), cancel);
 
     /// <summary>One version, of a deleted schedule too: what a firing was fired with stays to be seen.</summary>
     public async Task<Versioned<Schedule>?> Version(int id, int number, CancellationToken cancel) =>
@@ -219,9 +223,9 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
         row.SearchText = string.Join(' ', [schedule.Name, schedule.Notes, .. schedule.Tags]).ToLowerInvariant();
     }
 
-    private void AddVersion(ScheduleRow row, Schedule schedule)
+    private void AddVersion(ScheduleRow row, Schedule schedule, SaveStamp stamp)
     {
-        var version = new ScheduleVersionRow { ScheduleId = row.Id, Number = row.Version, SavedAt = row.UpdatedAt, SavedBy = row.UpdatedBy };
+        var version = new ScheduleVersionRow { ScheduleId = row.Id, Number = row.Version, SavedAt = row.UpdatedAt, SavedBy = row.UpdatedBy, Reason = stamp.Reason, FromFiring = stamp.FromFiring };
         version.Write(schedule);
         context.ScheduleVersions.Add(version);
     }

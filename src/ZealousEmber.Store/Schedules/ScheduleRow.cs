@@ -70,6 +70,12 @@ internal sealed class ScheduleVersionRow : IScheduleContent
 
     public string? SavedBy { get; set; }
 
+    /// <summary>Why it was changed, where somebody said.</summary>
+    public string? Reason { get; set; }
+
+    /// <summary>The firing it was changed after.</summary>
+    public int? FromFiring { get; set; }
+
     public string Name { get; set; } = "";
 
     public string Kind { get; set; } = "";

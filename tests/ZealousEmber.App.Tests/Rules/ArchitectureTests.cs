@@ -21,7 +21,7 @@ public class ArchitectureTests
     private static readonly string[] Layers =
     [
         "Units", "Schedules", "Notation", "Cones", "Ware", "Packing", "Kilns", "Kilns.Electric", "Kilns.Simulated", "Review", "Planning", "Assessment", "Clock", "Firing", "Firing.Readings", "Firing.Observation", "Firing.Alarms", "Firing.Live", "Controllers", "Controllers.Fit",
-        "Controllers.ReadingBack", "Controllers.Turning", "Controllers.Bank", "Controllers.Practice", "Learning", "Diagnosis",
+        "Controllers.ReadingBack", "Controllers.Turning", "Controllers.Bank", "Controllers.Practice", "Learning", "Diagnosis", "Logbook",
     ];
 
     private static readonly Architecture House = new ArchLoader().LoadAssemblies(App, Store, Core).Build();

@@ -9,6 +9,7 @@ using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Readings;
 using ZealousEmber.Store.Files;
 using ZealousEmber.Store.Firings;
+using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Settings;
 using JsonOptions = Microsoft.AspNetCore.Http.Json.JsonOptions;
 
@@ -70,6 +71,7 @@ internal static class LogFileEndpoints
             return ProblemResponses.Of([new Problem("csv", $"This log goes from {Say(from, zone)} to {Say(to, zone)}, but this firing began {Say(run.StartsAt, zone)}: is it of another firing, or are day and month the other way round?")]);
         }
         var added = await store.Import(id, Logger, stream, samples, cancel);
+        await context.RequestServices.GetRequiredService<FiringRecords>().Doubt(id, CancellationToken.None);
         samples.Clear();
         samples.TrimExcess();
         run = await studio.Live.TakenIn(run, context.RequestServices);

@@ -72,9 +72,13 @@ public enum LinkKind
 /// <param name="StoppedAt">When somebody stopped it before its end.</param>
 /// <param name="OpenedAt">When it was opened.</param>
 /// <param name="CooledAt">When the power went off for good.</param>
+/// <param name="ReadAt">When somebody said that packs and ware were read.</param>
+/// <param name="ClosedAt">When somebody said that nothing more is to be noted.</param>
+/// <param name="Taught">What the kiln had taught by then.</param>
 public sealed record FiringRun(
     int FiringId, int KilnId, LinkKind Link, Instant StartsAt, Instant StartedAt, string? By, FiringProgram Program, bool IsAsEntered, Cone? Goal, Kiln Kiln, KilnLoad Load, Temperature Start, ScheduleKind Kind,
-    double Speed = 1, ulong Seed = 1, ImmutableArray<SimulatedFault> Faults = default, Instant? StoppedAt = null, Instant? OpenedAt = null, Instant? CooledAt = null)
+    double Speed = 1, ulong Seed = 1, ImmutableArray<SimulatedFault> Faults = default, Instant? StoppedAt = null, Instant? OpenedAt = null, Instant? CooledAt = null,
+    Instant? ReadAt = null, Instant? ClosedAt = null, KilnTaught? Taught = null)
 {
     /// <summary>Fastest a simulated kiln runs, times real time.</summary>
     public const double MostSpeed = 600;
@@ -82,7 +86,7 @@ public sealed record FiringRun(
     /// <summary>Where it stands.</summary>
     /// <param name="now">By its own clock.</param>
     public FiringState State(Instant now) =>
-        OpenedAt is not null ? FiringState.Opened : StoppedAt is not null ? FiringState.Stopped : now < StartsAt ? FiringState.Started : CooledAt is not null ? FiringState.Cooling : FiringState.Firing;
+        ClosedAt is not null ? FiringState.Closed : ReadAt is not null ? FiringState.Read : OpenedAt is not null ? FiringState.Opened : StoppedAt is not null ? FiringState.Stopped : now < StartsAt ? FiringState.Started : CooledAt is not null ? FiringState.Cooling : FiringState.Firing;
 
     /// <summary>Its kiln is not to be had: it is neither opened nor forgotten.</summary>
     public bool IsUnderWay => OpenedAt is null;
@@ -94,7 +98,7 @@ public sealed record FiringRun(
     public double Minutes(Instant at) => (at - StartsAt).TotalMinutes;
 
     /// <summary>What is watched.</summary>
-    public WatchedFiring Watched => new(Kiln, Load, Program, Goal, Start);
+    public WatchedFiring Watched => new(Kiln, Load, Program, Goal, Start, Taught is { Offset: { } offset } ? (offset, Taught.OffsetSd) : default, Known: Taught?.Tuning);
 
     /// <summary>The simulated kiln behind it.</summary>
     public SimulatedKiln Simulate() => new(new SimulatedSetup(Kiln, Load, Program, Start.Celsius, Seed, Faults));

@@ -1,0 +1,152 @@
+using System.Collections.Immutable;
+using NodaTime;
+using ZealousEmber.App.Firings;
+using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Learning;
+using ZealousEmber.App.Stock;
+using ZealousEmber.Core;
+using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Diagnosis;
+using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.Firing.Readings;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Learning;
+using ZealousEmber.Core.Logbook;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Firings;
+using ZealousEmber.Store.Records;
+using ZealousEmber.Store.Repositories;
+
+namespace ZealousEmber.App.Reading;
+
+/// <summary>A started firing with all that is known of it.</summary>
+/// <param name="Draft">As it was planned.</param>
+/// <param name="Run">As it was started.</param>
+/// <param name="Record">As it was read.</param>
+/// <param name="Samples">Its log.</param>
+/// <param name="Load">What was in it; nothing where nobody said, or only half.</param>
+/// <param name="Taught">What its kiln has taught.</param>
+/// <param name="Entries">What was noted.</param>
+internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, FiringRecord Record, List<FiringSample> Samples, WareLoad? Load, TaughtKiln? Taught, IReadOnlyList<FiringEntry> Entries)
+{
+    private ImmutableArray<double> progress = Record.Figures?.Progress ?? default;
+
+    /// <summary>What the display showed; nothing without a log.</summary>
+    public Curve? Log { get; } = LogCurve.Of(Samples);
+
+    /// <summary>Heat work of every cone along it; empty without a log.</summary>
+    public ImmutableArray<double> Progress => progress.IsDefaultOrEmpty ? progress = new FinishedFiring(Run.Watched, Samples).Progress() : progress;
+
+    /// <summary>What the packs say, shelf by shelf.</summary>
+    public ImmutableArray<ShelfHeat> Packs => [.. Record.Packs.Select(p => ShelfHeat.Of(p, Progress.IsEmpty ? null : c => Progress[c.Order]))];
+
+    /// <summary>The kiln it is fired in again: as its firings have taught.</summary>
+    public Kiln Kiln => Taught?.Kiln ?? Run.Kiln;
+
+    /// <summary>The chamber when it was opened, as it was noted or last read.</summary>
+    public double? OpenedAt => Entries.LastOrDefault(e => e.Kind == EntryKind.State && e.Subject == "opened")?.Celsius ?? (Run.OpenedAt is not null && Log is not null ? Log.Points[^1].Celsius : null);
+
+    /// <summary>What causes are judged by.</summary>
+    public FiringFacts Facts()
+    {
+        double? equivalent = null;
+        if (Run.Goal is { } goal && !Progress.IsEmpty)
+            equivalent = ConeTable.Of(goal).Kinetics.EndPoint(60, Math.Max(Progress[goal.Order], 1e-9)) + (Run.Taught?.Offset ?? 0);
+        var flags = ImmutableHashSet.CreateBuilder<string>();
+        if (Run.Program.Steps.Any(s => s.Atmosphere is Atmosphere.LightReduction or Atmosphere.HeavyReduction)) flags.Add("reduction");
+        if (Run.Kiln.VentFlow > 0) flags.Add("vent");
+        if (Taught is { Learned: { Logs: > 2, Health.Mean: < 0.9 } }) flags.Add("weak");
+        var before = Taught?.History.LastOrDefault(h => h.At < Run.StartsAt);
+        return new FiringFacts(
+            Log, Run.Kind, Run.Goal, Boiling.At(Run.Kiln.Altitude), Load, Packs, equivalent, before?.Learned.Evenness, OpenedAt, Run.StoppedAt is null ? Run.Program.Steps.Max(s => s.Target?.Celsius) : null, Flags: flags.ToImmutable());
+    }
+
+    /// <summary>The firing in numbers.</summary>
+    public FiringFigures Figures(StudioSettings studio)
+    {
+        var facts = Facts();
+        var (kwh, hours, cost) = (0.0, 0.0, 0.0);
+        var tariff = studio.Prices.Of(EnergyCarrier.Electricity);
+        foreach (var (from, minutes, share) in LogCurve.Shares(Samples))
+        {
+            var used = share * minutes / 60;
+            hours += used;
+            kwh += used * Run.Kiln.FullPower / 1000;
+            cost += used * Run.Kiln.FullPower / 1000 * tariff.At((Run.StartsAt + Duration.FromMinutes(from)).InZone(studio.Zone).LocalDateTime);
+        }
+        return FiringFigures.Of(Log, facts.Numbers(null, null, null), facts.Packs, Run.Goal, Progress, hours > 0 ? (kwh, hours) : null, hours > 0 && tariff.IsKnown ? cost : null);
+    }
+
+    /// <summary>The program it was fired with as a schedule.</summary>
+    public Schedule AsSchedule(Schedule? named) => named?.With(Run.Program) ?? Schedule.Create(Draft.Item.Name, Run.Kind, TemperatureUnit.Celsius, [.. Run.Program.Steps], goal: Run.Goal).Value;
+}
+
+/// <summary>Reads finished firings, and keeps the logbook's figures of them.</summary>
+internal sealed class FiringReader(
+    Repository<FiringDraft> firings, FiringRuns runs, SampleLog samples, FiringRecords records, Repository<Kiln> kilns, TaughtKilns taught, StudioLookup lookup)
+{
+    // Each request has a reader of its own; what is missing is worked out by one of them.
+    private static readonly SemaphoreSlim One = new(1, 1);
+
+    /// <summary>A started firing; nothing where there is none.</summary>
+    public async Task<ReadFiring?> Read(int id, CancellationToken cancel, bool withTaught = true)
+    {
+        if (await runs.Find(id, cancel) is not { } run || await firings.Find(id, cancel) is not { } draft) return null;
+        var problems = new List<Problem>();
+        var load = draft.Item.Lots.IsEmpty ? null : await LotMapping.Read(new LoadContract(Lots: [.. draft.Item.Lots.Select(FiringMapping.Write)], Packed: draft.Item.Packed), lookup, problems);
+        var kiln = withTaught && await kilns.Find(run.KilnId, cancel) is { Item: var stored } ? await taught.Of(run.KilnId, stored, cancel) : null;
+        return new ReadFiring(draft, run, await records.Find(id, cancel), FinishedLog.Of(run, await samples.Read(id, cancel)), problems.Count == 0 ? load : null, kiln, await runs.Entries(id, cancel));
+    }
+
+    /// <summary>Works out what is missing in the logbook.</summary>
+    public async Task Refresh(CancellationToken cancel)
+    {
+        await One.WaitAsync(cancel);
+        try
+        {
+            var stale = await records.Stale(cancel);
+            if (stale.Count == 0) return;
+            var studio = await lookup.Settings();
+            foreach (var (id, of) in stale)
+            {
+                if (await Read(id, cancel, withTaught: false) is { } firing) await Keep(firing, studio, of, cancel);
+            }
+        }
+        finally
+        {
+            One.Release();
+        }
+    }
+
+    /// <summary>Works out one firing anew.</summary>
+    public async Task Refresh(int id, CancellationToken cancel)
+    {
+        if (await Read(id, cancel, withTaught: false) is { Run.OpenedAt: not null } firing) await Keep(firing, await lookup.Settings(), FiringRecords.Mark(firing.Draft.Version), cancel);
+    }
+
+    private async Task Keep(ReadFiring firing, StudioSettings studio, string of, CancellationToken cancel)
+    {
+        var figures = firing.Figures(studio);
+        await records.Keep(firing.Run.FiringId, Index(firing, figures), figures, of, cancel);
+    }
+
+    private static FiringIndex Index(ReadFiring f, FiringFigures figures)
+    {
+        var (draft, run) = (f.Draft.Item, f.Run);
+        var lots = f.Load?.Lots ?? [];
+        IEnumerable<string?> words =
+        [
+            draft.Name, run.By, run.Kind.ToString(), run.Goal?.Number, .. draft.Lots.SelectMany(l => new[] { l.What, l.Whose }), .. lots.SelectMany(l => l.Glazes.Select(g => g.Name)), .. lots.Select(l => l.Clay?.Name), f.Record.Results.Word,
+            .. f.Record.Results.Faults.Select(x => x.Kind), .. f.Entries.Where(e => e.Kind == EntryKind.Note).Select(e => e.Text),
+        ];
+        Cone? reached = figures["reached"] is { } order ? Cone.All[(int)order] : null;
+        return new FiringIndex(
+            run.KilnId, run.StartsAt, draft.Name, run.Kind, run.Goal, reached, draft.Schedule is { } schedule ? new PlannedBy(schedule.Id, schedule.Version) : null, run.By,
+            [.. draft.Lots.SelectMany(l => l.GlazeIds).Distinct()], [.. draft.Lots.Select(l => l.ClayId).OfType<int>().Distinct()], [.. draft.Lots.Select(l => l.Whose).Append(run.By).OfType<string>().Distinct()], string.Join(' ', words.Where(w => w is not null)));
+    }
+}

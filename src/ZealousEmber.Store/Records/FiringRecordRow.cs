@@ -1,0 +1,136 @@
+using System.Collections.Immutable;
+using NodaTime;
+using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Diagnosis;
+using ZealousEmber.Core.Learning;
+using ZealousEmber.Core.Logbook;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Json;
+
+namespace ZealousEmber.Store.Records;
+
+/// <summary>What was read of a finished firing, and what the logbook finds it by.</summary>
+internal sealed class FiringRecordRow
+{
+    public int FiringId { get; set; }
+
+    public int Version { get; set; }
+
+    public Instant UpdatedAt { get; set; }
+
+    public string? UpdatedBy { get; set; }
+
+    public string? SaveKey { get; set; }
+
+    public string Packs { get; set; } = "[]";
+
+    public string Results { get; set; } = "{}";
+
+    public bool IsReference { get; set; }
+
+    /// <summary>Figures, as JSON; worked out from all the rest, and again when that changes.</summary>
+    public string? Figures { get; set; }
+
+    /// <summary>What the figures were worked out from; nothing where they are to be worked out again.</summary>
+    public string? FiguresOf { get; set; }
+
+    public int KilnId { get; set; }
+
+    public Instant StartsAt { get; set; }
+
+    public string Name { get; set; } = "";
+
+    public string Kind { get; set; } = "";
+
+    public string? Goal { get; set; }
+
+    public string? Reached { get; set; }
+
+    public int? ScheduleId { get; set; }
+
+    public int? ScheduleVersion { get; set; }
+
+    public string? By { get; set; }
+
+    /// <summary>Numbers between bars, so that one of them is found: |1|3|.</summary>
+    public string Glazes { get; set; } = "|";
+
+    public string Clays { get; set; } = "|";
+
+    /// <summary>Names between bars, lower case.</summary>
+    public string People { get; set; } = "|";
+
+    public string Faults { get; set; } = "|";
+
+    public int? Out { get; set; }
+
+    public int? Lost { get; set; }
+
+    /// <summary>Everything a search looks through, lower case.</summary>
+    public string SearchText { get; set; } = "";
+
+    public FiringRecord Read() => new(
+        FiringId, Version, UpdatedAt, UpdatedBy, SaveKey, Packs == "[]" ? [] : [.. StoredJson.Read<StoredPack[]>(Packs).Select(p => p.Read())],
+        Results == "{}" ? FiringResults.None : StoredJson.Read<StoredResults>(Results).Read(), Figures is null ? null : ReadFigures(Figures), FiguresOf);
+
+    public static FiringFigures ReadFigures(string figures) => StoredJson.Read<StoredFigures>(figures).Read();
+
+    public void WriteReading(ImmutableArray<ReadPack> packs, FiringResults results)
+    {
+        (Packs, Results) = (StoredJson.Write(packs.Select(StoredPack.From)), StoredJson.Write(StoredResults.From(results)));
+        (IsReference, Out, Lost) = (results.IsReference, results.Out, results.Lost);
+        Faults = Between(results.Faults.Select(f => f.Kind).Distinct());
+        FiguresOf = null;
+    }
+
+    public static string Between(IEnumerable<string> words) => words.Aggregate("|", (all, word) => $"{all}{word}|");
+}
+
+/// <summary>A finished firing's reading as stored.</summary>
+/// <param name="FiringId">Which.</param>
+/// <param name="Version">Counts its saves; 0 before the first.</param>
+/// <param name="UpdatedAt">When it was saved last.</param>
+/// <param name="UpdatedBy">By whom.</param>
+/// <param name="SaveKey">The key of the last save.</param>
+/// <param name="Packs">As read.</param>
+/// <param name="Results">What came out.</param>
+/// <param name="Figures">In numbers; nothing while they are to be worked out.</param>
+/// <param name="FiguresOf">What they were worked out from.</param>
+public sealed record FiringRecord(
+    int FiringId, int Version, Instant UpdatedAt, string? UpdatedBy, string? SaveKey, ImmutableArray<ReadPack> Packs, FiringResults Results, FiringFigures? Figures = null, string? FiguresOf = null)
+{
+    /// <summary>Of a firing nothing was read of.</summary>
+    public static FiringRecord Of(int firingId) => new(firingId, 0, Instant.MinValue, null, null, [], FiringResults.None);
+}
+
+/// <summary>What the logbook finds a firing by.</summary>
+public sealed record FiringIndex(
+    int KilnId, Instant StartsAt, string Name, ScheduleKind Kind, Cone? Goal, Cone? Reached, PlannedBy? Schedule, string? By, IReadOnlyList<int> Glazes, IReadOnlyList<int> Clays, IReadOnlyList<string> People, string Words);
+
+/// <summary>The schedule it was fired with.</summary>
+public sealed record PlannedBy(int ScheduleId, int? Version);
+
+internal sealed record StoredPack(string Shelf, StoredCone[] Cones)
+{
+    public static StoredPack From(ReadPack pack) => new(pack.Shelf, [.. pack.Cones.Select(c => new StoredCone(c.Cone.Number, c.Bend))]);
+
+    public ReadPack Read() => ReadPack.Create(Shelf, [.. Cones.Select(c => new ConeRead(ConeNumber.Parse(c.Cone).Value, c.Bend))]).Value;
+}
+
+internal sealed record StoredCone(string Cone, double Bend);
+
+internal sealed record StoredResults(int? Out, int? Lost, WareFault[] Faults, string? Word, bool IsReference)
+{
+    public static StoredResults From(FiringResults r) => new(r.Out, r.Lost, [.. r.Faults], r.Word, r.IsReference);
+
+    /// <summary>Lots may have gone since; what was noted of them stays.</summary>
+    public FiringResults Read() => FiringResults.Create(Out, Lost, Faults, [.. Enumerable.Repeat((int?)null, Core.Ware.WareLot.MostLots)], Word, IsReference).Value;
+}
+
+internal sealed record StoredFigures(Dictionary<string, double> Numbers, double[] Minutes, double[] Celsius, double[] Progress)
+{
+    public static StoredFigures From(FiringFigures f) => new(f.Numbers.ToDictionary(), [.. f.Thumbnail.Select(p => p.Minutes)], [.. f.Thumbnail.Select(p => p.Celsius)], [.. f.Progress.Select(p => Math.Round(p, 6))]);
+
+    public FiringFigures Read() => new(Numbers.ToImmutableDictionary(), [.. Minutes.Zip(Celsius, (m, c) => new CurvePoint(m, c))], [.. Progress]);
+}
