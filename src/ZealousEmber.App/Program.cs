@@ -19,6 +19,7 @@ using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Learning;
 using ZealousEmber.App.Live;
 using ZealousEmber.App.Live.Logs;
+using ZealousEmber.App.Logbook;
 using ZealousEmber.App.Notation;
 using ZealousEmber.App.Packing;
 using ZealousEmber.App.Planning;
@@ -114,6 +115,7 @@ async Task Serve()
     app.MapLearning();
     app.MapReading();
     app.MapChanges();
+    app.MapLogbook();
     app.MapStudio();
     app.MapCopies();
     app.MapUnreadable();

@@ -1,3 +1,4 @@
+using ZealousEmber.App.Reading;
 using ZealousEmber.Store;
 using ZealousEmber.Store.Demo;
 using ZealousEmber.Store.Files;
@@ -13,6 +14,9 @@ internal static class StudioStart
         var folder = app.Services.GetRequiredService<StudioFolder>();
         await using var scope = app.Services.CreateAsyncScope();
         await StudioDatabase.BringUpToDate(scope.ServiceProvider.GetRequiredService<StudioContext>(), folder, time.GetUtcNow());
-        if (app.Configuration.GetValue<bool>("demo")) await SaltmarshLane.Seed(scope.ServiceProvider, time);
+        if (!app.Configuration.GetValue<bool>("demo")) return;
+        await SaltmarshLane.Seed(scope.ServiceProvider, time);
+        // Its logbook is there from the first look on; a studio of one's own has its firings worked out one by one.
+        await scope.ServiceProvider.GetRequiredService<FiringReader>().Refresh(CancellationToken.None);
     }
 }

@@ -3,6 +3,7 @@ using ZealousEmber.App.Live;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Learning;
+using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.App.Learning;
 
@@ -120,4 +121,4 @@ public sealed record ReminderContract(MaintenanceKind Kind, int After, int Since
 public sealed record MonthContract(string Month, int Firings, double? Kwh, double? Cost, int Lost);
 
 /// <summary>A climb to the top.</summary>
-public sealed record ClimbContract(int FiringId, string Name, DateTimeOffset At, string Kind, double TopHours, double? Last100Hours);
+public sealed record ClimbContract(int FiringId, string Name, DateTimeOffset At, ScheduleKind Kind, double TopHours, double? Last100Hours);

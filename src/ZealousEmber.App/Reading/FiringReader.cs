@@ -51,6 +51,31 @@ internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, F
     /// <summary>The chamber when it was opened, as it was noted or last read.</summary>
     public double? OpenedAt => Entries.LastOrDefault(e => e.Kind == EntryKind.State && e.Subject == "opened")?.Celsius ?? (Run.OpenedAt is not null && Log is not null ? Log.Points[^1].Celsius : null);
 
+    /// <summary>Its elements were worn by then, or nearly.</summary>
+    private bool IsWeak
+    {
+        get
+        {
+            const double Nearly = 1.03, Hot = 1100;
+            var top = Run.Program.Steps.Max(s => s.Target?.Celsius ?? 0);
+            if (top < Hot || Taught?.History.FirstOrDefault(h => h.FiringId == Run.FiringId) is not { Learned: { Logs: > 2 } learned }) return false;
+            return learned.Power.Mean < Nearly * ElementLife.WornAt(Taught.Stored, Taught.Stored.UsualLoad(Run.Kind), Temperature.FromCelsius(top));
+        }
+    }
+
+    /// <summary>Switched off before its end after an hour at full power: it was not getting there.</summary>
+    private bool GaveUp
+    {
+        get
+        {
+            const double Full = 0.95, LastMinutes = 60;
+            if (Run.StoppedAt is not { } stopped) return false;
+            var end = Run.Minutes(stopped);
+            var last = LogCurve.Shares(Samples).Where(s => s.FromMinute >= end - LastMinutes && s.FromMinute + s.Minutes <= end).ToList();
+            return last.Count > 0 && last.Sum(s => s.Share * s.Minutes) / last.Sum(s => s.Minutes) >= Full;
+        }
+    }
+
     /// <summary>What causes are judged by.</summary>
     public FiringFacts Facts()
     {
@@ -60,7 +85,8 @@ internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, F
         var flags = ImmutableHashSet.CreateBuilder<string>();
         if (Run.Program.Steps.Any(s => s.Atmosphere is Atmosphere.LightReduction or Atmosphere.HeavyReduction)) flags.Add("reduction");
         if (Run.Kiln.VentFlow > 0) flags.Add("vent");
-        if (Taught is { Learned: { Logs: > 2, Health.Mean: < 0.9 } }) flags.Add("weak");
+        if (IsWeak) flags.Add("weak");
+        if (GaveUp) flags.Add("stalled");
         var before = Taught?.History.LastOrDefault(h => h.At < Run.StartsAt);
         return new FiringFacts(
             Log, Run.Kind, Run.Goal, Boiling.At(Run.Kiln.Altitude), Load, Packs, equivalent, before?.Learned.Evenness, OpenedAt, Run.StoppedAt is null ? Run.Program.Steps.Max(s => s.Target?.Celsius) : null, Flags: flags.ToImmutable());

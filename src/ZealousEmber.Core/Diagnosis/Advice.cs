@@ -20,6 +20,8 @@ public sealed record Advice(string? Patch, string? WithBisque, ImmutableArray<st
         var glaze = wishes.Where(w => !OfBisque.Contains(w.Patch)).ToList();
         bool Wanted(string patch) => glaze.Any(w => w.Patch == patch);
 
+        if (Wanted("work+") && Wanted("elements"))
+            return new Advice("elements", bisque, ["It could not get there: more heat work cannot be asked of this kiln before its elements are seen to."]);
         if (Wanted("work-") && glaze.Any(w => w.Patch == "heal"))
             return new Advice("work-", bisque, ["Pinholes ask for a longer hold, but the glaze has boiled: less heat work first, then look again."]);
         if (Opposite(glaze))

@@ -189,17 +189,19 @@ public static partial class SchedulePatcher
         var solved = Solve(task, program, hold, goal, aim);
         if (!solved.IsOk) return Result<PatchedSchedule>.Failed(solved.Problems);
         var step = solved.Value.Steps[index].Whole(task.Schedule.Unit);
-        return Done(task, program.WithStep(index, step.Target!.Value, step.Hold), $"{text}: {Degrees(task, step.Target.Value)}, hold {Phrases.Number(step.HoldMinutes)} min.", false);
+        var was = task.Schedule.Program.Steps[task.Schedule.Program.TopStep].Whole(task.Schedule.Unit);
+        var top = step.Target == was.Target && step.Hold == was.Hold ? "" : $": {Degrees(task, step.Target!.Value)}, hold {Phrases.Number(step.HoldMinutes)} min";
+        return Done(task, program.WithStep(index, step.Target!.Value, step.Hold), $"{text}{top}");
     }
 
     /// <summary>With another shape, the top solved so that the heat work stays.</summary>
     private static Result<PatchedSchedule> Kept(PatchTask task, FiringProgram program, int index, double hold, Cone goal, string text) =>
         WorkOf(task, task.Schedule.Program) is { } aim && aim > 1e-4 ? Solved(task, program, index, hold, goal, aim, text) : Cold(goal);
 
-    private static Result<PatchedSchedule> Done(PatchTask task, FiringProgram program, string text, bool ends = true)
+    private static Result<PatchedSchedule> Done(PatchTask task, FiringProgram program, string text)
     {
         var whole = FiringProgram.Create([.. program.Steps.Select(s => s.Whole(task.Schedule.Unit))]);
-        return whole.IsOk ? new PatchedSchedule(task.Schedule.With(whole.Value), ends ? $"{text}." : text) : Result<PatchedSchedule>.Failed(whole.Problems);
+        return whole.IsOk ? new PatchedSchedule(task.Schedule.With(whole.Value), $"{text}.") : Result<PatchedSchedule>.Failed(whole.Problems);
     }
 
     private static double ProgressAt(ConeKinetics kinetics, double endPoint) => (kinetics.Primitive(endPoint) - kinetics.Primitive(ConeKinetics.Room)) / 60;

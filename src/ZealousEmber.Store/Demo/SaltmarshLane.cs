@@ -1,4 +1,3 @@
-using System.Collections.Immutable;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using NodaTime;
@@ -17,6 +16,7 @@ using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Files;
 using ZealousEmber.Store.Firings;
+using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
 using ZealousEmber.Store.Settings;
@@ -55,7 +55,7 @@ public static class SaltmarshLane
             [.. Kilns.Select(k => BuiltInProfiles.All.Single(p => p.Profile.Name == k.Controller).Profile)], now, cancel);
         await SaltmarshRuns.Seed(
             context, services.GetRequiredService<Repository<FiringDraft>>(), services.GetRequiredService<Repository<Kiln>>(), new ScheduleRepository(context, services.GetRequiredService<WriteQueue>(), time),
-            services.GetRequiredService<FiringRuns>(), services.GetRequiredService<SampleLog>(), now, cancel);
+            services.GetRequiredService<FiringRuns>(), services.GetRequiredService<SampleLog>(), services.GetRequiredService<FiringRecords>(), services.GetRequiredService<KilnCareBook>(), now, cancel);
         await transaction.CommitAsync(cancel);
     }
 
@@ -120,29 +120,24 @@ public static class SaltmarshLane
     [
         FiringDraft.Create("Class bisque, Thursday", ScheduleKind.Bisque, 1, null, TemperatureUnit.Celsius,
         [
-            Lot("mugs", 26, 6, 1, [], "the class", Dryness.CoolToTouch, 0.4, Round(85, 100, 35, Stacking.Layers)),
-            Lot("plates", 14, 8, 1, [], "Tobin", Dryness.BoneDry, 0.8, Round(260, 28, stacking: Stacking.Spacers), width: 260),
-            Lot("garden pots", 5, 12, 2, [], "Isolde", Dryness.CoolToTouch, 1.9, Round(180, 160, stacking: Stacking.Nest)),
+            SaltmarshHistory.Lot("mugs", 26, 6, 1, [], "the class", Dryness.CoolToTouch, 0.4, SaltmarshHistory.Round(85, 100, 35, Stacking.Layers)),
+            SaltmarshHistory.Lot("plates", 14, 8, 1, [], "Tobin", Dryness.BoneDry, 0.8, SaltmarshHistory.Round(260, 28, stacking: Stacking.Spacers), width: 260),
+            SaltmarshHistory.Lot("garden pots", 5, 12, 2, [], "Isolde", Dryness.CoolToTouch, 1.9, SaltmarshHistory.Round(180, 160, stacking: Stacking.Nest)),
         ], witnessPack: true, startsAt: Next(now, IsoDayOfWeek.Thursday, new LocalTime(14, 0))),
         FiringDraft.Create("Supper set, second half", ScheduleKind.Glaze, 1, null, TemperatureUnit.Celsius,
         [
-            Lot("dinner plates", 12, 7, 1, [1], "Maren", Dryness.BoneDry, 0.9, Round(250, 28), width: 250),
-            Lot("bowls", 16, 6, 1, [1], "Maren", Dryness.BoneDry, 0.5, Round(150, 70)),
-            Lot("jugs", 6, 6, 1, [3], "Tobin", Dryness.BoneDry, 0.9, Round(110, 180, 45)),
+            SaltmarshHistory.Lot("dinner plates", 12, 7, 1, [1], "Maren", Dryness.BoneDry, 0.9, SaltmarshHistory.Round(250, 28), width: 250),
+            SaltmarshHistory.Lot("bowls", 16, 6, 1, [1], "Maren", Dryness.BoneDry, 0.5, SaltmarshHistory.Round(150, 70)),
+            SaltmarshHistory.Lot("jugs", 6, 6, 1, [3], "Tobin", Dryness.BoneDry, 0.9, SaltmarshHistory.Round(110, 180, 45)),
         ], witnessPack: true, startsAt: Next(now, IsoDayOfWeek.Sunday, new LocalTime(9, 0))),
         FiringDraft.Create("Isolde's planters", ScheduleKind.Bisque, 1, ConeNumber.Parse("04").Value, TemperatureUnit.Celsius,
         [
-            Lot("planters", 9, 16, 2, [], "Isolde", Dryness.CoolToTouch, 3.2, Round(220, 190)),
+            SaltmarshHistory.Lot("planters", 9, 16, 2, [], "Isolde", Dryness.CoolToTouch, 3.2, SaltmarshHistory.Round(220, 190)),
         ], schedule: new PinnedSchedule(PlantersSchedule, 1), accepted: [new Acceptance("no-witness-pack", Severity.Note, "A tile by the peephole has to do; no room for a pack.", Instant.FromUtc(2026, 11, 20, 18, 5), "Isolde")]),
     ];
 
     /// <summary>The next such day, not today, at a time by the studio's clock.</summary>
     private static OffsetDateTime Next(ZonedDateTime now, IsoDayOfWeek day, LocalTime at) => (now.Date.Next(day) + at).InZoneLeniently(Zone).ToOffsetDateTime();
-
-    private static LotDraft Lot(string what, int count, double wall, int clay, int[] glazes, string whose, Dryness dryness, double kg, PieceDraft piece, double? width = null) =>
-        new(what, count, wall, width, false, false, dryness, clay, [.. glazes], whose, NextStep.Dipping, kg, ImmutableSortedDictionary<string, string>.Empty, Piece: piece);
-
-    private static PieceDraft Round(double across, double height, double? handle = null, Stacking stacking = Stacking.None) => new(PieceShape.Round, across, null, height, handle, Stacking: stacking);
 
     private static readonly (string Name, string Class, string Controller, string Notes, Dictionary<string, double?> Numbers)[] Kilns =
     [
@@ -178,7 +173,7 @@ public static class SaltmarshLane
         new("Evening class bisque", ScheduleKind.Bisque, TemperatureUnit.Fahrenheit, "bisque, class", [51.3],
             ["100/h to 190 hold 3:00 \"mixed, some still cool to the touch\"; 180/h to 1100; 150/h to 1750 \"burn-out\"; 108/h to 1830; off"],
             "Written in °F for Maren, who teaches the class.", "06"),
-        new("Reed green, everyday", ScheduleKind.Glaze, TemperatureUnit.Celsius, "reed green, heron", [33.9],
+        new("Reed green, everyday", ScheduleKind.Glaze, TemperatureUnit.Celsius, "reed green, heron", [1099.9],
             ["100/h to 120 hold 30m; full to 600; 150/h to 1120; 60/h to 1222; off"], Goal: "6"),
         new("Lamp white on Brickfield Red", ScheduleKind.Glaze, TemperatureUnit.Celsius, "lamp white, earthenware", [20.5],
             ["100/h to 120 hold 30m \"dry the glaze\"; 150/h to 960; 60/h to 1063 hold 5m; cool 120/h to 760; off"], Goal: "04"),
@@ -190,13 +185,13 @@ public static class SaltmarshLane
             "Runs. Waste slab under every tile.", "6"),
         new("Marsh White bisque, for brushing", ScheduleKind.Bisque, TemperatureUnit.Celsius, "bisque, heron", [12.7],
             ["80/h to 90 hold 2:00; 100/h to 600; 110/h to 960 \"carbon out\"; 60/h to 1063; off"], Goal: "04"),
-        new("Marsh White bisque, for dipping", ScheduleKind.Bisque, TemperatureUnit.Celsius, "bisque, heron", [41.4, 6.2],
+        new("Marsh White bisque, for dipping", ScheduleKind.Bisque, TemperatureUnit.Celsius, "bisque, heron", [1101.4, 151.2],
             [
                 "100/h to 600; 130/h to 1000 hold 10m; off",
                 "60/h to 90 hold 2:00 \"dry, 8 mm and cool to the touch\"; 100/h to 600 \"slow past quartz\"; 110/h to 900 \"carbon out\"; 60/h to 998 \"last 100 at 60, so the cone's number holds\"; off",
             ],
             "Since the load that burst in spring: the two hours at 90 °C stay in.", "06"),
-        new("Oyster matte, supper set", ScheduleKind.Glaze, TemperatureUnit.Celsius, "oyster matte, heron", [30.3, 16.8, 1.9],
+        new("Oyster matte, supper set", ScheduleKind.Glaze, TemperatureUnit.Celsius, "oyster matte, heron", [78.3, 43.8, 16.9],
             [
                 "80/h to 120 hold 45m; 160/h to 1040; 110/h to 1140; 60/h to 1210 hold 12m; cool 55/h to 850; off",
                 "80/h to 120 hold 45m; 160/h to 1040; 110/h to 1140; 60/h to 1210 hold 12m; cool 150/h to 1040; cool 55/h to 850; off",

@@ -1,21 +1,24 @@
-using System.Globalization;
+using System.Collections.Immutable;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Kilns.Simulated;
+using ZealousEmber.Core.Learning;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Firings;
+using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
 
 namespace ZealousEmber.Store.Demo;
 
 /// <summary>
-/// What has been fired at the made-up studio: three years of Heron, its elements growing old and changed once, a bisque that burst; one firing that cools
-/// and one that runs now. Every curve comes from the simulated kiln.
+/// What has been fired at the made-up studio: three years of Heron (<see cref="SaltmarshHistory"/>), tiles to be read, one firing that cools and one that runs now. Every curve and every
+/// pack comes from the simulated kiln.
 /// </summary>
 internal static class SaltmarshRuns
 {
@@ -24,24 +27,46 @@ internal static class SaltmarshRuns
     private const int EveryNth = 4;
     private const double LongestHours = 60;
 
-    private sealed record Past(string Schedule, int Version, string Name, double DaysAgo, string By, double Health, double Offset, (EntryKind Kind, double Hour, string Text)? Entry = null);
-
     /// <summary>Adds them.</summary>
-    public static async Task Seed(StudioContext context, Repository<FiringDraft> firings, Repository<Kiln> kilns, ScheduleRepository schedules, FiringRuns runs, SampleLog samples, Instant now, CancellationToken cancel)
+    public static async Task Seed(
+        StudioContext context, Repository<FiringDraft> firings, Repository<Kiln> kilns, ScheduleRepository schedules, FiringRuns runs, SampleLog samples, FiringRecords records, KilnCareBook book, Instant now, CancellationToken cancel)
     {
         var ids = await context.Schedules.ToDictionaryAsync(s => s.Name, s => s.Id, cancel);
         var heron = (await kilns.Find(Heron, cancel))!;
-        foreach (var (i, past) in History().Index())
+        foreach (var (kind, daysAgo, by, note) in Done) await book.Add(Heron, new Maintenance(0, kind, now - Duration.FromDays(daysAgo), by, note), null, cancel);
+        foreach (var (i, past) in SaltmarshHistory.All().Index())
         {
             var starts = now - Duration.FromDays(past.DaysAgo);
             var version = (await schedules.Version(ids[past.Schedule], past.Version, cancel))!;
-            var id = await Plan(firings, past.Name, version, Heron, heron, starts, cancel);
+            var id = await Plan(firings, past.Name, version, Heron, heron, starts, past.Lots, cancel);
             var run = Run(id, Heron, heron.Item, version.Item, starts, LinkKind.Push, past.By, (ulong)(1000 + i));
-            await Fire(runs, samples, run, Truth(heron.Item, past.Health), new SimulatedReadings(past.Offset, 1), null, cancel);
+            var packs = await Fire(runs, samples, run, Truth(heron.Item, past.Health), new SimulatedReadings(past.Offset, 1), null, SaltmarshHistory.Shelves(past.DaysAgo), cancel, past.StoppedAfter);
             if (past.Entry is { } entry) await runs.Add(id, new FiringEntry($"demo-{id}", entry.Kind, starts + Duration.FromHours(entry.Hour), past.By, Text: entry.Text), cancel);
+            await records.Save(id, Heron, null, packs, past.Results, new SaveStamp(past.By), cancel);
         }
+        await Opened(firings, schedules, runs, samples, kilns, ids, now, cancel);
         await Cooling(firings, schedules, runs, samples, ids, heron, now, cancel);
         await Running(firings, schedules, runs, samples, kilns, ids, now, cancel);
+    }
+
+    private static readonly (MaintenanceKind Kind, double DaysAgo, string By, string Note)[] Done =
+    [
+        (MaintenanceKind.Elements, SaltmarshHistory.NewElements, "Maren", "All three rings, by the electrician."),
+        (MaintenanceKind.Thermocouple, SaltmarshHistory.NewThermocouple, "Tobin", "It read low; the packs had said so three firings running."),
+        (MaintenanceKind.Shelves, 205, "Isolde", "Scraped wet, washed twice."),
+        (MaintenanceKind.Vent, 330, "Tobin", "Hose cleared of a wasps’ nest."),
+    ];
+
+    /// <summary>Tiles that came out of the test kiln and are still to be read.</summary>
+    private static async Task Opened(
+        Repository<FiringDraft> firings, ScheduleRepository schedules, FiringRuns runs, SampleLog samples, Repository<Kiln> kilns, Dictionary<string, int> ids, Instant now, CancellationToken cancel)
+    {
+        var wren = (await kilns.Find(Wren, cancel))!;
+        var blue = (await schedules.Version(ids["Tidewrack blue, test tiles"], 2, cancel))!;
+        var starts = now - Duration.FromDays(3.1);
+        var id = await Plan(firings, "Tidewrack blue, six tiles", blue, Wren, wren, starts, [SaltmarshHistory.Lot("test tiles", 6, 6, 1, [2], "Isolde", Dryness.BoneDry, 0.12, SaltmarshHistory.Round(60, 90))], cancel);
+        var run = Run(id, Wren, wren.Item, blue.Item, starts, LinkKind.Push, "Isolde", 3001) with { Load = wren.Item.UsualLoad(ScheduleKind.Glaze, 0.4) };
+        await Fire(runs, samples, run, wren.Item, new SimulatedReadings(-2, 0), null, [], cancel);
     }
 
     private static async Task Cooling(
@@ -49,9 +74,9 @@ internal static class SaltmarshRuns
     {
         var bisque = (await schedules.Version(ids["Marsh White bisque, for dipping"], 2, cancel))!;
         var starts = now - Duration.FromHours(26.5);
-        var id = await Plan(firings, "Class bisque, last week’s mugs", bisque, Heron, heron, starts, cancel);
+        var id = await Plan(firings, "Class bisque, last week’s mugs", bisque, Heron, heron, starts, [], cancel);
         var run = Run(id, Heron, heron.Item, bisque.Item, starts, LinkKind.Push, "Maren", 2001);
-        await Fire(runs, samples, run, Truth(heron.Item, 0.985), new SimulatedReadings(-4, 1), now, cancel);
+        await Fire(runs, samples, run, Truth(heron.Item, 1.01), new SimulatedReadings(-2.8, 1), now, [], cancel);
         await Note(runs, id, starts, "Maren", (EntryKind.Dry, 2.9, null, null), (EntryKind.Vent, 7.1, null, "closed"), (EntryKind.ConeDown, 13.4, "06", null));
     }
 
@@ -61,7 +86,7 @@ internal static class SaltmarshRuns
         var wren = (await kilns.Find(Wren, cancel))!;
         var matte = (await schedules.Version(ids["Oyster matte, supper set"], 3, cancel))!;
         var starts = Instant.FromUnixTimeMilliseconds((now - Duration.FromMinutes(568)).ToUnixTimeMilliseconds());
-        var id = await Plan(firings, "Oyster matte, test tiles", matte, Wren, wren, starts, cancel);
+        var id = await Plan(firings, "Oyster matte, test tiles", matte, Wren, wren, starts, [], cancel);
         // Its readings are made as it is followed: the same from its seed, whenever that is.
         await runs.Start(Run(id, Wren, wren.Item, matte.Item, starts, LinkKind.Simulated, "Tobin", 7) with { Load = wren.Item.UsualLoad(ScheduleKind.Glaze, 0.6) }, new FiringEntry($"start-{id}", EntryKind.State, starts, "Tobin", Subject: "started"), cancel);
         await Note(runs, id, starts, "Tobin", (EntryKind.Vent, 3.2, null, "closed"), (EntryKind.Colour, 6.1, null, "cherry"));
@@ -73,10 +98,10 @@ internal static class SaltmarshRuns
             await runs.Add(id, new FiringEntry($"demo-{id}-{i}", e.Kind, starts + Duration.FromHours(e.Hour), by, e.Kind == EntryKind.Colour ? 800 : null, e.Subject, e.Text), CancellationToken.None);
     }
 
-    private static async Task<int> Plan(Repository<FiringDraft> firings, string name, Versioned<Schedule> schedule, int kilnId, Versioned<Kiln> kiln, Instant starts, CancellationToken cancel)
+    private static async Task<int> Plan(Repository<FiringDraft> firings, string name, Versioned<Schedule> schedule, int kilnId, Versioned<Kiln> kiln, Instant starts, ImmutableArray<LotDraft> lots, CancellationToken cancel)
     {
         var draft = FiringDraft.Create(
-            name, schedule.Item.Kind, kilnId, schedule.Item.Goal, TemperatureUnit.Celsius, [], witnessPack: true, schedule: new PinnedSchedule(schedule.Id, schedule.Version), startsAt: starts.WithOffset(Offset.Zero),
+            name, schedule.Item.Kind, kilnId, schedule.Item.Goal, TemperatureUnit.Celsius, lots, witnessPack: true, schedule: new PinnedSchedule(schedule.Id, schedule.Version), startsAt: starts.WithOffset(Offset.Zero),
             kiln: new PinnedKiln(kiln.Version, kiln.Item)).Value;
         return (await firings.Add(draft, SaveStamp.Unknown, cancel)).Id;
     }
@@ -86,19 +111,23 @@ internal static class SaltmarshRuns
 
     private static Kiln Truth(Kiln kiln, double health) => kiln.Learned(kiln.HeatFactor, kiln.LossFactor, kiln.ElementHealth * health, kiln.Uncertainty);
 
-    /// <summary>Fires it and keeps every second minute: to its opening, or until now.</summary>
-    private static async Task Fire(FiringRuns runs, SampleLog samples, FiringRun run, Kiln truth, SimulatedReadings readings, Instant? until, CancellationToken cancel)
+    /// <summary>Fires it and keeps every second minute: to its opening, or until now. Gives the packs of its shelves.</summary>
+    private static async Task<ImmutableArray<ReadPack>> Fire(
+        FiringRuns runs, SampleLog samples, FiringRun run, Kiln truth, SimulatedReadings readings, Instant? until, (string Shelf, double Own)[] shelves, CancellationToken cancel, double? stoppedAfter = null)
     {
         var simulated = new SimulatedKiln(new SimulatedSetup(truth, run.Load, run.Program, run.Start.Celsius, run.Seed, [], readings));
+        var packs = new SimulatedPacks(run.Watched.Cones, shelves, run.Seed);
         var log = new List<StoredSample>();
         Instant? cooled = null;
         var share = 0.0;
         for (var i = 1; simulated.Minutes < LongestHours * 60; i++)
         {
+            if (simulated.Minutes >= stoppedAfter * 60) simulated.SwitchOff();
             var sample = simulated.Next();
             var at = run.StartsAt + Duration.FromMinutes(simulated.Minutes);
             if (at > until) break;
-            if (simulated.Step >= run.Program.Steps.Length - 1) cooled ??= at;
+            packs.Feel(simulated.Minutes, simulated.Chamber);
+            if (simulated.Step >= run.Program.Steps.Length - 1 || simulated.Minutes >= stoppedAfter * 60) cooled ??= at;
             share += sample?.Share ?? 0;
             if (i % EveryNth == 0)
             {
@@ -110,34 +139,10 @@ internal static class SaltmarshRuns
         Instant Stored(Instant moment) => Instant.FromUnixTimeMilliseconds(moment.ToUnixTimeMilliseconds());
         var opened = until is null ? Stored(run.StartsAt + Duration.FromMinutes(simulated.Minutes + 25)) : (Instant?)null;
         await runs.Start(
-            run with { StartsAt = Stored(run.StartsAt), StartedAt = Stored(run.StartedAt), CooledAt = cooled is { } c ? Stored(c) : null, OpenedAt = opened },
+            run with { StartsAt = Stored(run.StartsAt), StartedAt = Stored(run.StartedAt), CooledAt = cooled is { } c ? Stored(c) : null, StoppedAt = stoppedAfter is { } hours ? Stored(run.StartsAt + Duration.FromHours(hours)) : null, OpenedAt = opened, ReadAt = shelves.Length > 0 ? opened + Duration.FromHours(1) : null },
             new FiringEntry($"start-{run.FiringId}", EntryKind.State, Stored(run.StartsAt), run.By, Subject: "started"), cancel);
         if (opened is { } open) await runs.Add(run.FiringId, new FiringEntry($"opened-{run.FiringId}", EntryKind.State, open, run.By, Math.Round(simulated.Chamber), "opened"), cancel);
-        await samples.Append(run.FiringId, "Heron’s logger", "1", log, cancel);
-    }
-
-    /// <summary>A firing every three months: bisque and glaze in turn; elements that fade, are changed, and fade again; a thermocouple that drifts.</summary>
-    private static IEnumerable<Past> History()
-    {
-        string[] people = ["Maren", "Tobin", "Isolde"];
-        const double changedDaysAgo = 410;
-        for (var i = 0; i < 12; i++)
-        {
-            var daysAgo = 1090 - i * 91.0;
-            var sinceChange = daysAgo > changedDaysAgo ? 1230 - daysAgo : changedDaysAgo - daysAgo;
-            var health = 1.07 - 0.00019 * sinceChange;
-            var offset = -7 * (1090 - daysAgo) / 1090;
-            var isBisque = i % 2 == 0;
-            var (schedule, version) = isBisque ? ("Marsh White bisque, for dipping", daysAgo > 160 ? 1 : 2) : daysAgo > 100 ? ("Reed green, everyday", 1) : ("Oyster matte, supper set", daysAgo > 50 ? 1 : 3);
-            // The loads people speak of: the bisque that burst in spring, the first after the elements were changed.
-            (EntryKind, double, string)? said = i switch
-            {
-                10 => (EntryKind.Note, 1.4, "Two bangs at about 140 °C. Garden pots, still cool to the touch when they went in."),
-                8 => (EntryKind.Note, 0.1, "First firing with the new elements."),
-                11 => (EntryKind.Note, 12.0, "Went through 1040 to 850 °C in about an hour."),
-                _ => null,
-            };
-            yield return new Past(schedule, version, string.Create(CultureInfo.InvariantCulture, $"{(isBisque ? "Bisque" : schedule.Split(',')[0])}, load {i + 61}"), daysAgo, people[i % 3], health, offset, said);
-        }
+        await samples.Append(run.FiringId, $"{run.Kiln.Name}’s logger", "1", log, cancel);
+        return packs.Read();
     }
 }

@@ -428,6 +428,308 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/learning/replay': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** What a kiln would have taught after each of these firings: pure */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['LearningRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['LearningResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/logbook': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Finished firings that match, the latest first */
+    get: {
+      parameters: {
+        query?: {
+          /** @description Words: names, glazes, clays, people, notes. */
+          Search?: string;
+          /** @description Number of a kiln. */
+          Kiln?: number;
+          /** @description Number of a glaze. */
+          Glaze?: number;
+          /** @description Number of a clay. */
+          Clay?: number;
+          /** @description Somebody whose ware was in it, or who fired it. */
+          Who?: string;
+          /** @description A kind of fault. */
+          Fault?: string;
+          /** @description The cone that was reached. */
+          Cone?: string;
+          /** @description A kind of firing. */
+          Kind?: string;
+          /** @description Number of a schedule. */
+          Schedule?: number;
+          /** @description Not before. */
+          Since?: string;
+          /** @description Before. */
+          Until?: string;
+          /** @description Only those to go by. */
+          Reference?: boolean;
+          /** @description Only those that came out well. */
+          Good?: boolean;
+          Skip?: number;
+          Take?: number;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['LogbookPage'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/logbook/trends': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Climb times, offset, cost and losses over time, of what matches */
+    get: {
+      parameters: {
+        query?: {
+          /** @description Words: names, glazes, clays, people, notes. */
+          Search?: string;
+          /** @description Number of a kiln. */
+          Kiln?: number;
+          /** @description Number of a glaze. */
+          Glaze?: number;
+          /** @description Number of a clay. */
+          Clay?: number;
+          /** @description Somebody whose ware was in it, or who fired it. */
+          Who?: string;
+          /** @description A kind of fault. */
+          Fault?: string;
+          /** @description The cone that was reached. */
+          Cone?: string;
+          /** @description A kind of firing. */
+          Kind?: string;
+          /** @description Number of a schedule. */
+          Schedule?: number;
+          /** @description Not before. */
+          Since?: string;
+          /** @description Before. */
+          Until?: string;
+          /** @description Only those to go by. */
+          Reference?: boolean;
+          /** @description Only those that came out well. */
+          Good?: boolean;
+          Skip?: number;
+          Take?: number;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['TrendsResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/compare': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Firings on one chart, and what probably set them apart */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['CompareRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['CompareResponse'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/{id}/history': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** A kiln's firings, maintenance, reminders, climbs and months */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['KilnHistoryContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/schedules/{id}/firing': {
     parameters: {
       query?: never;
@@ -2743,6 +3045,144 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/firings/{id}/read': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Its packs and its ware were read */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ChangeStateRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['RunContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/closed': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Nothing more is to be noted; saying it again with reopen takes that back */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ChangeStateRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['RunContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/firings/{id}/resume': {
     parameters: {
       query?: never;
@@ -3418,6 +3858,646 @@ export interface paths {
           };
           content: {
             'application/json': components['schemas']['LogLookResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/{id}/learned': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What a kiln has taught: each number, how sure, how many readings stand behind it, how it moved */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['LearnedContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/{id}/care': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Say something over what was learned, with a note; and when to be reminded */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['CareContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['CareContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/{id}/maintenance': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Something was done: new elements or a new thermocouple start their numbers anew */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['MaintenanceRequest'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['MaintenanceContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/{id}/maintenance/{entry}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Take something out again; can be undone */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+          entry: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/{id}/maintenance/{entry}/restore': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Bring it back */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+          entry: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/reading': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What was read of a firing, and what it says */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ReadingView'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    /** Save packs and results over the version named in If-Match */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ReadingContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ReadingView'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/packs': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Save the packs as they were read; over the version in If-Match, where one is named */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PacksRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PacksResponse'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/results': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Save what came out; over the version in If-Match, where one is named */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ResultsContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ResultsContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/diagnosis': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Causes of its faults, weighed by its own numbers, each with the change that mends it */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['FiringCause'][];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/change': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Make a change the next version of its schedule, with the reason and the firing it came from */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ChangeRequest'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ChangeResponse'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
           };
         };
         /** @description Unprocessable Entity */
@@ -5505,6 +6585,11 @@ export interface components {
      * @enum {string}
      */
     AlarmWeight: 'note' | 'ask' | 'warn' | 'danger';
+    /**
+     * @description Where curves are laid over each other.
+     * @enum {string}
+     */
+    Alignment: 'start' | 'top' | 'rise' | 'fall';
     /** @description A stretch with nobody in. */
     AloneSpan: {
       /** Format: date-time */
@@ -5595,6 +6680,20 @@ export interface components {
       kiln?: null | components['schemas']['KilnContract'];
       load?: null | components['schemas']['LoadContract'];
     };
+    /** @description What somebody says over what was learned, and reminders. */
+    CareContract: {
+      /** Format: double */
+      offset?: null | number;
+      /** Format: double */
+      power?: null | number;
+      note?: null | string;
+      /** Format: int32 */
+      thermocoupleAfter?: null | number;
+      /** Format: int32 */
+      shelvesAfter?: null | number;
+      /** Format: int32 */
+      ventAfter?: null | number;
+    };
     /** @description A cause, weighed. */
     CauseContract: {
       fault: string;
@@ -5650,6 +6749,30 @@ export interface components {
     };
     /** @enum {string} */
     ChamberShape: 'round' | 'rectangle';
+    /** @description A change to be made. */
+    ChangeRequest: {
+      /** @description Which. */
+      patch: null | string;
+      /**
+       * Format: int32
+       * @description The schedule's version that was seen; refused where it has moved on since.
+       */
+      overVersion?: null | number;
+    };
+    /** @description The next version of a schedule. */
+    ChangeResponse: {
+      /** Format: int32 */
+      scheduleId: number;
+      /** Format: int32 */
+      version: number;
+      /**
+       * Format: int32
+       * @description The version before it; 0 where the schedule is new.
+       */
+      before: number;
+      name: string;
+      text: string;
+    };
     /** @description A change of state. */
     ChangeStateRequest: {
       /**
@@ -5661,6 +6784,8 @@ export interface components {
       note?: null | string;
       /** @description Made by the device; sent again it is the same change. */
       key?: null | string;
+      /** @description Of a closed firing: there is more to be noted after all. */
+      reopen?: null | boolean;
     };
     /** @description Check lists: before starting, and after opening. */
     CheckListsContract: {
@@ -5689,6 +6814,65 @@ export interface components {
       /** @description Dark, iron-bearing or recycled. */
       burnsOutSlowly?: null | boolean;
       notes?: null | string;
+    };
+    /** @description A climb to the top. */
+    ClimbContract: {
+      /** Format: int32 */
+      firingId: number;
+      name: string;
+      /** Format: date-time */
+      at: string;
+      kind: components['schemas']['ScheduleKind'];
+      /** Format: double */
+      topHours: number;
+      /** Format: double */
+      last100Hours: null | number;
+    };
+    /** @description Firings to be compared. */
+    CompareRequest: {
+      /** @description Their numbers, 2 to 12. */
+      firings: null | number[];
+      /** @description start, top, rise or fall; a number is a rise through so many °C. */
+      align?: unknown;
+      /**
+       * Format: double
+       * @description With rise and fall: through what.
+       */
+      celsius?: null | number;
+    };
+    /** @description Firings on one chart, and what sets them apart. */
+    CompareResponse: {
+      align: components['schemas']['Alignment'];
+      /** Format: double */
+      celsius: null | number;
+      firings: components['schemas']['ComparedFiring'][];
+      /** @description By number of a firing. */
+      differences: components['schemas']['DifferenceContract'][];
+      /** @description What probably mattered, in sentences. */
+      mattered: string[];
+    };
+    /** @description A firing on the chart. */
+    ComparedFiring: {
+      /** Format: int32 */
+      firingId: number;
+      name: string;
+      /** Format: date-time */
+      startsAt: string;
+      /** Format: int32 */
+      kilnId: number;
+      /**
+       * Format: double
+       * @description The minute of its own that is laid on 0; nothing where it never comes there, and it is laid at its start.
+       */
+      zeroMinute: null | number;
+      /** @description Minutes from there. */
+      curve: components['schemas']['CurveMinute'][];
+      faults: string[];
+      /** Format: int32 */
+      out: null | number;
+      /** Format: int32 */
+      lost: null | number;
+      reference: boolean;
     };
     /** @description End points of every cone over a range of climbs, for the chart. */
     ConeEndPoints: {
@@ -5805,9 +6989,34 @@ export interface components {
       /** @description That fit in it. */
       cones: null | string[];
     };
-    /** @description Faults to be explained. */
+    /** @description Faults to be explained: by numbers, or by the firing they came from. */
     DiagnosisRequest: {
+      /** @description What was found. */
       faults: null | components['schemas']['FaultContract'][];
+      /** @description What the display showed, °C; numbers are taken from it where a fault does not give them. */
+      curve?: null | components['schemas']['ReplaySample'][];
+      load?: null | components['schemas']['LoadContract'];
+      /** @description As read. */
+      packs?: null | components['schemas']['PackContract'][];
+      schedule?: null | components['schemas']['ScheduleContract'];
+      /** @description The schedule's own when missing. */
+      goalCone?: null | string;
+      /**
+       * @description The schedule's own when missing, else glaze.
+       * @enum {null|string}
+       */
+      kind?: 'drying' | 'bisque' | 'glaze' | 'once-fired' | 'refiring' | null;
+      /**
+       * Format: int32
+       * @description Where it was fired.
+       */
+      kilnId?: null | number;
+      kiln?: null | components['schemas']['KilnContract'];
+      /**
+       * Format: double
+       * @description The chamber when it was opened; the last reading when missing, if that is under 250.
+       */
+      openedCelsius?: null | number;
     };
     /** @description Why, and what to change. */
     DiagnosisResponse: {
@@ -5841,30 +7050,58 @@ export interface components {
       /** @description Of every section then. */
       positions: string[];
     };
-    /** @description A value that is not what was set. */
+    /** @description A number of each. */
     DifferenceContract: {
-      question: string;
-      /** @description Nothing where it should not come up at all. */
-      wanted: null | string;
-      shown: string;
-      /** @description What this alone would do. */
-      consequence: string;
+      name: string;
+      label: string;
+      unit: string;
+      /** @description One for each firing, in their order; nothing where it is not known. */
+      values: (null | number)[];
       /**
        * Format: double
-       * @description Powered, more than wanted.
+       * @description How many times what is worth a thought they differ.
        */
-      minutes: number;
-      /**
-       * Format: double
-       * @description The hottest, more than wanted, in the controller's unit.
-       */
-      degrees: number;
+      weight: number;
+      mattered: boolean;
     };
     /**
      * @description Which way a step goes.
      * @enum {string}
      */
     Direction: 'up' | 'down' | 'level';
+    /**
+     * @description Whether it is time for other elements.
+     * @enum {string}
+     */
+    ElementAdvice: 'fine' | 'soon' | 'change';
+    /** @description How long elements will do. */
+    ElementsContract: {
+      advice: components['schemas']['ElementAdvice'];
+      /**
+       * Format: double
+       * @description Health at which a full kiln climbs at less than 30 °C/h at its usual top.
+       */
+      wornAt: number;
+      /**
+       * Format: double
+       * @description °C.
+       */
+      usualTop: number;
+      /**
+       * Format: double
+       * @description What they lose in a firing; nothing while that cannot be told.
+       */
+      perFiring: null | number;
+      /**
+       * Format: int32
+       * @description About; nothing while that cannot be told.
+       */
+      firingsLeft: null | number;
+      /** Format: int32 */
+      firingsSinceNew: number;
+      /** Format: double */
+      fullPowerHoursSinceNew: number;
+    };
     /** @description A program that was entered at a kiln and read back. */
     EnteredContract: {
       /** Format: int32 */
@@ -6018,6 +7255,20 @@ export interface components {
       /** Format: int32 */
       points: number;
     };
+    /** @description A cone as it should have come out. */
+    ExpectedCone: {
+      cone: string;
+      /**
+       * Format: double
+       * @description Bend by the plan, degrees.
+       */
+      planned: number;
+      /**
+       * Format: double
+       * @description Bend by what the display showed and is known to be off by; nothing without a log.
+       */
+      logged: null | number;
+    };
     /** @description A fault, with what is known of the firing where it was seen. */
     FaultContract: {
       /** @description underfired, pinholes, dunting, … */
@@ -6034,6 +7285,21 @@ export interface components {
       severity?: 'looks' | 'refire' | 'lost' | null;
       /** @description By name: numbers, true for what is so, and “where”. What is not known is left out. */
       numbers?: null | Record<string, never>;
+      /**
+       * Format: int32
+       * @description Index of the lot in the load, from 0.
+       */
+      lot?: null | number;
+      /** @description Where it stood, as packs name shelves. */
+      shelf?: unknown;
+      /** @description It came days after. */
+      later?: null | boolean;
+    };
+    /** @description How often a fault was found. */
+    FaultCount: {
+      fault: string;
+      /** Format: int32 */
+      firings: number;
     };
     /** @description What an experienced colleague would say; the gravest first. */
     FindingContract: {
@@ -6051,6 +7317,33 @@ export interface components {
       /** @description Every mend there is, the likeliest first. */
       fixes: components['schemas']['FixContract'][];
       basis: null | components['schemas']['BasisContract'];
+    };
+    /** @description A cause of a fault of this firing. */
+    FiringCause: {
+      /** @description In words. */
+      cause: string;
+      /**
+       * Format: double
+       * @description Its weight among the causes of this fault; no frequency.
+       */
+      probability: number;
+      /** @description What speaks for it, or against it. */
+      evidence: components['schemas']['FiringEvidence'][];
+      /** @description No firing mends it. */
+      notFiring: boolean;
+      patch: null | components['schemas']['FiringPatch'];
+      /** @description Of which fault. */
+      fault: string;
+      /** Format: int32 */
+      pieces: number;
+      from: components['schemas']['CauseFrom'];
+      /** Format: int32 */
+      points: number;
+      /** @description It is the one to go by, alone or with another. */
+      leads: boolean;
+      /** @description Of all faults together, this is the change to make. */
+      advised: boolean;
+      conflicts: string[];
     };
     /** @description A firing from its first thought: what goes in, where, and what is wished for. Rows may be half written. */
     FiringContract: {
@@ -6108,6 +7401,23 @@ export interface components {
       kilnAsPlanned?: null | components['schemas']['KilnContract'];
       packing?: null | components['schemas']['FiringPackingContract'];
     };
+    /** @description A number of this firing that speaks for a cause or against it. */
+    FiringEvidence: {
+      text: string;
+      /** Format: double */
+      value: null | number;
+      /** Format: double */
+      limit: null | number;
+      /**
+       * Format: double
+       * @description Where on the log; nothing where it is not of a stretch.
+       */
+      fromMinute: null | number;
+      /** Format: double */
+      toMinute: null | number;
+      /** Format: int32 */
+      points: number;
+    };
     /** @description How somebody wants a firing packed. */
     FiringPackingContract: {
       /**
@@ -6121,6 +7431,20 @@ export interface components {
        * @enum {null|string}
        */
       shelves?: 'any' | 'full' | 'half' | null;
+    };
+    /** @description A change. */
+    FiringPatch: {
+      /** @description burn, work+, band+, … */
+      name: string;
+      /** @description What is changed, in a sentence. */
+      text: string;
+      /** @description What else belongs to it. */
+      note: null | string;
+      /** @description The steps afterwards; nothing where no step changes. */
+      steps: null | components['schemas']['SegmentContract'][];
+      before: null | components['schemas']['PatchSide'];
+      after: null | components['schemas']['PatchSide'];
+      schedule: null | components['schemas']['ScheduleContract'];
     };
     /**
      * @description Where a firing stands, from its first thought to its last note.
@@ -6409,11 +7733,28 @@ export interface components {
       /** @description What is wrong, when something is. */
       detail?: null | string;
     };
+    /** @description Element health. */
+    HealthNumber: {
+      /** Format: double */
+      value: number;
+      /** Format: double */
+      sd: number;
+      /** Format: int32 */
+      readings: number;
+    };
     /**
      * @description How the program is.
      * @enum {string}
      */
     HealthStatus: 'ok' | 'degraded';
+    /** @description A pack that was not believed. */
+    HeldBackContract: {
+      shelf: string;
+      /** Format: double */
+      told: number;
+      /** Format: double */
+      expected: number;
+    };
     /** @description One rate before, and another for the last degrees. */
     HoursData: {
       /** @description The rate and how many degrees. */
@@ -6591,6 +7932,22 @@ export interface components {
        */
       controllerId?: null | number;
     };
+    /** @description A kiln's history at a glance. */
+    KilnHistoryContract: {
+      /** Format: int32 */
+      kilnId: number;
+      /** Format: int32 */
+      firings: number;
+      /** Format: double */
+      fullPowerHours: number;
+      done: components['schemas']['MaintenanceContract'][];
+      /** @description What is due, or soon will be. */
+      reminders: components['schemas']['ReminderContract'][];
+      /** @description Cost and firings by month, the earliest first. */
+      months: components['schemas']['MonthContract'][];
+      /** @description How long its glaze firings took to the top. */
+      climbs: components['schemas']['ClimbContract'][];
+    };
     /** @description A number of a kiln: bounds and meaning. */
     KilnNumberContract: {
       field: string;
@@ -6732,6 +8089,50 @@ export interface components {
        */
       energyKwh: null | number;
     };
+    /** @description What was known after a firing; °C of cone, shares. */
+    LearnedAfter: {
+      /** @description To be added to the display, at the goal last read. */
+      offset: components['schemas']['LearnedNumber'];
+      /**
+       * Format: double
+       * @description Between the hottest and the coolest shelf; nothing while fewer than two were read.
+       */
+      evenness: null | number;
+      /** @description Each against their mean. */
+      shelves: components['schemas']['ShelfNumber'][];
+      /** @description Power of the elements against new ones; against the kiln's stored power where nobody said when they were new. */
+      health: components['schemas']['HealthNumber'];
+      /** @description Power against the stored. */
+      power: components['schemas']['LearnedNumber'];
+      /** @description Heat capacity of the loads against the usual. */
+      heat: components['schemas']['LearnedNumber'];
+      /** @description Conductivity of the walls against the usual. */
+      loss: components['schemas']['LearnedNumber'];
+      /** @description Packs of this firing that were not believed: 04 or 4? */
+      heldBack: components['schemas']['HeldBackContract'][];
+    };
+    /** @description What a kiln has taught. */
+    LearnedContract: {
+      /** Format: int32 */
+      kilnId: number;
+      now: components['schemas']['LearnedAfter'];
+      /** @description When the thermocouple and the elements were new, as far as anybody said. */
+      since: components['schemas']['LearnedSince'];
+      /**
+       * Format: int32
+       * @description Finished firings behind it.
+       */
+      firings: number;
+      /** @description After each firing, the earliest first. */
+      trend: components['schemas']['LearnedTrend'][];
+      /** @description Whether it is time for other elements. */
+      elements: components['schemas']['ElementsContract'];
+      care: components['schemas']['CareContract'];
+      /** @description What it is used as: learned, or as somebody said over it. */
+      used: components['schemas']['UsedContract'];
+      /** @description In words. */
+      sentence: string;
+    };
     /** @description A number before and after, with how sure it is (one standard deviation; 0 when it was not learned). */
     LearnedNumber: {
       /** Format: double */
@@ -6740,6 +8141,58 @@ export interface components {
       after: number;
       /** Format: double */
       sure: number;
+    };
+    /** @description Since when it counts. */
+    LearnedSince: {
+      /** Format: date-time */
+      thermocouple: null | string;
+      /** Format: date-time */
+      elements: null | string;
+    };
+    /** @description What was known after a firing. */
+    LearnedTrend: {
+      /** Format: int32 */
+      firingId: number;
+      /** Format: date-time */
+      at: string;
+      /** Format: double */
+      offset: number;
+      /** Format: double */
+      offsetSd: number;
+      /** Format: double */
+      evenness: null | number;
+      /** Format: double */
+      health: number;
+      /** Format: double */
+      healthSd: number;
+    };
+    /** @description A firing to learn from. */
+    LearningFiring: {
+      schedule: null | components['schemas']['ScheduleContract'];
+      load?: null | components['schemas']['LoadContract'];
+      /** @description The schedule's own when missing. */
+      goalCone?: null | string;
+      /** @description Readings in any order, °C; may be missing. */
+      log?: null | components['schemas']['ReplaySample'][];
+      /** @description As read; may be missing. */
+      packs?: null | components['schemas']['PackContract'][];
+      /** @description It was changed before this firing. */
+      newThermocouple?: null | boolean;
+      /** @description They were changed before this firing. */
+      newElements?: null | boolean;
+      /** Format: double */
+      startTemperature?: null | number;
+    };
+    /** @description Firings of a kiln to learn from, one after another. */
+    LearningRequest: {
+      firings: null | components['schemas']['LearningFiring'][];
+      kiln?: null | components['schemas']['KilnContract'];
+      /** Format: int32 */
+      kilnId?: null | number;
+    };
+    /** @description What was known after each firing. */
+    LearningResponse: {
+      after: components['schemas']['LearnedAfter'][];
     };
     /** @description What found no room. */
     LeftOutContract: {
@@ -7057,6 +8510,51 @@ export interface components {
       gaps: number;
       run: components['schemas']['RunContract'];
     };
+    /** @description A finished firing in short. */
+    LogbookFiring: {
+      /** Format: int32 */
+      firingId: number;
+      name: string;
+      kind: components['schemas']['ScheduleKind'];
+      /** Format: int32 */
+      kilnId: number;
+      /** Format: date-time */
+      startsAt: string;
+      by: null | string;
+      goal: null | string;
+      /** @description The cone that came nearest to falling just so. */
+      reached: null | string;
+      /** Format: int32 */
+      scheduleId: null | number;
+      /** Format: int32 */
+      scheduleVersion: null | number;
+      glazes: number[];
+      clays: number[];
+      /** @description Kinds of faults. */
+      faults: string[];
+      /** Format: int32 */
+      out: null | number;
+      /** Format: int32 */
+      lost: null | number;
+      /** @description Counted, nothing lost, no fault. */
+      good: boolean;
+      reference: boolean;
+      /** @description In numbers, by name. */
+      figures: {
+        [key: string]: number;
+      };
+      /** @description Small. */
+      curve: components['schemas']['CurveMinute'][];
+    };
+    /** @description Part of the logbook. */
+    LogbookPage: {
+      firings: components['schemas']['LogbookFiring'][];
+      /**
+       * Format: int32
+       * @description How many match in all.
+       */
+      total: number;
+    };
     /** @description A lot of ware that is alike. */
     LotContract: {
       /** @description Plates, mugs, tiles. */
@@ -7139,6 +8637,28 @@ export interface components {
       /** @description Numbers. */
       shelves: number[];
     };
+    /** @description Something that was done to a kiln. */
+    MaintenanceContract: {
+      /** Format: int32 */
+      id: number;
+      kind: components['schemas']['MaintenanceKind'];
+      /** Format: date-time */
+      at: string;
+      by: null | string;
+      note: null | string;
+    };
+    /**
+     * @description What is done to a kiln.
+     * @enum {string}
+     */
+    MaintenanceKind: 'elements' | 'thermocouple' | 'shelves' | 'vent' | 'other';
+    /** @description Something done to a kiln. */
+    MaintenanceRequest: {
+      kind: null | components['schemas']['MaintenanceKind'];
+      /** Format: date-time */
+      at?: null | string;
+      note?: null | string;
+    };
     /** @description Everything a controller remembers; answers as they are shown. */
     MemoryContract: {
       slot?: null | string;
@@ -7183,6 +8703,18 @@ export interface components {
       | 'power-off'
       | 'quartz-falling'
       | 'may-open';
+    /** @description A month of a kiln. */
+    MonthContract: {
+      month: string;
+      /** Format: int32 */
+      firings: number;
+      /** Format: double */
+      kwh: null | number;
+      /** Format: double */
+      cost: null | number;
+      /** Format: int32 */
+      lost: number;
+    };
     /** @description What somebody has to do next. */
     NextContract: {
       kind: components['schemas']['NextKind'];
@@ -7205,6 +8737,11 @@ export interface components {
       temperature: number;
       /** Format: double */
       rate: number;
+    };
+    /** @description A pack of witness cones as it was read. */
+    PackContract: {
+      shelf: null | components['schemas']['ShelfName'];
+      cones: null | components['schemas']['ReadConeContract'][];
     };
     /** @description Something to mind while loading. */
     PackingCautionContract: {
@@ -7355,6 +8892,24 @@ export interface components {
     PackingVerdict: {
       broken: components['schemas']['BrokenRuleContract'][];
     };
+    /** @description Packs of a firing. */
+    PacksRequest: {
+      packs: null | components['schemas']['PackContract'][];
+    };
+    /** @description What packs say. */
+    PacksResponse: {
+      /** @description Shelf by shelf. */
+      offsets: components['schemas']['ShelfHeatContract'][];
+      offset: null | components['schemas']['LearnedNumber'];
+      /**
+       * Format: double
+       * @description Between the hottest and the coolest shelf; nothing for fewer than two.
+       */
+      evenness: null | number;
+      learned: null | components['schemas']['LearnedAfter'];
+      /** Format: int32 */
+      version: number;
+    };
     /** @description Text to be read as steps. */
     ParseRequest: {
       /** @description A line, several lines, or a table with tabs. */
@@ -7376,6 +8931,34 @@ export interface components {
       segments: components['schemas']['SegmentContract'][];
       /** @description The same steps as they would be written out. */
       line: string;
+    };
+    /** @description A cone at the end. */
+    PatchCone: {
+      cone: string;
+      /** Format: double */
+      bendDegrees: number;
+    };
+    /** @description A schedule before or after a change, in this kiln with this load. */
+    PatchSide: {
+      /** @description In shorthand. */
+      line: string;
+      /** Format: double */
+      top: number;
+      /** Format: double */
+      holdMinutes: number;
+      /** Format: double */
+      minutes: number;
+      /** Format: double */
+      openMinute: number;
+      /** Format: double */
+      kwh: null | number;
+      /** Format: double */
+      cost: null | number;
+      /** @description As a potter would say it. */
+      cone: string;
+      /** @description The goal and its neighbours. */
+      cones: components['schemas']['PatchCone'][];
+      curve: components['schemas']['CurveMinute'][];
     };
     /** @description A number that is not known for sure; null where it may never come. */
     PercentilesContract: {
@@ -8044,6 +9627,34 @@ export interface components {
       slips: components['schemas']['SlipContract'][];
       fired?: null | components['schemas']['ScheduleContract'];
     };
+    /** @description A cone as it was read; one of bend and clock. */
+    ReadConeContract: {
+      /** @description 04, 6, 5½. */
+      cone: null | string;
+      /**
+       * Format: double
+       * @description 0 upright … 90 at 6 o'clock … 179.
+       */
+      bendDegrees?: null | number;
+      /**
+       * Format: double
+       * @description Hours its tip points to: 12 upright, 3 half way, 6 down.
+       */
+      clock?: null | number;
+    };
+    /** @description A lot that went in. */
+    ReadLot: {
+      what: string;
+      /** Format: int32 */
+      count: number;
+      glazes: string[];
+      clay: null | string;
+    };
+    /** @description A photo of the log. */
+    ReadPhoto: {
+      key: string;
+      text: null | string;
+    };
     /** @description A cone read after a firing. */
     ReadRequest: {
       cone: null | string;
@@ -8085,11 +9696,58 @@ export interface components {
       offsetCelsius: number;
       text: string;
     };
+    /** @description Packs and results together, as the read stage saves them. */
+    ReadingContract: {
+      packs: null | components['schemas']['PackContract'][];
+      results: null | components['schemas']['ResultsContract'];
+    };
+    /** @description The reading of a firing, and what it says. */
+    ReadingView: {
+      /** Format: int32 */
+      firingId: number;
+      /**
+       * Format: int32
+       * @description Counts its saves; 0 before the first.
+       */
+      version: number;
+      reading: components['schemas']['ReadingContract'];
+      /** @description What the packs say. */
+      said: components['schemas']['PacksResponse'];
+      /** @description What each cone of a usual pack should have done: by the plan, and by the log. */
+      expected: components['schemas']['ExpectedCone'][];
+      /** @description Where packs stood, as it was packed; top, middle and bottom where nobody packed it here. */
+      shelves: unknown[];
+      /** @description What went in. */
+      lots: components['schemas']['ReadLot'][];
+      goalCone: null | string;
+      state: null | components['schemas']['FiringState'];
+      /** Format: int32 */
+      kilnId: number;
+      kilnName: string;
+      /** @description The firing in numbers. */
+      figures: {
+        [key: string]: number;
+      };
+      faults: string[];
+      photos: components['schemas']['ReadPhoto'][];
+      schedule: null | components['schemas']['ScheduleOfFiring'];
+      hasLog: boolean;
+    };
     /** @description A reading that was refused. */
     RejectedSample: {
       /** Format: int64 */
       sequence: null | number;
       why: string;
+    };
+    /** @description Something that is due after so many firings. */
+    ReminderContract: {
+      kind: components['schemas']['MaintenanceKind'];
+      /** Format: int32 */
+      after: number;
+      /** Format: int32 */
+      since: number;
+      isDue: boolean;
+      text: string;
     };
     /** @description An alarm that would have been raised. */
     ReplayAlarm: {
@@ -8141,6 +9799,25 @@ export interface components {
       share?: null | number;
       /** Format: double */
       setPoint?: null | number;
+    };
+    /** @description What came out. */
+    ResultsContract: {
+      /**
+       * Format: int32
+       * @description Pieces out of the kiln.
+       */
+      out?: null | number;
+      /**
+       * Format: int32
+       * @description Of them lost.
+       */
+      lost?: null | number;
+      /** @description What is wrong with some. */
+      faults?: null | components['schemas']['WareFaultContract'][];
+      /** @description A word about it. */
+      word?: null | string;
+      /** @description This is what such a firing should look like. */
+      reference?: null | boolean;
     };
     /** @description How to go on after a cut. */
     ResumeContract: {
@@ -8258,6 +9935,10 @@ export interface components {
       cooledAt: null | string;
       /** Format: date-time */
       openedAt: null | string;
+      /** Format: date-time */
+      readAt: null | string;
+      /** Format: date-time */
+      closedAt: null | string;
       /** @description The curve that was promised; minutes and °C. */
       promised: components['schemas']['CurveMinute'][];
       steps: components['schemas']['RunStep'][];
@@ -8371,6 +10052,16 @@ export interface components {
     };
     /** @enum {string} */
     ScheduleKind: 'drying' | 'bisque' | 'glaze' | 'once-fired' | 'refiring';
+    /** @description The schedule a firing was fired with, and where that schedule is now. */
+    ScheduleOfFiring: {
+      /** Format: int32 */
+      id: number;
+      /** Format: int32 */
+      version: null | number;
+      name: string;
+      /** Format: int32 */
+      presentVersion: number;
+    };
     /** @description A schedule as a line in the library: enough to know it by and to draw it small. */
     ScheduleSummary: {
       /** Format: int32 */
@@ -8482,6 +10173,45 @@ export interface components {
       count: null | number;
       /** @description It covers the front or the back only. */
       half?: null | boolean;
+    };
+    /** @description What a shelf got. */
+    ShelfHeatContract: {
+      shelf: components['schemas']['ShelfName'];
+      /**
+       * Format: double
+       * @description The end point at 60 °C/h that does as much, °C.
+       */
+      equivalent: number;
+      /**
+       * Format: double
+       * @description °C of cone past the goal; nothing without one.
+       */
+      past: null | number;
+      /**
+       * Format: double
+       * @description 8 of 10 such packs lie within so much, either way.
+       */
+      tolerance: number;
+      /**
+       * Format: int32
+       * @description −1: it got at most so much; 1: at least; 0: known from both sides.
+       */
+      bound: number;
+      /**
+       * Format: double
+       * @description Pack minus log; nothing without a log.
+       */
+      offset: null | number;
+    };
+    /** @description The name of a shelf: a word, or its number from the bottom; either is one on the wire. */
+    ShelfName: unknown;
+    /** @description A shelf against the mean of all, °C of cone. */
+    ShelfNumber: {
+      shelf: string;
+      /** Format: double */
+      mean: number;
+      /** Format: double */
+      sd: number;
     };
     /**
      * @description The part of the chamber a shelf covers.
@@ -8787,6 +10517,44 @@ export interface components {
     TokenContract: {
       token: string;
     };
+    /** @description A firing's numbers that are followed over time. */
+    TrendPoint: {
+      /** Format: int32 */
+      firingId: number;
+      name: string;
+      /** Format: date-time */
+      at: string;
+      /** Format: int32 */
+      kilnId: number;
+      kind: components['schemas']['ScheduleKind'];
+      /** Format: double */
+      topHours: null | number;
+      /** Format: double */
+      past: null | number;
+      /** Format: double */
+      offset: null | number;
+      /** Format: double */
+      cost: null | number;
+      /** Format: double */
+      kwh: null | number;
+      /** Format: int32 */
+      lost: null | number;
+      /** Format: int32 */
+      out: null | number;
+    };
+    /** @description Numbers over time. */
+    TrendsResponse: {
+      /** @description The earliest first. */
+      points: components['schemas']['TrendPoint'][];
+      /** @description Pieces lost or spoiled by fault. */
+      causes: components['schemas']['FaultCount'][];
+      /** Format: int32 */
+      firings: number;
+      /** Format: int32 */
+      pieces: number;
+      /** Format: int32 */
+      lost: number;
+    };
     /** @description A line that could not be read, as it was typed. */
     UnreadLineContract: {
       line: string;
@@ -8802,6 +10570,19 @@ export interface components {
       why: string;
       /** @description Where its content can be downloaded as it stands. */
       raw: string;
+    };
+    /** @description What planner, solver, forecast and packing go by. */
+    UsedContract: {
+      /**
+       * Format: double
+       * @description °C at the goal last read; nothing while nothing is known.
+       */
+      offset: null | number;
+      /** Format: double */
+      power: number;
+      /** Format: double */
+      loss: number;
+      evenestShelf: null | string;
     };
     /** @description A usual firing, full. */
     UsualFiringContract: {
@@ -8838,6 +10619,9 @@ export interface components {
       /** Format: double */
       peak: number;
       unit: components['schemas']['TemperatureUnit'];
+      reason?: null | string;
+      /** Format: int32 */
+      fromFiring?: null | number;
     };
     /** @description Check lists with their version. */
     VersionedCheckListsContract: {
@@ -8918,6 +10702,31 @@ export interface components {
       /** Format: int32 */
       version: number;
       studio: components['schemas']['StudioContract'];
+    };
+    /** @description A fault on ware. */
+    WareFaultContract: {
+      /** @description underfired, pinholes, dunting, … */
+      kind: null | string;
+      /**
+       * Format: int32
+       * @description Index of the lot, from 0; of any when missing.
+       */
+      lot?: null | number;
+      /** @description Where it stood. */
+      shelf?: unknown;
+      /**
+       * Format: int32
+       * @description How many have it; 1 when missing.
+       */
+      count?: null | number;
+      /**
+       * @description What became of them; looks when missing.
+       * @enum {null|string}
+       */
+      severity?: 'looks' | 'refire' | 'lost' | null;
+      /** @description It came days after. */
+      later?: null | boolean;
+      note?: null | string;
     };
     /** @description A moment that wants a person. */
     WatchContract: {
