@@ -20,7 +20,7 @@ namespace ZealousEmber.App.Diagnosis;
 /// <param name="Kiln">A kiln described here, instead.</param>
 /// <param name="OpenedCelsius">The chamber when it was opened; the last reading when missing, if that is under 250.</param>
 public sealed record DiagnosisRequest(
-    IReadOnlyList<FaultContract?>? Faults, IReadOnlyList<ReplaySample?>? Curve = null, LoadContract? Load = null, IReadOnlyList<PackContract?>? Packs = null, ScheduleContract? Schedule = null, string? GoalCone = null, ScheduleKind? Kind = null,
+    IReadOnlyList<FoundFaultContract?>? Faults, IReadOnlyList<ReplaySample?>? Curve = null, LoadContract? Load = null, IReadOnlyList<PackContract?>? Packs = null, ScheduleContract? Schedule = null, string? GoalCone = null, ScheduleKind? Kind = null,
     int? KilnId = null, KilnContract? Kiln = null, double? OpenedCelsius = null);
 
 /// <summary>A fault, with what is known of the firing where it was seen.</summary>
@@ -31,7 +31,7 @@ public sealed record DiagnosisRequest(
 /// <param name="Lot">Index of the lot in the load, from 0.</param>
 /// <param name="Shelf">Where it stood, as packs name shelves.</param>
 /// <param name="Later">It came days after.</param>
-public sealed record FaultContract(
+public sealed record FoundFaultContract(
     string? Fault, int? Pieces = null, FaultSeverity? Severity = null, IReadOnlyDictionary<string, JsonElement>? Numbers = null, int? Lot = null, ShelfName? Shelf = null, bool? Later = null);
 
 /// <summary>Why, and what to change.</summary>

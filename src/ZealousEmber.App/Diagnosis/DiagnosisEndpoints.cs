@@ -69,7 +69,7 @@ internal static class DiagnosisEndpoints
             ProgramTop: schedule?.Program.Steps.Max(s => s.Target?.Celsius));
     }
 
-    private static FoundFault Read(FaultContract? wire, string field, FiringFacts? facts, List<Problem> problems)
+    private static FoundFault Read(FoundFaultContract? wire, string field, FiringFacts? facts, List<Problem> problems)
     {
         if (wire?.Fault is null || !FaultRules.Faults.Contains(wire.Fault)) problems.Add(new Problem($"{field}.fault", $"Which fault? One of {string.Join(", ", FaultRules.Faults)}."));
         if (wire?.Pieces is < 1 or > MostPieces) problems.Add(new Problem($"{field}.pieces", $"From 1 to {MostPieces} pieces."));

@@ -44,19 +44,19 @@ public sealed record LearningResponse(IReadOnlyList<LearnedAfter> After);
 /// <param name="Loss">Conductivity of the walls against the usual.</param>
 /// <param name="HeldBack">Packs of this firing that were not believed: 04 or 4?</param>
 public sealed record LearnedAfter(
-    LearnedNumber Offset, double? Evenness, IReadOnlyList<ShelfNumber> Shelves, HealthNumber Health, LearnedNumber Power, LearnedNumber Heat, LearnedNumber Loss, IReadOnlyList<HeldBackContract> HeldBack)
+    TaughtNumber Offset, double? Evenness, IReadOnlyList<ShelfNumber> Shelves, HealthNumber Health, TaughtNumber Power, TaughtNumber Heat, TaughtNumber Loss, IReadOnlyList<HeldBackContract> HeldBack)
 {
     internal static LearnedAfter From(KilnLessons l) => new(
-        LearnedNumber.From(l.Offset, l.Packs), l.Evenness is { } even ? Math.Round(even, 2) : null, [.. l.Shelves.Select(s => new ShelfNumber(s.Shelf, Math.Round(s.Own.Mean, 2), Math.Round(s.Own.Sd, 2)))],
-        new HealthNumber(Math.Round(l.Health.Mean, 4), Math.Round(l.Health.Sd, 4), l.Logs), LearnedNumber.From(l.Power, l.Logs, 4), LearnedNumber.From(l.Heat, l.Logs, 4), LearnedNumber.From(l.Loss, l.Logs, 4), [.. l.Held.Select(HeldBackContract.From)]);
+        TaughtNumber.From(l.Offset, l.Packs), l.Evenness is { } even ? Math.Round(even, 2) : null, [.. l.Shelves.Select(s => new ShelfNumber(s.Shelf, Math.Round(s.Own.Mean, 2), Math.Round(s.Own.Sd, 2)))],
+        new HealthNumber(Math.Round(l.Health.Mean, 4), Math.Round(l.Health.Sd, 4), l.Logs), TaughtNumber.From(l.Power, l.Logs, 4), TaughtNumber.From(l.Heat, l.Logs, 4), TaughtNumber.From(l.Loss, l.Logs, 4), [.. l.Held.Select(HeldBackContract.From)]);
 }
 
 /// <summary>A number that was learned.</summary>
 /// <param name="Sd">Standard deviation: in 8 of 10 cases it is within 1.28 of it.</param>
 /// <param name="Readings">Packs or logs behind it.</param>
-public sealed record LearnedNumber(double Mean, double Sd, int Readings)
+public sealed record TaughtNumber(double Mean, double Sd, int Readings)
 {
-    internal static LearnedNumber From(Estimated e, int readings, int decimals = 2) => new(Math.Round(e.Mean, decimals), Math.Round(e.Sd, decimals), readings);
+    internal static TaughtNumber From(Estimated e, int readings, int decimals = 2) => new(Math.Round(e.Mean, decimals), Math.Round(e.Sd, decimals), readings);
 }
 
 /// <summary>Element health.</summary>

@@ -28,7 +28,7 @@ public sealed record CompareRequest(IReadOnlyList<int>? Firings, JsonElement? Al
 /// <summary>Firings on one chart, and what sets them apart.</summary>
 /// <param name="Differences">By number of a firing.</param>
 /// <param name="Mattered">What probably mattered, in sentences.</param>
-public sealed record CompareResponse(Alignment Align, double? Celsius, IReadOnlyList<ComparedFiring> Firings, IReadOnlyList<DifferenceContract> Differences, IReadOnlyList<string> Mattered);
+public sealed record CompareResponse(Alignment Align, double? Celsius, IReadOnlyList<ComparedFiring> Firings, IReadOnlyList<ComparedNumber> Differences, IReadOnlyList<string> Mattered);
 
 /// <summary>A firing on the chart.</summary>
 /// <param name="ZeroMinute">The minute of its own that is laid on 0; nothing where it never comes there, and it is laid at its start.</param>
@@ -38,7 +38,7 @@ public sealed record ComparedFiring(int FiringId, string Name, DateTimeOffset St
 /// <summary>A number of each.</summary>
 /// <param name="Values">One for each firing, in their order; nothing where it is not known.</param>
 /// <param name="Weight">How many times what is worth a thought they differ.</param>
-public sealed record DifferenceContract(string Name, string Label, string Unit, IReadOnlyList<double?> Values, double Weight, bool Mattered);
+public sealed record ComparedNumber(string Name, string Label, string Unit, IReadOnlyList<double?> Values, double Weight, bool Mattered);
 
 /// <summary>Numbers over time.</summary>
 /// <param name="Points">The earliest first.</param>

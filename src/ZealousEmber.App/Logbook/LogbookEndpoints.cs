@@ -78,7 +78,7 @@ internal static class LogbookEndpoints
         }
         var rows = FigureRow.Compare([.. firings.Select(WithHealth)]);
         return Results.Ok(new CompareResponse(
-            align, celsius, [.. firings.Select(f => Write(f, align, celsius))], [.. rows.Select(r => new DifferenceContract(r.Figure.Name, r.Figure.Label, r.Figure.Unit, r.Values, r.Weight, r.Weight >= FigureRow.Mattered))],
+            align, celsius, [.. firings.Select(f => Write(f, align, celsius))], [.. rows.Select(r => new ComparedNumber(r.Figure.Name, r.Figure.Label, r.Figure.Unit, r.Values, r.Weight, r.Weight >= FigureRow.Mattered))],
             Words(firings, rows)));
     }
 

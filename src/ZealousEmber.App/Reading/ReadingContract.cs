@@ -14,7 +14,7 @@ public sealed record PacksRequest(IReadOnlyList<PackContract?>? Packs);
 /// <param name="Offset">Pack minus log, the mean of the shelves, °C of cone; nothing without a log.</param>
 /// <param name="Evenness">Between the hottest and the coolest shelf; nothing for fewer than two.</param>
 /// <param name="Learned">What the kiln has taught, with this firing.</param>
-public sealed record PacksResponse(IReadOnlyList<ShelfHeatContract> Offsets, LearnedNumber? Offset, double? Evenness, LearnedAfter? Learned, int Version);
+public sealed record PacksResponse(IReadOnlyList<ShelfHeatContract> Offsets, TaughtNumber? Offset, double? Evenness, LearnedAfter? Learned, int Version);
 
 /// <summary>What a shelf got.</summary>
 /// <param name="Equivalent">The end point at 60 °C/h that does as much, °C.</param>

@@ -90,7 +90,7 @@ internal static class ReadingEndpoints
         var told = packs.Where(p => p is { Bound: 0, Offset: not null }).ToList();
         return new PacksResponse(
             [.. packs.Select(p => new ShelfHeatContract(new ShelfName(p.Shelf), Math.Round(p.Equivalent, 1), firing.Run.Goal is { } goal ? Round(p.Past(goal)) : null, Math.Round(EightOfTen * p.Sd, 1), p.Bound, Round(p.Offset)))],
-            told.Count == 0 ? null : new LearnedNumber(Math.Round(told.Average(p => p.Offset!.Value), 1), Math.Round(Math.Sqrt(told.Sum(p => p.Sd * p.Sd)) / told.Count, 1), told.Count),
+            told.Count == 0 ? null : new TaughtNumber(Math.Round(told.Average(p => p.Offset!.Value), 1), Math.Round(Math.Sqrt(told.Sum(p => p.Sd * p.Sd)) / told.Count, 1), told.Count),
             Round(packs.Spread()), firing.Taught is { } taught ? LearnedAfter.From((taught.History.FirstOrDefault(h => h.FiringId == firing.Run.FiringId)?.Learned) ?? taught.Learned) : null, firing.Record.Version);
     }
 

@@ -60,6 +60,15 @@ public class ArchitectureTests
         named.Where(n => forbidden.Any(f => f.EndsWith('.') ? n.StartsWith(f, StringComparison.Ordinal) : n == f)).ShouldBeEmpty();
     }
 
+    /// <summary>Two shapes of one name would be one in the description of the API, and one of them would be told wrongly.</summary>
+    [Fact]
+    public void Every_shape_on_the_wire_has_a_name_of_its_own()
+    {
+        var shapes = App.GetExportedTypes().Where(t => t.Namespace?.StartsWith("ZealousEmber.App.", StringComparison.Ordinal) == true).Select(t => t.Name).ToList();
+        shapes.Count.ShouldBeGreaterThan(100);
+        shapes.GroupBy(n => n).Where(g => g.Count() > 1).Select(g => g.Key).ShouldBeEmpty();
+    }
+
     [Fact]
     public void The_store_does_not_know_the_app_nor_the_web()
     {

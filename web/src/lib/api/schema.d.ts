@@ -6847,7 +6847,7 @@ export interface components {
       celsius: null | number;
       firings: components['schemas']['ComparedFiring'][];
       /** @description By number of a firing. */
-      differences: components['schemas']['DifferenceContract'][];
+      differences: components['schemas']['ComparedNumber'][];
       /** @description What probably mattered, in sentences. */
       mattered: string[];
     };
@@ -6873,6 +6873,20 @@ export interface components {
       /** Format: int32 */
       lost: null | number;
       reference: boolean;
+    };
+    /** @description A number of each. */
+    ComparedNumber: {
+      name: string;
+      label: string;
+      unit: string;
+      /** @description One for each firing, in their order; nothing where it is not known. */
+      values: (null | number)[];
+      /**
+       * Format: double
+       * @description How many times what is worth a thought they differ.
+       */
+      weight: number;
+      mattered: boolean;
     };
     /** @description End points of every cone over a range of climbs, for the chart. */
     ConeEndPoints: {
@@ -6992,7 +7006,7 @@ export interface components {
     /** @description Faults to be explained: by numbers, or by the firing they came from. */
     DiagnosisRequest: {
       /** @description What was found. */
-      faults: null | components['schemas']['FaultContract'][];
+      faults: null | components['schemas']['FoundFaultContract'][];
       /** @description What the display showed, °C; numbers are taken from it where a fault does not give them. */
       curve?: null | components['schemas']['ReplaySample'][];
       load?: null | components['schemas']['LoadContract'];
@@ -7050,19 +7064,24 @@ export interface components {
       /** @description Of every section then. */
       positions: string[];
     };
-    /** @description A number of each. */
+    /** @description A value that is not what was set. */
     DifferenceContract: {
-      name: string;
-      label: string;
-      unit: string;
-      /** @description One for each firing, in their order; nothing where it is not known. */
-      values: (null | number)[];
+      question: string;
+      /** @description Nothing where it should not come up at all. */
+      wanted: null | string;
+      shown: string;
+      /** @description What this alone would do. */
+      consequence: string;
       /**
        * Format: double
-       * @description How many times what is worth a thought they differ.
+       * @description Powered, more than wanted.
        */
-      weight: number;
-      mattered: boolean;
+      minutes: number;
+      /**
+       * Format: double
+       * @description The hottest, more than wanted, in the controller's unit.
+       */
+      degrees: number;
     };
     /**
      * @description Which way a step goes.
@@ -7269,31 +7288,15 @@ export interface components {
        */
       logged: null | number;
     };
-    /** @description A fault, with what is known of the firing where it was seen. */
+    /** @description Something that goes wrong in a simulated kiln. */
     FaultContract: {
-      /** @description underfired, pinholes, dunting, … */
-      fault: null | string;
-      /**
-       * Format: int32
-       * @description How many have it; 1 when missing.
-       */
-      pieces?: null | number;
-      /**
-       * @description What became of them; looks when missing.
-       * @enum {null|string}
-       */
-      severity?: 'looks' | 'refire' | 'lost' | null;
-      /** @description By name: numbers, true for what is so, and “where”. What is not known is left out. */
-      numbers?: null | Record<string, never>;
-      /**
-       * Format: int32
-       * @description Index of the lot in the load, from 0.
-       */
-      lot?: null | number;
-      /** @description Where it stood, as packs name shelves. */
-      shelf?: unknown;
-      /** @description It came days after. */
-      later?: null | boolean;
+      kind: null | components['schemas']['FaultKind'];
+      /** Format: double */
+      fromMinute?: null | number;
+      /** Format: double */
+      minutes?: null | number;
+      /** Format: double */
+      size?: null | number;
     };
     /** @description How often a fault was found. */
     FaultCount: {
@@ -7301,6 +7304,24 @@ export interface components {
       /** Format: int32 */
       firings: number;
     };
+    /** @enum {string} */
+    FaultKind:
+      | 'dead-section'
+      | 'stuck-on'
+      | 'stuck-off'
+      | 'thermocouple-open'
+      | 'thermocouple-short'
+      | 'thermocouple-reversed'
+      | 'thermocouple-slid'
+      | 'thermocouple-drifting'
+      | 'frozen'
+      | 'power-cut'
+      | 'elements-cut'
+      | 'link'
+      | 'lid-open'
+      | 'low-mains'
+      | 'endless-hold'
+      | 'top-too-hot';
     /** @description What an experienced colleague would say; the gravest first. */
     FindingContract: {
       id: string;
@@ -7680,6 +7701,32 @@ export interface components {
       p50: null | number;
       /** Format: double */
       p90: null | number;
+    };
+    /** @description A fault, with what is known of the firing where it was seen. */
+    FoundFaultContract: {
+      /** @description underfired, pinholes, dunting, … */
+      fault: null | string;
+      /**
+       * Format: int32
+       * @description How many have it; 1 when missing.
+       */
+      pieces?: null | number;
+      /**
+       * @description What became of them; looks when missing.
+       * @enum {null|string}
+       */
+      severity?: 'looks' | 'refire' | 'lost' | null;
+      /** @description By name: numbers, true for what is so, and “where”. What is not known is left out. */
+      numbers?: null | Record<string, never>;
+      /**
+       * Format: int32
+       * @description Index of the lot in the load, from 0.
+       */
+      lot?: null | number;
+      /** @description Where it stood, as packs name shelves. */
+      shelf?: unknown;
+      /** @description It came days after. */
+      later?: null | boolean;
     };
     /** @description A long stretch without readings. */
     GapContract: {
@@ -8092,7 +8139,7 @@ export interface components {
     /** @description What was known after a firing; °C of cone, shares. */
     LearnedAfter: {
       /** @description To be added to the display, at the goal last read. */
-      offset: components['schemas']['LearnedNumber'];
+      offset: components['schemas']['TaughtNumber'];
       /**
        * Format: double
        * @description Between the hottest and the coolest shelf; nothing while fewer than two were read.
@@ -8103,11 +8150,11 @@ export interface components {
       /** @description Power of the elements against new ones; against the kiln's stored power where nobody said when they were new. */
       health: components['schemas']['HealthNumber'];
       /** @description Power against the stored. */
-      power: components['schemas']['LearnedNumber'];
+      power: components['schemas']['TaughtNumber'];
       /** @description Heat capacity of the loads against the usual. */
-      heat: components['schemas']['LearnedNumber'];
+      heat: components['schemas']['TaughtNumber'];
       /** @description Conductivity of the walls against the usual. */
-      loss: components['schemas']['LearnedNumber'];
+      loss: components['schemas']['TaughtNumber'];
       /** @description Packs of this firing that were not believed: 04 or 4? */
       heldBack: components['schemas']['HeldBackContract'][];
     };
@@ -8900,7 +8947,7 @@ export interface components {
     PacksResponse: {
       /** @description Shelf by shelf. */
       offsets: components['schemas']['ShelfHeatContract'][];
-      offset: null | components['schemas']['LearnedNumber'];
+      offset: null | components['schemas']['TaughtNumber'];
       /**
        * Format: double
        * @description Between the hottest and the coolest shelf; nothing for fewer than two.
@@ -10465,6 +10512,21 @@ export interface components {
       firstMonth?: null | number;
       /** Format: int32 */
       lastMonth?: null | number;
+    };
+    /** @description A number that was learned. */
+    TaughtNumber: {
+      /** Format: double */
+      mean: number;
+      /**
+       * Format: double
+       * @description Standard deviation: in 8 of 10 cases it is within 1.28 of it.
+       */
+      sd: number;
+      /**
+       * Format: int32
+       * @description Packs or logs behind it.
+       */
+      readings: number;
     };
     /**
      * @description The two scales people read kilns in. Everything inside the core is °C; °F lives at the edges.

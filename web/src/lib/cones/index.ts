@@ -1,1 +1,2 @@
 export { default as ConeRow } from './ConeRow.svelte';
+export { coneOutline, coneTip } from './outline';

@@ -23,7 +23,8 @@
     { id: 'load', name: 'Load' },
     { id: 'plan', name: 'Plan' },
     { id: 'set', name: 'Set' },
-    { id: 'fire', name: 'Fire' }
+    { id: 'fire', name: 'Fire' },
+    { id: 'read', name: 'Read' }
   ] as const;
 
   const client = useQueryClient();
@@ -216,8 +217,8 @@
         </div>
       </div>
       <div class="flex items-center gap-1">
-        <SaveLine draft={firing} testid="firing-saved" />
-        <UndoButtons draft={firing} />
+        {#if stage !== 'read'}<SaveLine draft={firing} testid="firing-saved" />
+          <UndoButtons draft={firing} />{/if}
         {#if !underWay}<button class="btn btn-ghost btn-sm text-error" onclick={() => void remove()}
             >Delete</button
           >{/if}
@@ -239,7 +240,10 @@
         onglazes={(loads) => void glazes(loads)}
       />{:else if stage === 'plan'}<PlanStage draft={firing} />{:else if stage === 'set'}<FiringSet
         draft={firing}
-      />{:else if firing.id !== null}<FireStage
+      />{:else if stage === 'read' && firing.id !== null}
+      {#await import('$lib/reading/ReadStage.svelte') then { default: ReadStage }}
+        <ReadStage firingId={firing.id} packing={firing.packer.packing} lots={firing.packer.lots} />
+      {/await}{:else if firing.id !== null}<FireStage
         firingId={firing.id}
         name={firing.body.name ?? 'Firing'}
         kiln={kilnOf(firing.body.kilnId)}

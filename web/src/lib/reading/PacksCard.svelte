@@ -1,0 +1,206 @@
+<script lang="ts">
+  import X from '@lucide/svelte/icons/x';
+  import { number } from '$lib/format';
+  import PackEditor from './PackEditor.svelte';
+  import type { ReadingDraft, Shelf } from './reading-draft.svelte';
+  import { past, shelfWords } from './words';
+
+  /** The kiln in section with its shelves, a pack on each: what every shelf got, how even it was, what the display is off by. */
+  interface Props {
+    draft: ReadingDraft;
+    /** Shelves as it was packed, where that is known. */
+    numbers?: readonly number[];
+    closed: boolean;
+  }
+  const { draft, numbers = [], closed }: Props = $props();
+
+  const view = $derived(draft.view);
+  const said = $derived(view.said);
+  const shelves = $derived<Shelf[]>(
+    numbers.length > 1 && draft.packs.every((p) => /^\d+$/.test(String(p.shelf)))
+      ? [...numbers].sort((a, b) => b - a)
+      : (view.shelves as unknown as Shelf[])
+  );
+  const usual = $derived(view.expected.map((e) => e.cone));
+  const expected = $derived(Object.fromEntries(view.expected.map((e) => [e.cone, e.logged ?? e.planned])));
+  const heat = (shelf: Shelf) => said.offsets.find((o) => String(o.shelf) === String(shelf));
+  /** A pack is told where it is refused: packs[2].cones[1].bendDegrees. */
+  const trouble = (shelf: Shelf) => {
+    const at = draft.packs.findIndex((p) => String(p.shelf) === String(shelf));
+    return Object.entries(draft.errors).find(([field]) => field.startsWith(`packs[${at}]`))?.[1];
+  };
+  const held = $derived(said.learned?.heldBack ?? []);
+  const goal = $derived(view.goalCone);
+</script>
+
+<section class="kiln" aria-label="What the cones say" data-testid="packs">
+  <h2>What the cones say</h2>
+  {#each shelves as shelf (shelf)}
+    {@const pack = draft.packOf(shelf)}
+    {@const got = heat(shelf)}
+    <div class="shelf">
+      <div class="name">
+        <b>{shelfWords(shelf)}</b>
+        {#if pack && got}
+          <span class="got" data-testid="heat-{shelf}"
+            >{#if got.past !== null}{got.bound < 0 ? 'at most ' : got.bound > 0 ? 'at least ' : ''}{past(
+                got.past
+              )}{:else}{number(got.equivalent, 0)} °C{/if}</span
+          >
+          <span class="faint">{got.bound === 0 ? `± ${number(got.tolerance, 0)} °C of cone` : 'of cone'}</span
+          >
+        {/if}
+        {#if pack && !closed}<button
+            class="take"
+            aria-label="Take the pack of {shelfWords(shelf).toLowerCase()} away"
+            onclick={() => draft.removePack(shelf)}><X size={15} /></button
+          >{/if}
+      </div>
+      {#if pack}
+        <PackEditor
+          shelf={shelfWords(shelf).toLowerCase()}
+          cones={pack.cones}
+          {goal}
+          {expected}
+          disabled={closed}
+          onbend={(cone, bend) => draft.bend(shelf, cone, bend)}
+        />
+        {#if trouble(shelf)}<p class="wrong" role="alert">{trouble(shelf)}</p>{/if}
+      {:else if closed}
+        <p class="faint">No pack was read here.</p>
+      {:else if usual.length > 0}
+        <button class="add" onclick={() => draft.addPack(shelf, usual)}
+          >Read a pack here: {usual.join(' · ')}</button
+        >
+      {:else}
+        <p class="faint">This firing has no goal cone to go by.</p>
+      {/if}
+    </div>
+  {/each}
+  <footer>
+    {#if said.offsets.length === 0}
+      <p>
+        No pack read yet. Bend each cone as it stands in the pack; the dashed ones are what the {view.hasLog
+          ? 'log'
+          : 'plan'} says they should have done.
+      </p>
+    {:else}
+      <dl>
+        {#if said.evenness !== null}<div>
+            <dt>Between the shelves</dt>
+            <dd>{number(said.evenness, 0)} °C of cone</dd>
+          </div>{/if}
+        {#if said.offset}<div>
+            <dt>Pack minus log</dt>
+            <dd>
+              {said.offset.mean >= 0.5 ? '+' : ''}{number(said.offset.mean, 0)} °C ± {number(
+                said.offset.sd * 1.28,
+                0
+              )}
+            </dd>
+          </div>{/if}
+        {#if said.learned && said.learned.offset.readings > 0}<div>
+            <dt>The display, by {said.learned.offset.readings} packs</dt>
+            <dd>
+              {Math.abs(said.learned.offset.mean) < 0.5
+                ? 'true'
+                : `reads ${number(Math.abs(said.learned.offset.mean), 0)} °C too ${said.learned.offset.mean > 0 ? 'low' : 'high'}`}
+              ± {number(said.learned.offset.sd * 1.28, 0)}
+            </dd>
+          </div>{/if}
+      </dl>
+      {#each held as h (h.shelf)}
+        <p class="wrong">
+          The pack of the {h.shelf} says {number(h.told, 0)} °C where {number(h.expected, 0)} was expected: was
+          it 04 read as 4, or the wrong pack? It is not learned from until another says the same.
+        </p>
+      {/each}
+    {/if}
+  </footer>
+</section>
+
+<style>
+  .kiln {
+    background: #171310;
+    color: #f1e6d8;
+    border: 10px solid #cdb9a0;
+    border-bottom-width: 14px;
+    border-radius: 90px 90px 10px 10px / 46px 46px 10px 10px;
+    padding: 14px 18px 12px;
+    display: grid;
+    gap: 4px;
+  }
+  h2 {
+    font-size: 17px;
+    text-align: center;
+  }
+  .shelf {
+    display: grid;
+    grid-template-columns: 108px minmax(0, 1fr);
+    align-items: center;
+    gap: 8px;
+    border-bottom: 5px solid #5c4d40;
+    padding: 2px 0 6px;
+    min-height: 74px;
+  }
+  .name {
+    display: grid;
+    gap: 1px;
+    position: relative;
+  }
+  .got {
+    font-size: 19px;
+    font-weight: 700;
+    color: #ffd9ae;
+  }
+  .faint {
+    color: #b9a893;
+    font-size: 12.5px;
+  }
+  .take {
+    position: absolute;
+    right: 0;
+    top: 0;
+    min-width: 28px;
+    min-height: 28px;
+    color: #b9a893;
+    cursor: pointer;
+  }
+  .add {
+    min-height: 48px;
+    border: 1.5px dashed #6d5d4e;
+    border-radius: 10px;
+    color: #f0c89c;
+    cursor: pointer;
+  }
+  .wrong {
+    grid-column: 1 / -1;
+    color: #ff9d7d;
+    font-size: 13px;
+  }
+  dl {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px 26px;
+  }
+  dt {
+    color: #b9a893;
+    font-size: 12.5px;
+  }
+  dd {
+    font-weight: 650;
+  }
+  footer {
+    padding-top: 6px;
+    font-size: 14px;
+  }
+  @media screen and (max-width: 767px) {
+    .kiln {
+      padding: 12px 8px;
+      border-width: 6px;
+    }
+    .shelf {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>

@@ -1,0 +1,63 @@
+import { number } from '$lib/format';
+
+/** Less and a cone stands, more and it is flat; between them it is read. */
+export const standing = 8;
+export const flat = 120;
+
+/** "stands", "at half past 4", "down, at 6 o’clock", "flat". */
+export function bendWords(bend: number): string {
+  if (bend > 100) return 'flat';
+  if (bend < 18) return 'stands';
+  const halves = Math.round((bend / 15) * 2);
+  if (halves >= 12) return 'down, at 6';
+  const hour = Math.floor(halves / 2) || 12;
+  return halves % 2 ? `half past ${hour}` : `${hour} o’clock`;
+}
+
+/** What somebody types of a cone: "3", "half past 4", "4.5", "4:30", "flat", "stands", "60°"; nothing for what is no reading. */
+export function readBend(text: string): number | null {
+  const said = text
+    .trim()
+    .toLowerCase()
+    .replace(',', '.')
+    .replace(/o['’]?clock/, '')
+    .trim();
+  if (/^(stands?|standing|up|upright)$/.test(said)) return standing;
+  if (/^(flat|puddle)$/.test(said)) return flat;
+  if (/^down/.test(said)) return 90;
+  const degrees = /^(\d+(?:\.\d+)?)\s*(?:°|deg(?:rees)?)$/.exec(said);
+  if (degrees) return Number(degrees[1]) <= 179 ? Number(degrees[1]) : null;
+  const half = /^half past (\d+)$/.exec(said);
+  const clock = /^(\d+):(\d{2})$/.exec(said);
+  const hour = half ? Number(half[1]) + 0.5 : clock ? Number(clock[1]) + Number(clock[2]) / 60 : Number(said);
+  if (said === '' || !Number.isFinite(hour) || hour < 0 || hour >= 13) return null;
+  const bend = (hour >= 12 ? hour - 12 : hour) * 15;
+  return bend <= 119 ? bend : null;
+}
+
+/** "+6 °C", "−3 °C", "on the cone". */
+export const past = (degrees: number) =>
+  Math.abs(degrees) < 0.5 ? 'on the cone' : `${degrees > 0 ? '+' : ''}${number(degrees, 0)} °C`;
+
+export const shelfWords = (shelf: string | number) =>
+  typeof shelf === 'number' || /^\d+$/.test(String(shelf))
+    ? `Shelf ${shelf}`
+    : `${shelf[0]?.toUpperCase()}${shelf.slice(1)}`;
+
+export const severities = [
+  { id: 'looks', name: 'only looks so' },
+  { id: 'refire', name: 'fired again' },
+  { id: 'lost', name: 'lost' }
+] as const;
+
+/** Where a cause lies, for people. */
+export const lies: Record<string, string> = {
+  firing: 'this firing',
+  bisque: 'the bisque before',
+  load: 'how it was loaded',
+  kiln: 'the kiln',
+  atmosphere: 'the air in it',
+  stuff: 'glaze or clay',
+  making: 'the making',
+  person: 'what was done or said'
+};
