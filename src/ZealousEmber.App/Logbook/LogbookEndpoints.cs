@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Microsoft.AspNetCore.Mvc;
 using NodaTime;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Learning;
@@ -183,7 +184,21 @@ internal static class LogbookEndpoints
 /// <param name="Reference">Only those to go by.</param>
 /// <param name="Good">Only those that came out well.</param>
 internal sealed record LogbookSearch(
-    string? Search, int? Kiln, int? Glaze, int? Clay, string? Who, string? Fault, string? Cone, string? Kind, int? Schedule, DateTimeOffset? Since, DateTimeOffset? Until, bool? Reference, bool? Good, int? Skip, int? Take)
+    [FromQuery(Name = "search")] string? Search,
+    [FromQuery(Name = "kiln")] int? Kiln,
+    [FromQuery(Name = "glaze")] int? Glaze,
+    [FromQuery(Name = "clay")] int? Clay,
+    [FromQuery(Name = "who")] string? Who,
+    [FromQuery(Name = "fault")] string? Fault,
+    [FromQuery(Name = "cone")] string? Cone,
+    [FromQuery(Name = "kind")] string? Kind,
+    [FromQuery(Name = "schedule")] int? Schedule,
+    [FromQuery(Name = "since")] DateTimeOffset? Since,
+    [FromQuery(Name = "until")] DateTimeOffset? Until,
+    [FromQuery(Name = "reference")] bool? Reference,
+    [FromQuery(Name = "good")] bool? Good,
+    [FromQuery(Name = "skip")] int? Skip,
+    [FromQuery(Name = "take")] int? Take)
 {
     private const int LongestWords = 200;
 

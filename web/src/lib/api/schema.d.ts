@@ -488,34 +488,21 @@ export interface paths {
     get: {
       parameters: {
         query?: {
-          /** @description Words: names, glazes, clays, people, notes. */
-          Search?: string;
-          /** @description Number of a kiln. */
-          Kiln?: number;
-          /** @description Number of a glaze. */
-          Glaze?: number;
-          /** @description Number of a clay. */
-          Clay?: number;
-          /** @description Somebody whose ware was in it, or who fired it. */
-          Who?: string;
-          /** @description A kind of fault. */
-          Fault?: string;
-          /** @description The cone that was reached. */
-          Cone?: string;
-          /** @description A kind of firing. */
-          Kind?: string;
-          /** @description Number of a schedule. */
-          Schedule?: number;
-          /** @description Not before. */
-          Since?: string;
-          /** @description Before. */
-          Until?: string;
-          /** @description Only those to go by. */
-          Reference?: boolean;
-          /** @description Only those that came out well. */
-          Good?: boolean;
-          Skip?: number;
-          Take?: number;
+          search?: string;
+          kiln?: number;
+          glaze?: number;
+          clay?: number;
+          who?: string;
+          fault?: string;
+          cone?: string;
+          kind?: string;
+          schedule?: number;
+          since?: string;
+          until?: string;
+          reference?: boolean;
+          good?: boolean;
+          skip?: number;
+          take?: number;
         };
         header?: never;
         path?: never;
@@ -562,34 +549,21 @@ export interface paths {
     get: {
       parameters: {
         query?: {
-          /** @description Words: names, glazes, clays, people, notes. */
-          Search?: string;
-          /** @description Number of a kiln. */
-          Kiln?: number;
-          /** @description Number of a glaze. */
-          Glaze?: number;
-          /** @description Number of a clay. */
-          Clay?: number;
-          /** @description Somebody whose ware was in it, or who fired it. */
-          Who?: string;
-          /** @description A kind of fault. */
-          Fault?: string;
-          /** @description The cone that was reached. */
-          Cone?: string;
-          /** @description A kind of firing. */
-          Kind?: string;
-          /** @description Number of a schedule. */
-          Schedule?: number;
-          /** @description Not before. */
-          Since?: string;
-          /** @description Before. */
-          Until?: string;
-          /** @description Only those to go by. */
-          Reference?: boolean;
-          /** @description Only those that came out well. */
-          Good?: boolean;
-          Skip?: number;
-          Take?: number;
+          search?: string;
+          kiln?: number;
+          glaze?: number;
+          clay?: number;
+          who?: string;
+          fault?: string;
+          cone?: string;
+          kind?: string;
+          schedule?: number;
+          since?: string;
+          until?: string;
+          reference?: boolean;
+          good?: boolean;
+          skip?: number;
+          take?: number;
         };
         header?: never;
         path?: never;

@@ -61,6 +61,9 @@
       : undefined
   );
 
+  /** "slow band 0.34 of what it needs (…)" as a sentence of its own. */
+  const said = (text: string | undefined) => (text ? `${text[0]?.toUpperCase()}${text.slice(1)}.` : '');
+
   async function mark(to: 'read' | 'closed', reopen = false) {
     busy = true;
     try {
@@ -121,7 +124,7 @@
     {#if first}
       <p class="card-paper px-4 py-2.5" data-testid="why-line">
         <b>{faultName(first.fault)}: {first.cause}.</b>
-        {first.evidence.findLast((e) => e.points > 0)?.text ?? ''}
+        {said(first.evidence.findLast((e) => e.points > 0)?.text)}
         {#if first.patch}
           <a class="link" href="#what-to-change">What to change</a>{/if}
       </p>

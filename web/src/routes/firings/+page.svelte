@@ -8,6 +8,7 @@
   import { kilnList } from '$lib/kilns/queries';
   import { startedRuns } from '$lib/live/queries';
   import { stateNames } from '$lib/live/words';
+  import FiringsTabs from '$lib/ui/FiringsTabs.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
 
   const client = useQueryClient();
@@ -55,7 +56,7 @@
   <header class="flex flex-wrap items-end justify-between gap-3">
     <div>
       <h1 class="text-2xl">Firings</h1>
-      <p class="text-soft">From what is in the kiln to a schedule, with reasons.</p>
+      <FiringsTabs />
     </div>
     <div class="flex items-center gap-2">
       <input
@@ -90,7 +91,7 @@
               <li>
                 <a
                   class="card-paper hover:border-primary block h-full px-4 py-3"
-                  href="/firings/{item.id}{run ? '?stage=fire' : ''}"
+                  href="/firings/{item.id}{run ? (run.openedAt ? '?stage=read' : '?stage=fire') : ''}"
                   data-testid="firing"
                 >
                   <b class="font-serif text-lg">{item.firing.name}</b>
