@@ -53,6 +53,12 @@
                 >· version {version.number} · top {degrees(version.peak, version.unit)}</span
               >
             </div>
+            {#if version.reason}<div class="text-[13.5px]" data-testid="version-reason">
+                {version.reason}
+                {#if version.fromFiring}<a class="link" href="/firings/{version.fromFiring}?stage=read"
+                    >That firing</a
+                  >{/if}
+              </div>{/if}
             <div class="text-soft font-mono text-[12.5px] break-words">{version.line}</div>
           </div>
           {#if version.number === draft.version}

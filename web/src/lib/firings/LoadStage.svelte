@@ -4,6 +4,7 @@
   import { on } from 'svelte/events';
   import { number, plural } from '$lib/format';
   import { kilnList } from '$lib/kilns';
+  import TaughtLine from '$lib/learning/TaughtLine.svelte';
   import { PackingCard } from '$lib/packing';
   import { clays, glazes } from '$lib/stock';
   import type { FiringDraft } from './firing-draft.svelte';
@@ -79,6 +80,7 @@
     </p>
   </section>
   <aside class="grid content-start gap-3">
+    {#if draft.body.kilnId}<TaughtLine kilnId={draft.body.kilnId} />{/if}
     <PackingCard
       loop={draft.packer}
       kiln={kilnName}

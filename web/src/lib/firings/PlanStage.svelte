@@ -4,6 +4,8 @@
   import { degrees, duration } from '$lib/format';
   import ChoicesCard from './ChoicesCard.svelte';
   import type { FiringDraft } from './firing-draft.svelte';
+  import TaughtLine from '$lib/learning/TaughtLine.svelte';
+  import LastTime from '$lib/logbook/LastTime.svelte';
   import PlanCard from './PlanCard.svelte';
   import PlanSteps from './PlanSteps.svelte';
   import { WhatIfs } from './what-if.svelte';
@@ -66,6 +68,11 @@
     {#if plan && preview}
       <PlanCard {draft} {plan} {preview} onpoint={(stretch) => (marked = stretch)} />
     {/if}
+    {#if draft.body.kilnId}<TaughtLine kilnId={draft.body.kilnId} />{/if}
+    <LastTime
+      firing={draft.body}
+      onuse={(scheduleId, scheduleVersion) => draft.edit({ scheduleId, scheduleVersion })}
+    />
     <ChoicesCard {draft} />
     <p class="text-soft text-[12.5px]">
       All of this is estimated. The check for steam, the cones and the kiln maker's manual come first.

@@ -56,10 +56,8 @@
     </span>
     <span class="out">
       {#if firing.reached}<span
-          >cone <b>{firing.reached}</b>{#if firing.goal && firing.goal !== firing.reached}<span
-              class="text-soft"
-            >
-              for {firing.goal}</span
+          >cone <b>{firing.reached}</b>
+          {#if firing.goal && firing.goal !== firing.reached}<span class="text-soft">for {firing.goal}</span
             >{/if}</span
         >{/if}
       <span class={firing.good ? 'text-success' : 'text-soft'}>{came(firing)}</span>

@@ -3,7 +3,7 @@
   import { number } from '$lib/format';
   import PackEditor from './PackEditor.svelte';
   import type { ReadingDraft, Shelf } from './reading-draft.svelte';
-  import { past, shelfWords } from './words';
+  import { past, shelfWords, standing } from './words';
 
   /** The kiln in section with its shelves, a pack on each: what every shelf got, how even it was, what the display is off by. */
   interface Props {
@@ -31,6 +31,14 @@
   };
   const held = $derived(said.learned?.heldBack ?? []);
   const goal = $derived(view.goalCone);
+  /** Shelves whose pack somebody has begun to read: nothing is saved before a cone is bent. */
+  let begun: string[] = $state([]);
+  const upright = $derived(usual.map((cone) => ({ cone, bendDegrees: standing })));
+
+  function bend(shelf: Shelf, cone: string, degrees: number) {
+    if (!draft.packOf(shelf)) draft.addPack(shelf, upright);
+    draft.bend(shelf, cone, degrees);
+  }
 </script>
 
 <section class="kiln" aria-label="What the cones say" data-testid="packs">
@@ -53,23 +61,26 @@
         {#if pack && !closed}<button
             class="take"
             aria-label="Take the pack of {shelfWords(shelf).toLowerCase()} away"
-            onclick={() => draft.removePack(shelf)}><X size={15} /></button
+            onclick={() => {
+              draft.removePack(shelf);
+              begun = begun.filter((s) => s !== String(shelf));
+            }}><X size={15} /></button
           >{/if}
       </div>
-      {#if pack}
+      {#if pack || begun.includes(String(shelf))}
         <PackEditor
           shelf={shelfWords(shelf).toLowerCase()}
-          cones={pack.cones}
+          cones={pack?.cones ?? upright}
           {goal}
           {expected}
           disabled={closed}
-          onbend={(cone, bend) => draft.bend(shelf, cone, bend)}
+          onbend={(cone, degrees) => bend(shelf, cone, degrees)}
         />
         {#if trouble(shelf)}<p class="wrong" role="alert">{trouble(shelf)}</p>{/if}
       {:else if closed}
         <p class="faint">No pack was read here.</p>
       {:else if usual.length > 0}
-        <button class="add" onclick={() => draft.addPack(shelf, usual)}
+        <button class="add" onclick={() => (begun = [...begun, String(shelf)])}
           >Read a pack here: {usual.join(' · ')}</button
         >
       {:else}

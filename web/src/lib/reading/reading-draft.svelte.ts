@@ -3,7 +3,6 @@ import type { components } from '$lib/api/schema';
 import { AutosavedDraft } from '$lib/draft/autosaved-draft.svelte';
 import { outcomeOf, type Stored } from '$lib/draft/outcome';
 import { openDraft, type Opened, type Remote } from '$lib/draft/remote';
-import { standing } from './words';
 
 type Schemas = components['schemas'];
 export type ReadingView = Schemas['ReadingView'];
@@ -104,11 +103,8 @@ export class ReadingDraft extends AutosavedDraft<Reading> {
     return this.packs.find((p) => String(p.shelf) === String(shelf));
   }
 
-  /** A pack on a shelf, as it stood before anybody looked: every cone upright. */
-  addPack(shelf: Shelf, cones: readonly string[]): void {
-    this.edit({
-      packs: [...this.packs, { shelf, cones: cones.map((cone) => ({ cone, bendDegrees: standing })) }]
-    });
+  addPack(shelf: Shelf, cones: readonly ConeRead[]): void {
+    this.edit({ packs: [...this.packs, { shelf, cones: [...cones] }] }, `bend ${shelf}`);
   }
 
   removePack(shelf: Shelf): void {
@@ -124,19 +120,8 @@ export class ReadingDraft extends AutosavedDraft<Reading> {
             : p
         )
       },
-      `bend ${shelf} ${cone}`
+      `bend ${shelf}`
     );
-  }
-
-  /** Another cone in the place of one; the same twice makes no sense and is refused where it is shown. */
-  rename(shelf: Shelf, cone: string, to: string): void {
-    this.edit({
-      packs: this.packs.map((p) =>
-        String(p.shelf) === String(shelf)
-          ? { ...p, cones: p.cones.map((c) => (c.cone === cone ? { ...c, cone: to } : c)) }
-          : p
-      )
-    });
   }
 
   say(change: Partial<Results>, group: string | null = null): void {

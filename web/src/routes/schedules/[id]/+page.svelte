@@ -17,6 +17,7 @@
   import EditorHeader from '$lib/editor/EditorHeader.svelte';
   import KilnCard from '$lib/editor/KilnCard.svelte';
   import { editorParts } from '$lib/editor/parts';
+  import FiringsOfSchedule from '$lib/logbook/FiringsOfSchedule.svelte';
   import { openSchedule } from '$lib/editor/schedule-draft.svelte';
   import StepList from '$lib/editor/StepList.svelte';
   import WriteOut from '$lib/editor/WriteOut.svelte';
@@ -138,6 +139,7 @@
         {/if}
         <BetweenCard {loop} unit={draft.body.unit} />
         <AboutCard {draft} errors={loop.errors} />
+        {#if draft.id !== null}<FiringsOfSchedule scheduleId={draft.id} />{/if}
       </aside>
     </div>
   </div>

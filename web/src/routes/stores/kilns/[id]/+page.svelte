@@ -161,7 +161,15 @@
     </div>
   </form>
   {#if kiln.id !== null}
-    <div class="grid gap-3 px-5 pb-8"><LearnCard draft={kiln} /><TokenCard kilnId={kiln.id} /></div>
+    <div class="grid gap-3 px-5 pb-8" id="taught">
+      {#await import('$lib/learning/TaughtCard.svelte') then { default: TaughtCard }}<TaughtCard
+          kilnId={kiln.id ?? 0}
+        />{/await}
+      {#await import('$lib/learning/CareCard.svelte') then { default: CareCard }}<CareCard
+          kilnId={kiln.id ?? 0}
+        />{/await}
+      <LearnCard draft={kiln} /><TokenCard kilnId={kiln.id} />
+    </div>
   {/if}
 {/if}
 

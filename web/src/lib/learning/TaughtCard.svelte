@@ -1,0 +1,214 @@
+<script lang="ts">
+  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { api, fieldErrors, sayProblem, type Problem } from '$lib/api/client';
+  import { number, plural, when } from '$lib/format';
+  import TrendLine from '$lib/logbook/TrendLine.svelte';
+  import { shelfWords } from '$lib/reading/words';
+  import { toasts } from '$lib/ui/toasts.svelte';
+  import { learnedOf } from './queries';
+
+  /** What a kiln has taught: each number, how sure, what stands behind it, how it moved; and what somebody says over it. */
+  const { kilnId }: { kilnId: number } = $props();
+
+  const client = useQueryClient();
+  const learned = createQuery(() => learnedOf(kilnId));
+  const now = $derived(learned.data?.now);
+  const give = (sd: number, decimals = 0) => `± ${number(sd * 1.28, decimals)}`;
+  const elements = $derived(learned.data?.elements);
+  const advice = $derived(
+    elements?.advice === 'change'
+      ? `Time for new elements: a full kiln climbs at less than 30 °C/h at ${elements.usualTop} °C.`
+      : elements?.advice === 'soon'
+        ? `New elements soon${elements.firingsLeft === null ? '' : `: in about ${plural(elements.firingsLeft, 'firing')}`}.`
+        : elements?.firingsLeft !== null && elements?.firingsLeft !== undefined
+          ? `Good for about ${plural(elements.firingsLeft, 'more firing')}, as they have been going.`
+          : 'They have some way to go.'
+  );
+  let overruling = $state(false);
+  let offset = $state('');
+  let power = $state('');
+  let note = $state('');
+  let errors: Record<string, string> = $state({});
+
+  function open() {
+    const care = learned.data?.care;
+    offset = care?.offset === null || care?.offset === undefined ? '' : String(care.offset);
+    power = care?.power === null || care?.power === undefined ? '' : String(Math.round(care.power * 100));
+    note = care?.note ?? '';
+    overruling = true;
+  }
+
+  async function save(clear = false) {
+    const asNumber = (text: string) =>
+      text.trim() === '' ? null : Number(text.replace(',', '.').replace('−', '-'));
+    const { error } = await api.PUT('/api/kilns/{id}/care', {
+      params: { path: { id: kilnId } },
+      body: {
+        ...learned.data?.care,
+        offset: clear ? null : asNumber(offset),
+        power: clear || !power.trim() ? null : (asNumber(power) ?? 0) / 100,
+        note: clear ? null : note
+      }
+    });
+    errors = fieldErrors(error as Problem | undefined);
+    if (error) return Object.keys(errors).length === 0 && toasts.show(sayProblem(error), { tone: 'error' });
+    overruling = false;
+    await client.invalidateQueries({ queryKey: ['learned', kilnId] });
+  }
+  const trend = (pick: (t: NonNullable<typeof learned.data>['trend'][number]) => number | null) =>
+    (learned.data?.trend ?? []).flatMap((t) => {
+      const value = pick(t);
+      return value === null
+        ? []
+        : [{ at: Date.parse(t.at), value, name: `Firing ${t.firingId}`, id: t.firingId }];
+    });
+</script>
+
+{#if learned.data && now}
+  <section class="card-paper grid gap-3 p-4" aria-label="What its firings have taught" data-testid="taught">
+    <h2 class="text-[17px]">What its firings have taught</h2>
+    <p>{learned.data.sentence}</p>
+    {#if learned.data.firings > 0}
+      <dl>
+        <div>
+          <dt>Display, to be added</dt>
+          <dd>
+            {#if now.offset.readings > 0}{number(now.offset.mean, 1)} °C {give(now.offset.sd, 1)}{:else}no
+              pack read yet{/if}
+          </dd>
+          <dd class="from">
+            {plural(now.offset.readings, 'pack')}{learned.data.since.thermocouple
+              ? ` since its thermocouple was new, ${when(new Date(learned.data.since.thermocouple))}`
+              : ''}
+          </dd>
+        </div>
+        <div>
+          <dt>Between the shelves</dt>
+          <dd>{now.evenness === null ? 'not known' : `${number(now.evenness, 0)} °C of cone`}</dd>
+          <dd class="from">
+            {now.shelves
+              .map((s) => `${shelfWords(s.shelf).toLowerCase()} ${s.mean > 0 ? '+' : ''}${number(s.mean, 0)}`)
+              .join(', ')}
+          </dd>
+        </div>
+        <div>
+          <dt>Elements</dt>
+          <dd>{number(now.health.value * 100, 0)} % {now.health.sd > 0 ? give(now.health.sd * 100) : ''}</dd>
+          <dd class="from">{advice}</dd>
+        </div>
+        <div>
+          <dt>Power and loss, against its numbers</dt>
+          <dd>{number(now.power.mean * 100, 0)} and {number(now.loss.mean * 100, 0)} %</dd>
+          <dd class="from">
+            {plural(now.power.readings, 'log')}; loads {number(now.heat.mean * 100, 0)} % of the usual heat
+          </dd>
+        </div>
+      </dl>
+      <div class="lines">
+        <TrendLine
+          title="Display off by"
+          points={trend((t) => t.offset)}
+          say={(v) => `${number(v, 1)} °C`}
+          zero
+        />
+        <TrendLine
+          title="Element health"
+          points={trend((t) => t.health * 100)}
+          say={(v) => `${number(v, 0)} %`}
+        />
+        <TrendLine
+          title="Between the shelves"
+          points={trend((t) => t.evenness)}
+          say={(v) => `${number(v, 0)} °C`}
+        />
+      </div>
+    {/if}
+    <p class="text-soft text-[13.5px]">
+      Plans, tops, forecasts and start times in this kiln use {learned.data.used.offset === null
+        ? 'the display as it is'
+        : `a display that is off by ${number(learned.data.used.offset, 1)} °C`}, {number(
+        learned.data.used.power * 100,
+        0
+      )} % of its stored power{learned.data.care.offset !== null || learned.data.care.power !== null
+        ? `, as somebody said over it: ${learned.data.care.note}`
+        : ''}.
+      {#if !overruling}<button class="link" onclick={open}>Say something else</button>{/if}
+      {#if !overruling && (learned.data.care.offset !== null || learned.data.care.power !== null)}<button
+          class="link"
+          onclick={() => void save(true)}>Go by what was learned</button
+        >{/if}
+    </p>
+    {#if overruling}
+      <div class="grid max-w-xl gap-2">
+        <label class="text-[13.5px]"
+          >Add to the display, °C (empty: as learned)
+          <input
+            class="input input-sm w-24"
+            inputmode="decimal"
+            bind:value={offset}
+            aria-invalid={'offset' in errors}
+          /></label
+        >
+        <label class="text-[13.5px]"
+          >Power, % of its stored power (empty: as learned)
+          <input
+            class="input input-sm w-24"
+            inputmode="decimal"
+            bind:value={power}
+            aria-invalid={'power' in errors}
+          /></label
+        >
+        <label class="grid text-[13.5px]"
+          >Why
+          <input
+            class="input input-sm"
+            bind:value={note}
+            maxlength="500"
+            aria-invalid={'note' in errors}
+          /></label
+        >
+        {#each Object.values(errors) as text (text)}<p class="text-error text-[13px]" role="alert">
+            {text}
+          </p>{/each}
+        <div class="flex gap-2">
+          <button type="button" class="btn btn-primary btn-sm" onclick={() => void save()}
+            >Use this instead</button
+          >
+          <button type="button" class="btn btn-ghost btn-sm" onclick={() => (overruling = false)}
+            >Leave it</button
+          >
+        </div>
+      </div>
+    {/if}
+  </section>
+{:else if learned.isError}
+  <p role="alert">
+    {sayProblem(learned.error)} <button class="link" onclick={() => learned.refetch()}>Try again</button>
+  </p>
+{/if}
+
+<style>
+  dl {
+    display: grid;
+    gap: 10px 22px;
+    grid-template-columns: repeat(auto-fit, minmax(210px, 1fr));
+  }
+  dt {
+    color: var(--color-soft);
+    font-size: 13px;
+  }
+  dd {
+    font-size: 18px;
+    font-weight: 650;
+  }
+  .from {
+    font-size: 13px;
+    font-weight: 400;
+    color: var(--color-soft);
+  }
+  .lines {
+    display: grid;
+    gap: 12px;
+    grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
+  }
+</style>
