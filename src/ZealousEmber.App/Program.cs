@@ -71,6 +71,8 @@ async Task Serve()
     builder.Services.AddStudioStore(dataFolder);
     builder.Services.AddScoped(StudioLookup.On);
     builder.Services.AddScoped<StudioExport>();
+    builder.Services.AddScoped<FiringFiles>();
+    builder.Services.AddScoped<ScheduleShare>();
     builder.Services.AddProblemResponses();
     builder.Services.AddApiDescription();
     builder.Services.AddLargeBodyQueue();
@@ -116,8 +118,10 @@ async Task Serve()
     app.MapReading();
     app.MapChanges();
     app.MapLogbook();
+    app.MapFiringFiles();
     app.MapStudio();
     app.MapCopies();
+    app.MapArchives();
     app.MapUnreadable();
     app.MapStock();
     app.MapPhotos();

@@ -16,6 +16,7 @@ using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
 using ZealousEmber.Store.Settings;
@@ -26,14 +27,22 @@ namespace ZealousEmber.App.Exchange;
 internal sealed class StudioExport(
     ScheduleRepository schedules, Repository<Kiln> kilns, Repository<Clay> clays, Repository<Glaze> glazes, Repository<FiringDraft> firings,
     Repository<ListedController> controllers, EnteredPrograms entered,
-    SettingsStore<StudioSettings> settings, SettingsStore<PlanningPreferences> preferences, PhotoRepository photos, RawRows raw, IOptions<JsonOptions> json)
+    SettingsStore<StudioSettings> settings, SettingsStore<PlanningPreferences> preferences, PhotoRepository photos, RawRows raw, FiringRuns runs, FiringFiles firingFiles, IOptions<JsonOptions> json)
 {
+    private string under = "";
     private readonly JsonSerializerOptions options = new(json.Value.SerializerOptions) { WriteIndented = true };
 
     /// <summary>Writes the zip.</summary>
     public async Task Write(Stream to, CancellationToken cancel)
     {
         using var zip = new ZipArchive(to, ZipArchiveMode.Create, leaveOpen: true);
+        await WriteTo(zip, "", cancel);
+    }
+
+    /// <summary>The same into a zip that is being written, under a folder of it.</summary>
+    public async Task WriteTo(ZipArchive zip, string folder, CancellationToken cancel)
+    {
+        under = folder;
         await Add(zip, "schedules.json", new ScheduleFile(ScheduleFile.FormatName, 1, [.. (await schedules.All([], cancel)).Select(s => ScheduleMapping.Write(s.Item))]), cancel);
         await Add(zip, "kilns.json", (await kilns.Search(null, cancel)).Select(KilnMapping.Write), cancel);
         await Add(zip, "clays.json", (await clays.Search(null, cancel)).Select(StockMapping.Write), cancel);
@@ -46,6 +55,10 @@ internal sealed class StudioExport(
         foreach (var of in Enum.GetValues<PhotoOf>())
         {
             foreach (var id in (await photos.All(of, cancel)).Keys) await AddPhoto(zip, of, id, cancel);
+        }
+        foreach (var run in await runs.All(cancel))
+        {
+            if (await firingFiles.Of(run.FiringId, cancel) is { } firing) await Add(zip, $"firings/{run.FiringId}.json", firing, cancel);
         }
         // What this program cannot read is still the studio's own.
         foreach (var row in await raw.Unreadable(cancel))
@@ -62,9 +75,9 @@ internal sealed class StudioExport(
 
     private Task Add(ZipArchive zip, string name, object content, CancellationToken cancel) => Add(zip, name, JsonSerializer.SerializeToUtf8Bytes(content, options), cancel);
 
-    private static async Task Add(ZipArchive zip, string name, byte[] content, CancellationToken cancel)
+    private async Task Add(ZipArchive zip, string name, byte[] content, CancellationToken cancel)
     {
-        await using var entry = zip.CreateEntry(name).Open();
+        await using var entry = await zip.CreateEntry(under + name).OpenAsync(cancel);
         await entry.WriteAsync(content, cancel);
     }
 }

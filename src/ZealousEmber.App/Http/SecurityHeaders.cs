@@ -20,6 +20,9 @@ internal static class BodyLimit
 
     /// <summary>A whole log of a firing, as a file: two million readings and more.</summary>
     public const int WholeLog = 250_000_000;
+
+    /// <summary>A whole studio: many years of logs and photos.</summary>
+    public const long Studio = 2_000_000_000;
 }
 
 /// <summary>Lets one address take a larger body than the usual.</summary>

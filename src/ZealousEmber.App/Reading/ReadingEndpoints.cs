@@ -79,7 +79,7 @@ internal static class ReadingEndpoints
         return read.IsOk ? read.Value : null;
     }
 
-    private static ResultsContract Write(FiringResults r) => new(
+    internal static ResultsContract Write(FiringResults r) => new(
         r.Out, r.Lost, [.. r.Faults.Select(f => new WareFaultContract(f.Kind, f.Lot, f.Shelf is null ? null : new ShelfName(f.Shelf), f.Count, f.Severity, f.Later ? true : null, f.Note))], r.Word, r.IsReference);
 
     private static PacksResponse Said(ReadFiring firing)

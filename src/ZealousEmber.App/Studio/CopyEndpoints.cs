@@ -33,10 +33,10 @@ internal static class CopyEndpoints
         return Send(file, "application/zip", $"zealous-ember-{Day(time)}.zip");
     }
 
-    private static string Day(TimeProvider time) => time.GetUtcNow().ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+    internal static string Day(TimeProvider time) => time.GetUtcNow().ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 
-    private static string TemporaryFile() => Path.Combine(Private.Value, Guid.NewGuid().ToString("n"));
+    internal static string TemporaryFile() => Path.Combine(Private.Value, Guid.NewGuid().ToString("n"));
 
-    private static IResult Send(string file, string contentType, string name) => Results.File(
+    internal static IResult Send(string file, string contentType, string name) => Results.File(
         new FileStream(file, new FileStreamOptions { Options = FileOptions.DeleteOnClose | FileOptions.Asynchronous, Access = FileAccess.Read }), contentType, name);
 }

@@ -82,6 +82,62 @@ public static class StudioDatabase
         }
     }
 
+    /// <summary>True while nothing was ever written in a studio: no schedule, no kiln, no firing, not even a deleted one.</summary>
+    public static async Task<bool> IsEmpty(StudioContext context, CancellationToken cancel) =>
+        !await context.Set<ScheduleRow>().AnyAsync(cancel) && !await context.Set<KilnRow>().AnyAsync(cancel) && !await context.Set<FiringRow>().AnyAsync(cancel) && !await context.Set<Firings.FiringRunRow>().AnyAsync(cancel);
+
+    /// <summary>
+    /// Takes everything over from another studio's database while the program runs, all of it or nothing. The file is checked and brought to the present shape first; it may be
+    /// changed by that. Throws <see cref="StudioFolderException"/> where it is damaged, no studio, or from a newer program.
+    /// </summary>
+    /// <param name="context">The studio that takes it over; what it has goes.</param>
+    /// <param name="queue">Nobody else writes meanwhile.</param>
+    /// <param name="file">The other database.</param>
+    /// <param name="calledSo">What it is called in messages.</param>
+    /// <param name="now">For what a new version adds.</param>
+    /// <param name="cancel">Gives up before anything is taken over.</param>
+    public static async Task TakeOver(StudioContext context, WriteQueue queue, string file, string calledSo, DateTimeOffset now, CancellationToken cancel)
+    {
+        await CheckWhole(file, calledSo);
+        await using (var arriving = new StudioContext(new DbContextOptionsBuilder<StudioContext>().UseSqlite($"Data Source={file};Pooling=False").Options))
+        {
+            await ClearStaleLock(arriving);
+            await arriving.Database.MigrateAsync(cancel);
+            await UpgradeData(arriving);
+            await ControllerRow.StockBuiltIns(arriving, NodaTime.Instant.FromDateTimeOffset(now));
+            await arriving.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)", cancel);
+        }
+        using var turn = await queue.Enter(cancel);
+        await context.Database.OpenConnectionAsync(cancel);
+        try
+        {
+            await context.Database.ExecuteSqlAsync($"ATTACH DATABASE {file} AS arriving", cancel);
+            try
+            {
+                await using var transaction = await context.Database.BeginTransactionAsync(cancel);
+                await context.Database.ExecuteSqlRawAsync("PRAGMA defer_foreign_keys = ON", cancel);
+                foreach (var table in context.Model.GetEntityTypes().Select(t => t.GetTableName()!).Distinct())
+                {
+                    // Names of tables and columns are the program's own.
+                    var columns = string.Join(", ", (await context.Database.SqlQuery<string>($"SELECT name AS Value FROM pragma_table_info({table})").ToListAsync(cancel)).Select(c => $"\"{c}\""));
+#pragma warning disable EF1002
+                    await context.Database.ExecuteSqlRawAsync($"DELETE FROM main.\"{table}\"; INSERT INTO main.\"{table}\" ({columns}) SELECT {columns} FROM arriving.\"{table}\"", cancel);
+#pragma warning restore EF1002
+                }
+                await transaction.CommitAsync(cancel);
+            }
+            finally
+            {
+                await context.Database.ExecuteSqlRawAsync("DETACH DATABASE arriving", CancellationToken.None);
+            }
+        }
+        finally
+        {
+            await context.Database.CloseConnectionAsync();
+            context.ChangeTracker.Clear();
+        }
+    }
+
     private static readonly string[] Endings = ["", "-wal", "-shm"];
 
     private static async Task CheckWhole(string file, string calledSo)

@@ -1,0 +1,102 @@
+using System.IO.Compression;
+using System.Text.Json;
+using ZealousEmber.App.Exchange;
+using ZealousEmber.App.Http;
+using ZealousEmber.App.Live;
+using ZealousEmber.App.Reading;
+using ZealousEmber.Core;
+using ZealousEmber.Store;
+using ZealousEmber.Store.Files;
+
+namespace ZealousEmber.App.Studio;
+
+/// <summary>What an archive says of itself.</summary>
+/// <param name="Format">zealous-ember-studio.</param>
+/// <param name="Version">Of the archive; a newer one is refused.</param>
+public sealed record ArchiveManifest(string Format, int Version, DateTimeOffset MadeAt);
+
+/// <summary>The whole studio as one archive, and back again into an empty one.</summary>
+internal static class ArchiveEndpoints
+{
+    private const string Format = "zealous-ember-studio";
+    private const int Version = 1;
+    private const string Database = "studio.db";
+    private const string Manifest = "manifest.json";
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { WriteIndented = true };
+
+    public static void MapArchives(this WebApplication app)
+    {
+        app.MapGet("/api/backup", Backup).WithTags("Studio").WithSummary("The whole studio as one archive: the database, and everything in open formats beside it").Produces(200, contentType: "application/zip");
+        app.MapPost("/api/restore", Restore).WithMetadata(new BodySize(BodyLimit.Studio)).RequireRateLimiting(LargeBodies.Queue).WithTags("Studio")
+            .WithSummary("Take over such an archive, the bytes themselves, into a studio in which nothing was written yet").Accepts<Stream>("application/zip").Produces<ArchiveManifest>().ProducesProblem(409).ProducesValidationProblem(422);
+    }
+
+    private static async Task<IResult> Backup(StudioContext context, StudioExport export, TimeProvider time, CancellationToken cancel)
+    {
+        var (copy, file) = (CopyEndpoints.TemporaryFile(), CopyEndpoints.TemporaryFile());
+        try
+        {
+            await StudioDatabase.CopyTo(context, copy);
+            await using (var stream = File.Create(file))
+            {
+                using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
+                {
+                    await using (var manifest = await zip.CreateEntry(Manifest).OpenAsync(cancel)) await JsonSerializer.SerializeAsync(manifest, new ArchiveManifest(Format, Version, time.GetUtcNow()), Json, cancel);
+                    await zip.CreateEntryFromFileAsync(copy, Database, cancel);
+                    await export.WriteTo(zip, "open/", cancel);
+                }
+            }
+            return CopyEndpoints.Send(file, "application/zip", $"zealous-ember-studio-{CopyEndpoints.Day(time)}.zip");
+        }
+        finally
+        {
+            File.Delete(copy);
+        }
+    }
+
+    private static async Task<IResult> Restore(HttpRequest request, StudioContext context, WriteQueue queue, LiveFirings live, FiringReader reader, TimeProvider time, CancellationToken cancel)
+    {
+        if (!await StudioDatabase.IsEmpty(context, cancel))
+            return RunEndpoints.Refused("There is something in this studio already, and it is not overwritten. Restore into a new one: start the program on an empty folder. With the program stopped, a backup of the database can be put in its place instead (see the README).");
+        var (zip, file) = (CopyEndpoints.TemporaryFile(), CopyEndpoints.TemporaryFile());
+        try
+        {
+            await using (var stream = File.Create(zip)) await request.Body.CopyToAsync(stream, cancel);
+            var manifest = await Unpack(zip, file, cancel);
+            if (!manifest.IsOk) return ProblemResponses.Of(manifest.Problems);
+            await StudioDatabase.TakeOver(context, queue, file, "The archive", time.GetUtcNow(), cancel);
+            await live.TakeUp(CancellationToken.None);
+            await reader.Refresh(CancellationToken.None);
+            return Results.Ok(manifest.Value);
+        }
+        catch (StudioFolderException error)
+        {
+            return ProblemResponses.Of([new Problem("archive", error.Message)]);
+        }
+        finally
+        {
+            foreach (var left in new[] { zip, file, file + "-wal", file + "-shm" }) File.Delete(left);
+        }
+    }
+
+    /// <summary>The database of an archive; a problem for what is none, is only half there, or is from a newer program.</summary>
+    private static async Task<Result<ArchiveManifest>> Unpack(string zip, string to, CancellationToken cancel)
+    {
+        static Problem NotWhole(string what) => new("archive", $"{what} Nothing was changed. Download the backup again, and send the whole file.");
+        try
+        {
+            using var archive = await ZipFile.OpenReadAsync(zip, cancel);
+            if (archive.GetEntry(Manifest) is not { } described || archive.GetEntry(Database) is not { } database) return NotWhole("This is no archive of a studio, or it is not whole.");
+            ArchiveManifest? manifest;
+            await using (var stream = await described.OpenAsync(cancel)) manifest = await JsonSerializer.DeserializeAsync<ArchiveManifest>(stream, Json, cancel);
+            if (manifest?.Format != Format) return NotWhole("This is no archive of a studio.");
+            if (manifest.Version > Version) return new Problem("archive", $"This archive was made by a newer version of the program (archive {manifest.Version}; this program reads up to {Version}). Nothing was changed.");
+            await database.ExtractToFileAsync(to, overwrite: true, cancel);
+            return manifest;
+        }
+        catch (Exception error) when (error is InvalidDataException or JsonException or EndOfStreamException)
+        {
+            return NotWhole("This archive is damaged, or only half of it arrived.");
+        }
+    }
+}
