@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { kilnList } from '$lib/kilns';
+  import RestoreStudio from './RestoreStudio.svelte';
   import StarterSchedules from './StarterSchedules.svelte';
 
   /** The first steps in a studio that has nothing yet. */
@@ -32,6 +33,11 @@
         >Six plain schedules to change as you like. Your kiln maker's manual comes first.</span
       >
       <span class="mt-1 block"><StarterSchedules /></span>
+    </li>
+    <li>
+      <b>Or go on with a studio from another computer.</b>
+      <span class="text-soft">The whole of it, from the archive it gives under Stores, Settings.</span>
+      <span class="mt-1 block"><RestoreStudio /></span>
     </li>
   </ol>
 </div>

@@ -102,7 +102,10 @@
         <SaveLine draft={reading} testid="reading-saved" />
         <UndoButtons draft={reading} />
       </div>
-      <div class="flex gap-2">
+      <div class="flex flex-wrap gap-2">
+        <a class="btn btn-ghost btn-sm" href="/firings/{firingId}/sheet">Log sheet</a>
+        <a class="btn btn-ghost btn-sm" href="/api/firings/{firingId}/log.csv" download>CSV</a>
+        <a class="btn btn-ghost btn-sm" href="/api/firings/{firingId}/file" download>File</a>
         {#if stands === 'opened'}<button
             class="btn btn-paper btn-sm"
             disabled={busy}
