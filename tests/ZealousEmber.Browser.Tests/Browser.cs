@@ -92,7 +92,7 @@ public abstract class Visit : IClassFixture<Browser>
         IWebElement? found = null;
         // In one question, so that nothing grows stale half way through a page that is still changing.
         Until(() => (found = Driver.ExecuteScript(
-            "return [...document.querySelectorAll('button, a')].find((b) => b.checkVisibility({ visibilityProperty: true }) && b.innerText.trim() === arguments[0]) ?? null", text) as IWebElement) is not null, $"a button “{text}”");
+            "return [...document.querySelectorAll('button, a')].find((b) => b.checkVisibility({ visibilityProperty: true }) && b.innerText?.trim() === arguments[0]) ?? null", text) as IWebElement) is not null, $"a button “{text}”");
         return found!;
     }
 

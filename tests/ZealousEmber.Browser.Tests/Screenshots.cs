@@ -93,10 +93,11 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
         });
         Take("glazes", "/stores/glazes", "[data-testid='stock'] img");
         Take("kiln", "/stores/kilns/1", "[data-testid='usual']");
-        Take("settings", "/stores/settings", "[aria-labelledby='your-data'] a");
+        var matte = (await Http.GetFromJsonAsync<JsonNode>("/api/logbook?take=200"))!["firings"]!.AsArray().Single(f => f!["name"]!.GetValue<string>() == "Supper set, first plates")!["firingId"];
+        Take("read", $"/firings/{matte}?stage=read", "[data-testid='make-version']");
+        Take("logbook", "/firings/logbook", "[data-testid='trends'] circle");
         Take("editor-night", "/schedules/2", "[data-testid='handle']", theme: "nightwatch", before: () => Field(3, "target").Click());
         Take("cones", "/bench/cones", "[data-testid='cone-top']", before: () => Find("[data-testid='cone-row']"));
-        Take("compare", "/schedules/compare?a=11&b=3", "[data-testid='differences']");
         Take("print", "/schedules/10/print?start=2026-11-24T17:30:00Z", "[data-testid='sheet'] table", 900, 800);
     }
 }

@@ -37,7 +37,7 @@ internal sealed class FiringFiles(Repository<FiringDraft> firings, FiringRuns ru
     /// <summary>A firing with all that is known of it; nothing where it was never started.</summary>
     public async Task<FiringFile?> Of(int id, CancellationToken cancel)
     {
-        if (await runs.Find(id, cancel) is not { } run || await firings.Find(id, cancel) is not { } firing) return null;
+        if (await runs.Find(id, cancel) is not { } run || !(await firings.FindAll([id], cancel)).TryGetValue(id, out var firing)) return null;
         var (entries, record) = (await runs.Entries(id, cancel), await records.Find(id, cancel));
         var photos = new Dictionary<string, string>();
         foreach (var entry in entries.Where(e => e.Kind == EntryKind.Photo))
@@ -45,7 +45,7 @@ internal sealed class FiringFiles(Repository<FiringDraft> firings, FiringRuns ru
             if (await runs.PhotoAt(id, entry.Key, cancel) is { } photo) photos[entry.Key] = Convert.ToBase64String(photo.Bytes);
         }
         return new FiringFile(
-            Format, 1, FiringMapping.Write(firing).Firing, run.StartsAt.ToDateTimeOffset(), run.OpenedAt?.ToDateTimeOffset(), run.By, run.Goal?.Number, run.IsAsEntered, [.. run.Program.Steps.Select(s => ScheduleMapping.Write(s, TemperatureUnit.Celsius))],
+            Format, 1, FiringMapping.Write(new Versioned<FiringDraft>(id, 0, run.StartedAt, firing)).Firing, run.StartsAt.ToDateTimeOffset(), run.OpenedAt?.ToDateTimeOffset(), run.By, run.Goal?.Number, run.IsAsEntered, [.. run.Program.Steps.Select(s => ScheduleMapping.Write(s, TemperatureUnit.Celsius))],
             KilnMapping.Write(run.Kiln), [.. (await samples.Read(id, cancel)).Select(s => new FiringFileSample((s.At - run.StartsAt.ToUnixTimeMilliseconds()) / 1000.0, s.Celsius, s.Share, s.SetPoint))],
             [.. entries.Select(EntryEndpoints.Write)], photos, new ReadingContract([.. record.Packs.Select(PackMapping.Write)], ReadingEndpoints.Write(record.Results)), record.Figures?.Numbers ?? (IReadOnlyDictionary<string, double>)new Dictionary<string, double>());
     }

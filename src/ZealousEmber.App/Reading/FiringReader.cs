@@ -140,7 +140,14 @@ internal sealed class FiringReader(
             var studio = await lookup.Settings();
             foreach (var (id, of) in stale)
             {
-                if (await Read(id, cancel, withTaught: false) is { } firing) await Keep(firing, studio, of, cancel);
+                try
+                {
+                    if (await Read(id, cancel, withTaught: false) is { } firing) await Keep(firing, studio, of, cancel);
+                }
+                catch (UnreadableRowException)
+                {
+                    // Shown as unreadable; the logbook goes on without it.
+                }
             }
         }
         finally

@@ -3,7 +3,7 @@
   import { number } from '$lib/format';
   import PackEditor from './PackEditor.svelte';
   import type { ReadingDraft, Shelf } from './reading-draft.svelte';
-  import { past, shelfWords, standing } from './words';
+  import { alongWith, past, shelfWords, standing } from './words';
 
   /** The kiln in section with its shelves, a pack on each: what every shelf got, how even it was, what the display is off by. */
   interface Props {
@@ -31,13 +31,23 @@
   };
   const held = $derived(said.learned?.heldBack ?? []);
   const goal = $derived(view.goalCone);
-  /** Shelves whose pack somebody has begun to read: nothing is saved before a cone is bent. */
-  let begun: string[] = $state([]);
+  /** Shelves whose pack somebody has begun to read, with the cones read so far: nothing is saved before one is bent, and the others go along with it until they are bent themselves. */
+  let begun: Record<string, string[]> = $state({});
   const upright = $derived(usual.map((cone) => ({ cone, bendDegrees: standing })));
 
   function bend(shelf: Shelf, cone: string, degrees: number) {
+    const key = String(shelf);
     if (!draft.packOf(shelf)) draft.addPack(shelf, upright);
     draft.bend(shelf, cone, degrees);
+    const read = begun[key];
+    if (!read) return;
+    if (!read.includes(cone)) begun[key] = [...read, cone];
+    const own = expected[cone];
+    for (const other of draft.packOf(shelf)?.cones ?? []) {
+      const wanted = expected[other.cone];
+      if (read.includes(other.cone) || other.cone === cone || !own || !wanted) continue;
+      draft.bend(shelf, other.cone, alongWith(degrees, own, wanted));
+    }
   }
 </script>
 
@@ -63,11 +73,11 @@
             aria-label="Take the pack of {shelfWords(shelf).toLowerCase()} away"
             onclick={() => {
               draft.removePack(shelf);
-              begun = begun.filter((s) => s !== String(shelf));
+              begun = Object.fromEntries(Object.entries(begun).filter(([key]) => key !== String(shelf)));
             }}><X size={15} /></button
           >{/if}
       </div>
-      {#if pack || begun.includes(String(shelf))}
+      {#if pack || begun[String(shelf)]}
         <PackEditor
           shelf={shelfWords(shelf).toLowerCase()}
           cones={pack?.cones ?? upright}
@@ -80,7 +90,7 @@
       {:else if closed}
         <p class="faint">No pack was read here.</p>
       {:else if usual.length > 0}
-        <button class="add" onclick={() => (begun = [...begun, String(shelf)])}
+        <button class="add" onclick={() => (begun[String(shelf)] = [])}
           >Read a pack here: {usual.join(' · ')}</button
         >
       {:else}

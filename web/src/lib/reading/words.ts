@@ -35,6 +35,20 @@ export function readBend(text: string): number | null {
   return bend <= 119 ? bend : null;
 }
 
+const tan4 = Math.tan((4 * Math.PI) / 180);
+const steepness = -Math.log(tan4);
+
+/** Heat work that bends a cone so far, and back: 0 upright, 1 level with its base; as the server has it. */
+const workOf = (bend: number) =>
+  Math.log(Math.tan((Math.max(bend, standing + 0.2) * Math.PI) / 360) / tan4) / steepness;
+const bendOf = (work: number) => (2 * Math.atan(tan4 * Math.exp(steepness * work)) * 180) / Math.PI;
+
+/** How far a cone has bent where another of its pack was found bent so far: both as many times what was expected of them. */
+export function alongWith(bend: number, expected: number, other: number): number {
+  const along = bendOf((workOf(bend) / workOf(expected)) * workOf(other));
+  return Math.round(Math.min(flat, Math.max(standing, along)));
+}
+
 /** "+6 °C", "−3 °C", "on the cone". */
 export const past = (degrees: number) =>
   Math.abs(degrees) < 0.5 ? 'on the cone' : `${degrees > 0 ? '+' : ''}${number(degrees, 0)} °C`;
