@@ -97,6 +97,12 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             record.HasIndex(r => r.StartsAt);
             record.HasIndex(r => new { r.KilnId, r.StartsAt });
         });
+        model.Entity<FiringFiguresRow>(figures =>
+        {
+            figures.ToTable("firing_figures");
+            figures.HasKey(f => f.FiringId);
+            figures.Property(f => f.FiringId).ValueGeneratedNever();
+        });
         model.Entity<MaintenanceRow>(done =>
         {
             done.ToTable("maintenance");

@@ -41,6 +41,11 @@ public sealed class PageTests(Browser browser) : Visit(browser)
         { "/stores/controllers", "main li a" },
         { "/stores/controllers/1", "[data-testid='panel']" },
         { "/stores/kilns/1/programs", "[data-testid='bank'] b" },
+        { "/firings/23?stage=read", "[data-testid='make-version']" },
+        { "/firings/27?stage=read", "[data-testid='all-good']" },
+        { "/firings/23/sheet", "[data-testid='log-sheet'] h2" },
+        { "/firings/logbook?glaze=1", "[data-testid='trends'] circle" },
+        { "/firings/compare?ids=23,26", "tr.mattered" },
         { "/nowhere", "h1" },
     };
 

@@ -56,10 +56,10 @@ internal static class LogbookEndpoints
         var query = search.Read(problems);
         if (problems.Count > 0) return ProblemResponses.Of(problems);
         await reader.Refresh(cancel);
-        var all = (await records.Search(query, 0, MostFollowed, cancel)).Items.Reverse().ToList();
+        var all = await records.Follow(query, MostFollowed, cancel);
         return Results.Ok(new TrendsResponse(
             [.. all.Select(r => new TrendPoint(
-                r.FiringId, r.Name, r.StartsAt.ToDateTimeOffset(), r.KilnId, r.Kind, r.Figures?["topHours"], r.Figures?["past"], r.Figures?["offset"], r.Figures?["cost"], r.Figures?["kwh"], r.Lost, r.Out))],
+                r.FiringId, r.Name, r.StartsAt.ToDateTimeOffset(), r.KilnId, r.Kind, r.TopHours, r.Past, r.Offset, r.Cost, r.Kwh, r.Lost, r.Out))],
             [.. all.SelectMany(r => r.Faults).CountBy(f => f).OrderByDescending(f => f.Value).Select(f => new FaultCount(f.Key, f.Value))], all.Count, all.Sum(r => r.Out ?? 0), all.Sum(r => r.Lost ?? 0)));
     }
 
@@ -148,16 +148,16 @@ internal static class LogbookEndpoints
         if (await kilns.Find(id, cancel) is null) return ProblemResponses.NotFound("kiln");
         await reader.Refresh(cancel);
         var (zone, done, care) = ((await lookup.Settings()).Zone, await book.Of(id, cancel), await book.Care(id, cancel));
-        var all = (await records.Search(new LogbookQuery(KilnId: id), 0, MostFollowed, cancel)).Items.Reverse().ToList();
+        var all = await records.Follow(new LogbookQuery(KilnId: id), MostFollowed, cancel);
         string MonthOf(Instant at) => at.InZone(zone).Date is var d ? $"{d.Year:0000}-{d.Month:00}" : "";
         return Results.Ok(new KilnHistoryContract(
-            id, all.Count, Math.Round(all.Sum(r => r.Figures?["fullPowerHours"] ?? 0), 1), [.. done.Select(LearningEndpoints.Write)], [.. Reminders(all, done, care)],
+            id, all.Count, Math.Round(all.Sum(r => r.FullPowerHours ?? 0), 1), [.. done.Select(LearningEndpoints.Write)], [.. Reminders(all, done, care)],
             [.. all.GroupBy(r => MonthOf(r.StartsAt)).TakeLast(24).Select(m => new MonthContract(
-                m.Key, m.Count(), m.Any(r => r.Figures?["kwh"] is not null) ? Math.Round(m.Sum(r => r.Figures?["kwh"] ?? 0), 1) : null, m.Any(r => r.Figures?["cost"] is not null) ? Math.Round(m.Sum(r => r.Figures?["cost"] ?? 0), 2) : null, m.Sum(r => r.Lost ?? 0)))],
-            [.. all.Where(r => r.Figures?["topHours"] is not null).Select(r => new ClimbContract(r.FiringId, r.Name, r.StartsAt.ToDateTimeOffset(), r.Kind, Math.Round(r.Figures!["topHours"]!.Value, 2), r.Figures["last100"]))]));
+                m.Key, m.Count(), m.Any(r => r.Kwh is not null) ? Math.Round(m.Sum(r => r.Kwh ?? 0), 1) : null, m.Any(r => r.Cost is not null) ? Math.Round(m.Sum(r => r.Cost ?? 0), 2) : null, m.Sum(r => r.Lost ?? 0)))],
+            [.. all.Where(r => r.TopHours is not null).Select(r => new ClimbContract(r.FiringId, r.Name, r.StartsAt.ToDateTimeOffset(), r.Kind, Math.Round(r.TopHours!.Value, 2), r.Last100Hours))]));
     }
 
-    private static IEnumerable<ReminderContract> Reminders(List<LogbookRow> all, IReadOnlyList<Maintenance> done, KilnCare care)
+    private static IEnumerable<ReminderContract> Reminders(IReadOnlyList<FollowedFiring> all, IReadOnlyList<Maintenance> done, KilnCare care)
     {
         foreach (var (kind, after, what) in new[] { (MaintenanceKind.Thermocouple, care.ThermocoupleAfter, "a new thermocouple"), (MaintenanceKind.Shelves, care.ShelvesAfter, "shelves scraped and washed"), (MaintenanceKind.Vent, care.VentAfter, "the vent looked at") })
         {

@@ -50,7 +50,7 @@ internal static class SaltmarshHistory
         foreach (var (i, daysAgo) in new[] { 1090.0, 1041, 978, 910, 846, 777, 706, 640, 571, 498, 431 }.Index())
         {
             // The elements were a year old when the book begins.
-            var health = 1.06 - 0.00016 * (1090 - daysAgo);
+            var health = 1.03 - 0.00016 * (1090 - daysAgo);
             var offset = -0.006 * (1090 - daysAgo);
             var glaze = i % 2 == 1;
             yield return new PastFiring(
@@ -61,31 +61,31 @@ internal static class SaltmarshHistory
             Reed, 1, $"Reed green, load {number++}", 411, "Tobin", 0.9, -4.2, [.. Greens(28, 8)],
             FiringResults.Create(36, 0, [new WareFault("underfired", null, null, 30, FaultSeverity.Refire, Note: "Dry and pale on every shelf.")], [28, 8], "It never got there. Switched off at midnight, two hours late and hardly climbing.").Value,
             (EntryKind.Note, 10.9, "Full power since 1100 °C and hardly climbing."), StoppedAfter: 11.4);
-        yield return new PastFiring(Bisque, 1, $"Bisque, load {number++}", 389, "Maren", 1.06, -4.6, [.. Raw(34, 10)], Good(44), (EntryKind.Note, 0.1, "First firing with the new elements."));
-        yield return new PastFiring(Reed, 1, $"Reed green, load {number++}", 352, "Isolde", 1.058, -6.5, [.. Greens(24, 10)], Good(34));
+        yield return new PastFiring(Bisque, 1, $"Bisque, load {number++}", 389, "Maren", 1.005, -4.6, [.. Raw(34, 10)], Good(44), (EntryKind.Note, 0.1, "First firing with the new elements."));
+        yield return new PastFiring(Reed, 1, $"Reed green, load {number++}", 352, "Isolde", 1.003, -6.5, [.. Greens(24, 10)], Good(34));
         yield return new PastFiring(
-            Reed, 1, $"Reed green, load {number++}", 283, "Maren", 1.052, -9.5, [.. Greens(30, 6)],
+            Reed, 1, $"Reed green, load {number++}", 283, "Maren", 0.998, -9.5, [.. Greens(30, 6)],
             FiringResults.Create(36, 2, [new WareFault("overfired", 1, null, 4, FaultSeverity.Refire, Note: "Runs at the feet."), new WareFault("stuck", 1, null, 2, FaultSeverity.Lost)], [30, 6], "Cone 7 down on all shelves, with a display that never showed more than it should.").Value);
-        yield return new PastFiring(Bisque, 1, $"Bisque, load {number++}", 240, "Tobin", 1.046, 0.5, [.. Raw(32, 14)], Good(46), (EntryKind.Note, 0.2, "New thermocouple."));
-        yield return new PastFiring(Reed, 1, $"Reed green, load {number++}", 221, "Isolde", 1.043, 0.2, [.. Greens(28, 6)], FiringResults.Create(34, 0, [], [28, 6], "Just as it should be.", isReference: true).Value);
+        yield return new PastFiring(Bisque, 1, $"Bisque, load {number++}", 240, "Tobin", 0.993, 0.5, [.. Raw(32, 14)], Good(46), (EntryKind.Note, 0.2, "New thermocouple."));
+        yield return new PastFiring(Reed, 1, $"Reed green, load {number++}", 221, "Isolde", 0.991, 0.2, [.. Greens(28, 6)], FiringResults.Create(34, 0, [], [28, 6], "Just as it should be.", isReference: true).Value);
         yield return new PastFiring(
-            Bisque, 1, $"Garden pots and mugs, load {number++}", 181, "Isolde", 1.037, 0,
+            Bisque, 1, $"Garden pots and mugs, load {number++}", 181, "Isolde", 0.987, 0,
             [Lot("mugs", 24, 6, 1, [], "the class", Dryness.BoneDry, 0.4, Round(85, 100, 35, Stacking.Layers)), Lot("garden pots", 5, 20, 2, [], "Isolde", Dryness.CoolToTouch, 2.6, Round(190, 170))],
             FiringResults.Create(29, 4, [new WareFault("burst", 1, "middle", 3, FaultSeverity.Lost, Note: "From the foot up."), new WareFault("burst", 0, "middle", 1, FaultSeverity.Lost, Note: "Hit by the shards.")], [24, 5], "Three of the five pots in pieces.").Value,
             (EntryKind.Note, 1.4, "Two bangs at about 140 °C. Garden pots, still cool to the touch when they went in."));
-        yield return new PastFiring(Bisque, 2, $"Bisque, load {number++}", 140, "Maren", 1.031, -0.8, [.. Raw(30, 12)], Good(42));
+        yield return new PastFiring(Bisque, 2, $"Bisque, load {number++}", 140, "Maren", 0.982, -0.8, [.. Raw(30, 12)], Good(42));
         yield return new PastFiring(
-            FirstMatte, 1, "Supper set, first plates", 95, "Maren", 1.026, -1.5, [.. Plates(12, 10)],
+            FirstMatte, 1, "Supper set, first plates", 95, "Maren", 0.978, -1.5, [.. Plates(12, 10)],
             FiringResults.Create(22, 0, [new WareFault("dull-crystals", 0, null, 12, FaultSeverity.Refire, Note: "Grey, hardly a crystal."), new WareFault("dull-crystals", 1, null, 10, FaultSeverity.Looks)], [12, 10], "Dull grey. The cones were right.").Value,
             (EntryKind.Note, 12.0, "Went through 1040 to 850 °C in about an hour."));
         yield return new PastFiring(
-            Matte, 1, "Supper set, second try", 76, "Maren", 1.023, -1.8, [.. Plates(10, 12)],
+            Matte, 1, "Supper set, second try", 76, "Maren", 0.976, -1.8, [.. Plates(10, 12)],
             FiringResults.Create(22, 1, [new WareFault("overfired", 1, "bottom", 5, FaultSeverity.Looks, Note: "Shiny at the rims, thin on the edges.")], [10, 12], "The matte is there, but it was cooled slowly from the very top: too much heat work.").Value);
         yield return new PastFiring(
-            Matte, 2, "Supper set, third try", 41, "Tobin", 1.018, -2.2, [.. Plates(14, 8)],
+            Matte, 2, "Supper set, third try", 41, "Tobin", 0.972, -2.2, [.. Plates(14, 8)],
             FiringResults.Create(22, 0, [new WareFault("dull-crystals", 0, "top", 3, FaultSeverity.Looks, Note: "The three at the front.")], [14, 8], "Nearly. Half an hour more at the bottom of the band, says Maren.").Value);
         yield return new PastFiring(
-            Matte, 3, "Supper set, first half", 14.5, "Maren", 1.014, -2.6, [.. Plates(12, 16)],
+            Matte, 3, "Supper set, first half", 14.5, "Maren", 0.969, -2.6, [.. Plates(12, 16)],
             FiringResults.Create(28, 0, [], [12, 16], "This is the matte. Every plate of it.", isReference: true).Value);
     }
 

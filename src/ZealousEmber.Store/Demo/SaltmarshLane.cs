@@ -141,7 +141,7 @@ public static class SaltmarshLane
 
     private static readonly (string Name, string Class, string Controller, string Notes, Dictionary<string, double?> Numbers)[] Kilns =
     [
-        ("Heron", "top-190", "Wedge", "Three rings; the elements have 90 firings. Leave the top peephole open to 600 °C.", new() { ["elementHealth"] = 93, ["altitude"] = 4 }),
+        ("Heron", "top-190", "Wedge", "Three rings. Leave the top peephole open to 600 °C.", new() { ["elementHealth"] = 93, ["altitude"] = 4 }),
         ("Wren", "bench", "Calliper", "For tests. Opens at 40 °C because the tiles are small.", new() { ["openLimit"] = 40, ["altitude"] = 4 }),
     ];
 

@@ -76,7 +76,7 @@ internal static class SaltmarshRuns
         var starts = now - Duration.FromHours(26.5);
         var id = await Plan(firings, "Class bisque, last week’s mugs", bisque, Heron, heron, starts, [], cancel);
         var run = Run(id, Heron, heron.Item, bisque.Item, starts, LinkKind.Push, "Maren", 2001);
-        await Fire(runs, samples, run, Truth(heron.Item, 1.01), new SimulatedReadings(-2.8, 1), now, [], cancel);
+        await Fire(runs, samples, run, Truth(heron.Item, 0.968), new SimulatedReadings(-2.8, 1), now, [], cancel);
         await Note(runs, id, starts, "Maren", (EntryKind.Dry, 2.9, null, null), (EntryKind.Vent, 7.1, null, "closed"), (EntryKind.ConeDown, 13.4, "06", null));
     }
 

@@ -166,6 +166,20 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("sample_blocks", (string)null);
                 });
 
+            modelBuilder.Entity("ZealousEmber.Store.Records.FiringFiguresRow", b =>
+                {
+                    b.Property<int>("FiringId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Figures")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("FiringId");
+
+                    b.ToTable("firing_figures", (string)null);
+                });
+
             modelBuilder.Entity("ZealousEmber.Store.Records.FiringRecordRow", b =>
                 {
                     b.Property<int>("FiringId")
@@ -178,15 +192,18 @@ namespace ZealousEmber.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<double?>("Cost")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("Faults")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("Figures")
-                        .HasColumnType("TEXT");
-
                     b.Property<string>("FiguresOf")
                         .HasColumnType("TEXT");
+
+                    b.Property<double?>("FullPowerHours")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("Glazes")
                         .IsRequired()
@@ -205,6 +222,12 @@ namespace ZealousEmber.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<double?>("Kwh")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Last100Hours")
+                        .HasColumnType("REAL");
+
                     b.Property<int?>("Lost")
                         .HasColumnType("INTEGER");
 
@@ -215,9 +238,15 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<int?>("Out")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("PackOffset")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("Packs")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<double?>("Past")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("People")
                         .IsRequired()
@@ -245,6 +274,9 @@ namespace ZealousEmber.Store.Migrations
 
                     b.Property<long>("StartsAt")
                         .HasColumnType("INTEGER");
+
+                    b.Property<double?>("TopHours")
+                        .HasColumnType("REAL");
 
                     b.Property<long>("UpdatedAt")
                         .HasColumnType("INTEGER");

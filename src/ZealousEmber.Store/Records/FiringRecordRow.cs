@@ -29,8 +29,19 @@ internal sealed class FiringRecordRow
 
     public bool IsReference { get; set; }
 
-    /// <summary>Figures, as JSON; worked out from all the rest, and again when that changes.</summary>
-    public string? Figures { get; set; }
+    public double? TopHours { get; set; }
+
+    public double? Last100Hours { get; set; }
+
+    public double? Past { get; set; }
+
+    public double? PackOffset { get; set; }
+
+    public double? Kwh { get; set; }
+
+    public double? Cost { get; set; }
+
+    public double? FullPowerHours { get; set; }
 
     /// <summary>What the figures were worked out from; nothing where they are to be worked out again.</summary>
     public string? FiguresOf { get; set; }
@@ -70,11 +81,13 @@ internal sealed class FiringRecordRow
     /// <summary>Everything a search looks through, lower case.</summary>
     public string SearchText { get; set; } = "";
 
-    public FiringRecord Read() => new(
+    /// <summary>What it means, with the figures that lie beside it.</summary>
+    public FiringRecord Read(FiringFiguresRow? figures) => new(
         FiringId, Version, UpdatedAt, UpdatedBy, SaveKey, Packs == "[]" ? [] : [.. StoredJson.Read<StoredPack[]>(Packs).Select(p => p.Read())],
-        Results == "{}" ? FiringResults.None : StoredJson.Read<StoredResults>(Results).Read(), Figures is null ? null : ReadFigures(Figures), FiguresOf);
+        Results == "{}" ? FiringResults.None : StoredJson.Read<StoredResults>(Results).Read(), figures?.Read(), FiguresOf);
 
-    public static FiringFigures ReadFigures(string figures) => StoredJson.Read<StoredFigures>(figures).Read();
+    /// <summary>The figures the logbook is followed by.</summary>
+    public void Write(FiringFigures f) => (TopHours, Last100Hours, Past, PackOffset, Kwh, Cost, FullPowerHours) = (f["topHours"], f["last100"], f["past"], f["offset"], f["kwh"], f["cost"], f["fullPowerHours"]);
 
     public void WriteReading(ImmutableArray<ReadPack> packs, FiringResults results)
     {
@@ -85,6 +98,16 @@ internal sealed class FiringRecordRow
     }
 
     public static string Between(IEnumerable<string> words) => words.Aggregate("|", (all, word) => $"{all}{word}|");
+}
+
+/// <summary>The figures of a firing as JSON, apart from its row, so that the logbook is looked through fast.</summary>
+internal sealed class FiringFiguresRow
+{
+    public int FiringId { get; set; }
+
+    public string Figures { get; set; } = "";
+
+    public FiringFigures Read() => StoredJson.Read<StoredFigures>(Figures).Read();
 }
 
 /// <summary>A finished firing's reading as stored.</summary>

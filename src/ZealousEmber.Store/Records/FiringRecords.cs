@@ -6,7 +6,6 @@ using ZealousEmber.Core.Learning;
 using ZealousEmber.Core.Logbook;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Files;
-using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Json;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
@@ -23,19 +22,30 @@ public sealed record LogbookRow(
     int FiringId, string Name, ScheduleKind Kind, int KilnId, Instant StartsAt, string? By, string? Goal, string? Reached, int? ScheduleId, int? ScheduleVersion, IReadOnlyList<int> Glazes, IReadOnlyList<int> Clays, IReadOnlyList<string> Faults, int? Out, int? Lost,
     bool IsReference, FiringFigures? Figures);
 
+/// <summary>What is followed over time of a firing.</summary>
+public sealed record FollowedFiring(
+    int FiringId, string Name, Instant StartsAt, int KilnId, ScheduleKind Kind, IReadOnlyList<string> Faults, int? Out, int? Lost, double? TopHours, double? Last100Hours, double? Past, double? Offset, double? Kwh, double? Cost, double? FullPowerHours);
+
 /// <summary>Readings of finished firings, and the logbook made of them.</summary>
 public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeProvider time)
 {
     private DbSet<FiringRecordRow> All => context.Set<FiringRecordRow>();
 
+    private DbSet<FiringFiguresRow> Figures => context.Set<FiringFiguresRow>();
+
     private Instant Now => Instant.FromUnixTimeMilliseconds(time.GetUtcNow().ToUnixTimeMilliseconds());
 
     /// <summary>What was read of a firing; an empty reading where nothing was.</summary>
-    public async Task<FiringRecord> Find(int firingId, CancellationToken cancel) => (await All.AsNoTracking().FirstOrDefaultAsync(r => r.FiringId == firingId, cancel))?.Read() ?? FiringRecord.Of(firingId);
+    public async Task<FiringRecord> Find(int firingId, CancellationToken cancel) =>
+        await All.AsNoTracking().FirstOrDefaultAsync(r => r.FiringId == firingId, cancel) is { } row ? row.Read(await Figures.AsNoTracking().FirstOrDefaultAsync(f => f.FiringId == firingId, cancel)) : FiringRecord.Of(firingId);
 
     /// <summary>Of all firings of a kiln, the earliest first.</summary>
-    public async Task<IReadOnlyList<FiringRecord>> OfKiln(int kilnId, CancellationToken cancel) =>
-        [.. (await All.AsNoTracking().Where(r => r.KilnId == kilnId).OrderBy(r => r.StartsAt).ToListAsync(cancel)).Select(r => r.Read())];
+    public async Task<IReadOnlyList<FiringRecord>> OfKiln(int kilnId, CancellationToken cancel)
+    {
+        var rows = await All.AsNoTracking().Where(r => r.KilnId == kilnId).OrderBy(r => r.StartsAt).ToListAsync(cancel);
+        var figures = await Figures.AsNoTracking().Where(f => All.Any(r => r.FiringId == f.FiringId && r.KilnId == kilnId)).ToDictionaryAsync(f => f.FiringId, cancel);
+        return [.. rows.Select(r => r.Read(figures.GetValueOrDefault(r.FiringId)))];
+    }
 
     /// <summary>Saves what is changed over the version that was read.</summary>
     /// <param name="firingId">Which.</param>
@@ -49,19 +59,20 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
     {
         using var turn = await queue.Enter(cancel);
         var row = await Row(firingId, kilnId, cancel);
+        var figures = await Figures.AsNoTracking().FirstOrDefaultAsync(f => f.FiringId == firingId, cancel);
         if (readVersion is { } version && version != row.Version)
         {
             var again = stamp.Key is { } key && row.SaveKey == key && row.Version == version + 1;
-            var there = row.Read();
+            var there = row.Read(figures);
             context.ChangeTracker.Clear();
             return again ? new SaveOutcome<FiringRecord>.Saved(there) : new SaveOutcome<FiringRecord>.Conflict(there);
         }
-        var before = row.Read();
+        var before = row.Read(figures);
         row.WriteReading(packs ?? before.Packs, results ?? before.Results);
         (row.Version, row.UpdatedAt, row.UpdatedBy, row.SaveKey) = (row.Version + 1, Now, stamp.By, stamp.Key);
         await context.SaveChangesAsync(cancel);
         context.ChangeTracker.Clear();
-        return new SaveOutcome<FiringRecord>.Saved(row.Read());
+        return new SaveOutcome<FiringRecord>.Saved(row.Read(figures));
     }
 
     /// <summary>Keeps what was worked out of a firing, and what it is found by; its version stays.</summary>
@@ -75,7 +86,11 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
         row.Clays = FiringRecordRow.Between(index.Clays.Select(c => c.ToString(System.Globalization.CultureInfo.InvariantCulture)));
         row.People = FiringRecordRow.Between(index.People.Select(p => p.ToLowerInvariant()));
         row.SearchText = index.Words.ToLowerInvariant();
-        (row.Figures, row.FiguresOf) = (StoredJson.Write(StoredFigures.From(figures)), of);
+        row.Write(figures);
+        row.FiguresOf = of;
+        var beside = await Figures.FirstOrDefaultAsync(f => f.FiringId == firingId, cancel);
+        if (beside is null) Figures.Add(beside = new FiringFiguresRow { FiringId = firingId });
+        beside.Figures = StoredJson.Write(StoredFigures.From(figures));
         await context.SaveChangesAsync(cancel);
         context.ChangeTracker.Clear();
     }
@@ -84,20 +99,28 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
     public async Task Doubt(int firingId, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        await All.Where(r => r.FiringId == firingId).ExecuteUpdateAsync(s => s.SetProperty(r => r.FiguresOf, (string?)null).SetProperty(r => r.Figures, (string?)null), cancel);
+        await All.Where(r => r.FiringId == firingId).ExecuteUpdateAsync(s => s.SetProperty(r => r.FiguresOf, (string?)null), cancel);
+        await Figures.Where(f => f.FiringId == firingId).ExecuteDeleteAsync(cancel);
     }
 
     /// <summary>Finished firings whose figures are missing, or were worked out from something else: by their number, with what they are to be worked out from.</summary>
     public async Task<IReadOnlyList<(int FiringId, string Of)>> Stale(CancellationToken cancel)
     {
-        var finished = await context.Set<FiringRunRow>().AsNoTracking().Where(r => r.OpenedAt != null)
-            .Join(context.Set<FiringRow>().Where(f => f.DeletedAt == null), r => r.FiringId, f => f.Id, (r, f) => new { r.FiringId, f.Version })
-            .GroupJoin(All, f => f.FiringId, r => r.FiringId, (f, r) => new { f, r }).SelectMany(x => x.r.DefaultIfEmpty(), (x, r) => new { x.f.FiringId, x.f.Version, Of = r == null ? null : r.FiguresOf }).ToListAsync(cancel);
-        return [.. finished.Select(f => (f.FiringId, Now: Mark(f.Version), f.Of)).Where(f => f.Now != f.Of).Select(f => (f.FiringId, f.Now))];
+        // Asked of the database as a whole: thousands of firings are nearly always as they were.
+        var found = await context.Database.SqlQuery<StaleRow>($"""
+            SELECT r.FiringId, f.Version FROM firing_runs r JOIN firings f ON f.Id = r.FiringId LEFT JOIN firing_records k ON k.FiringId = r.FiringId
+            WHERE r.OpenedAt IS NOT NULL AND f.DeletedAt IS NULL AND (k.FiguresOf IS NULL OR k.FiguresOf <> {Shape} || f.Version)
+            """).ToListAsync(cancel);
+        return [.. found.Select(f => (f.FiringId, Mark(f.Version)))];
     }
 
+    // Goes up when figures are worked out in another way.
+    private const string Shape = "1.";
+
+    private sealed record StaleRow(int FiringId, int Version);
+
     /// <summary>What figures are worked out from, as far as the firing itself goes.</summary>
-    public static string Mark(int firingVersion) => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"1.{firingVersion}");
+    public static string Mark(int firingVersion) => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Shape}{firingVersion}");
 
     /// <summary>What matches, the latest first, and how many there are in all.</summary>
     public async Task<Page<LogbookRow>> Search(LogbookQuery query, int skip, int take, CancellationToken cancel)
@@ -105,8 +128,18 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
         var rows = Matching(query);
         var total = await rows.CountAsync(cancel);
         var found = await rows.OrderByDescending(r => r.StartsAt).ThenByDescending(r => r.FiringId).Skip(skip).Take(take).ToListAsync(cancel);
-        return new Page<LogbookRow>([.. found.Select(Read)], total);
+        var ids = found.Select(r => r.FiringId).ToList();
+        var figures = await Figures.AsNoTracking().Where(f => ids.Contains(f.FiringId)).ToDictionaryAsync(f => f.FiringId, cancel);
+        return new Page<LogbookRow>([.. found.Select(r => Read(r, figures.GetValueOrDefault(r.FiringId)?.Read()))], total);
     }
+
+    /// <summary>Everything that matches, the earliest first, by what is followed over time: without its curves.</summary>
+    public async Task<IReadOnlyList<FollowedFiring>> Follow(LogbookQuery query, int most, CancellationToken cancel) =>
+    [
+        .. (await Matching(query).OrderByDescending(r => r.StartsAt).Take(most)
+            .Select(r => new { r.FiringId, r.Name, r.StartsAt, r.KilnId, r.Kind, r.Faults, r.Out, r.Lost, r.TopHours, r.Last100Hours, r.Past, r.PackOffset, r.Kwh, r.Cost, r.FullPowerHours }).ToListAsync(cancel))
+            .Select(r => new FollowedFiring(r.FiringId, r.Name, r.StartsAt, r.KilnId, Enum.Parse<ScheduleKind>(r.Kind), Parts(r.Faults), r.Out, r.Lost, r.TopHours, r.Last100Hours, r.Past, r.PackOffset, r.Kwh, r.Cost, r.FullPowerHours)).Reverse(),
+    ];
 
     private IQueryable<FiringRecordRow> Matching(LogbookQuery query)
     {
@@ -140,7 +173,6 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
 
     private static IReadOnlyList<int> Numbers(string bars) => [.. Parts(bars).Select(n => int.Parse(n, System.Globalization.CultureInfo.InvariantCulture))];
 
-    private static LogbookRow Read(FiringRecordRow r) => new(
-        r.FiringId, r.Name, Enum.Parse<ScheduleKind>(r.Kind), r.KilnId, r.StartsAt, r.By, r.Goal, r.Reached, r.ScheduleId, r.ScheduleVersion, Numbers(r.Glazes), Numbers(r.Clays), Parts(r.Faults), r.Out, r.Lost, r.IsReference,
-        r.Figures is null ? null : FiringRecordRow.ReadFigures(r.Figures));
+    private static LogbookRow Read(FiringRecordRow r, FiringFigures? figures) => new(
+        r.FiringId, r.Name, Enum.Parse<ScheduleKind>(r.Kind), r.KilnId, r.StartsAt, r.By, r.Goal, r.Reached, r.ScheduleId, r.ScheduleVersion, Numbers(r.Glazes), Numbers(r.Clays), Parts(r.Faults), r.Out, r.Lost, r.IsReference, figures);
 }

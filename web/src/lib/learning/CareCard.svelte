@@ -54,7 +54,7 @@
 </script>
 
 {#if history.data}
-  <section class="card-paper grid gap-3 p-4" aria-label="Care" data-testid="care">
+  <section class="card-paper grid grid-cols-[minmax(0,1fr)] gap-3 p-4" aria-label="Care" data-testid="care">
     <h2 class="text-[17px]">Care</h2>
     <p>
       {plural(history.data.firings, 'firing')} in the logbook, {number(history.data.fullPowerHours, 0)} full-power

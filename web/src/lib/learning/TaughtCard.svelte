@@ -65,7 +65,7 @@
 </script>
 
 {#if learned.data && now}
-  <section class="card-paper grid gap-3 p-4" aria-label="What its firings have taught" data-testid="taught">
+  <section class="card-paper grid grid-cols-[minmax(0,1fr)] gap-3 p-4" aria-label="What its firings have taught" data-testid="taught">
     <h2 class="text-[17px]">What its firings have taught</h2>
     <p>{learned.data.sentence}</p>
     {#if learned.data.firings > 0}

@@ -34,7 +34,7 @@
     </figcaption>
     <svg
       viewBox="0 0 {width} {height}"
-      role="img"
+      role="group"
       aria-label="{title}: from {say(points[0]?.value ?? 0)} to {say(
         last.value
       )} over {points.length} firings"

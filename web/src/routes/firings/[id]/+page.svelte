@@ -216,7 +216,7 @@
           {#if firing.trouble}<span class="text-error" role="alert">{firing.trouble}</span>{/if}
         </div>
       </div>
-      <div class="flex items-center gap-1">
+      <div class="flex flex-wrap items-center gap-1">
         {#if stage !== 'read'}<SaveLine draft={firing} testid="firing-saved" />
           <UndoButtons draft={firing} />{/if}
         {#if !underWay}<button class="btn btn-ghost btn-sm text-error" onclick={() => void remove()}

@@ -161,7 +161,7 @@
     </div>
   </form>
   {#if kiln.id !== null}
-    <div class="grid gap-3 px-5 pb-8" id="taught">
+    <div class="grid grid-cols-[minmax(0,1fr)] gap-3 px-5 pb-8" id="taught">
       {#await import('$lib/learning/TaughtCard.svelte') then { default: TaughtCard }}<TaughtCard
           kilnId={kiln.id ?? 0}
         />{/await}

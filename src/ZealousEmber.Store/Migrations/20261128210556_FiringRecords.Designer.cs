@@ -10,7 +10,7 @@ using ZealousEmber.Store;
 namespace ZealousEmber.Store.Migrations
 {
     [DbContext(typeof(StudioContext))]
-    [Migration("20261128193840_FiringRecords")]
+    [Migration("20261128210556_FiringRecords")]
     partial class FiringRecords
     {
         /// <inheritdoc />
@@ -169,6 +169,20 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("sample_blocks", (string)null);
                 });
 
+            modelBuilder.Entity("ZealousEmber.Store.Records.FiringFiguresRow", b =>
+                {
+                    b.Property<int>("FiringId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Figures")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("FiringId");
+
+                    b.ToTable("firing_figures", (string)null);
+                });
+
             modelBuilder.Entity("ZealousEmber.Store.Records.FiringRecordRow", b =>
                 {
                     b.Property<int>("FiringId")
@@ -181,15 +195,18 @@ namespace ZealousEmber.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<double?>("Cost")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("Faults")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("Figures")
-                        .HasColumnType("TEXT");
-
                     b.Property<string>("FiguresOf")
                         .HasColumnType("TEXT");
+
+                    b.Property<double?>("FullPowerHours")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("Glazes")
                         .IsRequired()
@@ -208,6 +225,12 @@ namespace ZealousEmber.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<double?>("Kwh")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Last100Hours")
+                        .HasColumnType("REAL");
+
                     b.Property<int?>("Lost")
                         .HasColumnType("INTEGER");
 
@@ -218,9 +241,15 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<int?>("Out")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("PackOffset")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("Packs")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<double?>("Past")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("People")
                         .IsRequired()
@@ -248,6 +277,9 @@ namespace ZealousEmber.Store.Migrations
 
                     b.Property<long>("StartsAt")
                         .HasColumnType("INTEGER");
+
+                    b.Property<double?>("TopHours")
+                        .HasColumnType("REAL");
 
                     b.Property<long>("UpdatedAt")
                         .HasColumnType("INTEGER");

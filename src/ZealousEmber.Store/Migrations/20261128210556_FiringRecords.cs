@@ -35,6 +35,18 @@ namespace ZealousEmber.Store.Migrations
                 nullable: true);
 
             migrationBuilder.CreateTable(
+                name: "firing_figures",
+                columns: table => new
+                {
+                    FiringId = table.Column<int>(type: "INTEGER", nullable: false),
+                    Figures = table.Column<string>(type: "TEXT", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_firing_figures", x => x.FiringId);
+                });
+
+            migrationBuilder.CreateTable(
                 name: "firing_records",
                 columns: table => new
                 {
@@ -46,7 +58,13 @@ namespace ZealousEmber.Store.Migrations
                     Packs = table.Column<string>(type: "TEXT", nullable: false),
                     Results = table.Column<string>(type: "TEXT", nullable: false),
                     IsReference = table.Column<bool>(type: "INTEGER", nullable: false),
-                    Figures = table.Column<string>(type: "TEXT", nullable: true),
+                    TopHours = table.Column<double>(type: "REAL", nullable: true),
+                    Last100Hours = table.Column<double>(type: "REAL", nullable: true),
+                    Past = table.Column<double>(type: "REAL", nullable: true),
+                    PackOffset = table.Column<double>(type: "REAL", nullable: true),
+                    Kwh = table.Column<double>(type: "REAL", nullable: true),
+                    Cost = table.Column<double>(type: "REAL", nullable: true),
+                    FullPowerHours = table.Column<double>(type: "REAL", nullable: true),
                     FiguresOf = table.Column<string>(type: "TEXT", nullable: true),
                     KilnId = table.Column<int>(type: "INTEGER", nullable: false),
                     StartsAt = table.Column<long>(type: "INTEGER", nullable: false),
@@ -120,6 +138,9 @@ namespace ZealousEmber.Store.Migrations
         /// <inheritdoc />
         protected override void Down(MigrationBuilder migrationBuilder)
         {
+            migrationBuilder.DropTable(
+                name: "firing_figures");
+
             migrationBuilder.DropTable(
                 name: "firing_records");
 
