@@ -80,6 +80,7 @@ async Task Serve()
     var isWritingApi = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
     builder.Services.AddSingleton<LiveFirings>();
     builder.Services.AddSingleton<TaughtKilns>();
+    builder.Services.AddSingleton<FreshLogbook>();
     if (!isWritingApi) builder.Services.AddHostedService<LiveLoop>();
     builder.Services.AddScoped<RunStarter>();
     builder.Services.AddScoped<FiringReader>();

@@ -56,6 +56,7 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
         {
             firing.ToTable("firings");
             firing.HasIndex(f => f.ScheduleId);
+            firing.HasIndex(f => new { f.DeletedAt, f.Version });
             firing.Property(f => f.Version).IsConcurrencyToken();
         });
         model.Entity<EnteredProgramRow>(entered =>
@@ -72,6 +73,7 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             run.Property(r => r.FiringId).ValueGeneratedNever();
             run.HasIndex(r => r.OccupiesKiln).IsUnique();
             run.HasIndex(r => r.KilnId);
+            run.HasIndex(r => r.OpenedAt);
         });
         model.Entity<FiringEntryRow>(entry =>
         {

@@ -18,6 +18,7 @@ using ZealousEmber.Core.Logbook;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Files;
 using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
@@ -112,13 +113,26 @@ internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, F
     public Schedule AsSchedule(Schedule? named) => named?.With(Run.Program) ?? Schedule.Create(Draft.Item.Name, Run.Kind, TemperatureUnit.Celsius, [.. Run.Program.Steps], goal: Run.Goal).Value;
 }
 
+/// <summary>Whether the logbook is up to date: each request has a reader of its own, and what is missing is worked out by one of them.</summary>
+internal sealed class FreshLogbook
+{
+    private long since = -1;
+
+    /// <summary>Turns of writing after which nothing was missing.</summary>
+    public long Since
+    {
+        get => Interlocked.Read(ref since);
+        set => Interlocked.Exchange(ref since, value);
+    }
+
+    /// <summary>Whoever works something out holds this.</summary>
+    public SemaphoreSlim One { get; } = new(1, 1);
+}
+
 /// <summary>Reads finished firings, and keeps the logbook's figures of them.</summary>
 internal sealed class FiringReader(
-    Repository<FiringDraft> firings, FiringRuns runs, SampleLog samples, FiringRecords records, Repository<Kiln> kilns, TaughtKilns taught, StudioLookup lookup)
+    Repository<FiringDraft> firings, FiringRuns runs, SampleLog samples, FiringRecords records, Repository<Kiln> kilns, TaughtKilns taught, StudioLookup lookup, WriteQueue writes, FreshLogbook fresh)
 {
-    // Each request has a reader of its own; what is missing is worked out by one of them.
-    private static readonly SemaphoreSlim One = new(1, 1);
-
     /// <summary>A started firing; nothing where there is none.</summary>
     public async Task<ReadFiring?> Read(int id, CancellationToken cancel, bool withTaught = true)
     {
@@ -132,10 +146,13 @@ internal sealed class FiringReader(
     /// <summary>Works out what is missing in the logbook.</summary>
     public async Task Refresh(CancellationToken cancel)
     {
-        await One.WaitAsync(cancel);
+        if (fresh.Since == writes.Turns) return;
+        await fresh.One.WaitAsync(cancel);
         try
         {
+            var turns = writes.Turns;
             var stale = await records.Stale(cancel);
+            fresh.Since = turns;
             if (stale.Count == 0) return;
             var studio = await lookup.Settings();
             foreach (var (id, of) in stale)
@@ -152,7 +169,7 @@ internal sealed class FiringReader(
         }
         finally
         {
-            One.Release();
+            fresh.One.Release();
         }
     }
 

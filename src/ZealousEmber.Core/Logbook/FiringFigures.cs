@@ -15,7 +15,7 @@ namespace ZealousEmber.Core.Logbook;
 public sealed record FiringFigures(ImmutableDictionary<string, double> Numbers, ImmutableArray<CurvePoint> Thumbnail, ImmutableArray<double> Progress)
 {
     private const double Straight = 4;
-    private const int MostPoints = 60;
+    private const int MostPoints = 40;
 
     /// <summary>Nothing known of it.</summary>
     public static FiringFigures None { get; } = new(ImmutableDictionary<string, double>.Empty, [], []);

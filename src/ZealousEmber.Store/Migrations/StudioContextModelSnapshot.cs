@@ -106,6 +106,8 @@ namespace ZealousEmber.Store.Migrations
                     b.HasIndex("OccupiesKiln")
                         .IsUnique();
 
+                    b.HasIndex("OpenedAt");
+
                     b.ToTable("firing_runs", (string)null);
                 });
 
@@ -621,6 +623,8 @@ namespace ZealousEmber.Store.Migrations
                     b.HasKey("Id");
 
                     b.HasIndex("ScheduleId");
+
+                    b.HasIndex("DeletedAt", "Version");
 
                     b.ToTable("firings", (string)null);
                 });

@@ -120,6 +120,16 @@ namespace ZealousEmber.Store.Migrations
                 });
 
             migrationBuilder.CreateIndex(
+                name: "IX_firings_DeletedAt_Version",
+                table: "firings",
+                columns: new[] { "DeletedAt", "Version" });
+
+            migrationBuilder.CreateIndex(
+                name: "IX_firing_runs_OpenedAt",
+                table: "firing_runs",
+                column: "OpenedAt");
+
+            migrationBuilder.CreateIndex(
                 name: "IX_firing_records_KilnId_StartsAt",
                 table: "firing_records",
                 columns: new[] { "KilnId", "StartsAt" });
@@ -149,6 +159,14 @@ namespace ZealousEmber.Store.Migrations
 
             migrationBuilder.DropTable(
                 name: "maintenance");
+
+            migrationBuilder.DropIndex(
+                name: "IX_firings_DeletedAt_Version",
+                table: "firings");
+
+            migrationBuilder.DropIndex(
+                name: "IX_firing_runs_OpenedAt",
+                table: "firing_runs");
 
             migrationBuilder.DropColumn(
                 name: "FromFiring",

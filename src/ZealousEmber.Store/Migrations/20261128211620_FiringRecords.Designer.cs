@@ -10,7 +10,7 @@ using ZealousEmber.Store;
 namespace ZealousEmber.Store.Migrations
 {
     [DbContext(typeof(StudioContext))]
-    [Migration("20261128210556_FiringRecords")]
+    [Migration("20261128211620_FiringRecords")]
     partial class FiringRecords
     {
         /// <inheritdoc />
@@ -108,6 +108,8 @@ namespace ZealousEmber.Store.Migrations
 
                     b.HasIndex("OccupiesKiln")
                         .IsUnique();
+
+                    b.HasIndex("OpenedAt");
 
                     b.ToTable("firing_runs", (string)null);
                 });
@@ -624,6 +626,8 @@ namespace ZealousEmber.Store.Migrations
                     b.HasKey("Id");
 
                     b.HasIndex("ScheduleId");
+
+                    b.HasIndex("DeletedAt", "Version");
 
                     b.ToTable("firings", (string)null);
                 });
