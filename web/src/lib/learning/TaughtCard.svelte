@@ -65,7 +65,11 @@
 </script>
 
 {#if learned.data && now}
-  <section class="card-paper grid grid-cols-[minmax(0,1fr)] gap-3 p-4" aria-label="What its firings have taught" data-testid="taught">
+  <section
+    class="card-paper grid grid-cols-[minmax(0,1fr)] gap-3 p-4"
+    aria-label="What its firings have taught"
+    data-testid="taught"
+  >
     <h2 class="text-[17px]">What its firings have taught</h2>
     <p>{learned.data.sentence}</p>
     {#if learned.data.firings > 0}
@@ -87,7 +91,9 @@
           <dd>{now.evenness === null ? 'not known' : `${number(now.evenness, 0)} °C of cone`}</dd>
           <dd class="from">
             {now.shelves
-              .map((s) => `${shelfWords(s.shelf).toLowerCase()} ${s.mean > 0 ? '+' : ''}${number(s.mean, 0)}`)
+              .map(
+                (s) => `${shelfWords(s.shelf).toLowerCase()} ${s.mean >= 0.5 ? '+' : ''}${number(s.mean, 0)}`
+              )
               .join(', ')}
           </dd>
         </div>

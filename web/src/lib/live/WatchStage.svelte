@@ -204,6 +204,7 @@
     {:else}
       <p class="card-paper p-3.5">
         Opened {clock(new Date(run.openedAt ?? ''))}.
+        <a class="link" href="/firings/{id}?stage=read">Read its packs and what came out</a>
       </p>
     {/if}
   </div>
