@@ -1,3 +1,4 @@
+using NodaTime;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Live;
 using ZealousEmber.App.Schedules;
@@ -71,18 +72,32 @@ public sealed record HeldBackContract(string Shelf, double Told, double Expected
     internal static HeldBackContract From(HeldBack h) => new(h.Shelf, Math.Round(h.Told, 1), Math.Round(h.Expected, 1));
 }
 
-/// <summary>What a kiln has taught.</summary>
-/// <param name="Since">When the thermocouple and the elements were new, as far as anybody said.</param>
+/// <summary>What a kiln has taught: each number with how sure it is, how many readings stand behind it and since when it counts.</summary>
+/// <param name="Offset">To be added to the display, at the goal last read, °C.</param>
+/// <param name="Evenness">Between the hottest and the coolest shelf, °C of cone; nothing while fewer than two were read.</param>
+/// <param name="Shelves">Each against their mean.</param>
+/// <param name="Health">Power of the elements against new ones; against the kiln's stored power where nobody said when they were new.</param>
+/// <param name="Power">Power against the stored.</param>
+/// <param name="Heat">Heat capacity of the loads against the usual.</param>
+/// <param name="Loss">Conductivity of the walls against the usual.</param>
+/// <param name="HeldBack">Packs of the last firing that were not believed.</param>
 /// <param name="Firings">Finished firings behind it.</param>
 /// <param name="Trend">After each firing, the earliest first.</param>
 /// <param name="Elements">Whether it is time for other elements.</param>
 /// <param name="Used">What it is used as: learned, or as somebody said over it.</param>
 /// <param name="Sentence">In words.</param>
 public sealed record LearnedContract(
-    int KilnId, LearnedAfter Now, LearnedSince Since, int Firings, IReadOnlyList<LearnedTrend> Trend, ElementsContract Elements, CareContract Care, UsedContract Used, string Sentence);
+    int KilnId, SinceNumber Offset, SinceNumber? Evenness, IReadOnlyList<ShelfNumber> Shelves, SinceNumber Health, SinceNumber Power, SinceNumber Heat, SinceNumber Loss, IReadOnlyList<HeldBackContract> HeldBack, int Firings, IReadOnlyList<LearnedTrend> Trend,
+    ElementsContract Elements, CareContract Care, UsedContract Used, string Sentence);
 
-/// <summary>Since when it counts.</summary>
-public sealed record LearnedSince(DateTimeOffset? Thermocouple, DateTimeOffset? Elements);
+/// <summary>A number that was learned.</summary>
+/// <param name="Sd">Standard deviation: in 8 of 10 cases it is within 1.28 of it.</param>
+/// <param name="Readings">Packs or logs behind it.</param>
+/// <param name="Since">When what it is of was new, where somebody said.</param>
+public sealed record SinceNumber(double Mean, double Sd, int Readings, DateTimeOffset? Since)
+{
+    internal static SinceNumber From(Estimated e, int readings, Instant? since, int decimals = 4) => new(Math.Round(e.Mean, decimals), Math.Round(e.Sd, decimals), readings, since?.ToDateTimeOffset());
+}
 
 /// <summary>What was known after a firing.</summary>
 public sealed record LearnedTrend(int FiringId, DateTimeOffset At, double Offset, double OffsetSd, double? Evenness, double Health, double HealthSd);

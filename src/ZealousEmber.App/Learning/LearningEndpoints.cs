@@ -71,7 +71,7 @@ internal static class LearningEndpoints
     }
 
     private static async Task<IResult> Learned(int id, Repository<Kiln> kilns, TaughtKilns taught, FiringRecords records, CancellationToken cancel) =>
-        await kilns.Find(id, cancel) is { Item: var kiln } ? Results.Ok(Write(id, await taught.Of(id, kiln, cancel), await records.OfKiln(id, cancel))) : ProblemResponses.NotFound("kiln");
+        await kilns.Find(id, cancel) is { } kiln ? Results.Ok(Write(id, await taught.Of(kiln, cancel), await records.OfKiln(id, cancel))) : ProblemResponses.NotFound("kiln");
 
     private static LearnedContract Write(int id, TaughtKiln t, IReadOnlyList<FiringRecord> records)
     {
@@ -87,12 +87,22 @@ internal static class LearningEndpoints
         var since = t.History.Where(h => elements is null || h.At >= elements).Select(h => h.FiringId).ToHashSet();
         var hours = records.Where(r => since.Contains(r.FiringId)).Sum(r => r.Figures?["fullPowerHours"] ?? 0);
         var best = t.Learned.Shelves.Length > 1 ? t.Learned.Shelves.MinBy(s => Math.Abs(s.Own.Mean)).Shelf : null;
+        var (l, after) = (t.Learned, LearnedAfter.From(t.Learned));
         return new LearnedContract(
-            id, LearnedAfter.From(t.Learned), new LearnedSince(thermocouple?.ToDateTimeOffset(), elements?.ToDateTimeOffset()), t.History.Length,
+            id, SinceNumber.From(l.Offset, l.Packs, thermocouple, 2), Evenness(l) is { } even ? SinceNumber.From(even, l.Packs, elements, 2) : null, after.Shelves, SinceNumber.From(l.Health, since.Count, elements), SinceNumber.From(l.Power, l.Logs, elements),
+            SinceNumber.From(l.Heat, l.Logs, null), SinceNumber.From(l.Loss, l.Logs, null), after.HeldBack, t.History.Length,
             [.. t.History.Select(h => new LearnedTrend(h.FiringId, h.At.ToDateTimeOffset(), Math.Round(h.Learned.Offset.Mean, 2), Math.Round(h.Learned.Offset.Sd, 2), h.Learned.Evenness is { } e ? Math.Round(e, 2) : null, Math.Round(h.Learned.Health.Mean, 4), Math.Round(h.Learned.Health.Sd, 4)))],
             new ElementsContract(advice, Math.Round(wornPower / asNew, 3), Math.Round(top), perFiring is { } p ? Math.Round(p, 4) : null, left, since.Count, Math.Round(hours, 1)), Write(t.Care),
             new UsedContract(t.Kiln.Offset is { } offset ? Math.Round(t.Care.Offset ?? (t.Learned.Packs > 0 ? t.Learned.Offset.Mean : offset.At1150), 1) : null, Math.Round(t.Kiln.ElementHealth / t.Stored.ElementHealth, 3), Math.Round(t.Kiln.LossFactor / t.Stored.LossFactor, 3), best),
             Sentence(t, best));
+    }
+
+    /// <summary>The spread of the shelves, as sure as its two ends are.</summary>
+    private static Estimated? Evenness(KilnLessons l)
+    {
+        if (l.Evenness is not { } spread) return null;
+        var (hot, cool) = (l.Shelves.MaxBy(s => s.Own.Mean).Own.Sd, l.Shelves.MinBy(s => s.Own.Mean).Own.Sd);
+        return new Estimated(spread, Math.Sqrt(hot * hot + cool * cool));
     }
 
     private static string Sentence(TaughtKiln t, string? best)

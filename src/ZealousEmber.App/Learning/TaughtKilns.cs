@@ -11,6 +11,7 @@ using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Files;
 using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Records;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Learning;
 
@@ -71,34 +72,33 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
     private const int LastOnes = 60;
 
     private readonly ConcurrentDictionary<int, Remembered> kilns = new();
-    private readonly ConcurrentDictionary<(int Firing, ObserverTuning From, DisplayOffset? Offset, Kiln Kiln), KilnEstimate?> logs = new();
+    private readonly ConcurrentDictionary<(int Firing, ObserverTuning From, DisplayOffset? Offset, int KilnVersion), KilnEstimate?> logs = new();
     private readonly SemaphoreSlim one = new(1, 1);
 
     /// <summary>What a kiln has taught.</summary>
-    /// <param name="kilnId">Which.</param>
-    /// <param name="stored">As it stands in the studio.</param>
+    /// <param name="kiln">As it stands in the studio.</param>
     /// <param name="cancel">Gives up.</param>
-    public async Task<TaughtKiln> Of(int kilnId, Kiln stored, CancellationToken cancel)
+    public async Task<TaughtKiln> Of(Versioned<Kiln> kiln, CancellationToken cancel)
     {
+        var kilnId = kiln.Id;
         var turns = writes.Turns;
-        if (kilns.TryGetValue(kilnId, out var known) && known.Turns == turns && known.Taught.Stored == stored) return known.Taught;
+        if (kilns.TryGetValue(kilnId, out var known) && known.Turns == turns && known.KilnVersion == kiln.Version) return known.Taught;
         await one.WaitAsync(cancel);
         try
         {
             await using var scope = scopes.CreateAsyncScope();
             var services = scope.ServiceProvider;
-            var runs = await services.GetRequiredService<FiringRuns>().FinishedIn(kilnId, cancel);
-            var records = (await services.GetRequiredService<FiringRecords>().OfKiln(kilnId, cancel)).ToDictionary(r => r.FiringId);
-            var (book, done) = (services.GetRequiredService<KilnCareBook>(), await services.GetRequiredService<KilnCareBook>().Of(kilnId, cancel));
-            var care = await book.Care(kilnId, cancel);
-            var mark = string.Join(' ', runs.Select(r => $"{r.FiringId}.{(records.TryGetValue(r.FiringId, out var record) ? $"{record.Version}.{record.FiguresOf is not null}" : "")}").Concat(done.Select(d => $"{d.Id}.{d.Kind}")).Append($"{care}"));
-            if (kilns.TryGetValue(kilnId, out known) && known.Mark == mark && known.Taught.Stored == stored)
+            var (records, book) = (services.GetRequiredService<FiringRecords>(), services.GetRequiredService<KilnCareBook>());
+            var (done, care) = (await book.Of(kilnId, cancel), await book.Care(kilnId, cancel));
+            var mark = $"{await records.MarkOfKiln(kilnId, cancel)} {string.Join(' ', done.Select(d => $"{d.Id}.{d.Kind}"))} {care}";
+            if (kilns.TryGetValue(kilnId, out known) && known.Mark == mark && known.KilnVersion == kiln.Version)
             {
                 kilns[kilnId] = known with { Turns = turns };
                 return known.Taught;
             }
-            var taught = Learn(stored, runs, records, done, care, services.GetRequiredService<SampleLog>());
-            kilns[kilnId] = new Remembered(turns, mark, taught);
+            var read = (await records.OfKiln(kilnId, cancel)).ToDictionary(r => r.FiringId);
+            var taught = Learn(kiln, await services.GetRequiredService<FiringRuns>().FinishedIn(kilnId, cancel), read, done, care, services.GetRequiredService<SampleLog>());
+            kilns[kilnId] = new Remembered(turns, kiln.Version, mark, taught);
             return taught;
         }
         finally
@@ -107,8 +107,9 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
         }
     }
 
-    private TaughtKiln Learn(Kiln stored, IReadOnlyList<FiringRun> runs, Dictionary<int, FiringRecord> records, IReadOnlyList<Maintenance> done, KilnCare care, SampleLog samples)
+    private TaughtKiln Learn(Versioned<Kiln> kiln, IReadOnlyList<FiringRun> runs, Dictionary<int, FiringRecord> records, IReadOnlyList<Maintenance> done, KilnCare care, SampleLog samples)
     {
+        var stored = kiln.Item;
         var learner = new KilnLearner(stored);
         var history = ImmutableArray.CreateBuilder<TaughtMoment>();
         var changes = new Queue<Maintenance>(done.Where(d => d.Kind is MaintenanceKind.Elements or MaintenanceKind.Thermocouple).OrderBy(d => d.At));
@@ -126,7 +127,7 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
             Changed(run.StartsAt);
             var watched = run.Watched with { Kiln = stored, Offset = default, Known = null };
             // Read only where it was never met like this: most of the time nothing is read at all.
-            learner.Learn((tuning, offset) => logs.GetOrAdd((run.FiringId, tuning, offset, stored), _ => new FinishedFiring(watched, Read(samples, run)).Estimate(tuning, offset)));
+            learner.Learn((tuning, offset) => logs.GetOrAdd((run.FiringId, tuning, offset, kiln.Version), _ => new FinishedFiring(watched, Read(samples, run)).Estimate(tuning, offset)));
             if (records.TryGetValue(run.FiringId, out var record)) learner.Learn(record.Packs, record.Figures?.Progress ?? [], run.Goal);
             history.Add(new TaughtMoment(run.FiringId, run.StartsAt, learner.Learned));
         }
@@ -144,7 +145,7 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
 
     private static List<FiringSample> Read(SampleLog samples, FiringRun run) => FinishedLog.Of(run, samples.Read(run.FiringId, CancellationToken.None).GetAwaiter().GetResult());
 
-    private sealed record Remembered(long Turns, string Mark, TaughtKiln Taught);
+    private sealed record Remembered(long Turns, int KilnVersion, string Mark, TaughtKiln Taught);
 }
 
 /// <summary>The stored readings of a finished firing as the core takes them.</summary>

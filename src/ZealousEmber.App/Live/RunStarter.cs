@@ -37,7 +37,7 @@ internal sealed class RunStarter(Repository<Kiln> kilns, ScheduleRepository sche
         if (problems.Count > 0 || kiln is null || program is null) return Result<FiringRun>.Failed(problems);
         if (program.CannotBeginAt(kiln.Room) is { } cannot) return new Problem("scheduleId", cannot.Message);
         var goal = schedule?.Goal ?? firing.Goal;
-        var known = await kilns.Find(firing.KilnId!.Value, cancel) is { Item: var stored } ? (await taught.Of(firing.KilnId.Value, stored, cancel)).Taught(goal) : null;
+        var known = await kilns.Find(firing.KilnId!.Value, cancel) is { } stored ? (await taught.Of(stored, cancel)).Taught(goal) : null;
         return new FiringRun(
             firingId, firing.KilnId.Value, wire!.Link!.Value, starts, now, by, program, asEntered, goal, kiln, await LoadOf(firing, kiln), kiln.Room, firing.Kind,
             speed, unchecked((ulong)(wire.Seed ?? firingId)), [.. faults], Taught: known);

@@ -51,7 +51,7 @@ internal sealed class DiagnosisTask
                 // What hardly counts needs no sum; what leads, and what is advised, does.
                 var change = cause.Rule.Patch is { } wished && (cause.Leads || cause.Share >= 0.1) ? Change(isAdvised && advice.Patch == Patches.DropAndHold ? Patches.DropAndHold : wished, fault) : null;
                 all.Add(new FiringCause(
-                    cause.Rule.Name, Math.Round(cause.Share, 4), [.. cause.Evidence.Select(Write)], cause.Rule.Patch is null || cause.Rule.From is not CauseFrom.Firing, change, fault.Fault, fault.Pieces, cause.Rule.From, cause.Points, cause.Leads, isAdvised,
+                    cause.Rule.Name, Math.Round(cause.Share, 4), [.. cause.Evidence.Select(Write)], cause.Rule.Patch is null || cause.Rule.From is CauseFrom.Stuff or CauseFrom.Making, change, fault.Fault, fault.Pieces, cause.Rule.From, cause.Points, cause.Leads, isAdvised,
                     isAdvised || (cause.Leads && advice.Patch is null) ? advice.Conflicts : []));
             }
         }

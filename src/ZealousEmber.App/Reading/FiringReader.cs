@@ -139,7 +139,7 @@ internal sealed class FiringReader(
         if (await runs.Find(id, cancel) is not { } run || await firings.Find(id, cancel) is not { } draft) return null;
         var problems = new List<Problem>();
         var load = draft.Item.Lots.IsEmpty ? null : await LotMapping.Read(new LoadContract(Lots: [.. draft.Item.Lots.Select(FiringMapping.Write)], Packed: draft.Item.Packed), lookup, problems);
-        var kiln = withTaught && await kilns.Find(run.KilnId, cancel) is { Item: var stored } ? await taught.Of(run.KilnId, stored, cancel) : null;
+        var kiln = withTaught && await kilns.Find(run.KilnId, cancel) is { } stored ? await taught.Of(stored, cancel) : null;
         return new ReadFiring(draft, run, await records.Find(id, cancel), FinishedLog.Of(run, await samples.Read(id, cancel)), problems.Count == 0 ? load : null, kiln, await runs.Entries(id, cancel));
     }
 
@@ -152,20 +152,20 @@ internal sealed class FiringReader(
         {
             var turns = writes.Turns;
             var stale = await records.Stale(cancel);
-            fresh.Since = turns;
-            if (stale.Count == 0) return;
-            var studio = await lookup.Settings();
+            var studio = stale.Count == 0 ? null : await lookup.Settings();
             foreach (var (id, of) in stale)
             {
                 try
                 {
-                    if (await Read(id, cancel, withTaught: false) is { } firing) await Keep(firing, studio, of, cancel);
+                    if (await Read(id, cancel, withTaught: false) is { } firing) await Keep(firing, studio!, of, cancel);
                 }
                 catch (UnreadableRowException)
                 {
                     // Shown as unreadable; the logbook goes on without it.
                 }
             }
+            // Only now: whoever asks meanwhile waits, and does not read half a logbook.
+            fresh.Since = turns;
         }
         finally
         {

@@ -73,7 +73,7 @@ public sealed record ReadLot(string What, int Count, IReadOnlyList<string> Glaze
 /// <param name="Cause">In words.</param>
 /// <param name="Probability">Its weight among the causes of this fault; no frequency.</param>
 /// <param name="Evidence">What speaks for it, or against it.</param>
-/// <param name="NotFiring">No firing mends it.</param>
+/// <param name="NotFiring">It has nothing to do with how it was fired: no firing mends it.</param>
 /// <param name="Patch">What to change; nothing where no schedule does.</param>
 /// <param name="Fault">Of which fault.</param>
 /// <param name="Leads">It is the one to go by, alone or with another.</param>

@@ -27,7 +27,7 @@ internal sealed record StudioLookup(
         Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, T>>> Look<T>() => ids => services.GetRequiredService<Repository<T>>().FindAll(ids, Cancel());
         async Task<ControllerProfile?> Controller(int? id) => id is { } named && await services.GetRequiredService<Repository<ListedController>>().Find(named, Cancel()) is { } found ? found.Item.Profile : null;
         // What its firings have taught counts wherever a kiln is named: planner, solver, preview, forecast.
-        async Task<Kiln?> Taught(int id) => await services.GetRequiredService<Repository<Kiln>>().Find(id, Cancel()) is { Item: var kiln } ? (await services.GetRequiredService<TaughtKilns>().Of(id, kiln, Cancel())).Kiln : null;
+        async Task<Kiln?> Taught(int id) => await services.GetRequiredService<Repository<Kiln>>().Find(id, Cancel()) is { } kiln ? (await services.GetRequiredService<TaughtKilns>().Of(kiln, Cancel())).Kiln : null;
         return new StudioLookup(
             async id => await Taught(id) is { } kiln ? kiln.Under(await Controller(kiln.ControllerId)) : null, Look<Clay>(), Look<Glaze>(),
             async () => (await services.GetRequiredService<SettingsStore<PlanningPreferences>>().Read(Cancel())).Item,

@@ -114,7 +114,7 @@ public sealed record FiringFigure(string Name, string Label, string Unit, double
         new("past", "Heat work past the goal", "°C of cone", 4),
         new("to750", "Top down to 750 °C", "h", 0.6),
         new("toOpen", "750 °C down to its opening", "h", 3),
-        new("band", "Slow band, given over wanted", "", 0.15),
+        new("band", "Slow band, given over wanted", "", 0.1),
         new("rate573Up", "Through 573 °C going up", "°C/h", 40),
         new("rate573Down", "Through 573 °C going down", "°C/h", 30),
         new("rate226Down", "Through 226 °C going down", "°C/h", 20),

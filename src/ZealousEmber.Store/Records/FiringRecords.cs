@@ -6,6 +6,7 @@ using ZealousEmber.Core.Learning;
 using ZealousEmber.Core.Logbook;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Json;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
@@ -45,6 +46,15 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
         var rows = await All.AsNoTracking().Where(r => r.KilnId == kilnId).OrderBy(r => r.StartsAt).ToListAsync(cancel);
         var figures = await Figures.AsNoTracking().Where(f => All.Any(r => r.FiringId == f.FiringId && r.KilnId == kilnId)).ToDictionaryAsync(f => f.FiringId, cancel);
         return [.. rows.Select(r => r.Read(figures.GetValueOrDefault(r.FiringId)))];
+    }
+
+    /// <summary>What a kiln's firings have taught hangs on these: the finished ones, how often each was read, whether its figures are there. Without looking into any of them.</summary>
+    public async Task<string> MarkOfKiln(int kilnId, CancellationToken cancel)
+    {
+        var finished = await context.Set<FiringRunRow>().AsNoTracking().Where(r => r.KilnId == kilnId && r.OpenedAt != null && context.Set<FiringRow>().Any(f => f.Id == r.FiringId && f.DeletedAt == null))
+            .GroupJoin(All, r => r.FiringId, k => k.FiringId, (r, k) => new { r.FiringId, k }).SelectMany(x => x.k.DefaultIfEmpty(), (x, k) => new { x.FiringId, Version = k == null ? 0 : k.Version, IsKnown = k != null && k.FiguresOf != null })
+            .OrderBy(x => x.FiringId).ToListAsync(cancel);
+        return string.Join(' ', finished.Select(f => $"{f.FiringId}.{f.Version}.{f.IsKnown}"));
     }
 
     /// <summary>Saves what is changed over the version that was read.</summary>

@@ -704,6 +704,145 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/schedules/{id}/share': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** A schedule with how its firings came out in its notes, as a file another studio imports */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ScheduleFile'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/backup': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The whole studio as one archive: the database, and everything in open formats beside it */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/restore': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Take over such an archive, the bytes themselves, into a studio in which nothing was written yet */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody: {
+        content: {
+          'application/zip': components['schemas']['Stream'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ArchiveManifest'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/schedules/{id}/firing': {
     parameters: {
       query?: never;
@@ -4491,6 +4630,98 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/firings/{id}/file': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** A firing as one open file: plan, program, log, entries, photos, packs, results */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['FiringFile'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/log.csv': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Its log as CSV */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/studio': {
     parameters: {
       query?: never;
@@ -6577,6 +6808,18 @@ export interface components {
       question: string;
       shown: string;
     };
+    /** @description What an archive says of itself. */
+    ArchiveManifest: {
+      /** @description zealous-ember-studio. */
+      format: string;
+      /**
+       * Format: int32
+       * @description Of the archive; a newer one is refused.
+       */
+      version: number;
+      /** Format: date-time */
+      madeAt: string;
+    };
     /** @enum {string} */
     AttendanceRule: 'never-alone' | 'alarm-between' | 'marked-moments';
     /** @description A span of temperature in which something happens to clay. */
@@ -7324,7 +7567,7 @@ export interface components {
       probability: number;
       /** @description What speaks for it, or against it. */
       evidence: components['schemas']['FiringEvidence'][];
-      /** @description No firing mends it. */
+      /** @description It has nothing to do with how it was fired: no firing mends it. */
       notFiring: boolean;
       patch: null | components['schemas']['FiringPatch'];
       /** @description Of which fault. */
@@ -7412,6 +7655,47 @@ export interface components {
       toMinute: null | number;
       /** Format: int32 */
       points: number;
+    };
+    /** @description A firing as one open file. */
+    FiringFile: {
+      /** @description zealous-ember-firing. */
+      format: string;
+      /** Format: int32 */
+      version: number;
+      firing: components['schemas']['FiringContract'];
+      /** Format: date-time */
+      startsAt: string;
+      /** Format: date-time */
+      openedAt: null | string;
+      by: null | string;
+      goalCone: null | string;
+      isAsEntered: boolean;
+      /** @description As it was entered; °C. */
+      program: components['schemas']['SegmentContract'][];
+      /** @description As it was then. */
+      kiln: components['schemas']['KilnContract'];
+      /** @description Its log, as it came in: seconds since the start, °C, power share, set point. */
+      samples: components['schemas']['FiringFileSample'][];
+      entries: components['schemas']['EntryContract'][];
+      /** @description By the key of their entry, base64. */
+      photos: {
+        [key: string]: string;
+      };
+      reading: components['schemas']['ReadingContract'];
+      figures: {
+        [key: string]: number;
+      };
+    };
+    /** @description A reading in a file. */
+    FiringFileSample: {
+      /** Format: double */
+      seconds: number;
+      /** Format: double */
+      celsius: null | number;
+      /** Format: double */
+      share?: null | number;
+      /** Format: double */
+      setPoint?: null | number;
     };
     /** @description How somebody wants a firing packed. */
     FiringPackingContract: {
@@ -8132,13 +8416,25 @@ export interface components {
       /** @description Packs of this firing that were not believed: 04 or 4? */
       heldBack: components['schemas']['HeldBackContract'][];
     };
-    /** @description What a kiln has taught. */
+    /** @description What a kiln has taught: each number with how sure it is, how many readings stand behind it and since when it counts. */
     LearnedContract: {
       /** Format: int32 */
       kilnId: number;
-      now: components['schemas']['LearnedAfter'];
-      /** @description When the thermocouple and the elements were new, as far as anybody said. */
-      since: components['schemas']['LearnedSince'];
+      /** @description To be added to the display, at the goal last read, °C. */
+      offset: components['schemas']['SinceNumber'];
+      evenness: null | components['schemas']['SinceNumber'];
+      /** @description Each against their mean. */
+      shelves: components['schemas']['ShelfNumber'][];
+      /** @description Power of the elements against new ones; against the kiln's stored power where nobody said when they were new. */
+      health: components['schemas']['SinceNumber'];
+      /** @description Power against the stored. */
+      power: components['schemas']['SinceNumber'];
+      /** @description Heat capacity of the loads against the usual. */
+      heat: components['schemas']['SinceNumber'];
+      /** @description Conductivity of the walls against the usual. */
+      loss: components['schemas']['SinceNumber'];
+      /** @description Packs of the last firing that were not believed. */
+      heldBack: components['schemas']['HeldBackContract'][];
       /**
        * Format: int32
        * @description Finished firings behind it.
@@ -8162,13 +8458,6 @@ export interface components {
       after: number;
       /** Format: double */
       sure: number;
-    };
-    /** @description Since when it counts. */
-    LearnedSince: {
-      /** Format: date-time */
-      thermocouple: null | string;
-      /** Format: date-time */
-      elements: null | string;
     };
     /** @description What was known after a firing. */
     LearnedTrend: {
@@ -10239,6 +10528,26 @@ export interface components {
      * @enum {string}
      */
     ShelfRegion: 'full' | 'front' | 'back';
+    /** @description A number that was learned. */
+    SinceNumber: {
+      /** Format: double */
+      mean: number;
+      /**
+       * Format: double
+       * @description Standard deviation: in 8 of 10 cases it is within 1.28 of it.
+       */
+      sd: number;
+      /**
+       * Format: int32
+       * @description Packs or logs behind it.
+       */
+      readings: number;
+      /**
+       * Format: date-time
+       * @description When what it is of was new, where somebody said.
+       */
+      since: null | string;
+    };
     /** @description A line that was not taken. */
     SkippedLine: {
       /** Format: int64 */
@@ -10423,6 +10732,8 @@ export interface components {
      * @enum {string}
      */
     StepSource: 'controller' | 'shadow';
+    /** Format: binary */
+    Stream: string;
     /** @description The studio's clock: zone, price of power, who is in when, and what is asked of them. */
     StudioContract: {
       /** @description A name of the tz database: Europe/London. Missing: as it was. */

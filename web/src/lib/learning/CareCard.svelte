@@ -58,7 +58,7 @@
     <h2 class="text-[17px]">Care</h2>
     <p>
       {plural(history.data.firings, 'firing')} in the logbook, {number(history.data.fullPowerHours, 0)} full-power
-      hours{elements && learned.data?.since.elements
+      hours{elements && learned.data?.health.since
         ? `; ${plural(elements.firingsSinceNew, 'firing')} and ${number(elements.fullPowerHoursSinceNew, 0)} hours since its elements were new`
         : ''}.
       <a class="link" href="/firings/logbook?kiln={kilnId}">Its logbook</a>

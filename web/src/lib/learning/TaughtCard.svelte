@@ -12,7 +12,7 @@
 
   const client = useQueryClient();
   const learned = createQuery(() => learnedOf(kilnId));
-  const now = $derived(learned.data?.now);
+  const now = $derived(learned.data);
   const give = (sd: number, decimals = 0) => `± ${number(sd * 1.28, decimals)}`;
   const elements = $derived(learned.data?.elements);
   const advice = $derived(
@@ -81,14 +81,14 @@
               pack read yet{/if}
           </dd>
           <dd class="from">
-            {plural(now.offset.readings, 'pack')}{learned.data.since.thermocouple
-              ? ` since its thermocouple was new, ${when(new Date(learned.data.since.thermocouple))}`
+            {plural(now.offset.readings, 'pack')}{now.offset.since
+              ? ` since its thermocouple was new, ${when(new Date(now.offset.since))}`
               : ''}
           </dd>
         </div>
         <div>
           <dt>Between the shelves</dt>
-          <dd>{now.evenness === null ? 'not known' : `${number(now.evenness, 0)} °C of cone`}</dd>
+          <dd>{now.evenness === null ? 'not known' : `${number(now.evenness.mean, 0)} °C of cone`}</dd>
           <dd class="from">
             {now.shelves
               .map(
@@ -99,7 +99,7 @@
         </div>
         <div>
           <dt>Elements</dt>
-          <dd>{number(now.health.value * 100, 0)} % {now.health.sd > 0 ? give(now.health.sd * 100) : ''}</dd>
+          <dd>{number(now.health.mean * 100, 0)} % {now.health.sd > 0 ? give(now.health.sd * 100) : ''}</dd>
           <dd class="from">{advice}</dd>
         </div>
         <div>
