@@ -16,7 +16,7 @@ internal static class ChangeEndpoints
     public static void MapChanges(this WebApplication app)
     {
         var api = app.MapGroup("/api/firings/{id:int}").WithTags("Diagnosis");
-        api.MapGet("diagnosis", Why).WithSummary("Causes of its faults, weighed by its own numbers, each with the change that mends it").Produces<FiringCause[]>().ProducesProblem(404);
+        api.MapGet("diagnosis", Why).WithSummary("Causes of its faults, weighed by its own numbers, each with the change that fixes it").Produces<FiringCause[]>().ProducesProblem(404);
         api.MapPost("change", Change).WithSummary("Make a change the next version of its schedule, with the reason and the firing it came from")
             .Produces<ChangeResponse>(201).ProducesProblem(404).ProducesProblem(409).ProducesValidationProblem(422);
     }

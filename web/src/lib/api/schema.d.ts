@@ -4521,7 +4521,7 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** Causes of its faults, weighed by its own numbers, each with the change that mends it */
+    /** Causes of its faults, weighed by its own numbers, each with the change that fixes it */
     get: {
       parameters: {
         query?: never;
