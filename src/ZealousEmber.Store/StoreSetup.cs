@@ -5,7 +5,7 @@ using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Firing.Live;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Files;
@@ -31,7 +31,7 @@ public static class StoreSetup
             .UseSqlite($"Data Source={StudioFolder.DatabaseIn(folder)};Default Timeout=10")
             .AddInterceptors(provider.GetServices<IInterceptor>()));
         services.AddScoped<ScheduleRepository>();
-        AddRepository<KilnRow, Kiln>(services, r => r.Read(), (r, k) => r.Write(k));
+        AddRepository<KilnRow, StudioKiln>(services, r => r.Read(), (r, k) => r.Write(k));
         AddRepository<ControllerRow, ListedController>(services, r => r.Read(), (r, c) => r.Write(c));
         AddRepository<ClayRow, Clay>(services, r => r.Read(), (r, c) => r.Write(c));
         AddRepository<GlazeRow, Glaze>(services, r => r.Read(), (r, g) => r.Write(g));

@@ -4,7 +4,6 @@ using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Kilns;
-using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.App.Clock;
@@ -21,8 +20,8 @@ internal sealed record ClockTask(Schedule Schedule, IKilnModel Kiln, StartTask S
         if (problems.Count > 0) return null;
         var run = firing.Kiln.Run(read!.Program);
         problems.AddRange(run.Problems.Select(p => p.Under("schedule")));
-        if (run.IsOk && run.Value.Compiled.Total > KilnRunner.Longest)
-            problems.Add(new Problem("schedule.segments", $"This firing lasts longer than {KilnRunner.Longest.TotalDays:0} days; no start is looked for."));
+        if (run.IsOk && run.Value.Compiled.Total > FiringProgram.LongestOnKiln)
+            problems.Add(new Problem("schedule.segments", $"This firing lasts longer than {FiringProgram.LongestOnKiln.TotalDays:0} days; no start is looked for."));
         return problems.Count > 0 ? null : new ClockTask(read, firing.Kiln, StartTask.Of(read, run.Value, firing.Kiln.Boiling));
     }
 }

@@ -7,7 +7,7 @@ using ZealousEmber.Core.Controllers.Bank;
 using ZealousEmber.Core.Controllers.Fit;
 using ZealousEmber.Core.Controllers.ReadingBack;
 using ZealousEmber.Core.Firing;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Repositories;
@@ -92,7 +92,7 @@ internal static class BankEndpoints
 
     /// <summary>Where things are found.</summary>
     private readonly record struct Studio(
-        Repository<Kiln> Kilns, Repository<ListedController> Controllers, Repository<FiringDraft> Firings, EnteredPrograms Programs, ScheduleRepository Schedules, TimeProvider Time)
+        Repository<StudioKiln> Kilns, Repository<ListedController> Controllers, Repository<FiringDraft> Firings, EnteredPrograms Programs, ScheduleRepository Schedules, TimeProvider Time)
     {
         // As fine as it is stored.
         public Instant Now => Instant.FromUnixTimeMilliseconds(Time.GetUtcNow().ToUnixTimeMilliseconds());

@@ -2,7 +2,7 @@ using System.Globalization;
 using ZealousEmber.App.Reading;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.Core;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
@@ -11,7 +11,7 @@ using ZealousEmber.Store.Schedules;
 namespace ZealousEmber.App.Exchange;
 
 /// <summary>A schedule to be given away: what came of it goes along in its notes, where every studio can read it.</summary>
-internal sealed class ScheduleShare(ScheduleRepository schedules, FiringReader reader, FiringRecords records, Repository<Kiln> kilns)
+internal sealed class ScheduleShare(ScheduleRepository schedules, FiringReader reader, FiringRecords records, Repository<StudioKiln> kilns)
 {
     /// <summary>The file; nothing where there is no such schedule.</summary>
     /// <param name="id">Which.</param>
@@ -23,7 +23,7 @@ internal sealed class ScheduleShare(ScheduleRepository schedules, FiringReader r
         await reader.Refresh(cancel);
         var firings = (await records.Search(new LogbookQuery(ScheduleId: id), 0, most, cancel)).Items;
         var names = await kilns.FindAll([.. firings.Select(f => f.KilnId).Distinct()], cancel);
-        var told = firings.Select(f => $"{f.StartsAt.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}, version {f.ScheduleVersion ?? 1}, {(names.TryGetValue(f.KilnId, out var kiln) ? $"{kiln.Class.Name}, {Phrases.Number(kiln.Volume)} L" : "a kiln")}: {Came(f)}.");
+        var told = firings.Select(f => $"{f.StartsAt.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}, version {f.ScheduleVersion ?? 1}, {(names.TryGetValue(f.KilnId, out var kiln) ? $"{kiln.ClassName}, {Phrases.Number(kiln.Volume)} L" : "a kiln")}: {Came(f)}.");
         var notes = string.Join('\n', new[] { schedule.Notes, firings.Count > 0 ? "How its firings came out:" : null }.Where(n => n is not null).Concat(told));
         var contract = ScheduleMapping.Write(schedule) with { Notes = notes.Length > ScheduleLimits.Notes ? notes[..ScheduleLimits.Notes] : notes.Length == 0 ? null : notes };
         return new ScheduleFile(ScheduleFile.FormatName, 1, [contract]);

@@ -12,7 +12,7 @@ using ZealousEmber.App.Studio;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Firing;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Files;
@@ -25,7 +25,7 @@ namespace ZealousEmber.App.Exchange;
 
 /// <summary>Everything a studio has, in open formats: one JSON file of each kind and the photos; docs/formats.md describes it.</summary>
 internal sealed class StudioExport(
-    ScheduleRepository schedules, Repository<Kiln> kilns, Repository<Clay> clays, Repository<Glaze> glazes, Repository<FiringDraft> firings,
+    ScheduleRepository schedules, Repository<StudioKiln> kilns, Repository<Clay> clays, Repository<Glaze> glazes, Repository<FiringDraft> firings,
     Repository<ListedController> controllers, EnteredPrograms entered,
     SettingsStore<StudioSettings> settings, SettingsStore<PlanningPreferences> preferences, PhotoRepository photos, RawRows raw, FiringRuns runs, FiringFiles firingFiles, IOptions<JsonOptions> json)
 {

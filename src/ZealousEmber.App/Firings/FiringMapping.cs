@@ -8,7 +8,7 @@ using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Firing;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
@@ -77,7 +77,7 @@ internal static class FiringMapping
     {
         if (id is not { } kilnId) return null;
         if (before?.KilnId == kilnId && before.Kiln is { } pinned) return pinned;
-        return await services.GetRequiredService<Repository<Kiln>>().Find(kilnId, cancel) is { } kiln ? new PinnedKiln(kiln.Version, kiln.Item.Under(await StudioLookup.On(services).Controller(kiln.Item.ControllerId))) : null;
+        return await services.GetRequiredService<Repository<StudioKiln>>().Find(kilnId, cancel) is { } kiln ? new PinnedKiln(kiln.Version, kiln.Item.Under(await StudioLookup.On(services).Controller(kiln.Item.ControllerId))) : null;
     }
 
     private static Acceptance ReadAcceptance(AcceptanceContract wire, int i, Instant now, string? by, List<Problem> problems)

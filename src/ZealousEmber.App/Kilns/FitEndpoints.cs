@@ -18,9 +18,10 @@ internal static class FitEndpoints
         .MapPost("/api/kilns/{id:int}/fit", Learn).WithTags("Kilns").WithSummary("Learn a kiln from logs; nothing is saved until the kiln is")
         .WithMetadata(new BodySize(BodyLimit.Log)).RequireRateLimiting(LargeBodies.Queue).Produces<FitResponse>().ProducesValidationProblem(422).ProducesProblem(404);
 
-    private static async Task<IResult> Learn(int id, FitRequest? request, Repository<Kiln> store, CancellationToken cancel)
+    private static async Task<IResult> Learn(int id, FitRequest? request, Repository<StudioKiln> store, CancellationToken cancel)
     {
-        if (await store.Find(id, cancel) is not { Item: var kiln }) return ProblemResponses.NotFound("kiln");
+        if (await store.Find(id, cancel) is not { } found) return ProblemResponses.NotFound("kiln");
+        if (found.Item is not Kiln kiln) return ProblemResponses.Of([new Problem("logs", "A fuel kiln is learned from a firing: from its turns with temperatures, or with colours and cones.")]);
         var problems = new List<Problem>();
         var what = request?.What ?? LearnWhat.Kiln;
         var wires = request?.Logs ?? [];

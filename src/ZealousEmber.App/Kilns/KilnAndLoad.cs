@@ -1,7 +1,6 @@
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
-using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
@@ -22,10 +21,10 @@ internal sealed record KilnAndLoad(IKilnModel Kiln, WareLoad? Ware)
         if (kiln is null) return new KilnAndLoad(new PlainKiln(start), ware);
         var mass = KilnMapping.ReadLoad(load, ware, kiln, kind);
         problems.AddRange(mass.Problems.Select(p => p.Under("load")));
-        return new KilnAndLoad(new ElectricKiln(kiln, mass.IsOk ? mass.Value : KilnLoad.Empty, start), ware);
+        return new KilnAndLoad(kiln.With(mass.IsOk ? mass.Value : KilnLoad.Empty, start), ware);
     }
 
-    private static async Task<Kiln?> ReadKiln(int? kilnId, KilnContract? inline, StudioLookup lookup, List<Problem> problems)
+    private static async Task<StudioKiln?> ReadKiln(int? kilnId, KilnContract? inline, StudioLookup lookup, List<Problem> problems)
     {
         if (inline is not null)
         {

@@ -2,14 +2,15 @@ using ZealousEmber.App.Packing;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core.Kilns;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Thermal;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Kilns;
 
 /// <summary>A kiln as somebody gives it; all but the class may be missing and is then that of the class. Bounds and meanings: GET /api/kilns/numbers.</summary>
-/// <param name="Class">bench, top-100, top-190, top-290 or front-200.</param>
+/// <param name="Heat">electric or fuel; by its class when missing.</param>
+/// <param name="Class">bench, top-100, top-190, top-290, front-200; or of a fuel kiln updraft-300, updraft-700, downdraft-1000.</param>
 /// <param name="Unit">Scale of topLimit, openLimit and room; C when missing.</param>
 /// <param name="Volume">Litres.</param>
 /// <param name="Power">W of new elements.</param>
@@ -27,27 +28,52 @@ namespace ZealousEmber.App.Kilns;
 /// <param name="Props">Its props; the usual ones of its class when missing.</param>
 /// <param name="HoldClock">waits: a hold begins when its target is reached; runs: the program goes on by itself. A named controller decides it.</param>
 /// <param name="ControllerId">The controller of the studio it is told its firings by; none when missing.</param>
+/// <param name="Fuel">propane or naturalGas; this and what follows is of a fuel kiln only.</param>
+/// <param name="Burners">How many.</param>
+/// <param name="BurnerPower">kW of one at full pressure.</param>
+/// <param name="MostPressure">bar.</param>
+/// <param name="Mark">bar between two marks of the gauge.</param>
+/// <param name="Flue">cm².</param>
+/// <param name="Inlets">cm².</param>
+/// <param name="Draft">m.</param>
+/// <param name="Gap">W/K.</param>
+/// <param name="Cylinder">kg of gas in a full one; 0 where it is piped.</param>
+/// <param name="BurnerFactor">% of what the burners' plate says.</param>
+/// <param name="WallFactor">% of the usual conductivity.</param>
+/// <param name="AirFactor">% of the openings measured.</param>
 public sealed record KilnContract(
     string? Name, string? Class, TemperatureUnit? Unit = null,
     double? Volume = null, double? Power = null, double? Voltage = null, double? ElementHealth = null,
     Brick? Brick = null, double? BrickThickness = null, double? FibreThickness = null,
     double? TopLimit = null, double? OpenLimit = null, double? Room = null, double? Altitude = null, double? VentFlow = null, double? Sections = null,
     double? Leak = null, double? HeatFactor = null, double? LossFactor = null, double? Uncertainty = null,
-    HoldClock? HoldClock = null, string? Notes = null, ChamberContract? Chamber = null, PropsContract? Props = null, int? ControllerId = null)
+    HoldClock? HoldClock = null, string? Notes = null, ChamberContract? Chamber = null, PropsContract? Props = null, int? ControllerId = null, KilnHeatSource? Heat = null,
+    string? Fuel = null, double? Burners = null, double? BurnerPower = null, double? MostPressure = null, double? Mark = null, double? Flue = null, double? Inlets = null, double? Draft = null,
+    double? Gap = null, double? Cylinder = null, double? BurnerFactor = null, double? WallFactor = null, double? AirFactor = null)
 {
     /// <summary>The same with a name to speak of it by, where it has none yet.</summary>
     internal KilnContract Named() => string.IsNullOrWhiteSpace(Name) ? this with { Name = "the kiln" } : this;
 }
 
+/// <summary>What heats a kiln.</summary>
+public enum KilnHeatSource
+{
+    /// <summary>Elements.</summary>
+    Electric,
+
+    /// <summary>Burners.</summary>
+    Fuel,
+}
+
 /// <summary>A stored kiln.</summary>
-/// <param name="Amperes">Drawn at full power, as a single phase.</param>
-public sealed record VersionedKilnContract(int Id, int Version, DateTimeOffset UpdatedAt, string ClassName, double Amperes, KilnContract Kiln);
+/// <param name="Amperes">Drawn at full power, as a single phase; nothing for a fuel kiln.</param>
+public sealed record VersionedKilnContract(int Id, int Version, DateTimeOffset UpdatedAt, string ClassName, double? Amperes, KilnContract Kiln);
 
 /// <summary>A class to start a kiln from.</summary>
-public sealed record KilnClassContract(string Id, string Name, KilnContract Usual);
+public sealed record KilnClassContract(string Id, string Name, KilnHeatSource Heat, KilnContract Usual);
 
 /// <summary>A number of a kiln: bounds and meaning.</summary>
-public sealed record KilnNumberContract(string Field, string Label, string Unit, double Least, double Most, string Meaning);
+public sealed record KilnNumberContract(string Field, string Label, string Unit, double Least, double Most, string Meaning, KilnHeatSource Heat);
 
 /// <summary>What stands in the kiln; what is missing is that of a full kiln for this kind of firing.</summary>
 /// <param name="Fill">Share of a usual full load, 0 … 1.5.</param>
@@ -94,17 +120,26 @@ public sealed record LoadPreview(double WareKg, double FurnitureKg, double Water
 /// <summary>What a kiln can do, at a glance; temperatures in its unit.</summary>
 /// <param name="Chamber">Its inside and shelves, its own or those of its class.</param>
 /// <param name="Props">Its props, its own or those of its class.</param>
+/// <param name="Settings">Of a fuel kiln: the climb by setting and temperature.</param>
 public sealed record KilnPortraitContract(
     TemperatureUnit Unit, IReadOnlyList<PacePointContract> Climb, IReadOnlyList<PacePointContract> Fall, double Hottest,
-    IReadOnlyList<UsualFiringContract> Usual, ChamberContract Chamber, PropsContract Props);
+    IReadOnlyList<UsualFiringContract> Usual, ChamberContract Chamber, PropsContract Props, IReadOnlyList<SettingClimbContract>? Settings = null);
+
+/// <summary>How fast a fuel kiln climbs in the next half hour at a setting of all burners, come at 100 °C/h with a usual glaze load.</summary>
+/// <param name="PressureBar">At the burners.</param>
+/// <param name="Damper">For oxidising air, 0 … 1.</param>
+/// <param name="Rate">Degrees an hour; less than none where it cools.</param>
+public sealed record SettingClimbContract(double Temperature, double PressureBar, double Damper, double Rate);
 
 /// <summary>How fast it goes at a temperature, degrees an hour.</summary>
 public sealed record PacePointContract(double Temperature, double Rate);
 
 /// <summary>A usual firing, full.</summary>
+/// <param name="FuelKg">Of a fuel kiln.</param>
+/// <param name="Cylinders">Of a fuel kiln on cylinders: how many it takes.</param>
 public sealed record UsualFiringContract(
     ScheduleKind Kind, string Line, double TopMinutes, double EnergyKwh, double? Cost, string Currency,
-    double FullPowerMinutes, double OpenMinutes, IReadOnlyList<CoolingMark> Cooling, bool Reached);
+    double FullPowerMinutes, double OpenMinutes, IReadOnlyList<CoolingMark> Cooling, bool Reached, double? FuelKg = null, int? Cylinders = null);
 
 /// <summary>How long after the hold it is down to a temperature.</summary>
 public sealed record CoolingMark(double Temperature, double Minutes);

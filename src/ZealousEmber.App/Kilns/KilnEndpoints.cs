@@ -1,7 +1,9 @@
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Packing;
 using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Settings;
 
@@ -15,9 +17,9 @@ internal static class KilnEndpoints
     public static void MapKilns(this WebApplication app)
     {
         var api = app.MapGroup("/api/kilns").WithTags("Kilns");
-        new RepositoryEndpoints<KilnContract, VersionedKilnContract, Kiln>("kiln", KilnMapping.ReadOwn, KilnMapping.Write).Map(api, "/api/kilns");
-        api.MapGet("classes", () => KilnClass.All.Select(Class)).WithSummary("Classes to start from, with their usual numbers").Produces<KilnClassContract[]>();
-        api.MapGet("numbers", () => KilnLimits.All.Select(n => new KilnNumberContract(n.Field, n.Label, n.Unit, n.Least, n.Most, n.Meaning)))
+        new RepositoryEndpoints<KilnContract, VersionedKilnContract, StudioKiln>("kiln", KilnMapping.ReadOwn, KilnMapping.Write).Map(api, "/api/kilns");
+        api.MapGet("classes", () => KilnClass.All.Select(Class).Concat(FuelKilnClass.All.Select(Class))).WithSummary("Classes to start from, with their usual numbers").Produces<KilnClassContract[]>();
+        api.MapGet("numbers", () => KilnLimits.All.Select(n => Number(n, KilnHeatSource.Electric)).Concat(FuelLimits.All.Select(n => Number(n, KilnHeatSource.Fuel))))
             .WithSummary("What each number of a kiln may be and means").Produces<KilnNumberContract[]>();
         api.MapPost("portrait", (KilnContract? kiln, SettingsStore<StudioSettings> studio, CancellationToken cancel) => Portrait(kiln, studio, cancel))
             .WithSummary("What a kiln can do: climb and fall, cooling, usual firings").Produces<KilnPortraitContract>().ProducesValidationProblem(422);
@@ -26,14 +28,25 @@ internal static class KilnEndpoints
     private static KilnClassContract Class(KilnClass kind)
     {
         var usual = Kiln.Create(new KilnSpecification(kind.Name, kind.Id, null, null, null, new Dictionary<string, double?>())).Value;
-        return new KilnClassContract(kind.Id, kind.Name, KilnMapping.Write(usual));
+        return new KilnClassContract(kind.Id, kind.Name, KilnHeatSource.Electric, KilnMapping.Write(usual));
     }
+
+    private static KilnClassContract Class(FuelKilnClass kind)
+    {
+        var usual = FuelKiln.Create(new FuelKilnSpecification(kind.Name, kind.Id, null, null, new Dictionary<string, double?>())).Value;
+        return new KilnClassContract(kind.Id, kind.Name, KilnHeatSource.Fuel, KilnMapping.Write(usual));
+    }
+
+    private static KilnNumberContract Number(KilnNumber n, KilnHeatSource heat) => new(n.Field, n.Label, n.Unit, n.Least, n.Most, n.Meaning, heat);
 
     private static async Task<IResult> Portrait(KilnContract? wire, SettingsStore<StudioSettings> studio, CancellationToken cancel)
     {
         var read = KilnMapping.Read(wire?.Named());
         if (!read.IsOk) return ProblemResponses.Of(read.Problems);
-        var (kiln, portrait, prices) = (read.Value, KilnPortrait.Of(read.Value), (await studio.Read(cancel)).Item.Prices);
+        var prices = (await studio.Read(cancel)).Item.Prices;
+        if (read.Value is FuelKiln fired) return Results.Ok(FuelPortraits.Write(fired, prices));
+        var kiln = (Kiln)read.Value;
+        var portrait = KilnPortrait.Of(kiln);
         var unit = kiln.Unit;
         IReadOnlyList<PacePointContract> Write(IEnumerable<PaceAt> paces) => [.. paces.Select(p => new PacePointContract(p.At.In(unit), p.Rate.PerHourIn(unit)))];
         return Results.Ok(new KilnPortraitContract(

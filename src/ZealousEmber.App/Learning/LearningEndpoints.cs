@@ -6,6 +6,7 @@ using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Learning;
 using ZealousEmber.Core.Schedules;
@@ -70,8 +71,8 @@ internal static class LearningEndpoints
         return problems.Count > 0 ? Result<LearningResponse>.Failed(problems) : new LearningResponse(after);
     }
 
-    private static async Task<IResult> Learned(int id, Repository<Kiln> kilns, TaughtKilns taught, FiringRecords records, CancellationToken cancel) =>
-        await kilns.Find(id, cancel) is { } kiln ? Results.Ok(Write(id, await taught.Of(kiln, cancel), await records.OfKiln(id, cancel))) : ProblemResponses.NotFound("kiln");
+    private static async Task<IResult> Learned(int id, Repository<StudioKiln> kilns, TaughtKilns taught, FiringRecords records, CancellationToken cancel) =>
+        await kilns.Find(id, cancel) is { } found && found.Of<Kiln>() is { } kiln ? Results.Ok(Write(id, await taught.Of(kiln, cancel), await records.OfKiln(id, cancel))) : ProblemResponses.NotFound("kiln");
 
     private static LearnedContract Write(int id, TaughtKiln t, IReadOnlyList<FiringRecord> records)
     {
@@ -134,7 +135,7 @@ internal static class LearningEndpoints
 
     private static CareContract Write(KilnCare care) => new(care.Offset, care.Power, care.Note, care.ThermocoupleAfter, care.ShelvesAfter, care.VentAfter);
 
-    private static async Task<IResult> SaveCare(int id, CareContract? wire, Repository<Kiln> kilns, KilnCareBook book, CancellationToken cancel)
+    private static async Task<IResult> SaveCare(int id, CareContract? wire, Repository<StudioKiln> kilns, KilnCareBook book, CancellationToken cancel)
     {
         if (await kilns.Find(id, cancel) is null) return ProblemResponses.NotFound("kiln");
         var problems = new List<Problem>();
@@ -156,7 +157,7 @@ internal static class LearningEndpoints
         return Results.Ok(Write(care));
     }
 
-    private static async Task<IResult> AddDone(int id, MaintenanceRequest? wire, Repository<Kiln> kilns, KilnCareBook book, TimeProvider time, HttpRequest request, CancellationToken cancel)
+    private static async Task<IResult> AddDone(int id, MaintenanceRequest? wire, Repository<StudioKiln> kilns, KilnCareBook book, TimeProvider time, HttpRequest request, CancellationToken cancel)
     {
         if (await kilns.Find(id, cancel) is null) return ProblemResponses.NotFound("kiln");
         var problems = new List<Problem>();

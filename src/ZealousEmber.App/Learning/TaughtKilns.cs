@@ -75,6 +75,9 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
     private readonly ConcurrentDictionary<(int Firing, ObserverTuning From, DisplayOffset? Offset, int KilnVersion), KilnEstimate?> logs = new();
     private readonly SemaphoreSlim one = new(1, 1);
 
+    /// <summary>A kiln as its firings have taught it; one whose firings teach nothing yet as it stands.</summary>
+    public async Task<StudioKiln> Known(Versioned<StudioKiln> kiln, CancellationToken cancel) => kiln.Of<Kiln>() is { } electric ? (await Of(electric, cancel)).Kiln : kiln.Item;
+
     /// <summary>What a kiln has taught.</summary>
     /// <param name="kiln">As it stands in the studio.</param>
     /// <param name="cancel">Gives up.</param>

@@ -6,7 +6,7 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Readings;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Repositories;
 
@@ -164,7 +164,7 @@ internal static class EntryEndpoints
         }
     }
 
-    private static async Task<IResult> GiveToken(int id, Repository<Kiln> kilns, [AsParameters] LiveStudio studio, HttpRequest request, CancellationToken cancel)
+    private static async Task<IResult> GiveToken(int id, Repository<StudioKiln> kilns, [AsParameters] LiveStudio studio, HttpRequest request, CancellationToken cancel)
     {
         if (await kilns.Find(id, cancel) is null) return ProblemResponses.NotFound("kiln");
         var token = KilnTokens.Make();

@@ -3,7 +3,7 @@ using ZealousEmber.App.Http;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Firing.Live;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Firings;
@@ -160,7 +160,7 @@ internal static class RunEndpoints
     private static async Task<IResult> Started([AsParameters] LiveStudio studio, CancellationToken cancel) => Results.Ok((await studio.Runs.All(cancel)).Select(r => new RunSummary(
         r.FiringId, r.KilnId, r.State(r.Clock(studio.Now)), r.StartsAt.ToDateTimeOffset(), r.OpenedAt?.ToDateTimeOffset(), r.By)));
 
-    private static async Task<IResult> Room([AsParameters] LiveStudio studio, Repository<Kiln> kilns, CancellationToken cancel)
+    private static async Task<IResult> Room([AsParameters] LiveStudio studio, Repository<StudioKiln> kilns, CancellationToken cancel)
     {
         var rooms = new List<RoomKiln>();
         foreach (var kiln in await kilns.Search(null, cancel))
@@ -181,7 +181,7 @@ internal static class RunEndpoints
 
     internal static RunContract Write(FiringRun run, Instant wall)
     {
-        var ran = KilnRunner.Run(run.Program, run.Start, run.Kiln, run.Load);
+        var ran = run.Model.Run(run.Program);
         var compiled = ran.IsOk ? ran.Value.Compiled : null;
         return new RunContract(
             run.FiringId, run.KilnId, run.State(run.Clock(wall)), run.Link, run.StartsAt.ToDateTimeOffset(), run.StartedAt.ToDateTimeOffset(), run.By, run.IsAsEntered, run.Goal?.Number,

@@ -16,7 +16,7 @@ using ZealousEmber.Store.Schedules;
 namespace ZealousEmber.App.Live;
 
 /// <summary>A firing with what it is fired with, at the moment it is started.</summary>
-internal sealed class RunStarter(Repository<Kiln> kilns, ScheduleRepository schedules, EnteredPrograms entered, StudioLookup lookup, TaughtKilns taught)
+internal sealed class RunStarter(Repository<StudioKiln> kilns, ScheduleRepository schedules, EnteredPrograms entered, StudioLookup lookup, TaughtKilns taught)
 {
     private const double MostPastDays = 3650;
     private const double MostAheadDays = 30;
@@ -37,7 +37,7 @@ internal sealed class RunStarter(Repository<Kiln> kilns, ScheduleRepository sche
         if (problems.Count > 0 || kiln is null || program is null) return Result<FiringRun>.Failed(problems);
         if (program.CannotBeginAt(kiln.Room) is { } cannot) return new Problem("scheduleId", cannot.Message);
         var goal = schedule?.Goal ?? firing.Goal;
-        var known = await kilns.Find(firing.KilnId!.Value, cancel) is { } stored ? (await taught.Of(stored, cancel)).Taught(goal) : null;
+        var known = await kilns.Find(firing.KilnId!.Value, cancel) is { } found && found.Of<Kiln>() is { } stored ? (await taught.Of(stored, cancel)).Taught(goal) : null;
         return new FiringRun(
             firingId, firing.KilnId.Value, wire!.Link!.Value, starts, now, by, program, asEntered, goal, kiln, await LoadOf(firing, kiln), kiln.Room, firing.Kind,
             speed, unchecked((ulong)(wire.Seed ?? firingId)), [.. faults], Taught: known);
@@ -58,7 +58,7 @@ internal sealed class RunStarter(Repository<Kiln> kilns, ScheduleRepository sche
             : (schedule?.Program, schedule, false);
     }
 
-    private async Task<KilnLoad> LoadOf(FiringDraft firing, Kiln kiln)
+    private async Task<KilnLoad> LoadOf(FiringDraft firing, StudioKiln kiln)
     {
         var problems = new List<Problem>();
         var written = new LoadContract(Lots: [.. firing.Lots.Select(FiringMapping.Write)]);

@@ -9,6 +9,7 @@ using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Diagnosis;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Logbook;
 using ZealousEmber.Core.Schedules;
@@ -143,7 +144,7 @@ internal static class LogbookEndpoints
         ];
     }
 
-    private static async Task<IResult> History(int id, Repository<Kiln> kilns, FiringReader reader, FiringRecords records, KilnCareBook book, StudioLookup lookup, TimeProvider time, CancellationToken cancel)
+    private static async Task<IResult> History(int id, Repository<StudioKiln> kilns, FiringReader reader, FiringRecords records, KilnCareBook book, StudioLookup lookup, TimeProvider time, CancellationToken cancel)
     {
         if (await kilns.Find(id, cancel) is null) return ProblemResponses.NotFound("kiln");
         await reader.Refresh(cancel);

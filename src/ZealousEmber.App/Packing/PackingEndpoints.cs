@@ -1,7 +1,7 @@
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Packing;
 using ZealousEmber.Store.Repositories;
 
@@ -22,7 +22,7 @@ internal static class PackingEndpoints
             .WithSummary("Which rules a plan breaks, and at which piece");
         api.MapPost("firings", async (PackingRequestContract? request, StudioLookup lookup, CancellationToken cancel) => Answer.Of(await Firings(request, lookup, cancel)))
             .WithSummary("How many firings a load needs, one after another");
-        api.MapPost("choices", async (PackingRequestContract? request, StudioLookup lookup, Repository<Kiln> kilns, CancellationToken cancel) => Answer.Of(await Choices(request, lookup, kilns, cancel)))
+        api.MapPost("choices", async (PackingRequestContract? request, StudioLookup lookup, Repository<StudioKiln> kilns, CancellationToken cancel) => Answer.Of(await Choices(request, lookup, kilns, cancel)))
             .WithSummary("What would take more when not all of it goes in: handles turned, other shelves, another kiln");
     }
 
@@ -54,7 +54,7 @@ internal static class PackingEndpoints
             firings.Value.Firings.Length, [.. firings.Value.Firings.Select(f => PackingMapping.Write(f.Plan, f.Request))], [.. firings.Value.Never.Select(PackingMapping.Write)]);
     }
 
-    private static async Task<Result<PackingChoicesResponse>> Choices(PackingRequestContract? wire, StudioLookup lookup, Repository<Kiln> kilns, CancellationToken cancel)
+    private static async Task<Result<PackingChoicesResponse>> Choices(PackingRequestContract? wire, StudioLookup lookup, Repository<StudioKiln> kilns, CancellationToken cancel)
     {
         var request = await PackingMapping.Read(wire, lookup);
         if (!request.IsOk) return Result<PackingChoicesResponse>.Failed(request.Problems);

@@ -3,7 +3,7 @@ using ZealousEmber.App.Http;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Packing;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Ware;
@@ -74,7 +74,7 @@ internal static class PackingMapping
         s.Number, s.Region, s.Z, s.Thickness, s.Opening, [.. s.Props.Select(p => new PlacedPropContract(p.X, p.Y, p.Heights))], [.. s.Pieces.Select(p => new PlacedPieceContract(p.Lot, p.X, p.Y, p.Turn, p.Stack, p.Held ? true : null))],
         s.Pack is { } pack ? new PlacedPackContract(pack.X, pack.Y, pack.Peephole) : null, s.WareKg, s.AreaShare, s.Needs);
 
-    private static async Task<Kiln?> ReadKiln(PackingRequestContract wire, StudioLookup lookup, List<Problem> problems)
+    private static async Task<StudioKiln?> ReadKiln(PackingRequestContract wire, StudioLookup lookup, List<Problem> problems)
     {
         if (wire.Kiln is { } inline)
         {
@@ -88,7 +88,7 @@ internal static class PackingMapping
         return kiln;
     }
 
-    private static Chamber? ReadChamber(PackingRequestContract wire, Kiln? kiln, List<Problem> problems)
+    private static Chamber? ReadChamber(PackingRequestContract wire, StudioKiln? kiln, List<Problem> problems)
     {
         if (wire.Chamber is null)
         {
@@ -100,7 +100,7 @@ internal static class PackingMapping
         return read.IsOk ? read.Value : null;
     }
 
-    private static PropStock? ReadProps(PackingRequestContract wire, Kiln? kiln, List<Problem> problems)
+    private static PropStock? ReadProps(PackingRequestContract wire, StudioKiln? kiln, List<Problem> problems)
     {
         if (wire.Props is null) return kiln?.Props ?? ChamberClass.UsualProps("top-190");
         var read = ChamberMapping.Read(wire.Props);

@@ -7,7 +7,6 @@ using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Diagnosis;
 using ZealousEmber.Core.Kilns;
-using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -33,7 +32,7 @@ internal sealed class DiagnosisTask
     public DiagnosisTask(ReadFiring firing, Schedule? named, StudioSettings studio)
     {
         (this.firing, this.studio, facts, schedule) = (firing, studio, firing.Facts(), firing.AsSchedule(named));
-        kiln = new ElectricKiln(firing.Kiln, firing.Run.Load, firing.Run.Start);
+        kiln = firing.Kiln.With(firing.Run.Load, firing.Run.Start);
         found = [.. firing.Record.Results.Faults.GroupBy(f => f.Kind).Select(g => facts.Found([.. g]))];
     }
 

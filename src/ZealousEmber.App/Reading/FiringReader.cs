@@ -41,13 +41,13 @@ internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, F
     public Curve? Log { get; } = LogCurve.Of(Samples);
 
     /// <summary>Heat work of every cone along it; empty without a log.</summary>
-    public ImmutableArray<double> Progress => progress.IsDefaultOrEmpty ? progress = new FinishedFiring(Run.Watched, Samples).Progress() : progress;
+    public ImmutableArray<double> Progress => progress.IsDefaultOrEmpty ? progress = Run.IsFuel ? (Log is null ? [] : [.. HeatWork.OfAll(Log)]) : new FinishedFiring(Run.Watched, Samples).Progress() : progress;
 
     /// <summary>What the packs say, shelf by shelf.</summary>
     public ImmutableArray<ShelfHeat> Packs => [.. Record.Packs.Select(p => ShelfHeat.Of(p, Progress.IsEmpty ? null : c => Progress[c.Order]))];
 
     /// <summary>The kiln it is fired in again: as its firings have taught.</summary>
-    public Kiln Kiln => Taught?.Kiln ?? Run.Kiln;
+    public StudioKiln Kiln => Taught?.Kiln ?? Run.Kiln;
 
     /// <summary>The chamber when it was opened, as it was noted or last read.</summary>
     public double? OpenedAt => Entries.LastOrDefault(e => e.Kind == EntryKind.State && e.Subject == "opened")?.Celsius ?? (Run.OpenedAt is not null && Log is not null ? Log.Points[^1].Celsius : null);
@@ -85,7 +85,7 @@ internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, F
             equivalent = ConeTable.Of(goal).Kinetics.EndPoint(60, Math.Max(Progress[goal.Order], 1e-9)) + (Run.Taught?.Offset ?? 0);
         var flags = ImmutableHashSet.CreateBuilder<string>();
         if (Run.Program.Steps.Any(s => s.Atmosphere is Atmosphere.LightReduction or Atmosphere.HeavyReduction)) flags.Add("reduction");
-        if (Run.Kiln.VentFlow > 0) flags.Add("vent");
+        if (Run.Kiln is Kiln { VentFlow: > 0 }) flags.Add("vent");
         if (IsWeak) flags.Add("weak");
         if (GaveUp) flags.Add("stalled");
         var before = Taught?.History.LastOrDefault(h => h.At < Run.StartsAt);
@@ -103,8 +103,8 @@ internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, F
         {
             var used = share * minutes / 60;
             hours += used;
-            kwh += used * Run.Kiln.FullPower / 1000;
-            cost += used * Run.Kiln.FullPower / 1000 * tariff.At((Run.StartsAt + Duration.FromMinutes(from)).InZone(studio.Zone).LocalDateTime);
+            kwh += used * Run.Electric.FullPower / 1000;
+            cost += used * Run.Electric.FullPower / 1000 * tariff.At((Run.StartsAt + Duration.FromMinutes(from)).InZone(studio.Zone).LocalDateTime);
         }
         return FiringFigures.Of(Log, facts.Numbers(null, null, null), facts.Packs, Run.Goal, Progress, hours > 0 ? (kwh, hours) : null, hours > 0 && tariff.IsKnown ? cost : null);
     }
@@ -131,7 +131,7 @@ internal sealed class FreshLogbook
 
 /// <summary>Reads finished firings, and keeps the logbook's figures of them.</summary>
 internal sealed class FiringReader(
-    Repository<FiringDraft> firings, FiringRuns runs, SampleLog samples, FiringRecords records, Repository<Kiln> kilns, TaughtKilns taught, StudioLookup lookup, WriteQueue writes, FreshLogbook fresh)
+    Repository<FiringDraft> firings, FiringRuns runs, SampleLog samples, FiringRecords records, Repository<StudioKiln> kilns, TaughtKilns taught, StudioLookup lookup, WriteQueue writes, FreshLogbook fresh)
 {
     /// <summary>A started firing; nothing where there is none.</summary>
     public async Task<ReadFiring?> Read(int id, CancellationToken cancel, bool withTaught = true)
@@ -139,7 +139,7 @@ internal sealed class FiringReader(
         if (await runs.Find(id, cancel) is not { } run || await firings.Find(id, cancel) is not { } draft) return null;
         var problems = new List<Problem>();
         var load = draft.Item.Lots.IsEmpty ? null : await LotMapping.Read(new LoadContract(Lots: [.. draft.Item.Lots.Select(FiringMapping.Write)], Packed: draft.Item.Packed), lookup, problems);
-        var kiln = withTaught && await kilns.Find(run.KilnId, cancel) is { } stored ? await taught.Of(stored, cancel) : null;
+        var kiln = withTaught && await kilns.Find(run.KilnId, cancel) is { } found && found.Of<Kiln>() is { } stored ? await taught.Of(stored, cancel) : null;
         return new ReadFiring(draft, run, await records.Find(id, cancel), FinishedLog.Of(run, await samples.Read(id, cancel)), problems.Count == 0 ? load : null, kiln, await runs.Entries(id, cancel));
     }
 

@@ -7,7 +7,6 @@ using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Diagnosis;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns;
-using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Learning;
 using ZealousEmber.Store;
 using ZealousEmber.Store.Firings;
@@ -119,11 +118,11 @@ internal static class ReadingEndpoints
         var run = firing.Run;
         var aim = run.Goal ?? firing.Record.Packs.FirstOrDefault()?.Cones[0].Cone;
         if (aim is not { } goal) return [];
-        var planned = KilnRunner.Run(run.Program, run.Start, run.Kiln, run.Load);
+        var planned = run.Model.Run(run.Program);
         var shown = run.Taught is { Offset: { } offset } ? new DisplayOffset(offset, 0, run.Taught.OffsetSd) : null;
         var curve = planned.IsOk ? shown?.True(planned.Value.Compiled.Curve) ?? planned.Value.Compiled.Curve : null;
         var log = firing.Log is { } felt && shown is not null ? shown.True(felt) : null;
-        return [.. run.Watched.Cones.Select(cone =>
+        return [.. run.Cones.Select(cone =>
         {
             var kinetics = ConeTable.Of(cone).Kinetics;
             return new ExpectedCone(

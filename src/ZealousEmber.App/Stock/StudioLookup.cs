@@ -2,7 +2,7 @@ using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Learning;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Controllers;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Repositories;
@@ -12,12 +12,12 @@ namespace ZealousEmber.App.Stock;
 
 /// <summary>Finds what a request names by its number, many at once, and the studio's own settings and preferences where it names none.</summary>
 internal sealed record StudioLookup(
-    Func<int, Task<Kiln?>> Kiln, Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, Clay>>> Clays, Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, Glaze>>> Glazes,
+    Func<int, Task<StudioKiln?>> Kiln, Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, Clay>>> Clays, Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, Glaze>>> Glazes,
     Func<Task<PlanningPreferences>> Preferences, Func<Task<StudioSettings>> Settings, Func<int?, Task<ControllerProfile?>> Controller)
 {
     /// <summary>Finds nothing: for requests that describe everything themselves.</summary>
     public static readonly StudioLookup Nothing = new(
-        _ => Task.FromResult<Kiln?>(null), _ => Task.FromResult<IReadOnlyDictionary<int, Clay>>(new Dictionary<int, Clay>()), _ => Task.FromResult<IReadOnlyDictionary<int, Glaze>>(new Dictionary<int, Glaze>()),
+        _ => Task.FromResult<StudioKiln?>(null), _ => Task.FromResult<IReadOnlyDictionary<int, Clay>>(new Dictionary<int, Clay>()), _ => Task.FromResult<IReadOnlyDictionary<int, Glaze>>(new Dictionary<int, Glaze>()),
         () => Task.FromResult(PlanningPreferences.Usual), () => Task.FromResult(StudioSettingsStore.Unsaid), _ => Task.FromResult<ControllerProfile?>(null));
 
     /// <summary>Looks in the studio's own repositories; a request that is given up stops looking.</summary>
@@ -27,7 +27,7 @@ internal sealed record StudioLookup(
         Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, T>>> Look<T>() => ids => services.GetRequiredService<Repository<T>>().FindAll(ids, Cancel());
         async Task<ControllerProfile?> Controller(int? id) => id is { } named && await services.GetRequiredService<Repository<ListedController>>().Find(named, Cancel()) is { } found ? found.Item.Profile : null;
         // What its firings have taught counts wherever a kiln is named: planner, solver, preview, forecast.
-        async Task<Kiln?> Taught(int id) => await services.GetRequiredService<Repository<Kiln>>().Find(id, Cancel()) is { } kiln ? (await services.GetRequiredService<TaughtKilns>().Of(kiln, Cancel())).Kiln : null;
+        async Task<StudioKiln?> Taught(int id) => await services.GetRequiredService<Repository<StudioKiln>>().Find(id, Cancel()) is { } kiln ? await services.GetRequiredService<TaughtKilns>().Known(kiln, Cancel()) : null;
         return new StudioLookup(
             async id => await Taught(id) is { } kiln ? kiln.Under(await Controller(kiln.ControllerId)) : null, Look<Clay>(), Look<Glaze>(),
             async () => (await services.GetRequiredService<SettingsStore<PlanningPreferences>>().Read(Cancel())).Item,

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 using NodaTime;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Packing;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Review;
@@ -66,7 +66,7 @@ public sealed record PinnedSchedule(int Id, int? Version);
 /// <summary>A kiln as it was when a firing was planned in it.</summary>
 /// <param name="Version">Of the kiln in the store then.</param>
 /// <param name="Kiln">Its numbers then.</param>
-public sealed record PinnedKiln(int Version, Kiln Kiln);
+public sealed record PinnedKiln(int Version, StudioKiln Kiln);
 
 /// <summary>A firing from its first thought: what goes in, where, and what is wished for. Later stages add to it.</summary>
 public sealed record FiringDraft

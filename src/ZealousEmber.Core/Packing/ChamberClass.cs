@@ -9,7 +9,7 @@ public static class ChamberClass
     private const double Grain = 5;
 
     /// <summary>The usual chamber of a class of kiln, by its short name.</summary>
-    /// <param name="id">bench, top-100, top-190, top-290 or front-200.</param>
+    /// <param name="id">bench, top-100, top-190, top-290, front-200, updraft-300, updraft-700 or downdraft-1000.</param>
     /// <param name="scale">Lengths against those of the class, for a larger or smaller kiln of its kind.</param>
     public static Chamber Usual(string id, double scale = 1)
     {
@@ -30,6 +30,9 @@ public static class ChamberClass
         "top-190" => Round(585, 710, 530, 18, 260, 8, [110, 330, 560], new(400, 30)),
         "top-290" => Round(700, 755, 640, 18, 315, 8, [110, 390, 680], new(430, 30)),
         "front-200" => Chamber.Create(ChamberShape.Rectangle, 550, 550, 660, 25, [new(490, 490, 18, 8), new(490, 242, 18, 10, Half: true)], [110, 500], new(400, 40)),
+        "updraft-300" => Chamber.Create(ChamberShape.Rectangle, 600, 600, 830, 65, [new(490, 490, 18, 7), new(490, 242, 18, 8, Half: true)], [150, 620], new(500, 40)),
+        "updraft-700" => Chamber.Create(ChamberShape.Rectangle, 840, 840, 1000, 65, [new(700, 345, 20, 22)], [160, 780], new(600, 40)),
+        "downdraft-1000" => Chamber.Create(ChamberShape.Rectangle, 1000, 1000, 1000, 65, [new(600, 390, 22, 28)], [160, 780], new(600, 50)),
         _ => throw new ArgumentOutOfRangeException(nameof(id), id, "no class of kiln"),
     }).Value;
 

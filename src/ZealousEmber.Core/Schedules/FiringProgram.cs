@@ -75,6 +75,23 @@ public sealed class FiringProgram : IEquatable<FiringProgram>
     /// <summary>A problem at <c>segments[0].target</c> when it cannot begin at a temperature; nothing when it can.</summary>
     public Problem? CannotBeginAt(Temperature start) => CannotBegin(start);
 
+    /// <summary>Longest firing worked out on a kiln: 60 days.</summary>
+    public static readonly Duration LongestOnKiln = Duration.FromDays(60);
+
+    /// <summary>A problem where it asks for more time than a kiln is worked out for; beyond what is asked there is only the kiln's own slowness.</summary>
+    internal Problem? TooLong(Temperature start)
+    {
+        var (at, hours) = (start, 0.0);
+        foreach (var segment in Steps)
+        {
+            var to = segment.Target ?? at;
+            if (segment.Pace.Rate is { } rate) hours += ((to - at).Abs() / rate).TotalHours;
+            hours += segment.Hold.TotalHours;
+            at = to;
+        }
+        return hours > LongestOnKiln.TotalHours ? new Problem("segments", $"This firing asks for more than {LongestOnKiln.TotalDays:0} days; a kiln is worked out for up to that.") : null;
+    }
+
     /// <inheritdoc/>
     public bool Equals(FiringProgram? other) => other is not null && Steps.SequenceEqual(other.Steps);
 

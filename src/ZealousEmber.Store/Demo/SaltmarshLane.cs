@@ -54,7 +54,7 @@ public static class SaltmarshLane
             context, services.GetRequiredService<EnteredPrograms>(), new ScheduleRepository(context, services.GetRequiredService<WriteQueue>(), time),
             [.. Kilns.Select(k => BuiltInProfiles.All.Single(p => p.Profile.Name == k.Controller).Profile)], now, cancel);
         await SaltmarshRuns.Seed(
-            context, services.GetRequiredService<Repository<FiringDraft>>(), services.GetRequiredService<Repository<Kiln>>(), new ScheduleRepository(context, services.GetRequiredService<WriteQueue>(), time),
+            context, services.GetRequiredService<Repository<FiringDraft>>(), services.GetRequiredService<Repository<StudioKiln>>(), new ScheduleRepository(context, services.GetRequiredService<WriteQueue>(), time),
             services.GetRequiredService<FiringRuns>(), services.GetRequiredService<SampleLog>(), services.GetRequiredService<FiringRecords>(), services.GetRequiredService<KilnCareBook>(), now, cancel);
         await transaction.CommitAsync(cancel);
     }
@@ -62,7 +62,7 @@ public static class SaltmarshLane
     /// <summary>Two electric kilns, the hours of those who fire, and a tariff that is cheap at night.</summary>
     private static async Task SeedStudio(IServiceProvider services, Instant now, CancellationToken cancel)
     {
-        var (kilns, clays, glazes) = (services.GetRequiredService<Repository<Kiln>>(), services.GetRequiredService<Repository<Clay>>(), services.GetRequiredService<Repository<Glaze>>());
+        var (kilns, clays, glazes) = (services.GetRequiredService<Repository<StudioKiln>>(), services.GetRequiredService<Repository<Clay>>(), services.GetRequiredService<Repository<Glaze>>());
         var controllers = (await services.GetRequiredService<Repository<ListedController>>().Search(null, cancel)).ToDictionary(c => c.Item.Profile.Name, c => c.Id);
         foreach (var (name, kind, controller, notes, numbers) in Kilns)
             await kilns.Add(Kiln.Create(new KilnSpecification(name, kind, null, null, notes, numbers, ControllerId: controllers[controller])).Value, SaveStamp.Unknown, cancel);

@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Kilns.Simulated;
 using ZealousEmber.Core.Learning;
@@ -29,10 +30,10 @@ internal static class SaltmarshRuns
 
     /// <summary>Adds them.</summary>
     public static async Task Seed(
-        StudioContext context, Repository<FiringDraft> firings, Repository<Kiln> kilns, ScheduleRepository schedules, FiringRuns runs, SampleLog samples, FiringRecords records, KilnCareBook book, Instant now, CancellationToken cancel)
+        StudioContext context, Repository<FiringDraft> firings, Repository<StudioKiln> kilns, ScheduleRepository schedules, FiringRuns runs, SampleLog samples, FiringRecords records, KilnCareBook book, Instant now, CancellationToken cancel)
     {
         var ids = await context.Schedules.ToDictionaryAsync(s => s.Name, s => s.Id, cancel);
-        var heron = (await kilns.Find(Heron, cancel))!;
+        var heron = (await kilns.Find(Heron, cancel))!.Of<Kiln>()!;
         foreach (var (kind, daysAgo, by, note) in Done) await book.Add(Heron, new Maintenance(0, kind, now - Duration.FromDays(daysAgo), by, note), null, cancel);
         foreach (var (i, past) in SaltmarshHistory.All().Index())
         {
@@ -59,9 +60,9 @@ internal static class SaltmarshRuns
 
     /// <summary>Tiles that came out of the test kiln and are still to be read.</summary>
     private static async Task Opened(
-        Repository<FiringDraft> firings, ScheduleRepository schedules, FiringRuns runs, SampleLog samples, Repository<Kiln> kilns, Dictionary<string, int> ids, Instant now, CancellationToken cancel)
+        Repository<FiringDraft> firings, ScheduleRepository schedules, FiringRuns runs, SampleLog samples, Repository<StudioKiln> kilns, Dictionary<string, int> ids, Instant now, CancellationToken cancel)
     {
-        var wren = (await kilns.Find(Wren, cancel))!;
+        var wren = (await kilns.Find(Wren, cancel))!.Of<Kiln>()!;
         var blue = (await schedules.Version(ids["Tidewrack blue, test tiles"], 2, cancel))!;
         var starts = now - Duration.FromDays(3.1);
         var id = await Plan(firings, "Tidewrack blue, six tiles", blue, Wren, wren, starts, [SaltmarshHistory.Lot("test tiles", 6, 6, 1, [2], "Isolde", Dryness.BoneDry, 0.12, SaltmarshHistory.Round(60, 90))], cancel);
@@ -81,9 +82,9 @@ internal static class SaltmarshRuns
     }
 
     private static async Task Running(
-        Repository<FiringDraft> firings, ScheduleRepository schedules, FiringRuns runs, SampleLog samples, Repository<Kiln> kilns, Dictionary<string, int> ids, Instant now, CancellationToken cancel)
+        Repository<FiringDraft> firings, ScheduleRepository schedules, FiringRuns runs, SampleLog samples, Repository<StudioKiln> kilns, Dictionary<string, int> ids, Instant now, CancellationToken cancel)
     {
-        var wren = (await kilns.Find(Wren, cancel))!;
+        var wren = (await kilns.Find(Wren, cancel))!.Of<Kiln>()!;
         var matte = (await schedules.Version(ids["Oyster matte, supper set"], 3, cancel))!;
         var starts = Instant.FromUnixTimeMilliseconds((now - Duration.FromMinutes(568)).ToUnixTimeMilliseconds());
         var id = await Plan(firings, "Oyster matte, test tiles", matte, Wren, wren, starts, [], cancel);

@@ -2,7 +2,7 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Firing;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
@@ -11,7 +11,7 @@ namespace ZealousEmber.Store.Files;
 
 /// <summary>Rows as they stand in the file, for what cannot be read otherwise.</summary>
 public sealed class RawRows(
-    StudioContext context, ScheduleRepository schedules, Repository<Kiln> kilns, Repository<ListedController> controllers, Repository<Clay> clays, Repository<Glaze> glazes, Repository<FiringDraft> firings)
+    StudioContext context, ScheduleRepository schedules, Repository<StudioKiln> kilns, Repository<ListedController> controllers, Repository<Clay> clays, Repository<Glaze> glazes, Repository<FiringDraft> firings)
 {
     /// <summary>Tables whose rows may be asked for.</summary>
     public static readonly IReadOnlyList<string> Tables = ["schedules", "kilns", "controllers", "clays", "glazes", "firings"];

@@ -5,6 +5,8 @@ using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Fuel;
+using ZealousEmber.Core.Kilns.Thermal;
 using ZealousEmber.Core.Packing;
 using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
@@ -46,15 +48,25 @@ internal sealed record StoredAcceptance(string Id, Severity Severity, string Not
 
 /// <summary>A kiln as it was when a firing was planned in it.</summary>
 internal sealed record StoredKiln(int Version, string? Name, string? Class, Brick? Brick, HoldClock? HoldClock, string? Notes, Dictionary<string, double> Numbers, TemperatureUnit Unit, StoredChamber? Chamber = null, StoredProps? Props = null,
-    int? ControllerId = null)
+    int? ControllerId = null, string? Fuel = null)
 {
-    public static StoredKiln From(PinnedKiln pinned)
-    {
-        var said = pinned.Kiln.Specification();
-        return new StoredKiln(pinned.Version, said.Name, said.Class, said.Brick, said.HoldClock, said.Notes, said.Numbers.ToDictionary(n => n.Key, n => n.Value!.Value), said.Unit, StoredChamber.From(said.Chamber), StoredProps.From(said.Props), said.ControllerId);
-    }
+    public static StoredKiln From(PinnedKiln pinned) => pinned.Kiln is FuelKiln fired ? From(pinned.Version, fired.Specification()) : From(pinned.Version, ((Kiln)pinned.Kiln).Specification());
 
-    public PinnedKiln Read() => new(Version, Kiln.Create(new KilnSpecification(Name, Class, Brick, HoldClock, Notes, Numbers.ToDictionary(n => n.Key, n => (double?)n.Value), Unit, Chamber?.Read(), Props?.Read(), ControllerId)).Value);
+    private static StoredKiln From(int version, KilnSpecification said) =>
+        new(version, said.Name, said.Class, said.Brick, said.HoldClock, said.Notes, Plain(said.Numbers), said.Unit, StoredChamber.From(said.Chamber), StoredProps.From(said.Props), said.ControllerId);
+
+    private static StoredKiln From(int version, FuelKilnSpecification said) =>
+        new(version, said.Name, said.Class, null, null, said.Notes, Plain(said.Numbers), said.Unit, StoredChamber.From(said.Chamber), StoredProps.From(said.Props), null, said.Fuel?.Id);
+
+    private static Dictionary<string, double> Plain(IReadOnlyDictionary<string, double?> numbers) => numbers.ToDictionary(n => n.Key, n => n.Value!.Value);
+
+    public PinnedKiln Read()
+    {
+        var numbers = Numbers.ToDictionary(n => n.Key, n => (double?)n.Value);
+        return new PinnedKiln(Version, Fuel is not null
+            ? FuelKiln.Create(new FuelKilnSpecification(Name, Class, Core.Kilns.Fuel.Fuel.Find(Fuel), Notes, numbers, Unit, Chamber?.Read(), Props?.Read())).Value
+            : Kiln.Create(new KilnSpecification(Name, Class, Brick, HoldClock, Notes, numbers, Unit, Chamber?.Read(), Props?.Read(), ControllerId)).Value);
+    }
 }
 
 /// <summary>The inside of a kiln, mm.</summary>

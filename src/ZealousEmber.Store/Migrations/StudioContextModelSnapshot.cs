@@ -719,6 +719,9 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<long?>("DeletedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Fuel")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("HoldClock")
                         .IsRequired()
                         .HasColumnType("TEXT");

@@ -20,7 +20,11 @@ public sealed record SaveStamp(string? By = null, string? Key = null, string? Re
 /// <param name="Item">What it is.</param>
 /// <param name="UpdatedBy">Who saved it last, where somebody said.</param>
 /// <param name="SaveKey">The key of the last save, where it had one.</param>
-public sealed record Versioned<T>(int Id, int Version, Instant UpdatedAt, T Item, string? UpdatedBy = null, string? SaveKey = null);
+public sealed record Versioned<T>(int Id, int Version, Instant UpdatedAt, T Item, string? UpdatedBy = null, string? SaveKey = null)
+{
+    /// <summary>The same, where it is of a kind; nothing where it is of another.</summary>
+    public Versioned<TKind>? Of<TKind>() where TKind : class, T => Item is TKind kind ? new(Id, Version, UpdatedAt, kind, UpdatedBy, SaveKey) : null;
+}
 
 /// <summary>A row that cannot be read: from a damaged file, or written by another program.</summary>
 /// <param name="Table">Its table.</param>

@@ -1,5 +1,7 @@
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Fuel;
+using ZealousEmber.Core.Kilns.Thermal;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Json;
 
@@ -26,16 +28,27 @@ internal sealed class KilnRow : EntityRow
 
     public int? ControllerId { get; set; }
 
-    public void Write(Kiln kiln)
+    /// <summary>What a fuel kiln burns; nothing for an electric one, which has brick and a controller's clock instead.</summary>
+    public string? Fuel { get; set; }
+
+    public void Write(StudioKiln kiln)
     {
-        (Name, Class, Brick, HoldClock, Unit, Notes) = (kiln.Name, kiln.Class.Id, kiln.Brick.ToString(), kiln.HoldClock.ToString(), kiln.Unit.ToString(), kiln.Notes);
+        (Name, Class, Unit, Notes) = (kiln.Name, kiln.ClassId, kiln.Unit.ToString(), kiln.Notes);
+        (Brick, HoldClock) = kiln is Kiln electric ? (electric.Brick.ToString(), electric.HoldClock.ToString()) : ("", "");
+        Fuel = (kiln as FuelKiln)?.Fuel.Id;
         ControllerId = kiln.ControllerId;
-        Numbers = StoredJson.Write(kiln.Specification().Numbers.ToDictionary(n => n.Key, n => n.Value!.Value));
+        var numbers = kiln is FuelKiln fired ? fired.Specification().Numbers : ((Kiln)kiln).Specification().Numbers;
+        Numbers = StoredJson.Write(numbers.ToDictionary(n => n.Key, n => n.Value!.Value));
         (Chamber, Props) = (StoredChamber.From(kiln.OwnChamber) is { } c ? StoredJson.Write(c) : null, StoredProps.From(kiln.OwnProps) is { } p ? StoredJson.Write(p) : null);
     }
 
     /// <summary>The checked kiln; one that does not pass its own rules throws.</summary>
-    public Kiln Read() => Kiln.Create(new KilnSpecification(
-        Name, Class, Enum.Parse<Brick>(Brick), Enum.Parse<HoldClock>(HoldClock), Notes, StoredJson.Read<Dictionary<string, double?>>(Numbers), Enum.Parse<TemperatureUnit>(Unit),
-        Chamber is null ? null : StoredJson.Read<StoredChamber>(Chamber).Read(), Props is null ? null : StoredJson.Read<StoredProps>(Props).Read(), ControllerId)).Value;
+    public StudioKiln Read()
+    {
+        var (numbers, unit) = (StoredJson.Read<Dictionary<string, double?>>(Numbers), Enum.Parse<TemperatureUnit>(Unit));
+        var (chamber, props) = (Chamber is null ? null : StoredJson.Read<StoredChamber>(Chamber).Read(), Props is null ? null : StoredJson.Read<StoredProps>(Props).Read());
+        return Fuel is not null
+            ? FuelKiln.Create(new FuelKilnSpecification(Name, Class, Core.Kilns.Fuel.Fuel.Find(Fuel), Notes, numbers, unit, chamber, props)).Value
+            : Kiln.Create(new KilnSpecification(Name, Class, Enum.Parse<Brick>(Brick), Enum.Parse<HoldClock>(HoldClock), Notes, numbers, unit, chamber, props, ControllerId)).Value;
+    }
 }

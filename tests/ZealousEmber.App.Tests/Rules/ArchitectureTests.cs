@@ -20,7 +20,7 @@ public class ArchitectureTests
     /// <summary>The folders of the core from the ground up.</summary>
     private static readonly string[] Layers =
     [
-        "Units", "Schedules", "Notation", "Cones", "Ware", "Packing", "Kilns", "Kilns.Electric", "Kilns.Simulated", "Review", "Planning", "Assessment", "Clock", "Firing", "Firing.Readings", "Firing.Observation", "Firing.Alarms", "Firing.Live", "Controllers", "Controllers.Fit",
+        "Units", "Schedules", "Notation", "Cones", "Ware", "Packing", "Kilns", "Kilns.Thermal", "Kilns.Electric", "Kilns.Simulated", "Kilns.Fuel", "Review", "Planning", "Assessment", "Clock", "Firing", "Firing.Readings", "Firing.Observation", "Firing.Alarms", "Firing.Live", "Controllers", "Controllers.Fit",
         "Controllers.ReadingBack", "Controllers.Turning", "Controllers.Bank", "Controllers.Practice", "Learning", "Diagnosis", "Logbook",
     ];
 

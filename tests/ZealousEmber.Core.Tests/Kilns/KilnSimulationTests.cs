@@ -5,6 +5,7 @@ using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Thermal;
 using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.Core.Tests.Kilns;

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using NodaTime;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Kilns.Simulated;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -76,7 +77,7 @@ public enum LinkKind
 /// <param name="ClosedAt">When somebody said that nothing more is to be noted.</param>
 /// <param name="Taught">What the kiln had taught by then.</param>
 public sealed record FiringRun(
-    int FiringId, int KilnId, LinkKind Link, Instant StartsAt, Instant StartedAt, string? By, FiringProgram Program, bool IsAsEntered, Cone? Goal, Kiln Kiln, KilnLoad Load, Temperature Start, ScheduleKind Kind,
+    int FiringId, int KilnId, LinkKind Link, Instant StartsAt, Instant StartedAt, string? By, FiringProgram Program, bool IsAsEntered, Cone? Goal, StudioKiln Kiln, KilnLoad Load, Temperature Start, ScheduleKind Kind,
     double Speed = 1, ulong Seed = 1, ImmutableArray<SimulatedFault> Faults = default, Instant? StoppedAt = null, Instant? OpenedAt = null, Instant? CooledAt = null,
     Instant? ReadAt = null, Instant? ClosedAt = null, KilnTaught? Taught = null)
 {
@@ -97,11 +98,23 @@ public sealed record FiringRun(
     /// <summary>Minutes since it was switched on.</summary>
     public double Minutes(Instant at) => (at - StartsAt).TotalMinutes;
 
-    /// <summary>What is watched.</summary>
-    public WatchedFiring Watched => new(Kiln, Load, Program, Goal, Start, Taught is { Offset: { } offset } ? (offset, Taught.OffsetSd) : default, Known: Taught?.Tuning);
+    /// <summary>The kiln, where elements heat it; a firing in any other throws.</summary>
+    public Kiln Electric => (Kiln)Kiln;
+
+    /// <summary>True where burners heat it: it is fired by hand, by turns.</summary>
+    public bool IsFuel => Kiln is FuelKiln;
+
+    /// <summary>What it is worked out on: the kiln with its load.</summary>
+    public IKilnModel Model => Kiln.With(Load, Start);
+
+    /// <summary>The goal with its neighbours, coolest first; empty without a goal.</summary>
+    public ImmutableArray<Cone> Cones => WatchedFiring.Around(Goal);
+
+    /// <summary>What is watched of an electric firing.</summary>
+    public WatchedFiring Watched => new(Electric, Load, Program, Goal, Start, Taught is { Offset: { } offset } ? (offset, Taught.OffsetSd) : default, Known: Taught?.Tuning);
 
     /// <summary>The simulated kiln behind it.</summary>
-    public SimulatedKiln Simulate() => new(new SimulatedSetup(Kiln, Load, Program, Start.Celsius, Seed, Faults));
+    public SimulatedKiln Simulate() => new(new SimulatedSetup(Electric, Load, Program, Start.Celsius, Seed, Faults));
 }
 
 /// <summary>Something somebody noted of a running firing.</summary>

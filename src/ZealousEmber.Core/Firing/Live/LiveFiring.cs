@@ -1,7 +1,7 @@
 using ZealousEmber.Core.Firing.Alarms;
 using ZealousEmber.Core.Firing.Observation;
 using ZealousEmber.Core.Firing.Readings;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Thermal;
 
 namespace ZealousEmber.Core.Firing.Live;
 

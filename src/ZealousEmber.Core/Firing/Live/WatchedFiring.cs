@@ -31,7 +31,8 @@ public sealed record WatchedFiring(
     /// <summary>Whether somebody has to look for steam when a step is over: a hold of raw ware below boiling.</summary>
     public bool IsSteamBlock(int step) => Load.FirstFiring && step < Program.Steps.Length && Program.Steps[step] is { Target: { } target } s && s.HoldMinutes >= 10 && target < Boiling && target > Kiln.Room;
 
-    private static ImmutableArray<Cone> Around(Cone? goal)
+    /// <summary>A goal with its neighbours, coolest first; empty without one.</summary>
+    internal static ImmutableArray<Cone> Around(Cone? goal)
     {
         if (goal is not { } cone) return [];
         var at = Cone.All.ToList().IndexOf(cone);

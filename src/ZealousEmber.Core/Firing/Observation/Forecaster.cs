@@ -3,6 +3,7 @@ using MathNet.Numerics.Distributions;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Thermal;
 using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.Core.Firing.Observation;
@@ -157,7 +158,7 @@ internal static class Forecaster
     {
         if (double.IsNaN(run.NaturalFall))
         {
-            var cooling = new ThermalModel(kiln, load, simulation.State.Kiln);
+            var cooling = new ThermalModel(kiln.Body, load, simulation.State.Kiln);
             var from = cooling.Chamber;
             cooling.StepWithPower(300, 0);
             run.NaturalFall = (from - cooling.Chamber) * 12;

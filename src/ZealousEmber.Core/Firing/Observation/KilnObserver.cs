@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Thermal;
 
 namespace ZealousEmber.Core.Firing.Observation;
 
@@ -46,7 +47,7 @@ internal sealed class KilnObserver
     public KilnObserver(Kiln kiln, KilnLoad load, double start, double at, bool isWeighed, ObserverTuning? tuning = null)
     {
         (this.kiln, this.load, Minutes, this.tuning) = (kiln, load, at, tuning ?? ObserverTuning.Live);
-        walls = [.. new[] { -Apart, 0, Apart }.Select(ln => new ThermalModel(kiln.Scaled(1, 1, Math.Exp(ln)), load, start))];
+        walls = [.. new[] { -Apart, 0, Apart }.Select(ln => new ThermalModel(kiln.Scaled(1, 1, Math.Exp(ln)).Body, load, start))];
         Estimate = this.tuning.Prior ?? Before(kiln, isWeighed ? HeatWeighed : HeatUnsure);
         row = new Row { From = at };
     }
@@ -54,7 +55,7 @@ internal sealed class KilnObserver
     private KilnObserver(KilnObserver from)
     {
         (kiln, load, tuning, Minutes, Estimate, row) = (from.kiln, from.load, from.tuning, from.Minutes, from.Estimate, from.row);
-        walls = [.. new[] { -Apart, 0, Apart }.Select((ln, i) => new ThermalModel(kiln.Scaled(1, 1, Math.Exp(ln)), load, from.walls[i].State))];
+        walls = [.. new[] { -Apart, 0, Apart }.Select((ln, i) => new ThermalModel(kiln.Scaled(1, 1, Math.Exp(ln)).Body, load, from.walls[i].State))];
         foreach (var piece in from.recent) recent.Enqueue(piece);
         (Rows, ApparentPower, AskedOfPower) = (from.Rows, from.ApparentPower, from.AskedOfPower);
     }
@@ -110,7 +111,7 @@ internal sealed class KilnObserver
     public double Carry(double minutes, double share)
     {
         var (kilnNow, state) = ModelAt(Estimate);
-        var model = new ThermalModel(kilnNow, load, state);
+        var model = new ThermalModel(kilnNow.Body, load, state);
         var at = Minutes;
         while (at < minutes - 1e-9)
         {

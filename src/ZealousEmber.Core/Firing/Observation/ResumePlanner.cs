@@ -2,6 +2,7 @@ using NodaTime;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Thermal;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 

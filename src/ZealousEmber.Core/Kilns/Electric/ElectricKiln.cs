@@ -9,7 +9,7 @@ namespace ZealousEmber.Core.Kilns.Electric;
 /// <param name="Start">Its temperature when it is switched on.</param>
 public sealed record ElectricKiln(Kiln Kiln, KilnLoad Standing, Temperature Start) : IKilnModel
 {
-    private readonly Lazy<KilnPowers> powers = new(() => KilnPowers.Of(Kiln, Standing));
+    private readonly Lazy<KilnPowers> powers = new(() => KilnPortrait.Powers(Kiln, Standing));
 
     /// <inheritdoc/>
     public string? Name => Kiln.Name;

@@ -1,3 +1,4 @@
+using ZealousEmber.Core.Kilns.Thermal;
 using System.Collections.Immutable;
 using ZealousEmber.Core.Packing;
 using ZealousEmber.Core.Schedules;
@@ -21,36 +22,27 @@ public sealed record KilnSpecification(
     int? ControllerId = null);
 
 /// <summary>An electric kiln as it stands in the studio. Cannot be built wrong.</summary>
-public sealed record Kiln
+public sealed record Kiln : StudioKiln
 {
     /// <summary>Heat carried by a litre of room air a minute, W/K: 1.2 kg/m³ · 1005 J/(kg K) / 60 000.</summary>
     private const double AirPerLitreMinute = 1.2 * 1005 / 60_000;
 
-    private Kiln(KilnClass kilnClass, string name) => (Class, Name) = (kilnClass, name);
-
-    /// <summary>What people call it.</summary>
-    public string Name { get; }
+    private Kiln(KilnClass kilnClass, string name) : base(name) => Class = kilnClass;
 
     /// <summary>What it was started from.</summary>
     public KilnClass Class { get; }
+
+    /// <inheritdoc/>
+    public override string ClassId => Class.Id;
+
+    /// <inheritdoc/>
+    public override string ClassName => Class.Name;
 
     /// <summary>Hot face.</summary>
     public Brick Brick { get; private init; }
 
     /// <summary>What its controller does with a late climb.</summary>
     public HoldClock HoldClock { get; private init; }
-
-    /// <summary>The controller of the studio it is told its firings by; nothing where none is named.</summary>
-    public int? ControllerId { get; private init; }
-
-    /// <summary>Anything worth keeping beside it.</summary>
-    public string? Notes { get; private init; }
-
-    /// <summary>The scale its temperatures were given in; the values themselves are °C.</summary>
-    public TemperatureUnit Unit { get; private init; }
-
-    /// <summary>Litres inside, 2 … 2000.</summary>
-    public double Volume { get; private init; }
 
     /// <summary>Plate power with new elements, W, 300 … 150 000.</summary>
     public double Power { get; private init; }
@@ -67,18 +59,6 @@ public sealed record Kiln
     /// <summary>Fibre behind it, metres; 0 for none.</summary>
     public double FibreThickness { get; private init; }
 
-    /// <summary>Metres above sea level.</summary>
-    public double Altitude { get; private init; }
-
-    /// <summary>The air around it.</summary>
-    public Temperature Room { get; private init; }
-
-    /// <summary>The hottest its maker allows.</summary>
-    public Temperature TopLimit { get; private init; }
-
-    /// <summary>When the studio calls it safe to open.</summary>
-    public Temperature Opens { get; private init; }
-
     /// <summary>Air a vent draws through it, L/min.</summary>
     public double VentFlow { get; private init; }
 
@@ -94,23 +74,11 @@ public sealed record Kiln
     /// <summary>Conductivity of the walls against the usual; 1 until learned.</summary>
     public double LossFactor { get; private init; }
 
-    /// <summary>How far times and energy may be off either way, a share; 0.1 until learned (kiln model paper).</summary>
-    public double Uncertainty { get; private init; }
-
-    /// <summary>What is to be added to its display to be true, as packs have taught; nothing until then. No part of what a person says of a kiln.</summary>
-    public DisplayOffset? Offset { get; private init; }
-
-    /// <summary>Its inside and shelves as somebody measured them; nothing where they are those of its class.</summary>
-    public Chamber? OwnChamber { get; private init; }
-
-    /// <summary>Its props as somebody counted them; nothing where they are those of its class.</summary>
-    public PropStock? OwnProps { get; private init; }
-
     /// <summary>Its inside and shelves.</summary>
-    public Chamber Chamber => OwnChamber ?? ChamberClass.Usual(Class.Id, Scale);
+    public override Chamber Chamber => OwnChamber ?? ChamberClass.Usual(Class.Id, Scale);
 
     /// <summary>Its props.</summary>
-    public PropStock Props => OwnProps ?? ChamberClass.UsualProps(Class.Id);
+    public override PropStock Props => OwnProps ?? ChamberClass.UsualProps(Class.Id);
 
     /// <summary>Size against its class: the cube root of the volumes. Areas go with its square, loads with its cube.</summary>
     private double Scale => Math.Cbrt(Volume / Class.Volume);
@@ -154,8 +122,8 @@ public sealed record Kiln
         }
     }
 
-    /// <summary>The coolest it gets by itself in any time worth waiting for: 5 K above the room.</summary>
-    public Temperature CoolsTo => Room + TemperatureDifference.FromKelvins(5);
+    /// <summary>What its physics is worked out from.</summary>
+    internal ThermalBody Body => new(InnerArea, OuterArea, Wall, AirLoss, Room.Celsius, Skin, HeatFactor, FullPower);
 
     /// <summary>The same kiln under a controller that does this with a late climb.</summary>
     public Kiln With(HoldClock clock) => this with { HoldClock = clock };
@@ -178,7 +146,7 @@ public sealed record Kiln
     private static double Clamp(double share, KilnNumber limits) => Math.Clamp(share, limits.Least / 100, limits.Most / 100);
 
     /// <summary>What a full load of a kind of firing usually is in this kiln.</summary>
-    public KilnLoad UsualLoad(ScheduleKind kind, double fill = 1)
+    public override KilnLoad UsualLoad(ScheduleKind kind, double fill = 1)
     {
         var raw = kind.FiresRaw();
         var size = Scale * Scale * Scale * fill;
@@ -187,6 +155,9 @@ public sealed record Kiln
             (raw ? Class.BisqueFurniture : Class.GlazeFurniture) * size,
             FirstFiring: raw);
     }
+
+    /// <inheritdoc/>
+    public override IKilnModel With(KilnLoad load, Temperature start) => new ElectricKiln(this, load, start);
 
     /// <summary>The same kiln as the words that make it.</summary>
     public KilnSpecification Specification() => new(Name, Class.Id, Brick, HoldClock, Notes, new Dictionary<string, double?>
@@ -216,12 +187,7 @@ public sealed record Kiln
     public static Result<Kiln> Create(KilnSpecification words)
     {
         var problems = new List<Problem>();
-        var name = Text.OneLine(words.Name);
-        if (name is null) problems.Add(new Problem("name", "A kiln needs a name to call it by."));
-        else if (name.Length > KilnLimits.Name) problems.Add(new Problem("name", $"A kiln's name has at most {KilnLimits.Name} characters; this one has {name.Length}."));
-        var notes = Text.Lines(words.Notes);
-        if (notes?.Length > KilnLimits.Notes) problems.Add(new Problem("notes", $"Notes have at most {KilnLimits.Notes} characters; these have {notes.Length}."));
-
+        var (name, notes) = ReadWords(words.Name, words.Notes, problems);
         if (KilnClass.Find(words.Class) is not { } kind)
         {
             problems.Add(new Problem("class", $"A kiln starts from one of these: {string.Join(", ", KilnClass.All.Select(c => c.Id))}."));
@@ -232,7 +198,7 @@ public sealed record Kiln
         var volume = Read(KilnLimits.Volume, kind.Volume);
         // A smaller or larger kiln than its class has wall, leak and power in proportion.
         var area = Math.Pow(volume / kind.Volume, 2.0 / 3);
-        var kiln = new Kiln(kind, name ?? "")
+        var kiln = new Kiln(kind, name)
         {
             Brick = words.Brick ?? kind.Brick,
             HoldClock = words.HoldClock ?? HoldClock.WaitsForTarget,
@@ -258,8 +224,7 @@ public sealed record Kiln
             LossFactor = Read(KilnLimits.LossFactor, 100) / 100,
             Uncertainty = Read(KilnLimits.Uncertainty, 10) / 100,
         };
-        if (kiln.Opens < kiln.CoolsTo)
-            problems.Add(new Problem(KilnLimits.OpenLimit.Field, "It never gets as cold as that: a kiln stops a few degrees above the room it stands in."));
+        if (kiln.OpensTooCold(KilnLimits.OpenLimit.Field) is { } tooCold) problems.Add(tooCold);
         return problems.Count > 0 ? Result<Kiln>.Failed(problems) : kiln;
     }
 }

@@ -1,3 +1,4 @@
+using ZealousEmber.Core.Kilns.Thermal;
 using System.Collections.Immutable;
 
 namespace ZealousEmber.Core.Kilns.Electric;

@@ -1,3 +1,4 @@
+using ZealousEmber.Core.Kilns.Thermal;
 using NodaTime;
 using ZealousEmber.Core.Schedules;
 
@@ -39,13 +40,13 @@ public sealed partial class KilnSimulation
     /// <param name="state">How warm it is, and how far the controller has come; a state without a controller is switched on now.</param>
     /// <param name="fineness">How finely; the usual when missing. Its nodes are those of the state.</param>
     public KilnSimulation(Kiln kiln, KilnLoad load, FiringProgram? program, SimulationState state, Fineness? fineness = null)
-        : this(kiln, program, new ThermalModel(kiln, load, state.Kiln), state, fineness ?? Fineness.Usual, null)
+        : this(kiln, program, new ThermalModel(kiln.Body, load, state.Kiln), state, fineness ?? Fineness.Usual, null)
     {
     }
 
     /// <summary>The same from a moment, told to an observer, the display on the set point as real controllers have it.</summary>
     internal static KilnSimulation Live(Kiln kiln, KilnLoad load, FiringProgram program, SimulationState state, Fineness fineness, ISimulationObserver? observer) =>
-        new(kiln, program, new ThermalModel(kiln, load, state.Kiln), state, fineness, observer, lead: KilnPhysics.UsualLag);
+        new(kiln, program, new ThermalModel(kiln.Body, load, state.Kiln), state, fineness, observer, lead: KilnPhysics.UsualLag);
 
     /// <summary>A kiln whose elements and thermocouple are not what the controller takes them to be.</summary>
     internal KilnSimulation(Kiln kiln, FiringProgram program, ThermalModel model, IKilnPlant plant, Fineness fineness)
@@ -89,7 +90,7 @@ public sealed partial class KilnSimulation
 
     /// <summary>The same from one temperature throughout, walls and all, told to an observer.</summary>
     internal KilnSimulation(Kiln kiln, KilnLoad load, FiringProgram? program, double start, Fineness fineness, ISimulationObserver? observer)
-        : this(kiln, program, new ThermalModel(kiln, load, start, fineness.Nodes), fineness, observer)
+        : this(kiln, program, new ThermalModel(kiln.Body, load, start, fineness.Nodes), fineness, observer)
     {
         SwitchOn(start);
     }

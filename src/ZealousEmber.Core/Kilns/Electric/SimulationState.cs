@@ -1,3 +1,4 @@
+using ZealousEmber.Core.Kilns.Thermal;
 namespace ZealousEmber.Core.Kilns.Electric;
 
 /// <summary>What a controller is doing.</summary>

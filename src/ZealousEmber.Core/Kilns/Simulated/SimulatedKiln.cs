@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using NodaTime;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Thermal;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -29,7 +30,7 @@ public sealed class SimulatedKiln
     {
         if (setup.Faults.IsDefault) setup = setup with { Faults = [] };
         cuts = [.. setup.Faults.Where(f => f.Kind == FaultKind.PowerCut)];
-        model = new ThermalModel(setup.Kiln, setup.Load, setup.Start, ThermalModel.UsualNodes, setup.Physics);
+        model = new ThermalModel(setup.Kiln.Body, setup.Load, setup.Start, ThermalModel.UsualNodes, setup.Physics);
         plant = new SimulatedPlant(setup, model);
         simulation = new KilnSimulation(setup.Kiln, Entered(setup), model, plant, Relay);
     }

@@ -1,4 +1,5 @@
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Thermal;
 
 namespace ZealousEmber.Core.Kilns.Simulated;
 

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Thermal;
 using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.Core.Kilns.Simulated;

@@ -8141,12 +8141,13 @@ export interface components {
     KilnClassContract: {
       id: string;
       name: string;
+      heat: components['schemas']['KilnHeatSource'];
       usual: components['schemas']['KilnContract'];
     };
     /** @description A kiln as somebody gives it; all but the class may be missing and is then that of the class. Bounds and meanings: GET /api/kilns/numbers. */
     KilnContract: {
       name: null | string;
-      /** @description bench, top-100, top-190, top-290 or front-200. */
+      /** @description bench, top-100, top-190, top-290, front-200; or of a fuel kiln updraft-300, updraft-700, downdraft-1000. */
       class: null | string;
       /**
        * @description Scale of topLimit, openLimit and room; C when missing.
@@ -8236,7 +8237,79 @@ export interface components {
        * @description The controller of the studio it is told its firings by; none when missing.
        */
       controllerId?: null | number;
+      /**
+       * @description electric or fuel; by its class when missing.
+       * @enum {null|string}
+       */
+      heat?: 'electric' | 'fuel' | null;
+      /** @description propane or naturalGas; this and what follows is of a fuel kiln only. */
+      fuel?: null | string;
+      /**
+       * Format: double
+       * @description How many.
+       */
+      burners?: null | number;
+      /**
+       * Format: double
+       * @description kW of one at full pressure.
+       */
+      burnerPower?: null | number;
+      /**
+       * Format: double
+       * @description bar.
+       */
+      mostPressure?: null | number;
+      /**
+       * Format: double
+       * @description bar between two marks of the gauge.
+       */
+      mark?: null | number;
+      /**
+       * Format: double
+       * @description cm².
+       */
+      flue?: null | number;
+      /**
+       * Format: double
+       * @description cm².
+       */
+      inlets?: null | number;
+      /**
+       * Format: double
+       * @description m.
+       */
+      draft?: null | number;
+      /**
+       * Format: double
+       * @description W/K.
+       */
+      gap?: null | number;
+      /**
+       * Format: double
+       * @description kg of gas in a full one; 0 where it is piped.
+       */
+      cylinder?: null | number;
+      /**
+       * Format: double
+       * @description % of what the burners' plate says.
+       */
+      burnerFactor?: null | number;
+      /**
+       * Format: double
+       * @description % of the usual conductivity.
+       */
+      wallFactor?: null | number;
+      /**
+       * Format: double
+       * @description % of the openings measured.
+       */
+      airFactor?: null | number;
     };
+    /**
+     * @description What heats a kiln.
+     * @enum {string}
+     */
+    KilnHeatSource: 'electric' | 'fuel';
     /** @description A kiln's history at a glance. */
     KilnHistoryContract: {
       /** Format: int32 */
@@ -8263,6 +8336,7 @@ export interface components {
       /** Format: double */
       most: number;
       meaning: string;
+      heat: components['schemas']['KilnHeatSource'];
     };
     /** @description What a kiln can do, at a glance; temperatures in its unit. */
     KilnPortraitContract: {
@@ -8276,6 +8350,8 @@ export interface components {
       chamber: components['schemas']['ChamberContract'];
       /** @description Its props, its own or those of its class. */
       props: components['schemas']['PropsContract'];
+      /** @description Of a fuel kiln: the climb by setting and temperature. */
+      settings?: null | components['schemas']['SettingClimbContract'][];
     };
     /** @description What the kiln makes of the schedule; temperatures in the schedule's unit. */
     KilnPreview: {
@@ -10463,6 +10539,26 @@ export interface components {
       /** Format: date-time */
       endsAt: null | string;
     };
+    /** @description How fast a fuel kiln climbs in the next half hour at a setting of all burners, come at 100 °C/h with a usual glaze load. */
+    SettingClimbContract: {
+      /** Format: double */
+      temperature: number;
+      /**
+       * Format: double
+       * @description At the burners.
+       */
+      pressureBar: number;
+      /**
+       * Format: double
+       * @description For oxidising air, 0 … 1.
+       */
+      damper: number;
+      /**
+       * Format: double
+       * @description Degrees an hour; less than none where it cools.
+       */
+      rate: number;
+    };
     /**
      * @description How much a finding matters.
      * @enum {string}
@@ -10948,6 +11044,16 @@ export interface components {
       openMinutes: number;
       cooling: components['schemas']['CoolingMark'][];
       reached: boolean;
+      /**
+       * Format: double
+       * @description Of a fuel kiln.
+       */
+      fuelKg?: null | number;
+      /**
+       * Format: int32
+       * @description Of a fuel kiln on cylinders: how many it takes.
+       */
+      cylinders?: null | number;
     };
     /** @description Ware the studio has written down before, each with its sizes; no counts. */
     UsualLots: {
@@ -11017,9 +11123,9 @@ export interface components {
       className: string;
       /**
        * Format: double
-       * @description Drawn at full power, as a single phase.
+       * @description Drawn at full power, as a single phase; nothing for a fuel kiln.
        */
-      amperes: number;
+      amperes: null | number;
       kiln: components['schemas']['KilnContract'];
     };
     /** @description The kept ways of a studio; version 0 until somebody has said them. */

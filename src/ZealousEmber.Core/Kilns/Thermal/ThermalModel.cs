@@ -1,4 +1,4 @@
-namespace ZealousEmber.Core.Kilns.Electric;
+namespace ZealousEmber.Core.Kilns.Thermal;
 
 /// <summary>
 /// The physics of a kiln: one lump (ware, furniture, elements, hot skin) in a one-dimensional wall, moved on by backward Euler with
@@ -53,22 +53,22 @@ internal sealed class ThermalModel
     private double lagSeconds;
     private double lagShare;
 
-    public ThermalModel(Kiln kiln, KilnLoad load, double start, int nodes = UsualNodes, KilnPhysics? physics = null)
+    public ThermalModel(ThermalBody body, KilnLoad load, double start, int nodes = UsualNodes, KilnPhysics? physics = null)
     {
         this.nodes = nodes;
         physics ??= KilnPhysics.Usual;
         (emissivity, capacitySlope, lag) = (physics.Emissivity, physics.CapacitySlope, physics.ThermocoupleLag);
-        innerArea = kiln.InnerArea;
-        outerLoss = kiln.OuterArea * physics.ConvectionOutside;
-        airLoss = kiln.AirLoss;
-        room = kiln.Room.Celsius;
+        innerArea = body.InnerArea;
+        outerLoss = body.OuterArea * physics.ConvectionOutside;
+        airLoss = body.AirLoss;
+        room = body.Room;
         mass = load.WareMass + load.FurnitureMass;
-        skin = kiln.Skin;
-        heatFactor = kiln.HeatFactor;
+        skin = body.Skin;
+        heatFactor = body.HeatFactor;
         freeWaterHeat = load.Water * BoilingHeat;
         boundWaterHeat = load.FirstFiring ? load.WareMass * BoundWaterHeat : 0;
-        FullPower = kiln.FullPower;
-        (conductance0, conductance1, capacity) = WallMesh.Of(kiln, nodes);
+        FullPower = body.FullPower;
+        (conductance0, conductance1, capacity) = WallMesh.Of(body, nodes);
         for (var i = 0; i < nodes; i++) capacity[i] *= physics.Density;
         for (var i = 0; i < nodes - 1; i++) conductance1[i] *= physics.ConductivitySlope;
         wall = new double[nodes];
@@ -81,8 +81,8 @@ internal sealed class ThermalModel
     }
 
     /// <summary>The same kiln and load, as warm as a moment says.</summary>
-    public ThermalModel(Kiln kiln, KilnLoad load, ThermalState state, KilnPhysics? physics = null)
-        : this(kiln, load, state.Chamber, state.Wall.Length, physics)
+    public ThermalModel(ThermalBody body, KilnLoad load, ThermalState state, KilnPhysics? physics = null)
+        : this(body, load, state.Chamber, state.Wall.Length, physics)
     {
         state.Wall.CopyTo(wall);
         (chamber, display, hottest, defect, used, lost) = (state.Chamber, state.Display, state.Hottest, state.Defect, state.Used, state.Lost);
@@ -101,7 +101,7 @@ internal sealed class ThermalModel
     /// <summary>What a thermocouple shows now.</summary>
     public double Display => display;
 
-    /// <summary>Electricity used since the start, J.</summary>
+    /// <summary>Heat that came in since the start, J.</summary>
     public double Used => used;
 
     /// <summary>Given to the room since the start, J.</summary>
@@ -125,6 +125,22 @@ internal sealed class ThermalModel
     {
         Prepare(seconds);
         Finish(seconds, (r + power) / d, power);
+    }
+
+    /// <summary>Moves on with heat that changes with the chamber, as a flame's does; <see cref="Used"/> takes what came in.</summary>
+    /// <param name="seconds">How long.</param>
+    /// <param name="heat">With the chamber as it is now, W; less than none where air carries it out.</param>
+    /// <param name="slope">How that changes with the chamber, W/K, 0 or less.</param>
+    /// <param name="gaps">Loss through gaps and holes meanwhile, W/K.</param>
+    /// <returns>What came in, W, as the mean of the step.</returns>
+    public double StepWithFlame(double seconds, double heat, double slope, double gaps)
+    {
+        airLoss = gaps;
+        Prepare(seconds);
+        var next = (r + heat - slope * chamber) / (d - slope);
+        var came = heat + slope * (next - chamber);
+        Finish(seconds, next, came);
+        return came;
     }
 
     /// <summary>Moves on towards a chamber temperature with the power that takes, between none and full. Gives the power, W.</summary>
@@ -173,6 +189,14 @@ internal sealed class ThermalModel
 
     /// <summary>Adds to the loss through gaps, W/K: an open lid. Less than none takes it off again.</summary>
     public void Open(double wattsPerKelvin) => airLoss += wattsPerKelvin;
+
+    /// <summary>The chamber is found to be hotter or cooler than the sums say, K; the balance is off by that.</summary>
+    public void Shift(double kelvins)
+    {
+        chamber += kelvins;
+        display += kelvins;
+        hottest = Math.Max(hottest, chamber);
+    }
 
     /// <summary>Remembers this moment, so that a step can be taken back.</summary>
     public void Save()

@@ -1,6 +1,6 @@
 using System.Collections.Immutable;
 
-namespace ZealousEmber.Core.Kilns.Electric;
+namespace ZealousEmber.Core.Kilns.Thermal;
 
 /// <summary>How warm a kiln is, inside and in its walls; temperatures °C, energies J.</summary>
 /// <param name="Chamber">Ware, furniture and elements.</param>

@@ -1,4 +1,4 @@
-namespace ZealousEmber.Core.Kilns.Electric;
+namespace ZealousEmber.Core.Kilns.Thermal;
 
 /// <summary>One layer of a kiln's wall. Its conductivity rises with temperature: k = k0 + k1·T, T in °C.</summary>
 /// <param name="Thickness">Metres, 0.01 … 0.5.</param>

@@ -1,4 +1,4 @@
-namespace ZealousEmber.Core.Kilns.Electric;
+namespace ZealousEmber.Core.Kilns.Thermal;
 
 /// <summary>A kiln wall cut into nodes.</summary>
 internal static class WallMesh
@@ -7,10 +7,10 @@ internal static class WallMesh
     private const double Grading = 1.12;
 
     /// <summary>Nodes on both faces, half cells at the ends, one node on every joint; each interval a little wider than the one inside it.</summary>
-    public static (double[] Conductance0, double[] Conductance1, double[] Capacity) Of(Kiln kiln, int nodes)
+    public static (double[] Conductance0, double[] Conductance1, double[] Capacity) Of(ThermalBody body, int nodes)
     {
-        var layers = kiln.Wall;
-        var area = Math.Sqrt(kiln.InnerArea * kiln.OuterArea);
+        var layers = body.Wall;
+        var area = Math.Sqrt(body.InnerArea * body.OuterArea);
         var total = layers.Sum(l => l.Thickness);
         var (c0, c1, capacity) = (new double[nodes - 1], new double[nodes - 1], new double[nodes]);
         var at = 0;

@@ -1,4 +1,4 @@
-namespace ZealousEmber.Core.Kilns.Electric;
+namespace ZealousEmber.Core.Kilns.Thermal;
 
 /// <summary>What the model takes every kiln to have; a simulated kiln may differ in it, as real ones do. Defaults: the kiln model paper's.</summary>
 /// <param name="ConvectionOutside">From the outer face to the room, W/m²K.</param>

@@ -1,0 +1,52 @@
+namespace ZealousEmber.Core.Kilns.Fuel;
+
+/// <summary>How the flames are set.</summary>
+public enum Flame
+{
+    /// <summary>No burner lit.</summary>
+    Off,
+
+    /// <summary>A small flame set by eye: 5 % of full fuel.</summary>
+    Candle,
+
+    /// <summary>A low flame set by eye: 10 % of full fuel.</summary>
+    Low,
+
+    /// <summary>By the gauge.</summary>
+    Gauge,
+}
+
+/// <summary>How burners and damper stand.</summary>
+/// <param name="Flame">How the flames are set.</param>
+/// <param name="Lit">How many burners are lit, 0 where it is off.</param>
+/// <param name="Pressure">At the burners, bar above the air's.</param>
+/// <param name="Damper">How far it is open, 0 … 1.</param>
+public readonly record struct BurnerSetting(Flame Flame, int Lit, double Pressure, double Damper)
+{
+    /// <summary>Fuel goes with the square root of the pressure: 5 % of it is a four-hundredth of the pressure.</summary>
+    public const double CandleShare = 1 / 400.0;
+
+    /// <summary>10 % of the fuel is a hundredth of the pressure.</summary>
+    public const double LowShare = 1 / 100.0;
+
+    /// <summary>All burners out.</summary>
+    /// <param name="damper">0 with ports shut is closed up.</param>
+    public static BurnerSetting Off(double damper) => new(Flame.Off, 0, 0, damper);
+
+    /// <summary>Candles on some of the burners.</summary>
+    public static BurnerSetting Candles(FuelKiln kiln, int lit, double damper) => new(Flame.Candle, lit, kiln.MostPressure * CandleShare, damper);
+
+    /// <summary>All burners low.</summary>
+    public static BurnerSetting AllLow(FuelKiln kiln, double damper) => new(Flame.Low, kiln.Burners, kiln.MostPressure * LowShare, damper);
+
+    /// <summary>All burners by the gauge.</summary>
+    public static BurnerSetting Gauge(FuelKiln kiln, double pressure, double damper) => new(Flame.Gauge, kiln.Burners, pressure, damper);
+
+    /// <summary>True where ports and flue are shut with the burners out.</summary>
+    public bool IsClosedUp => Lit == 0 && Damper <= 0;
+}
+
+/// <summary>Burners and damper set anew at a moment.</summary>
+/// <param name="Minute">Since the start.</param>
+/// <param name="Setting">How they stand from then on.</param>
+public readonly record struct FuelTurn(double Minute, BurnerSetting Setting);

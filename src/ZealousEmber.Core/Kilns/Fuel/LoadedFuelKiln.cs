@@ -1,0 +1,84 @@
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.Core.Kilns.Fuel;
+
+/// <summary>A fuel kiln with what stands in it: schedules are planned into turns on it, and its times are those of the turns.</summary>
+/// <param name="Kiln">Which.</param>
+/// <param name="Standing">What stands in it.</param>
+/// <param name="Start">Its temperature when the first burner is lit.</param>
+/// <param name="Every">Minutes between turns, 15 … 60.</param>
+/// <param name="UnderWay">Where a firing is planned anew from; nothing before it has begun.</param>
+public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperature Start, int Every = TurnPlanner.UsualEvery, FiringUnderWay? UnderWay = null) : IKilnModel
+{
+    private readonly Lazy<KilnPowers> powers = new(() => FuelPortrait.PowersOf(Kiln, Standing));
+
+    /// <inheritdoc/>
+    public string? Name => Kiln.Name;
+
+    /// <inheritdoc/>
+    public KilnLoad? Load => Standing;
+
+    /// <inheritdoc/>
+    public Temperature Boiling { get; } = Ware.Boiling.At(Kiln.Altitude);
+
+    /// <inheritdoc/>
+    public Temperature TopLimit => Kiln.TopLimit < ScheduleLimits.Hottest ? Kiln.TopLimit : ScheduleLimits.Hottest;
+
+    /// <inheritdoc/>
+    public Temperature Hottest => powers.Value.Hottest < TopLimit ? powers.Value.Hottest : TopLimit;
+
+    /// <inheritdoc/>
+    public Temperature Opens => Kiln.Opens;
+
+    /// <inheritdoc/>
+    public double? Uncertainty => Kiln.Uncertainty;
+
+    /// <summary>All burners at full pressure, as bills count it.</summary>
+    public double? FullPower => Kiln.FullPower * Kiln.Fuel.Gross / Kiln.Fuel.Net * Math.Sqrt(Kiln.Thinness);
+
+    /// <inheritdoc/>
+    public DisplayOffset? Offset => Kiln.Offset;
+
+    /// <inheritdoc/>
+    public bool HasElements => false;
+
+    /// <inheritdoc/>
+    public string? Convention(TemperatureUnit unit) => null;
+
+    /// <inheritdoc/>
+    public double? UsualWare(ScheduleKind kind) => Kiln.UsualLoad(kind).WareMass;
+
+    /// <inheritdoc/>
+    public Rate? FastestClimb(Temperature at) => PaceAt.Nearest(powers.Value.Climb, at);
+
+    /// <inheritdoc/>
+    public Rate? NaturalFall(Temperature at) => PaceAt.Nearest(powers.Value.Fall, at);
+
+    /// <inheritdoc/>
+    public IKilnModel Wetter(double kg) => new LoadedFuelKiln(Kiln, Standing with { FreeWater = kg }, Start, Every, UnderWay);
+
+    /// <summary>The firing as turns.</summary>
+    public Result<TurnPlan> Turns(FiringProgram program) => TurnPlanner.Plan(Kiln, Standing, Start, program, Every, UnderWay);
+
+    /// <inheritdoc/>
+    public Result<KilnRun> Run(FiringProgram program)
+    {
+        var plan = Turns(program);
+        return plan.IsOk ? plan.Value.Run(Kiln.Fuel) : Result<KilnRun>.Failed(plan.Problems);
+    }
+
+    /// <inheritdoc/>
+    public Result<CompiledSchedule> Times(FiringProgram program)
+    {
+        var plan = Turns(program);
+        return plan.IsOk ? plan.Value.Compiled : Result<CompiledSchedule>.Failed(plan.Problems);
+    }
+
+    /// <summary>Two are the same when kiln, load, start and turns are.</summary>
+    public bool Equals(LoadedFuelKiln? other) =>
+        other is not null && Kiln == other.Kiln && Standing == other.Standing && Start == other.Start && Every == other.Every && UnderWay == other.UnderWay;
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(Kiln, Standing, Start, Every, UnderWay);
+}
