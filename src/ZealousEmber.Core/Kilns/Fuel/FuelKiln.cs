@@ -130,6 +130,9 @@ public sealed record FuelKiln : StudioKiln
         Uncertainty = Clamp(uncertainty, FuelLimits.Uncertainty),
     };
 
+    /// <summary>The same kiln with its factors so many times as much, of any size: a kiln to be tried, not kept.</summary>
+    internal FuelKiln Factored(double burner, double wall, double air) => this with { BurnerFactor = BurnerFactor * burner, WallFactor = WallFactor * wall, AirFactor = AirFactor * air };
+
     private static double Clamp(double share, KilnNumber limits) => Math.Clamp(share, limits.Least / 100, limits.Most / 100);
 
     /// <summary>The same kiln as the words that make it.</summary>

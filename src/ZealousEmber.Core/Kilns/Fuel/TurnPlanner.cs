@@ -33,8 +33,10 @@ public sealed class TurnPlanner
     private const double StallMinutes = 120;
     private const double StallGain = 1;
 
-    // Behind the line it is caught up with a little faster than written, not at once: the ware feels the rate.
+    // Behind the line it is caught up with a little faster than written, not at once: the ware feels the rate. Past burn-out and quartz it feels it less.
     private const double CatchUp = 1.3;
+    private const double HotCatchUp = 60;
+    private const double HotFrom = 650;
 
     private readonly FuelKiln kiln;
     private readonly FiringProgram program;
@@ -159,13 +161,15 @@ public sealed class TurnPlanner
             foreach (var until in Times(begin, end).Where(t => t > Now + 1e-6))
             {
                 var span = until - Now;
-                var wanted = cools ? Line(until) : Math.Min(Line(until), Chamber + CatchUp * perHour * span / 60);
+                var wanted = cools ? Line(until) : Math.Min(Line(until), Chamber + Fastest(perHour) * span / 60);
                 Row(Choose(index, step.Atmosphere, wanted, until, cools), until, index, false, Line, Line(until), false);
             }
         }
         else if (Math.Abs(target - from) <= 1e-6) return false;
         return Late(index, step, target, cools);
     }
+
+    private double Fastest(double perHour) => Chamber < HotFrom ? CatchUp * perHour : Math.Max(CatchUp * perHour, perHour + HotCatchUp);
 
     /// <summary>Not there yet: leave it by five minutes, and turn again where that takes longer than a turn.</summary>
     private bool Late(int index, Segment step, double target, bool cools)
