@@ -11,6 +11,7 @@ using ZealousEmber.App.Clock;
 using ZealousEmber.App.Cones;
 using ZealousEmber.App.Exchange;
 using ZealousEmber.App.Firings;
+using ZealousEmber.App.FuelKilns;
 using ZealousEmber.App.Hosting;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Controllers;
@@ -106,6 +107,7 @@ async Task Serve()
     app.MapNotation();
     app.MapCones();
     app.MapKilns();
+    app.MapCombustion();
     app.MapControllers();
     app.MapBanks();
     app.MapPractice();

@@ -21,6 +21,7 @@ namespace ZealousEmber.App.Firings;
 /// <param name="StartsAt">When it is switched on, a moment with its offset.</param>
 /// <param name="Accepted">Findings accepted for this firing.</param>
 /// <param name="Packing">How somebody wants it packed.</param>
+/// <param name="Air">body-then-light, body-then-neutral or oxidising: of a glaze firing in a fuel kiln.</param>
 public sealed record FiringContract(
     string? Name, ScheduleKind? Kind, int? KilnId = null, string? GoalCone = null,
     TemperatureUnit? Unit = null, IReadOnlyList<LotContract?>? Lots = null,
@@ -32,7 +33,8 @@ public sealed record FiringContract(
     GoalOption? Goal = null,
     double? DropBy = null,
     double? HoldMinutes = null, int? ScheduleId = null, bool? Packed = null, bool? WitnessPack = null, OffsetDateTime? StartsAt = null,
-    IReadOnlyList<AcceptanceContract?>? Accepted = null, int? ScheduleVersion = null, int? KilnVersion = null, KilnContract? KilnAsPlanned = null, FiringPackingContract? Packing = null) : IPlanningPreferences;
+    IReadOnlyList<AcceptanceContract?>? Accepted = null, int? ScheduleVersion = null, int? KilnVersion = null, KilnContract? KilnAsPlanned = null, FiringPackingContract? Packing = null,
+    AirOption? Air = null) : IPlanningPreferences;
 
 /// <summary>A finding somebody accepts for one firing.</summary>
 /// <param name="Id">Which finding.</param>

@@ -45,7 +45,7 @@ internal static class FiringMapping
             firing.Name, firing.Kind, firing.KilnId, firing.Goal?.Number, firing.Unit, [.. firing.Lots.Select(Write)], p.Drying, p.Approach, p.Cooling, p.Hold, p.Bisque, p.Goal, p.DropBy,
             firing.HoldMinutes, firing.Schedule?.Id, firing.Packed, firing.WitnessPack, firing.StartsAt,
             [.. firing.Accepted.Select(a => new AcceptanceContract(a.Id, a.Severity, a.Note, a.At.ToDateTimeOffset(), a.By))],
-            firing.Schedule?.Version, firing.Kiln?.Version, firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null, PackingMapping.Write(firing.Packing)));
+            firing.Schedule?.Version, firing.Kiln?.Version, firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null, PackingMapping.Write(firing.Packing), p.Air));
     }
 
     private static Result<FiringDraft> Read(FiringContract? wire, Instant now, string? by)

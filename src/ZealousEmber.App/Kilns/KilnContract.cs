@@ -1,3 +1,4 @@
+using ZealousEmber.App.FuelKilns;
 using ZealousEmber.App.Packing;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Stock;
@@ -101,11 +102,22 @@ public sealed record LoadContract(
 /// <param name="Duty">Share of full power in each five minutes.</param>
 /// <param name="LostKwh">Given to the room while the schedule ran.</param>
 /// <param name="StoredKwh">Still in kiln and load at its end; with the heat that boiled water off.</param>
+/// <param name="Heat">What heats it; what follows is of a fuel kiln only.</param>
+/// <param name="Turns">The turn-up sheet.</param>
+/// <param name="Atmosphere">The air over time.</param>
+/// <param name="Follow">How near the turns keep to the schedule.</param>
+/// <param name="Fuel">What it takes.</param>
+/// <param name="Trouble">What cannot be done of what was asked.</param>
+/// <param name="Estimate">Where it is by what was seen; nothing where nothing was.</param>
+/// <param name="EveryMinutes">Minutes between turns.</param>
+/// <param name="ReplannedFrom">From when it was planned anew.</param>
 public sealed record KilnPreview(
     string Name, IReadOnlyList<CurvePointContract> Curve, IReadOnlyList<CurvePointContract> Setpoint, IReadOnlyList<CurvePointContract> Cooling,
     double LateMinutes, double FullPowerMinutes, double EnergyKwh, double Uncertainty, double? Cost, string Currency, string? CostNote,
     double OpenMinute, DateTimeOffset? OpenAt, double OpenTemperature, IReadOnlyList<KilnStepPreview> Steps, KilnStallPreview? Stall,
-    IReadOnlyList<double> Duty, double LostKwh, double StoredKwh, LoadPreview Load);
+    IReadOnlyList<double> Duty, double LostKwh, double StoredKwh, LoadPreview Load,
+    KilnHeatSource Heat = KilnHeatSource.Electric, IReadOnlyList<TurnContract>? Turns = null, IReadOnlyList<AirContract>? Atmosphere = null, FollowContract? Follow = null, FuelUseContract? Fuel = null,
+    IReadOnlyList<TurnTroubleContract>? Trouble = null, FuelEstimateContract? Estimate = null, int? EveryMinutes = null, double? ReplannedFrom = null);
 
 /// <summary>How one step goes.</summary>
 /// <param name="BehindFrom">The temperature from which the kiln cannot keep to it.</param>

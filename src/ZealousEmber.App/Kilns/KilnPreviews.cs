@@ -1,8 +1,10 @@
 using NodaTime;
+using ZealousEmber.App.FuelKilns;
 using ZealousEmber.App.Preview;
 using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Fuel;
 
 namespace ZealousEmber.App.Kilns;
 
@@ -16,7 +18,7 @@ internal static class KilnPreviews
         if (kiln is not { Name: { } name, Load: { } load, FullPower: { } power, Uncertainty: { } uncertainty }) return null;
         var (cost, note) = Cost(run, begins, studio);
         var fullBin = power / 1000 * KilnRun.Bin.TotalHours;
-        return new KilnPreview(
+        var preview = new KilnPreview(
             name, CurvePointContract.From(run.Compiled.Curve, unit), CurvePointContract.From(run.SetPoint, unit), CurvePointContract.From(run.Afterwards, unit),
             run.Late.TotalMinutes, run.FullPower.TotalMinutes, run.Energy.Used, uncertainty, cost, studio.Prices.Currency, note,
             firing.OpensAt.TotalMinutes, begins is { } from ? (from + firing.OpensAt).ToDateTimeOffset() : null, kiln.Opens.In(unit),
@@ -24,13 +26,14 @@ internal static class KilnPreviews
             run.Stall is { } stall ? new KilnStallPreview(stall.Segment, stall.At.In(unit), stall.When.TotalMinutes) : null,
             [.. Duty(run, fullBin)], run.Energy.Lost, run.Energy.Stored,
             new LoadPreview(load.WareMass, load.FurnitureMass, load.Water, load.FirstFiring));
+        return run is FuelRun fuelRun && kiln is LoadedFuelKiln fired ? FuelPreviews.Add(preview, fuelRun.Plan, fired, firing.Schedule.Program, unit, begins?.ToInstant(), cost) : preview;
     }
 
     /// <summary>Share of full power in each bin, every carrier together.</summary>
     private static IEnumerable<double> Duty(KilnRun run, double fullBin) =>
         Enumerable.Range(0, run.Uses.Max(u => u.KwhPerBin.Length)).Select(i => Math.Round(run.Uses.Sum(u => i < u.KwhPerBin.Length ? u.KwhPerBin[i] : 0) / fullBin, 4));
 
-    private static (double? Cost, string? Note) Cost(KilnRun run, OffsetDateTime? begins, StudioSettings studio)
+    internal static (double? Cost, string? Note) Cost(KilnRun run, OffsetDateTime? begins, StudioSettings studio)
     {
         if (!studio.Prices.Knows(run.Uses)) return (null, null);
         var cost = studio.Prices.Cost(run.Uses, begins?.ToInstant(), studio.Zone);

@@ -1,4 +1,5 @@
 using NodaTime;
+using ZealousEmber.App.FuelKilns;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Schedules;
@@ -24,6 +25,8 @@ internal interface IPlanningPreferences
     GoalOption? Goal { get; }
 
     double? DropBy { get; }
+
+    AirOption? Air { get; }
 }
 
 /// <summary>The ways a studio plans by when nobody says otherwise.</summary>
@@ -34,6 +37,7 @@ internal interface IPlanningPreferences
 /// <param name="Cooling">as-the-glazes-ask, off, limited-drop or drop-and-hold.</param>
 /// <param name="Goal">middle or coolest.</param>
 /// <param name="DropBy">How far below the top drop-and-hold goes, 40 to 60 °C whatever the scale.</param>
+/// <param name="Air">body-then-light, body-then-neutral or oxidising: of a glaze firing in a fuel kiln.</param>
 public sealed record PlanningPreferencesContract(
     DryingOption? Drying = null,
     BisqueOption? Bisque = null,
@@ -41,7 +45,8 @@ public sealed record PlanningPreferencesContract(
     HoldOption? Hold = null,
     CoolingOption? Cooling = null,
     GoalOption? Goal = null,
-    double? DropBy = null) : IPlanningPreferences;
+    double? DropBy = null,
+    AirOption? Air = null) : IPlanningPreferences;
 
 /// <summary>The kept ways of a studio; version 0 until somebody has said them.</summary>
 public sealed record VersionedPreferencesContract(int Version, PlanningPreferencesContract Ways);
@@ -59,6 +64,12 @@ public sealed record VersionedPreferencesContract(int Version, PlanningPreferenc
 /// <param name="HoldMinutes">At the top, to the minute; by <paramref name="Hold"/> when missing.</param>
 /// <param name="MaxSteps">Most steps; as many as the kiln's controller takes when missing, 20 where none is named.</param>
 /// <param name="Start">When it is switched on; the preview then has clock times and the real cost.</param>
+/// <param name="Air">Of a fuel kiln: body-then-light, body-then-neutral or oxidising.</param>
+/// <param name="TurnEveryMinutes">Of a fuel kiln: minutes between turns, 15 to 60; 30 when missing.</param>
+/// <param name="Turns">Of a fuel kiln: turns that were made.</param>
+/// <param name="Hours">How long turns are followed.</param>
+/// <param name="Observations">Of a fuel kiln: what was seen of the firing.</param>
+/// <param name="ReplanFromMinute">Of a fuel kiln: from when the proposed schedule is planned anew.</param>
 public sealed record PlanRequest(
     LoadContract? Load, ScheduleKind? Kind, string? GoalCone = null,
     DryingOption? Drying = null,
@@ -69,7 +80,8 @@ public sealed record PlanRequest(
     GoalOption? Goal = null,
     double? DropBy = null,
     double? HoldMinutes = null, int? MaxSteps = null, TemperatureUnit? Unit = null, string? Name = null,
-    int? KilnId = null, KilnContract? Kiln = null, double? StartTemperature = null, OffsetDateTime? Start = null) : IPlanningPreferences;
+    int? KilnId = null, KilnContract? Kiln = null, double? StartTemperature = null, OffsetDateTime? Start = null, AirOption? Air = null,
+    int? TurnEveryMinutes = null, IReadOnlyList<TurnRequest?>? Turns = null, double? Hours = null, IReadOnlyList<ObservationRequest?>? Observations = null, double? ReplanFromMinute = null) : IPlanningPreferences, IFuelWish;
 
 /// <summary>A proposed schedule with the reasons of its steps.</summary>
 /// <param name="Steps">One for each segment.</param>
@@ -100,7 +112,7 @@ public sealed record LoadRequest(
     LoadContract? Load, ScheduleKind? Kind, string? GoalCone = null, int? KilnId = null, KilnContract? Kiln = null);
 
 /// <summary>One way people do a thing.</summary>
-/// <param name="Choice">drying, bisque, goal, approach, hold or cooling.</param>
+/// <param name="Choice">drying, bisque, goal, approach, hold, cooling or air.</param>
 /// <param name="Way">The word for it in a request.</param>
 /// <param name="StudioDefault">It is the studio's own default.</param>
 public sealed record PlanningOptionContract(string Choice, string Way, string Name, string Why, bool StudioDefault);

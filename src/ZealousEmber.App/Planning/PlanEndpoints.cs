@@ -1,10 +1,12 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using ZealousEmber.App.FuelKilns;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Assessment;
+using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Planning;
 
 namespace ZealousEmber.App.Planning;
@@ -40,12 +42,26 @@ internal static class PlanEndpoints
         var task = await PlanTask.Read(request, lookup);
         if (!task.IsOk) return new Invalid(task.Problems);
         var planned = PlanAssessment.Of(task.Value.Load, task.Value.Wish, task.Value.Kiln);
-        if (planned.IsOk) return TypedResults.Ok(Write(planned.Value, task.Value));
+        if (planned.IsOk)
+        {
+            var seen = AsSeen(planned.Value, task.Value);
+            return seen.IsOk ? TypedResults.Ok(Write(seen.Value, task.Value)) : new Invalid(seen.Problems);
+        }
         var (load, wish) = (task.Value.Load, task.Value.Wish);
         return new Invalid([.. planned.Problems.Select(AtTheLoad)], new Dictionary<string, object?>
         {
             ["load"] = LoadSummaries.Write(load, wish.Kind, wish.Goal, task.Value.Kiln, wish.Units),
         });
+    }
+
+    /// <summary>In a fuel kiln: the proposed schedule with what was turned and seen already, planned anew where that is asked.</summary>
+    private static Result<PlanAssessment> AsSeen(PlanAssessment planned, PlanTask task)
+    {
+        if (task.Turned is not { } turned || (turned.Turns.IsEmpty && turned.Observations.Count == 0 && turned.ReplanFrom is null)) return planned;
+        var kiln = FuelFiring.Of((LoadedFuelKiln)task.Kiln, turned, planned.Plan.Schedule.Program);
+        if (!kiln.IsOk) return Result<PlanAssessment>.Failed(kiln.Problems);
+        var again = FiringAssessment.Of(planned.Plan.Schedule, kiln.Value, task.Load, task.Studio.Display.Units);
+        return again.IsOk ? planned with { Firing = again.Value } : Result<PlanAssessment>.Failed(again.Problems);
     }
 
     private static IEnumerable<PlanningOptionContract> Options(PlanningPreferences studio) =>

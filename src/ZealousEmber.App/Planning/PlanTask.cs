@@ -1,4 +1,5 @@
 using NodaTime;
+using ZealousEmber.App.FuelKilns;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
@@ -8,6 +9,7 @@ using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -16,7 +18,7 @@ using ZealousEmber.Core.Ware;
 namespace ZealousEmber.App.Planning;
 
 /// <summary>A request for a plan made whole: what is in the kiln, what is wished for, where and when.</summary>
-internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, OffsetDateTime? Start, StudioSettings Studio)
+internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, OffsetDateTime? Start, StudioSettings Studio, FuelWish? Turned = null)
 {
     private const int UsualSteps = 20;
     // Fewer than two make no plan at all; the fit says what is lost.
@@ -40,14 +42,16 @@ internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, O
         var clock = WireTime.Check(request.Start, "start", problems);
         var load = request.Load ?? new LoadContract();
         var firing = await KilnAndLoad.Read(request.KilnId, request.Kiln, load with { Lots = load.Lots ?? [] }, request.Kind ?? ScheduleKind.Glaze, start, lookup, problems);
+        var turned = FuelReading.Read(request, firing.Kiln, unit, problems);
         if (problems.Count > 0) return Result<PlanTask>.Failed(problems);
+        if (turned is not null) firing = firing with { Kiln = ((LoadedFuelKiln)firing.Kiln) with { Every = turned.Every } };
         var studio = await lookup.Settings();
         var preferences = PlanningTerms.Read(request, await lookup.Preferences());
         return new PlanTask(
             firing.Ware!,
             new PlanWish(request.Kind!.Value, goal, preferences, hold, request.MaxSteps ?? await StepsOf(firing.Kiln, lookup), unit, string.IsNullOrWhiteSpace(request.Name) ? "Planned" : request.Name, studio.Display.Units,
                 clock is { } at && studio.People.Length > 0 ? after => studio.InAt(at.ToInstant() + after).Any() : null),
-            firing.Kiln, clock, studio);
+            firing.Kiln, clock, studio, turned);
     }
 
     /// <summary>As many as the kiln's controller takes. One with built-in programs or switches takes none of its own: there the plan is what comes nearest to.</summary>

@@ -1,4 +1,5 @@
 using NodaTime;
+using ZealousEmber.App.FuelKilns;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.Core.Review;
@@ -17,9 +18,15 @@ namespace ZealousEmber.App.Preview;
 /// <param name="Kiln">A kiln described here instead of one of the studio.</param>
 /// <param name="Load">What stands in the kiln; full for this kind of firing when missing.</param>
 /// <param name="Anchor">What happens at <paramref name="Start"/>: it is switched on (start), the top is reached (top), it may be opened (open).</param>
+/// <param name="TurnEveryMinutes">Of a fuel kiln: minutes between turns, 15 to 60; 30 when missing.</param>
+/// <param name="Turns">Of a fuel kiln: turns as they are made, followed instead of planned; the schedule may then be missing.</param>
+/// <param name="Hours">How long turns are followed.</param>
+/// <param name="Observations">Of a fuel kiln: what was seen of the firing.</param>
+/// <param name="ReplanFromMinute">Of a fuel kiln: from when it is planned anew.</param>
 public sealed record PreviewRequest(
     ScheduleContract? Schedule, double? StartTemperature = null, int? KilnId = null, OffsetDateTime? Start = null, IReadOnlyList<BandRequest?>? Between = null,
-    string? GoalCone = null, KilnContract? Kiln = null, LoadContract? Load = null, Anchor? Anchor = null);
+    string? GoalCone = null, KilnContract? Kiln = null, LoadContract? Load = null, Anchor? Anchor = null,
+    int? TurnEveryMinutes = null, IReadOnlyList<TurnRequest?>? Turns = null, double? Hours = null, IReadOnlyList<ObservationRequest?>? Observations = null, double? ReplanFromMinute = null) : IFuelWish;
 
 /// <summary>Two temperatures, either way round.</summary>
 public sealed record BandRequest(double? From, double? To);

@@ -1,9 +1,11 @@
+using ZealousEmber.App.FuelKilns;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Assessment;
+using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -22,17 +24,28 @@ internal static class PreviewEndpoints
     /// <summary>The whole work without the wire and the store; the bench measures it here.</summary>
     internal static async Task<Result<PreviewResponse>> Make(PreviewRequest? request, StudioLookup lookup, bool allCones = false)
     {
-        if (request?.Schedule is null) return new Problem("schedule", "A schedule is missing here.");
+        if (request?.Schedule is null && request?.Turns is null) return new Problem("schedule", "A schedule is missing here.");
         var problems = new List<Problem>();
-        var (schedule, start) = ScheduleMapping.ReadUnnamed(request.Schedule, request.StartTemperature, problems);
+        var unit = request.Schedule?.Unit ?? TemperatureUnit.Celsius;
+        var (schedule, start) = request.Schedule is null ? (null, ScheduleMapping.ReadStart(request.StartTemperature, unit, problems)) : ScheduleMapping.ReadUnnamed(request.Schedule, request.StartTemperature, problems);
         var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems);
         var clock = WireTime.Check(request.Start, "start", problems);
-        var between = ReadBands(request.Between ?? [], request.Schedule.Unit ?? TemperatureUnit.Celsius, problems);
+        var between = ReadBands(request.Between ?? [], unit, problems);
         var firing = await KilnAndLoad.Read(request.KilnId, request.Kiln, request.Load, schedule?.Kind ?? ScheduleKind.Glaze, start, lookup, problems);
+        var turned = FuelReading.Read(request, firing.Kiln, unit, problems);
         if (problems.Count > 0) return Result<PreviewResponse>.Failed(problems);
 
         var studio = await lookup.Settings();
-        var assessed = FiringAssessment.Of(goal is null ? schedule! : schedule!.Towards(goal), firing.Kiln, firing.Ware, studio.Display.Units);
+        var kiln = firing.Kiln;
+        if (turned is not null)
+        {
+            var fired = FuelFiring.Of((LoadedFuelKiln)kiln, turned, schedule?.Program);
+            if (!fired.IsOk) return Result<PreviewResponse>.Failed([.. fired.Problems.Select(p => p.Field.StartsWith("segments", StringComparison.Ordinal) ? p.Under("schedule") : p)]);
+            kiln = fired.Value;
+            if (turned.IsAsMade) return FollowedTurns.Write(fired.Value, turned, schedule, goal ?? schedule?.Goal, new PreviewWish(clock, Anchor.Start, between, allCones), unit, studio);
+        }
+        if (schedule is null) return new Problem("schedule", "To plan anew a schedule is needed.");
+        var assessed = FiringAssessment.Of(goal is null ? schedule : schedule.Towards(goal), kiln, firing.Ware, studio.Display.Units);
         return assessed.IsOk
             ? PreviewMapping.Write(assessed.Value, new PreviewWish(clock, request.Anchor ?? Anchor.Start, between, allCones), studio)
             : Result<PreviewResponse>.Failed([.. assessed.Problems.Select(p => p.Under("schedule"))]);

@@ -77,7 +77,7 @@ internal static class PreviewMapping
         return new FindingContract(f.Id, f.Severity, f.Segment, f.From.TotalMinutes, f.To.TotalMinutes, f.Text, f.Why, fixes.Count > 0 ? fixes[0] : null, fixes, Write(f.Basis));
     }
 
-    private static TimeBetweenContract Between(Curve curve, Temperature from, Temperature to, TemperatureUnit unit)
+    internal static TimeBetweenContract Between(Curve curve, Temperature from, Temperature to, TemperatureUnit unit)
     {
         var time = curve.TimeBetween(from, to);
         return new(from.In(unit), to.In(unit), time.Before.TotalMinutes, time.After.TotalMinutes);

@@ -42,6 +42,9 @@ public interface IKilnModel
     /// <summary>True where heat comes from elements that grow old above 1200 °C.</summary>
     bool HasElements { get; }
 
+    /// <summary>True where burners heat it: its air can be chosen, and hands turn it up.</summary>
+    bool Burns => false;
+
     /// <summary>What its times rest on, where that is a convention; for the screen.</summary>
     /// <param name="unit">Scale of the numbers in it.</param>
     string? Convention(TemperatureUnit unit);

@@ -53,14 +53,17 @@ public static class Planner
             steps.Add(write.At(Math.Min(30, drying.After.Count > 0 ? drying.After.Min(l => l.Rate) : 30), FriendlyNumbers.Nearest(kiln.Boiling.Celsius + 20, wish.Unit), Duration.FromHours(1), "past boiling, slowly", "The last water in the clay leaves once it is past boiling; an hour there makes sure.", "drying"));
             if (steps.Count > wish.MaxSteps) return TooFew(wish, steps.Count, 0);
             steps.AddRange(cooling.From(0));
+            AirPlanner.AddTo(steps, wish, kiln, null, write);
             return Finish(load, wish, kiln, steps, null, null);
         }
 
         if (steps.Count > 0 && steps[^1].Step.Target is { } last) from = Math.Max(from, last.Celsius);
         if (!AddClimb(load, wish, kiln, write, steps, from, top!.Value, down, drying.After)) return TooFew(wish, wish.MaxSteps - down + 1, down);
+        AirPlanner.AddTo(steps, wish, kiln, goal.Value.Goal, write);
         if (steps.Count + down > wish.MaxSteps) return TooFew(wish, steps.Count, down);
         var topStep = steps.Count - 1;
         if (SolveTop(wish, kiln, write, steps, topStep, goal.Value.Goal!.Value, cooling) is { } unreachable) return unreachable;
+        AirPlanner.CleanUp(steps, topStep, wish, kiln, goal.Value.Goal, write);
         return Finish(load, wish, kiln, steps, goal.Value.Goal, goal.Value.Why);
     }
 

@@ -86,6 +86,19 @@ public enum GoalOption
     Coolest,
 }
 
+/// <summary>The air of a glaze firing in a fuel kiln; raw ware is always fired in oxidation.</summary>
+public enum AirOption
+{
+    /// <summary>Body reduction from a guide cone, then light reduction; a last soak clears it. Glazes below cone 4 in oxidation.</summary>
+    BodyThenLight,
+
+    /// <summary>Body reduction, then neutral.</summary>
+    BodyThenNeutral,
+
+    /// <summary>Oxidation all the way.</summary>
+    Oxidising,
+}
+
 /// <summary>How somebody plans, where people differ; each its first way unless said.</summary>
 /// <param name="Drying">How raw ware is dried.</param>
 /// <param name="Approach">How the top is come to.</param>
@@ -94,9 +107,10 @@ public enum GoalOption
 /// <param name="Bisque">How hot a bisque goes.</param>
 /// <param name="Goal">Which of the cones that all of it stands.</param>
 /// <param name="DropBy">How far below the solved top a drop and hold goes, 40 … 60 K.</param>
+/// <param name="Air">The air of a glaze firing in a fuel kiln.</param>
 public sealed record PlanningPreferences(
     DryingOption Drying = DryingOption.ByTheWall, ApproachOption Approach = ApproachOption.LastHundred, CoolingOption Cooling = CoolingOption.AsTheGlazesAsk,
-    HoldOption Hold = HoldOption.AsTheGlazesAsk, BisqueOption Bisque = BisqueOption.ByWhatComesNext, GoalOption Goal = GoalOption.Middle, double DropBy = 50)
+    HoldOption Hold = HoldOption.AsTheGlazesAsk, BisqueOption Bisque = BisqueOption.ByWhatComesNext, GoalOption Goal = GoalOption.Middle, double DropBy = 50, AirOption Air = AirOption.BodyThenLight)
 {
     /// <summary>The first of each.</summary>
     public static readonly PlanningPreferences Usual = new();
@@ -111,7 +125,7 @@ public sealed record PlanningPreferences(
 }
 
 /// <summary>One way people do a thing, with the one line of why its followers would give.</summary>
-/// <param name="Choice">What is chosen: drying, bisque, goal, approach, hold, cooling.</param>
+/// <param name="Choice">What is chosen: drying, bisque, goal, approach, hold, cooling, air.</param>
 /// <param name="Way">Name of the way, as the enum has it.</param>
 /// <param name="Name">For people.</param>
 /// <param name="Why">One line.</param>
@@ -125,6 +139,7 @@ public sealed record PlanningOption(string Choice, string Way, string Name, stri
         "approach" => ways.Approach.ToString(),
         "hold" => ways.Hold.ToString(),
         "goal" => ways.Goal.ToString(),
+        "air" => ways.Air.ToString(),
         _ => ways.Cooling.ToString(),
     };
 
@@ -151,5 +166,8 @@ public sealed record PlanningOption(string Choice, string Way, string Name, stri
         new("cooling", nameof(CoolingOption.Off), "off", "Most ware and glazes are happy with a kiln that cools by itself."),
         new("cooling", nameof(CoolingOption.LimitedDrop), "no faster than 100 an hour", "A thinly loaded kiln drops fast; large and flat ware is safer with a limit."),
         new("cooling", nameof(CoolingOption.DropAndHold), "drop a little and hold", "Just below the top a glaze is stiff enough not to run and soft enough to heal its pinholes."),
+        new("air", nameof(AirOption.BodyThenLight), "body reduction, then light", "Iron in the clay is reduced before the glaze seals it, and glazes keep what they got; below cone 4 in oxidation."),
+        new("air", nameof(AirOption.BodyThenNeutral), "body reduction, then neutral", "What counts is done by the time glazes seal; a neutral kiln climbs faster and wastes less gas."),
+        new("air", nameof(AirOption.Oxidising), "oxidation throughout", "Bright colours and no carbon monoxide: a gas kiln fired like an electric one."),
     ];
 }

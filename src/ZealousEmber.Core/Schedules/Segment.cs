@@ -33,6 +33,9 @@ public sealed record Segment
     /// <summary>The same step to another target and hold, which the caller knows to be within the limits.</summary>
     internal Segment With(Temperature target, Duration hold) => new(Pace, target, hold, Reason, Atmosphere);
 
+    /// <summary>The same step in another air, or in none said.</summary>
+    public Segment In(Atmosphere? atmosphere) => new(Pace, Target, Hold, Reason, atmosphere);
+
     /// <summary>The same step at another pace, to another target, with another hold; what is missing stays. Problems as <see cref="Create"/> gives them, in °C.</summary>
     public Result<Segment> Changed(Pace? pace = null, Temperature? target = null, Duration? hold = null) =>
         Of(pace ?? Pace, target ?? Target, hold ?? Hold, Reason, Atmosphere);

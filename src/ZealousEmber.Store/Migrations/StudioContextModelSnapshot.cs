@@ -525,6 +525,10 @@ namespace ZealousEmber.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Air")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Approach")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -967,6 +971,10 @@ namespace ZealousEmber.Store.Migrations
                 {
                     b.Property<int>("Id")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Air")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Approach")
                         .IsRequired()

@@ -36,6 +36,8 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
 
     public double DropBy { get; set; } = PlanningPreferences.Usual.DropBy;
 
+    public string Air { get; set; } = nameof(AirOption.BodyThenLight);
+
     public double? HoldMinutes { get; set; }
 
     public int? ScheduleId { get; set; }

@@ -18,4 +18,6 @@ internal sealed class PlanningPreferencesRow : SettingsRow, IPreferenceColumns
     public string GoalOption { get; set; } = nameof(Core.Planning.GoalOption.Middle);
 
     public double DropBy { get; set; } = PlanningPreferences.Usual.DropBy;
+
+    public string Air { get; set; } = nameof(AirOption.BodyThenLight);
 }

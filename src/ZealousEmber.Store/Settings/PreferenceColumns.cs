@@ -20,16 +20,19 @@ internal interface IPreferenceColumns
 
     /// <summary>How far below the top a drop and hold goes, K.</summary>
     double DropBy { get; set; }
+
+    /// <summary>The air of a glaze firing in a fuel kiln.</summary>
+    string Air { get; set; }
 }
 
 /// <summary>Into those columns and out of them.</summary>
 internal static class PreferenceColumns
 {
     public static void WritePreferences(this IPreferenceColumns row, PlanningPreferences p) =>
-        (row.Drying, row.Approach, row.Cooling, row.Hold, row.Bisque, row.GoalOption, row.DropBy) =
-        (p.Drying.ToString(), p.Approach.ToString(), p.Cooling.ToString(), p.Hold.ToString(), p.Bisque.ToString(), p.Goal.ToString(), p.DropBy);
+        (row.Drying, row.Approach, row.Cooling, row.Hold, row.Bisque, row.GoalOption, row.DropBy, row.Air) =
+        (p.Drying.ToString(), p.Approach.ToString(), p.Cooling.ToString(), p.Hold.ToString(), p.Bisque.ToString(), p.Goal.ToString(), p.DropBy, p.Air.ToString());
 
     public static PlanningPreferences ReadPreferences(this IPreferenceColumns row) => new(
         Enum.Parse<DryingOption>(row.Drying), Enum.Parse<ApproachOption>(row.Approach), Enum.Parse<CoolingOption>(row.Cooling),
-        Enum.Parse<HoldOption>(row.Hold), Enum.Parse<BisqueOption>(row.Bisque), Enum.Parse<GoalOption>(row.GoalOption), row.DropBy);
+        Enum.Parse<HoldOption>(row.Hold), Enum.Parse<BisqueOption>(row.Bisque), Enum.Parse<GoalOption>(row.GoalOption), row.DropBy, Enum.Parse<AirOption>(row.Air));
 }

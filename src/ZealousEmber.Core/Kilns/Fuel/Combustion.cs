@@ -70,6 +70,9 @@ public static class Combustion
     /// <param name="room">Of the air that comes in, °C.</param>
     public static double Available(Fuel fuel, double lambda, double celsius, double room = 20) => Flame(fuel, lambda, celsius, room).Share;
 
+    /// <summary>The share of the fuel's net heat that leaves as carbon monoxide and hydrogen, for as much air as <see cref="Available"/> takes.</summary>
+    public static double UnburntShare(Fuel fuel, double lambda, double celsius) => Flame(fuel, lambda, celsius, 20).Unburnt;
+
     /// <summary>The available share with how it falls as the chamber gets hotter, 1/K, and the share that leaves unburnt.</summary>
     internal static (double Share, double Slope, double Unburnt) Flame(Fuel fuel, double lambda, double celsius, double room)
     {

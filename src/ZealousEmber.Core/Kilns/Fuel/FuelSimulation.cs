@@ -75,6 +75,10 @@ internal sealed class FuelSimulation
         return Math.Max(0, 0.235 * Math.Pow(kilowatts, 0.4) - 1.02 * Math.Sqrt(4 * breath.FlueArea / Math.PI));
     }
 
+    /// <summary>Heat a flame gives to chamber and wall as they are now, W.</summary>
+    public double FlameHeatOf(in Breath breath) =>
+        breath.Fuel <= 0 ? 0 : Reaches * kiln.BurnerFactor * breath.Fuel * netPerKg * Combustion.Flame(kiln.Fuel, breath.Lambda, Chamber, room).Share;
+
     /// <summary>The chamber is found to be hotter or cooler than the sums say; walls follow by themselves.</summary>
     public void Correct(double kelvins)
     {

@@ -9,7 +9,8 @@ namespace ZealousEmber.Core.Kilns.Fuel;
 /// <param name="Start">Its temperature when the first burner is lit.</param>
 /// <param name="Every">Minutes between turns, 15 … 60.</param>
 /// <param name="UnderWay">Where a firing is planned anew from; nothing before it has begun.</param>
-public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperature Start, int Every = TurnPlanner.UsualEvery, FiringUnderWay? UnderWay = null) : IKilnModel
+/// <param name="Estimate">Where it is by what was seen; nothing where nothing was.</param>
+public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperature Start, int Every = TurnPlanner.UsualEvery, FiringUnderWay? UnderWay = null, FuelEstimate? Estimate = null) : IKilnModel
 {
     private readonly Lazy<KilnPowers> powers = new(() => FuelPortrait.PowersOf(Kiln, Standing));
 
@@ -44,6 +45,9 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
     public bool HasElements => false;
 
     /// <inheritdoc/>
+    public bool Burns => true;
+
+    /// <inheritdoc/>
     public string? Convention(TemperatureUnit unit) => null;
 
     /// <inheritdoc/>
@@ -56,7 +60,7 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
     public Rate? NaturalFall(Temperature at) => PaceAt.Nearest(powers.Value.Fall, at);
 
     /// <inheritdoc/>
-    public IKilnModel Wetter(double kg) => new LoadedFuelKiln(Kiln, Standing with { FreeWater = kg }, Start, Every, UnderWay);
+    public IKilnModel Wetter(double kg) => this with { Standing = Standing with { FreeWater = kg } };
 
     /// <summary>The firing as turns.</summary>
     public Result<TurnPlan> Turns(FiringProgram program) => TurnPlanner.Plan(Kiln, Standing, Start, program, Every, UnderWay);
@@ -77,7 +81,7 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
 
     /// <summary>Two are the same when kiln, load, start and turns are.</summary>
     public bool Equals(LoadedFuelKiln? other) =>
-        other is not null && Kiln == other.Kiln && Standing == other.Standing && Start == other.Start && Every == other.Every && UnderWay == other.UnderWay;
+        other is not null && Kiln == other.Kiln && Standing == other.Standing && Start == other.Start && Every == other.Every && UnderWay == other.UnderWay && Estimate == other.Estimate;
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Kiln, Standing, Start, Every, UnderWay);

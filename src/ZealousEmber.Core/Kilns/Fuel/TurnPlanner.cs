@@ -39,7 +39,7 @@ public sealed class TurnPlanner
     private const double HotFrom = 650;
 
     private readonly FuelKiln kiln;
-    private readonly FiringProgram program;
+    private readonly FiringProgram? schedule;
     private readonly int every;
     private readonly FuelSimulation simulation;
     private readonly TurnRecorder recorder;
@@ -54,13 +54,13 @@ public sealed class TurnPlanner
     private double powered;
     private double level;
 
-    private TurnPlanner(FuelKiln kiln, KilnLoad load, double start, FiringProgram program, int every, FiringUnderWay? underWay)
+    private TurnPlanner(FuelKiln kiln, KilnLoad load, double start, FiringProgram? schedule, int every, FiringUnderWay? underWay)
     {
-        (this.kiln, this.program, this.every, this.underWay, level) = (kiln, program, every, underWay, start);
+        (this.kiln, this.schedule, this.every, this.underWay, level) = (kiln, schedule, every, underWay, start);
         simulation = new FuelSimulation(kiln, load, start);
         recorder = new TurnRecorder(simulation);
         levels = new TurnLevels(kiln, simulation.Air, load.FirstFiring);
-        segments = ImmutableArray.CreateBuilder<CompiledSegment>(program.Steps.Length);
+        segments = ImmutableArray.CreateBuilder<CompiledSegment>(schedule?.Steps.Length ?? 0);
     }
 
     /// <summary>Plans a firing.</summary>
@@ -78,17 +78,39 @@ public sealed class TurnPlanner
         return new TurnPlanner(kiln, load, start.Celsius, program, every, underWay).Whole();
     }
 
+    /// <summary>Follows turns as they are made.</summary>
+    /// <param name="kiln">Which.</param>
+    /// <param name="load">With what in it.</param>
+    /// <param name="start">Its temperature at the start, walls and all.</param>
+    /// <param name="turns">In order of time.</param>
+    /// <param name="until">Minute up to which they are followed.</param>
+    /// <param name="planned">What was wanted; nothing where there is no schedule.</param>
+    public static TurnPlan Follow(FuelKiln kiln, KilnLoad load, Temperature start, ImmutableArray<FuelTurn> turns, double until, TurnPlan? planned = null)
+    {
+        var clock = planned?.Segments ?? [];
+        var planner = new TurnPlanner(kiln, load, start.Celsius, null, UsualEvery, new FiringUnderWay(until, turns, clock));
+        planner.GoAlong();
+        var recorder = planner.recorder;
+        var (chamber, line, air, fuel, energy) = (recorder.Chamber, recorder.Line, recorder.Air, recorder.Fuel, planner.Energy());
+        var (follow, heat, peak) = (recorder.Follow(0), planner.simulation.Heat, recorder.PeakFuel * 3600);
+        var cooling = recorder.CoolDown(kiln.Opens);
+        return new TurnPlan(planner.turns.ToImmutable(), [], chamber, line, cooling, air, follow, [], Duration.FromMinutes(until), fuel, heat, energy, null, peak, Duration.FromMinutes(recorder.Minute));
+    }
+
     private double Now => recorder.Minute;
 
     private double Chamber => simulation.Chamber;
 
+    // Only where there is a schedule is anything planned.
+    private FiringProgram Program => schedule!;
+
     private TurnPlan Whole()
     {
         var first = underWay is null ? 0 : GoOn();
-        for (var i = first; i < program.Steps.Length; i++) Step(i, underWay is not null && i == first);
+        for (var i = first; i < Program.Steps.Length; i++) Step(i, underWay is not null && i == first);
         var energy = Energy();
         var (chamber, line, air, fuel) = (recorder.Chamber, recorder.Line, recorder.Air, recorder.Fuel);
-        if (!program.Steps[^1].IsEndOff && turns.Count > 0 && turns[^1].Kind != TurnKind.ShutOff) ShutOff(program.Steps.Length - 1);
+        if (!Program.Steps[^1].IsEndOff && turns.Count > 0 && turns[^1].Kind != TurnKind.ShutOff) ShutOff(Program.Steps.Length - 1);
         var (follow, heat, peak) = (recorder.Follow(late), simulation.Heat, recorder.PeakFuel * 3600);
         var cooling = recorder.CoolDown(kiln.Opens);
         return new TurnPlan(
@@ -98,23 +120,29 @@ public sealed class TurnPlanner
     /// <summary>Goes along what was done until the moment from which it is planned anew; gives the step that is under way then.</summary>
     private int GoOn()
     {
-        var (now, clock) = (underWay!.Minute, underWay.Clock);
-        var step = clock.Length - 1;
-        while (step > 0 && clock[step].Start.TotalMinutes > now + 1e-6) step--;
-        double Wanted(double minute) => WantedBy(clock, minute);
-        if (underWay.Done.IsEmpty || underWay.Done[0].Minute > 0) recorder.Go(BurnerSetting.Off(0), Math.Min(now, underWay.Done.IsEmpty ? now : underWay.Done[0].Minute), Wanted);
-        foreach (var (i, turn) in underWay.Done.Index())
-        {
-            if (turn.Minute >= now) break;
-            var until = i + 1 < underWay.Done.Length ? Math.Min(now, underWay.Done[i + 1].Minute) : now;
-            Row(turn.Setting, until, Math.Max(0, StepAt(clock, turn.Minute)), false, Wanted, Wanted(until), false);
-        }
+        GoAlong();
+        var (clock, step) = (underWay!.Clock, StepAt(underWay.Clock, underWay.Minute));
         simulation.Correct(underWay.Correction);
         // The clock may be ahead of the kiln: what was not come to is gone on with first.
-        while (step > 0 && program.Steps[step - 1].Target is { } before && clock[step - 1].To > clock[step - 1].From && Chamber < before.Celsius - Short) step--;
+        while (step > 0 && Program.Steps[step - 1].Target is { } before && clock[step - 1].To > clock[step - 1].From && Chamber < before.Celsius - Short) step--;
         for (var i = 0; i < step; i++) segments.Add(clock[i]);
         level = step > 0 ? clock[step - 1].To.Celsius : level;
         return step;
+    }
+
+    /// <summary>Along the turns as they were made; before the first of them nothing burns.</summary>
+    private void GoAlong()
+    {
+        var (now, clock, done) = (underWay!.Minute, underWay.Clock, underWay.Done);
+        Func<double, double>? wanted = clock.IsEmpty ? null : minute => WantedBy(clock, minute);
+        var first = done.IsEmpty ? now : Math.Min(now, done[0].Minute);
+        if (first > 0) recorder.Go(BurnerSetting.Off(0), first, wanted);
+        foreach (var (i, turn) in done.Index())
+        {
+            if (turn.Minute >= now - 1e-6) break;
+            var until = i + 1 < done.Length ? Math.Min(now, done[i + 1].Minute) : now;
+            Row(turn.Setting, until, clock.IsEmpty ? 0 : StepAt(clock, turn.Minute), false, wanted, wanted?.Invoke(until), false);
+        }
     }
 
     private static int StepAt(ImmutableArray<CompiledSegment> clock, double minute)
@@ -133,7 +161,7 @@ public sealed class TurnPlanner
 
     private void Step(int index, bool resumed)
     {
-        var step = program.Steps[index];
+        var step = Program.Steps[index];
         var target = step.Target?.Celsius ?? kiln.Opens.Celsius;
         var begin = resumed ? Math.Min(Now, underWay!.Clock[index].Start.TotalMinutes) : Now;
         var from = Math.Abs(Chamber - level) <= Near || resumed ? level : Chamber;
@@ -200,7 +228,7 @@ public sealed class TurnPlanner
 
     private void Hold(int index, double target, double held)
     {
-        var (step, begin) = (program.Steps[index], Now - held);
+        var (step, begin) = (Program.Steps[index], Now - held);
         var end = begin + Math.Max(Grid, Round(step.HoldMinutes));
         double Target(double minute) => target;
         foreach (var until in Times(begin, end).Where(t => t > Now + 1e-6)) Row(Choose(index, step.Atmosphere, target, until, cools: false), until, index, true, Target, target, false);
@@ -210,14 +238,14 @@ public sealed class TurnPlanner
     private void Fall(int index, double target)
     {
         ShutOff(index);
-        var lowest = Math.Max(target, program.Steps[index].IsEndOff ? kiln.Opens.Celsius : kiln.CoolsTo.Celsius);
+        var lowest = Math.Max(target, Program.Steps[index].IsEndOff ? kiln.Opens.Celsius : kiln.CoolsTo.Celsius);
         while (Chamber > lowest) recorder.Go(BurnerSetting.Off(0), Now + Grid, null);
     }
 
     private void ShutOff(int index)
     {
         var shut = BurnerSetting.Off(0);
-        var isLast = program.Steps.Skip(index + 1).All(s => s.Pace.Kind == PaceKind.Natural && s.Hold == Duration.Zero);
+        var isLast = Program.Steps.Skip(index + 1).All(s => s.Pace.Kind == PaceKind.Natural && s.Hold == Duration.Zero);
         turns.Add(new PlannedTurn(Now, isLast ? TurnKind.ShutOff : TurnKind.Turn, shut, index, false, null, Chamber, Chamber, Chamber, simulation.Air.At(shut, Chamber), double.PositiveInfinity, 0, false));
         last = shut;
     }
@@ -265,10 +293,10 @@ public sealed class TurnPlanner
     }
 
     /// <summary>Writes a row and, where it is known until when it stands, goes there.</summary>
-    private void Row(BurnerSetting setting, double? until, int index, bool inHold, Func<double, double> line, double wanted, bool isLate)
+    private void Row(BurnerSetting setting, double? until, int index, bool inHold, Func<double, double>? line, double? wanted, bool isLate)
     {
         var breath = simulation.Air.At(setting, Chamber);
-        var row = new PlannedTurn(Now, last == setting ? TurnKind.Look : TurnKind.Turn, setting, index, inHold, program.Steps[index].Atmosphere, Chamber, Chamber, wanted, breath, breath.Lambda, simulation.FlameAtFlue(breath), isLate);
+        var row = new PlannedTurn(Now, last == setting ? TurnKind.Look : TurnKind.Turn, setting, index, inHold, schedule?.Steps[index].Atmosphere, Chamber, Chamber, wanted ?? Chamber, breath, breath.Lambda, simulation.FlameAtFlue(breath), isLate);
         turns.Add(row);
         last = setting;
         if (until is not { } end) return;

@@ -2254,6 +2254,104 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/kilns/combustion': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** How much of a fuel’s heat stays in a chamber, by its air */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['CombustionRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['CombustionResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/breath': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** The air, the draft and the heat of a setting */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['BreathRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['BreathResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/controllers': {
     parameters: {
       query?: never;
@@ -6772,6 +6870,17 @@ export interface components {
       /** @description Who; as the request says when missing. */
       by?: null | string;
     };
+    /** @description The air at a moment. */
+    AirContract: {
+      /** Format: double */
+      minute: number;
+      /**
+       * Format: double
+       * @description At most 99.
+       */
+      lambda: number;
+      band: components['schemas']['Atmosphere'];
+    };
     /** @description An alarm; minutes since the start. */
     AlarmContract: {
       id: string;
@@ -6821,6 +6930,8 @@ export interface components {
       madeAt: string;
     };
     /** @enum {string} */
+    Atmosphere: 'oxidising' | 'neutral' | 'light-reduction' | 'heavy-reduction';
+    /** @enum {string} */
     AttendanceRule: 'never-alone' | 'alarm-between' | 'marked-moments';
     /** @description A span of temperature in which something happens to clay. */
     BandContract: {
@@ -6869,6 +6980,50 @@ export interface components {
       numbers: string;
       /** @description Where it is from, and how sure it is. */
       source: string;
+    };
+    /** @description A setting of a kiln at a temperature. */
+    BreathRequest: {
+      /**
+       * Format: int32
+       * @description A fuel kiln of the studio.
+       */
+      kilnId: null | number;
+      kiln: null | components['schemas']['KilnContract'];
+      /**
+       * Format: double
+       * @description Of the chamber, °C.
+       */
+      temperature: null | number;
+      /** Format: double */
+      pressureBar: null | number;
+      /** Format: double */
+      damper: null | number;
+      /** Format: int32 */
+      lit?: null | number;
+      /** @enum {null|string} */
+      flame?: 'off' | 'candle' | 'low' | 'gauge' | null;
+    };
+    /** @description How a kiln breathes at a setting. */
+    BreathResponse: {
+      /** Format: double */
+      lambda: number;
+      band: components['schemas']['Atmosphere'];
+      /**
+       * Format: double
+       * @description At the ports, less than 0 where it draws.
+       */
+      portPascal: number;
+      /** Format: double */
+      fuelKgPerHour: number;
+      /** Format: double */
+      airKgPerHour: number;
+      /** Format: double */
+      flameAtFlueM: number;
+      /** Format: double */
+      heatKw: number;
+      flame: components['schemas']['CombustionResponse'];
+      /** @description The setting in words. */
+      set: string;
     };
     /** @description A rule a plan breaks. */
     BrokenRuleContract: {
@@ -7044,6 +7199,46 @@ export interface components {
       topHours: number;
       /** Format: double */
       last100Hours: null | number;
+    };
+    /** @description A flame with so much air in a chamber so hot. */
+    CombustionRequest: {
+      /** @description propane or naturalGas. */
+      fuel: null | string;
+      /**
+       * Format: double
+       * @description Of the chamber, °C.
+       */
+      temperature: null | number;
+      /**
+       * Format: double
+       * @description Air there is over air needed, 0.6 … 20.
+       */
+      lambda: null | number;
+    };
+    /** @description What stays of its heat, and what leaves. */
+    CombustionResponse: {
+      /**
+       * Format: double
+       * @description Share of the fuel's net heat that stays; less than none where the air carries out more than the flame gives.
+       */
+      available: number;
+      /**
+       * Format: double
+       * @description Carbon monoxide in the gas without its steam.
+       */
+      coPercentDry: number;
+      /**
+       * Format: double
+       * @description Oxygen in it.
+       */
+      o2PercentDry: number;
+      /**
+       * Format: double
+       * @description Share of the net heat that leaves unburnt.
+       */
+      unburntShare: number;
+      /** @description What people call this air. */
+      band: components['schemas']['Atmosphere'];
     };
     /** @description Firings to be compared. */
     CompareRequest: {
@@ -7505,6 +7700,13 @@ export interface components {
        */
       logged: null | number;
     };
+    /** @description A number with how sure it is. */
+    FactorContract: {
+      /** Format: double */
+      mean: number;
+      /** Format: double */
+      sd: number;
+    };
     /** @description Something that goes wrong in a simulated kiln. */
     FaultContract: {
       kind: null | components['schemas']['FaultKind'];
@@ -7638,6 +7840,11 @@ export interface components {
       kilnVersion?: null | number;
       kilnAsPlanned?: null | components['schemas']['KilnContract'];
       packing?: null | components['schemas']['FiringPackingContract'];
+      /**
+       * @description body-then-light, body-then-neutral or oxidising: of a glaze firing in a fuel kiln.
+       * @enum {null|string}
+       */
+      air?: 'body-then-light' | 'body-then-neutral' | 'oxidising' | null;
     };
     /** @description A number of this firing that speaks for a cause or against it. */
     FiringEvidence: {
@@ -7930,6 +8137,20 @@ export interface components {
       /** @description The cone it is meant for then, where that changes. */
       goalCone: null | string;
     };
+    /**
+     * @description How the flames are set.
+     * @enum {string}
+     */
+    Flame: 'off' | 'candle' | 'low' | 'gauge';
+    /** @description How near the turns keep to the schedule above 200 °C, degrees of the schedule's unit. */
+    FollowContract: {
+      /** Format: double */
+      rms: number;
+      /** Format: double */
+      worst: number;
+      /** Format: double */
+      lateMinutes: number;
+    };
     /** @description How it goes on; minutes since the start. */
     ForecastContract: {
       curve: components['schemas']['ForecastPointContract'][];
@@ -7985,6 +8206,89 @@ export interface components {
       shelf?: unknown;
       /** @description It came days after. */
       later?: null | boolean;
+    };
+    /** @description What turns and observations say of a firing; temperatures in the schedule's unit. */
+    FuelEstimateContract: {
+      /**
+       * Format: double
+       * @description When.
+       */
+      minute: number;
+      /** Format: double */
+      temperature: number;
+      /** Format: double */
+      sd: number;
+      /**
+       * Format: double
+       * @description One time in ten it is cooler.
+       */
+      low: number;
+      /**
+       * Format: double
+       * @description One time in ten it is hotter.
+       */
+      high: number;
+      /**
+       * Format: double
+       * @description The air; nothing with the burners out.
+       */
+      lambda: null | number;
+      /** @description What the burners give against the kiln as stored. */
+      burner: components['schemas']['FactorContract'];
+      /** @description What the walls let through; hardly to be told from one firing. */
+      wall: components['schemas']['FactorContract'];
+      /** @description The air it draws. */
+      air: components['schemas']['FactorContract'];
+      /** @description How much hotter the eye sees it than it is. */
+      eyeBias: components['schemas']['FactorContract'];
+      /** Format: int32 */
+      observations: number;
+      byThermometer: boolean;
+      colour: string;
+      /** @description The chamber until then, as it was by all that is known. */
+      curve: components['schemas']['CurvePointContract'][];
+    };
+    /** @description What it takes. */
+    FuelUseContract: {
+      /** Format: double */
+      kg: number;
+      /**
+       * Format: double
+       * @description At 15 °C.
+       */
+      m3: number;
+      /**
+       * Format: double
+       * @description As bills count it.
+       */
+      kwhGross: number;
+      /**
+       * Format: double
+       * @description Without the heat of the steam.
+       */
+      kwhNet: number;
+      /**
+       * Format: double
+       * @description In the studio's money; nothing where no price is known.
+       */
+      cost: null | number;
+      /** Format: double */
+      peakKgPerHour: number;
+      /**
+       * Format: int32
+       * @description How many to have side by side; nothing where gas is piped.
+       */
+      cylinders: null | number;
+      /**
+       * Format: double
+       * @description When one cylinder alone would be too cold, or empty; nothing where it lasts.
+       */
+      starvesAtMinute: null | number;
+      /**
+       * Format: double
+       * @description Gas in a full one.
+       */
+      cylinderKg: null | number;
     };
     /** @description A long stretch without readings. */
     GapContract: {
@@ -8414,6 +8718,31 @@ export interface components {
        */
       storedKwh: number;
       load: components['schemas']['LoadPreview'];
+      /**
+       * @description What heats it; what follows is of a fuel kiln only.
+       * @default electric
+       * @enum {string}
+       */
+      heat: 'electric' | 'fuel';
+      /** @description The turn-up sheet. */
+      turns?: null | components['schemas']['TurnContract'][];
+      /** @description The air over time. */
+      atmosphere?: null | components['schemas']['AirContract'][];
+      follow?: null | components['schemas']['FollowContract'];
+      fuel?: null | components['schemas']['FuelUseContract'];
+      /** @description What cannot be done of what was asked. */
+      trouble?: null | components['schemas']['TurnTroubleContract'][];
+      estimate?: null | components['schemas']['FuelEstimateContract'];
+      /**
+       * Format: int32
+       * @description Minutes between turns.
+       */
+      everyMinutes?: null | number;
+      /**
+       * Format: double
+       * @description From when it was planned anew.
+       */
+      replannedFrom?: null | number;
     };
     /** @description Where the kiln gives up. */
     KilnStallPreview: {
@@ -9113,6 +9442,28 @@ export interface components {
      * @enum {string}
      */
     NextKind: 'switch-on' | 'look-for-steam' | 'look-at-cones' | 'power-off' | 'open';
+    /** @description Something seen; just one of the four is given. */
+    ObservationRequest: {
+      /**
+       * Format: double
+       * @description Since the start.
+       */
+      minute: null | number;
+      /**
+       * Format: double
+       * @description Read off a thermometer, in the schedule's unit.
+       */
+      temperature?: null | number;
+      /** @description By eye: none, first-dull-red, dark-cherry, cherry, bright-orange-red, orange, yellow-orange, yellow or pale. */
+      colour?: null | string;
+      /** @description A witness cone that is down now. */
+      coneDown?: null | string;
+      /**
+       * @description smell, clear, flame-at-flue or flame-at-ports.
+       * @enum {null|string}
+       */
+      airSign?: 'smell' | 'clear' | 'flame-at-flue' | 'flame-at-ports' | null;
+    };
     /** Format: date-time */
     OffsetDateTime: null | string;
     /** @enum {string} */
@@ -9567,6 +9918,30 @@ export interface components {
        * @description When it is switched on; the preview then has clock times and the real cost.
        */
       start?: null | string;
+      /**
+       * @description Of a fuel kiln: body-then-light, body-then-neutral or oxidising.
+       * @enum {null|string}
+       */
+      air?: 'body-then-light' | 'body-then-neutral' | 'oxidising' | null;
+      /**
+       * Format: int32
+       * @description Of a fuel kiln: minutes between turns, 15 to 60; 30 when missing.
+       */
+      turnEveryMinutes?: null | number;
+      /** @description Of a fuel kiln: turns that were made. */
+      turns?: null | components['schemas']['TurnRequest'][];
+      /**
+       * Format: double
+       * @description How long turns are followed.
+       */
+      hours?: null | number;
+      /** @description Of a fuel kiln: what was seen of the firing. */
+      observations?: null | components['schemas']['ObservationRequest'][];
+      /**
+       * Format: double
+       * @description Of a fuel kiln: from when the proposed schedule is planned anew.
+       */
+      replanFromMinute?: null | number;
     };
     /** @description A proposed schedule with the reasons of its steps. */
     PlanResponse: {
@@ -9595,7 +9970,7 @@ export interface components {
     };
     /** @description One way people do a thing. */
     PlanningOptionContract: {
-      /** @description drying, bisque, goal, approach, hold or cooling. */
+      /** @description drying, bisque, goal, approach, hold, cooling or air. */
       choice: string;
       /** @description The word for it in a request. */
       way: string;
@@ -9641,6 +10016,11 @@ export interface components {
        * @description How far below the top drop-and-hold goes, 40 to 60 °C whatever the scale.
        */
       dropBy?: null | number;
+      /**
+       * @description body-then-light, body-then-neutral or oxidising: of a glaze firing in a fuel kiln.
+       * @enum {null|string}
+       */
+      air?: 'body-then-light' | 'body-then-neutral' | 'oxidising' | null;
     };
     /** @description A position of a switch. */
     PositionData: {
@@ -9764,6 +10144,25 @@ export interface components {
        * @enum {null|string}
        */
       anchor?: 'start' | 'top' | 'open' | null;
+      /**
+       * Format: int32
+       * @description Of a fuel kiln: minutes between turns, 15 to 60; 30 when missing.
+       */
+      turnEveryMinutes?: null | number;
+      /** @description Of a fuel kiln: turns as they are made, followed instead of planned; the schedule may then be missing. */
+      turns?: null | components['schemas']['TurnRequest'][];
+      /**
+       * Format: double
+       * @description How long turns are followed.
+       */
+      hours?: null | number;
+      /** @description Of a fuel kiln: what was seen of the firing. */
+      observations?: null | components['schemas']['ObservationRequest'][];
+      /**
+       * Format: double
+       * @description Of a fuel kiln: from when it is planned anew.
+       */
+      replanFromMinute?: null | number;
     };
     /** @description A schedule with its times; numbers in the schedule's unit. */
     PreviewResponse: {
@@ -10997,6 +11396,129 @@ export interface components {
       pieces: number;
       /** Format: int32 */
       lost: number;
+    };
+    /** @description A row of the turn-up sheet; temperatures in the schedule's unit. */
+    TurnContract: {
+      /** Format: double */
+      minute: number;
+      /** @description turn, look or shut-off. */
+      kind: components['schemas']['TurnKind'];
+      /** Format: double */
+      pressureBar: number;
+      /** Format: double */
+      damper: number;
+      /** Format: int32 */
+      lit: number;
+      flame: components['schemas']['Flame'];
+      /**
+       * Format: double
+       * @description The pressure in marks of the gauge; nothing for a flame set by eye.
+       */
+      marks: null | number;
+      /** Format: int32 */
+      segment: number;
+      hold: boolean;
+      asked: null | components['schemas']['Atmosphere'];
+      /**
+       * Format: date-time
+       * @description By the clock, where a start was given.
+       */
+      at: null | string;
+      /**
+       * Format: double
+       * @description To expect then.
+       */
+      temperature: number;
+      /**
+       * Format: double
+       * @description To expect at the next row.
+       */
+      endTemperature: number;
+      /**
+       * Format: double
+       * @description Where the schedule wants it then.
+       */
+      wanted: number;
+      /** @description To expect then. */
+      colour: string;
+      /**
+       * Format: double
+       * @description Air there is over air needed; nothing with the burners out.
+       */
+      lambda: null | number;
+      band: null | components['schemas']['Atmosphere'];
+      /**
+       * Format: double
+       * @description At the ports; above 0 flame licks out.
+       */
+      portPascal: number;
+      /**
+       * Format: double
+       * @description How far flame stands out of the flue, within a factor of two.
+       */
+      flameAtFlueM: number;
+      /** @description What to set, in words. */
+      set: string;
+      /** @description What to look, smell and listen for. */
+      expect: string;
+      /** @description Why it is there. */
+      why: null | string;
+      /** @description The word of safety that belongs here. */
+      caution: null | string;
+      late: boolean;
+      /** @description It was made already. */
+      done: boolean;
+    };
+    /**
+     * @description Why a row of the sheet is there.
+     * @enum {string}
+     */
+    TurnKind: 'turn' | 'look' | 'shut-off';
+    /** @description Burners and damper set anew. */
+    TurnRequest: {
+      /**
+       * Format: double
+       * @description Since the start.
+       */
+      minute: null | number;
+      /**
+       * Format: double
+       * @description At the burners; 0 is off. May be missing for a candle or a low flame, which are set by eye.
+       */
+      pressureBar: null | number;
+      /**
+       * Format: double
+       * @description 0 shut … 1 open.
+       */
+      damper: null | number;
+      /**
+       * Format: int32
+       * @description Burners lit; all when missing.
+       */
+      lit?: null | number;
+      /**
+       * @description candle, low or gauge; gauge when missing.
+       * @enum {null|string}
+       */
+      flame?: 'off' | 'candle' | 'low' | 'gauge' | null;
+    };
+    /**
+     * @description What a kiln cannot do of what was asked.
+     * @enum {string}
+     */
+    TurnTrouble: 'short-of-heat' | 'cannot-be-held-this-cool' | 'air-cannot-be-had';
+    /** @description What cannot be done of what was asked. */
+    TurnTroubleContract: {
+      trouble: components['schemas']['TurnTrouble'];
+      /** Format: int32 */
+      segment: number;
+      /** Format: double */
+      minute: number;
+      /** Format: double */
+      temperature: number;
+      /** Format: double */
+      wanted: number;
+      text: string;
     };
     /** @description A line that could not be read, as it was typed. */
     UnreadLineContract: {

@@ -10,7 +10,7 @@ using ZealousEmber.Store;
 namespace ZealousEmber.Store.Migrations
 {
     [DbContext(typeof(StudioContext))]
-    [Migration("20261128230326_FuelKilns")]
+    [Migration("20261128232904_FuelKilns")]
     partial class FuelKilns
     {
         /// <inheritdoc />
@@ -528,6 +528,10 @@ namespace ZealousEmber.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Air")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Approach")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -970,6 +974,10 @@ namespace ZealousEmber.Store.Migrations
                 {
                     b.Property<int>("Id")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Air")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Approach")
                         .IsRequired()
