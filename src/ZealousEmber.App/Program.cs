@@ -81,6 +81,7 @@ async Task Serve()
     var isWritingApi = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
     builder.Services.AddSingleton<LiveFirings>();
     builder.Services.AddSingleton<TaughtKilns>();
+    builder.Services.AddSingleton<TaughtFuelKilns>();
     builder.Services.AddSingleton<FreshLogbook>();
     if (!isWritingApi) builder.Services.AddHostedService<LiveLoop>();
     builder.Services.AddScoped<RunStarter>();
@@ -108,6 +109,8 @@ async Task Serve()
     app.MapCones();
     app.MapKilns();
     app.MapCombustion();
+    app.MapTurns();
+    app.MapFuelLearned();
     app.MapControllers();
     app.MapBanks();
     app.MapPractice();

@@ -24,7 +24,8 @@ internal static class FuelPreviews
         ReplannedFrom = kiln.UnderWay?.Minute,
     };
 
-    private static IReadOnlyList<TurnContract> Turns(TurnPlan plan, LoadedFuelKiln kiln, FiringProgram? program, TemperatureUnit unit, Instant? begins)
+    /// <summary>The rows of a sheet.</summary>
+    public static IReadOnlyList<TurnContract> Turns(TurnPlan plan, LoadedFuelKiln kiln, FiringProgram? program, TemperatureUnit unit, Instant? begins)
     {
         var texts = TurnWords.Of(plan, kiln.Kiln, program, unit);
         return [.. plan.Turns.Select((t, i) => new TurnContract(
@@ -43,7 +44,8 @@ internal static class FuelPreviews
             isBottled ? Cylinders.Count(kiln.Cylinder, plan, room) : null, isBottled ? Cylinders.StarvesAt(kiln.Cylinder, 1, plan, room) : null, isBottled ? kiln.Cylinder : null);
     }
 
-    private static FuelEstimateContract Write(FuelEstimate e, TemperatureUnit unit)
+    /// <summary>Where a firing is.</summary>
+    public static FuelEstimateContract Write(FuelEstimate e, TemperatureUnit unit)
     {
         FactorContract Factor(FactorEstimate f) => new(Math.Round(f.Mean, 4), Math.Round(f.Sd, 4));
         return new FuelEstimateContract(

@@ -1,11 +1,13 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
+using ZealousEmber.App.FuelKilns;
 using NodaTime;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Observation;
 using ZealousEmber.Core.Firing.Readings;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Learning;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Files;
@@ -65,7 +67,7 @@ internal sealed record TaughtKiln(Kiln Stored, KilnLessons Learned, KilnCare Car
 /// What kilns have taught, worked out from their firings in the order of time and remembered while nothing of them changes. A log is gone through once for every state of
 /// knowledge it is met with: a firing more costs one log.
 /// </summary>
-internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes)
+internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes, TaughtFuelKilns fuel)
 {
     // The first with its elements, for what they were as new, and the last: more tell nothing that lasts.
     private const int FirstOnes = 3;
@@ -75,8 +77,13 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
     private readonly ConcurrentDictionary<(int Firing, ObserverTuning From, DisplayOffset? Offset, int KilnVersion), KilnEstimate?> logs = new();
     private readonly SemaphoreSlim one = new(1, 1);
 
-    /// <summary>A kiln as its firings have taught it; one whose firings teach nothing yet as it stands.</summary>
-    public async Task<StudioKiln> Known(Versioned<StudioKiln> kiln, CancellationToken cancel) => kiln.Of<Kiln>() is { } electric ? (await Of(electric, cancel)).Kiln : kiln.Item;
+    /// <summary>A kiln as its firings have taught it; that of a fuel kiln follows from its turns.</summary>
+    public async Task<StudioKiln> Known(Versioned<StudioKiln> kiln, CancellationToken cancel) => kiln.Item switch
+    {
+        Kiln => (await Of(kiln.Of<Kiln>()!, cancel)).Kiln,
+        FuelKiln fired => (await fuel.Of(kiln.Id, fired, cancel)).Of(fired),
+        var other => other,
+    };
 
     /// <summary>What a kiln has taught.</summary>
     /// <param name="kiln">As it stands in the studio.</param>

@@ -1,5 +1,6 @@
 using Microsoft.Net.Http.Headers;
 using NodaTime;
+using ZealousEmber.App.FuelKilns;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
@@ -7,6 +8,7 @@ using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Readings;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Repositories;
 
@@ -105,10 +107,14 @@ internal static class EntryEndpoints
         if (wire?.Kind is null or EntryKind.State) problems.Add(WireEnums.Missing<EntryKind>("kind", "an entry"));
         var at = wire?.At is { } given ? run is null ? Instant.FromUnixTimeMilliseconds(given.ToUnixTimeMilliseconds()) : ReadMoment(given, run, now, "at", problems) : now;
         Check(wire, problems);
+        var subject = Text.OneLine(wire?.Subject);
+        if (wire?.Kind == EntryKind.Turned) subject = ReadTurn(wire.Setting, run, problems);
+        else if (wire?.Setting is not null) problems.Add(new Problem("setting", "Only a turn has a setting."));
+        if (wire?.Kind is EntryKind.AirSign or EntryKind.Replanned && run?.IsFuel == false) problems.Add(new Problem("kind", "That belongs to a fuel kiln."));
         if (problems.Count > 0) return ProblemResponses.Of(problems);
         if (run is null && wire!.Kind is not (EntryKind.Before or EntryKind.Note)) return RunEndpoints.Refused("This firing has not been started yet.");
         if (wire!.Kind == EntryKind.Acknowledged && studio.Live.Find(id) is { } live && live.Live.Board.All.All(a => a.Id != wire.Subject)) return ProblemResponses.Of([new Problem("subject", "There is no such alarm in this firing.")]);
-        var (entry, isNew) = await studio.Runs.Add(id, new FiringEntry(key!, wire.Kind!.Value, at, Versions.Stamp(context.Request).By, wire.Celsius, Text.OneLine(wire.Subject), Text.Lines(wire.Text)), cancel);
+        var (entry, isNew) = await studio.Runs.Add(id, new FiringEntry(key!, wire.Kind!.Value, at, Versions.Stamp(context.Request).By, wire.Celsius, subject, Text.Lines(wire.Text)), cancel);
         if (isNew && studio.Live.Find(id) is { } running) await studio.Live.Noted(running, entry, context.RequestServices);
         return isNew ? Results.Created($"/api/firings/{id}/entries", Write(entry)) : Results.Ok(Write(entry));
     }
@@ -150,6 +156,9 @@ internal static class EntryEndpoints
             case EntryKind.ConeDown when ConeNumber.Parse(wire.Subject ?? "", "subject") is { IsOk: false, Problems: var wrong }:
                 problems.AddRange(wrong);
                 break;
+            case EntryKind.AirSign when WireEnums.Read<AirSign>(wire.Subject) is null:
+                problems.Add(new Problem("subject", $"A sign of the air is one of {string.Join(", ", Enum.GetValues<AirSign>().Select(WireEnums.Word))}."));
+                break;
             case EntryKind.Photo:
                 problems.Add(new Problem("kind", "A photo is sent as it is, to entries/{key}/photo."));
                 break;
@@ -164,6 +173,22 @@ internal static class EntryEndpoints
         }
     }
 
+    /// <summary>A turn as it is kept; problems name the fields of the setting.</summary>
+    private static string? ReadTurn(SettingContract? wire, FiringRun? run, List<Problem> problems)
+    {
+        if (run is not null && run.Kiln is not FuelKiln)
+        {
+            problems.Add(new Problem("kind", "Only a fuel kiln is turned."));
+            return null;
+        }
+        if (wire is null || run?.Kiln is not FuelKiln kiln)
+        {
+            problems.Add(new Problem("setting", "How were burners and damper set?"));
+            return null;
+        }
+        return FuelReading.ReadSetting(new TurnRequest(0, wire.PressureBar, wire.Damper, wire.Lit, wire.Flame), kiln, (field, what) => problems.Add(new Problem($"setting.{field}", what))).Written;
+    }
+
     private static async Task<IResult> GiveToken(int id, Repository<StudioKiln> kilns, [AsParameters] LiveStudio studio, HttpRequest request, CancellationToken cancel)
     {
         if (await kilns.Find(id, cancel) is null) return ProblemResponses.NotFound("kiln");
@@ -174,6 +199,7 @@ internal static class EntryEndpoints
 
     private static async Task<IResult> RevokeToken(int id, [AsParameters] LiveStudio studio, CancellationToken cancel) => await studio.Runs.RevokeToken(id, cancel) ? Results.NoContent() : ProblemResponses.NotFound("token");
 
-    internal static EntryContract Write(FiringEntry e) => new(e.Key, e.Kind, e.At.ToDateTimeOffset(), e.By, e.Celsius, e.Subject, e.Text);
+    internal static EntryContract Write(FiringEntry e) => new(
+        e.Key, e.Kind, e.At.ToDateTimeOffset(), e.By, e.Celsius, e.Subject, e.Text, e.Kind == EntryKind.Turned && BurnerSetting.Read(e.Subject) is { } s ? new SettingContract(s.Pressure, s.Damper, s.Lit, s.Flame) : null);
 
 }

@@ -69,6 +69,28 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, IHubContext<LiveH
         }
     }
 
+    /// <summary>Looks at one that is under way, while nothing changes it.</summary>
+    public async Task<T> Look<T>(RunningFiring firing, Func<RunningFiring, T> look, CancellationToken cancel)
+    {
+        await firing.Gate.WaitAsync(cancel);
+        try
+        {
+            return look(firing);
+        }
+        finally
+        {
+            firing.Gate.Release();
+        }
+    }
+
+    /// <summary>A finished firing followed once more.</summary>
+    public async Task<IFollowedFiring> Followed(FiringRun run, IServiceProvider services, CancellationToken cancel)
+    {
+        var firing = new RunningFiring(run);
+        await Rebuild(firing, services, cancel);
+        return firing.Live;
+    }
+
     /// <summary>A finished firing, as it was at its end.</summary>
     public async Task<LiveContract> AtItsEnd(FiringRun run, IServiceProvider services, CancellationToken cancel)
     {

@@ -17,9 +17,9 @@ internal static class LiveMapping
     /// <param name="report">Where it is.</param>
     /// <param name="state">As it is kept.</param>
     /// <param name="at">The moment, where it has one.</param>
-    public static LiveContract Write(LiveFiring live, LiveReport report, FiringState state, Instant? at)
+    public static LiveContract Write(IFollowedFiring live, LiveReport report, FiringState state, Instant? at)
     {
-        var next = NextThing.Of(live.Firing, report, live.Promised);
+        var next = live.Next(report);
         var deviation = report.Deviation;
         return new LiveContract(
             state, at?.ToDateTimeOffset(), Tidy(report.At), report.Display, Degrees(report.Chamber), report.Step, report.Phase, report.StepSource, Degrees(report.SetPoint), Degrees(deviation?.Degrees), Finite(deviation?.Minutes),

@@ -52,10 +52,19 @@ public sealed record RejectedSample(long? Sequence, string Why);
 /// <param name="Celsius">A reading.</param>
 /// <param name="Subject">A cone, an alarm, an item of a list.</param>
 /// <param name="Text">In words.</param>
-public sealed record EntryRequest(string? Key, EntryKind? Kind, DateTimeOffset? At = null, double? Celsius = null, string? Subject = null, string? Text = null);
+/// <param name="Setting">Of a turn.</param>
+public sealed record EntryRequest(string? Key, EntryKind? Kind, DateTimeOffset? At = null, double? Celsius = null, string? Subject = null, string? Text = null, SettingContract? Setting = null);
+
+/// <summary>How burners and damper of a fuel kiln stand.</summary>
+/// <param name="PressureBar">At the burners; 0 is off. May be missing for a candle or a low flame.</param>
+/// <param name="Damper">0 shut … 1 open.</param>
+/// <param name="Lit">Burners lit; all when missing.</param>
+/// <param name="Flame">off, candle, low or gauge; gauge when missing.</param>
+public sealed record SettingContract(double? PressureBar, double? Damper, int? Lit = null, Core.Kilns.Fuel.Flame? Flame = null);
 
 /// <summary>A noted entry.</summary>
-public sealed record EntryContract(string Key, EntryKind Kind, DateTimeOffset At, string? By, double? Celsius, string? Subject, string? Text);
+/// <param name="Setting">Of a turn.</param>
+public sealed record EntryContract(string Key, EntryKind Kind, DateTimeOffset At, string? By, double? Celsius, string? Subject, string? Text, SettingContract? Setting = null);
 
 /// <summary>How a firing was started.</summary>
 /// <param name="IsAsEntered">With the program as it was read back; else as planned.</param>
@@ -64,7 +73,7 @@ public sealed record EntryContract(string Key, EntryKind Kind, DateTimeOffset At
 /// <param name="Promised">The curve that was promised; minutes and °C.</param>
 public sealed record RunContract(
     int FiringId, int KilnId, FiringState State, LinkKind Link, DateTimeOffset StartsAt, DateTimeOffset StartedAt, string? By, bool IsAsEntered, string? GoalCone, string Line, ScheduleKind Kind, double Speed, double OpensAtCelsius,
-    DateTimeOffset? StoppedAt, DateTimeOffset? CooledAt, DateTimeOffset? OpenedAt, DateTimeOffset? ReadAt, DateTimeOffset? ClosedAt, IReadOnlyList<CurveMinute> Promised, IReadOnlyList<RunStep> Steps, double BoilingCelsius);
+    DateTimeOffset? StoppedAt, DateTimeOffset? CooledAt, DateTimeOffset? OpenedAt, DateTimeOffset? ReadAt, DateTimeOffset? ClosedAt, IReadOnlyList<CurveMinute> Promised, IReadOnlyList<RunStep> Steps, double BoilingCelsius, Kilns.KilnHeatSource Heat = Kilns.KilnHeatSource.Electric);
 
 /// <summary>A step of the program, as promised.</summary>
 /// <param name="Text">As a sentence.</param>

@@ -189,7 +189,7 @@ internal static class RunEndpoints
             ran.IsOk ? LiveMapping.Write(ran.Value.WholeCurve) : [],
             compiled is null ? [] : [.. compiled.Segments.Select((s, i) => new RunStep(
                 Math.Round(s.Start.TotalMinutes, 1), Math.Round(s.RampEnd.TotalMinutes, 1), Math.Round(s.End.TotalMinutes, 1), run.Program.Steps[i].Target?.Celsius, NotationWriter.Write([run.Program.Steps[i]], TemperatureUnit.Celsius)))],
-            Core.Ware.Boiling.At(run.Kiln.Altitude).Celsius);
+            Core.Ware.Boiling.At(run.Kiln.Altitude).Celsius, run.IsFuel ? Kilns.KilnHeatSource.Fuel : Kilns.KilnHeatSource.Electric);
     }
 
     private static string Key(string? given, string what) => given ?? $"{what}-{Guid.NewGuid():N}";

@@ -8,6 +8,7 @@ using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Kilns.Simulated;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Repositories;
@@ -34,6 +35,7 @@ internal sealed class RunStarter(Repository<StudioKiln> kilns, ScheduleRepositor
         if (kiln is null) problems.Add(new Problem("kilnId", "Choose a kiln for this firing first."));
         var (program, schedule, asEntered) = await FindProgram(firingId, firing, cancel);
         if (program is null) problems.Add(new Problem("scheduleId", "This firing has no schedule yet: plan it first."));
+        if (kiln is FuelKiln && wire?.Link == LinkKind.Simulated) problems.Add(new Problem("link", "A fuel kiln is turned by hand; there is no simulated one to start. Say hand, or push where a logger reads a thermometer."));
         if (problems.Count > 0 || kiln is null || program is null) return Result<FiringRun>.Failed(problems);
         if (program.CannotBeginAt(kiln.Room) is { } cannot) return new Problem("scheduleId", cannot.Message);
         var goal = schedule?.Goal ?? firing.Goal;

@@ -1,6 +1,9 @@
 using NodaTime;
+using ZealousEmber.App.Http;
+using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Readings;
+using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Kilns.Simulated;
 using ZealousEmber.Store.Firings;
 
@@ -25,7 +28,7 @@ internal sealed class RunningFiring(FiringRun run)
     public Instant ToldAt { get; set; } = Instant.MinValue;
 
     /// <summary>As it is followed.</summary>
-    public LiveFiring Live { get; private set; } = new(run.Watched);
+    public IFollowedFiring Live { get; private set; } = run.Follow();
 
     /// <summary>The kiln, where it is simulated.</summary>
     public SimulatedKiln? Simulated { get; private set; }
@@ -80,11 +83,38 @@ internal sealed class RunningFiring(FiringRun run)
             case EntryKind.Dry:
                 Live.Looked(minutes, isDry: true, SteamBlock, entry.By ?? "somebody");
                 return false;
+            case EntryKind.Turned or EntryKind.Colour or EntryKind.ConeDown or EntryKind.AirSign or EntryKind.Replanned when Live is FuelFollower fuel:
+                Take(fuel, entry, minutes);
+                return false;
             case EntryKind.Acknowledged when entry.Subject is { } alarm:
                 Live.Board.Acknowledge(alarm, entry.By ?? "somebody", entry.Text, minutes);
                 return false;
             default:
                 return false;
+        }
+    }
+
+    private static void Take(FuelFollower fuel, FiringEntry entry, double minutes)
+    {
+        switch (entry.Kind)
+        {
+            case EntryKind.Turned when BurnerSetting.Read(entry.Subject) is { } setting:
+                fuel.Turned(minutes, setting);
+                break;
+            case EntryKind.Colour when entry.Celsius is { } celsius:
+                fuel.Saw(new FuelObservation(Math.Max(0, minutes), Colour: EyeColour.Find(entry.Subject) ?? EyeColour.At(celsius)));
+                break;
+            case EntryKind.ConeDown when ConeNumber.Parse(entry.Subject ?? "", "subject") is { IsOk: true, Value: var cone }:
+                fuel.Saw(new FuelObservation(Math.Max(0, minutes), ConeDown: cone));
+                break;
+            case EntryKind.AirSign when WireEnums.Read<AirSign>(entry.Subject) is { } sign:
+                fuel.Saw(new FuelObservation(Math.Max(0, minutes), Air: sign));
+                break;
+            case EntryKind.Replanned:
+                fuel.Replanned(minutes);
+                break;
+            default:
+                break;
         }
     }
 
@@ -135,7 +165,7 @@ internal sealed class RunningFiring(FiringRun run)
     /// <summary>From the beginning, through readings and entries in the order of their time; told of each moment before it.</summary>
     private void Follow(IReadOnlyList<StoredSample> samples, IReadOnlyList<FiringEntry> entries, Action<double> before)
     {
-        Live = new LiveFiring(Run.Watched);
+        Live = Run.Follow();
         var at = 0;
         void AddUntil(Instant end)
         {

@@ -3,6 +3,7 @@ using NodaTime;
 using ZealousEmber.App.Firings;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Learning;
+using ZealousEmber.App.Live;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
@@ -139,8 +140,21 @@ internal sealed class FiringReader(
         if (await runs.Find(id, cancel) is not { } run || await firings.Find(id, cancel) is not { } draft) return null;
         var problems = new List<Problem>();
         var load = draft.Item.Lots.IsEmpty ? null : await LotMapping.Read(new LoadContract(Lots: [.. draft.Item.Lots.Select(FiringMapping.Write)], Packed: draft.Item.Packed), lookup, problems);
-        var kiln = withTaught && await kilns.Find(run.KilnId, cancel) is { } found && found.Of<Kiln>() is { } stored ? await taught.Of(stored, cancel) : null;
-        return new ReadFiring(draft, run, await records.Find(id, cancel), FinishedLog.Of(run, await samples.Read(id, cancel)), problems.Count == 0 ? load : null, kiln, await runs.Entries(id, cancel));
+        var kiln = withTaught && await kilns.Find(run.KilnId, cancel) is { } found && found.Of<Kiln>() is { } electric ? await taught.Of(electric, cancel) : null;
+        var entries = await runs.Entries(id, cancel);
+        var stored = await samples.Read(id, cancel);
+        return new ReadFiring(draft, run, await records.Find(id, cancel), run.IsFuel ? FuelLog(run, stored, entries) : FinishedLog.Of(run, stored), problems.Count == 0 ? load : null, kiln, entries);
+    }
+
+    /// <summary>A fuel firing as it was by its turns and by what was seen: every five minutes, until it was opened.</summary>
+    private static List<FiringSample> FuelLog(FiringRun run, List<StoredSample> stored, IReadOnlyList<FiringEntry> entries)
+    {
+        const double Every = 5;
+        var firing = new RunningFiring(run);
+        firing.Rebuild(stored, entries);
+        var end = run.OpenedAt is { } opened ? run.Minutes(opened) : firing.Live.LastAt ?? 0;
+        if (firing.Live is not FuelFollower fuel || fuel.At(end) is not { Estimate.Curve: var curve }) return [];
+        return [.. Enumerable.Range(0, (int)(end / Every) + 1).Select(i => new FiringSample(i * Every, Math.Round(curve.At(Duration.FromMinutes(i * Every)).Celsius, 1)))];
     }
 
     /// <summary>Works out what is missing in the logbook.</summary>

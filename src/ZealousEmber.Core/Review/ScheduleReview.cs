@@ -26,6 +26,8 @@ public static class ScheduleReview
         ("leather-hard", false, ["steam-risk", "closed-hollow", "dries-too-fast", "loaded-hot", "hold-slip"]),
         ("loaded-hot", false, ["steam-risk", "dries-too-fast", "glaze-water"]),
         ("organics-fast", true, ["glazed-already"]),
+        ("steam-risk", false, ["no-candle"]),
+        ("kiln-cannot-reach", true, ["short-of-heat"]),
     ];
 
     private const int MostFixes = 2;
@@ -45,7 +47,7 @@ public static class ScheduleReview
     private static IReadOnlyList<Finding> All(ReviewContext context) => RateSlip.PerMinute(context) is { } all ? [all] :
     [
         .. SlipReview.Of(context), .. WaterReview.Of(context), .. BurnOutReview.Of(context), .. SizeChangeReview.Of(context), .. GlazedReview.Of(context), .. GoalReview.Of(context),
-        .. GlazeReview.Of(context), .. PracticeReview.Of(context), .. KilnReview.Of(context), .. NoFurther(context),
+        .. GlazeReview.Of(context), .. PracticeReview.Of(context), .. KilnReview.Of(context), .. AtmosphereReview.Of(context), .. TurnReview.Of(context), .. NoFurther(context),
     ];
 
     /// <summary>Findings of several reviewers as one list: what only follows from another is left out; the gravest first, then in the order of the steps.</summary>

@@ -110,6 +110,9 @@ public sealed record FiringRun(
     /// <summary>The goal with its neighbours, coolest first; empty without a goal.</summary>
     public ImmutableArray<Cone> Cones => WatchedFiring.Around(Goal);
 
+    /// <summary>Follows it from its beginning.</summary>
+    public IFollowedFiring Follow() => IsFuel ? new FuelFollower(this) : new LiveFiring(Watched);
+
     /// <summary>What is watched of an electric firing.</summary>
     public WatchedFiring Watched => new(Electric, Load, Program, Goal, Start, Taught is { Offset: { } offset } ? (offset, Taught.OffsetSd) : default, Known: Taught?.Tuning);
 
@@ -178,4 +181,13 @@ public enum EntryKind
 
     /// <summary>Pieces out of the kiln.</summary>
     CountedOut,
+
+    /// <summary>Burners or damper of a fuel kiln were set.</summary>
+    Turned,
+
+    /// <summary>Smell or flame of a fuel kiln; which, in the subject.</summary>
+    AirSign,
+
+    /// <summary>The turns were planned anew from here, and the new plan taken.</summary>
+    Replanned,
 }

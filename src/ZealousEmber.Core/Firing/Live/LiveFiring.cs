@@ -9,7 +9,7 @@ namespace ZealousEmber.Core.Firing.Live;
 /// A firing as it is followed: readings go in, in the order of their time; where it is, how it will go on and what is wrong come out. The same readings
 /// give the same answers, whenever they are given. Source: the project's paper on the firing day, sections 1 to 3; docs/firing-day.md.
 /// </summary>
-public sealed partial class LiveFiring
+public sealed partial class LiveFiring : IFollowedFiring
 {
     private const double LagMinutes = KilnPhysics.UsualLag / 60;
     private const double ShortGap = 10;

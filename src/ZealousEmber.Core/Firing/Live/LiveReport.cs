@@ -77,6 +77,9 @@ public sealed partial class LiveFiring
     /// <summary>What was promised; nothing where the program cannot be run.</summary>
     public Schedules.Curve? Promised => promise.Curve;
 
+    /// <inheritdoc/>
+    public NextThing? Next(LiveReport report) => NextThing.Of(firing, report, Promised);
+
     /// <summary>How to go on after a cut that is not over long; nothing where there was none, or without a goal.</summary>
     /// <param name="report">Where it is.</param>
     public ResumePlan? Resume(LiveReport report)

@@ -19,6 +19,9 @@ public enum NextKind
 
     /// <summary>It may be opened.</summary>
     Open,
+
+    /// <summary>Set burners and damper.</summary>
+    Turn,
 }
 
 /// <summary>The next thing somebody has to do.</summary>

@@ -42,6 +42,19 @@ public readonly record struct BurnerSetting(Flame Flame, int Lit, double Pressur
     /// <summary>All burners by the gauge.</summary>
     public static BurnerSetting Gauge(FuelKiln kiln, double pressure, double damper) => new(Flame.Gauge, kiln.Burners, pressure, damper);
 
+    /// <summary>In a few characters, to be kept: "gauge 2 0.25 0.5".</summary>
+    public string Written => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Flame.ToString().ToLowerInvariant()} {Lit} {Pressure:0.######} {Damper:0.####}");
+
+    /// <summary>The setting that was written so; nothing for anything else.</summary>
+    public static BurnerSetting? Read(string? written)
+    {
+        var parts = written?.Split(' ') ?? [];
+        var number = System.Globalization.CultureInfo.InvariantCulture;
+        return parts.Length == 4 && Enum.TryParse<Flame>(parts[0], ignoreCase: true, out var flame) && int.TryParse(parts[1], number, out var lit) && double.TryParse(parts[2], number, out var bar) && double.TryParse(parts[3], number, out var damper)
+            ? new BurnerSetting(flame, lit, bar, damper)
+            : null;
+    }
+
     /// <summary>True where ports and flue are shut with the burners out.</summary>
     public bool IsClosedUp => Lit == 0 && Damper <= 0;
 }

@@ -41,7 +41,7 @@ public static class TurnWords
         {
             Flame.Candle => $"{(all ? "candles on all burners" : setting.Lit == 1 ? "one burner as a candle" : $"{setting.Lit} burners as candles")}, {damper}",
             Flame.Low => $"{(all ? "all burners" : Phrases.Count(setting.Lit, "burner"))} low, {damper}",
-            Flame.Gauge => $"{Marks(setting.Pressure / kiln.Mark)} ({Phrases.Number(Math.Round(setting.Pressure, 4))} bar){(all ? "" : $" on {Phrases.Count(setting.Lit, "burner")}")}, {damper}",
+            Flame.Gauge => $"{Marks(setting.Pressure / kiln.Mark)} ({setting.Pressure.ToString("0.###", System.Globalization.CultureInfo.InvariantCulture)} bar){(all ? "" : $" on {Phrases.Count(setting.Lit, "burner")}")}, {damper}",
             _ => setting.IsClosedUp ? "burners out, ports and flue shut" : $"burners out, {damper}",
         };
     }

@@ -1,0 +1,83 @@
+using NodaTime;
+using ZealousEmber.App.Http;
+using ZealousEmber.App.Live;
+using ZealousEmber.Core;
+using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.Kilns.Fuel;
+using ZealousEmber.Core.Units;
+
+namespace ZealousEmber.App.FuelKilns;
+
+/// <summary>What hands can set on a kiln.</summary>
+/// <param name="Burners">How many.</param>
+/// <param name="Mark">Of the gauge, bar.</param>
+/// <param name="MostPressure">bar.</param>
+public sealed record HandsContract(int Burners, double Mark, double MostPressure);
+
+/// <summary>The plan as it would be from now, and how it differs.</summary>
+/// <param name="Turns">From now on.</param>
+/// <param name="Says">A sentence for each thing that changes; empty when nothing does.</param>
+public sealed record FreshPlanContract(IReadOnlyList<TurnContract> Turns, double EndMinute, double FuelKg, IReadOnlyList<string> Says);
+
+/// <summary>The turns of a firing under way; °C, minutes since the start.</summary>
+/// <param name="Minute">Now.</param>
+/// <param name="Turns">The plan that is followed, all of it.</param>
+/// <param name="Due">Index of the next row nobody has made; as many as there are rows when all are made.</param>
+/// <param name="EndMinute">When it is to be shut off.</param>
+/// <param name="FuelKg">In all, by this plan.</param>
+/// <param name="Fresh">As it would be planned from now; nothing before the first turn and after the shut-off.</param>
+/// <param name="Estimate">Where it is by what was turned and seen; nothing before the first turn.</param>
+/// <param name="ReducingSince">Since when it is in reduction; nothing while it is not.</param>
+/// <param name="IsOff">The burners are out for good.</param>
+public sealed record FiringTurnsContract(
+    double Minute, HandsContract Hands, IReadOnlyList<TurnContract> Turns, int Due, double EndMinute, double FuelKg, FreshPlanContract? Fresh, FuelEstimateContract? Estimate, double? ReducingSince, bool IsOff);
+
+/// <summary>The turn-up sheet of a firing under way.</summary>
+internal static class TurnEndpoints
+{
+    private const double WorthTime = 5;
+    private const double WorthFuel = 0.5;
+
+    public static void MapTurns(this WebApplication app) => app.MapGroup("/api/firings/{id:int}").WithTags("Fuel kilns")
+        .MapGet("turns", Show).WithSummary("The turns of a firing in a fuel kiln: the plan, what is due, where it is, and the plan as it would be from now").Produces<FiringTurnsContract>().ProducesProblem(404).ProducesProblem(409);
+
+    private static async Task<IResult> Show(int id, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel)
+    {
+        if (await studio.Runs.Find(id, cancel) is not { } run) return ProblemResponses.NotFound("started firing");
+        if (!run.IsFuel) return RunEndpoints.Refused("This kiln is not turned up by hand.");
+        var running = studio.Live.Find(id);
+        var now = running?.Minutes(studio.Now) ?? run.Minutes(run.OpenedAt ?? run.Clock(studio.Now));
+        var moment = running is not null
+            ? await studio.Live.Look(running, f => (f.Live as FuelFollower)?.At(now), cancel)
+            : (await studio.Live.Followed(run, context.RequestServices, cancel) as FuelFollower)?.At(now);
+        return moment is null ? RunEndpoints.Refused("This schedule cannot be fired in this kiln.") : Results.Ok(Write(moment, run, now));
+    }
+
+    private static FiringTurnsContract Write(FuelMoment m, FiringRun run, double now)
+    {
+        var kiln = m.Kiln.Kiln;
+        var plan = FuelPreviews.Turns(m.InForce, m.Kiln, run.Program, TemperatureUnit.Celsius, run.StartsAt);
+        return new FiringTurnsContract(
+            Math.Round(now, 2), new HandsContract(kiln.Burners, kiln.Mark, kiln.MostPressure), plan, m.Due, m.InForce.Powered.TotalMinutes, Math.Round(m.InForce.TotalFuel, 2), m.Fresh is { } fresh ? Write(fresh, m, run, now) : null,
+            m.Estimate is { } e ? FuelPreviews.Write(e, TemperatureUnit.Celsius) : null, m.ReducingSince, m.Due >= plan.Count && m.Fresh is null);
+    }
+
+    private static FreshPlanContract Write(TurnPlan fresh, FuelMoment m, FiringRun run, double now)
+    {
+        var turns = FuelPreviews.Turns(fresh, m.FreshKiln!, run.Program, TemperatureUnit.Celsius, run.StartsAt).Where(t => t.Minute >= now - 1e-6).ToList();
+        var says = new List<string>();
+        var before = m.InForce.Turns.LastOrDefault(t => t.Minute <= now + 1e-6);
+        if (turns.Count > 0 && before is not null && turns[0].Kind != TurnKind.ShutOff && turns[0].Set != TurnWords.Setting(before.Setting, m.Kiln.Kiln) && !Same(turns[0], before))
+            says.Add($"Now: {TurnWords.Setting(before.Setting, m.Kiln.Kiln)} becomes {Small(turns[0].Set)}.");
+        var late = fresh.Powered.TotalMinutes - m.InForce.Powered.TotalMinutes;
+        if (Math.Abs(late) >= WorthTime) says.Add($"Shut-off {Phrases.Hours(Duration.FromMinutes(Math.Round(Math.Abs(late))))} {(late > 0 ? "later" : "sooner")}.");
+        var fuel = fresh.TotalFuel - m.InForce.TotalFuel;
+        if (Math.Abs(fuel) >= WorthFuel) says.Add($"About {Phrases.Number(Math.Round(Math.Abs(fuel), 1))} kg of gas {(fuel > 0 ? "more" : "less")}.");
+        return new FreshPlanContract(turns, fresh.Powered.TotalMinutes, Math.Round(fresh.TotalFuel, 2), says);
+    }
+
+    private static bool Same(TurnContract row, PlannedTurn before) =>
+        row.Flame == before.Setting.Flame && row.Lit == before.Setting.Lit && Math.Abs(row.PressureBar - before.Setting.Pressure) < 1e-6 && Math.Abs(row.Damper - before.Setting.Damper) < 1e-6;
+
+    private static string Small(string text) => char.ToLowerInvariant(text[0]) + text[1..];
+}
