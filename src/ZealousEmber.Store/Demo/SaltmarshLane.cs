@@ -56,10 +56,13 @@ public static class SaltmarshLane
         await SaltmarshRuns.Seed(
             context, services.GetRequiredService<Repository<FiringDraft>>(), services.GetRequiredService<Repository<StudioKiln>>(), new ScheduleRepository(context, services.GetRequiredService<WriteQueue>(), time),
             services.GetRequiredService<FiringRuns>(), services.GetRequiredService<SampleLog>(), services.GetRequiredService<FiringRecords>(), services.GetRequiredService<KilnCareBook>(), now, cancel);
+        await SaltmarshFuel.Seed(
+            context, services.GetRequiredService<Repository<FiringDraft>>(), services.GetRequiredService<Repository<StudioKiln>>(), new ScheduleRepository(context, services.GetRequiredService<WriteQueue>(), time),
+            services.GetRequiredService<FiringRuns>(), services.GetRequiredService<FiringRecords>(), now, cancel);
         await transaction.CommitAsync(cancel);
     }
 
-    /// <summary>Two electric kilns, the hours of those who fire, and a tariff that is cheap at night.</summary>
+    /// <summary>Two electric kilns (Bittern, of gas, comes last), the hours of those who fire, and a tariff that is cheap at night.</summary>
     private static async Task SeedStudio(IServiceProvider services, Instant now, CancellationToken cancel)
     {
         var (kilns, clays, glazes) = (services.GetRequiredService<Repository<StudioKiln>>(), services.GetRequiredService<Repository<Clay>>(), services.GetRequiredService<Repository<Glaze>>());
@@ -78,7 +81,7 @@ public static class SaltmarshLane
         var night = new TariffBand("night", 0.13, new WeeklySpan([], new LocalTime(0, 30), new LocalTime(7, 30)));
         var settings = new StudioSettings(
             Zone,
-            new EnergyPrices("£", [new Tariff(EnergyCarrier.Electricity, 0.29, [night, new TariffBand("winter evening", 0.36, On("12345", 16, 19), 11, 3)])]),
+            new EnergyPrices("£", [new Tariff(EnergyCarrier.Electricity, 0.29, [night, new TariffBand("winter evening", 0.36, On("12345", 16, 19), 11, 3)]), new Tariff(EnergyCarrier.Gas, 0.14, [])]),
             [
                 new Presence("Maren", [On("12345", 8, 17), On("3", 18, 22)]),
                 new Presence("Tobin", [On("24", 17, 23), On("67", 9, 19)]),
