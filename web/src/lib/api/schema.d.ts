@@ -140,6 +140,53 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/kilns/{id}/fuel-learned': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What a fuel kiln’s firings have taught: burners, air, the eye, and climb by setting */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['FuelLearnedContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/kilns/{id}/fit': {
     parameters: {
       query?: never;
@@ -2346,6 +2393,62 @@ export interface paths {
         };
       };
     };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/turns': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The turns of a firing in a fuel kiln: the plan, what is due, where it is, and the plan as it would be from now */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['FiringTurnsContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
     delete?: never;
     options?: never;
     head?: never;
@@ -7200,6 +7303,19 @@ export interface components {
       /** Format: double */
       last100Hours: null | number;
     };
+    /** @description A row of the climb-per-setting table; °C. */
+    ClimbSeenContract: {
+      /** Format: double */
+      fromCelsius: number;
+      /** Format: double */
+      pressureBar: number;
+      /** Format: double */
+      damper: number;
+      /** Format: double */
+      perHour: number;
+      /** Format: double */
+      minutes: number;
+    };
     /** @description A flame with so much air in a chamber so hot. */
     CombustionRequest: {
       /** @description propane or naturalGas. */
@@ -7625,6 +7741,7 @@ export interface components {
       celsius: null | number;
       subject: null | string;
       text: null | string;
+      setting?: null | components['schemas']['SettingContract'];
     };
     /**
      * @description Kinds of entries.
@@ -7644,7 +7761,10 @@ export interface components {
       | 'after'
       | 'acknowledged'
       | 'state'
-      | 'counted-out';
+      | 'counted-out'
+      | 'turned'
+      | 'air-sign'
+      | 'replanned';
     /** @description An entry to be noted. */
     EntryRequest: {
       /** @description Made by the device; sent again it is the same entry. */
@@ -7664,6 +7784,7 @@ export interface components {
       subject?: null | string;
       /** @description In words. */
       text?: null | string;
+      setting?: null | components['schemas']['SettingContract'];
     };
     /** @description What is known of the kiln beyond its stored numbers: factors of its power, heat and loss. */
     EstimateContract: {
@@ -7938,6 +8059,41 @@ export interface components {
      */
     FiringState:
       'planned' | 'set' | 'started' | 'firing' | 'cooling' | 'stopped' | 'opened' | 'read' | 'closed';
+    /** @description The turns of a firing under way; °C, minutes since the start. */
+    FiringTurnsContract: {
+      /**
+       * Format: double
+       * @description Now.
+       */
+      minute: number;
+      hands: components['schemas']['HandsContract'];
+      /** @description The plan that is followed, all of it. */
+      turns: components['schemas']['TurnContract'][];
+      /**
+       * Format: int32
+       * @description Index of the next row nobody has made; as many as there are rows when all are made.
+       */
+      due: number;
+      /**
+       * Format: double
+       * @description When it is to be shut off.
+       */
+      endMinute: number;
+      /**
+       * Format: double
+       * @description In all, by this plan.
+       */
+      fuelKg: number;
+      fresh: null | components['schemas']['FreshPlanContract'];
+      estimate: null | components['schemas']['FuelEstimateContract'];
+      /**
+       * Format: double
+       * @description Since when it is in reduction; nothing while it is not.
+       */
+      reducingSince: null | number;
+      /** @description The burners are out for good. */
+      isOff: boolean;
+    };
     /** @description What is different from what was wanted. */
     FitChangeContract: {
       /** @description merged, split, clamped, rounded, no-full, hold, top, cooling, preset or finding. */
@@ -8207,6 +8363,17 @@ export interface components {
       /** @description It came days after. */
       later?: null | boolean;
     };
+    /** @description The plan as it would be from now, and how it differs. */
+    FreshPlanContract: {
+      /** @description From now on. */
+      turns: components['schemas']['TurnContract'][];
+      /** Format: double */
+      endMinute: number;
+      /** Format: double */
+      fuelKg: number;
+      /** @description A sentence for each thing that changes; empty when nothing does. */
+      says: string[];
+    };
     /** @description What turns and observations say of a firing; temperatures in the schedule's unit. */
     FuelEstimateContract: {
       /**
@@ -8247,6 +8414,35 @@ export interface components {
       colour: string;
       /** @description The chamber until then, as it was by all that is known. */
       curve: components['schemas']['CurvePointContract'][];
+    };
+    /** @description What a fuel kiln has taught. */
+    FuelLearnedContract: {
+      /**
+       * Format: int32
+       * @description How many finished firings stand behind it.
+       */
+      firings: number;
+      numbers: components['schemas']['FuelLesson'][];
+      climbs: components['schemas']['ClimbSeenContract'][];
+    };
+    /** @description A number learned of a fuel kiln. */
+    FuelLesson: {
+      /** @description burner, wall, air or eye. */
+      name: string;
+      /** @description In words. */
+      label: string;
+      /**
+       * Format: double
+       * @description % against the kiln as stored; K for the eye.
+       */
+      mean: number;
+      /**
+       * Format: double
+       * @description In the same.
+       */
+      sd: number;
+      /** @description In a sentence, honest about what cannot be told. */
+      says: string;
     };
     /** @description What it takes. */
     FuelUseContract: {
@@ -8335,6 +8531,24 @@ export interface components {
        */
       unit?: 'C' | 'F' | null;
       notes?: null | string;
+    };
+    /** @description What hands can set on a kiln. */
+    HandsContract: {
+      /**
+       * Format: int32
+       * @description How many.
+       */
+      burners: number;
+      /**
+       * Format: double
+       * @description Of the gauge, bar.
+       */
+      mark: number;
+      /**
+       * Format: double
+       * @description bar.
+       */
+      mostPressure: number;
     };
     /** @description Answer of the health check. */
     Health: {
@@ -9441,7 +9655,7 @@ export interface components {
      * @description What somebody has to do next.
      * @enum {string}
      */
-    NextKind: 'switch-on' | 'look-for-steam' | 'look-at-cones' | 'power-off' | 'open';
+    NextKind: 'switch-on' | 'look-for-steam' | 'look-at-cones' | 'power-off' | 'open' | 'turn';
     /** @description Something seen; just one of the four is given. */
     ObservationRequest: {
       /**
@@ -10729,6 +10943,12 @@ export interface components {
       steps: components['schemas']['RunStep'][];
       /** Format: double */
       boilingCelsius: number;
+      /**
+       * @description What heats a kiln.
+       * @default electric
+       * @enum {string}
+       */
+      heat: 'electric' | 'fuel';
     };
     /** @description A step of the program, as promised. */
     RunStep: {
@@ -10957,6 +11177,29 @@ export interface components {
        * @description Degrees an hour; less than none where it cools.
        */
       rate: number;
+    };
+    /** @description How burners and damper of a fuel kiln stand. */
+    SettingContract: {
+      /**
+       * Format: double
+       * @description At the burners; 0 is off. May be missing for a candle or a low flame.
+       */
+      pressureBar: null | number;
+      /**
+       * Format: double
+       * @description 0 shut … 1 open.
+       */
+      damper: null | number;
+      /**
+       * Format: int32
+       * @description Burners lit; all when missing.
+       */
+      lit?: null | number;
+      /**
+       * @description off, candle, low or gauge; gauge when missing.
+       * @enum {null|string}
+       */
+      flame?: 'off' | 'candle' | 'low' | 'gauge' | null;
     };
     /**
      * @description How much a finding matters.

@@ -3,6 +3,7 @@
   import type { Frame } from '$lib/chart/frame';
   import PointHandles, { type Grip } from '$lib/chart/PointHandles.svelte';
   import { degrees, duration } from '$lib/format';
+  import AirStrip from '$lib/fuel/AirStrip.svelte';
   import { MediaQuery } from 'svelte/reactivity';
   import type { PreviewLoop } from './preview-loop.svelte';
   import type { ScheduleDraft } from './schedule-draft.svelte';
@@ -29,6 +30,17 @@
   /** What the kiln does by itself after the last step belongs to the picture. */
   const curve = $derived(
     preview && kiln ? [...preview.curve, ...kiln.cooling.slice(1)] : (preview?.curve ?? [])
+  );
+  /** The air: as the kiln has it, else as the steps ask for it. */
+  const air = $derived(
+    kiln?.atmosphere ??
+      (steps.some(({ step }) => step.atmosphere && step.atmosphere !== 'oxidising')
+        ? (preview?.segments ?? []).map((s, i) => ({
+            minute: s.startMinute,
+            lambda: 1,
+            band: steps[i]?.step.atmosphere ?? ('oxidising' as const)
+          }))
+        : [])
   );
   const stale = $derived(loop.failed !== null || Object.keys(loop.errors).length > 0);
   /** The preview is of steps that were there when it was asked for; only what both have can be held. */
@@ -79,6 +91,7 @@
       )}, {duration(preview.totalMinutes)} in all"
     >
       {#snippet children(frame)}
+        {#if air.length > 0}<AirStrip {frame} {air} until={preview.poweredMinutes} />{/if}
         <PointHandles
           {frame}
           segments={preview.segments}

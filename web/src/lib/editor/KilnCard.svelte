@@ -27,6 +27,12 @@
     { value: 0, name: 'empty' }
   ];
 
+  const turnsHref = $derived(
+    place.firing
+      ? `/firings/${place.firing.id}?stage=set`
+      : `/schedules/${scheduleId}/turns?kiln=${place.kilnId}&fill=${place.fill}${loop.startsAt ? `&start=${encodeURIComponent(loop.startsAt)}` : ''}`
+  );
+
   function choose(value: string) {
     if (value === 'make') void goto('/stores/kilns/new');
     else place.choose(value === '' ? null : Number(value));
@@ -60,7 +66,30 @@
       </select>
     </span>
   </div>
-  {#if kiln}
+  {#if kiln?.heat === 'fuel' && place.kilnId !== null}
+    {#await import('$lib/fuel/FuelFacts.svelte') then { default: FuelFacts }}
+      <FuelFacts {kiln} {unit} />
+    {/await}
+    {#if scheduleId !== null}
+      <p class="mt-1">
+        <a class="link text-primary font-semibold" href={turnsHref} data-testid="to-turns"
+          >Turn-up sheet for {kiln.name}</a
+        >
+      </p>
+    {:else}<p class="text-soft mt-1">
+        Give the schedule a name, and its turn-up sheet can be opened here.
+      </p>{/if}
+    <details class="mt-1">
+      <summary class="text-soft cursor-pointer text-[12.5px]">How sure is this?</summary>
+      <p class="text-soft mt-1 text-[12.5px]">
+        Calculated with {number(kiln.load.wareKg, 0)} kg of {kiln.load.firstFiring ? 'raw' : 'bisqued'} ware and
+        {number(kiln.load.furnitureKg, 0)} kg of shelves, from burners, draft and walls. Give or take {number(
+          kiln.uncertainty * 100,
+          0
+        )} % until its firings have taught it; fired by eye it is planned anew at every turn.
+      </p>
+    </details>
+  {:else if kiln}
     <dl class="grid grid-cols-[1fr_auto] gap-x-2 gap-y-[3px]" data-testid="power">
       <dt class="text-soft">Energy</dt>
       <dd class="text-right font-semibold" data-testid="energy">

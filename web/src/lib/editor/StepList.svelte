@@ -59,6 +59,7 @@
         selected={selected === row}
         times={at >= 0 ? loop.preview?.segments[at] : undefined}
         late={at >= 0 ? (loop.preview?.kiln?.steps[at]?.lateMinutes ?? 0) : 0}
+        burns={loop.preview?.kiln?.heat === 'fuel'}
         cautions={loop.preview?.cautions.filter((c) => c.segment === at).map((c) => c.text) ?? []}
         onselect={() => (selected = row)}
         onfocusrow={(r) => void focusRow(r)}

@@ -15,11 +15,13 @@
     selected: boolean;
     times: Preview['segments'][number] | undefined;
     late: number;
+    burns: boolean;
     cautions: readonly string[];
     onselect: () => void;
     onfocusrow: (row: number) => void;
   }
-  const { draft, errors, step, row, selected, times, late, cautions, onselect, onfocusrow }: Props = $props();
+  const { draft, errors, step, row, selected, times, late, burns, cautions, onselect, onfocusrow }: Props =
+    $props();
 
   const at = $derived(draft.stepNumber(row));
   const falls = $derived(times ? times.direction === 'down' : step.pace === 'natural');
@@ -62,7 +64,7 @@
     />
   </svg>
 
-  <StepSentence {draft} {errors} {step} {row} {times} {falls} />
+  <StepSentence {draft} {errors} {step} {row} {times} {falls} {burns} />
 
   <input
     class="why"

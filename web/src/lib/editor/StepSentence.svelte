@@ -3,6 +3,7 @@
   import WordField from '$lib/fields/WordField.svelte';
   import { readHold, readNumber, readPace } from '$lib/fields/parse';
   import { hold, number } from '$lib/format';
+  import { airNames } from '$lib/fuel/words';
   import type { DraftStep } from './draft';
   import type { ScheduleDraft } from './schedule-draft.svelte';
 
@@ -14,8 +15,10 @@
     row: number;
     times: Preview['segments'][number] | undefined;
     falls: boolean;
+    /** A fuel kiln is chosen: its air can be. */
+    burns: boolean;
   }
-  const { draft, errors, step, row, times, falls }: Props = $props();
+  const { draft, errors, step, row, times, falls, burns }: Props = $props();
 
   const unit = $derived(`°${draft.body.unit}`);
   const at = $derived(draft.stepNumber(row));
@@ -89,8 +92,18 @@
       onleave={() => draft.history.endGroup()}
     />
   {/if}
-  {#if step.atmosphere}
-    <span class="air">{step.atmosphere.replace('-', ' ')}</span>
+  {#if step.atmosphere || burns}
+    <span>in</span>
+    <select
+      class="air"
+      aria-label="Air of step {row + 1}"
+      value={step.atmosphere ?? ''}
+      onchange={(e) =>
+        draft.editStep(row, { atmosphere: (e.currentTarget.value || null) as DraftStep['atmosphere'] })}
+    >
+      <option value="">any air</option>
+      {#each Object.entries(airNames) as [air, name] (air)}<option value={air}>{name}</option>{/each}
+    </select>
   {/if}
 </div>
 
@@ -105,8 +118,13 @@
   }
   .air {
     color: var(--color-secondary);
-    font-size: 13px;
-    margin-left: 6px;
+    font-size: 14.5px;
+    background: none;
+    border: 0;
+    border-bottom: 1px dotted currentColor;
+    padding: 0 2px;
+    cursor: pointer;
+    field-sizing: content;
   }
   @media (max-width: 767px) {
     .sentence {

@@ -47,16 +47,29 @@
         >{/if}
     </p>
   {/if}
-  <SetStage
-    schedule={what}
-    name={draft.body.name ?? 'Firing'}
-    {kiln}
-    firingId={draft.id}
-    scheduleId={schedule?.id ?? null}
-    scheduleVersion={schedule?.version ?? null}
-    load={draft.request.load}
-    startsAt={draft.body.startsAt ?? null}
-  />
+  {#if kiln.kiln.heat === 'fuel'}
+    {#await import('$lib/fuel/TurnSheet.svelte') then { default: TurnSheet }}
+      <TurnSheet
+        schedule={what}
+        name={draft.body.name ?? 'Firing'}
+        kilnId={kiln.id}
+        load={draft.request.load ?? null}
+        start={draft.body.startsAt ?? null}
+        back={null}
+      />
+    {/await}
+  {:else}
+    <SetStage
+      schedule={what}
+      name={draft.body.name ?? 'Firing'}
+      {kiln}
+      firingId={draft.id}
+      scheduleId={schedule?.id ?? null}
+      scheduleVersion={schedule?.version ?? null}
+      load={draft.request.load}
+      startsAt={draft.body.startsAt ?? null}
+    />
+  {/if}
 {:else}
   <section class="card-paper max-w-lg p-5">
     <h2 class="mb-1 text-[17px]">Nothing to set yet</h2>

@@ -28,10 +28,11 @@
       />
       <b>{kind.name}</b>
       <span class="text-soft block pl-6 text-[12.5px]"
-        >{number(kind.usual.volume ?? 0, 0)} L, {number((kind.usual.power ?? 0) / 1000)} kW, up to {degrees(
-          kind.usual.topLimit ?? 0,
-          'C'
-        )}</span
+        >{number(kind.usual.volume ?? 0, 0)} L, {number(
+          kind.usual.heat === 'fuel'
+            ? (kind.usual.burners ?? 0) * (kind.usual.burnerPower ?? 0)
+            : (kind.usual.power ?? 0) / 1000
+        )} kW, up to {degrees(kind.usual.topLimit ?? 0, 'C')}</span
       >
     </label>
   {/each}

@@ -12,9 +12,21 @@
 
   type Field = Exclude<
     keyof KilnBody,
-    'name' | 'class' | 'unit' | 'brick' | 'holdClock' | 'notes' | 'controllerId'
+    'name' | 'class' | 'unit' | 'brick' | 'holdClock' | 'notes' | 'controllerId' | 'heat' | 'fuel'
   >;
-  const groups: readonly { title: string; fields: readonly Field[] }[] = [
+  type Group = { title: string; fields: readonly Field[] };
+  const isFuel = $derived(draft.body.heat === 'fuel');
+  const gas: readonly Group[] = [
+    {
+      title: 'Burners and regulator',
+      fields: ['burners', 'burnerPower', 'mostPressure', 'mark', 'cylinder']
+    },
+    { title: 'Flue and draft', fields: ['flue', 'inlets', 'draft', 'gap'] },
+    { title: 'Chamber and walls', fields: ['volume', 'brickThickness', 'fibreThickness'] },
+    { title: 'Where and how hot', fields: ['topLimit', 'openLimit', 'room', 'altitude'] },
+    { title: 'Known of it', fields: ['burnerFactor', 'airFactor', 'wallFactor', 'uncertainty'] }
+  ];
+  const electric: readonly Group[] = [
     { title: 'On the plate', fields: ['volume', 'power', 'voltage', 'topLimit'] },
     {
       title: 'As it stands',
@@ -23,7 +35,9 @@
     { title: 'Its walls', fields: ['brickThickness', 'fibreThickness', 'leak'] },
     { title: 'Learned from logs', fields: ['heatFactor', 'lossFactor', 'uncertainty'] }
   ];
-  const about = (field: Field) => numbers.find((n) => n.field === field);
+  const groups = $derived(isFuel ? gas : electric);
+  const about = (field: Field) =>
+    numbers.find((n) => n.field === field && n.heat === (isFuel ? 'fuel' : 'electric'));
   const unitOf = (n: KilnNumber) => (n.unit === '°C' ? `°${draft.body.unit ?? 'C'}` : n.unit);
   const label = (n: KilnNumber) => n.label.replace(/^(The|What) /, '').replace(/^./, (c) => c.toUpperCase());
   let unreadable: Partial<Record<Field, string | undefined>> = $state({});
@@ -71,7 +85,27 @@
           </div>
         {/if}
       {/each}
-      {#if group.title === 'Its walls'}
+      {#if group.title === 'Burners and regulator'}
+        <div class="field">
+          <label for="kiln-fuel" class="font-semibold">Gas</label>
+          <select
+            id="kiln-fuel"
+            class="select select-sm w-40"
+            value={draft.body.fuel ?? 'propane'}
+            onchange={(e) =>
+              draft.edit({
+                fuel: e.currentTarget.value,
+                cylinder: e.currentTarget.value === 'propane' ? draft.body.cylinder || 33 : 0
+              })}
+          >
+            <option value="propane">propane</option>
+            <option value="naturalGas">natural gas</option>
+          </select>
+          <p class="means text-soft">
+            Bottled or from a tank, or piped. Jets differ: a gas fitter changes them.
+          </p>
+        </div>
+      {:else if group.title === 'Its walls'}
         <div class="field">
           <label for="kiln-brick" class="font-semibold">Kind of brick</label>
           <select

@@ -39,15 +39,27 @@
             <dl class="mt-2 grid grid-cols-[1fr_auto] gap-x-3 gap-y-0.5 text-[13.5px]">
               <dt class="text-soft">Volume</dt>
               <dd class="text-right">{number(kiln.kiln.volume ?? 0, 0)} L</dd>
-              <dt class="text-soft">Power now</dt>
-              <dd class="text-right">
-                {number(((kiln.kiln.power ?? 0) * (kiln.kiln.elementHealth ?? 100)) / 100_000)} kW, {number(
-                  kiln.amperes,
-                  0
-                )} A
-              </dd>
-              <dt class="text-soft">Elements give</dt>
-              <dd class="text-right">{number(kiln.kiln.elementHealth ?? 100, 0)} %</dd>
+              {#if kiln.kiln.heat === 'fuel'}
+                <dt class="text-soft">Burners</dt>
+                <dd class="text-right">
+                  {number(kiln.kiln.burners ?? 0, 0)} × {number(kiln.kiln.burnerPower ?? 0)} kW, {kiln.kiln
+                    .fuel === 'naturalGas'
+                    ? 'natural gas'
+                    : 'propane'}
+                </dd>
+                <dt class="text-soft">Gauge</dt>
+                <dd class="text-right">to {number(kiln.kiln.mostPressure ?? 0, 2)} bar</dd>
+              {:else}
+                <dt class="text-soft">Power now</dt>
+                <dd class="text-right">
+                  {number(((kiln.kiln.power ?? 0) * (kiln.kiln.elementHealth ?? 100)) / 100_000)} kW, {number(
+                    kiln.amperes ?? 0,
+                    0
+                  )} A
+                </dd>
+                <dt class="text-soft">Elements give</dt>
+                <dd class="text-right">{number(kiln.kiln.elementHealth ?? 100, 0)} %</dd>
+              {/if}
               <dt class="text-soft">Made for up to</dt>
               <dd class="text-right">{degrees(kiln.kiln.topLimit ?? 0, kiln.kiln.unit ?? 'C')}</dd>
               <dt class="text-soft">Known to</dt>

@@ -150,17 +150,32 @@
             class="textarea mt-1 w-full"
             rows="2"
             maxlength="2000"
-            placeholder="Which peephole, which shelf runs cool, when the elements were changed"
+            placeholder={kiln.body.heat === 'fuel'
+              ? 'Which burner lights first, where the damper sticks, which shelf runs cool'
+              : 'Which peephole, which shelf runs cool, when the elements were changed'}
             value={kiln.body.notes ?? ''}
             oninput={(e) => kiln.edit({ notes: e.currentTarget.value || null }, 'notes')}></textarea>
         </label>
       </div>
       <aside class="grid content-start gap-3">
-        {#if kiln.portrait}<PortraitCard kiln={kiln.body} portrait={kiln.portrait} />{/if}
+        {#if kiln.portrait && kiln.body.heat === 'fuel'}
+          {#await import('$lib/fuel/FuelPortraitCard.svelte') then { default: FuelPortraitCard }}<FuelPortraitCard
+              kiln={kiln.body}
+              portrait={kiln.portrait}
+            />{/await}
+        {:else if kiln.portrait}<PortraitCard kiln={kiln.body} portrait={kiln.portrait} />{/if}
       </aside>
     </div>
   </form>
-  {#if kiln.id !== null}
+  {#if kiln.id !== null && kiln.body.heat === 'fuel'}
+    <div class="grid grid-cols-[minmax(0,1fr)] gap-3 px-5 pb-8" id="taught">
+      {#await import('$lib/fuel/FuelTaughtCard.svelte') then { default: FuelTaughtCard }}<FuelTaughtCard
+          kilnId={kiln.id}
+          mark={kiln.body.mark ?? 0.05}
+        />{/await}
+      <TokenCard kilnId={kiln.id} />
+    </div>
+  {:else if kiln.id !== null}
     <div class="grid grid-cols-[minmax(0,1fr)] gap-3 px-5 pb-8" id="taught">
       {#await import('$lib/learning/TaughtCard.svelte') then { default: TaughtCard }}<TaughtCard
           kilnId={kiln.id ?? 0}

@@ -1,0 +1,45 @@
+<script lang="ts">
+  import type { Frame } from '$lib/chart/frame';
+  import { airNames, airStretches, type Air } from './words';
+
+  /** The air along the foot of a chart: a band and a word for each stretch that is not in oxidation. */
+  interface Props {
+    frame: Frame;
+    air: readonly Air[];
+    /** Until the burners go out. */
+    until: number;
+    paper?: boolean;
+  }
+  const { frame, air, until, paper = false }: Props = $props();
+  const stretches = $derived(
+    airStretches(air, until).filter((s) => s.band !== 'oxidising' && s.from < until)
+  );
+  const fills = {
+    oxidising: 'none',
+    neutral: '#8d8a86',
+    'light-reduction': '#d9963f',
+    'heavy-reduction': '#c2571d'
+  };
+  const y = $derived(frame.height - frame.bottom - 17);
+</script>
+
+<g
+  data-air
+  role="img"
+  aria-label="The air: {stretches.map((s) => airNames[s.band]).join(', then ') || 'oxidation'}"
+>
+  {#each stretches as s (s.from)}
+    {@const x = frame.x(s.from)}
+    {@const width = Math.max(2, frame.x(Math.min(s.to, until)) - x)}
+    <rect {x} {y} {width} height="15" fill={fills[s.band]} fill-opacity={paper ? 0.35 : 0.5} />
+    {#if width > airNames[s.band].length * 6.2}
+      <text
+        x={x + width / 2}
+        y={y + 11.5}
+        text-anchor="middle"
+        font-size="11.5"
+        fill={paper ? '#222' : '#fff4e2'}>{airNames[s.band]}</text
+      >
+    {/if}
+  {/each}
+</g>

@@ -1,0 +1,149 @@
+<script lang="ts">
+  import { degrees, duration, number, shortTime } from '$lib/format';
+  import { airNames, type Turn } from './words';
+
+  /** The turn-up sheet, a row a turn: what to set, what to expect, why, and the caution where it belongs. */
+  interface Props {
+    turns: readonly Turn[];
+    unit: 'C' | 'F';
+    /** The next one nobody has made. */
+    due?: number;
+    paper?: boolean;
+  }
+  const { turns, unit, due, paper = false }: Props = $props();
+</script>
+
+<table class={['sheet', paper && 'paper']}>
+  <thead>
+    <tr>
+      <th scope="col">At</th>
+      <th scope="col">Set</th>
+      <th scope="col" class="num">Then</th>
+      <th scope="col">Look, smell, listen</th>
+    </tr>
+  </thead>
+  <tbody>
+    {#each turns as turn, i (turn.minute + turn.kind)}
+      <tr class={[turn.done && 'done', i === due && 'due', turn.kind]} data-testid="turn">
+        <td class="at">
+          <b>{turn.at ? shortTime(new Date(turn.at)) : duration(turn.minute)}</b>
+          {#if turn.at}<span class="text-soft">{duration(turn.minute)}</span>{/if}
+        </td>
+        <td>
+          <b>{turn.set}</b>
+          {#if turn.band && turn.asked && turn.asked !== 'oxidising'}<span class="air"
+              >{airNames[turn.band]}</span
+            >{/if}
+          {#if turn.late}<span class="late">late</span>{/if}
+          {#if turn.why}<p class="why">{turn.why}</p>{/if}
+          {#if turn.caution}<p class="caution">{turn.caution}</p>{/if}
+        </td>
+        <td class="num"
+          >{degrees(turn.temperature, unit)}<span class="text-soft">{turn.colour}</span
+          >{#if turn.lambda !== null}<span class="text-soft">λ {number(turn.lambda, 2)}</span>{/if}</td
+        >
+        <td class="text-soft">{turn.expect}</td>
+      </tr>
+    {/each}
+  </tbody>
+</table>
+
+<style>
+  .sheet {
+    width: 100%;
+    border-collapse: collapse;
+    font-size: 14px;
+    line-height: 1.3;
+  }
+  th {
+    text-align: left;
+    font-weight: 600;
+    font-size: 12.5px;
+    color: var(--color-soft);
+    padding: 4px 8px 4px 0;
+  }
+  td {
+    vertical-align: top;
+    padding: 6px 10px 6px 0;
+    border-top: 1px solid color-mix(in oklab, var(--color-base-300) 70%, transparent);
+  }
+  .num {
+    text-align: right;
+    white-space: nowrap;
+    font-variant-numeric: tabular-nums;
+  }
+  .num span,
+  .at span {
+    display: block;
+    font-size: 12.5px;
+  }
+  .at {
+    white-space: nowrap;
+    font-variant-numeric: tabular-nums;
+  }
+  .air,
+  .late {
+    margin-left: 8px;
+    font-size: 12.5px;
+    color: var(--color-secondary);
+  }
+  .late {
+    color: var(--color-warning);
+    font-weight: 600;
+  }
+  .why {
+    font-size: 13px;
+    color: var(--color-soft);
+  }
+  .caution {
+    font-size: 13px;
+    border-left: 3px solid var(--color-warning);
+    padding-left: 8px;
+    margin-top: 3px;
+  }
+  .done {
+    opacity: 0.6;
+  }
+  .due {
+    background: color-mix(in oklab, var(--color-primary) 9%, var(--color-base-100));
+  }
+  .shut-off td {
+    border-top: 2px solid currentColor;
+  }
+  .paper {
+    font-size: var(--size, 10px);
+  }
+  .paper td,
+  .paper th {
+    color: #1d1916;
+    border-color: #bbb;
+    padding-block: 0.28em;
+  }
+  .paper .why,
+  .paper .caution,
+  .paper .num span,
+  .paper .at span,
+  .paper .air {
+    font-size: 0.92em;
+    color: #444;
+  }
+  @media (max-width: 640px) {
+    .sheet:not(.paper) thead {
+      display: none;
+    }
+    .sheet:not(.paper) tr {
+      display: grid;
+      grid-template-columns: 4.6em minmax(0, 1fr) auto;
+      border-top: 1px solid var(--color-base-300);
+      padding: 6px 4px;
+    }
+    .sheet:not(.paper) td {
+      border: 0;
+      padding: 2px 6px 2px 0;
+    }
+    .sheet:not(.paper) td:last-child {
+      grid-column: 2 / -1;
+      font-size: 13px;
+    }
+  }
+</style>

@@ -1,0 +1,88 @@
+import type { components } from '$lib/api/schema';
+import { number } from '$lib/format';
+
+type Schemas = components['schemas'];
+export type Turn = Schemas['TurnContract'];
+export type Air = Schemas['AirContract'];
+export type FuelUse = Schemas['FuelUseContract'];
+export type FiringTurns = Schemas['FiringTurnsContract'];
+export type Setting = Schemas['SettingContract'];
+export type AirBand = Air['band'];
+
+/** What people call the air. */
+export const airNames: Record<AirBand, string> = {
+  oxidising: 'oxidation',
+  neutral: 'neutral',
+  'light-reduction': 'light reduction',
+  'heavy-reduction': 'heavy reduction'
+};
+
+/** Stretches of one kind of air; what is shorter than a few minutes belongs to the one before. */
+export function airStretches(
+  air: readonly Air[],
+  end: number
+): { from: number; to: number; band: AirBand }[] {
+  const stretches: { from: number; to: number; band: AirBand }[] = [];
+  for (const [i, point] of air.entries()) {
+    const to = air[i + 1]?.minute ?? end;
+    const last = stretches.at(-1);
+    if (last && (last.band === point.band || to - point.minute < 3)) last.to = to;
+    else stretches.push({ from: point.minute, to, band: point.band });
+  }
+  return stretches.filter((s) => s.to > s.from);
+}
+
+/** "6 marks", "half a mark" for the gauge. */
+export const marks = (bar: number, mark: number) => {
+  const count = Math.round((bar / mark) * 100) / 100;
+  return `${number(count)} ${count === 1 ? 'mark' : 'marks'}`;
+};
+
+/** Settings a thumb can step through: off, candles, low, the gauge by half and whole marks. */
+export function flames(hands: FiringTurns['hands']): Setting[] {
+  const all: Setting[] = [];
+  for (let lit = 1; lit <= hands.burners; lit++)
+    all.push({ flame: 'candle', lit, pressureBar: null, damper: null });
+  all.push({ flame: 'low', lit: hands.burners, pressureBar: null, damper: null });
+  const bars = new Set<number>();
+  for (let half = 1; half <= 8; half++) bars.add(Math.round(half * hands.mark * 5000) / 10000);
+  for (let mark = 5; mark * hands.mark <= hands.mostPressure + 1e-9; mark++)
+    bars.add(Math.round(mark * hands.mark * 10000) / 10000);
+  for (const bar of [...bars].filter((b) => b <= hands.mostPressure + 1e-9))
+    all.push({ flame: 'gauge', lit: hands.burners, pressureBar: bar, damper: null });
+  return all;
+}
+
+/** The flame of a setting in words; the damper is said beside it. */
+export function flameText(
+  s: Pick<Setting, 'flame' | 'lit' | 'pressureBar'>,
+  hands: FiringTurns['hands']
+): string {
+  if (!s.lit || s.flame === 'off') return 'off';
+  const all = s.lit === hands.burners;
+  if (s.flame === 'candle')
+    return all ? 'candles on all burners' : s.lit === 1 ? 'one candle' : `${s.lit} candles`;
+  if (s.flame === 'low') return 'all burners low';
+  return `${marks(s.pressureBar ?? 0, hands.mark)} · ${number(s.pressureBar ?? 0, 3)} bar`;
+}
+
+/** Which of the flames a setting is nearest to. */
+export function nearestFlame(
+  s: Pick<Setting, 'flame' | 'lit' | 'pressureBar'>,
+  all: readonly Setting[]
+): number {
+  let best = 0;
+  for (const [i, f] of all.entries()) {
+    if (f.flame !== s.flame) continue;
+    const [of, than] = [all[best], f];
+    if (f.flame === 'candle' ? f.lit === s.lit : f.flame === 'low') return i;
+    if (
+      f.flame === 'gauge' &&
+      (of?.flame !== 'gauge' ||
+        Math.abs((than.pressureBar ?? 0) - (s.pressureBar ?? 0)) <
+          Math.abs((of.pressureBar ?? 0) - (s.pressureBar ?? 0)))
+    )
+      best = i;
+  }
+  return best;
+}
