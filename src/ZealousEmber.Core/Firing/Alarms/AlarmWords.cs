@@ -22,6 +22,8 @@ public static class AlarmWords
         ["cannot-reach"] = "As it goes now, it will not reach the top. A longer hold lower down may still bring the cone down; look at the cones.",
         ["cone-short"] = "The goal cone will probably stay up. A longer hold brings it down: see “end the hold”.",
         ["cone-past"] = "The ware will probably get more heat than the goal cone. A shorter hold helps: see “end the hold”.",
+        ["turn-due"] = "A turn is due. Look at the sheet, set burners and damper, and note it.",
+        ["turn-overdue"] = "A turn is overdue. Set it now, or plan anew from now: the kiln has gone its own way since.",
         ["past-end"] = "The power should be off by now. See whether the hold goes on at the controller, and switch off when the cones say so.",
         ["steam-look"] = "Look for steam: hold a cold mirror over the peephole. Wet ware bursts past boiling.",
     };

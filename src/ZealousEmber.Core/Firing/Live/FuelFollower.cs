@@ -198,6 +198,7 @@ public sealed class FuelFollower : IFollowedFiring
     private void LookAround(double now, FuelMoment moment)
     {
         var due = moment.Due < moment.InForce.Turns.Length && off is null ? moment.InForce.Turns[moment.Due].Minute : double.PositiveInfinity;
+        Board.Look("turn-due", AlarmWeight.Ask, now, now >= due && turns.Count > 0, now < due, 0, 0, () => moment.InForce.Turns[moment.Due].Kind == TurnKind.ShutOff ? "Shut off, when the cones say so." : $"{TurnWords.Setting(moment.InForce.Turns[moment.Due].Setting, moment.Kiln.Kiln)}.");
         Board.Look("turn-overdue", AlarmWeight.Warn, now, now - due >= LateTurn && turns.Count > 0, now - due < LateTurn, 0, 0, () => $"Due {PowerAlarms.Whole(now - due)} min ago.");
         var top = Math.Min(kiln.Kiln.TopLimit.Celsius, run.Program.Steps.Max(s => s.Target?.Celsius ?? 0) + 15);
         Board.Look("over-limit", AlarmWeight.Danger, now, shown >= top && off is null, !(shown >= top - 5), 0, 0, () => $"{PowerAlarms.Whole(shown ?? 0)} °C; the limit is {PowerAlarms.Whole(top)} °C.");

@@ -46,7 +46,12 @@ public static class TurnWords
         };
     }
 
-    private static string Marks(double marks) => $"{Phrases.Number(Math.Round(marks, 2))} {(Math.Abs(marks - 1) < 0.01 ? "mark" : "marks")}";
+    private static string Marks(double marks)
+    {
+        var whole = Math.Floor(marks + 0.01);
+        if (Math.Abs(marks - 0.5) < 0.01) return "half a mark";
+        return $"{(Math.Abs(marks - whole - 0.5) < 0.01 ? $"{Phrases.Number(whole)}½" : Phrases.Number(Math.Round(marks, 2)))} {(Math.Abs(marks - 1) < 0.01 ? "mark" : "marks")}";
+    }
 
     private static string Set(PlannedTurn turn, FuelKiln kiln) => turn.Kind switch
     {

@@ -20,6 +20,15 @@
     'light-reduction': '#d9963f',
     'heavy-reduction': '#c2571d'
   };
+  /** Too narrow to be written in: said once behind them. */
+  const behind = $derived(
+    stretches.length > 0 &&
+      stretches.every(
+        (s) => frame.x(Math.min(s.to, until)) - frame.x(s.from) <= airNames[s.band].length * 6.2
+      )
+      ? stretches.map((s) => airNames[s.band]).join(', then ')
+      : ''
+  );
   const y = $derived(frame.height - frame.bottom - 17);
 </script>
 
@@ -42,4 +51,10 @@
       >
     {/if}
   {/each}
+  {#if behind}<text
+      x={frame.x(Math.min(until, stretches.at(-1)?.to ?? 0)) + 7}
+      y={y + 11.5}
+      font-size="11.5"
+      fill={paper ? '#222' : '#e9c79b'}>{behind}</text
+    >{/if}
 </g>

@@ -2,6 +2,7 @@
   import { scaleLinear } from 'd3-scale';
   import type { KilnPortrait } from '$lib/api/client';
   import { number } from '$lib/format';
+  import { marks } from './words';
 
   /** How fast a gas kiln climbs in the next half hour, by setting and temperature. */
   interface Props {
@@ -22,8 +23,8 @@
   );
   const y = $derived(
     scaleLinear()
-      .domain([Math.max(least, -80), Math.min(most, 500)])
-      .range([height - bottom, 12])
+      .domain([Math.max(least, -80), Math.min(most, 600)])
+      .range([height - bottom, 26])
       .clamp(true)
   );
   const line = (bar: number) => settings.filter((s) => s.pressureBar === bar);
@@ -63,7 +64,7 @@
         >{number(tick, 0)}°</text
       >
     {/each}
-    <text x={left + 4} y="14" font-size="11.5" fill="#e9dccb">°{unit}/h in the next half hour</text>
+    <text x={left + 4} y="16" font-size="11.5" fill="#e9dccb">°{unit}/h in the next half hour</text>
     {#each bars as bar, i (bar)}
       {@const last = line(bar).at(-1)}
       <path d={d(bar)} fill="none" stroke={shade(i)} stroke-width="2.2" />
@@ -71,7 +72,7 @@
           x={Math.min(x(last.temperature) + 5, width - 74)}
           y={y(last.rate) + 4}
           font-size="11.5"
-          fill={shade(i)}>{number(bar / mark)} marks</text
+          fill={shade(i)}>{marks(bar, mark)}</text
         >{/if}
     {/each}
   </svg>

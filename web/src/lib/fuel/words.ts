@@ -35,7 +35,9 @@ export function airStretches(
 /** "6 marks", "half a mark" for the gauge. */
 export const marks = (bar: number, mark: number) => {
   const count = Math.round((bar / mark) * 100) / 100;
-  return `${number(count)} ${count === 1 ? 'mark' : 'marks'}`;
+  if (count === 0.5) return 'half a mark';
+  const whole = Math.floor(count);
+  return `${count - whole === 0.5 ? `${whole}½` : number(count)} ${count === 1 ? 'mark' : 'marks'}`;
 };
 
 /** Settings a thumb can step through: off, candles, low, the gauge by half and whole marks. */
@@ -86,3 +88,20 @@ export function nearestFlame(
   }
   return best;
 }
+
+/** A setting as it is noted: "0.3 bar, damper 50 %". */
+export function settingText(s: Setting): string {
+  const damper = `damper ${number((s.damper ?? 0) * 100, 0)} %`;
+  if (!s.lit || s.flame === 'off') return (s.damper ?? 0) <= 0 ? 'off, closed up' : `off, ${damper}`;
+  if (s.flame === 'candle') return `${s.lit === 1 ? 'one candle' : `${s.lit} candles`}, ${damper}`;
+  if (s.flame === 'low') return `low flames, ${damper}`;
+  return `${number(s.pressureBar ?? 0, 3)} bar, ${damper}`;
+}
+
+/** What smell and flame say of the air. */
+export const signs = [
+  { sign: 'smell', name: 'A sour smell has begun', means: 'it reduces' },
+  { sign: 'clear', name: 'Clear: no smell, no flame', means: 'air enough' },
+  { sign: 'flame-at-flue', name: 'Flame stands at the flue', means: 'gas leaves unburnt' },
+  { sign: 'flame-at-ports', name: 'Flame licks out of the ports', means: 'open the damper' }
+] as const;

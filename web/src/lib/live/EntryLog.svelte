@@ -2,6 +2,7 @@
   import { clock, shortTime } from '$lib/format';
   import { outbox } from './outbox.svelte';
   import type { Entry, EntryRequest } from './types';
+  import { settingText, signs } from '$lib/fuel/words';
   import { big } from './words';
 
   /** Everything noted of this firing, the latest first; what is still on its way says so. */
@@ -17,7 +18,7 @@
   const waiting = $derived(outbox.waiting.filter((w) => w.firingId === firingId));
   const shown = $derived(entries.filter((e) => e.kind !== 'before').toReversed());
 
-  function say(entry: Pick<EntryRequest, 'kind' | 'celsius' | 'subject' | 'text'>): string {
+  function say(entry: Pick<EntryRequest, 'kind' | 'celsius' | 'subject' | 'text' | 'setting'>): string {
     const degrees = entry.celsius === null || entry.celsius === undefined ? '' : big(entry.celsius, unit);
     switch (entry.kind) {
       case 'reading':
@@ -33,6 +34,12 @@
       case 'vent':
       case 'peepholes':
         return `${entry.kind === 'vent' ? 'Vent' : 'Peepholes'} ${entry.text ?? 'turned'}`;
+      case 'turned':
+        return `Turned: ${entry.setting ? settingText(entry.setting) : ''}`;
+      case 'air-sign':
+        return signs.find((s) => s.sign === entry.subject)?.name ?? 'The air';
+      case 'replanned':
+        return 'Planned anew from here';
       case 'acknowledged':
         return `Alarm seen: ${entry.subject}${entry.text ? `, ${entry.text}` : ''}`;
       case 'after':

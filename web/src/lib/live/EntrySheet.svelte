@@ -12,10 +12,18 @@
     what: 'reading' | 'cone' | 'colour' | 'note' | 'steam';
     live: Live;
     unit: Unit;
+    /** Cones to choose from; those of the goal when missing. */
+    cones?: readonly string[];
     onnote: (entry: Omit<EntryRequest, 'key'>, photo?: Blob) => void;
     onclose: () => void;
   }
-  const { what, live, unit, onnote, onclose }: Props = $props();
+  const { what, live, unit, cones, onnote, onclose }: Props = $props();
+  const choices = $derived(
+    [...new Set(cones ?? live.cones.map((c) => c.cone))].map((cone) => ({
+      cone,
+      phrase: live.cones.find((c) => c.cone === cone)?.phrase
+    }))
+  );
 
   const titles = {
     reading: 'Reading',
@@ -31,7 +39,7 @@
   const around = [-10, -5, -2, 0, 2, 5, 10].map((d) => guess + d);
 
   function note(kind: EntryKind, more: Partial<EntryRequest> = {}) {
-    onnote({ kind, at: null, celsius: null, subject: null, text: null, ...more });
+    onnote({ kind, at: null, celsius: null, subject: null, text: null, setting: null, ...more });
     onclose();
   }
 
@@ -40,7 +48,10 @@
     if (!file) return;
     const picture = await small(file);
     if (!picture) return (wrong = 'This is no picture that can be read here.');
-    onnote({ kind: 'photo', at: null, celsius: null, subject: null, text: typed.trim() || null }, picture);
+    onnote(
+      { kind: 'photo', at: null, celsius: null, subject: null, text: typed.trim() || null, setting: null },
+      picture
+    );
     onclose();
   }
 
@@ -86,12 +97,13 @@
   {:else if what === 'cone'}
     <p class="text-soft mb-2">Which cone is down? Look through shaded glass, not closer than you need to.</p>
     <div class="grid gap-2">
-      {#each live.cones as cone (cone.cone)}
+      {#each choices as cone (cone.cone)}
         <button
           class="btn btn-paper tall justify-between"
           onclick={() => note('cone-down', { subject: cone.cone })}
-          ><b>Cone {cone.cone}</b><span class="text-soft font-normal">by heat work: {cone.phrase}</span
-          ></button
+          ><b>Cone {cone.cone}</b>{#if cone.phrase}<span class="text-soft font-normal"
+              >by heat work: {cone.phrase}</span
+            >{/if}</button
         >
       {:else}
         <p>This firing has no goal cone.</p>

@@ -19,6 +19,10 @@
   <p role="alert">
     {sayProblem(run.error)} <button class="link" onclick={() => run.refetch()}>Try again</button>
   </p>
+{:else if run.data?.heat === 'fuel'}
+  {#await import('./FuelWatch.svelte') then { default: FuelWatch }}
+    <FuelWatch run={run.data} kiln={kiln?.name ?? 'Kiln'} {name} />
+  {/await}
 {:else if run.data}
   {#await import('./WatchStage.svelte') then { default: WatchStage }}
     <WatchStage run={run.data} kiln={kiln?.name ?? 'Kiln'} {name} />

@@ -62,17 +62,22 @@
               : `/firings/${kiln.firingId}?stage=fire`}
           class="inner"
         >
-          <div class="picture"><SmallKiln celsius={live ? live.display : null} loaded={live !== null} /></div>
+          <div class="picture">
+            <SmallKiln celsius={live ? (live.display ?? live.chamber) : null} loaded={live !== null} />
+          </div>
           <div class="facts">
             <h3>{kiln.name}</h3>
             {#if live}
               <p
                 class="now"
-                style:color={(live.display ?? 0) > 480
-                  ? `color-mix(in oklab, ${glowAt(toUnit(live.display ?? 0, unit), unit)} 70%, var(--color-base-content))`
+                style:color={(live.display ?? live.chamber ?? 0) > 480
+                  ? `color-mix(in oklab, ${glowAt(toUnit(live.display ?? live.chamber ?? 0, unit), unit)} 70%, var(--color-base-content))`
                   : undefined}
               >
-                {big(live.display, unit)}
+                {live.display === null && live.chamber !== null ? 'about ' : ''}{big(
+                  live.display ?? live.chamber,
+                  unit
+                )}
               </p>
               <p class="text-soft">{kiln.firing}{kiln.by ? ` · ${kiln.by}` : ''}</p>
               <p class="does">

@@ -3,6 +3,7 @@
   import { api, fieldErrors, saveKey, sayProblem, type Problem } from '$lib/api/client';
   import { person } from '$lib/api/person';
   import { clock, shortTime } from '$lib/format';
+  import { kilnList } from '$lib/kilns';
   import CheckList from './CheckList.svelte';
   import LogDialog from './LogDialog.svelte';
   import { outbox } from './outbox.svelte';
@@ -23,6 +24,16 @@
   const lists = createQuery(checkLists);
   const entries = createQuery(() => entriesOf(firingId));
   type Link = Run['link'];
+  const kilns = createQuery(kilnList);
+  const isFuel = $derived(kilns.data?.find((k) => k.id === kiln?.id)?.kiln.heat === 'fuel');
+  const fuelLinks: { id: Link; name: string; why: string }[] = [
+    {
+      id: 'hand',
+      name: 'Turned and seen by hand',
+      why: 'turns, colours, cones and smell; a thermometer if there is one'
+    },
+    { id: 'push', name: 'A logger reads a thermometer', why: 'turns are noted by hand all the same' }
+  ];
   const links: { id: Link; name: string; why: string }[] = [
     { id: 'push', name: 'A logger sends them', why: 'with the token made on the kiln’s page' },
     { id: 'hand', name: 'Read off by hand', why: 'a reading in two taps, every half hour or so' },
@@ -98,11 +109,16 @@
         <b>Fire:</b> nothing flammable within a metre; a firing kiln is not left beyond your studio’s rule.
       </li>
       <li><b>Fumes:</b> ventilation on; clay and glaze give off fumes and carbon monoxide.</li>
-      <li><b>Over-firing:</b> the shut-off device is a backup, not a supervisor.</li>
+      {#if isFuel}
+        <li>
+          <b>Gas:</b> leak test, damper open and five minutes of air before the first flame; never heat a cylinder.
+        </li>
+        <li><b>Carbon monoxide:</b> alarm on, hood or open air, nobody asleep nearby.</li>
+      {:else}<li><b>Over-firing:</b> the shut-off device is a backup, not a supervisor.</li>{/if}
     </ul>
     <fieldset class="grid gap-1">
-      <legend class="mb-1 font-semibold">Readings</legend>
-      {#each links as choice (choice.id)}
+      <legend class="mb-1 font-semibold">{isFuel ? 'How it is followed' : 'Readings'}</legend>
+      {#each isFuel ? fuelLinks : links as choice (choice.id)}
         <label class="choice"
           ><input
             type="radio"
@@ -143,7 +159,9 @@
         {later && when
           ? `Start at ${shortTime(when)}`
           : kiln
-            ? `${kiln.name} is switched on: start`
+            ? isFuel
+              ? `Begin to fire ${kiln.name}`
+              : `${kiln.name} is switched on: start`
             : 'Choose a kiln first'}
       </button>
       <a class="btn btn-ghost min-h-14" href="/firings/{firingId}/tag">Print the tag</a>

@@ -6,6 +6,7 @@
   label="Bench"
   tabs={[
     { href: '/bench/cones', name: 'Cones' },
+    { href: '/bench/air', name: 'Air' },
     { href: '/bench/practice', name: 'Practice' },
     { href: '/bench/glossary', name: 'Glossary' }
   ]}

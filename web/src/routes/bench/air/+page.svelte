@@ -1,0 +1,212 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { api, sayProblem } from '$lib/api/client';
+  import { number } from '$lib/format';
+  import { airNames, flames, flameText } from '$lib/fuel/words';
+  import { kilnList } from '$lib/kilns';
+  import BenchTabs from '$lib/ui/BenchTabs.svelte';
+
+  /** The air desk: what pressure and damper make of the air, and the air of the heat, with live numbers. */
+  const kilns = createQuery(kilnList);
+  const classes = [
+    { id: 'updraft-300', name: 'an updraft kiln of 300 L', mark: 0.05, most: 1, burners: 2 },
+    { id: 'updraft-700', name: 'an updraft kiln of 700 L', mark: 0.02, most: 0.35, burners: 4 },
+    { id: 'downdraft-1000', name: 'a downdraft kiln of 1000 L', mark: 0.02, most: 0.35, burners: 2 }
+  ];
+  const own = $derived((kilns.data ?? []).filter((k) => k.kiln.heat === 'fuel'));
+  let chosen = $state('');
+  const kiln = $derived(own.find((k) => String(k.id) === (chosen || String(own[0]?.id ?? ''))) ?? null);
+  const plain = $derived(classes.find((c) => c.id === chosen) ?? classes[0]);
+  const hands = $derived(
+    kiln && !classes.some((c) => c.id === chosen)
+      ? {
+          burners: kiln.kiln.burners ?? 2,
+          mark: kiln.kiln.mark ?? 0.05,
+          mostPressure: kiln.kiln.mostPressure ?? 1
+        }
+      : { burners: plain?.burners ?? 2, mark: plain?.mark ?? 0.05, mostPressure: plain?.most ?? 1 }
+  );
+  const settings = $derived(flames(hands).filter((f) => f.flame === 'gauge'));
+  let step = $state(7);
+  let damper = $state(45);
+  let celsius = $state(920);
+  const setting = $derived(settings[Math.min(step, settings.length - 1)]);
+  const where = $derived(
+    kiln && !classes.some((c) => c.id === chosen)
+      ? { kilnId: kiln.id, kiln: null }
+      : { kilnId: null, kiln: { name: null, class: plain?.id ?? 'updraft-300' } }
+  );
+  const asked = createQuery(() => ({
+    queryKey: ['breath', where, setting?.pressureBar, damper, celsius],
+    placeholderData: <T,>(before: T) => before,
+    queryFn: async () => {
+      const { data, error } = await api.POST('/api/kilns/breath', {
+        body: {
+          ...where,
+          temperature: celsius,
+          pressureBar: setting?.pressureBar ?? 0.25,
+          damper: damper / 100
+        }
+      });
+      if (!data) throw error;
+      return data;
+    }
+  }));
+  const now = $derived(asked.data ?? null);
+  const place = (lambda: number) => Math.min(100, Math.max(0, ((lambda - 0.6) / 1.4) * 100));
+  const bands = [
+    { from: 0.6, to: 0.78, name: 'soot' },
+    { from: 0.78, to: 0.9, name: 'heavy reduction' },
+    { from: 0.9, to: 0.98, name: 'light reduction' },
+    { from: 0.98, to: 1.08, name: 'neutral' },
+    { from: 1.08, to: 2, name: 'oxidation' }
+  ];
+</script>
+
+<svelte:head><title>Air · Zealous Ember</title></svelte:head>
+
+<div class="page max-w-4xl">
+  <header>
+    <h1 class="text-2xl">Bench</h1>
+    <BenchTabs />
+  </header>
+  <p class="max-w-2xl">
+    λ is the air there is, over the air the gas needs. Just enough is 1: the fastest climb. Less leaves carbon
+    monoxide, which reduces; much more carries the heat out of the flue. Pressure sets the gas, the damper
+    sets the draft, and the draft brings the air.
+  </p>
+  <section class="card-paper grid gap-4 p-4 md:grid-cols-2">
+    <div class="grid content-start gap-3">
+      <label class="grid gap-1"
+        ><span class="font-semibold">Kiln</span><select
+          class="select select-sm"
+          aria-label="Kiln"
+          bind:value={chosen}
+        >
+          {#each own as k (k.id)}<option value={String(k.id)}>{k.kiln.name}</option>{/each}
+          {#each classes as c (c.id)}<option value={c.id}>{c.name}</option>{/each}
+        </select></label
+      >
+      <label class="grid gap-1"
+        ><span><b>Pressure</b> {setting ? flameText(setting, hands) : ''}</span><input
+          type="range"
+          class="range range-primary range-sm"
+          min="0"
+          max={settings.length - 1}
+          bind:value={step}
+          aria-label="Pressure"
+        /></label
+      >
+      <label class="grid gap-1"
+        ><span><b>Damper</b> {damper} % open</span><input
+          type="range"
+          class="range range-primary range-sm"
+          min="0"
+          max="100"
+          step="2.5"
+          bind:value={damper}
+          aria-label="Damper"
+        /></label
+      >
+      <label class="grid gap-1"
+        ><span><b>Chamber</b> {celsius} °C</span><input
+          type="range"
+          class="range range-primary range-sm"
+          min="100"
+          max="1300"
+          step="20"
+          bind:value={celsius}
+          aria-label="Chamber temperature"
+        /></label
+      >
+    </div>
+    {#if now}
+      <div data-testid="air-answer">
+        <p class="font-serif text-4xl font-semibold">λ {number(now.lambda, 2)}</p>
+        <p class="text-lg">{airNames[now.band]}</p>
+        <div class="scale" aria-hidden="true">
+          {#each bands as b (b.name)}<span
+              class={b.name.replace(' ', '-')}
+              style:left="{place(b.from)}%"
+              style:width="{place(b.to) - place(b.from)}%"
+            ></span>{/each}
+          <i style:left="{place(now.lambda)}%"></i>
+        </div>
+        <dl>
+          <dt>Of the gas’s heat stays</dt>
+          <dd>{number(now.flame.available * 100, 0)} %</dd>
+          <dt>Leaves unburnt</dt>
+          <dd>{number(now.flame.unburntShare * 100, 0)} %</dd>
+          <dt>Carbon monoxide, oxygen (dry gas)</dt>
+          <dd>{number(now.flame.coPercentDry)} %, {number(now.flame.o2PercentDry)} %</dd>
+          <dt>Heat to ware and walls</dt>
+          <dd>{number(now.heatKw)} kW</dd>
+          <dt>Gas, air</dt>
+          <dd>{number(now.fuelKgPerHour)} kg/h, {number(now.airKgPerHour, 0)} kg/h</dd>
+          <dt>At the ports</dt>
+          <dd>
+            {now.portPascal > 0
+              ? `${number(now.portPascal)} Pa: flame licks out`
+              : `draws ${number(-now.portPascal)} Pa`}
+          </dd>
+          <dt>Flame at the flue</dt>
+          <dd>{now.flameAtFlueM < 0.02 ? 'none' : `about ${number(now.flameAtFlueM * 100, 0)} cm`}</dd>
+        </dl>
+      </div>
+    {:else if asked.isError}<p role="alert">{sayProblem(asked.error)}</p>{/if}
+  </section>
+  <p class="text-soft text-[13.5px]">
+    Flames mix unevenly: λ may be off by 0.05 from place to place, and by 0.1 until this kiln’s first smell
+    was noted. Carbon monoxide is surely gone only from 1.08 up: alarm on, hood or open air.
+  </p>
+</div>
+
+<style>
+  .scale {
+    position: relative;
+    height: 16px;
+    margin: 8px 0 12px;
+    border-radius: 8px;
+    overflow: hidden;
+    background: var(--color-base-300);
+  }
+  .scale span {
+    position: absolute;
+    inset-block: 0;
+  }
+  .soot {
+    background: #3a2c24;
+  }
+  .heavy-reduction {
+    background: #c2571d;
+  }
+  .light-reduction {
+    background: #d9963f;
+  }
+  .neutral {
+    background: #a8a29b;
+  }
+  .oxidation {
+    background: #7ba3c9;
+  }
+  .scale i {
+    position: absolute;
+    inset-block: -2px;
+    width: 4px;
+    margin-left: -2px;
+    background: var(--color-base-content);
+  }
+  dl {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 2px 14px;
+    font-size: 14.5px;
+  }
+  dt {
+    color: var(--color-soft);
+  }
+  dd {
+    text-align: right;
+    font-variant-numeric: tabular-nums;
+  }
+</style>
