@@ -70,6 +70,7 @@ public sealed class FuelFollower : IFollowedFiring
     {
         minute = Math.Max(0, minute);
         turns[minute] = setting;
+        foreach (var id in new[] { "turn-due", "turn-overdue" }) Board.End(id, Math.Max(minute, Board.All.LastOrDefault(a => a.Id == id)?.Since ?? minute));
         Noted(minute);
         // Out for good as long as nobody lights a burner again.
         off = setting.Lit == 0 && turns.Values.Any(s => s.Lit > 0) ? minute : null;
@@ -198,8 +199,10 @@ public sealed class FuelFollower : IFollowedFiring
     private void LookAround(double now, FuelMoment moment)
     {
         var due = moment.Due < moment.InForce.Turns.Length && off is null ? moment.InForce.Turns[moment.Due].Minute : double.PositiveInfinity;
-        Board.Look("turn-due", AlarmWeight.Ask, now, now >= due && turns.Count > 0, now < due, 0, 0, () => moment.InForce.Turns[moment.Due].Kind == TurnKind.ShutOff ? "Shut off, when the cones say so." : $"{TurnWords.Setting(moment.InForce.Turns[moment.Due].Setting, moment.Kiln.Kiln)}.");
-        Board.Look("turn-overdue", AlarmWeight.Warn, now, now - due >= LateTurn && turns.Count > 0, now - due < LateTurn, 0, 0, () => $"Due {PowerAlarms.Whole(now - due)} min ago.");
+        // Rung for the moment it was due, whenever that is found: each turn once.
+        var at = Math.Min(now, due);
+        Board.Look("turn-due", AlarmWeight.Ask, at, now >= due && turns.Count > 0, now < due, 0, 0, () => moment.InForce.Turns[moment.Due].Kind == TurnKind.ShutOff ? "Shut off, when the cones say so." : $"{TurnWords.Setting(moment.InForce.Turns[moment.Due].Setting, moment.Kiln.Kiln)}.");
+        Board.Look("turn-overdue", AlarmWeight.Warn, Math.Min(now, due + LateTurn), now - due >= LateTurn && turns.Count > 0, now - due < LateTurn, 0, 0, () => $"Due {PowerAlarms.Whole(now - due)} min ago.");
         var top = Math.Min(kiln.Kiln.TopLimit.Celsius, run.Program.Steps.Max(s => s.Target?.Celsius ?? 0) + 15);
         Board.Look("over-limit", AlarmWeight.Danger, now, shown >= top && off is null, !(shown >= top - 5), 0, 0, () => $"{PowerAlarms.Whole(shown ?? 0)} °C; the limit is {PowerAlarms.Whole(top)} °C.");
     }

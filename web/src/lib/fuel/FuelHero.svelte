@@ -46,7 +46,9 @@
   </p>
   <p class="verdict" data-testid="live-verdict">
     {#if live.endMinute !== null}<b>{live.state === 'opened' ? 'Opened' : 'Hot: do not open'}</b>
-    {:else if estimate && live.deviationC !== null}<b>{off(live.deviationC, unit) || 'on plan'}</b>{/if}
+    {:else if estimate && live.deviationC !== null}<b class:far={Math.abs(live.deviationC) > 25}
+        >{off(live.deviationC, unit) || 'on plan'}</b
+      >{/if}
     {#if estimate?.lambda && now?.band && live.endMinute === null}<span class="air">{airNames[now.band]}</span
       >{/if}
     {#if reducing !== null && reducing >= 1}<span class="air" data-testid="reducing"
@@ -95,6 +97,9 @@
   }
   .air {
     color: #f0b26a;
+  }
+  .far {
+    color: #ffb27a;
   }
   .stale {
     color: #ff9d6b;

@@ -47,7 +47,7 @@
     {#each neighbours as n (n.name)}
       {@const f = all[n.index]}
       {#if f}<button
-          class="btn btn-paper tall justify-between"
+          class="btn btn-paper tall justify-between text-left"
           onclick={() => done(f, n.damper)}
           data-testid="near-setting"
           ><b>{flameText(f, hands)}, damper {number(n.damper * 100)} %</b><span class="text-soft font-normal"

@@ -36,6 +36,7 @@
   const client = useQueryClient();
   const id = $derived(run.firingId);
   const unit = $derived(display.unit);
+  const over = $derived(run.openedAt !== null);
   const asked = createQuery(() => liveOf(id));
   const entries = createQuery(() => entriesOf(id));
   const turns = createQuery(() => ({
@@ -51,7 +52,6 @@
   let dialog:
     'setting' | 'colour' | 'cone' | 'sign' | 'reading' | 'note' | 'shut-off' | 'stop' | 'open' | null =
     $state(null);
-  const over = $derived(run.openedAt !== null);
   const live = $derived(hub.told[id] ?? asked.data ?? null);
   const plan = $derived(turns.data ?? null);
   const due = $derived(plan?.turns[plan.due] ?? null);
@@ -115,7 +115,14 @@
 {#if live && shown}
   <div class="watch">
     <div class="first">
-      <AlarmList firingId={id} alarms={live.alarms} startsAt={run.startsAt} {over} />
+      <AlarmList
+        firingId={id}
+        alarms={live.alarms.filter(
+          (a) => !a.id.startsWith('turn-') || (a.id === 'turn-overdue' && a.until === null)
+        )}
+        startsAt={run.startsAt}
+        {over}
+      />
       <FuelHero {run} {live} {plan} {kiln} {name} {unit} />
       {#if plan && !over && live.endMinute === null}
         <NextTurn

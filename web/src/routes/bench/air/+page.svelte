@@ -81,7 +81,8 @@
         ><span class="font-semibold">Kiln</span><select
           class="select select-sm"
           aria-label="Kiln"
-          bind:value={chosen}
+          value={chosen || String(own[0]?.id ?? 'updraft-300')}
+          onchange={(e) => (chosen = e.currentTarget.value)}
         >
           {#each own as k (k.id)}<option value={String(k.id)}>{k.kiln.name}</option>{/each}
           {#each classes as c (c.id)}<option value={c.id}>{c.name}</option>{/each}
@@ -162,6 +163,9 @@
 </div>
 
 <style>
+  input[type='range'] {
+    accent-color: var(--color-primary);
+  }
   .scale {
     position: relative;
     height: 16px;
