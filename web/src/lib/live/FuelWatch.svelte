@@ -72,6 +72,12 @@
     };
   });
 
+  /** What is due and where it is change with the minutes. */
+  const beat = $derived(over ? 0 : Math.floor(live?.minute ?? 0));
+  $effect(() => {
+    if (beat > 0) void client.invalidateQueries({ queryKey: ['firing-turns', id] });
+  });
+
   /** A change of state is told by the firing itself. */
   const stands = $derived(live?.state);
   $effect(() => {
