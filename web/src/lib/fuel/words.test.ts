@@ -1,0 +1,54 @@
+import { describe, expect, it } from 'vitest';
+import { airStretches, flames, flameText, marks, nearestFlame, settingText } from './words';
+
+const hands = { burners: 2, mark: 0.05, mostPressure: 1 };
+
+describe('the air in stretches', () => {
+  it('joins what is alike and passes over what is short', () => {
+    const air = [
+      { minute: 0, lambda: 4, band: 'oxidising' as const },
+      { minute: 60, lambda: 1.3, band: 'oxidising' as const },
+      { minute: 345, lambda: 0.86, band: 'heavy-reduction' as const },
+      { minute: 389, lambda: 0.91, band: 'light-reduction' as const },
+      { minute: 400, lambda: 0.97, band: 'neutral' as const },
+      { minute: 401, lambda: 0.95, band: 'light-reduction' as const }
+    ];
+    expect(airStretches(air, 600)).toEqual([
+      { from: 0, to: 345, band: 'oxidising' },
+      { from: 345, to: 389, band: 'heavy-reduction' },
+      { from: 389, to: 600, band: 'light-reduction' }
+    ]);
+    expect(airStretches([], 600)).toEqual([]);
+  });
+});
+
+describe('flames a thumb can step through', () => {
+  const all = flames(hands);
+
+  it('go from one candle to full pressure, by half and whole marks', () => {
+    expect(all[0]).toMatchObject({ flame: 'candle', lit: 1 });
+    expect(all.slice(0, 3).map((f) => f.flame)).toEqual(['candle', 'candle', 'low']);
+    expect(all.at(-1)).toMatchObject({ flame: 'gauge', pressureBar: 1 });
+    const bars = all.filter((f) => f.flame === 'gauge').map((f) => f.pressureBar ?? 0);
+    expect(bars).toEqual([...bars].sort((a, b) => a - b));
+    expect(new Set(bars).size).toBe(bars.length);
+  });
+
+  it('find the one a setting is nearest to', () => {
+    expect(all[nearestFlame({ flame: 'gauge', lit: 2, pressureBar: 0.26 }, all)]?.pressureBar).toBe(0.25);
+    expect(all[nearestFlame({ flame: 'candle', lit: 2, pressureBar: 0.0025 }, all)]?.lit).toBe(2);
+    expect(all[nearestFlame({ flame: 'low', lit: 2, pressureBar: 0.01 }, all)]?.flame).toBe('low');
+  });
+
+  it('are said as a potter would', () => {
+    expect(flameText({ flame: 'candle', lit: 1, pressureBar: null }, hands)).toBe('one candle');
+    expect(flameText({ flame: 'gauge', lit: 2, pressureBar: 0.125 }, hands)).toBe('2½ marks · 0.125 bar');
+    expect(flameText({ flame: 'off', lit: 0, pressureBar: 0 }, hands)).toBe('off');
+    expect(marks(0.025, 0.05)).toBe('half a mark');
+    expect(marks(0.05, 0.05)).toBe('1 mark');
+    expect(settingText({ flame: 'off', lit: 0, pressureBar: 0, damper: 0 })).toBe('off, closed up');
+    expect(settingText({ flame: 'gauge', lit: 2, pressureBar: 0.3, damper: 0.475 })).toBe(
+      '0.3 bar, damper 48 %'
+    );
+  });
+});
