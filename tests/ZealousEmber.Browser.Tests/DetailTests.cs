@@ -32,7 +32,7 @@ public sealed class DetailTests(Browser browser) : Visit(browser)
         // The cursor goes to the row above, and a field with the cursor shows what one would type.
         Until(() => Sentences() == before.Replace("full power", "full"), "as it was");
         Menu(2, "Neutral");
-        Until(() => Find("[data-row='1'] .air").Text == "neutral", "the air is said");
+        Until(() => Find("[data-row='1'] .air").GetDomProperty("value") == "neutral", "the air is said");
         Chord(OpenQA.Selenium.Keys.Control, "z");
         Until(() => Driver.FindElements(By.CssSelector("[data-row='1'] .air")).Count == 0, "undone");
         UntilSaved();
