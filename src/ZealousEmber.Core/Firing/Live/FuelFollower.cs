@@ -31,6 +31,7 @@ public sealed class FuelFollower : IFollowedFiring
     private const double LateTurn = 10;
     private const double Tolerance = 8;
     private const double SpreadPerHour = 6;
+    private const double LogEvery = 2;
 
     private readonly LoadedFuelKiln kiln;
     private readonly FiringRun run;
@@ -42,6 +43,7 @@ public sealed class FuelFollower : IFollowedFiring
     private (string Of, FuelMoment Moment)? known;
     private (double Minute, int Count, TurnPlan Plan, LoadedFuelKiln Kiln)? forced;
     private double? shown;
+    private double loggedAt = double.NegativeInfinity;
 
     /// <summary>Begins to follow a firing.</summary>
     public FuelFollower(FiringRun run)
@@ -96,6 +98,9 @@ public sealed class FuelFollower : IFollowedFiring
     {
         if (sample.Celsius is not { } celsius) return true;
         shown = celsius;
+        // A logger tells every second; two minutes apart they say as much.
+        if (!sample.ByHand && sample.Minutes - loggedAt < LogEvery) return true;
+        loggedAt = sample.Minutes;
         Saw(new FuelObservation(Math.Max(0, sample.Minutes), celsius));
         return true;
     }

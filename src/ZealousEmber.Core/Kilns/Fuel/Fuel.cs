@@ -31,7 +31,7 @@ public sealed record Fuel(string Id, string Name, int Carbon, int Hydrogen, doub
     public static Fuel? Find(string? id)
     {
         var plain = id?.Trim().Replace("-", "", StringComparison.Ordinal).Replace(" ", "", StringComparison.Ordinal);
-        if (string.Equals(plain, "methane", StringComparison.OrdinalIgnoreCase)) return NaturalGas;
+        if (string.Equals(plain, "methane", StringComparison.OrdinalIgnoreCase) || string.Equals(plain, "natural", StringComparison.OrdinalIgnoreCase)) return NaturalGas;
         return All.FirstOrDefault(f => string.Equals(f.Id, plain, StringComparison.OrdinalIgnoreCase));
     }
 }

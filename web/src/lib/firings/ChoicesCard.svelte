@@ -1,6 +1,7 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, savedOver, sayProblem, type FiringBody, type Ways } from '$lib/api/client';
+  import { kilnList } from '$lib/kilns';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { FiringDraft } from './firing-draft.svelte';
   import { schools, studioWays } from './queries';
@@ -17,9 +18,14 @@
     { name: 'goal', label: 'Which cone', for: ['glaze', 'once-fired', 'refiring'] },
     { name: 'approach', label: 'To the top', for: ['bisque', 'glaze', 'once-fired', 'refiring'] },
     { name: 'hold', label: 'Hold at the top', for: ['bisque', 'glaze', 'once-fired', 'refiring'] },
-    { name: 'cooling', label: 'Cooling', for: ['bisque', 'glaze', 'once-fired'] }
+    { name: 'cooling', label: 'Cooling', for: ['bisque', 'glaze', 'once-fired'] },
+    { name: 'air', label: 'Air of a gas kiln', for: ['glaze'] }
   ] as const;
-  const shown = $derived(choices.filter((c) => c.for.some((k) => k === draft.body.kind)));
+  const kilns = createQuery(kilnList);
+  const isFuel = $derived(kilns.data?.find((k) => k.id === draft.body.kilnId)?.kiln.heat === 'fuel');
+  const shown = $derived(
+    choices.filter((c) => c.for.some((k) => k === draft.body.kind) && (c.name !== 'air' || isFuel))
+  );
 
   /** How far below the top it drops, kelvins; shown in the firing's own scale. */
   const drops = [40, 45, 50, 55, 60];

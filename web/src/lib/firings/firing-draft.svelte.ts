@@ -64,6 +64,7 @@ const wishes = [
   'approach',
   'hold',
   'cooling',
+  'air',
   'dropBy',
   'holdMinutes',
   'unit',

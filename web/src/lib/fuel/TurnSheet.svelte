@@ -34,11 +34,14 @@
   const kiln = $derived(preview?.kiln ?? null);
 
   /** On paper it gets smaller until all of it fits one page. */
-  const [largest, smallest] = [11.5, 6.5];
+  const [largest, smallest] = [11.5, 5.5];
   let size = $state(largest);
   let article: HTMLElement | undefined = $state();
+  let fitted = 30;
   $effect(() => {
     const sheetHeight = (297 / 25.4) * 96 - 8;
+    // Another sheet may fit larger; it is tried from the top again.
+    if (fitted !== every) [size, fitted] = [largest, every];
     if (article && preview && article.scrollHeight > sheetHeight && size > smallest) size -= 0.5;
   });
 </script>

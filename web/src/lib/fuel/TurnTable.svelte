@@ -117,7 +117,7 @@
   .paper th {
     color: #1d1916;
     border-color: #bbb;
-    padding-block: 0.28em;
+    padding-block: 0.14em;
   }
   .paper .why,
   .paper .caution,
@@ -126,6 +126,11 @@
   .paper .air {
     font-size: 0.92em;
     color: #444;
+  }
+  .paper .num span,
+  .paper .at span {
+    display: inline;
+    margin-left: 0.5em;
   }
   @media (max-width: 640px) {
     .sheet:not(.paper) thead {

@@ -74,17 +74,19 @@
                   ? `color-mix(in oklab, ${glowAt(toUnit(live.display ?? live.chamber ?? 0, unit), unit)} 70%, var(--color-base-content))`
                   : undefined}
               >
-                {live.display === null && live.chamber !== null ? 'about ' : ''}{big(
-                  live.display ?? live.chamber,
-                  unit
-                )}
+                {#if live.display === null && live.chamber !== null}<small>about</small>{/if}
+                {big(live.display ?? live.chamber, unit)}
               </p>
               <p class="text-soft">{kiln.firing}{kiln.by ? ` · ${kiln.by}` : ''}</p>
               <p class="does">
                 {#if live.endMinute !== null || live.state === 'stopped'}cooling
                 {:else if live.state === 'started'}starts {kiln.startsAt ? soon(new Date(kiln.startsAt)) : ''}
-                {:else}{live.phase === 'hold' ? 'holding' : 'climbing'},
-                  <b>{late(live.deviationMinutes)}</b>{/if}
+                {:else}{live.phase === 'waiting'
+                    ? 'not lit yet'
+                    : live.phase === 'hold'
+                      ? 'holding'
+                      : 'climbing'}{#if live.deviationMinutes !== null},
+                    <b>{late(live.deviationMinutes)}</b>{/if}{/if}
               </p>
             {:else}
               <p class="now rest">–</p>
@@ -151,6 +153,10 @@
   }
   h3 {
     font-size: 18px;
+  }
+  .now small {
+    font-size: 0.4em;
+    font-weight: 400;
   }
   .now {
     font-family: 'Fraunces Variable', Fraunces, serif;
