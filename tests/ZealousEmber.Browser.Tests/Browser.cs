@@ -79,6 +79,9 @@ public abstract class Visit : IClassFixture<Browser>
         wait.Until(_ => holds());
     }
 
+    /// <summary>Something is said as an alert; another may be told above it, of a firing under way.</summary>
+    protected bool Said(string text) => Driver.FindElements(By.CssSelector("[role='alert']")).Any(a => a.Text.Contains(text, StringComparison.Ordinal));
+
     protected IWebElement Find(string css)
     {
         Until(() => Driver.FindElements(By.CssSelector(css)).Count > 0, css);

@@ -88,7 +88,7 @@ public sealed class KilnDeskTests(Browser browser) : Visit(browser)
         Find("input[value='front-200']").Click();
         Until(() => Find("#kiln-volume").GetDomProperty("value") == "200", "the numbers of the class");
         Click("Add this kiln");
-        Until(() => Find("[role='alert']").Text.Contains("needs a name"), "a name is wanted");
+        Until(() => Said("needs a name"), "a name is wanted");
         Type(Find("#kiln-name"), "Avocet");
         Click("Add this kiln");
         Until(() => int.TryParse(Driver.Url.Split('/')[^1], CultureInfo.InvariantCulture, out _), "it has an address");
@@ -172,7 +172,7 @@ public sealed class KilnDeskTests(Browser browser) : Visit(browser)
         Until(() => Find("[aria-label='Price of band 1']").GetDomProperty("value") == "0.2", "still there");
         Type(Find("[aria-label='Price of band 1']"), "cheap");
         Keys(OpenQA.Selenium.Keys.Tab);
-        Until(() => Find("[role='alert']").Text.Contains("price for a kWh is missing"), "said");
+        Until(() => Said("price for a kWh is missing"), "said");
         Find("button[aria-label='Undo']").Click();
         Type(Find("[aria-label='Price of band 1']"), "0.13");
         Keys(OpenQA.Selenium.Keys.Tab);

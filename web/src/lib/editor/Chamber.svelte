@@ -3,7 +3,6 @@
   import type { Frame } from '$lib/chart/frame';
   import PointHandles, { type Grip } from '$lib/chart/PointHandles.svelte';
   import { degrees, duration } from '$lib/format';
-  import AirStrip from '$lib/fuel/AirStrip.svelte';
   import { MediaQuery } from 'svelte/reactivity';
   import type { PreviewLoop } from './preview-loop.svelte';
   import type { ScheduleDraft } from './schedule-draft.svelte';
@@ -91,7 +90,13 @@
       )}, {duration(preview.totalMinutes)} in all"
     >
       {#snippet children(frame)}
-        {#if air.length > 0}<AirStrip {frame} {air} until={preview.poweredMinutes} />{/if}
+        {#if air.length > 0}
+          {#await import('$lib/fuel/AirStrip.svelte') then { default: AirStrip }}<AirStrip
+              {frame}
+              {air}
+              until={preview.poweredMinutes}
+            />{/await}
+        {/if}
         <PointHandles
           {frame}
           segments={preview.segments}

@@ -39,7 +39,8 @@
   let article: HTMLElement | undefined = $state();
   let fitted = 30;
   $effect(() => {
-    const sheetHeight = (297 / 25.4) * 96 - 8;
+    // A4 without its margins, which are the paper's own here.
+    const sheetHeight = ((297 - 2 * 12) / 25.4) * 96 - 8;
     // Another sheet may fit larger; it is tried from the top again.
     if (fitted !== every) [size, fitted] = [largest, every];
     if (article && preview && article.scrollHeight > sheetHeight && size > smallest) size -= 0.5;
