@@ -24,8 +24,8 @@ internal static class FollowedTurns
         if (planned is { IsOk: false }) return Result<PreviewResponse>.Failed([.. planned.Problems.Select(p => p.Under("schedule"))]);
         var until = turned.Hours * 60 ?? Math.Max(planned?.Value.Powered.TotalMinutes ?? 0, turned.Turns[^1].Minute + AfterTheLast);
         var plan = TurnPlanner.Follow(kiln.Kiln, kiln.Standing, kiln.Start, turned.Turns, until, planned?.Value);
-        var (name, load, gross) = (kiln.Name ?? "", kiln.Standing, kiln.Kiln.Fuel.Gross / 3.6);
-        var uses = new EnergyUse(EnergyCarrier.Gas, plan.TotalFuel * gross, [.. plan.Fuel.Select(kg => kg * gross)]);
+        var (name, load) = (kiln.Name ?? "", kiln.Standing);
+        var uses = plan.Use(kiln.Kiln.Fuel);
         var begins = wish.At;
         var cost = studio.Prices.Knows([uses]) ? studio.Prices.Cost([uses], begins?.ToInstant(), studio.Zone) : (double?)null;
         var fullBin = kiln.FullPower!.Value / 1000 * KilnRun.Bin.TotalHours;

@@ -40,7 +40,7 @@ internal static class FuelReading
             return null;
         }
         var before = problems.Count;
-        var every = wire.TurnEveryMinutes ?? TurnPlanner.UsualEvery;
+        var every = wire.TurnEveryMinutes ?? fuelKiln.TurnEvery;
         if (every is < TurnPlanner.ShortestEvery or > TurnPlanner.LongestEvery)
             problems.Add(new Problem("turnEveryMinutes", $"Turns come every {TurnPlanner.ShortestEvery} to {TurnPlanner.LongestEvery} minutes; this says {every}."));
         if (wire.Hours is { } hours && !(hours > 0 && hours <= MostHours)) problems.Add(new Problem("hours", $"A firing is followed for up to {Phrases.Number(MostHours)} hours; this says {Phrases.Number(hours)}."));

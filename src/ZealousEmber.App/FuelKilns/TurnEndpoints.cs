@@ -12,7 +12,8 @@ namespace ZealousEmber.App.FuelKilns;
 /// <param name="Burners">How many.</param>
 /// <param name="Mark">Of the gauge, bar.</param>
 /// <param name="MostPressure">bar.</param>
-public sealed record HandsContract(int Burners, double Mark, double MostPressure);
+/// <param name="Flames">What can be set, cold to hot, whatever the damper.</param>
+public sealed record HandsContract(int Burners, double Mark, double MostPressure, IReadOnlyList<SettingContract> Flames);
 
 /// <summary>The plan as it would be from now, and how it differs.</summary>
 /// <param name="Turns">From now on.</param>
@@ -58,9 +59,12 @@ internal static class TurnEndpoints
         var kiln = m.Kiln.Kiln;
         var plan = FuelPreviews.Turns(m.InForce, m.Kiln, run.Program, TemperatureUnit.Celsius, run.StartsAt);
         return new FiringTurnsContract(
-            Math.Round(now, 2), new HandsContract(kiln.Burners, kiln.Mark, kiln.MostPressure), plan, m.Due, m.InForce.Powered.TotalMinutes, Math.Round(m.InForce.TotalFuel, 2), m.Fresh is { } fresh ? Write(fresh, m, run, now) : null,
+            Math.Round(now, 2), Hands(kiln), plan, m.Due, m.InForce.Powered.TotalMinutes, Math.Round(m.InForce.TotalFuel, 2), m.Fresh is { } fresh ? Write(fresh, m, run, now) : null,
             m.Estimate is { } e ? FuelPreviews.Write(e, TemperatureUnit.Celsius) : null, m.ReducingSince, m.Due >= plan.Count && m.Fresh is null);
     }
+
+    private static HandsContract Hands(FuelKiln kiln) => new(
+        kiln.Burners, kiln.Mark, kiln.MostPressure, [.. BurnerSetting.Flames(kiln).Select(f => new SettingContract(f.Flame == Flame.Gauge ? Math.Round(f.Pressure, 4) : null, null, f.Lit, f.Flame))]);
 
     private static FreshPlanContract Write(TurnPlan fresh, FuelMoment m, FiringRun run, double now)
     {

@@ -40,7 +40,7 @@ internal static class FuelMapping
             Chamber: kiln.OwnChamber is { } c ? ChamberMapping.Write(c) : null, Props: kiln.OwnProps is { } p ? ChamberMapping.Write(p) : null, Heat: KilnHeatSource.Fuel, Fuel: kiln.Fuel.Id,
             Burners: Get(FuelLimits.Burners), BurnerPower: Get(FuelLimits.BurnerPower), MostPressure: Get(FuelLimits.MostPressure), Mark: Get(FuelLimits.Mark), Flue: Get(FuelLimits.Flue),
             Inlets: Get(FuelLimits.Inlets), Draft: Get(FuelLimits.Draft), Gap: Get(FuelLimits.Gap), Cylinder: Get(FuelLimits.Cylinder), BurnerFactor: Get(FuelLimits.BurnerFactor),
-            WallFactor: Get(FuelLimits.WallFactor), AirFactor: Get(FuelLimits.AirFactor));
+            WallFactor: Get(FuelLimits.WallFactor), AirFactor: Get(FuelLimits.AirFactor), Cylinders: Get(FuelLimits.Cylinders), TurnEvery: Get(FuelLimits.TurnEvery));
     }
 
     private static Dictionary<string, double?> Numbers(KilnContract wire) => new()
@@ -61,6 +61,8 @@ internal static class FuelMapping
         [FuelLimits.Room.Field] = wire.Room,
         [FuelLimits.Altitude.Field] = wire.Altitude,
         [FuelLimits.Cylinder.Field] = wire.Cylinder,
+        [FuelLimits.Cylinders.Field] = wire.Cylinders,
+        [FuelLimits.TurnEvery.Field] = wire.TurnEvery,
         [FuelLimits.BurnerFactor.Field] = wire.BurnerFactor,
         [FuelLimits.WallFactor.Field] = wire.WallFactor,
         [FuelLimits.AirFactor.Field] = wire.AirFactor,

@@ -1,4 +1,5 @@
 using ZealousEmber.App.Packing;
+using ZealousEmber.App.Preview;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Fuel;
@@ -9,7 +10,7 @@ namespace ZealousEmber.App.Kilns;
 /// <summary>What a fuel kiln can do, for the wire.</summary>
 internal static class FuelPortraits
 {
-    private static readonly double[] CoolingMarks = [1000, 500, 100, 50];
+    private static readonly TemperatureDifference CoolingTolerance = TemperatureDifference.FromKelvins(2);
 
     public static KilnPortraitContract Write(FuelKiln kiln, EnergyPrices prices)
     {
@@ -18,7 +19,8 @@ internal static class FuelPortraits
         return new KilnPortraitContract(
             unit, Paces(portrait.Powers.Climb), Paces(portrait.Powers.Fall), portrait.Powers.Hottest.In(unit), [.. portrait.Usual.Select(u => Usual(u, kiln, prices))],
             ChamberMapping.Write(kiln.Chamber), ChamberMapping.Write(kiln.Props),
-            [.. portrait.Climbs.Select(c => new SettingClimbContract(c.At.In(unit), Math.Round(c.Pressure, 4), Math.Round(c.Damper, 3), Math.Round(TemperatureDifference.FromKelvins(c.PerHour).In(unit), 1)))]);
+            [.. portrait.Climbs.Select(c => new SettingClimbContract(c.At.In(unit), Math.Round(c.Pressure, 4), Math.Round(c.Damper, 3), Math.Round(TemperatureDifference.FromKelvins(c.PerHour).In(unit), 1)))],
+            [.. portrait.Coolings.Select(c => new DamperCoolingContract(c.Damper, CurvePointContract.From(c.Curve.Thinned(CoolingTolerance), unit)))]);
     }
 
     private static UsualFiringContract Usual(UsualFuelFiring usual, FuelKiln kiln, EnergyPrices prices)
@@ -26,11 +28,9 @@ internal static class FuelPortraits
         var plan = usual.Plan;
         var run = plan.Run(kiln.Fuel);
         var top = plan.Segments[plan.Segments.Length - 2];
-        var marks = CoolingMarks.Select(t => Temperature.FromCelsius(t)).Where(t => t >= kiln.Opens && t < plan.Curve.Peak)
-            .Select(t => (At: t, After: plan.Curve.LastFallThrough(t) - plan.Powered)).Where(m => m.After is { } after && after > NodaTime.Duration.Zero);
         return new UsualFiringContract(
             usual.Kind, usual.Line, top.RampEnd.TotalMinutes, run.Uses[0].Kwh, prices.Knows(run.Uses) ? prices.Cost(run.Uses, null, NodaTime.DateTimeZone.Utc) : null, prices.Currency, 0, plan.OpensAt!.Value.TotalMinutes,
-            [.. marks.Select(m => new CoolingMark(m.At.In(kiln.Unit), m.After!.Value.TotalMinutes))], run.Stall is null, Math.Round(plan.TotalFuel, 2),
+            CoolingMarks.Of(kiln, t => plan.Curve.LastFallThrough(t) - plan.Powered), run.Stall is null, Math.Round(plan.TotalFuel, 2),
             kiln.Cylinder > 0 ? Cylinders.Count(kiln.Cylinder, plan, kiln.Room.Celsius) : null);
     }
 }

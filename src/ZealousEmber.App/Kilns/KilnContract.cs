@@ -42,6 +42,8 @@ namespace ZealousEmber.App.Kilns;
 /// <param name="BurnerFactor">% of what the burners' plate says.</param>
 /// <param name="WallFactor">% of the usual conductivity.</param>
 /// <param name="AirFactor">% of the openings measured.</param>
+/// <param name="Cylinders">How many are at hand; 0 where it does not matter.</param>
+/// <param name="TurnEvery">Minutes between turns, 15 to 60.</param>
 public sealed record KilnContract(
     string? Name, string? Class, TemperatureUnit? Unit = null,
     double? Volume = null, double? Power = null, double? Voltage = null, double? ElementHealth = null,
@@ -50,7 +52,7 @@ public sealed record KilnContract(
     double? Leak = null, double? HeatFactor = null, double? LossFactor = null, double? Uncertainty = null,
     HoldClock? HoldClock = null, string? Notes = null, ChamberContract? Chamber = null, PropsContract? Props = null, int? ControllerId = null, KilnHeatSource? Heat = null,
     string? Fuel = null, double? Burners = null, double? BurnerPower = null, double? MostPressure = null, double? Mark = null, double? Flue = null, double? Inlets = null, double? Draft = null,
-    double? Gap = null, double? Cylinder = null, double? BurnerFactor = null, double? WallFactor = null, double? AirFactor = null)
+    double? Gap = null, double? Cylinder = null, double? BurnerFactor = null, double? WallFactor = null, double? AirFactor = null, double? Cylinders = null, double? TurnEvery = null)
 {
     /// <summary>The same with a name to speak of it by, where it has none yet.</summary>
     internal KilnContract Named() => string.IsNullOrWhiteSpace(Name) ? this with { Name = "the kiln" } : this;
@@ -133,15 +135,21 @@ public sealed record LoadPreview(double WareKg, double FurnitureKg, double Water
 /// <param name="Chamber">Its inside and shelves, its own or those of its class.</param>
 /// <param name="Props">Its props, its own or those of its class.</param>
 /// <param name="Settings">Of a fuel kiln: the climb by setting and temperature.</param>
+/// <param name="Coolings">Of a fuel kiln: how it cools by its damper, closed up first.</param>
 public sealed record KilnPortraitContract(
     TemperatureUnit Unit, IReadOnlyList<PacePointContract> Climb, IReadOnlyList<PacePointContract> Fall, double Hottest,
-    IReadOnlyList<UsualFiringContract> Usual, ChamberContract Chamber, PropsContract Props, IReadOnlyList<SettingClimbContract>? Settings = null);
+    IReadOnlyList<UsualFiringContract> Usual, ChamberContract Chamber, PropsContract Props, IReadOnlyList<SettingClimbContract>? Settings = null, IReadOnlyList<DamperCoolingContract>? Coolings = null);
 
 /// <summary>How fast a fuel kiln climbs in the next half hour at a setting of all burners, come at 100 °C/h with a usual glaze load.</summary>
 /// <param name="PressureBar">At the burners.</param>
 /// <param name="Damper">For oxidising air, 0 … 1.</param>
 /// <param name="Rate">Degrees an hour; less than none where it cools.</param>
 public sealed record SettingClimbContract(double Temperature, double PressureBar, double Damper, double Rate);
+
+/// <summary>How a fuel kiln cools after a usual glaze firing, burners out.</summary>
+/// <param name="Damper">How far it stays open, ports with it; 0 is closed up.</param>
+/// <param name="Curve">Minutes since the burners went out, until it may be opened.</param>
+public sealed record DamperCoolingContract(double Damper, IReadOnlyList<Preview.CurvePointContract> Curve);
 
 /// <summary>How fast it goes at a temperature, degrees an hour.</summary>
 public sealed record PacePointContract(double Temperature, double Rate);

@@ -12,8 +12,6 @@ namespace ZealousEmber.App.Kilns;
 /// <summary>The kilns of the studio: make, change, delete, bring back, and what each can do.</summary>
 internal static class KilnEndpoints
 {
-    private static readonly double[] CoolingMarks = [1000, 500, 100, 50];
-
     public static void MapKilns(this WebApplication app)
     {
         var api = app.MapGroup("/api/kilns").WithTags("Kilns");
@@ -57,11 +55,9 @@ internal static class KilnEndpoints
     private static UsualFiringContract Usual(UsualFiring usual, Kiln kiln, EnergyPrices prices, TemperatureUnit unit)
     {
         var run = usual.Run;
-        var marks = CoolingMarks.Select(t => Temperature.FromCelsius(t)).Where(t => t >= kiln.Opens)
-            .Select(t => (At: t, After: KilnPortrait.CoolingTo(run, t))).Where(m => m.After is { } after && after > NodaTime.Duration.Zero);
         return new UsualFiringContract(
             usual.Kind, usual.Line, run.Compiled.Segments[2].RampEnd.TotalMinutes, run.Energy.Used,
             prices.Knows(run.Uses) ? prices.Cost(run.Uses, null, NodaTime.DateTimeZone.Utc) : null, prices.Currency, run.FullPower.TotalMinutes, run.OpensAt!.Value.TotalMinutes,
-            [.. marks.Select(m => new CoolingMark(m.At.In(unit), m.After!.Value.TotalMinutes))], run.Stall is null);
+            CoolingMarks.Of(kiln, t => KilnPortrait.CoolingTo(run, t)), run.Stall is null);
     }
 }

@@ -2,7 +2,7 @@ using NodaTime;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Live;
 using ZealousEmber.App.Schedules;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Learning;
 using ZealousEmber.Core.Schedules;
 
@@ -114,7 +114,7 @@ public sealed record ElementsContract(ElementAdvice Advice, double WornAt, doubl
 public sealed record UsedContract(double? Offset, double Power, double Loss, string? EvenestShelf);
 
 /// <summary>What somebody says over what was learned, and reminders.</summary>
-public sealed record CareContract(double? Offset = null, double? Power = null, string? Note = null, int? ThermocoupleAfter = null, int? ShelvesAfter = null, int? VentAfter = null);
+public sealed record CareContract(double? Offset = null, double? Power = null, string? Note = null, int? ThermocoupleAfter = null, int? ShelvesAfter = null, int? VentAfter = null, int? BurnersAfter = null);
 
 /// <summary>Something done to a kiln.</summary>
 public sealed record MaintenanceRequest(MaintenanceKind? Kind, DateTimeOffset? At = null, string? Note = null);

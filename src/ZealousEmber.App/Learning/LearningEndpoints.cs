@@ -133,7 +133,7 @@ internal static class LearningEndpoints
         return sorted.Count == 0 ? null : sorted[sorted.Count / 2];
     }
 
-    private static CareContract Write(KilnCare care) => new(care.Offset, care.Power, care.Note, care.ThermocoupleAfter, care.ShelvesAfter, care.VentAfter);
+    private static CareContract Write(KilnCare care) => new(care.Offset, care.Power, care.Note, care.ThermocoupleAfter, care.ShelvesAfter, care.VentAfter, care.BurnersAfter);
 
     private static async Task<IResult> SaveCare(int id, CareContract? wire, Repository<StudioKiln> kilns, KilnCareBook book, CancellationToken cancel)
     {
@@ -151,7 +151,8 @@ internal static class LearningEndpoints
             return usual;
         }
 
-        var care = new KilnCare(wire?.Offset, wire?.Power, note, After(wire?.ThermocoupleAfter, KilnCare.Usual.ThermocoupleAfter, "thermocoupleAfter"), After(wire?.ShelvesAfter, KilnCare.Usual.ShelvesAfter, "shelvesAfter"), After(wire?.VentAfter, KilnCare.Usual.VentAfter, "ventAfter"));
+        var care = new KilnCare(wire?.Offset, wire?.Power, note, After(wire?.ThermocoupleAfter, KilnCare.Usual.ThermocoupleAfter, "thermocoupleAfter"), After(wire?.ShelvesAfter, KilnCare.Usual.ShelvesAfter, "shelvesAfter"), After(wire?.VentAfter, KilnCare.Usual.VentAfter, "ventAfter"),
+            After(wire?.BurnersAfter, KilnCare.Usual.BurnersAfter, "burnersAfter"));
         if (problems.Count > 0) return ProblemResponses.Of(problems);
         await book.Save(id, care, cancel);
         return Results.Ok(Write(care));

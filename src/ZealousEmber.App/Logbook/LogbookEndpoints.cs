@@ -10,7 +10,7 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Diagnosis;
 using ZealousEmber.Core.Kilns;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Logbook;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -136,7 +136,7 @@ internal static class LogbookEndpoints
         }
 
         // What costs more or less follows from the rest and explains nothing.
-        string[] follows = ["cost", "kwh", "fullPowerHours"];
+        string[] follows = ["cost", "kwh", "gas", "fullPowerHours"];
         return
         [
             .. rows.Where(r => !follows.Contains(r.Figure.Name)).Select(r => (Row: r, Apart: Apart(r))).Where(r => r.Apart >= FigureRow.Mattered).OrderByDescending(r => r.Apart).Take(Most)
@@ -146,21 +146,25 @@ internal static class LogbookEndpoints
 
     private static async Task<IResult> History(int id, Repository<StudioKiln> kilns, FiringReader reader, FiringRecords records, KilnCareBook book, StudioLookup lookup, TimeProvider time, CancellationToken cancel)
     {
-        if (await kilns.Find(id, cancel) is null) return ProblemResponses.NotFound("kiln");
+        if (await kilns.Find(id, cancel) is not { } kiln) return ProblemResponses.NotFound("kiln");
         await reader.Refresh(cancel);
         var (zone, done, care) = ((await lookup.Settings()).Zone, await book.Of(id, cancel), await book.Care(id, cancel));
         var all = await records.Follow(new LogbookQuery(KilnId: id), MostFollowed, cancel);
         string MonthOf(Instant at) => at.InZone(zone).Date is var d ? $"{d.Year:0000}-{d.Month:00}" : "";
         return Results.Ok(new KilnHistoryContract(
-            id, all.Count, Math.Round(all.Sum(r => r.FullPowerHours ?? 0), 1), [.. done.Select(LearningEndpoints.Write)], [.. Reminders(all, done, care)],
+            id, all.Count, Math.Round(all.Sum(r => r.FullPowerHours ?? 0), 1), [.. done.Select(LearningEndpoints.Write)], [.. Reminders(kiln.Item is FuelKiln, all, done, care)],
             [.. all.GroupBy(r => MonthOf(r.StartsAt)).TakeLast(24).Select(m => new MonthContract(
                 m.Key, m.Count(), m.Any(r => r.Kwh is not null) ? Math.Round(m.Sum(r => r.Kwh ?? 0), 1) : null, m.Any(r => r.Cost is not null) ? Math.Round(m.Sum(r => r.Cost ?? 0), 2) : null, m.Sum(r => r.Lost ?? 0)))],
             [.. all.Where(r => r.TopHours is not null).Select(r => new ClimbContract(r.FiringId, r.Name, r.StartsAt.ToDateTimeOffset(), r.Kind, Math.Round(r.TopHours!.Value, 2), r.Last100Hours))]));
     }
 
-    private static IEnumerable<ReminderContract> Reminders(IReadOnlyList<FollowedFiring> all, IReadOnlyList<Maintenance> done, KilnCare care)
+    private static IEnumerable<ReminderContract> Reminders(bool isFuel, IReadOnlyList<FollowedFiring> all, IReadOnlyList<Maintenance> done, KilnCare care)
     {
-        foreach (var (kind, after, what) in new[] { (MaintenanceKind.Thermocouple, care.ThermocoupleAfter, "a new thermocouple"), (MaintenanceKind.Shelves, care.ShelvesAfter, "shelves scraped and washed"), (MaintenanceKind.Vent, care.VentAfter, "the vent looked at") })
+        var shelves = (MaintenanceKind.Shelves, care.ShelvesAfter, "shelves scraped and washed");
+        (MaintenanceKind Kind, int After, string What)[] due = isFuel
+            ? [(MaintenanceKind.Burners, care.BurnersAfter, "burners and hoses looked at, leak test made"), shelves]
+            : [(MaintenanceKind.Thermocouple, care.ThermocoupleAfter, "a new thermocouple"), shelves, (MaintenanceKind.Vent, care.VentAfter, "the vent looked at")];
+        foreach (var (kind, after, what) in due)
         {
             if (after == 0) continue;
             var last = done.Where(d => d.Kind == kind).Select(d => (Instant?)d.At).Max();

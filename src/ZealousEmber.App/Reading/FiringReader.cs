@@ -14,6 +14,7 @@ using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Readings;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Learning;
 using ZealousEmber.Core.Logbook;
 using ZealousEmber.Core.Schedules;
@@ -34,7 +35,8 @@ namespace ZealousEmber.App.Reading;
 /// <param name="Load">What was in it; nothing where nobody said, or only half.</param>
 /// <param name="Taught">What its kiln has taught.</param>
 /// <param name="Entries">What was noted.</param>
-internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, FiringRecord Record, List<FiringSample> Samples, WareLoad? Load, TaughtKiln? Taught, IReadOnlyList<FiringEntry> Entries)
+/// <param name="Gas">What a fuel kiln took by its turns.</param>
+internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, FiringRecord Record, List<FiringSample> Samples, WareLoad? Load, TaughtKiln? Taught, IReadOnlyList<FiringEntry> Entries, EnergyUse? Gas = null)
 {
     private ImmutableArray<double> progress = Record.Figures?.Progress ?? default;
 
@@ -98,6 +100,15 @@ internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, F
     public FiringFigures Figures(StudioSettings studio)
     {
         var facts = Facts();
+        return FiringFigures.Of(Log, facts.Numbers(null, null, null), facts.Packs, Run.Goal, Progress, Gas is { } gas ? OfGas(gas, studio) : OfElements(studio));
+    }
+
+    private FiringEnergy OfGas(EnergyUse gas, StudioSettings studio) =>
+        new(gas.Kwh, null, gas.Kwh * 3.6 / ((FuelKiln)Run.Kiln).Fuel.Gross, studio.Prices.Knows([gas]) ? studio.Prices.Cost([gas], Run.StartsAt, studio.Zone) : null);
+
+    private FiringEnergy? OfElements(StudioSettings studio)
+    {
+        if (Run.IsFuel) return null;
         var (kwh, hours, cost) = (0.0, 0.0, 0.0);
         var tariff = studio.Prices.Of(EnergyCarrier.Electricity);
         foreach (var (from, minutes, share) in LogCurve.Shares(Samples))
@@ -107,7 +118,7 @@ internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, F
             kwh += used * Run.Electric.FullPower / 1000;
             cost += used * Run.Electric.FullPower / 1000 * tariff.At((Run.StartsAt + Duration.FromMinutes(from)).InZone(studio.Zone).LocalDateTime);
         }
-        return FiringFigures.Of(Log, facts.Numbers(null, null, null), facts.Packs, Run.Goal, Progress, hours > 0 ? (kwh, hours) : null, hours > 0 && tariff.IsKnown ? cost : null);
+        return hours > 0 ? new FiringEnergy(kwh, hours, null, tariff.IsKnown ? cost : null) : null;
     }
 
     /// <summary>The program it was fired with as a schedule.</summary>
@@ -143,17 +154,23 @@ internal sealed class FiringReader(
         var kiln = withTaught && await kilns.Find(run.KilnId, cancel) is { } found && found.Of<Kiln>() is { } electric ? await taught.Of(electric, cancel) : null;
         var entries = await runs.Entries(id, cancel);
         var stored = await samples.Read(id, cancel);
-        return new ReadFiring(draft, run, await records.Find(id, cancel), run.IsFuel ? FuelLog(run, stored, entries) : FinishedLog.Of(run, stored), problems.Count == 0 ? load : null, kiln, entries);
+        var fuel = run.IsFuel ? Followed(run, stored, entries) : null;
+        return new ReadFiring(draft, run, await records.Find(id, cancel), fuel is null ? FinishedLog.Of(run, stored) : FuelLog(run, fuel), problems.Count == 0 ? load : null, kiln, entries, fuel?.Burned);
+    }
+
+    private static FuelFollower Followed(FiringRun run, List<StoredSample> stored, IReadOnlyList<FiringEntry> entries)
+    {
+        var firing = new RunningFiring(run);
+        firing.Rebuild(stored, entries);
+        return (FuelFollower)firing.Live;
     }
 
     /// <summary>A fuel firing as it was by its turns and by what was seen: every five minutes, until it was opened.</summary>
-    private static List<FiringSample> FuelLog(FiringRun run, List<StoredSample> stored, IReadOnlyList<FiringEntry> entries)
+    private static List<FiringSample> FuelLog(FiringRun run, FuelFollower fuel)
     {
         const double Every = 5;
-        var firing = new RunningFiring(run);
-        firing.Rebuild(stored, entries);
-        var end = run.OpenedAt is { } opened ? run.Minutes(opened) : firing.Live.LastAt ?? 0;
-        if (firing.Live is not FuelFollower fuel || fuel.At(end) is not { Estimate.Curve: var curve }) return [];
+        var end = run.OpenedAt is { } opened ? run.Minutes(opened) : fuel.LastAt ?? 0;
+        if (fuel.At(end) is not { Estimate.Curve: var curve }) return [];
         return [.. Enumerable.Range(0, (int)(end / Every) + 1).Select(i => new FiringSample(i * Every, Math.Round(curve.At(Duration.FromMinutes(i * Every)).Celsius, 1)))];
     }
 

@@ -8,6 +8,13 @@ using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Logbook;
 
+/// <summary>What a firing took.</summary>
+/// <param name="Kwh">Electricity, or gas as bills count it.</param>
+/// <param name="FullPowerHours">Of elements.</param>
+/// <param name="GasKg">Gas by weight.</param>
+/// <param name="Cost">In the studio's money.</param>
+public sealed record FiringEnergy(double Kwh, double? FullPowerHours, double? GasKg, double? Cost);
+
 /// <summary>A firing in numbers, by which it is found, compared and drawn small. What is not known is left out.</summary>
 /// <param name="Numbers">By the names of <see cref="FiringFigure.All"/>.</param>
 /// <param name="Thumbnail">Its curve with few points.</param>
@@ -29,9 +36,8 @@ public sealed record FiringFigures(ImmutableDictionary<string, double> Numbers, 
     /// <param name="packs">What packs say.</param>
     /// <param name="goal">The cone aimed at.</param>
     /// <param name="progress">Heat work of every cone.</param>
-    /// <param name="energy">kWh and full-power hours, where the log tells.</param>
-    /// <param name="cost">In the studio's money.</param>
-    public static FiringFigures Of(Curve? log, FiringNumbers numbers, ImmutableArray<ShelfHeat> packs, Cone? goal, ImmutableArray<double> progress, (double Kwh, double FullPowerHours)? energy, double? cost)
+    /// <param name="energy">What it took, where that is known.</param>
+    public static FiringFigures Of(Curve? log, FiringNumbers numbers, ImmutableArray<ShelfHeat> packs, Cone? goal, ImmutableArray<double> progress, FiringEnergy? energy)
     {
         var all = ImmutableDictionary.CreateBuilder<string, double>();
         void Put(string name, double? value)
@@ -46,7 +52,8 @@ public sealed record FiringFigures(ImmutableDictionary<string, double> Numbers, 
         Put("offset", packs.Any(p => p is { Bound: 0, Offset: not null }) ? packs.Where(p => p is { Bound: 0, Offset: not null }).Average(p => p.Offset) : null);
         Put("kwh", energy?.Kwh);
         Put("fullPowerHours", energy?.FullPowerHours);
-        Put("cost", cost);
+        Put("gas", energy?.GasKg);
+        Put("cost", energy?.Cost);
         // The cone that came nearest to falling: by the packs, else by the log.
         var reached = packs.Mean() is { } equivalent ? Nearest(equivalent) : progress.IsDefaultOrEmpty ? null : goal is { } aim ? Nearest(ConeTable.Of(aim).Kinetics.EndPoint(60, Math.Max(progress[aim.Order], 1e-9))) : HottestDown(progress);
         Put("reached", reached?.Order);
@@ -125,7 +132,8 @@ public sealed record FiringFigure(string Name, string Label, string Unit, double
         new("evenness", "Between the shelves", "°C of cone", 4),
         new("offset", "Pack minus log", "°C of cone", 4),
         new("health", "Element health", "", 0.03),
-        new("kwh", "Electricity", "kWh", 6),
+        new("kwh", "Energy", "kWh", 6),
+        new("gas", "Gas", "kg", 1.5),
         new("fullPowerHours", "Full-power hours", "h", 0.8),
         new("cost", "Cost", "", 3),
     ];

@@ -19,6 +19,26 @@ public sealed record CompiledSegment(Duration Start, Duration Ramp, Duration Hol
     public Duration End => Start + Ramp + Hold;
 }
 
+/// <summary>The steps of a firing by its clock.</summary>
+public static class CompiledSegments
+{
+    /// <summary>Index of the step that is under way at a minute since the start; at least one step must be there.</summary>
+    public static int StepAt(this ImmutableArray<CompiledSegment> segments, double minute)
+    {
+        var step = segments.Length - 1;
+        while (step > 0 && segments[step].Start.TotalMinutes > minute + 1e-6) step--;
+        return step;
+    }
+
+    /// <summary>Where the steps want the kiln at a minute, °C: along the straight line to the target, then at it.</summary>
+    public static double WantedAt(this ImmutableArray<CompiledSegment> segments, double minute)
+    {
+        var segment = segments[segments.StepAt(minute)];
+        var ramp = segment.Ramp.TotalMinutes;
+        return ramp <= 0 ? segment.To.Celsius : segment.From.Celsius + (segment.To.Celsius - segment.From.Celsius) * Math.Clamp((minute - segment.Start.TotalMinutes) / ramp, 0, 1);
+    }
+}
+
 /// <summary>Gives a program its times on some kiln, to the end of its last step.</summary>
 public delegate Result<CompiledSchedule> ScheduleTimes(FiringProgram program);
 

@@ -29,11 +29,12 @@ internal static class SaltmarshFuel
 
     /// <summary>Adds it, after everything else.</summary>
     public static async Task Seed(
-        StudioContext context, Repository<FiringDraft> firings, Repository<StudioKiln> kilns, ScheduleRepository schedules, FiringRuns runs, FiringRecords records, Instant now, CancellationToken cancel)
+        StudioContext context, Repository<FiringDraft> firings, Repository<StudioKiln> kilns, ScheduleRepository schedules, FiringRuns runs, FiringRecords records, KilnCareBook book, Instant now, CancellationToken cancel)
     {
         var made = FuelKiln.Create(new FuelKilnSpecification(
-            "Bittern", "updraft-300", Fuel.Propane, "Under the lean-to. Two burners; the damper sticks at half, push it.", new Dictionary<string, double?> { ["altitude"] = 4, ["room"] = 12 })).Value;
+            "Bittern", "updraft-300", Fuel.Propane, "Under the lean-to. Two burners; the damper sticks at half, push it.", new Dictionary<string, double?> { ["altitude"] = 4, ["room"] = 12, ["cylinders"] = 3 })).Value;
         var bittern = (await kilns.Add(made, SaveStamp.Unknown, cancel)).Of<FuelKiln>()!;
+        await book.Add(bittern.Id, new Maintenance(0, MaintenanceKind.Burners, now - Duration.FromDays(96), "Tobin", "Spiders brushed out, new hose from the gas fitter, leak test made."), null, cancel);
         var ids = await context.Schedules.ToDictionaryAsync(s => s.Name, s => s.Id, cancel);
         var (glaze, bisque) = ((await schedules.Version(ids[Glaze], 1, cancel))!, (await schedules.Version(ids[Bisque], 2, cancel))!);
         var raw = SaltmarshHistory.Lot("class pieces", 60, 7, 1, [], "the class", Dryness.BoneDry, 0.5, SaltmarshHistory.Round(100, 110, stacking: Core.Packing.Stacking.Layers));

@@ -58,7 +58,7 @@ public static class SaltmarshLane
             services.GetRequiredService<FiringRuns>(), services.GetRequiredService<SampleLog>(), services.GetRequiredService<FiringRecords>(), services.GetRequiredService<KilnCareBook>(), now, cancel);
         await SaltmarshFuel.Seed(
             context, services.GetRequiredService<Repository<FiringDraft>>(), services.GetRequiredService<Repository<StudioKiln>>(), new ScheduleRepository(context, services.GetRequiredService<WriteQueue>(), time),
-            services.GetRequiredService<FiringRuns>(), services.GetRequiredService<FiringRecords>(), now, cancel);
+            services.GetRequiredService<FiringRuns>(), services.GetRequiredService<FiringRecords>(), services.GetRequiredService<KilnCareBook>(), now, cancel);
         await transaction.CommitAsync(cancel);
     }
 

@@ -41,13 +41,13 @@ internal static class SaltmarshRuns
             var version = (await schedules.Version(ids[past.Schedule], past.Version, cancel))!;
             var id = await Plan(firings, past.Name, version, Heron, heron, starts, past.Lots, cancel);
             var run = Run(id, Heron, heron.Item, version.Item, starts, LinkKind.Push, past.By, (ulong)(1000 + i));
-            var packs = await Fire(runs, samples, run, Truth(heron.Item, past.Health), new SimulatedReadings(past.Offset, 1), null, SaltmarshHistory.Shelves(past.DaysAgo), cancel, past.StoppedAfter);
+            var packs = await Fire(runs, samples, run, Truth(heron.Item, past.Health), new SimulatedReadings(past.Offset, 1), SaltmarshHistory.Shelves(past.DaysAgo), cancel, past.StoppedAfter);
             if (past.Entry is { } entry) await runs.Add(id, new FiringEntry($"demo-{id}", entry.Kind, starts + Duration.FromHours(entry.Hour), past.By, Text: entry.Text), cancel);
             await records.Save(id, Heron, null, packs, past.Results, new SaveStamp(past.By), cancel);
         }
         await Opened(firings, schedules, runs, samples, kilns, ids, now, cancel);
-        await Cooling(firings, schedules, runs, samples, ids, heron, now, cancel);
-        await Running(firings, schedules, runs, samples, kilns, ids, now, cancel);
+        await Cooling(firings, schedules, runs, ids, heron, now, cancel);
+        await Running(firings, schedules, runs, kilns, ids, now, cancel);
     }
 
     private static readonly (MaintenanceKind Kind, double DaysAgo, string By, string Note)[] Done =
@@ -67,30 +67,35 @@ internal static class SaltmarshRuns
         var starts = now - Duration.FromDays(3.1);
         var id = await Plan(firings, "Tidewrack blue, six tiles", blue, Wren, wren, starts, [SaltmarshHistory.Lot("test tiles", 6, 6, 1, [2], "Isolde", Dryness.BoneDry, 0.12, SaltmarshHistory.Round(60, 90))], cancel);
         var run = Run(id, Wren, wren.Item, blue.Item, starts, LinkKind.Push, "Isolde", 3001) with { Load = wren.Item.UsualLoad(ScheduleKind.Glaze, 0.4) };
-        await Fire(runs, samples, run, wren.Item, new SimulatedReadings(-2, 0), null, [], cancel);
+        await Fire(runs, samples, run, wren.Item, new SimulatedReadings(-2, 0), [], cancel);
     }
 
-    private static async Task Cooling(
-        Repository<FiringDraft> firings, ScheduleRepository schedules, FiringRuns runs, SampleLog samples, Dictionary<string, int> ids, Versioned<Kiln> heron, Instant now, CancellationToken cancel)
+    private static async Task Cooling(Repository<FiringDraft> firings, ScheduleRepository schedules, FiringRuns runs, Dictionary<string, int> ids, Versioned<Kiln> heron, Instant now, CancellationToken cancel)
     {
         var bisque = (await schedules.Version(ids["Marsh White bisque, for dipping"], 2, cancel))!;
-        var starts = now - Duration.FromHours(26.5);
-        var id = await Plan(firings, "Class bisque, last week’s mugs", bisque, Heron, heron, starts, [], cancel);
-        var run = Run(id, Heron, heron.Item, bisque.Item, starts, LinkKind.Push, "Maren", 2001);
-        await Fire(runs, samples, run, Truth(heron.Item, 0.968), new SimulatedReadings(-2.8, 1), now, [], cancel);
-        await Note(runs, id, starts, "Maren", (EntryKind.Dry, 2.9, null, null), (EntryKind.Vent, 7.1, null, "closed"), (EntryKind.ConeDown, 13.4, "06", null));
+        await UnderWay(
+            firings, runs, "Class bisque, last week’s mugs", bisque, Heron, heron, now - Duration.FromHours(26.5), "Maren", 2001, 1, cancel,
+            (EntryKind.Dry, 2.9, null, null), (EntryKind.Vent, 7.1, null, "closed"), (EntryKind.ConeDown, 13.4, "06", null));
     }
 
-    private static async Task Running(
-        Repository<FiringDraft> firings, ScheduleRepository schedules, FiringRuns runs, SampleLog samples, Repository<StudioKiln> kilns, Dictionary<string, int> ids, Instant now, CancellationToken cancel)
+    private static async Task Running(Repository<FiringDraft> firings, ScheduleRepository schedules, FiringRuns runs, Repository<StudioKiln> kilns, Dictionary<string, int> ids, Instant now, CancellationToken cancel)
     {
         var wren = (await kilns.Find(Wren, cancel))!.Of<Kiln>()!;
         var matte = (await schedules.Version(ids["Oyster matte, supper set"], 3, cancel))!;
-        var starts = Instant.FromUnixTimeMilliseconds((now - Duration.FromMinutes(568)).ToUnixTimeMilliseconds());
-        var id = await Plan(firings, "Oyster matte, test tiles", matte, Wren, wren, starts, [], cancel);
-        // Its readings are made as it is followed: the same from its seed, whenever that is.
-        await runs.Start(Run(id, Wren, wren.Item, matte.Item, starts, LinkKind.Simulated, "Tobin", 7) with { Load = wren.Item.UsualLoad(ScheduleKind.Glaze, 0.6) }, new FiringEntry($"start-{id}", EntryKind.State, starts, "Tobin", Subject: "started"), cancel);
-        await Note(runs, id, starts, "Tobin", (EntryKind.Vent, 3.2, null, "closed"), (EntryKind.Colour, 6.1, null, "cherry"));
+        await UnderWay(
+            firings, runs, "Oyster matte, test tiles", matte, Wren, wren, now - Duration.FromMinutes(568), "Tobin", 7, 0.6, cancel, (EntryKind.Vent, 3.2, null, "closed"), (EntryKind.Colour, 6.1, null, "cherry"));
+    }
+
+    /// <summary>A firing whose readings are made as it is followed: the same from its seed, whenever that is.</summary>
+    private static async Task UnderWay(
+        Repository<FiringDraft> firings, FiringRuns runs, string name, Versioned<Schedule> schedule, int kilnId, Versioned<Kiln> kiln, Instant began, string by, ulong seed, double share, CancellationToken cancel,
+        params (EntryKind Kind, double Hour, string? Subject, string? Text)[] entries)
+    {
+        var starts = Instant.FromUnixTimeMilliseconds(began.ToUnixTimeMilliseconds());
+        var id = await Plan(firings, name, schedule, kilnId, kiln, starts, [], cancel);
+        await runs.Start(
+            Run(id, kilnId, kiln.Item, schedule.Item, starts, LinkKind.Simulated, by, seed) with { Load = kiln.Item.UsualLoad(schedule.Item.Kind, share) }, new FiringEntry($"start-{id}", EntryKind.State, starts, by, Subject: "started"), cancel);
+        await Note(runs, id, starts, by, entries);
     }
 
     private static async Task Note(FiringRuns runs, int id, Instant starts, string by, params (EntryKind Kind, double Hour, string? Subject, string? Text)[] entries)
@@ -112,9 +117,9 @@ internal static class SaltmarshRuns
 
     private static Kiln Truth(Kiln kiln, double health) => kiln.Learned(kiln.HeatFactor, kiln.LossFactor, kiln.ElementHealth * health, kiln.Uncertainty);
 
-    /// <summary>Fires it and keeps every second minute: to its opening, or until now. Gives the packs of its shelves.</summary>
+    /// <summary>Fires it and keeps every second minute, to its opening. Gives the packs of its shelves.</summary>
     private static async Task<ImmutableArray<ReadPack>> Fire(
-        FiringRuns runs, SampleLog samples, FiringRun run, Kiln truth, SimulatedReadings readings, Instant? until, (string Shelf, double Own)[] shelves, CancellationToken cancel, double? stoppedAfter = null)
+        FiringRuns runs, SampleLog samples, FiringRun run, Kiln truth, SimulatedReadings readings, (string Shelf, double Own)[] shelves, CancellationToken cancel, double? stoppedAfter = null)
     {
         var simulated = new SimulatedKiln(new SimulatedSetup(truth, run.Load, run.Program, run.Start.Celsius, run.Seed, [], readings));
         var packs = new SimulatedPacks(run.Watched.Cones, shelves, run.Seed);
@@ -126,7 +131,6 @@ internal static class SaltmarshRuns
             if (simulated.Minutes >= stoppedAfter * 60) simulated.SwitchOff();
             var sample = simulated.Next();
             var at = run.StartsAt + Duration.FromMinutes(simulated.Minutes);
-            if (at > until) break;
             packs.Feel(simulated.Minutes, simulated.Chamber);
             if (simulated.Step >= run.Program.Steps.Length - 1 || simulated.Minutes >= stoppedAfter * 60) cooled ??= at;
             share += sample?.Share ?? 0;
@@ -138,11 +142,11 @@ internal static class SaltmarshRuns
             if (cooled is not null && simulated.Chamber <= run.Kiln.Opens.Celsius) break;
         }
         Instant Stored(Instant moment) => Instant.FromUnixTimeMilliseconds(moment.ToUnixTimeMilliseconds());
-        var opened = until is null ? Stored(run.StartsAt + Duration.FromMinutes(simulated.Minutes + 25)) : (Instant?)null;
+        var opened = Stored(run.StartsAt + Duration.FromMinutes(simulated.Minutes + 25));
         await runs.Start(
             run with { StartsAt = Stored(run.StartsAt), StartedAt = Stored(run.StartedAt), CooledAt = cooled is { } c ? Stored(c) : null, StoppedAt = stoppedAfter is { } hours ? Stored(run.StartsAt + Duration.FromHours(hours)) : null, OpenedAt = opened, ReadAt = shelves.Length > 0 ? opened + Duration.FromHours(1) : null },
             new FiringEntry($"start-{run.FiringId}", EntryKind.State, Stored(run.StartsAt), run.By, Subject: "started"), cancel);
-        if (opened is { } open) await runs.Add(run.FiringId, new FiringEntry($"opened-{run.FiringId}", EntryKind.State, open, run.By, Math.Round(simulated.Chamber), "opened"), cancel);
+        await runs.Add(run.FiringId, new FiringEntry($"opened-{run.FiringId}", EntryKind.State, opened, run.By, Math.Round(simulated.Chamber), "opened"), cancel);
         await samples.Append(run.FiringId, $"{run.Kiln.Name}’s logger", "1", log, cancel);
         return packs.Read();
     }

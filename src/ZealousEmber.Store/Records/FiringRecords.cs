@@ -125,7 +125,7 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
     }
 
     // Goes up when figures are worked out in another way.
-    private const string Shape = "1.";
+    private const string Shape = "2.";
 
     private sealed record StaleRow(int FiringId, int Version);
 

@@ -1,6 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
-using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Store.Files;
 using ZealousEmber.Store.Json;
 

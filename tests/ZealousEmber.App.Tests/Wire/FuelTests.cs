@@ -39,6 +39,8 @@ public sealed class FuelTests(RunningStudio studio) : IClassFixture<RunningStudi
         var portrait = await (await Http.PostAsJsonAsync("/api/kilns/portrait", kiln.DeepClone())).Read();
         portrait["settings"]!.AsArray().Count.ShouldBeGreaterThan(20);
         portrait["usual"]!.AsArray().ShouldAllBe(u => u!["fuelKg"]!.GetValue<double>() > 10 && u["cylinders"] == null);
+        portrait["coolings"]!.AsArray().Select(c => c!.Number("damper")).ShouldBe([0, 0.25, 0.5, 1]);
+        portrait["coolings"]!.AsArray().ShouldAllBe(c => c!["curve"]!.AsArray().Count > 5);
     }
 
     [Fact]
@@ -59,6 +61,20 @@ public sealed class FuelTests(RunningStudio studio) : IClassFixture<RunningStudi
         var often = Glaze();
         often["turnEveryMinutes"] = 15;
         (await Preview(often))["kiln"]!["follow"]!.Number("rms").ShouldBeLessThan(kiln["follow"]!.Number("rms"));
+    }
+
+    [Fact]
+    public async Task A_kiln_is_turned_as_often_as_it_says_and_fired_on_the_cylinders_at_hand()
+    {
+        var kiln = (await Preview(Glaze("""{"heat":"fuel","class":"updraft-300","turnEvery":20}""")))["kiln"]!;
+        kiln.Number("everyMinutes").ShouldBe(20);
+        bool IsShort(JsonNode preview) => preview["findings"]!.AsArray().Any(f => f!["id"]!.GetValue<string>() == "short-of-gas");
+        var one = await Preview(Glaze("""{"heat":"fuel","class":"updraft-300","cylinders":1}"""));
+        one["findings"]!.AsArray().First(f => f!["id"]!.GetValue<string>() == "short-of-gas")!["text"]!.GetValue<string>().ShouldContain("2 cylinders of 33 kg side by side; 1 is at hand");
+        IsShort(await Preview(Glaze("""{"heat":"fuel","class":"updraft-300","cylinders":2}"""))).ShouldBeFalse();
+        IsShort(await Preview(Glaze())).ShouldBeFalse("nobody said how many there are");
+        (await (await Http.PostAsJsonAsync("/api/kilns", JsonNode.Parse("""{"name":"Dunlin","heat":"fuel","class":"updraft-300","turnEvery":90,"cylinders":-1}"""))).Read(422))["errors"]!.AsObject()
+            .Select(e => e.Key).ShouldBe(["cylinders", "turnEvery"], ignoreOrder: true);
     }
 
     [Fact]
@@ -188,6 +204,7 @@ public sealed class FuelTests(RunningStudio studio) : IClassFixture<RunningStudi
         live.Number("chamber").ShouldBeInRange(850, 1050);
         live["next"]!["kind"]!.GetValue<string>().ShouldBe("turn");
         var turns = await Http.Get($"/api/firings/{firing}/turns");
+        turns["hands"]!["flames"]!.AsArray()[0]!["flame"]!.GetValue<string>().ShouldBe("candle");
         turns["estimate"]!.Number("sd").ShouldBeInRange(5, 60);
         turns["due"]!.GetValue<int>().ShouldBeLessThan(sheet.Count);
         turns["fresh"]!["turns"]!.AsArray().Count.ShouldBeGreaterThan(3);
@@ -198,6 +215,10 @@ public sealed class FuelTests(RunningStudio studio) : IClassFixture<RunningStudi
         (await Http.Get($"/api/firings/{firing}/live"))["state"]!.GetValue<string>().ShouldBe("cooling");
         await (await Http.Send($"/api/firings/{firing}/opened", null)).Read();
         (await Http.Get($"/api/kilns/{kiln["id"]}/fuel-learned")).Number("firings").ShouldBe(1);
+        var figures = (await Http.Get($"/api/logbook?kiln={kiln["id"]}"))["firings"]!.AsArray()[0]!["figures"]!;
+        figures.Number("gas").ShouldBe(figures.Number("kwh") * 3.6 / 50.34, 0.05);
+        figures.Number("gas").ShouldBeInRange(8, 25);
+        figures["fullPowerHours"].ShouldBeNull();
         (await Http.GetAsync($"/api/firings/{firing}/file")).IsSuccessStatusCode.ShouldBeTrue();
     }
 }

@@ -139,6 +139,38 @@ public sealed class FuelKilnTests
     }
 
     [Fact]
+    public void Flames_go_from_one_candle_to_the_most_the_gauge_shows()
+    {
+        foreach (var kiln in FuelKilnClass.All.Select(k => FuelFigureTests.Kiln(k.Id)))
+        {
+            var flames = BurnerSetting.Flames(kiln);
+            flames.Count(f => f.Flame == Flame.Candle).ShouldBe(kiln.Burners);
+            flames[0].Lit.ShouldBe(1);
+            flames.Count(f => f.Flame == Flame.Low).ShouldBe(1);
+            var bars = flames.Where(f => f.Flame == Flame.Gauge).Select(f => f.Pressure).ToList();
+            bars.ShouldBe(bars.Order());
+            bars.Distinct().Count().ShouldBe(bars.Count);
+            bars[0].ShouldBe(kiln.Mark / 2, 1e-9);
+            bars[^1].ShouldBeInRange(kiln.MostPressure - kiln.Mark, kiln.MostPressure + 1e-6);
+        }
+    }
+
+    [Fact]
+    public void An_open_damper_cools_faster_than_a_shut_one()
+    {
+        var coolings = FuelPortrait.Of(FuelFigureTests.Kiln("updraft-300")).Coolings;
+        coolings[0].Damper.ShouldBe(0);
+        double To(DamperCooling cooling, double celsius) => cooling.Curve.LastFallThrough(Temperature.FromCelsius(celsius))!.Value.TotalHours;
+        To(coolings[0], 500).ShouldBe(9.0, 0.45, "the paper's 300 closed up");
+        foreach (var (shut, open) in coolings.Zip(coolings.Skip(1)))
+        {
+            open.Damper.ShouldBeGreaterThan(shut.Damper);
+            foreach (var celsius in new[] { 1000.0, 500, 100 }) To(open, celsius).ShouldBeLessThan(To(shut, celsius));
+        }
+        To(coolings[^1], 500).ShouldBeLessThan(To(coolings[0], 500) / 2);
+    }
+
+    [Fact]
     public void A_setting_is_read_as_it_was_written()
     {
         var kiln = FuelFigureTests.Kiln("updraft-300");

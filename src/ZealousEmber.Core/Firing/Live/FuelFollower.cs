@@ -4,6 +4,7 @@ using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Firing.Alarms;
 using ZealousEmber.Core.Firing.Observation;
 using ZealousEmber.Core.Firing.Readings;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -61,6 +62,9 @@ public sealed class FuelFollower : IFollowedFiring
 
     /// <summary>What the whole firing says of its kiln, up to when it was shut off; nothing where nothing was seen of it.</summary>
     public FuelEstimate? Taught => seen.Count == 0 || turns.Count == 0 ? null : FuelEstimator.At(kiln.Kiln, kiln.Standing, kiln.Start.Celsius, Made, seen, off ?? LastAt ?? 0);
+
+    /// <summary>The gas it took by its turns; nothing where nobody turned anything.</summary>
+    public EnergyUse? Burned => turns.Count == 0 ? null : TurnPlanner.Follow(kiln.Kiln, kiln.Standing, kiln.Start, Made, off ?? LastAt ?? 0).Use(kiln.Kiln.Fuel);
 
     /// <summary>The turns that were made, in order of time.</summary>
     public ImmutableArray<FuelTurn> Made => [.. turns.Select(t => new FuelTurn(t.Key, t.Value))];
@@ -173,7 +177,7 @@ public sealed class FuelFollower : IFollowedFiring
         var estimate = moment?.Estimate;
         var line = moment?.InForce.Line;
         double? wanted = line is not null && off is null && now <= line.Points[^1].Minutes ? line.At(Duration.FromMinutes(Math.Max(0, now))).Celsius : null;
-        var step = moment is null ? 0 : StepAt(moment.InForce.Segments, now);
+        var step = moment is null ? 0 : moment.InForce.Segments.StepAt(now);
         if (moment is not null) LookAround(now, moment);
         var cones = estimate is null ? [] : run.Cones.Select(c => Work(c, estimate)).ToImmutableArray();
         var chamber = estimate?.Celsius;
@@ -225,13 +229,6 @@ public sealed class FuelFollower : IFollowedFiring
         if (moment is null) return null;
         var top = moment.InForce.Segments[Math.Min(run.Program.TopStep, moment.InForce.Segments.Length - 1)].RampEnd.TotalMinutes;
         return off is { } end ? Math.Min(end, top) : top <= now ? top : null;
-    }
-
-    private static int StepAt(ImmutableArray<CompiledSegment> segments, double minute)
-    {
-        var step = segments.Length - 1;
-        while (step > 0 && segments[step].Start.TotalMinutes > minute + 1e-6) step--;
-        return step;
     }
 
     private static double? Slope(FuelEstimate? estimate)

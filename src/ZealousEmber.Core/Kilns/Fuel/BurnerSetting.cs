@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+
 namespace ZealousEmber.Core.Kilns.Fuel;
 
 /// <summary>How the flames are set.</summary>
@@ -29,6 +31,9 @@ public readonly record struct BurnerSetting(Flame Flame, int Lit, double Pressur
     /// <summary>10 % of the fuel is a hundredth of the pressure.</summary>
     public const double LowShare = 1 / 100.0;
 
+    // Lower down half a mark is much of the heat; from here on whole ones do.
+    private const int HalvesTo = 4;
+
     /// <summary>All burners out.</summary>
     /// <param name="damper">0 with ports shut is closed up.</param>
     public static BurnerSetting Off(double damper) => new(Flame.Off, 0, 0, damper);
@@ -41,6 +46,18 @@ public readonly record struct BurnerSetting(Flame Flame, int Lit, double Pressur
 
     /// <summary>All burners by the gauge.</summary>
     public static BurnerSetting Gauge(FuelKiln kiln, double pressure, double damper) => new(Flame.Gauge, kiln.Burners, pressure, damper);
+
+    /// <summary>The flames a hand can set, cold to hot, damper shut: candles one by one, all low, half marks of the gauge to four, then whole marks to full.</summary>
+    public static ImmutableArray<BurnerSetting> Flames(FuelKiln kiln)
+    {
+        var flames = ImmutableArray.CreateBuilder<BurnerSetting>();
+        for (var lit = 1; lit <= kiln.Burners; lit++) flames.Add(Candles(kiln, lit, 0));
+        flames.Add(AllLow(kiln, 0));
+        var most = kiln.MostPressure + 1e-9;
+        for (var half = 1; half <= 2 * HalvesTo && half * kiln.Mark / 2 <= most; half++) flames.Add(Gauge(kiln, half * kiln.Mark / 2, 0));
+        for (var mark = HalvesTo + 1; mark * kiln.Mark <= most; mark++) flames.Add(Gauge(kiln, mark * kiln.Mark, 0));
+        return flames.ToImmutable();
+    }
 
     /// <summary>In a few characters, to be kept: "gauge 2 0.25 0.5".</summary>
     public string Written => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Flame.ToString().ToLowerInvariant()} {Lit} {Pressure:0.######} {Damper:0.####}");

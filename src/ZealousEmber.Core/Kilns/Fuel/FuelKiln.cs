@@ -70,6 +70,12 @@ public sealed record FuelKiln : StudioKiln
     /// <summary>Gas in a full cylinder, kg; 0 where it is piped.</summary>
     public double Cylinder { get; private init; }
 
+    /// <summary>How many cylinders are there; 0 where nobody said.</summary>
+    public int Cylinders { get; private init; }
+
+    /// <summary>Minutes from one turn to the next, 15 … 60.</summary>
+    public int TurnEvery { get; private init; }
+
     /// <summary>What the burners give against their plate; 1 until learned.</summary>
     public double BurnerFactor { get; private init; }
 
@@ -154,6 +160,8 @@ public sealed record FuelKiln : StudioKiln
         [FuelLimits.Room.Field] = Room.In(Unit),
         [FuelLimits.Altitude.Field] = Altitude,
         [FuelLimits.Cylinder.Field] = Cylinder,
+        [FuelLimits.Cylinders.Field] = Cylinders,
+        [FuelLimits.TurnEvery.Field] = TurnEvery,
         [FuelLimits.BurnerFactor.Field] = Rounded(BurnerFactor * 100),
         [FuelLimits.WallFactor.Field] = Rounded(WallFactor * 100),
         [FuelLimits.AirFactor.Field] = Rounded(AirFactor * 100),
@@ -203,6 +211,8 @@ public sealed record FuelKiln : StudioKiln
             Room = Temperature.FromCelsius(Read(FuelLimits.Room, 20)),
             Altitude = Read(FuelLimits.Altitude, 0),
             Cylinder = Read(FuelLimits.Cylinder, fuel == Fuel.Propane ? 33 : 0),
+            Cylinders = (int)Math.Round(Read(FuelLimits.Cylinders, 0)),
+            TurnEvery = (int)Math.Round(Read(FuelLimits.TurnEvery, TurnPlanner.UsualEvery)),
             BurnerFactor = Read(FuelLimits.BurnerFactor, 100) / 100,
             WallFactor = Read(FuelLimits.WallFactor, 100) / 100,
             AirFactor = Read(FuelLimits.AirFactor, 100) / 100,

@@ -53,6 +53,13 @@ public static class FuelLimits
     /// <summary>kg of gas in a cylinder.</summary>
     public static readonly KilnNumber Cylinder = new("cylinder", "The cylinder", "kg", 0, 500, "What a full gas cylinder holds; 0 for gas that is piped or from a tank.");
 
+    /// <summary>How many cylinders there are.</summary>
+    public static readonly KilnNumber Cylinders = new("cylinders", "The cylinders at hand", "", 0, 200, "How many can stand side by side; 0 where it does not matter.");
+
+    /// <summary>Minutes between turns.</summary>
+    public static readonly KilnNumber TurnEvery =
+        new("turnEvery", "A turn every", "min", TurnPlanner.ShortestEvery, TurnPlanner.LongestEvery, "How often somebody goes to the kiln. Every 15 minutes keeps closest, every hour loosest.");
+
     /// <summary>% of the usual heat of the burners.</summary>
     public static readonly KilnNumber BurnerFactor = new("burnerFactor", "What the burners give", "%", 40, 250, "Against what their power and pressure say; learned from firings.");
 
@@ -67,5 +74,5 @@ public static class FuelLimits
 
     /// <summary>Every number, in the order a form asks for them.</summary>
     public static readonly IReadOnlyList<KilnNumber> All =
-        [Volume, Burners, BurnerPower, MostPressure, Mark, Flue, Inlets, Draft, BrickThickness, FibreThickness, Gap, TopLimit, OpenLimit, Room, Altitude, Cylinder, BurnerFactor, WallFactor, AirFactor, Uncertainty];
+        [Volume, Burners, BurnerPower, MostPressure, Mark, Flue, Inlets, Draft, BrickThickness, FibreThickness, Gap, TopLimit, OpenLimit, Room, Altitude, Cylinder, Cylinders, TurnEvery, BurnerFactor, WallFactor, AirFactor, Uncertainty];
 }

@@ -7,12 +7,24 @@ namespace ZealousEmber.Core.Kilns.Fuel;
 /// <param name="Kiln">Which.</param>
 /// <param name="Standing">What stands in it.</param>
 /// <param name="Start">Its temperature when the first burner is lit.</param>
-/// <param name="Every">Minutes between turns, 15 … 60.</param>
-/// <param name="UnderWay">Where a firing is planned anew from; nothing before it has begun.</param>
-/// <param name="Estimate">Where it is by what was seen; nothing where nothing was.</param>
-public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperature Start, int Every = TurnPlanner.UsualEvery, FiringUnderWay? UnderWay = null, FuelEstimate? Estimate = null) : IKilnModel
+public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperature Start) : IKilnModel
 {
-    private readonly Lazy<KilnPowers> powers = new(() => FuelPortrait.PowersOf(Kiln, Standing));
+    // Worked out once for what it is; a changed copy works them out anew.
+    private KilnPowers? powers;
+    private Tuple<FiringProgram, Result<TurnPlan>>? last;
+
+    private LoadedFuelKiln(LoadedFuelKiln other) => (Kiln, Standing, Start, Every, UnderWay, Estimate) = (other.Kiln, other.Standing, other.Start, other.Every, other.UnderWay, other.Estimate);
+
+    /// <summary>Minutes between turns, 15 … 60.</summary>
+    public int Every { get; init; } = Kiln.TurnEvery;
+
+    /// <summary>Where a firing is planned anew from; nothing before it has begun.</summary>
+    public FiringUnderWay? UnderWay { get; init; }
+
+    /// <summary>Where it is by what was seen; nothing where nothing was.</summary>
+    public FuelEstimate? Estimate { get; init; }
+
+    private KilnPowers Powers => powers ??= FuelPortrait.PowersOf(Kiln, Standing);
 
     /// <inheritdoc/>
     public string? Name => Kiln.Name;
@@ -27,7 +39,7 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
     public Temperature TopLimit => Kiln.TopLimit < ScheduleLimits.Hottest ? Kiln.TopLimit : ScheduleLimits.Hottest;
 
     /// <inheritdoc/>
-    public Temperature Hottest => powers.Value.Hottest < TopLimit ? powers.Value.Hottest : TopLimit;
+    public Temperature Hottest => Powers.Hottest < TopLimit ? Powers.Hottest : TopLimit;
 
     /// <inheritdoc/>
     public Temperature Opens => Kiln.Opens;
@@ -54,16 +66,22 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
     public double? UsualWare(ScheduleKind kind) => Kiln.UsualLoad(kind).WareMass;
 
     /// <inheritdoc/>
-    public Rate? FastestClimb(Temperature at) => PaceAt.Nearest(powers.Value.Climb, at);
+    public Rate? FastestClimb(Temperature at) => PaceAt.Nearest(Powers.Climb, at);
 
     /// <inheritdoc/>
-    public Rate? NaturalFall(Temperature at) => PaceAt.Nearest(powers.Value.Fall, at);
+    public Rate? NaturalFall(Temperature at) => PaceAt.Nearest(Powers.Fall, at);
 
     /// <inheritdoc/>
     public IKilnModel Wetter(double kg) => this with { Standing = Standing with { FreeWater = kg } };
 
     /// <summary>The firing as turns.</summary>
-    public Result<TurnPlan> Turns(FiringProgram program) => TurnPlanner.Plan(Kiln, Standing, Start, program, Every, UnderWay);
+    public Result<TurnPlan> Turns(FiringProgram program)
+    {
+        if (last is { } known && ReferenceEquals(known.Item1, program)) return known.Item2;
+        var plan = TurnPlanner.Plan(Kiln, Standing, Start, program, Every, UnderWay);
+        last = Tuple.Create(program, plan);
+        return plan;
+    }
 
     /// <inheritdoc/>
     public Result<KilnRun> Run(FiringProgram program)

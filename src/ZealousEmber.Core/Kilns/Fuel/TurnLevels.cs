@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.Core.Kilns.Fuel;
@@ -17,10 +18,13 @@ internal sealed class TurnLevels(FuelKiln kiln, Draft draft, bool raw)
     /// <summary>Off with the damper from open to shut: only for cooling.</summary>
     private const int OffLevels = CoarseMarks + 1;
 
-    private readonly double[] pressures = [.. Pressures(kiln)];
+    // One small flame with the damper far open, before it is shut for the air it needs.
+    private const int OpenCandles = 2;
+
+    private readonly ImmutableArray<BurnerSetting> flames = BurnerSetting.Flames(kiln);
 
     /// <summary>How many there are, those that are only for cooling among them.</summary>
-    public int Count => OffLevels + 2 + kiln.Burners + 1 + pressures.Length;
+    public int Count => OffLevels + OpenCandles + flames.Length;
 
     /// <summary>The first that burns.</summary>
     public static int FirstLit => OffLevels;
@@ -34,11 +38,8 @@ internal sealed class TurnLevels(FuelKiln kiln, Draft draft, bool raw)
     {
         if (level < OffLevels) return atmosphere is null or Atmosphere.Oxidising ? BurnerSetting.Off(1 - level / (double)CoarseMarks) : null;
         level -= OffLevels;
-        if (level < 2) return Checked(BurnerSetting.Candles(kiln, 1, level == 0 ? 1 : CandleDamper), atmosphere, from, to);
-        level -= 2;
-        if (level < kiln.Burners) return Damped(BurnerSetting.Candles(kiln, level + 1, 0), atmosphere, from, to);
-        level -= kiln.Burners;
-        return Damped(level == 0 ? BurnerSetting.AllLow(kiln, 0) : BurnerSetting.Gauge(kiln, pressures[level - 1], 0), atmosphere, from, to);
+        if (level < OpenCandles) return Checked(BurnerSetting.Candles(kiln, 1, level == 0 ? 1 : CandleDamper), atmosphere, from, to);
+        return Damped(flames[level - OpenCandles], atmosphere, from, to);
     }
 
     /// <summary>All burners at a pressure with the damper for oxidising air at one temperature, °C; nothing where it has not the air for it.</summary>
@@ -48,7 +49,7 @@ internal sealed class TurnLevels(FuelKiln kiln, Draft draft, bool raw)
     public BurnerSetting Nearest(int level, Atmosphere? atmosphere, double celsius)
     {
         var aim = AirAim.Of(atmosphere, celsius, raw).Wanted;
-        var flame = Setting(level, Atmosphere.Oxidising, celsius, celsius) ?? BurnerSetting.Gauge(kiln, pressures[Math.Max(0, level - (Count - pressures.Length))], 1);
+        var flame = Setting(level, Atmosphere.Oxidising, celsius, celsius) ?? flames[Math.Max(0, level - (Count - flames.Length))];
         return flame with { Damper = FirstFrom(0, CoarseMarks, mark => draft.At(flame with { Damper = mark / (double)CoarseMarks }, celsius).Lambda >= aim) / (double)CoarseMarks };
     }
 
@@ -84,12 +85,5 @@ internal sealed class TurnLevels(FuelKiln kiln, Draft draft, bool raw)
             else low = mid + 1;
         }
         return low;
-    }
-
-    /// <summary>Half marks to four marks, then whole ones, to full.</summary>
-    private static IEnumerable<double> Pressures(FuelKiln kiln)
-    {
-        for (var half = 1; half <= 8 && half * kiln.Mark / 2 <= kiln.MostPressure + 1e-9; half++) yield return half * kiln.Mark / 2;
-        for (var mark = 5; mark * kiln.Mark <= kiln.MostPressure + 1e-9; mark++) yield return mark * kiln.Mark;
     }
 }

@@ -84,15 +84,19 @@ public sealed record TurnPlan(
     /// <summary>All of the fuel, kg.</summary>
     public double TotalFuel => Fuel.Sum();
 
+    /// <summary>Its energy as bills count it, with the heat of the steam.</summary>
+    public EnergyUse Use(Fuel fuel) => new(EnergyCarrier.Gas, TotalFuel * PerKg(fuel), [.. Fuel.Select(kg => kg * PerKg(fuel))]);
+
+    private static double PerKg(Fuel fuel) => fuel.Gross / 3.6;
+
     /// <summary>The schedule with the times it gets.</summary>
     public CompiledSchedule Compiled => new(Segments, Curve, Powered);
 
-    /// <summary>The same as every kiln tells a firing; energy is what bills count, with the heat of the steam.</summary>
+    /// <summary>The same as every kiln tells a firing.</summary>
     public FuelRun Run(Fuel fuel)
     {
-        var perKg = fuel.Gross / 3.6;
-        var asked = Segments.Select((_, i) => new KilnStep(Duration.FromMinutes(LateOf(i)), null, Duration.Zero, perKg * FuelOf(Segments[i])));
-        return new FuelRun(this, [.. asked], [new EnergyUse(EnergyCarrier.Gas, TotalFuel * perKg, [.. Fuel.Select(kg => kg * perKg)])]);
+        var asked = Segments.Select((_, i) => new KilnStep(Duration.FromMinutes(LateOf(i)), null, Duration.Zero, PerKg(fuel) * FuelOf(Segments[i])));
+        return new FuelRun(this, [.. asked], [Use(fuel)]);
     }
 
     private double LateOf(int step)

@@ -5,13 +5,6 @@ using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Kilns.Fuel;
 
-/// <summary>A firing under way: what was done so far, and how the clock of the plan runs.</summary>
-/// <param name="Minute">From when it is planned anew.</param>
-/// <param name="Done">How burners and damper were set until then; the first at the start or later.</param>
-/// <param name="Clock">The steps with the times they were planned for.</param>
-/// <param name="Correction">How much hotter the chamber is then than the sums say, K.</param>
-public sealed record FiringUnderWay(double Minute, ImmutableArray<FuelTurn> Done, ImmutableArray<CompiledSegment> Clock, double Correction = 0);
-
 /// <summary>
 /// Turns a schedule into turns of regulator and damper a hand can make: every so many minutes the level that ends nearest to what is wanted then, gone
 /// on with from where it really ends. Deterministic. Source: the fuel kiln paper, "Turn-up sheet".
@@ -39,28 +32,24 @@ public sealed class TurnPlanner
     private const double HotFrom = 650;
 
     private readonly FuelKiln kiln;
-    private readonly FiringProgram? schedule;
+    private readonly FiringProgram program;
     private readonly int every;
-    private readonly FuelSimulation simulation;
-    private readonly TurnRecorder recorder;
+    private readonly TurnSheet sheet;
     private readonly TurnLevels levels;
-    private readonly ImmutableArray<PlannedTurn>.Builder turns = ImmutableArray.CreateBuilder<PlannedTurn>();
     private readonly ImmutableArray<CompiledSegment>.Builder segments;
     private readonly List<TurnShortfall> trouble = [];
     private readonly FiringUnderWay? underWay;
-    private BurnerSetting? last;
     private KilnStall? stall;
     private double late;
     private double powered;
     private double level;
 
-    private TurnPlanner(FuelKiln kiln, KilnLoad load, double start, FiringProgram? schedule, int every, FiringUnderWay? underWay)
+    private TurnPlanner(FuelKiln kiln, KilnLoad load, double start, FiringProgram program, int every, FiringUnderWay? underWay)
     {
-        (this.kiln, this.schedule, this.every, this.underWay, level) = (kiln, schedule, every, underWay, start);
-        simulation = new FuelSimulation(kiln, load, start);
-        recorder = new TurnRecorder(simulation);
-        levels = new TurnLevels(kiln, simulation.Air, load.FirstFiring);
-        segments = ImmutableArray.CreateBuilder<CompiledSegment>(schedule?.Steps.Length ?? 0);
+        (this.kiln, this.program, this.every, this.underWay, level) = (kiln, program, every, underWay, start);
+        sheet = new TurnSheet(kiln, load, start, program);
+        levels = new TurnLevels(kiln, sheet.Simulation.Air, load.FirstFiring);
+        segments = ImmutableArray.CreateBuilder<CompiledSegment>(program.Steps.Length);
     }
 
     /// <summary>Plans a firing.</summary>
@@ -87,87 +76,46 @@ public sealed class TurnPlanner
     /// <param name="planned">What was wanted; nothing where there is no schedule.</param>
     public static TurnPlan Follow(FuelKiln kiln, KilnLoad load, Temperature start, ImmutableArray<FuelTurn> turns, double until, TurnPlan? planned = null)
     {
-        var clock = planned?.Segments ?? [];
-        var planner = new TurnPlanner(kiln, load, start.Celsius, null, UsualEvery, new FiringUnderWay(until, turns, clock));
-        planner.GoAlong();
-        var recorder = planner.recorder;
-        var (chamber, line, air, fuel, energy) = (recorder.Chamber, recorder.Line, recorder.Air, recorder.Fuel, planner.Energy());
-        var (follow, heat, peak) = (recorder.Follow(0), planner.simulation.Heat, recorder.PeakFuel * 3600);
-        var cooling = recorder.CoolDown(kiln.Opens);
-        return new TurnPlan(planner.turns.ToImmutable(), [], chamber, line, cooling, air, follow, [], Duration.FromMinutes(until), fuel, heat, energy, null, peak, Duration.FromMinutes(recorder.Minute));
+        var sheet = new TurnSheet(kiln, load, start.Celsius, null);
+        sheet.GoAlong(turns, until, planned?.Segments ?? []);
+        return sheet.Finish([], [], null, 0, until);
     }
 
-    private double Now => recorder.Minute;
+    private double Now => sheet.Now;
 
-    private double Chamber => simulation.Chamber;
-
-    // Only where there is a schedule is anything planned.
-    private FiringProgram Program => schedule!;
+    private double Chamber => sheet.Chamber;
 
     private TurnPlan Whole()
     {
-        var first = underWay is null ? 0 : GoOn();
-        for (var i = first; i < Program.Steps.Length; i++) Step(i, underWay is not null && i == first);
-        var energy = Energy();
-        var (chamber, line, air, fuel) = (recorder.Chamber, recorder.Line, recorder.Air, recorder.Fuel);
-        if (!Program.Steps[^1].IsEndOff && turns.Count > 0 && turns[^1].Kind != TurnKind.ShutOff) ShutOff(Program.Steps.Length - 1);
-        var (follow, heat, peak) = (recorder.Follow(late), simulation.Heat, recorder.PeakFuel * 3600);
-        var cooling = recorder.CoolDown(kiln.Opens);
-        return new TurnPlan(
-            turns.ToImmutable(), segments.MoveToImmutable(), chamber, line, cooling, air, follow, [.. trouble], Duration.FromMinutes(powered), fuel, heat, energy, stall, peak, Duration.FromMinutes(Now));
+        var first = underWay is null ? 0 : GoOn(underWay);
+        for (var i = first; i < program.Steps.Length; i++) Step(i, i == first ? underWay : null);
+        if (!program.Steps[^1].IsEndOff && !sheet.IsShut) ShutOff(program.Steps.Length - 1);
+        return sheet.Finish(segments.MoveToImmutable(), [.. trouble], stall, late, powered);
     }
 
     /// <summary>Goes along what was done until the moment from which it is planned anew; gives the step that is under way then.</summary>
-    private int GoOn()
+    private int GoOn(FiringUnderWay from)
     {
-        GoAlong();
-        var (clock, step) = (underWay!.Clock, StepAt(underWay.Clock, underWay.Minute));
-        simulation.Correct(underWay.Correction);
+        sheet.GoAlong(from.Done, from.Minute, from.Clock);
+        sheet.Simulation.Correct(from.Correction);
+        var (clock, step) = (from.Clock, from.Clock.StepAt(from.Minute));
         // The clock may be ahead of the kiln: what was not come to is gone on with first.
-        while (step > 0 && Program.Steps[step - 1].Target is { } before && clock[step - 1].To > clock[step - 1].From && Chamber < before.Celsius - Short) step--;
+        while (step > 0 && program.Steps[step - 1].Target is { } before && clock[step - 1].To > clock[step - 1].From && Chamber < before.Celsius - Short) step--;
         for (var i = 0; i < step; i++) segments.Add(clock[i]);
         level = step > 0 ? clock[step - 1].To.Celsius : level;
         return step;
     }
 
-    /// <summary>Along the turns as they were made; before the first of them nothing burns.</summary>
-    private void GoAlong()
+    private void Step(int index, FiringUnderWay? resumed)
     {
-        var (now, clock, done) = (underWay!.Minute, underWay.Clock, underWay.Done);
-        Func<double, double>? wanted = clock.IsEmpty ? null : minute => WantedBy(clock, minute);
-        var first = done.IsEmpty ? now : Math.Min(now, done[0].Minute);
-        if (first > 0) recorder.Go(BurnerSetting.Off(0), first, wanted);
-        foreach (var (i, turn) in done.Index())
-        {
-            if (turn.Minute >= now - 1e-6) break;
-            var until = i + 1 < done.Length ? Math.Min(now, done[i + 1].Minute) : now;
-            Row(turn.Setting, until, clock.IsEmpty ? 0 : StepAt(clock, turn.Minute), false, wanted, wanted?.Invoke(until), false);
-        }
-    }
-
-    private static int StepAt(ImmutableArray<CompiledSegment> clock, double minute)
-    {
-        var step = clock.Length - 1;
-        while (step > 0 && clock[step].Start.TotalMinutes > minute + 1e-6) step--;
-        return step;
-    }
-
-    private static double WantedBy(ImmutableArray<CompiledSegment> clock, double minute)
-    {
-        var segment = clock[StepAt(clock, minute)];
-        var ramp = segment.Ramp.TotalMinutes;
-        return ramp <= 0 ? segment.To.Celsius : segment.From.Celsius + (segment.To.Celsius - segment.From.Celsius) * Math.Clamp((minute - segment.Start.TotalMinutes) / ramp, 0, 1);
-    }
-
-    private void Step(int index, bool resumed)
-    {
-        var step = Program.Steps[index];
+        var step = program.Steps[index];
         var target = step.Target?.Celsius ?? kiln.Opens.Celsius;
-        var begin = resumed ? Math.Min(Now, underWay!.Clock[index].Start.TotalMinutes) : Now;
-        var from = Math.Abs(Chamber - level) <= Near || resumed ? level : Chamber;
+        var before = resumed?.Clock[index];
+        var begin = before is null ? Now : Math.Min(Now, before.Start.TotalMinutes);
+        var from = before is not null || Math.Abs(Chamber - level) <= Near ? level : Chamber;
         var stalled = false;
         var held = 0.0;
-        if (resumed && underWay!.Clock[index].RampEnd.TotalMinutes <= Now && Chamber >= target - Short) held = Now - underWay.Clock[index].RampEnd.TotalMinutes;
+        if (before is not null && before.RampEnd.TotalMinutes <= Now && Chamber >= target - Short) held = Now - before.RampEnd.TotalMinutes;
         else if (step.Pace.Kind == PaceKind.Natural) Fall(index, target);
         else stalled = Ramp(index, step, begin, from, target);
         var reached = Now - held;
@@ -190,7 +138,7 @@ public sealed class TurnPlanner
             {
                 var span = until - Now;
                 var wanted = cools ? Line(until) : Math.Min(Line(until), Chamber + Fastest(perHour) * span / 60);
-                Row(Choose(index, step.Atmosphere, wanted, until, cools), until, index, false, Line, Line(until), false);
+                sheet.Row(Choose(index, step.Atmosphere, wanted, until, cools), until, index, false, Line, Line(until));
             }
         }
         else if (Math.Abs(target - from) <= 1e-6) return false;
@@ -208,10 +156,10 @@ public sealed class TurnPlanner
         while (Far())
         {
             // A climb as fast as it can has had no turn of its own yet.
-            if (Now > before || step.Pace.Rate is null || last is null)
-                Row(Choose(index, step.Atmosphere, target, Now + every, cools), null, index, false, Target, target, step.Pace.Rate is not null);
+            if (Now > before || step.Pace.Rate is null || sheet.Last is null)
+                sheet.Row(Choose(index, step.Atmosphere, target, Now + every, cools), null, index, false, Target, target, step.Pace.Rate is not null);
             var until = Now + every;
-            while (Far() && Now < until - 1e-6) Leave(step.Pace.Rate is null ? null : Target);
+            while (Far() && Now < until - 1e-6) sheet.Leave(Grid, step.Pace.Rate is null ? null : Target);
             if (Now - markedAt < StallMinutes) continue;
             if (Math.Abs(Chamber - marked) < StallGain)
             {
@@ -228,27 +176,21 @@ public sealed class TurnPlanner
 
     private void Hold(int index, double target, double held)
     {
-        var (step, begin) = (Program.Steps[index], Now - held);
+        var (step, begin) = (program.Steps[index], Now - held);
         var end = begin + Math.Max(Grid, Round(step.HoldMinutes));
         double Target(double minute) => target;
-        foreach (var until in Times(begin, end).Where(t => t > Now + 1e-6)) Row(Choose(index, step.Atmosphere, target, until, cools: false), until, index, true, Target, target, false);
+        foreach (var until in Times(begin, end).Where(t => t > Now + 1e-6)) sheet.Row(Choose(index, step.Atmosphere, target, until, cools: false), until, index, true, Target, target);
     }
 
     /// <summary>Burners out, flue and ports shut, down to a temperature.</summary>
     private void Fall(int index, double target)
     {
         ShutOff(index);
-        var lowest = Math.Max(target, Program.Steps[index].IsEndOff ? kiln.Opens.Celsius : kiln.CoolsTo.Celsius);
-        while (Chamber > lowest) recorder.Go(BurnerSetting.Off(0), Now + Grid, null);
+        var lowest = Math.Max(target, program.Steps[index].IsEndOff ? kiln.Opens.Celsius : kiln.CoolsTo.Celsius);
+        while (Chamber > lowest) sheet.Go(BurnerSetting.Off(0), Now + Grid);
     }
 
-    private void ShutOff(int index)
-    {
-        var shut = BurnerSetting.Off(0);
-        var isLast = Program.Steps.Skip(index + 1).All(s => s.Pace.Kind == PaceKind.Natural && s.Hold == Duration.Zero);
-        turns.Add(new PlannedTurn(Now, isLast ? TurnKind.ShutOff : TurnKind.Turn, shut, index, false, null, Chamber, Chamber, Chamber, simulation.Air.At(shut, Chamber), double.PositiveInfinity, 0, false));
-        last = shut;
-    }
+    private void ShutOff(int index) => sheet.ShutOff(index, program.Steps.Skip(index + 1).All(s => s.Pace.Kind == PaceKind.Natural && s.Hold == Duration.Zero));
 
     /// <summary>The level that ends nearest to what is wanted.</summary>
     private BurnerSetting Choose(int index, Atmosphere? atmosphere, double wanted, double until, bool cools)
@@ -264,13 +206,13 @@ public sealed class TurnPlanner
             Note(TurnTrouble.AirCannotBeHad, index, wanted);
             for (var i = TurnLevels.FirstLit; i < levels.Count; i++) choices.Add(levels.Nearest(i, atmosphere, from));
         }
-        simulation.Save();
+        sheet.Simulation.Save();
         var seconds = (until - Now) * 60;
         double End(int choice)
         {
-            simulation.Advance(choices[choice], seconds);
+            sheet.Simulation.Advance(choices[choice], seconds);
             var end = Chamber;
-            simulation.TakeBack();
+            sheet.Simulation.TakeBack();
             return end;
         }
         var (low, high) = (0, choices.Count - 1);
@@ -291,35 +233,6 @@ public sealed class TurnPlanner
     {
         if (!trouble.Exists(t => t.Trouble == kind && t.Step == index)) trouble.Add(new TurnShortfall(kind, index, Now, comes ?? Chamber, wanted));
     }
-
-    /// <summary>Writes a row and, where it is known until when it stands, goes there.</summary>
-    private void Row(BurnerSetting setting, double? until, int index, bool inHold, Func<double, double>? line, double? wanted, bool isLate)
-    {
-        var breath = simulation.Air.At(setting, Chamber);
-        var row = new PlannedTurn(Now, last == setting ? TurnKind.Look : TurnKind.Turn, setting, index, inHold, schedule?.Steps[index].Atmosphere, Chamber, Chamber, wanted ?? Chamber, breath, breath.Lambda, simulation.FlameAtFlue(breath), isLate);
-        turns.Add(row);
-        last = setting;
-        if (until is not { } end) return;
-        recorder.Go(setting, end, line);
-        CloseRow();
-    }
-
-    /// <summary>Five more minutes as it stands.</summary>
-    private void Leave(Func<double, double>? line)
-    {
-        recorder.Go(last!.Value, Now + Grid, line);
-        CloseRow();
-    }
-
-    private void CloseRow() => turns[^1] = turns[^1] with { EndCelsius = Chamber, EndLambda = simulation.Air.At(last!.Value, Chamber).Lambda };
-
-    private KilnEnergy Energy()
-    {
-        var (heat, model) = (simulation.Heat, simulation.Model);
-        return new KilnEnergy(Kwh(heat.Fuel), Kwh(heat.Flue + heat.Unburnt + model.Lost), Kwh(model.Stored - model.StoredAtStart));
-    }
-
-    private static double Kwh(double joules) => joules / 3.6e6;
 
     /// <summary>When the turns of a stretch end: as many as whole turns fit, on the five minutes.</summary>
     private IEnumerable<double> Times(double begin, double end)

@@ -7168,6 +7168,8 @@ export interface components {
       shelvesAfter?: null | number;
       /** Format: int32 */
       ventAfter?: null | number;
+      /** Format: int32 */
+      burnersAfter?: null | number;
     };
     /** @description A cause, weighed. */
     CauseContract: {
@@ -7530,6 +7532,16 @@ export interface components {
     CutoffData: {
       /** @description That fit in it. */
       cones: null | string[];
+    };
+    /** @description How a fuel kiln cools after a usual glaze firing, burners out. */
+    DamperCoolingContract: {
+      /**
+       * Format: double
+       * @description How far it stays open, ports with it; 0 is closed up.
+       */
+      damper: number;
+      /** @description Minutes since the burners went out, until it may be opened. */
+      curve: components['schemas']['CurvePointContract'][];
     };
     /** @description Faults to be explained: by numbers, or by the firing they came from. */
     DiagnosisRequest: {
@@ -8549,6 +8561,8 @@ export interface components {
        * @description bar.
        */
       mostPressure: number;
+      /** @description What can be set, cold to hot, whatever the damper. */
+      flames: components['schemas']['SettingContract'][];
     };
     /** @description Answer of the health check. */
     Health: {
@@ -8822,6 +8836,16 @@ export interface components {
        * @description % of the openings measured.
        */
       airFactor?: null | number;
+      /**
+       * Format: double
+       * @description How many are at hand; 0 where it does not matter.
+       */
+      cylinders?: null | number;
+      /**
+       * Format: double
+       * @description Minutes between turns, 15 to 60.
+       */
+      turnEvery?: null | number;
     };
     /**
      * @description What heats a kiln.
@@ -8870,6 +8894,8 @@ export interface components {
       props: components['schemas']['PropsContract'];
       /** @description Of a fuel kiln: the climb by setting and temperature. */
       settings?: null | components['schemas']['SettingClimbContract'][];
+      /** @description Of a fuel kiln: how it cools by its damper, closed up first. */
+      coolings?: null | components['schemas']['DamperCoolingContract'][];
     };
     /** @description What the kiln makes of the schedule; temperatures in the schedule's unit. */
     KilnPreview: {
@@ -9580,7 +9606,7 @@ export interface components {
      * @description What is done to a kiln.
      * @enum {string}
      */
-    MaintenanceKind: 'elements' | 'thermocouple' | 'shelves' | 'vent' | 'other';
+    MaintenanceKind: 'elements' | 'thermocouple' | 'shelves' | 'vent' | 'burners' | 'other';
     /** @description Something done to a kiln. */
     MaintenanceRequest: {
       kind: null | components['schemas']['MaintenanceKind'];

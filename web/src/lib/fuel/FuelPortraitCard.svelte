@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { KilnBody, KilnPortrait } from '$lib/api/client';
   import { degrees, duration, kindName, money, number } from '$lib/format';
+  import CoolingChart from './CoolingChart.svelte';
   import KilnDrawing from './KilnDrawing.svelte';
   import SettingsChart from './SettingsChart.svelte';
 
@@ -15,6 +16,7 @@
       unit={portrait.unit}
       mark={kiln.mark ?? 0.05}
     />{/if}
+  {#if portrait.coolings?.length}<CoolingChart coolings={portrait.coolings} unit={portrait.unit} />{/if}
   <table class="card-paper text-[13.5px]">
     <thead>
       <tr

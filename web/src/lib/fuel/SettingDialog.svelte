@@ -2,7 +2,7 @@
   import { untrack } from 'svelte';
   import { number } from '$lib/format';
   import Dialog from '$lib/ui/Dialog.svelte';
-  import { flames, flameText, nearestFlame, type FiringTurns, type Setting, type Turn } from './words';
+  import { flameText, nearestFlame, type FiringTurns, type Setting, type Turn } from './words';
 
   /** Another setting than the planned one: its neighbours in one tap more, any other by steps. */
   interface Props {
@@ -12,7 +12,7 @@
     onclose: () => void;
   }
   const { hands, from, onturned, onclose }: Props = $props();
-  const all = $derived(flames(hands));
+  const all = $derived(hands.flames);
   // As it was when this was opened: what moves under a thumb is pressed wrong.
   const planned = untrack(() => from);
   let at = $state(untrack(() => nearestFlame(planned ?? { flame: 'low', lit: 1, pressureBar: 0 }, all)));

@@ -18,7 +18,8 @@
   }
   const { schedule, name, kilnId, load, start, back }: Props = $props();
   const intervals = [15, 20, 30, 45, 60];
-  let every = $state(30);
+  /** Chosen here; as its kiln says when not. */
+  let every: number | null = $state(null);
   const asked = createQuery(() => ({
     queryKey: ['turn-sheet', schedule, kilnId, load, start, every],
     queryFn: async () => {
@@ -32,17 +33,18 @@
   }));
   const preview = $derived(asked.data ?? null);
   const kiln = $derived(preview?.kiln ?? null);
+  const shown = $derived(every ?? kiln?.everyMinutes ?? 30);
 
   /** On paper it gets smaller until all of it fits one page. */
   const [largest, smallest] = [11.5, 5.5];
   let size = $state(largest);
   let article: HTMLElement | undefined = $state();
-  let fitted = 30;
+  let fitted = 0;
   $effect(() => {
     // A4 without its margins, which are the paper's own here.
     const sheetHeight = ((297 - 2 * 12) / 25.4) * 96 - 8;
     // Another sheet may fit larger; it is tried from the top again.
-    if (fitted !== every) [size, fitted] = [largest, every];
+    if (fitted !== shown) [size, fitted] = [largest, shown];
     if (article && preview && article.scrollHeight > sheetHeight && size > smallest) size -= 0.5;
   });
 </script>
@@ -57,9 +59,12 @@
     <label class="flex items-center gap-2 text-[14px]"
       >A turn every <select
         class="select select-sm w-auto"
-        bind:value={every}
+        value={shown}
+        onchange={(e) => (every = Number(e.currentTarget.value))}
         aria-label="Minutes between turns"
-        >{#each intervals as n (n)}<option value={n}>{n} min</option>{/each}</select
+        >{#each [...new Set([...intervals, shown])].sort((a, b) => a - b) as n (n)}<option value={n}
+            >{n} min</option
+          >{/each}</select
       ></label
     >
     <button class="btn btn-sm btn-primary" onclick={() => window.print()}>Print</button>

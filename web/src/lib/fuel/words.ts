@@ -7,6 +7,8 @@ export type Air = Schemas['AirContract'];
 export type FuelUse = Schemas['FuelUseContract'];
 export type FiringTurns = Schemas['FiringTurnsContract'];
 export type Setting = Schemas['SettingContract'];
+/** What a gauge and its burners are like. */
+export type Gauge = Pick<FiringTurns['hands'], 'burners' | 'mark'>;
 export type AirBand = Air['band'];
 
 /** What people call the air. */
@@ -40,26 +42,8 @@ export const marks = (bar: number, mark: number) => {
   return `${count - whole === 0.5 ? `${whole}½` : number(count)} ${count === 1 ? 'mark' : 'marks'}`;
 };
 
-/** Settings a thumb can step through: off, candles, low, the gauge by half and whole marks. */
-export function flames(hands: FiringTurns['hands']): Setting[] {
-  const all: Setting[] = [];
-  for (let lit = 1; lit <= hands.burners; lit++)
-    all.push({ flame: 'candle', lit, pressureBar: null, damper: null });
-  all.push({ flame: 'low', lit: hands.burners, pressureBar: null, damper: null });
-  const bars = new Set<number>();
-  for (let half = 1; half <= 8; half++) bars.add(Math.round(half * hands.mark * 5000) / 10000);
-  for (let mark = 5; mark * hands.mark <= hands.mostPressure + 1e-9; mark++)
-    bars.add(Math.round(mark * hands.mark * 10000) / 10000);
-  for (const bar of [...bars].filter((b) => b <= hands.mostPressure + 1e-9))
-    all.push({ flame: 'gauge', lit: hands.burners, pressureBar: bar, damper: null });
-  return all;
-}
-
 /** The flame of a setting in words; the damper is said beside it. */
-export function flameText(
-  s: Pick<Setting, 'flame' | 'lit' | 'pressureBar'>,
-  hands: FiringTurns['hands']
-): string {
+export function flameText(s: Pick<Setting, 'flame' | 'lit' | 'pressureBar'>, hands: Gauge): string {
   if (!s.lit || s.flame === 'off') return 'off';
   const all = s.lit === hands.burners;
   if (s.flame === 'candle')

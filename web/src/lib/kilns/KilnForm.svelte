@@ -19,7 +19,7 @@
   const gas: readonly Group[] = [
     {
       title: 'Burners and regulator',
-      fields: ['burners', 'burnerPower', 'mostPressure', 'mark', 'cylinder']
+      fields: ['burners', 'burnerPower', 'mostPressure', 'mark', 'turnEvery', 'cylinder', 'cylinders']
     },
     { title: 'Flue and draft', fields: ['flue', 'inlets', 'draft', 'gap'] },
     { title: 'Chamber and walls', fields: ['volume', 'brickThickness', 'fibreThickness'] },

@@ -7,16 +7,22 @@
   import { historyOf, learnedOf, maintenanceNames, type MaintenanceKind } from './queries';
 
   /** What was done to a kiln, what is due, and what it has cost by month. */
-  const { kilnId }: { kilnId: number } = $props();
+  const { kilnId, isFuel = false }: { kilnId: number; isFuel?: boolean } = $props();
 
   const client = useQueryClient();
   const history = createQuery(() => historyOf(kilnId));
-  const learned = createQuery(() => learnedOf(kilnId));
+  const learned = createQuery(() => ({ ...learnedOf(kilnId), enabled: !isFuel }));
   const studio = createQuery(studioSettings);
   const currency = $derived(studio.data?.studio.currency ?? '');
   let kind: MaintenanceKind = $state('shelves');
   let note = $state('');
   let day = $state('');
+  // What a kiln of the other kind has is not offered.
+  const names = $derived(
+    (Object.entries(maintenanceNames) as [MaintenanceKind, string][]).filter(
+      ([id]) => !(isFuel ? ['elements', 'vent'] : ['burners']).includes(id)
+    )
+  );
   const most = $derived(Math.max(1, ...(history.data?.months ?? []).map((m) => m.cost ?? m.kwh ?? 0)));
   const elements = $derived(learned.data?.elements);
 
@@ -57,8 +63,10 @@
   <section class="card-paper grid grid-cols-[minmax(0,1fr)] gap-3 p-4" aria-label="Care" data-testid="care">
     <h2 class="text-[17px]">Care</h2>
     <p>
-      {plural(history.data.firings, 'firing')} in the logbook, {number(history.data.fullPowerHours, 0)} full-power
-      hours{elements && learned.data?.health.since
+      {plural(history.data.firings, 'firing')} in the logbook{#if !isFuel}, {number(
+          history.data.fullPowerHours,
+          0
+        )} full-power hours{/if}{elements && learned.data?.health.since
         ? `; ${plural(elements.firingsSinceNew, 'firing')} and ${number(elements.fullPowerHoursSinceNew, 0)} hours since its elements were new`
         : ''}.
       <a class="link" href="/firings/logbook?kiln={kilnId}">Its logbook</a>
@@ -70,7 +78,7 @@
     </ul>
     <div class="flex flex-wrap items-end gap-2">
       <select class="select select-sm w-auto" aria-label="What was done" bind:value={kind}>
-        {#each Object.entries(maintenanceNames) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+        {#each names as [id, name] (id)}<option value={id}>{name}</option>{/each}
       </select>
       <input
         class="input input-sm w-56"
@@ -86,6 +94,10 @@
     </div>
     {#if kind === 'elements'}<p class="text-soft text-[13px]">
         Isolator off, and a licensed person for the wiring. Health starts anew from the next firing.
+      </p>{/if}
+    {#if kind === 'burners'}<p class="text-soft text-[13px]">
+        Gas off at the tank first. What is opened is a licensed gas fitter’s work; leak test before it is lit
+        again.
       </p>{/if}
     {#if history.data.done.length > 0}
       <ul class="grid gap-1 text-[14px]">

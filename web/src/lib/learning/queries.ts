@@ -28,5 +28,6 @@ export const maintenanceNames: Record<MaintenanceKind, string> = {
   thermocouple: 'New thermocouple',
   shelves: 'Shelves washed',
   vent: 'Vent looked at',
+  burners: 'Burners and hoses looked at',
   other: 'Something else'
 };

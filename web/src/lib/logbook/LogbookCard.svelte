@@ -25,7 +25,11 @@
   const facts = $derived([
     figure('top') === undefined ? '' : degrees(toUnit(figure('top') ?? 0, unit), unit),
     figure('topHours') === undefined ? '' : `top in ${duration((figure('topHours') ?? 0) * 60)}`,
-    figure('kwh') === undefined ? '' : `${number(figure('kwh') ?? 0, 0)} kWh`
+    figure('gas') !== undefined
+      ? `${number(figure('gas') ?? 0, 0)} kg of gas`
+      : figure('kwh') === undefined
+        ? ''
+        : `${number(figure('kwh') ?? 0, 0)} kWh`
   ]);
 </script>
 

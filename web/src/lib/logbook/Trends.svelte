@@ -36,7 +36,7 @@
         say={(v) => `${number(v, 0)} °C`}
         zero
       />
-      <TrendLine title="Electricity" points={points((p) => p.kwh)} say={(v) => `${number(v, 0)} kWh`} />
+      <TrendLine title="Energy" points={points((p) => p.kwh)} say={(v) => `${number(v, 0)} kWh`} />
     </div>
     <p class="text-soft text-[13.5px]">
       {plural(told.data.firings, 'firing')}, {plural(told.data.pieces, 'piece')} counted, {told.data.lost} lost.

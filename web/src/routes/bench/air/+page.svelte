@@ -2,49 +2,42 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, sayProblem } from '$lib/api/client';
   import { number } from '$lib/format';
-  import { airNames, flames, flameText } from '$lib/fuel/words';
+  import { airNames, flameText } from '$lib/fuel/words';
   import { kilnList } from '$lib/kilns';
+  import { kilnClasses } from '$lib/kilns/queries';
   import BenchTabs from '$lib/ui/BenchTabs.svelte';
 
   /** The air desk: what pressure and damper make of the air, and the air of the heat, with live numbers. */
   const kilns = createQuery(kilnList);
-  const classes = [
-    { id: 'updraft-300', name: 'an updraft kiln of 300 L', mark: 0.05, most: 1, burners: 2 },
-    { id: 'updraft-700', name: 'an updraft kiln of 700 L', mark: 0.02, most: 0.35, burners: 4 },
-    { id: 'downdraft-1000', name: 'a downdraft kiln of 1000 L', mark: 0.02, most: 0.35, burners: 2 }
-  ];
-  const own = $derived((kilns.data ?? []).filter((k) => k.kiln.heat === 'fuel'));
-  let chosen = $state('');
-  const kiln = $derived(own.find((k) => String(k.id) === (chosen || String(own[0]?.id ?? ''))) ?? null);
-  const plain = $derived(classes.find((c) => c.id === chosen) ?? classes[0]);
-  const hands = $derived(
-    kiln && !classes.some((c) => c.id === chosen)
-      ? {
-          burners: kiln.kiln.burners ?? 2,
-          mark: kiln.kiln.mark ?? 0.05,
-          mostPressure: kiln.kiln.mostPressure ?? 1
-        }
-      : { burners: plain?.burners ?? 2, mark: plain?.mark ?? 0.05, mostPressure: plain?.most ?? 1 }
+  const classes = createQuery(kilnClasses);
+  const own = $derived(
+    (kilns.data ?? [])
+      .filter((k) => k.kiln.heat === 'fuel')
+      .map((k) => ({ key: String(k.id), name: k.kiln.name, kiln: k.kiln, body: { kilnId: k.id } }))
   );
-  const settings = $derived(flames(hands).filter((f) => f.flame === 'gauge'));
-  let step = $state(7);
+  const usual = $derived(
+    (classes.data ?? [])
+      .filter((c) => c.heat === 'fuel')
+      .map((c) => ({ key: c.id, name: c.name, kiln: c.usual, body: { kiln: { name: null, class: c.id } } }))
+  );
+  let key = $state('');
+  const chosen = $derived([...own, ...usual].find((k) => k.key === key) ?? own[0] ?? usual[0]);
+  const hands = $derived({ burners: chosen?.kiln.burners ?? 2, mark: chosen?.kiln.mark ?? 0.05 });
+  const most = $derived(chosen?.kiln.mostPressure ?? 1);
+  let marks = $state(5);
+  const bar = $derived(Math.min(most, Math.round(marks * hands.mark * 1e4) / 1e4));
   let damper = $state(45);
   let celsius = $state(920);
-  const setting = $derived(settings[Math.min(step, settings.length - 1)]);
-  const where = $derived(
-    kiln && !classes.some((c) => c.id === chosen)
-      ? { kilnId: kiln.id, kiln: null }
-      : { kilnId: null, kiln: { name: null, class: plain?.id ?? 'updraft-300' } }
-  );
   const asked = createQuery(() => ({
-    queryKey: ['breath', where, setting?.pressureBar, damper, celsius],
+    queryKey: ['breath', chosen?.key, bar, damper, celsius],
+    enabled: !!chosen,
     placeholderData: <T,>(before: T) => before,
     queryFn: async () => {
       const { data, error } = await api.POST('/api/kilns/breath', {
         body: {
-          ...where,
+          ...{ kilnId: null, kiln: null, ...chosen?.body },
           temperature: celsius,
-          pressureBar: setting?.pressureBar ?? 0.25,
+          pressureBar: bar,
           damper: damper / 100
         }
       });
@@ -81,20 +74,23 @@
         ><span class="font-semibold">Kiln</span><select
           class="select select-sm"
           aria-label="Kiln"
-          value={chosen || String(own[0]?.id ?? 'updraft-300')}
-          onchange={(e) => (chosen = e.currentTarget.value)}
+          value={chosen?.key ?? ''}
+          onchange={(e) => (key = e.currentTarget.value)}
         >
-          {#each own as k (k.id)}<option value={String(k.id)}>{k.kiln.name}</option>{/each}
-          {#each classes as c (c.id)}<option value={c.id}>{c.name}</option>{/each}
+          {#each own as k (k.key)}<option value={k.key}>{k.name}</option>{/each}
+          {#each usual as k (k.key)}<option value={k.key}>{k.name}, as usual</option>{/each}
         </select></label
       >
       <label class="grid gap-1"
-        ><span><b>Pressure</b> {setting ? flameText(setting, hands) : ''}</span><input
+        ><span
+          ><b>Pressure</b> {flameText({ flame: 'gauge', lit: hands.burners, pressureBar: bar }, hands)}</span
+        ><input
           type="range"
           class="range range-primary range-sm"
-          min="0"
-          max={settings.length - 1}
-          bind:value={step}
+          min="0.5"
+          max={most / hands.mark}
+          step="0.5"
+          bind:value={marks}
           aria-label="Pressure"
         /></label
       >

@@ -173,6 +173,10 @@
           kilnId={kiln.id}
           mark={kiln.body.mark ?? 0.05}
         />{/await}
+      {#await import('$lib/learning/CareCard.svelte') then { default: CareCard }}<CareCard
+          kilnId={kiln.id ?? 0}
+          isFuel
+        />{/await}
       <TokenCard kilnId={kiln.id} />
     </div>
   {:else if kiln.id !== null}

@@ -1,4 +1,4 @@
-namespace ZealousEmber.Core.Kilns.Electric;
+namespace ZealousEmber.Core.Kilns;
 
 /// <summary>What is done to a kiln.</summary>
 public enum MaintenanceKind
@@ -15,6 +15,9 @@ public enum MaintenanceKind
     /// <summary>The vent looked at.</summary>
     Vent,
 
+    /// <summary>Burners cleaned, hoses and fittings looked at and leak tested.</summary>
+    Burners,
+
     /// <summary>Anything else.</summary>
     Other,
 }
@@ -26,7 +29,8 @@ public enum MaintenanceKind
 /// <param name="ThermocoupleAfter">Firings after which it is changed; 0 for never.</param>
 /// <param name="ShelvesAfter">Firings after which shelves are washed.</param>
 /// <param name="VentAfter">Firings after which the vent is looked at.</param>
-public sealed record KilnCare(double? Offset = null, double? Power = null, string? Note = null, int ThermocoupleAfter = 80, int ShelvesAfter = 15, int VentAfter = 50)
+/// <param name="BurnersAfter">Firings after which burners and hoses are looked at.</param>
+public sealed record KilnCare(double? Offset = null, double? Power = null, string? Note = null, int ThermocoupleAfter = 80, int ShelvesAfter = 15, int VentAfter = 50, int BurnersAfter = 20)
 {
     /// <summary>Farthest a display is said to be off, K.</summary>
     public const double MostOffset = 60;
