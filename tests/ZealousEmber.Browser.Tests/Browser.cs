@@ -74,7 +74,7 @@ public abstract class Visit : IClassFixture<Browser>
     /// <summary>Waits until something holds; asks again while the page is still on its way.</summary>
     protected void Until(Func<bool> holds, string what)
     {
-        var wait = new WebDriverWait(Driver, TimeSpan.FromSeconds(10)) { PollingInterval = TimeSpan.FromMilliseconds(25), Message = $"waited for: {what}" };
+        var wait = new WebDriverWait(Driver, TimeSpan.FromSeconds(30)) { PollingInterval = TimeSpan.FromMilliseconds(25), Message = $"waited for: {what}" };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException), typeof(ShouldAssertException));
         wait.Until(_ => holds());
     }

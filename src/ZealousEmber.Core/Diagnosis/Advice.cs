@@ -25,7 +25,7 @@ public sealed record Advice(string? Patch, string? WithBisque, ImmutableArray<st
         if (Wanted("work-") && glaze.Any(w => w.Patch == "heal"))
             return new Advice("work-", bisque, ["Pinholes ask for a longer hold, but the glaze has boiled: less heat work first, then look again."]);
         if (Opposite(glaze))
-            return new Advice("even", bisque, ["One shelf had too much heat work and another too little: more or less for all of them mends one and spoils the other. Even the kiln out first."]);
+            return new Advice("even", bisque, ["One shelf had too much heat work and another too little: more or less for all of them helps one and spoils the other. Even the kiln out first."]);
         if (glaze.Any(w => Longer.Contains(w.Patch)) && Wanted("hold-"))
             return new Advice(Patches.DropAndHold, bisque, ["One fault asks for a longer hold, another for a shorter one: a hold 50 °C below the top heals the glaze without adding much heat work."]);
         if (Wanted("fastcool") && (Wanted("band+") || glaze.Any(w => w.Patch == "fastcool" && w.Numbers.Values.ContainsKey("band"))))

@@ -77,7 +77,7 @@
                   >nothing of this firing speaks for it or against it</span
                 >{/if}
               {#if cause.leads && !cause.patch}<p class="text-[13.5px]">
-                  No schedule mends this; it lies in {lies[cause.from]}.
+                  No schedule puts this right; it lies in {lies[cause.from]}.
                 </p>{/if}
             </article>
           {/each}
@@ -116,7 +116,7 @@
         <ChangeCard {view} patch={change.patch} fault={change.fault} advised={change === advised} />
       {:else}
         <p>
-          No firing mends this. Look where it lies: {leading.map((c) => lies[c.from]).join(', ')}.
+          No firing puts this right. Look where it lies: {leading.map((c) => lies[c.from]).join(', ')}.
         </p>
       {/if}
     </section>
