@@ -140,7 +140,7 @@ internal static class LogbookEndpoints
         return
         [
             .. rows.Where(r => !follows.Contains(r.Figure.Name)).Select(r => (Row: r, Apart: Apart(r))).Where(r => r.Apart >= FigureRow.Mattered).OrderByDescending(r => r.Apart).Take(Most)
-                .Select(r => $"{r.Row.Figure.Label}: {string.Join(", ", r.Row.Values.Select((v, i) => $"{(v is { } value ? Phrases.Number(Math.Round(value, value is > 100 or < -100 ? 0 : 2)) : "not known")}{(r.Row.Figure.Unit.Length > 0 ? $" {r.Row.Figure.Unit}" : "")} in “{firings[i].Draft.Item.Name}”"))}."),
+                .Select(r => $"{r.Row.Figure.Label}: {string.Join(", ", r.Row.Values.Select((v, i) => $"{(v is { } value ? Phrases.Number(Math.Round(value, Math.Abs(value) switch { > 100 => 0, > 10 => 1, _ => 2 })) : "not known")}{(r.Row.Figure.Unit.Length > 0 ? $" {r.Row.Figure.Unit}" : "")} in “{firings[i].Draft.Item.Name}”"))}."),
         ];
     }
 

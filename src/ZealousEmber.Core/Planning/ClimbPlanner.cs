@@ -127,7 +127,10 @@ internal sealed class ClimbPlanner(WareLoad load, PlanWish wish, IKilnModel kiln
         var nearTop = kiln.FastestClimb(Temperature.FromCelsius(top))?.KelvinsPerHour * KilnMargin;
         if (nearTop is { } can && can < LastPace && approach < top)
         {
-            limits.Add(new ClimbLimit(approach, top, LastPace - 1, "full power to the top",
+            // A gas kiln is turned up to a pace; nothing in it is "full power" with the air a step asks for.
+            limits.Add(kiln.Burns ? new ClimbLimit(approach, top, Math.Max(1, can), "as fast as it can, to the top",
+                $"Near the top this kiln climbs about {write.Pace(Math.Max(1, can / KilnMargin))} an hour with all the gas its draft has air for, less than the {write.Pace(LastPace)} cone numbers are told at; the top is solved for what it really does.", "approach")
+                : new ClimbLimit(approach, top, LastPace - 1, "full power to the top",
                 $"Near the top this kiln climbs about {write.Pace(Math.Max(1, can / KilnMargin))} an hour at full power, less than the {write.Pace(LastPace)} cone numbers are told at; the top is solved for what it really does.", "approach", Full: true, AtEnd: Math.Max(1, can)));
             return;
         }
@@ -146,10 +149,12 @@ internal sealed class ClimbPlanner(WareLoad load, PlanWish wish, IKilnModel kiln
         // Full power begins past the size change of quartz, where a moment of it does no harm.
         var free = Raw ? to : Math.Clamp(write.BreakAbove(WallGradient.Quartz.To), from, to);
         if (free > from && Can(free) is { } can && can < pace)
-            limits.Add(new ClimbLimit(Begins(from, free), free, can, "as fast as this kiln can", "A faster step would only fall behind: the elements are near full power by the end of it.", "kiln", Basis: Basis.Kiln(free, can / KilnMargin)));
+            limits.Add(new ClimbLimit(Begins(from, free), free, can, "as fast as this kiln can", kiln.Burns ? "A faster step would only fall behind: by the end of it burners and draft give no more." : "A faster step would only fall behind: the elements are near full power by the end of it.", "kiln", Basis: Basis.Kiln(free, can / KilnMargin)));
         if (Raw || !(Can(to) < pace)) return;
         var begins = Begins(free, to);
-        limits.Add(new ClimbLimit(begins, to, Math.Min(pace - 1, Can(begins) ?? pace), "as fast as the kiln can", "Nothing in the ware asks for a pace here, and the elements are at full power anyway.", "kiln", Full: true, AtEnd: Can(to) ?? double.MaxValue, Basis: Basis.Kiln(to, (Can(to) ?? 0) / KilnMargin)));
+        limits.Add(kiln.Burns
+            ? new ClimbLimit(begins, to, Math.Max(1, Can(to) ?? pace), "as fast as the kiln can", "Nothing in the ware asks for a pace here; by the end of it burners and draft give no more.", "kiln", Basis: Basis.Kiln(to, (Can(to) ?? 0) / KilnMargin))
+            : new ClimbLimit(begins, to, Math.Min(pace - 1, Can(begins) ?? pace), "as fast as the kiln can", "Nothing in the ware asks for a pace here, and the elements are at full power anyway.", "kiln", Full: true, AtEnd: Can(to) ?? double.MaxValue, Basis: Basis.Kiln(to, (Can(to) ?? 0) / KilnMargin)));
     }
 
     private delegate void Limiter(double low, double high, double rate, string brief, string why, string by, Basis? basis = null);

@@ -75,12 +75,12 @@ public static class KilnReview
     private static Finding OverLimit(Schedule schedule, IKilnModel kiln, int index, CompiledSegment times, Temperature target) => new(
         "over-kiln-limit", Severity.Danger, index, times.Start, times.End,
         $"{Degrees(target, schedule)} is over the {Degrees(kiln.TopLimit, schedule)} that {kiln.Name} is made for.",
-        "Past its limit bricks shrink and elements fail; the maker's manual has the last word.");
+        kiln.HasElements ? "Past its limit bricks shrink and elements fail; the maker's manual has the last word." : "Past its limit bricks shrink and burners and shelves suffer; the maker's manual has the last word.");
 
     private static Finding CannotReach(Schedule schedule, IKilnModel kiln, int index, CompiledSegment times, KilnStall stall) => new(
         "kiln-cannot-reach", Severity.Danger, index, times.Start, times.RampEnd,
         $"With this load {kiln.Name} gets to {Degrees(stall.At, schedule)} at best; the step asks for {Degrees(schedule.Segments[index].Target!.Value, schedule)}.",
-        $"From {Phrases.Hours(stall.When)} on it would wait at full power for ever. A lighter load, new elements or a lower top would help; times after it suppose that somebody skips the step.");
+        $"From {Phrases.Hours(stall.When)} on it would wait at full {(kiln.HasElements ? "power for ever. A lighter load, new elements" : "pressure for ever. A lighter load, a damper set for more heat, clean jets")} or a lower top would help; times after it suppose that somebody skips the step.");
 
     private static Finding TooSlow(Schedule schedule, IKilnModel kiln, KilnRun run, int index, CompiledSegment times, KilnStep step, Temperature from, bool goalIsMet)
     {
@@ -95,6 +95,10 @@ public static class KilnReview
             if (friendly >= 5 && friendly < asked.PerHourIn(unit))
                 fix = new Fix($"Use {Phrases.Number(friendly)}", index, segment.Changed(Pace.At(Rate.PerHour(friendly, unit))).Value);
         }
+        else if (kiln.Burns)
+        {
+            if (friendly >= 5) fix = new Fix($"Use {Phrases.Number(friendly)}", index, segment.Changed(Pace.At(Rate.PerHour(friendly, unit))).Value);
+        }
         else if (schedule.Segments.Length < ScheduleLimits.Segments)
         {
             // What it will do anyway, said as it is.
@@ -105,7 +109,7 @@ public static class KilnReview
         }
         return new Finding("kiln-too-slow", step.Late >= VeryLate && !goalIsMet ? Severity.Look : Severity.Note, index, run.Compiled.Curve.FirstRiseThrough(from) ?? times.Start, times.RampEnd,
             $"Above {Degrees(from, schedule)} {kiln.Name} cannot keep to {Phrases.Number(Math.Round(asked.PerHourIn(unit)))} {unit.Symbol()}/h with this load; near {Degrees(times.To, schedule)} it climbs {Phrases.Number(Math.Round(can.PerHourIn(unit)))}. It arrives {Phrases.Hours(step.Late)} late.",
-            "The elements are at full power there; cones get more heat work than the plain schedule says.", fix is null ? [] : [fix]);
+            $"{(kiln.HasElements ? "The elements are at full power there" : "Burners and draft give no more there")}; cones get more heat work than the plain schedule says.", fix is null ? [] : [fix]);
     }
 
     private static Finding CoolsByItself(Schedule schedule, IKilnModel kiln, int index, CompiledSegment times, KilnStep step, Temperature from)

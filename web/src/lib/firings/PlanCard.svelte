@@ -16,6 +16,7 @@
   const { draft, plan, preview, onpoint }: Props = $props();
 
   const unit = $derived(draft.body.unit ?? 'C');
+  const fuel = $derived(preview.kiln?.fuel);
   const accepted = $derived((draft.body.accepted ?? []).filter((a) => a !== null));
   const opens = $derived(preview.moments.find((m) => m.kind === 'may-open')?.at);
   const change = $derived.by(() => {
@@ -34,8 +35,9 @@
     {#if plan.goalWhy}<span class="text-soft">{plan.goalWhy}</span>{/if}
   </p>
   <p class="mt-1">
-    Top <b>{degrees(preview.peak, preview.unit)}</b>, power on for
-    <b>{duration(preview.poweredMinutes)}</b>{#if preview.kiln}, <b>{number(preview.kiln.energyKwh, 0)} kWh</b
+    Top <b>{degrees(preview.peak, preview.unit)}</b>, {fuel ? 'burners' : 'power'} on for
+    <b>{duration(preview.poweredMinutes)}</b>{#if preview.kiln}, <b
+        >{fuel ? `${number(fuel.kg)} kg of gas` : `${number(preview.kiln.energyKwh, 0)} kWh`}</b
       >{#if preview.kiln.cost != null && draft.body.startsAt}, <b
           >{money(preview.kiln.cost, preview.kiln.currency)}</b
         >{/if}{/if}.

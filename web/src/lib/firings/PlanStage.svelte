@@ -51,7 +51,14 @@
         label="The proposed firing: top {degrees(preview.peak, preview.unit)}, {duration(
           preview.totalMinutes
         )} in all"
-      />
+      >
+        {#snippet children(frame)}{#if preview.kiln?.atmosphere}{@const air = preview.kiln.atmosphere}
+            {#await import('$lib/fuel/AirStrip.svelte') then { default: AirStrip }}<AirStrip
+                {frame}
+                {air}
+                until={preview.poweredMinutes}
+              />{/await}{/if}{/snippet}
+      </FiringChart>
       <WhatIfStrip {draft} {whatIfs} />
       <PlanSteps {plan} {preview} unit={draft.body.unit ?? 'C'} onpoint={(stretch) => (marked = stretch)} />
     {:else}

@@ -2,6 +2,7 @@
   import type { Plan, Preview, Unit } from '$lib/api/client';
   import { BasisNote } from '$lib/findings';
   import { clock, degrees, duration, hold, number } from '$lib/format';
+  import { airNames } from '$lib/fuel/words';
 
   /** The proposed steps as sentences, each with its reason; where somebody has to look, when. */
   interface Props {
@@ -13,11 +14,13 @@
   const { plan, preview, unit, onpoint }: Props = $props();
 
   type Step = NonNullable<NonNullable<Plan['schedule']['segments']>[number]>;
+  const air = (step: Step) => (step.atmosphere ? ` in ${airNames[step.atmosphere]}` : '');
+  const off = $derived(preview.kiln?.fuel ? 'Burners out, closed up' : 'Power off');
   const say = (step: Step, direction: string | undefined) =>
     step.pace === 'natural'
       ? step.target === null || step.target === undefined
-        ? 'Power off, until it may be opened'
-        : `Power off, down to ${degrees(step.target, unit)}`
+        ? `${off}, until it may be opened`
+        : `${off}, down to ${degrees(step.target, unit)}`
       : direction === 'level'
         ? `Stay at ${degrees(step.target ?? 0, unit)} for ${hold(step.holdMinutes) || 'no time'}`
         : step.pace === 'full'
@@ -42,7 +45,7 @@
       >
         <span class="text-soft font-bold">{i + 1}</span>
         <span class="font-semibold"
-          >{say(step, times?.direction)}{#if plan.steps[i]?.lookMinute != null}<span
+          >{say(step, times?.direction)}{air(step)}{#if plan.steps[i]?.lookMinute != null}<span
               class="text-primary block text-[13px]"
               data-testid="look">Look for steam: {look(plan.steps[i]?.lookMinute ?? 0)}</span
             >{/if}</span

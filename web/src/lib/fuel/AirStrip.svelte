@@ -20,8 +20,9 @@
     'light-reduction': '#d9963f',
     'heavy-reduction': '#c2571d'
   };
-  /** Too narrow to be written in: said once behind them. */
-  const behind = $derived(
+  /** Too narrow to be written in: said once behind them, in one word where the names of what lies there need the room. */
+  const end = $derived(frame.x(Math.min(until, stretches.at(-1)?.to ?? 0)) + 7);
+  const names = $derived(
     stretches.length > 0 &&
       stretches.every(
         (s) => frame.x(Math.min(s.to, until)) - frame.x(s.from) <= airNames[s.band].length * 6.2
@@ -29,6 +30,8 @@
       ? stretches.map((s) => airNames[s.band]).join(', then ')
       : ''
   );
+  const room = $derived(frame.width - frame.right - 60 - end);
+  const behind = $derived(names.length * 6.2 <= room || !names.endsWith('reduction') ? names : 'reduction');
   const y = $derived(frame.height - frame.bottom - 17);
 </script>
 
@@ -51,10 +54,6 @@
       >
     {/if}
   {/each}
-  {#if behind}<text
-      x={frame.x(Math.min(until, stretches.at(-1)?.to ?? 0)) + 7}
-      y={y + 11.5}
-      font-size="11.5"
-      fill={paper ? '#222' : '#e9c79b'}>{behind}</text
+  {#if behind}<text x={end} y={y + 11.5} font-size="11.5" fill={paper ? '#222' : '#e9c79b'}>{behind}</text
     >{/if}
 </g>

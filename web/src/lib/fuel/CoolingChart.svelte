@@ -13,22 +13,31 @@
   const lines = $derived(
     coolings.map((c) => ({
       name:
-        c.damper === 0 ? 'closed up' : c.damper === 1 ? 'wide open' : `damper ${number(c.damper * 100)} %`,
+        c.damper === 0 ? 'closed up' : c.damper === 1 ? 'damper open' : `damper ${number(c.damper * 100)} %`,
       points: c.curve.map((p): [number, number] => [p.minute / 60, p.temperature])
     }))
   );
   const top = $derived(Math.max(...lines.flatMap((l) => l.points.map((p) => p[1]))));
   const mark = $derived(unit === 'C' ? 500 : 932);
-  const to = (line: (typeof lines)[number]) => line.points.find((p) => p[1] <= mark)?.[0];
+  const told = $derived(
+    lines.map((l) => {
+      const below = l.points.findIndex((p) => p[1] <= mark);
+      const [before, after] = [l.points[below - 1], l.points[below]];
+      const to =
+        before && after
+          ? before[0] + ((after[0] - before[0]) * (before[1] - mark)) / (before[1] - after[1])
+          : null;
+      return { ...l, name: to ? `${l.name}: ${degrees(mark, unit)} after ${duration(to * 60)}` : l.name };
+    })
+  );
 </script>
 
 <figure>
   <FamilyChart
-    {lines}
+    lines={told}
+    listed
     title="°{unit}, hours after a full glaze firing"
-    label="Cooling by damper. To {degrees(mark, unit)}: {lines
-      .map((l) => `${l.name} ${duration((to(l) ?? 0) * 60)}`)
-      .join(', ')}"
+    label="Cooling by damper. {told.map((l) => l.name).join('; ')}"
     across={{ most: hours, text: (t) => `${number(t, 0)} h` }}
     up={{ least: 0, most: top }}
     colours="cool"

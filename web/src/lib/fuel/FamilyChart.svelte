@@ -11,12 +11,13 @@
     label: string;
     across: { most: number; text: (value: number) => string };
     up: { least: number; most: number };
-    /** Every name, or every second one where they stand close. */
-    everyName?: boolean;
+    /** Names listed beside the lines instead of at their ends, where those meet. */
+    listed?: boolean;
     colours: 'hot' | 'cool';
   }
-  const { lines, title, label, across, up, everyName = true, colours }: Props = $props();
-  const [width, height, left, right, bottom] = [420, 250, 44, 82, 26];
+  const { lines, title, label, across, up, listed = false, colours }: Props = $props();
+  const [width, height, left, bottom] = [420, 250, 44, 26];
+  const right = $derived(listed ? 14 : 82);
   const x = $derived(
     scaleLinear()
       .domain([0, across.most])
@@ -26,7 +27,6 @@
     scaleLinear()
       .domain([up.least, up.most])
       .range([height - bottom, 26])
-      .clamp(true)
   );
   const d = (points: [number, number][]) =>
     points.map(([a, b], i) => `${i ? 'L' : 'M'}${x(a).toFixed(1)} ${y(b).toFixed(1)}`).join('');
@@ -36,12 +36,25 @@
       ? `hsl(${48 - 36 * share} 85% ${66 - 12 * share}%)`
       : `hsl(${28 + 180 * share} 70% ${66 + 6 * share}%)`;
   };
+  /** Names at the ends of their lines, without those that would cover another. */
+  const named = $derived.by(() => {
+    const placed: { name: string; x: number; y: number; i: number }[] = [];
+    for (const [i, line] of lines.entries()) {
+      const last = line.points.findLast(([a, b]) => a <= across.most && b >= up.least && b <= up.most);
+      if (!last) continue;
+      const at = { name: line.name, x: Math.min(x(last[0]) + 5, width - right + 4), y: y(last[1]) + 4, i };
+      if (placed.every((p) => Math.abs(p.y - at.y) > 11)) placed.push(at);
+    }
+    return placed;
+  });
   const uid = $props.id();
 </script>
 
 <div class="chamber">
   <svg viewBox="0 0 {width} {height}" width="100%" role="img" aria-label={label}>
-    <clipPath id="{uid}-plot"><rect x={left} y="20" width={width - left - right} {height} /></clipPath>
+    <clipPath id="{uid}-plot"
+      ><rect x={left} y="24" width={width - left - right} height={height - bottom - 23} /></clipPath
+    >
     {#each y.ticks(5) as tick (tick)}
       <line
         x1={left}
@@ -62,7 +75,6 @@
     {/each}
     <text x={left + 4} y="16" font-size="11.5" fill="#e9dccb">{title}</text>
     {#each lines as line, i (line.name)}
-      {@const last = line.points.findLast(([a]) => a <= across.most)}
       <path
         d={d(line.points)}
         clip-path="url(#{uid}-plot)"
@@ -70,13 +82,14 @@
         stroke={shade(i)}
         stroke-width="2.2"
       />
-      {#if last && (everyName || i % 2 === 0 || i === lines.length - 1)}<text
-          x={Math.min(x(last[0]) + 5, width - right + 4)}
-          y={y(last[1]) + 4}
-          font-size="11.5"
-          fill={shade(i)}>{line.name}</text
+      {#if listed}<text x={width - 14} y={44 + 17 * i} text-anchor="end" font-size="12" fill={shade(i)}
+          >{line.name}</text
         >{/if}
     {/each}
+    {#if !listed}
+      {#each named as n (n.name)}<text x={n.x} y={n.y} font-size="11.5" fill={shade(n.i)}>{n.name}</text
+        >{/each}
+    {/if}
   </svg>
 </div>
 

@@ -1,20 +1,12 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { api, sayProblem } from '$lib/api/client';
+  import { sayProblem } from '$lib/api/client';
   import { number, plural } from '$lib/format';
+  import { fuelLearnedOf } from './queries';
 
   /** What a gas kiln's firings have taught, and the table of climbs by setting that potters keep on the wall. */
   const { kilnId, mark }: { kilnId: number; mark: number } = $props();
-  const asked = createQuery(() => ({
-    queryKey: ['fuel-learned', kilnId],
-    queryFn: async () => {
-      const { data, error } = await api.GET('/api/kilns/{id}/fuel-learned', {
-        params: { path: { id: kilnId } }
-      });
-      if (!data) throw error;
-      return data;
-    }
-  }));
+  const asked = createQuery(() => fuelLearnedOf(kilnId));
   const bars = $derived(
     [...new Set((asked.data?.climbs ?? []).map((c) => c.pressureBar))].sort((a, b) => a - b)
   );

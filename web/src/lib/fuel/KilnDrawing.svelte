@@ -34,7 +34,7 @@
     </g>
     <g font-size="11.5" fill="currentColor">
       <text x={hasStack ? 246 : 150} y={hasStack ? 60 : 26}
-        >{hasStack ? 'stack' : 'draws over'} {number(kiln.draft ?? 0)} m</text
+        >{hasStack ? 'stack' : 'draws over'} {number(kiln.draft ?? 0, 2)} m</text
       >
       <text x={hasStack ? 246 : 150} y={hasStack ? 122 : 42}
         >damper, flue {number(kiln.flue ?? 0, 0)} cm²</text

@@ -31,7 +31,6 @@
     0
   )} °{unit} an hour"
   across={{ most: Math.max(...settings.map((s) => s.temperature)), text: (t) => `${number(t, 0)}°` }}
-  up={{ least: Math.max(-80, Math.min(0, ...rates)), most: Math.min(600, Math.max(100, ...rates)) }}
-  everyName={false}
+  up={{ least: Math.max(-200, Math.min(0, ...rates)), most: Math.min(600, Math.max(100, ...rates)) }}
   colours="hot"
 />
