@@ -198,11 +198,11 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
   private async pack(): Promise<void> {
     const before = this.furnitureKg;
     await this.packer.ask();
-    if (this.furnitureKg !== before) await this.ask();
+    if (this.furnitureKg !== before) await this.ask(false);
   }
 
-  /** The plan as things stand now; an older question is given up. */
-  private ask(): Promise<void> {
+  /** The plan as things stand now; an older question is given up. What the packer adds is no change somebody made. */
+  private ask(isChange = true): Promise<void> {
     const { request, written } = this;
     return this.latest.ask(
       (signal) => api.POST('/api/plan', { body: { ...request, start: this.body.startsAt }, signal }),
@@ -211,7 +211,7 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
         const problem = error as (Problem & { load?: LoadSummary }) | undefined;
         this.planErrors = data ? {} : this.rows(fieldErrors(problem), written);
         this.load = data?.load ?? problem?.load ?? null;
-        if (data && this.preview)
+        if (data && this.preview && isChange)
           this.before = { hours: this.preview.totalMinutes / 60, top: this.preview.peak };
         this.plan = data ?? null;
         this.preview = data?.preview ?? null;

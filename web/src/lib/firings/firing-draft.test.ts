@@ -124,3 +124,22 @@ test('ware of a known name gets the sizes it had last, where nothing is said of 
   await draft.fillUsual(1);
   expect([asked.length, draft.lots[1]?.piece?.across]).toEqual([before, 70]);
 });
+
+test('what the packer adds is not told as a change, what somebody changes is', async () => {
+  let hours = 8;
+  const lot = { what: 'mugs', count: 12, wall: 6, dryness: 'bone-dry', glazeIds: [] };
+  answering(({ path }) =>
+    path === '/api/packing'
+      ? { body: { fits: true, totals: { furnitureKg: 21.5 }, shelves: [], broken: [] } }
+      : { body: { load: null, preview: { totalMinutes: 60 * hours++, peak: 1210 } } }
+  );
+  const draft = draftOf({
+    kind: 'glaze',
+    kilnId: 2,
+    lots: [{ ...lot, piece: { across: 85, height: 100 } }]
+  } as never);
+  await until(() => expect(draft.preview?.totalMinutes).toBe(9 * 60));
+  expect(draft.before).toBeNull();
+  draft.edit({ goalCone: '5' });
+  await until(() => expect(draft.before?.hours).toBe(9));
+});
