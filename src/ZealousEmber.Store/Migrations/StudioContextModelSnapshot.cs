@@ -955,6 +955,12 @@ namespace ZealousEmber.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("GasAfter")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("GasBefore")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("SaveKey")
                         .HasColumnType("TEXT");
 

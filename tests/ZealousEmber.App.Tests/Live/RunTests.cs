@@ -183,6 +183,9 @@ public sealed class RunTests(RunningStudio studio) : IClassFixture<RunningStudio
         var saved = await (await Save(new JsonObject { ["before"] = new JsonArray("Dry", "Closed") }, $"\"{lists["version"]}\"")).Read();
         saved["lists"]!["before"]!.AsArray().Select(i => i!.GetValue<string>()).ShouldBe(["Dry", "Closed"]);
         saved["lists"]!["after"]!.AsArray().Count.ShouldBe(3, "what is not sent stays");
+        saved["lists"]!["gasBefore"]!.AsArray().Select(i => i!.GetValue<string>()).ShouldContain("Leak test made");
+        await (await Save(new JsonObject { ["gasAfter"] = new JsonArray("") }, "*")).Problem("gasAfter[0]");
+        (await (await Save(new JsonObject { ["gasBefore"] = new JsonArray("Valve") }, $"\"{saved["version"]}\"")).Read())["lists"]!["gasBefore"]!.AsArray().Count.ShouldBe(1);
         (await Save(new JsonObject { ["before"] = new JsonArray("x") }, $"\"{lists["version"]}\"")).StatusCode.ShouldBe(System.Net.HttpStatusCode.PreconditionFailed);
     }
 

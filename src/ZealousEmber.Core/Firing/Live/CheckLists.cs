@@ -5,7 +5,9 @@ namespace ZealousEmber.Core.Firing.Live;
 /// <summary>What a studio goes through before a kiln is started, and after it has cooled.</summary>
 /// <param name="Before">Before starting.</param>
 /// <param name="After">Once it is open.</param>
-public sealed record CheckLists(ImmutableArray<string> Before, ImmutableArray<string> After)
+/// <param name="GasBefore">Before a gas kiln is lit.</param>
+/// <param name="GasAfter">Once a gas kiln is open.</param>
+public sealed record CheckLists(ImmutableArray<string> Before, ImmutableArray<string> After, ImmutableArray<string> GasBefore, ImmutableArray<string> GasAfter)
 {
     /// <summary>Most items of a list.</summary>
     public const int Most = 40;
@@ -19,13 +21,19 @@ public sealed record CheckLists(ImmutableArray<string> Before, ImmutableArray<st
             "Ware is dry", "Nothing touches that must not", "Cone pack in sight of a peephole", "Lid or door latched", "Vent as this ware wants it", "Peepholes as this kiln wants them",
             "Nothing flammable within a metre, nothing on the kiln", "Shut-off cone and limit timer set, where there are any", "Program read back", "Sign up: firing, do not open",
         ],
-        ["Isolator off", "Sign taken down", "Floor and shelves clean"]);
+        ["Isolator off", "Sign taken down", "Floor and shelves clean"],
+        [
+            "Ware is dry", "Nothing touches that must not", "Cone packs in sight of a peephole", "Door closed, bag walls and flue clear", "Gas enough, cylinders upright and outside", "Leak test made", "Carbon monoxide alarm on, hood on or doors open",
+            "Damper open, five minutes of air before the first flame", "Nothing flammable within a metre, nothing on the kiln", "Gloves and shaded eyewear at hand", "Sign up: firing, do not open",
+        ],
+        ["Regulator and tank valve shut", "Sign taken down", "Floor and shelves clean"]);
 
-    /// <summary>Lists from what somebody wrote; problems name <c>before</c>, <c>after</c> and their items.</summary>
-    public static Result<CheckLists> Create(IReadOnlyList<string?>? before, IReadOnlyList<string?>? after, CheckLists there)
+    /// <summary>Lists from what somebody wrote, as they are where nothing was; problems name <c>before</c>, <c>after</c>, <c>gasBefore</c>, <c>gasAfter</c> and their items.</summary>
+    public static Result<CheckLists> Create(IReadOnlyList<string?>? before, IReadOnlyList<string?>? after, IReadOnlyList<string?>? gasBefore, IReadOnlyList<string?>? gasAfter, CheckLists there)
     {
         var problems = new List<Problem>();
-        var lists = new CheckLists(Read(before, there.Before, "before", problems), Read(after, there.After, "after", problems));
+        var lists = new CheckLists(
+            Read(before, there.Before, "before", problems), Read(after, there.After, "after", problems), Read(gasBefore, there.GasBefore, "gasBefore", problems), Read(gasAfter, there.GasAfter, "gasAfter", problems));
         return problems.Count > 0 ? Result<CheckLists>.Failed(problems) : lists;
     }
 

@@ -7264,10 +7264,12 @@ export interface components {
       /** @description Of a closed firing: there is more to be noted after all. */
       reopen?: null | boolean;
     };
-    /** @description Check lists: before starting, and after opening. */
+    /** @description Check lists: before starting, and after opening; a gas kiln has its own. */
     CheckListsContract: {
       before?: null | string[];
       after?: null | string[];
+      gasBefore?: null | string[];
+      gasAfter?: null | string[];
     };
     /** @description A clay. */
     ClayContract: {

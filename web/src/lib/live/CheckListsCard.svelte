@@ -4,19 +4,28 @@
   import { toasts } from '$lib/ui/toasts.svelte';
   import { checkLists } from './queries';
 
-  /** The studio's own lists: before starting, after opening; one item a line. */
+  /** The studio's own lists: before starting, after opening, for gas kilns others; one item a line. */
   const client = useQueryClient();
   const lists = createQuery(checkLists);
-  let before: string | null = $state(null);
-  let after: string | null = $state(null);
+  const names = {
+    before: 'Before starting',
+    after: 'After opening',
+    gasBefore: 'Before a gas kiln is lit',
+    gasAfter: 'After a gas kiln was opened'
+  } as const;
+  type Name = keyof typeof names;
+  const all = Object.keys(names) as Name[];
+  /** What was written over, not saved yet. */
+  let written: Partial<Record<Name, string>> = $state({});
   let problem: Problem | null = $state.raw(null);
-  const lines = (items: readonly (string | null)[] | null | undefined) => (items ?? []).join('\n');
-  const items = (text: string) =>
-    text
-      .split('\n')
-      .map((l) => l.trim())
-      .filter(Boolean);
-  const changed = $derived(before !== null || after !== null);
+  const items = (text: string | undefined) =>
+    text === undefined
+      ? null
+      : text
+          .split('\n')
+          .map((l) => l.trim())
+          .filter(Boolean);
+  const changed = $derived(Object.keys(written).length > 0);
   const said = $derived(Object.values(fieldErrors(problem ?? undefined))[0]);
 
   async function save() {
@@ -25,12 +34,17 @@
     problem = null;
     try {
       const { data, error } = await api.PUT('/api/studio/check-lists', {
-        body: { before: before === null ? null : items(before), after: after === null ? null : items(after) },
+        body: {
+          before: items(written.before),
+          after: items(written.after),
+          gasBefore: items(written.gasBefore),
+          gasAfter: items(written.gasAfter)
+        },
         headers: savedOver(there.version)
       });
       if (!data) return (problem = error as Problem);
       const old = there.lists;
-      before = after = null;
+      written = {};
       client.setQueryData(['check-lists'], data);
       toasts.show('Check lists saved', {
         action: {
@@ -51,20 +65,15 @@
   <h2 id="lists" class="text-[17px]">Check lists</h2>
   {#if lists.data}
     <div class="grid gap-3 md:grid-cols-2">
-      <label
-        >Before starting, one item a line<textarea
-          class="textarea mt-1 w-full"
-          rows="10"
-          value={before ?? lines(lists.data.lists.before)}
-          oninput={(e) => (before = e.currentTarget.value)}></textarea></label
-      >
-      <label
-        >After opening, one item a line<textarea
-          class="textarea mt-1 w-full"
-          rows="10"
-          value={after ?? lines(lists.data.lists.after)}
-          oninput={(e) => (after = e.currentTarget.value)}></textarea></label
-      >
+      {#each all as name (name)}
+        <label
+          >{names[name]}, one item a line<textarea
+            class="textarea mt-1 w-full"
+            rows={name.endsWith('efore') ? 11 : 5}
+            value={written[name] ?? (lists.data.lists[name] ?? []).join('\n')}
+            oninput={(e) => (written = { ...written, [name]: e.currentTarget.value })}></textarea></label
+        >
+      {/each}
     </div>
     {#if problem}<p class="text-error" role="alert">{said ?? sayProblem(problem)}</p>{/if}
     <p>

@@ -16,9 +16,11 @@
     live: Live;
     unit: 'C' | 'F';
     entries: readonly Entry[];
+    /** A gas kiln has lists of its own. */
+    isFuel?: boolean;
     onclose: () => void;
   }
-  const { what, run, live, unit, entries, onclose }: Props = $props();
+  const { what, run, live, unit, entries, isFuel = false, onclose }: Props = $props();
 
   const client = useQueryClient();
   const lists = createQuery(checkLists);
@@ -86,7 +88,7 @@
     <div class="my-3">
       <CheckList
         title="Shut down"
-        items={lists.data?.lists.after ?? []}
+        items={(isFuel ? lists.data?.lists.gasAfter : lists.data?.lists.after) ?? []}
         kind="after"
         firingId={run.firingId}
         {entries}

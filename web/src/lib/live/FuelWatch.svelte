@@ -232,6 +232,7 @@
       {live}
       {unit}
       entries={entries.data ?? []}
+      isFuel
       onclose={() => (dialog = null)}
     />
   {:else if dialog === 'colour' || dialog === 'cone' || dialog === 'reading' || dialog === 'note'}<EntrySheet

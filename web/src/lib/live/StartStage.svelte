@@ -48,7 +48,11 @@
   const errors = $derived(fieldErrors(problem ?? undefined));
   const key = crypto.randomUUID();
   const when = $derived(startsAt && Date.parse(startsAt) > Date.now() ? new Date(startsAt) : null);
-  const before = $derived((lists.data?.lists.before ?? []).filter((i): i is string => i !== null));
+  const before = $derived(
+    ((isFuel ? lists.data?.lists.gasBefore : lists.data?.lists.before) ?? []).filter(
+      (i): i is string => i !== null
+    )
+  );
   const ticked = $derived(
     before.filter(
       (i) =>
