@@ -166,7 +166,7 @@ public static class SaltmarshLane
             ["30/h to 90 hold 12:00 \"the walls are 25 mm\"; 20/h to 130 hold 1:00; off"],
             "For relief tiles that have to go in before they feel dry. Look for steam on a cold mirror before going past 90 °C."),
         new("Shingle porcelain in Bittern", ScheduleKind.Glaze, TemperatureUnit.Celsius, "porcelain, bittern, reduction", [160.4],
-            ["100/h to 600 in oxidation \"nothing to see yet\"; 150/h to 890; 100/h to 910 hold 45m in heavy reduction \"body reduction\"; 90/h to 1180 in light reduction; 60/h to 1268 hold 20m in light reduction; off in neutral"],
+            ["100/h to 600 in oxidation \"nothing to see yet\"; 150/h to 890 in oxidation; 100/h to 910 hold 45m in heavy reduction \"body reduction\"; 90/h to 1180 in light reduction; 60/h to 1268 hold 20m in light reduction; off"],
             "Gas kiln: rates are what the burners are steered to. Carbon monoxide alarm on before the damper moves.", "10"),
         new("Oyster matte, first try", ScheduleKind.Glaze, TemperatureUnit.Celsius, "oyster matte, heron", [97.6],
             ["80/h to 120 hold 45m \"dry the glaze\"; 160/h to 1040; 110/h to 1140; 60/h to 1210 hold 12m; off"],

@@ -129,6 +129,21 @@ public sealed class FuelKilnTests
     }
 
     [Fact]
+    public void A_changed_copy_answers_for_what_it_is()
+    {
+        var kiln = FuelFigureTests.Kiln("updraft-300", ("altitude", 1500));
+        var loaded = (LoadedFuelKiln)kiln.With(kiln.UsualLoad(ScheduleKind.Glaze), Cold);
+        _ = loaded.Hottest;
+        var often = loaded with { Every = 15 };
+        often.Boiling.ShouldBe(loaded.Boiling);
+        often.FastestClimb(Temperature.FromCelsius(900)).ShouldBe(loaded.FastestClimb(Temperature.FromCelsius(900)));
+        var empty = loaded with { Standing = new KilnLoad(1, 1, false) };
+        empty.FastestClimb(Temperature.FromCelsius(900))!.Value.KelvinsPerHour.ShouldBeGreaterThan(1.2 * loaded.FastestClimb(Temperature.FromCelsius(900))!.Value.KelvinsPerHour);
+        var program = TurnPlanFigureTests.Read("100/h to 600; off");
+        loaded.Turns(program).Value.Turns.Length.ShouldBeLessThan(often.Turns(program).Value.Turns.Length);
+    }
+
+    [Fact]
     public void A_kiln_short_of_heat_says_so_and_does_not_go_on_for_ever()
     {
         var weak = FuelFigureTests.Kiln("updraft-700", ("burnerPower", 9));

@@ -33,7 +33,7 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
     public KilnLoad? Load => Standing;
 
     /// <inheritdoc/>
-    public Temperature Boiling { get; } = Ware.Boiling.At(Kiln.Altitude);
+    public Temperature Boiling => Ware.Boiling.At(Kiln.Altitude);
 
     /// <inheritdoc/>
     public Temperature TopLimit => Kiln.TopLimit < ScheduleLimits.Hottest ? Kiln.TopLimit : ScheduleLimits.Hottest;

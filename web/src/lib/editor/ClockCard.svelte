@@ -20,6 +20,7 @@
   const { draft, place, loop, start }: Props = $props();
 
   const preview = $derived(loop.preview);
+  const burns = $derived(!!preview?.kiln?.fuel);
   const said = $derived(loop.errors['start']);
   let finding = $state(false);
 
@@ -36,7 +37,7 @@
       'quartz-rising': `Through ${at}, rising`,
       top: `Top, ${at}`,
       'cooling-begins': 'Cooling begins',
-      'power-off': 'Power off',
+      'power-off': burns ? 'Burners out' : 'Power off',
       'quartz-falling': `Through ${at}, falling`,
       'may-open': `May be opened, ${at}`
     }[moment.kind];
@@ -133,7 +134,7 @@
         <dd class="text-right font-semibold">{duration(preview.totalMinutes)}</dd>
       {/if}
       {#if preview.poweredMinutes < preview.totalMinutes}
-        <dt class="text-soft">Hours with the power on</dt>
+        <dt class="text-soft">Hours with the {burns ? 'burners' : 'power'} on</dt>
         <dd class="text-right font-semibold" data-testid="powered">{duration(preview.poweredMinutes)}</dd>
       {/if}
     </dl>

@@ -23,7 +23,15 @@
   const unit = $derived(`°${draft.body.unit}`);
   const at = $derived(draft.stepNumber(row));
   const verb = $derived(
-    step.pace === 'natural' ? 'Power' : falls ? 'Cool' : times?.direction === 'level' ? 'Stay' : 'Climb'
+    step.pace === 'natural'
+      ? burns
+        ? 'Burners'
+        : 'Power'
+      : falls
+        ? 'Cool'
+        : times?.direction === 'level'
+          ? 'Stay'
+          : 'Climb'
   );
   const said = (field: string) => (at < 0 ? undefined : errors[`segments[${at}].${field}`]);
   const paceText = $derived(
@@ -92,7 +100,7 @@
       onleave={() => draft.history.endGroup()}
     />
   {/if}
-  {#if step.atmosphere || burns}
+  {#if step.atmosphere || (burns && step.pace !== 'natural')}
     <span>in</span>
     <select
       class="air"
