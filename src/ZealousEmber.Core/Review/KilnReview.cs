@@ -97,7 +97,7 @@ public static class KilnReview
         }
         else if (kiln.Burns)
         {
-            if (friendly >= 5) fix = new Fix($"Use {Phrases.Number(friendly)}", index, segment.Changed(Pace.At(Rate.PerHour(friendly, unit))).Value);
+            if (friendly >= 5 && friendly < asked.PerHourIn(unit)) fix = new Fix($"Use {Phrases.Number(friendly)}", index, segment.Changed(Pace.At(Rate.PerHour(friendly, unit))).Value);
         }
         else if (schedule.Segments.Length < ScheduleLimits.Segments)
         {

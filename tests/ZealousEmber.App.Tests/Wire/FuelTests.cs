@@ -111,6 +111,7 @@ public sealed class FuelTests(RunningStudio studio) : IClassFixture<RunningStudi
              "load":{"lots":[{"what":"bowls","count":40,"wall":5,"clay":{"name":"P","coneFrom":"8","coneTo":"11"},"glazes":[{"name":"Celadon","coneFrom":"9","coneTo":"11"}]}]}}
             """))).Read();
         plan["schedule"]!["segments"]!.AsArray().ShouldContain(s => s!["atmosphere"] != null && s["atmosphere"]!.GetValue<string>() == "heavy-reduction");
+        plan["schedule"]!["segments"]!.AsArray().ShouldAllBe(s => s!["pace"]!.GetValue<string>() != "full", "a gas kiln is turned up to a pace");
         plan["preview"]!["kiln"]!.Number("everyMinutes").ShouldBe(20);
         plan["preview"]!["kiln"]!["turns"]!.AsArray().Count.ShouldBeGreaterThan(15);
     }
