@@ -16,7 +16,7 @@
     learned.data && learned.data.firings > 0
       ? learned.data.sentence
       : burned.data && burned.data.firings > 0
-        ? `its burners give ${factor('burner')} % of what their plate says, and it draws ${factor('air')} % of the air.`
+        ? `its burners give ${factor('burner')} % of what their plate says, and it draws ${factor('air')} % of the air its openings should.`
         : ''
   );
 </script>

@@ -69,7 +69,7 @@
         <label
           >{names[name]}, one item a line<textarea
             class="textarea mt-1 w-full"
-            rows={name.endsWith('efore') ? 11 : 5}
+            rows={/before$/i.test(name) ? 11 : 5}
             value={written[name] ?? (lists.data.lists[name] ?? []).join('\n')}
             oninput={(e) => (written = { ...written, [name]: e.currentTarget.value })}></textarea></label
         >
