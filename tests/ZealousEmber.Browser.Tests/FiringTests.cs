@@ -19,6 +19,21 @@ public sealed class FiringTests(Browser browser) : Visit(browser)
     private List<string> Steps() => [.. Driver.FindElements(By.CssSelector("[data-testid='plan'] li")).Select(li => li.Text)];
 
     [Fact]
+    public void A_plan_for_the_gas_kiln_names_its_air_and_its_gas()
+    {
+        Go("/firings");
+        First("[data-testid='firing']", "Porcelain, second half").Click();
+        Click("Plan");
+        Until(() => Steps().Any(s => s.Contains("in heavy reduction", StringComparison.Ordinal)), "body reduction");
+        Steps().ShouldAllBe(s => !s.Contains("full power", StringComparison.OrdinalIgnoreCase));
+        Steps()[^1].ShouldContain("Burners out, closed up");
+        TestId("plan-sum").Text.ShouldContain("burners on for");
+        TestId("plan-sum").Text.ShouldContain("kg of gas");
+        Find("[data-air]").GetDomAttribute("aria-label").ShouldContain("heavy reduction");
+        TestId("taught-line").Text.ShouldContain("burners give");
+    }
+
+    [Fact]
     public void A_load_is_written_planned_and_put_on_the_desk()
     {
         Go("/firings");

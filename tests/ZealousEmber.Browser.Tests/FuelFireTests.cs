@@ -82,6 +82,7 @@ public sealed class FuelFireTests : Visit
 
         Go($"/firings/{firing}?stage=fire");
         Until(() => TestId("start").Text.Contains("Curlew"), "ready to begin");
+        Driver.FindElement(By.TagName("main")).Text.ShouldContain("Leak test made", Case.Sensitive, "a gas kiln has a check list of its own");
         Press(TestId("start"));
         Until(() => TestId("next-turn").Text.Contains("Now"), "the first turn is due");
         TestId("live-temperature").Text.ShouldBe("–", "nothing is lit");
@@ -140,11 +141,16 @@ public sealed class FuelFireTests : Visit
         Forward(TimeSpan.FromHours(60));
         (await Http.PostAsJsonAsync($"/api/firings/{firing}/opened", new JsonObject())).EnsureSuccessStatusCode();
         Go($"/firings/{firing}?stage=read");
-        Until(() => Driver.FindElement(By.TagName("body")).Text.Contains("Witness", StringComparison.OrdinalIgnoreCase) || Driver.FindElement(By.TagName("body")).Text.Contains("pack", StringComparison.OrdinalIgnoreCase), "it is read");
+        Press(First("button", "Read a pack here"));
+        Find("[aria-label='Cone 10 on top']").SendKeys(OpenQA.Selenium.Keys.ArrowLeft);
+        Until(() => TestId("reading-saved").GetDomAttribute("data-state") == "saved", "the pack is saved");
+        await UntilAsync(async () => (await Http.GetFromJsonAsync<JsonNode>($"/api/firings/{firing}/reading"))!["reading"]!["packs"]!.AsArray().Count == 1, "the pack is read");
         var learned = (await Http.GetFromJsonAsync<JsonNode>($"/api/kilns/{kiln}/fuel-learned"))!;
         learned["firings"]!.GetValue<int>().ShouldBe(1);
         Go($"/stores/kilns/{kiln}");
         Until(() => TestId("fuel-taught").Text.Contains("From 1 firing"), "the kiln has learned from it");
+        Until(() => Driver.FindElements(By.CssSelector("svg[aria-label^='Cooling by damper. closed up: 500 °C after ']")).Count == 1, "how it cools by its damper");
+        Until(() => TestId("care").Text.Contains("Burners and hoses looked at, leak test made: never noted"), "what is due");
         ConsoleErrors().Where(e => !e.Contains("Failed to load resource", StringComparison.Ordinal)).ShouldBeEmpty("a plan without a load is refused; nothing breaks");
         Driver.ExecuteScript("localStorage.removeItem('test.ahead')");
         Driver.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["identifier"] = ((IReadOnlyDictionary<string, object?>)script!)["identifier"] });

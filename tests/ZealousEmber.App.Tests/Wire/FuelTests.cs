@@ -216,6 +216,8 @@ public sealed class FuelTests(RunningStudio studio) : IClassFixture<RunningStudi
         (await Http.Get($"/api/firings/{firing}/live"))["state"]!.GetValue<string>().ShouldBe("cooling");
         await (await Http.Send($"/api/firings/{firing}/opened", null)).Read();
         (await Http.Get($"/api/kilns/{kiln["id"]}/fuel-learned")).Number("firings").ShouldBe(1);
+        var reminders = (await Http.Get($"/api/kilns/{kiln["id"]}/history"))["reminders"]!.AsArray();
+        reminders.Select(r => r!["kind"]!.GetValue<string>()).ShouldBe(["burners", "shelves"], "a gas kiln has no elements and no vent");
         var figures = (await Http.Get($"/api/logbook?kiln={kiln["id"]}"))["firings"]!.AsArray()[0]!["figures"]!;
         figures.Number("gas").ShouldBe(figures.Number("kwh") * 3.6 / 50.34, 0.05);
         figures.Number("gas").ShouldBeInRange(8, 25);
