@@ -52,6 +52,13 @@ internal static class LiveRun
         return new SimulatedFiring(samples, moments, top, end, open, work > 0 ? kinetics.EndPoint(60, work) - kinetics.EndPoint(60) : -300);
     }
 
+    /// <summary>Heat work cone 6 has really had.</summary>
+    public static double Work(SimulatedFiring fired, double until)
+    {
+        var kinetics = ConeTable.Of(Six).Kinetics;
+        return fired.Truth.TakeWhile(t => t.Minutes <= until).Zip(fired.Truth.Skip(1)).Where(p => p.First.Chamber > 400).Sum(p => kinetics.Over(p.First.Chamber, p.Second.Chamber, 1 / 120.0));
+    }
+
     /// <summary>A firing that is followed.</summary>
     public static LiveFiring Watch(Kiln stored, KilnLoad load, FiringProgram program, Cone? goal = null) =>
         new(new WatchedFiring(stored, load, program, goal ?? Six, Temperature.FromCelsius(20)));

@@ -9,12 +9,13 @@ public sealed partial class LiveFiring
 {
     private void CloseMinute()
     {
-        var mean = MinuteMean.Of(minute);
+        var (mean, firstRead, lastRead) = (MinuteMean.Of(minute), minute[0].Minutes, minute[^1].Minutes);
         minute.Clear();
         var isCarried = carried is not null;
         if (observer is null) Start(mean);
-        if (window.Last is { } before && mean.Minutes - before.Minutes > (mean.ByHand || before.ByHand ? ShortGapByHand : ShortGap)) Bridge(mean);
+        if (window.Last is { } before && mean.Minutes - before.Minutes > (mean.ByHand || before.ByHand ? ShortGapByHand : ShortGap)) Bridge(mean, firstRead);
         window.Add(mean);
+        readUntil = lastRead;
         var sigma = noise.OfMean(mean.Count);
         var (r5, r10) = (window.Over(5) ?? 0, window.Over(10) ?? window.Over(4) ?? 0);
         var wasIn = (shadow.Step, shadow.Phase);
@@ -99,9 +100,9 @@ public sealed partial class LiveFiring
             now, chamber, shadow.State(now), 0, isOver ? now - endAt!.Value : null, topAt, endAt, firing.Offset));
     }
 
-    private void Bridge(MinuteMean mean)
+    private void Bridge(MinuteMean mean, double firstRead)
     {
-        var bridge = GapSolver.Solve(observer!, firing.Load, firing.Program, shadow.State(window.Last!.Value.Minutes), mean.Minutes - LagMinutes, mean.Celsius);
+        var bridge = GapSolver.Solve(observer!, firing.Load, firing.Program, shadow.State(window.Last!.Value.Minutes), readUntil + interval / 2 - observer!.Minutes, mean.Minutes - LagMinutes, mean.Celsius);
         gaps.Add(bridge);
         work?.Past(mean.Minutes - LagMinutes, mean.Celsius, bridge);
         var (from, start) = (observer!.Minutes, observer.Chamber);
@@ -115,6 +116,7 @@ public sealed partial class LiveFiring
         trustedFrom = mean.Minutes + 10;
         if (!bridge.NeedsOff) return;
         shadow.BeginAgain(mean.Minutes, mean.Celsius);
-        Board.Record("power-cut", AlarmWeight.Warn, bridge.FromMinute + LagMinutes, mean.Minutes, $"From {PowerAlarms.Whole(start)} to {PowerAlarms.Whole(mean.Celsius)} °C in {PowerAlarms.Whole(bridge.ToMinute - bridge.FromMinute)} min without readings.");
+        // Nobody knew of it before.
+        Board.Record("power-cut", AlarmWeight.Warn, firstRead, firstRead, $"From {PowerAlarms.Whole(start)} to {PowerAlarms.Whole(mean.Celsius)} °C in {PowerAlarms.Whole(bridge.ToMinute - bridge.FromMinute)} min without readings.");
     }
 }

@@ -38,6 +38,7 @@ public sealed partial class LiveFiring : IFollowedFiring
     private FiringSample? last;
     private double interval = 0.5;
     private double first;
+    private double readUntil;
     private double nextForecast = double.NegativeInfinity;
     private double? topAt;
     private double? endAt;

@@ -66,12 +66,21 @@ public sealed partial class LiveFiring
         var shown = window.Last?.Celsius;
         if (withForecast && afterwards is null && observer is not null && shadow.Phase != LivePhase.Waiting) Forecast = MakeForecast(window.Last!.Value.Minutes);
         var slope = window.Over(5);
-        var chamber = shown is { } s ? s + (shadow.Phase == LivePhase.Hold ? 0 : Math.Clamp(slope ?? 0, -400, 400) / 60 * LagMinutes) : (double?)null;
-        var cones = work is null ? [] : firing.Cones.Select((c, i) => new ConeSoFar(c, work[i])).ToImmutableArray();
+        var perMinute = shadow.Phase == LivePhase.Hold ? 0 : Math.Clamp(slope ?? 0, -400, 400) / 60;
+        var chamber = shown + perMinute * LagMinutes;
+        var cones = work is null ? [] : firing.Cones.Select((c, i) => new ConeSoFar(c, WorkBy(work, i, now, chamber!.Value, perMinute))).ToImmutableArray();
         return new LiveReport(
             now, last?.Celsius, chamber, shadow.Step, shadow.Phase, linkTells ? StepSource.Controller : StepSource.Shadow, shadow.SetPoint, shown is { } display ? promise.Of(window.Last!.Value.Minutes, display, shadow) : null,
-            firing.GoalIndex >= 0 && work is not null ? work[firing.GoalIndex] : null, cones, [.. gaps], observer?.Estimate, [.. Board.All], slope, shares.Mean(now - 6, now), Forecast, topAt, endAt,
+            firing.GoalIndex >= 0 && !cones.IsEmpty ? cones[firing.GoalIndex].Progress : null, cones, [.. gaps], observer?.Estimate, [.. Board.All], slope, shares.Mean(now - 6, now), Forecast, topAt, endAt,
             shadow.Phase == LivePhase.Hold ? shadow.HoldLeft : null, steam.AskedAt, steam.IsWanted);
+    }
+
+    /// <summary>Heat work by now: the display is behind the chamber, and a reading behind the clock.</summary>
+    private ProgressRange WorkBy(HeatWorkSoFar soFar, int cone, double now, double chamber, double perMinute)
+    {
+        var read = window.Last!.Value.Minutes;
+        var until = Math.Min(now, read + Math.Max(LagMinutes + 1, interval));
+        return soFar.By(cone, until, chamber + perMinute * (until - read));
     }
 
     /// <summary>What was promised; nothing where the program cannot be run.</summary>

@@ -113,7 +113,7 @@ internal static class Forecaster
         var begin = start.Minutes + start.Waits;
         run.Curve.Add((start.Minutes, start.Chamber));
         var simulation = KilnSimulation.Live(kiln, load, program, new SimulationState(begin * 60, state, start.Controller), Coarse, watch);
-        for (var i = 0; i < kinetics.Length; i++) run.Progress[i] = work![i].Value;
+        for (var i = 0; i < kinetics.Length; i++) run.Progress[i] = work!.By(i, start.Minutes, start.Chamber).Value;
         var (before, at) = (start.Chamber, begin);
         var cools = false;
         var workFrom = work is null ? double.PositiveInfinity : ConeTable.Of(work.Cones[0]).At60 - WorkBelow;

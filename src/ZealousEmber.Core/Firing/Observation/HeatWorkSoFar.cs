@@ -36,8 +36,12 @@ internal sealed class HeatWorkSoFar
     /// <summary>Whose progress is counted.</summary>
     public ImmutableArray<Cone> Cones { get; }
 
-    /// <summary>Progress of one of them.</summary>
-    public ProgressRange this[int i] => new(value[i], low[i], high[i]);
+    /// <summary>Progress of one of them by a moment that was not come to yet, in a straight line; not kept.</summary>
+    public ProgressRange By(int i, double at, double chamber)
+    {
+        var more = at > minutes ? Over(kinetics[i], celsius, chamber, at - minutes) : 0;
+        return new ProgressRange(value[i] + more, low[i] + more, high[i] + more);
+    }
 
     /// <summary>In a straight line to a moment.</summary>
     public void To(double at, double chamber)
@@ -62,9 +66,9 @@ internal sealed class HeatWorkSoFar
         for (var i = 0; i < kinetics.Length; i++)
         {
             var straight = Over(kinetics[i], celsius, chamber, at - minutes);
-            var sums = bridge.Curves.Select(c => Along(kinetics[i], c)).ToArray();
-            var (least, most) = (sums.Length == 0 ? straight : sums.Min(), sums.Length == 0 ? straight : sums.Max());
-            var likely = bridge.IsKnown && sums.Length == 1 ? sums[0] : Math.Clamp(straight, least, most);
+            var sums = bridge.Curves.SelectMany(c => bridge.Either > 0 ? new[] { Along(kinetics[i], c, -bridge.Either), Along(kinetics[i], c), Along(kinetics[i], c, bridge.Either) } : [Along(kinetics[i], c)]).Order().ToArray();
+            var (least, most) = (sums.Length == 0 ? straight : sums[0], sums.Length == 0 ? straight : sums[^1]);
+            var likely = bridge.IsKnown ? sums[sums.Length / 2] : Math.Clamp(straight, least, most);
             value[i] += likely;
             low[i] += least;
             high[i] += most;
@@ -75,10 +79,10 @@ internal sealed class HeatWorkSoFar
     private double Over(ConeKinetics cone, double from, double to, double span) =>
         from < 400 && to < 400 ? 0 : cone.Over(from + offset, to + offset, span / 60);
 
-    private double Along(ConeKinetics cone, ImmutableArray<(double Minutes, double Celsius)> curve)
+    private double Along(ConeKinetics cone, ImmutableArray<(double Minutes, double Celsius)> curve, double more = 0)
     {
         var sum = 0.0;
-        for (var i = 1; i < curve.Length; i++) sum += Over(cone, curve[i - 1].Celsius, curve[i].Celsius, curve[i].Minutes - curve[i - 1].Minutes);
+        for (var i = 1; i < curve.Length; i++) sum += Over(cone, curve[i - 1].Celsius + more, curve[i].Celsius + more, curve[i].Minutes - curve[i - 1].Minutes);
         return sum;
     }
 }
@@ -89,4 +93,5 @@ internal sealed class HeatWorkSoFar
 /// <param name="NeedsOff">The power must have been off in it.</param>
 /// <param name="IsKnown">One curve, met at its end.</param>
 /// <param name="Curves">One where it is known, else what bounds it; none where only the straight line is left.</param>
-public sealed record GapBridge(double FromMinute, double ToMinute, bool NeedsOff, bool IsKnown, ImmutableArray<ImmutableArray<(double Minutes, double Celsius)>> Curves);
+/// <param name="Either">How much hotter or cooler than the curve it may have been, K: 0 but where a top lies in it.</param>
+public sealed record GapBridge(double FromMinute, double ToMinute, bool NeedsOff, bool IsKnown, ImmutableArray<ImmutableArray<(double Minutes, double Celsius)>> Curves, double Either = 0);

@@ -32,6 +32,7 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
 {
     private const double Near = 2;
     private const double BeginsAbove = 4;
+    private const double WellPast = 10;
     private const double Jump = 4;
     private const double LeavesBy = 6;
     private const double LeavesAt = 10;
@@ -121,8 +122,9 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
             lowest = Math.Min(lowest, shown);
             if (shown <= lowest + BeginsAbove && !(linkTells && told > shown + BeginsAbove)) return;
             level = shown;
+            // Switched on before anybody read it: the climbs it is well past are behind it.
+            while (!IsLast && Segment.Pace.Kind != PaceKind.Natural && Segment.Target?.Celsius < shown - WellPast && Next > Segment.Target?.Celsius) Step++;
             Begin(now);
-            // "Off" as a first step, or nothing above where it stands.
             return;
         }
         if (linkTells) FollowTold(now, shown, told);

@@ -74,6 +74,8 @@ public sealed partial class KilnSimulation
     private void Climb(double most)
     {
         var (target, perHour) = (goal, Rate);
+        // At full power the set point is there from the start, whatever a moment that was gone on from says.
+        if (perHour is null) arrives = Math.Min(arrives, now);
         if (now >= arrives - Instant)
         {
             if ((kiln.HoldClock == HoldClock.RunsByItself && perHour is not null) || Shown >= target - Near)
