@@ -12,9 +12,9 @@ internal static class FuelPortraits
 {
     private static readonly TemperatureDifference CoolingTolerance = TemperatureDifference.FromKelvins(2);
 
-    public static KilnPortraitContract Write(FuelKiln kiln, EnergyPrices prices)
+    public static KilnPortraitContract Write(FuelKiln kiln, EnergyPrices prices, CancellationToken cancel)
     {
-        var (unit, portrait) = (kiln.Unit, FuelPortrait.Of(kiln));
+        var (unit, portrait) = (kiln.Unit, FuelPortrait.Of(kiln, cancel));
         IReadOnlyList<PacePointContract> Paces(IEnumerable<PaceAt> paces) => [.. paces.Select(p => new PacePointContract(p.At.In(unit), p.Rate.PerHourIn(unit)))];
         return new KilnPortraitContract(
             unit, Paces(portrait.Powers.Climb), Paces(portrait.Powers.Fall), portrait.Powers.Hottest.In(unit), [.. portrait.Usual.Select(u => Usual(u, kiln, prices))],

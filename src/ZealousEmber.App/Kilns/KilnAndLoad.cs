@@ -21,7 +21,7 @@ internal sealed record KilnAndLoad(IKilnModel Kiln, WareLoad? Ware)
         if (kiln is null) return new KilnAndLoad(new PlainKiln(start), ware);
         var mass = KilnMapping.ReadLoad(load, ware, kiln, kind);
         problems.AddRange(mass.Problems.Select(p => p.Under("load")));
-        return new KilnAndLoad(kiln.With(mass.IsOk ? mass.Value : KilnLoad.Empty, start), ware);
+        return new KilnAndLoad(kiln.With(mass.IsOk ? mass.Value : KilnLoad.Empty, start).Awaited(lookup.Aborted()), ware);
     }
 
     private static async Task<StudioKiln?> ReadKiln(int? kilnId, KilnContract? inline, StudioLookup lookup, List<Problem> problems)

@@ -5,6 +5,7 @@ using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Settings;
 
 namespace ZealousEmber.App.Kilns;
@@ -15,12 +16,23 @@ internal static class KilnEndpoints
     public static void MapKilns(this WebApplication app)
     {
         var api = app.MapGroup("/api/kilns").WithTags("Kilns");
+        api.AddEndpointFilter(KeepFiring);
         new RepositoryEndpoints<KilnContract, VersionedKilnContract, StudioKiln>("kiln", KilnMapping.ReadOwn, KilnMapping.Write).Map(api, "/api/kilns");
         api.MapGet("classes", () => KilnClass.All.Select(Class).Concat(FuelKilnClass.All.Select(Class))).WithSummary("Classes to start from, with their usual numbers").Produces<KilnClassContract[]>();
         api.MapGet("numbers", () => KilnLimits.All.Select(n => Number(n, KilnHeatSource.Electric)).Concat(FuelLimits.All.Select(n => Number(n, KilnHeatSource.Fuel))))
             .WithSummary("What each number of a kiln may be and means").Produces<KilnNumberContract[]>();
         api.MapPost("portrait", (KilnContract? kiln, SettingsStore<StudioSettings> studio, CancellationToken cancel) => Portrait(kiln, studio, cancel))
             .WithSummary("What a kiln can do: climb and fall, cooling, usual firings").Produces<KilnPortraitContract>().ProducesValidationProblem(422);
+    }
+
+    /// <summary>A kiln that is firing is not deleted: it would leave the room while it is hot.</summary>
+    private static async ValueTask<object?> KeepFiring(EndpointFilterInvocationContext invocation, EndpointFilterDelegate next)
+    {
+        var context = invocation.HttpContext;
+        if (HttpMethods.IsDelete(context.Request.Method) && context.Request.RouteValues["id"] is string text && int.TryParse(text, out var id)
+            && await context.RequestServices.GetRequiredService<FiringRuns>().IsOccupied(id, context.RequestAborted))
+            return Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "Not now", detail: "A firing is in this kiln. Note there that it was opened; then the kiln can be deleted.");
+        return await next(invocation);
     }
 
     private static KilnClassContract Class(KilnClass kind)
@@ -42,7 +54,7 @@ internal static class KilnEndpoints
         var read = KilnMapping.Read(wire?.Named());
         if (!read.IsOk) return ProblemResponses.Of(read.Problems);
         var prices = (await studio.Read(cancel)).Item.Prices;
-        if (read.Value is FuelKiln fired) return Results.Ok(FuelPortraits.Write(fired, prices));
+        if (read.Value is FuelKiln fired) return Results.Ok(FuelPortraits.Write(fired, prices, cancel));
         var kiln = (Kiln)read.Value;
         var portrait = KilnPortrait.Of(kiln);
         var unit = kiln.Unit;

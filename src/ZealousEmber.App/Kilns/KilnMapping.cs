@@ -42,6 +42,8 @@ internal static class KilnMapping
     public static async Task<Result<StudioKiln>> ReadOwn(KilnContract? wire, StudioKiln? before, HttpContext context)
     {
         var read = Read(wire);
+        if (before is not null && read.IsOk && read.Value.GetType() != before.GetType())
+            return new Problem("class", $"{before.Name} is {(before is Kiln ? "an electric" : "a gas")} kiln, and its firings belong to it. Add the other one as a kiln of its own.");
         if (wire?.ControllerId is not { } id || id == before?.ControllerId) return read;
         var controller = await context.RequestServices.GetRequiredService<Repository<ListedController>>().Find(id, context.RequestAborted);
         return controller is not null ? read : Result<StudioKiln>.Failed([.. read.Problems, new Problem("controllerId", $"There is no controller {id} in this studio.")]);

@@ -69,6 +69,9 @@ public interface IKilnModel
     /// </summary>
     Result<KilnRun> Run(FiringProgram program);
 
+    /// <summary>The same kiln, worked out only while somebody waits: a run that is given up throws <see cref="OperationCanceledException"/>.</summary>
+    IKilnModel Awaited(CancellationToken cancel) => this;
+
     /// <summary>Only the times, to the end of the last step: what solvers ask again and again.</summary>
     Result<CompiledSchedule> Times(FiringProgram program);
 }

@@ -79,7 +79,10 @@ public sealed class FiringProgram : IEquatable<FiringProgram>
     public static readonly Duration LongestOnKiln = Duration.FromDays(60);
 
     /// <summary>A problem where it asks for more time than a kiln is worked out for; beyond what is asked there is only the kiln's own slowness.</summary>
-    internal Problem? TooLong(Temperature start)
+    internal Problem? TooLong(Temperature start) => TooLong(start, LongestOnKiln);
+
+    /// <summary>The same with another longest time.</summary>
+    internal Problem? TooLong(Temperature start, Duration longest)
     {
         var (at, hours) = (start, 0.0);
         foreach (var segment in Steps)
@@ -89,7 +92,7 @@ public sealed class FiringProgram : IEquatable<FiringProgram>
             hours += segment.Hold.TotalHours;
             at = to;
         }
-        return hours > LongestOnKiln.TotalHours ? new Problem("segments", $"This firing asks for more than {LongestOnKiln.TotalDays:0} days; a kiln is worked out for up to that.") : null;
+        return hours > longest.TotalHours ? new Problem("segments", $"This firing asks for more than {longest.TotalDays:0} days; such a kiln is worked out for up to that.") : null;
     }
 
     /// <inheritdoc/>

@@ -7,9 +7,17 @@ using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.Store.Firings;
 
+/// <summary>A firing under way whose start cannot be read.</summary>
+public sealed record UnreadableRun(int FiringId, int KilnId, Instant StartsAt, string? By);
+
+/// <summary>A started firing by its columns.</summary>
+public sealed record StartedFiring(int FiringId, int KilnId, string Link, Instant StartsAt, Instant? OpenedAt);
+
 /// <summary>Started firings, their entries, and the tokens of kilns.</summary>
 public sealed class FiringRuns(StudioContext context, WriteQueue queue)
 {
+    internal const string Table = "firing_runs";
+    internal const string EntryTable = "firing_entries";
     private const int Constraint = 19;
 
     private DbSet<FiringRunRow> Runs => context.Set<FiringRunRow>();
@@ -39,25 +47,48 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
     }
 
     /// <summary>The firing's run; nothing before it is started.</summary>
-    public async Task<FiringRun?> Find(int firingId, CancellationToken cancel) => (await Runs.AsNoTracking().FirstOrDefaultAsync(r => r.FiringId == firingId, cancel))?.Read();
+    public async Task<FiringRun?> Find(int firingId, CancellationToken cancel) => await Runs.AsNoTracking().FirstOrDefaultAsync(r => r.FiringId == firingId, cancel) is { } row ? Read(row) : null;
 
     /// <summary>What is under way, in the order it was started.</summary>
     public async Task<IReadOnlyList<FiringRun>> UnderWay(CancellationToken cancel) =>
-        [.. (await Runs.AsNoTracking().Where(r => r.OccupiesKiln != null).OrderBy(r => r.StartedAt).ToListAsync(cancel)).Select(r => r.Read())];
+        [.. Readable(await Runs.AsNoTracking().Where(r => r.OccupiesKiln != null).OrderBy(r => r.StartedAt).ToListAsync(cancel))];
+
+    /// <summary>Whether a firing is in a kiln, readable or not.</summary>
+    public Task<bool> IsOccupied(int kilnId, CancellationToken cancel) => Runs.AnyAsync(r => r.OccupiesKiln == kilnId, cancel);
+
+    /// <summary>What a firing was started as, as far as columns tell: also where the rest cannot be read. Nothing where it was not started.</summary>
+    public Task<StartedFiring?> Started(int firingId, CancellationToken cancel) =>
+        Runs.AsNoTracking().Where(r => r.FiringId == firingId).Select(r => (StartedFiring?)new StartedFiring(r.FiringId, r.KilnId, r.Link, r.StartsAt, r.OpenedAt)).FirstOrDefaultAsync(cancel);
+
+    /// <summary>What is under way and cannot be read: it is not followed, and its kiln is not free.</summary>
+    public async Task<IReadOnlyList<UnreadableRun>> UnreadableUnderWay(CancellationToken cancel) =>
+        [.. (await Runs.AsNoTracking().Where(r => r.OccupiesKiln != null).ToListAsync(cancel)).Where(r => Rows.TryRead(Table, r.FiringId, "", r, row => row.Read()).Item is null).Select(r => new UnreadableRun(r.FiringId, r.KilnId, r.StartsAt, r.By))];
+
+    /// <summary>Somebody says that a firing that cannot be read was opened: its kiln is free again. False where it can be read, or is over.</summary>
+    public async Task<bool> OpenUnreadable(int firingId, Instant at, FiringEntry entry, CancellationToken cancel)
+    {
+        using var turn = await queue.Enter(cancel);
+        if (await Runs.FirstOrDefaultAsync(r => r.FiringId == firingId && r.OccupiesKiln != null, cancel) is not { } row || Rows.TryRead(Table, firingId, "", row, r => r.Read()).Item is not null) return false;
+        (row.OpenedAt, row.OccupiesKiln) = (at, null);
+        Noted.Add(FiringEntryRow.From(firingId, entry));
+        await context.SaveChangesAsync(cancel);
+        context.ChangeTracker.Clear();
+        return true;
+    }
 
     /// <summary>Those of a kiln that are over and not deleted, the earliest first.</summary>
     public async Task<IReadOnlyList<FiringRun>> FinishedIn(int kilnId, CancellationToken cancel) =>
-        [.. (await Runs.AsNoTracking().Where(r => r.KilnId == kilnId && r.OpenedAt != null && context.Set<FiringRow>().Any(f => f.Id == r.FiringId && f.DeletedAt == null)).OrderBy(r => r.StartsAt).ToListAsync(cancel)).Select(r => r.Read())];
+        [.. Readable(await Runs.AsNoTracking().Where(r => r.KilnId == kilnId && r.OpenedAt != null && context.Set<FiringRow>().Any(f => f.Id == r.FiringId && f.DeletedAt == null)).OrderBy(r => r.StartsAt).ToListAsync(cancel))];
 
     /// <summary>All that were started, the latest first.</summary>
-    public async Task<IReadOnlyList<FiringRun>> All(CancellationToken cancel) => [.. (await Runs.AsNoTracking().OrderByDescending(r => r.StartsAt).ToListAsync(cancel)).Select(r => r.Read())];
+    public async Task<IReadOnlyList<FiringRun>> All(CancellationToken cancel) => [.. Readable(await Runs.AsNoTracking().OrderByDescending(r => r.StartsAt).ToListAsync(cancel))];
 
     /// <summary>Changes the moments of a run, with an entry that says so; what is given back as it was is not changed. Nothing where there is no such run.</summary>
     public async Task<FiringRun?> Change(int firingId, Func<FiringRun, FiringRun> change, FiringEntry? entry, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
         if (await Runs.FirstOrDefaultAsync(r => r.FiringId == firingId, cancel) is not { } row) return null;
-        var before = row.Read();
+        var before = Read(row);
         var run = change(before);
         if (ReferenceEquals(run, before)) return run;
         (row.StoppedAt, row.CooledAt, row.OpenedAt, row.ReadAt, row.ClosedAt, row.OccupiesKiln) = (run.StoppedAt, run.CooledAt, run.OpenedAt, run.ReadAt, run.ClosedAt, run.IsUnderWay ? run.KilnId : null);
@@ -72,7 +103,7 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
     public async Task<(FiringEntry Entry, bool IsNew)> Add(int firingId, FiringEntry entry, CancellationToken cancel, Photo? photo = null)
     {
         using var turn = await queue.Enter(cancel);
-        if (await Noted.AsNoTracking().FirstOrDefaultAsync(e => e.FiringId == firingId && e.Key == entry.Key, cancel) is { } made) return (made.Read(), false);
+        if (await Noted.AsNoTracking().FirstOrDefaultAsync(e => e.FiringId == firingId && e.Key == entry.Key, cancel) is { } made) return (Rows.Read(EntryTable, made.Id, made.Kind, made, e => e.Read()), false);
         await using var transaction = photo is null ? null : await context.Database.BeginTransactionAsync(cancel);
         var row = FiringEntryRow.From(firingId, entry);
         Noted.Add(row);
@@ -93,9 +124,13 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
             ? new Photo(row.ContentType, row.Bytes, row.TakenInAt)
             : null;
 
-    /// <summary>Everything noted of a firing, in the order of time.</summary>
+    /// <summary>Everything noted of a firing that can be read, in the order of time.</summary>
     public async Task<IReadOnlyList<FiringEntry>> Entries(int firingId, CancellationToken cancel) =>
-        [.. (await Noted.AsNoTracking().Where(e => e.FiringId == firingId).OrderBy(e => e.At).ThenBy(e => e.Id).ToListAsync(cancel)).Select(e => e.Read())];
+        [.. Rows.Readable(EntryTable, await Noted.AsNoTracking().Where(e => e.FiringId == firingId).OrderBy(e => e.At).ThenBy(e => e.Id).ToListAsync(cancel), e => e.Read())];
+
+    private static FiringRun Read(FiringRunRow row) => Rows.Read(Table, row.FiringId, "The start of a firing", row, r => r.Read());
+
+    private static IEnumerable<FiringRun> Readable(IEnumerable<FiringRunRow> rows) => Rows.Readable(Table, rows, r => r.Read());
 
     /// <summary>Gives a kiln a token by its hash, in the place of the one before.</summary>
     public async Task GiveToken(int kilnId, byte[] hash, Instant at, string? by, CancellationToken cancel)

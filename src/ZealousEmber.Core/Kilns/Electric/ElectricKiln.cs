@@ -10,6 +10,7 @@ namespace ZealousEmber.Core.Kilns.Electric;
 public sealed record ElectricKiln(Kiln Kiln, KilnLoad Standing, Temperature Start) : IKilnModel
 {
     private readonly Lazy<KilnPowers> powers = new(() => KilnPortrait.Powers(Kiln, Standing));
+    private CancellationToken waiting;
 
     /// <inheritdoc/>
     public string? Name => Kiln.Name;
@@ -54,14 +55,22 @@ public sealed record ElectricKiln(Kiln Kiln, KilnLoad Standing, Temperature Star
     public Rate? NaturalFall(Temperature at) => PaceAt.Nearest(powers.Value.Fall, at);
 
     /// <inheritdoc/>
-    public IKilnModel Wetter(double kg) => new ElectricKiln(Kiln, Standing with { FreeWater = kg }, Start);
+    public IKilnModel Wetter(double kg) => new ElectricKiln(Kiln, Standing with { FreeWater = kg }, Start) { waiting = waiting };
 
     /// <inheritdoc/>
-    public Result<KilnRun> Run(FiringProgram program) => KilnRunner.Run(program, Start, Kiln, Standing);
+    public IKilnModel Awaited(CancellationToken cancel) => new ElectricKiln(Kiln, Standing, Start) { waiting = cancel };
+
+    /// <inheritdoc/>
+    public Result<KilnRun> Run(FiringProgram program)
+    {
+        waiting.ThrowIfCancellationRequested();
+        return KilnRunner.Run(program, Start, Kiln, Standing);
+    }
 
     /// <inheritdoc/>
     public Result<CompiledSchedule> Times(FiringProgram program)
     {
+        waiting.ThrowIfCancellationRequested();
         var run = KilnRunner.Run(program, Start, Kiln, Standing, untilOpen: false);
         return run.IsOk ? run.Value.Compiled : Result<CompiledSchedule>.Failed(run.Problems);
     }

@@ -23,6 +23,10 @@ public sealed record FuelKiln : StudioKiln
 {
     private const int MostMarks = 400;
 
+    // Below this no flame of such power burns in a kiln: 30 cm² of flue to a burner of 35 kW, a tenth of that for the air beside it. m²/W.
+    private const double LeastFlue = 30e-4 / 35_000;
+    private const double LeastInlets = 3e-4 / 35_000;
+
     private FuelKiln(FuelKilnClass kilnClass, string name) : base(name) => Class = kilnClass;
 
     /// <summary>What it was started from.</summary>
@@ -219,6 +223,13 @@ public sealed record FuelKiln : StudioKiln
             Uncertainty = Read(FuelLimits.Uncertainty, 15) / 100,
         };
         if (kiln.OpensTooCold(FuelLimits.OpenLimit.Field) is { } tooCold) problems.Add(tooCold);
+        void Opening(KilnNumber number, double area, double perWatt)
+        {
+            var least = perWatt * kiln.FullPower;
+            if (area < least) problems.Add(new Problem(number.Field, $"{number.Label} of {Phrases.Number(Rounded(area * 1e4))} cm² cannot breathe for burners of {Phrases.Number(Math.Round(kiln.FullPower / 1000))} kW: it needs {Phrases.Number(Math.Ceiling(least * 1e4))} cm² at least."));
+        }
+        Opening(FuelLimits.Flue, kiln.Flue * kiln.AirFactor, LeastFlue);
+        Opening(FuelLimits.Inlets, kiln.Inlets * kiln.AirFactor, LeastInlets);
         if (kiln.Mark > kiln.MostPressure) problems.Add(new Problem(FuelLimits.Mark.Field, "The marks are farther apart than the whole gauge is used."));
         if (kiln.MostPressure / kiln.Mark > MostMarks) problems.Add(new Problem(FuelLimits.Mark.Field, $"That would be more than {MostMarks} marks up to full pressure; no gauge has so many."));
         return problems.Count > 0 ? Result<FuelKiln>.Failed(problems) : kiln;

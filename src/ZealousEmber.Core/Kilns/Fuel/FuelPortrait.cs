@@ -45,23 +45,23 @@ public sealed record FuelPortrait(ImmutableArray<SettingClimb> Climbs, Immutable
     private const double UsualClimb = 100;
     private const double HalfHour = 1800;
 
-    /// <summary>Works it out; some runs of the model.</summary>
-    public static FuelPortrait Of(FuelKiln kiln)
+    /// <summary>Works it out; some runs of the model, given up when nobody waits.</summary>
+    public static FuelPortrait Of(FuelKiln kiln, CancellationToken cancel = default)
     {
-        var glaze = Firing(kiln, ScheduleKind.Glaze, GlazeLine);
-        return new FuelPortrait(ClimbsOf(kiln), [.. Dampers.Select(d => Cooling(kiln, glaze.Plan, d))], PowersOf(kiln, kiln.UsualLoad(ScheduleKind.Glaze)), [Firing(kiln, ScheduleKind.Bisque, BisqueLine), glaze]);
+        var glaze = Firing(kiln, ScheduleKind.Glaze, GlazeLine, cancel);
+        return new FuelPortrait(ClimbsOf(kiln), [.. Dampers.Select(d => Cooling(kiln, glaze.Plan, d))], PowersOf(kiln, kiln.UsualLoad(ScheduleKind.Glaze), cancel), [Firing(kiln, ScheduleKind.Bisque, BisqueLine, cancel), glaze]);
     }
 
     /// <summary>How fast it goes with a load: everything the air allows from cold, and closed up afterwards.</summary>
-    internal static KilnPowers PowersOf(FuelKiln kiln, KilnLoad load)
+    internal static KilnPowers PowersOf(FuelKiln kiln, KilnLoad load, CancellationToken cancel = default)
     {
-        var full = TurnPlanner.Plan(kiln, load, kiln.Room, Read(FormattableString.Invariant($"full to {kiln.TopLimit.Celsius:0.###}")), TurnPlanner.ShortestEvery).Value;
+        var full = TurnPlanner.Plan(kiln, load, kiln.Room, Read(FormattableString.Invariant($"full to {kiln.TopLimit.Celsius:0.###}")), TurnPlanner.ShortestEvery, cancel: cancel).Value;
         var hottest = full.Stall?.At ?? kiln.TopLimit;
         return new KilnPowers(KilnPowers.Climbing(full.Curve, hottest), KilnPowers.Falling(full.Cooling, kiln.Opens), hottest);
     }
 
-    private static UsualFuelFiring Firing(FuelKiln kiln, ScheduleKind kind, string line) =>
-        new(kind, line, TurnPlanner.Plan(kiln, kiln.UsualLoad(kind), kiln.Room, Read(line)).Value);
+    private static UsualFuelFiring Firing(FuelKiln kiln, ScheduleKind kind, string line, CancellationToken cancel) =>
+        new(kind, line, TurnPlanner.Plan(kiln, kiln.UsualLoad(kind), kiln.Room, Read(line), cancel: cancel).Value);
 
     /// <summary>The same firing, left with another damper.</summary>
     private static DamperCooling Cooling(FuelKiln kiln, TurnPlan glaze, double damper)
@@ -74,7 +74,7 @@ public sealed record FuelPortrait(ImmutableArray<SettingClimb> Climbs, Immutable
         return new DamperCooling(damper, new Curve(open < 0 ? points : points[..(open + 1)]));
     }
 
-    private static ImmutableArray<SettingClimb> ClimbsOf(FuelKiln kiln)
+    private static ImmutableArray<SettingClimb> ClimbsOf(FuelKiln kiln, CancellationToken cancel = default)
     {
         var climbs = ImmutableArray.CreateBuilder<SettingClimb>();
         var simulation = new FuelSimulation(kiln, kiln.UsualLoad(ScheduleKind.Glaze), kiln.Room.Celsius);

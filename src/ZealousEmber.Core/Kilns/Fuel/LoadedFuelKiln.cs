@@ -11,9 +11,10 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
 {
     // Worked out once for what it is; a changed copy works them out anew.
     private KilnPowers? powers;
+    private CancellationToken waiting;
     private Tuple<FiringProgram, Result<TurnPlan>>? last;
 
-    private LoadedFuelKiln(LoadedFuelKiln other) => (Kiln, Standing, Start, Every, UnderWay, Estimate) = (other.Kiln, other.Standing, other.Start, other.Every, other.UnderWay, other.Estimate);
+    private LoadedFuelKiln(LoadedFuelKiln other) => (Kiln, Standing, Start, Every, UnderWay, Estimate, waiting) = (other.Kiln, other.Standing, other.Start, other.Every, other.UnderWay, other.Estimate, other.waiting);
 
     /// <summary>Minutes between turns, 15 … 60.</summary>
     public int Every { get; init; } = Kiln.TurnEvery;
@@ -24,7 +25,7 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
     /// <summary>Where it is by what was seen; nothing where nothing was.</summary>
     public FuelEstimate? Estimate { get; init; }
 
-    private KilnPowers Powers => powers ??= FuelPortrait.PowersOf(Kiln, Standing);
+    private KilnPowers Powers => powers ??= FuelPortrait.PowersOf(Kiln, Standing, waiting);
 
     /// <inheritdoc/>
     public string? Name => Kiln.Name;
@@ -74,11 +75,14 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
     /// <inheritdoc/>
     public IKilnModel Wetter(double kg) => this with { Standing = Standing with { FreeWater = kg } };
 
+    /// <inheritdoc/>
+    public IKilnModel Awaited(CancellationToken cancel) => this with { waiting = cancel };
+
     /// <summary>The firing as turns.</summary>
     public Result<TurnPlan> Turns(FiringProgram program)
     {
         if (last is { } known && ReferenceEquals(known.Item1, program)) return known.Item2;
-        var plan = TurnPlanner.Plan(Kiln, Standing, Start, program, Every, UnderWay);
+        var plan = TurnPlanner.Plan(Kiln, Standing, Start, program, Every, UnderWay, waiting);
         last = Tuple.Create(program, plan);
         return plan;
     }

@@ -20,11 +20,17 @@ public sealed class TurnPlanner
     /// <summary>Longest time between turns, minutes.</summary>
     public const int LongestEvery = 60;
 
+    /// <summary>Longest firing that is planned into turns: nobody stands at a kiln for longer.</summary>
+    public static readonly Duration Longest = Duration.FromDays(14);
+
     private const double Grid = 5;
     private const double Near = 5;
     private const double Short = 10;
     private const double StallMinutes = 120;
     private const double StallGain = 1;
+
+    // Nobody waits longer for one target.
+    private const double MostLate = 7 * 24 * 60;
 
     // Behind the line it is caught up with a little faster than written, not at once: the ware feels the rate. Past burn-out and quartz it feels it less.
     private const double CatchUp = 1.3;
@@ -43,13 +49,18 @@ public sealed class TurnPlanner
     private double late;
     private double powered;
     private double level;
+    private readonly CancellationToken cancel;
+    private readonly double[] ends;
+    private readonly int[] chosenFrom;
+    private int chosen;
 
-    private TurnPlanner(FuelKiln kiln, KilnLoad load, double start, FiringProgram program, int every, FiringUnderWay? underWay)
+    private TurnPlanner(FuelKiln kiln, KilnLoad load, double start, FiringProgram program, int every, FiringUnderWay? underWay, CancellationToken cancel)
     {
-        (this.kiln, this.program, this.every, this.underWay, level) = (kiln, program, every, underWay, start);
+        (this.kiln, this.program, this.every, this.underWay, this.cancel, level) = (kiln, program, every, underWay, cancel, start);
         sheet = new TurnSheet(kiln, load, start, program);
         levels = new TurnLevels(kiln, sheet.Simulation.Air, load.FirstFiring);
         segments = ImmutableArray.CreateBuilder<CompiledSegment>(program.Steps.Length);
+        (ends, chosenFrom) = (new double[levels.Count], new int[levels.Count]);
     }
 
     /// <summary>Plans a firing.</summary>
@@ -59,12 +70,13 @@ public sealed class TurnPlanner
     /// <param name="program">What is wanted.</param>
     /// <param name="every">Minutes between turns, 15 … 60; only a shorter step comes closer.</param>
     /// <param name="underWay">Where it is planned anew from; from the start when missing.</param>
-    /// <returns>A problem at <c>segments[0].target</c> when a first "off" would have to climb, at <c>segments</c> when it would take more than 60 days.</returns>
-    public static Result<TurnPlan> Plan(FuelKiln kiln, KilnLoad load, Temperature start, FiringProgram program, int every = UsualEvery, FiringUnderWay? underWay = null)
+    /// <param name="cancel">Nobody waits for it any more.</param>
+    /// <returns>A problem at <c>segments[0].target</c> when a first "off" would have to climb, at <c>segments</c> when it would take more than <see cref="Longest"/>.</returns>
+    public static Result<TurnPlan> Plan(FuelKiln kiln, KilnLoad load, Temperature start, FiringProgram program, int every = UsualEvery, FiringUnderWay? underWay = null, CancellationToken cancel = default)
     {
         if (program.CannotBegin(start) is { } problem) return problem;
-        if (program.TooLong(start) is { } tooLong) return tooLong;
-        return new TurnPlanner(kiln, load, start.Celsius, program, every, underWay).Whole();
+        if (program.TooLong(start, Longest) is { } tooLong) return tooLong;
+        return new TurnPlanner(kiln, load, start.Celsius, program, every, underWay, cancel).Whole();
     }
 
     /// <summary>Follows turns as they are made.</summary>
@@ -161,7 +173,8 @@ public sealed class TurnPlanner
             var until = Now + every;
             while (Far() && Now < until - 1e-6) sheet.Leave(Grid, step.Pace.Rate is null ? null : Target);
             if (Now - markedAt < StallMinutes) continue;
-            if (Math.Abs(Chamber - marked) < StallGain)
+            // Towards the target: a kiln that swings between two settings gains nothing either.
+            if ((cools ? marked - Chamber : Chamber - marked) < StallGain || Now - before > MostLate)
             {
                 stall ??= new KilnStall(index, Temperature.FromCelsius(Chamber), Duration.FromMinutes(markedAt));
                 Note(cools ? TurnTrouble.CannotBeHeldThisCool : TurnTrouble.ShortOfHeat, index, target);
@@ -187,7 +200,8 @@ public sealed class TurnPlanner
     {
         ShutOff(index);
         var lowest = Math.Max(target, program.Steps[index].IsEndOff ? kiln.Opens.Celsius : kiln.CoolsTo.Celsius);
-        while (Chamber > lowest) sheet.Go(BurnerSetting.Off(0), Now + Grid);
+        // Closed up it comes down to where it may be opened; a room that is warmer keeps it.
+        for (var until = Now + FiringProgram.LongestOnKiln.TotalMinutes; Chamber > lowest && Now < until;) sheet.Go(BurnerSetting.Off(0), Now + Grid);
     }
 
     private void ShutOff(int index) => sheet.ShutOff(index, program.Steps.Skip(index + 1).All(s => s.Pace.Kind == PaceKind.Natural && s.Hold == Duration.Zero));
@@ -195,27 +209,59 @@ public sealed class TurnPlanner
     /// <summary>The level that ends nearest to what is wanted.</summary>
     private BurnerSetting Choose(int index, Atmosphere? atmosphere, double wanted, double until, bool cools)
     {
+        cancel.ThrowIfCancellationRequested();
         var from = Chamber;
         var choices = new List<BurnerSetting>(levels.Count);
+        // Where the turn before stands among them: this one is seldom far from it.
+        var near = 0;
+        void Add(int at, BurnerSetting setting)
+        {
+            if (at <= chosen) near = choices.Count;
+            choices.Add(setting);
+            chosenFrom[choices.Count - 1] = at;
+        }
         for (var i = cools ? 0 : TurnLevels.FirstLit; i < levels.Count; i++)
         {
-            if (levels.Setting(i, atmosphere, from, wanted) is { } setting) choices.Add(setting);
+            if (levels.Setting(i, atmosphere, from, wanted) is { } setting) Add(i, setting);
         }
         if (choices.Count == 0)
         {
             Note(TurnTrouble.AirCannotBeHad, index, wanted);
-            for (var i = TurnLevels.FirstLit; i < levels.Count; i++) choices.Add(levels.Nearest(i, atmosphere, from));
+            for (var i = TurnLevels.FirstLit; i < levels.Count; i++) Add(i, levels.Nearest(i, atmosphere, from));
         }
         sheet.Simulation.Save();
         var seconds = (until - Now) * 60;
+        Array.Fill(ends, double.NaN);
         double End(int choice)
         {
+            if (!double.IsNaN(ends[choice])) return ends[choice];
             sheet.Simulation.Advance(choices[choice], seconds);
             var end = Chamber;
             sheet.Simulation.TakeBack();
-            return end;
+            return ends[choice] = end;
         }
-        var (low, high) = (0, choices.Count - 1);
+        // The first that ends at least there: from the turn before outwards, by longer and longer strides, then by halves.
+        var (low, high, stride) = (0, choices.Count - 1, 1);
+        if (End(near) >= wanted)
+        {
+            for (high = near; high > 0 && low < high; stride *= 2)
+            {
+                var lower = Math.Max(0, high - stride);
+                if (End(lower) >= wanted) high = lower;
+                else low = lower + 1;
+                if (low > lower) break;
+            }
+        }
+        else
+        {
+            for (low = Math.Min(near + 1, choices.Count - 1); low < high; stride *= 2)
+            {
+                var higher = Math.Min(choices.Count - 1, low + stride - 1);
+                if (End(higher) >= wanted) high = higher;
+                else low = Math.Min(higher + 1, choices.Count - 1);
+                if (high == higher) break;
+            }
+        }
         while (low < high)
         {
             var mid = (low + high) / 2;
@@ -226,6 +272,7 @@ public sealed class TurnPlanner
         if (low > 0 && End(low - 1) is var below && Math.Abs(below - wanted) < Math.Abs(end - wanted)) (best, end) = (low - 1, below);
         if (best == choices.Count - 1 && end < wanted - Short) Note(TurnTrouble.ShortOfHeat, index, wanted, end);
         else if (best == 0 && !cools && end > wanted + Short) Note(TurnTrouble.CannotBeHeldThisCool, index, wanted, end);
+        chosen = chosenFrom[best];
         return choices[best];
     }
 
