@@ -95,7 +95,7 @@ internal static class AtmosphereReview
             if (!(times.From < Body.From && step.Target > Body.To) || step.Pace.Kind == PaceKind.Natural) continue;
             Temperature Round(Temperature t) => Temperature.From(Math.Round(t.In(unit) / 10) * 10, unit);
             var body = Segment.Of(Pace.At(BodyRate), Round(Body.To), reason: "body reduction", atmosphere: Atmosphere.HeavyReduction);
-            yield return new Fix("Body reduction at cone 010", i, step.Changed(target: Round(Body.From), hold: Duration.Zero).Value, body.Value, step.In(step.Atmosphere ?? Atmosphere.LightReduction));
+            yield return new Fix("Body reduction at cone 010", i, step.Changed(target: Round(Body.From), hold: Duration.Zero), body.Value, step.In(step.Atmosphere ?? Atmosphere.LightReduction));
             yield break;
         }
     }

@@ -23,7 +23,7 @@ internal static class DryingFixes
         var holdAt = Temperature.FromCelsius(plan.HoldAt);
         var passing = context.StepAt(passes);
 
-        Fix Moved(int index, Duration hold, string text) => new(text, index, schedule.Segments[index].Changed(target: holdAt, hold: hold).Value);
+        Fix Moved(int index, Duration hold, string text) => new(text, index, schedule.Segments[index].Changed(target: holdAt, hold: hold));
 
         // A hold that was meant for below boiling: too high, or its number typed short or on the other scale.
         for (var i = 0; i < compiled.Segments.Length && compiled.Segments[i].To < context.Boiling + Above; i++)
@@ -49,11 +49,11 @@ internal static class DryingFixes
                 var likely = segment.Hold * times;
                 // A hold of hours was meant; it is only too short.
                 if (segment.Hold > Duration.Zero && segment.Hold <= Slip && likely >= needed - Duration.FromMinutes(30) && likely <= Duration.Max(needed * 3, LongDry))
-                    yield return new Fix($"Hold {Phrases.Hours(likely)}", below, segment.Changed(hold: likely).Value);
+                    yield return new Fix($"Hold {Phrases.Hours(likely)}", below, segment.Changed(hold: likely));
             }
             var longer = Duration.Max(needed, segment.Hold);
             if (longer > segment.Hold && longer <= (lot.Dryness == Dryness.BoneDry && segment.Hold > Duration.Zero ? Duration.Max(LongDry, segment.Hold) : ScheduleLimits.LongestHold))
-                yield return new Fix($"Hold {Phrases.Hours(longer)}", below, segment.Changed(hold: longer).Value);
+                yield return new Fix($"Hold {Phrases.Hours(longer)}", below, segment.Changed(hold: longer));
         }
         else if (compiled.Segments[passing].From < holdAt && schedule.Segments.Length < ScheduleLimits.Segments)
         {
@@ -79,8 +79,9 @@ internal static class DryingFixes
 
         // Dried as a plan would dry it, and then on as written.
         if (compiled.Segments[passing].To.Celsius <= DryingPlan.SlowTo) yield break;
-        var dried = new List<Segment> { context.Step(Rate.PerHour(plan.ToHold), holdAt, plan.Hold), context.Step(Rate.PerHour(plan.To200 ?? plan.PastBoiling), Temperature.FromCelsius(plan.To200 is null ? DryingPlan.PastTo : DryingPlan.SlowTo), Duration.Zero) };
-        if (FiringProgram.Create([.. dried, .. schedule.Segments[passing..]]) is { IsOk: true } whole)
+        if (context.Step(Rate.PerHour(plan.ToHold), holdAt, plan.Hold) is not { IsOk: true, Value: var held }) yield break;
+        if (context.Step(Rate.PerHour(plan.To200 ?? plan.PastBoiling), Temperature.FromCelsius(plan.To200 is null ? DryingPlan.PastTo : DryingPlan.SlowTo), Duration.Zero) is not { IsOk: true, Value: var past }) yield break;
+        if (FiringProgram.Create([held, past, .. schedule.Segments[passing..]]) is { IsOk: true } whole)
             yield return Fix.Between($"Dry it first: {Phrases.Hours(plan.Hold)} at {context.Degrees(holdAt)}", program, whole.Value);
     }
 

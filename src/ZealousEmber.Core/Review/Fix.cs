@@ -15,11 +15,12 @@ namespace ZealousEmber.Core.Review;
 public sealed record Fix(
     string Text, int Segment, ImmutableArray<Segment> Steps, int Replaces = 1, TemperatureUnit? Unit = null, ScheduleKind? Kind = null, Cone? Goal = null)
 {
-    /// <summary>A mend of one step by one or more.</summary>
-    public Fix(string text, int segment, params Segment[] steps)
-        : this(text, segment, ImmutableArray.Create(steps), 1, null, null, null)
-    {
-    }
+    /// <summary>A mend of one step by one or more; where one of them is beyond the limits it cannot be made.</summary>
+    public Fix(string text, int segment, params Result<Segment>[] steps)
+        : this(text, segment, [.. steps.Where(s => s.IsOk).Select(s => s.Value)], 1, null, null, null) => CannotBeMade = steps.Any(s => !s.IsOk);
+
+    /// <summary>One of its steps is beyond what a schedule may hold: it is not offered.</summary>
+    public bool CannotBeMade { get; private init; }
 
     /// <summary>A mend that makes one program of another: the steps between the first and the last that differ.</summary>
     public static Fix Between(string text, FiringProgram before, FiringProgram after, TemperatureUnit? unit = null, ScheduleKind? kind = null, Cone? goal = null)
@@ -35,6 +36,7 @@ public sealed record Fix(
     /// <summary>The schedule with the mend made; a problem where it may not be made.</summary>
     public Result<Schedule> Apply(Schedule schedule)
     {
+        if (CannotBeMade) return new Problem("segments", "This goes beyond what a schedule may hold.");
         if (Segment + Replaces > schedule.Segments.Length) return new Problem("segments", "The step this was about is gone.");
         var program = FiringProgram.Create(schedule.Segments.RemoveRange(Segment, Replaces).InsertRange(Segment, Steps));
         if (!program.IsOk) return Result<Schedule>.Failed(program.Problems);

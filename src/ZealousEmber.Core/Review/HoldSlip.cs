@@ -36,7 +36,7 @@ internal static class HoldSlip
                     $"A drying hold of {Phrases.Number(minutes)} minutes: hours are usual here.", "Minutes and hours are easily mistaken on a controller, and raw ware pays for it.",
                     context.Fixes(() =>
                     [
-                        new Fix($"Hold {Phrases.Number(minutes)} h", i, segment.Changed(hold: Duration.FromHours(minutes)).Value),
+                        new Fix($"Hold {Phrases.Number(minutes)} h", i, segment.Changed(hold: Duration.FromHours(minutes))),
                         .. steam == Verdict.Fine ? [] : DryingFixes.For(context, lot, context.WaterIn(lot)),
                     ]));
             }
@@ -46,7 +46,7 @@ internal static class HoldSlip
             return new Finding("hold-slip", Severity.Look, i, times.RampEnd, times.End,
                 $"A drying hold of {Phrases.Hours(segment.Hold)}: {(context.Load is null ? "even thick walls" : context.Name(lot))} want {Phrases.Hours(needs)}.", "Days below boiling cost power and a kiln nobody else can use; a digit too many is the likeliest reason.",
                 context.Fixes(() => new[] { segment.Hold / 10, segment.Hold / 60, needs }.Where(h => h >= needs - Duration.FromMinutes(1) || h == needs)
-                    .Select(h => new Fix($"Hold {Phrases.Hours(h)}", i, segment.Changed(hold: h).Value))));
+                    .Select(h => new Fix($"Hold {Phrases.Hours(h)}", i, segment.Changed(hold: h)))));
         }
         return null;
     }
@@ -63,7 +63,7 @@ internal static class HoldSlip
             var at = Temperature.FromCelsius(DryingPlan.For([lot], context.WaterIn, context.Boiling, context.Schedule.Unit).HoldAt);
             return new Finding("target-slip", Severity.Look, i, times.RampEnd, times.End,
                 $"A drying hold of {Phrases.Hours(segment.Hold)} at {context.Degrees(times.To)}: hardly any water leaves there.", "Clay dries many times faster a little below boiling. A number in the other scale, or a digit short, is the likeliest reason.",
-                context.Fixes(() => [new Fix($"Hold at {context.Degrees(at)}", i, segment.Changed(target: at).Value)]));
+                context.Fixes(() => [new Fix($"Hold at {context.Degrees(at)}", i, segment.Changed(target: at))]));
         }
         return null;
     }

@@ -93,11 +93,11 @@ public static class KilnReview
         if ((times.To - times.From).Kelvins <= ShortStep)
         {
             if (friendly >= 5 && friendly < asked.PerHourIn(unit))
-                fix = new Fix($"Use {Phrases.Number(friendly)}", index, segment.Changed(Pace.At(Rate.PerHour(friendly, unit))).Value);
+                fix = new Fix($"Use {Phrases.Number(friendly)}", index, segment.Changed(Pace.At(Rate.PerHour(friendly, unit))));
         }
         else if (kiln.Burns)
         {
-            if (friendly >= 5 && friendly < asked.PerHourIn(unit)) fix = new Fix($"Use {Phrases.Number(friendly)}", index, segment.Changed(Pace.At(Rate.PerHour(friendly, unit))).Value);
+            if (friendly >= 5 && friendly < asked.PerHourIn(unit)) fix = new Fix($"Use {Phrases.Number(friendly)}", index, segment.Changed(Pace.At(Rate.PerHour(friendly, unit))));
         }
         else if (schedule.Segments.Length < ScheduleLimits.Segments)
         {

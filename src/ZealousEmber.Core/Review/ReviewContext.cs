@@ -54,7 +54,7 @@ public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun R
     internal string Name(WareLot lot) => Load is null ? "even thin dry walls" : $"the walls of {lot.What} ({Units.Wall(lot.Wall)})";
 
     /// <summary>Mends, worked out where they are wanted.</summary>
-    internal ImmutableArray<Fix> Fixes(Func<IEnumerable<Fix>> fixes) => Mends ? [.. fixes()] : [];
+    internal ImmutableArray<Fix> Fixes(Func<IEnumerable<Fix>> fixes) => Mends ? [.. fixes().Where(f => !f.CannotBeMade)] : [];
 
     /// <summary>The same load in the same kiln under another schedule, to be read without mends; nothing where the kiln cannot follow it at all.</summary>
     internal ReviewContext? After(Schedule schedule)
@@ -83,11 +83,11 @@ public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun R
     /// <summary>"55 °C/h".</summary>
     internal string PerHour(Rate r) => $"{Phrases.Number(Math.Round(Math.Abs(r.PerHourIn(Schedule.Unit))))} {Schedule.Unit.Symbol()}/h";
 
-    /// <summary>A step at a rate in friendly numbers, rounded down, that keeps what another says of itself.</summary>
-    internal Segment Step(Rate rate, Temperature target, Duration hold, Segment? like = null)
+    /// <summary>A step at a rate in friendly numbers, rounded down, that keeps what another says of itself; a problem where hold or target are beyond the limits.</summary>
+    internal Result<Segment> Step(Rate rate, Temperature target, Duration hold, Segment? like = null)
     {
         var friendly = Math.Clamp(FriendlyNumbers.RateDown(rate.KelvinsPerHour, Schedule.Unit), ScheduleLimits.Slowest.KelvinsPerHour, ScheduleLimits.Fastest.KelvinsPerHour);
-        return Segment.Of(Pace.At(Rate.PerHour(friendly)), target, hold, like?.Reason, like?.Atmosphere).Value;
+        return Segment.Of(Pace.At(Rate.PerHour(friendly)), target, hold, like?.Reason, like?.Atmosphere);
     }
 
     /// <summary>A step taken apart so that it goes through a band at another rate: before, through, after; what is empty is left out.</summary>
@@ -101,7 +101,8 @@ public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun R
         bool Before(Temperature a, Temperature b) => up ? a < b - TemperatureDifference.FromKelvins(1) : a > b + TemperatureDifference.FromKelvins(1);
         if (Before(times.From, enters)) steps.Add(segment.Changed(target: enters, hold: Duration.Zero).Value);
         var ends = !Before(leaves, target);
-        steps.Add(Step(rate, ends ? target : leaves, ends ? segment.Hold : Duration.Zero, segment));
+        // Target and hold are those of a step that there is, or of a band.
+        steps.Add(Step(rate, ends ? target : leaves, ends ? segment.Hold : Duration.Zero, segment).Value);
         if (!ends) steps.Add(segment);
         return steps.ToImmutable();
     }

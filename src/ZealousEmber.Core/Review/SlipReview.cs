@@ -157,9 +157,9 @@ internal static class SlipReview
             "The kiln cannot climb so fast, and the controller does not wait for it. Full power waits, or a rate that the kiln can keep to.",
             context.Fixes(() =>
             [
-                new Fix("Full power", i, segment.Changed(Pace.Full).Value),
-                .. new[] { 0.8, 0.5, 0.25 }.Select(share => Rate.PerHour(FriendlyNumbers.RateDown(Math.Max(5, ((times.To - times.From) / times.Ramp).KelvinsPerHour * share), context.Schedule.Unit)))
-                    .Select(rate => new Fix($"Use {Phrases.Number(Math.Round(rate.PerHourIn(context.Schedule.Unit)))}", i, segment.Changed(Pace.At(rate)).Value)),
+                new Fix("Full power", i, segment.Changed(Pace.Full)),
+                .. new[] { 0.8, 0.5, 0.25 }.Where(_ => times.Ramp > Duration.Zero && times.To > times.From).Select(share => Rate.PerHour(FriendlyNumbers.RateDown(Math.Max(5, ((times.To - times.From) / times.Ramp).KelvinsPerHour * share), context.Schedule.Unit)))
+                    .Select(rate => new Fix($"Use {Phrases.Number(Math.Round(rate.PerHourIn(context.Schedule.Unit)))}", i, segment.Changed(Pace.At(rate)))),
             ]));
     }
 

@@ -48,7 +48,7 @@ internal static class WaterReview
         var times = context.Compiled.Segments[0];
         return new Finding("loaded-hot", severity, 0, times.Start, times.RampEnd, $"Raw ware goes into a kiln that is still at {context.Degrees(start)}.",
             "Its skin dries and warms at once while its middle is cold and damp; walls crack or burst.",
-            context.Fixes(() => [new Fix($"Wait until {context.Degrees(CoolToLoad)}", 0, Segment.Of(Pace.Natural, CoolToLoad, reason: "cool before loading").Value, context.Schedule.Segments[0])]));
+            context.Fixes(() => [new Fix($"Wait until {context.Degrees(CoolToLoad)}", 0, Segment.Of(Pace.Natural, CoolToLoad, reason: "cool before loading"), context.Schedule.Segments[0])]));
     }
 
     /// <summary>Wet ware that is warmed faster than its middle can follow while it still shrinks.</summary>
@@ -118,12 +118,14 @@ internal static class WaterReview
     {
         var unit = context.Schedule.Unit;
         var plan = DryingPlan.For([.. context.Lots], context.WaterIn, context.Boiling, unit);
-        var steps = new List<Segment>();
+        var steps = new List<Result<Segment>>();
         if (plan.Softens is { } soft) steps.Add(context.Step(Rate.PerHour(soft.Climb), Temperature.FromCelsius(soft.At), soft.Stay));
         steps.Add(context.Step(Rate.PerHour(plan.ToHold), Temperature.FromCelsius(plan.HoldAt), plan.Hold));
         steps.Add(context.Step(Rate.PerHour(Math.Min(30, plan.PastBoiling)), Temperature.FromCelsius(FriendlyNumbers.Nearest(context.Boiling.Celsius + 20, unit)), Duration.FromHours(1)));
-        steps.Add(Segment.Of(Pace.Natural, null).Value);
-        if (FiringProgram.Create(steps) is { IsOk: true } program)
+        steps.Add(Segment.Of(Pace.Natural, null));
+        // Walls that want more days than a hold may last have no firing that dries them.
+        if (steps.Any(s => !s.IsOk)) yield break;
+        if (FiringProgram.Create([.. steps.Select(s => s.Value)]) is { IsOk: true } program)
             yield return Fix.Between("Make it a drying firing", context.Schedule.Program, program.Value, kind: ScheduleKind.Drying);
     }
 }

@@ -28,7 +28,7 @@ public readonly record struct Temperature : IComparable<Temperature>
         temperature = default;
         if (!double.IsFinite(value)) return false;
         var celsius = unit == TemperatureUnit.Celsius ? value : TemperatureUnits.Settle((value - 32) * 5 / 9);
-        if (!(celsius >= AbsoluteZero)) return false;
+        if (!(double.IsFinite(celsius) && celsius >= AbsoluteZero)) return false;
         temperature = FromCelsius(celsius);
         return true;
     }
