@@ -55,7 +55,8 @@ public sealed record KeystrokeContract(string? Question, IReadOnlyList<string> K
 public sealed record DialTurnContract(double Minute, IReadOnlyList<string> Positions);
 
 /// <summary>A schedule as a controller can be told it; for a kiln with switches, when each is turned.</summary>
-/// <param name="Fits">exactly, nearly or no; nothing where the top or the cone is out of reach.</param>
+/// <param name="Fits">exactly, nearly or no.</param>
+/// <param name="Program">What is keyed in; nothing where top or cone is out of reach.</param>
 /// <param name="Code">Four letters that tell it from another.</param>
 /// <param name="Schedule">What the kiln then does, ending with the power off; nothing for switches.</param>
 /// <param name="Turns">Of switches, in order.</param>
@@ -65,7 +66,7 @@ public sealed record DialTurnContract(double Minute, IReadOnlyList<string> Posit
 /// <param name="Rms">Off the wanted curve up to the off, in the schedule's unit.</param>
 /// <param name="Power">Share of the kiln's full power that comes, as far as readings tell.</param>
 public sealed record FitResultContract(
-    string? Fits, string Why, string? Code, IReadOnlyList<AnswerContract> Program, ScheduleContract? Schedule, IReadOnlyList<FitChangeContract> Changes, FitDifference Difference,
+    string Fits, string Why, string? Code, IReadOnlyList<AnswerContract>? Program, ScheduleContract? Schedule, IReadOnlyList<FitChangeContract> Changes, FitDifference Difference,
     IReadOnlyList<KeystrokeContract> Keystrokes, IReadOnlyList<DialTurnContract>? Turns = null, double? OffMinute = null, string? Cutoff = null, double? TimerMinutes = null, double? Rms = null, double? Power = null);
 
 /// <summary>Everything a controller remembers; answers as they are shown.</summary>

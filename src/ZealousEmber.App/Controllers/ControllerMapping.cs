@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using ZealousEmber.App.Http;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Store.Repositories;
@@ -15,7 +16,7 @@ internal static class ControllerMapping
 
     public static ControllerListed Write(Versioned<ListedController> stored) => new(stored.Id, stored.Version, stored.Item.IsBuiltIn, stored.Item.Data);
 
-    public static IReadOnlyList<AnswerContract> Write(IEnumerable<Answer> program) => [.. program.Select(a => new AnswerContract(a.Asked.Id, a.Shown))];
+    public static IReadOnlyList<AnswerContract> Write(IEnumerable<Core.Controllers.Answer> program) => [.. program.Select(a => new AnswerContract(a.Asked.Id, a.Shown))];
 
     /// <summary>The controller a request names or describes; problems at <c>profileId</c> and <c>profile</c>.</summary>
     public static async Task<ControllerProfile?> ReadProfile(int? id, ProfileData? inline, Repository<ListedController> shelf, List<Problem> problems, CancellationToken cancel)
@@ -71,8 +72,8 @@ internal static class ControllerMapping
     public static IReadOnlyList<string> ReadKeys(JsonElement? wire, List<Problem> problems)
     {
         List<string> said;
-        if (wire is { ValueKind: JsonValueKind.String } text) said = Joined(text.GetString()!.Split(' ', StringSplitOptions.RemoveEmptyEntries));
-        else if (wire is { ValueKind: JsonValueKind.Array } list && list.EnumerateArray().All(k => k.ValueKind == JsonValueKind.String)) said = [.. list.EnumerateArray().Select(k => k.GetString()!)];
+        if (wire?.TextOf() is { } text) said = Joined(text.Split(' ', StringSplitOptions.RemoveEmptyEntries));
+        else if (wire is { ValueKind: JsonValueKind.Array } list && list.EnumerateArray().All(k => k.TextOf() is not null)) said = [.. list.EnumerateArray().Select(k => k.TextOf()!)];
         else
         {
             problems.Add(new Problem("keys", "Which keys are pressed, like [\"open\", \"1\", \"take\"]?"));

@@ -58,7 +58,7 @@ internal static class FitTask
         if (turned.Value is not { } plan)
         {
             var cone = goal ?? schedule.Goal ?? Cone.All[0];
-            return new FitResultContract(null, "With every switch at its highest this kiln does not get there.", null, [], null, [], new FitDifference(0, 0, ConeReadings.Of(cone, 0), null), []);
+            return new FitResultContract("no", "With every switch at its highest this kiln does not get there.", null, null, null, [], new FitDifference(0, 0, ConeReadings.Of(cone, 0), null), []);
         }
         var cools = schedule.Program.Steps.Skip(schedule.Program.TopStep + 1).Any(s => s.Pace.Kind != PaceKind.Natural);
         var why = cools ? "The cooling that was asked for is the kiln's own." : plan.Rms > LoosestRms ? "It cannot be followed closely with these switches." : "";
@@ -88,7 +88,7 @@ internal static class FitTask
         string? WhyOf(int? step) => step is null ? null : fit.Changes.FirstOrDefault(c => c.Step == step)?.Text;
         var isReached = fit.Schedule is not null;
         return new FitResultContract(
-            fit.Fits switch { Fits.Exactly => "exactly", Fits.Nearly => "nearly", Fits.No => "no", _ => null }, fit.Why, isReached ? EntryCard.Code(profile, fit.Program) : null, ControllerMapping.Write(fit.Program),
+            fit.Fits switch { Fits.Exactly => "exactly", Fits.Nearly => "nearly", _ => "no" }, fit.Why, isReached ? EntryCard.Code(profile, fit.Program) : null, isReached ? ControllerMapping.Write(fit.Program) : null,
             isReached ? ScheduleMapping.Write(wanted.With(fit.Schedule!)) : null, [.. fit.Changes.Select(c => new FitChangeContract(c.Kind, c.Step, c.Text))],
             new FitDifference(fit.Minutes, TemperatureDifference.FromKelvins(fit.MaxDegrees).In(wanted.Unit), Reading(fit.Wanted), isReached ? Reading(fit.Fitted) : null),
             isReached ? [.. EntryCard.Of(profile, fit.Program).Select(l => new KeystrokeContract(l.Asked?.Id, l.Keys, l.Display, l.Asked?.Step, WhyOf(l.Asked?.Step)))] : []);

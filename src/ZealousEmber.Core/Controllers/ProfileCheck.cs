@@ -27,7 +27,7 @@ internal static class ProfileCheck
             if (!Known(profile).Contains(question.Id)) yield return new Problem($"ask[{i}].id", $"A controller of this kind does not ask for {question.Id}.");
         }
         var group = profile.Ask.Index().Where(q => profile.IsOfAStep(q.Item)).ToList();
-        if (group.Count > 0 && (group[^1].Index - group[0].Index + 1 != group.Count || group[0].Item.Id is not ("rate" or "time"))) yield return new Problem("ask", "What is asked of a step stands together, the rate or the time first.");
+        if (group.Count > 0 && (group[^1].Index - group[0].Index + 1 != group.Count || !group.Any(q => q.Item.Id is "rate" or "time"))) yield return new Problem("ask", "What is asked of a step stands together, its rate or time among it.");
         foreach (var q in group.Where(q => q.Item.Shared)) yield return new Problem($"ask[{q.Index}].shared", "What is asked of a step is its program's.");
         if (profile.Find("count") is { } count && profile.Give is Giving.Rate or Giving.Time)
         {
@@ -35,8 +35,9 @@ internal static class ProfileCheck
             if (count.Min < 1 || count.Max > profile.Most) yield return new Problem($"ask[{profile.Ask.IndexOf(count)}].max", $"It counts 1 to {profile.Most} steps.");
         }
         var first = group.Count > 0 ? group[0] : default;
-        if (profile.Count == Counting.Ended && group.Count > 0 && first.Item.Word("end") is null) yield return new Problem($"ask[{first.Index}].words.end", "Steps end at a word; it has none.");
-        if (profile.Count == Counting.Fixed && group.Count > 0 && first.Item.Word("skip") is null) yield return new Problem($"ask[{first.Index}].words.skip", "Steps left over are passed by with a word; it has none.");
+        var pace = group.FirstOrDefault(q => q.Item.Id is "rate" or "time", first);
+        if (profile.Count == Counting.Ended && group.Count > 0 && pace.Item.Word("end") is null) yield return new Problem($"ask[{pace.Index}].words.end", "Steps end at a word; it has none.");
+        if (profile.Count == Counting.Fixed && group.Count > 0 && pace.Item.Word("skip") is null) yield return new Problem($"ask[{pace.Index}].words.skip", "Steps left over are passed by with a word; it has none.");
         foreach (var problem in Slots(profile).Concat(Cones(profile))) yield return problem;
     }
 

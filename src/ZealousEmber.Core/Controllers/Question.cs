@@ -132,6 +132,9 @@ public sealed record Question(
         return Math.Abs(steps - Math.Round(steps)) < Close;
     }
 
+    /// <summary>A cone it can be told.</summary>
+    public bool TakesCone(Cone cone) => Takes(cone.Order);
+
     /// <summary>An answer it can be left with: a number it takes as that is shown, or one of its words.</summary>
     public bool IsAnswer(string shown) => MeaningOf(shown) is not null || (ValueOf(shown) is { } value && Takes(value));
 

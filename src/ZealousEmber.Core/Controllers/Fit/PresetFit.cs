@@ -13,7 +13,11 @@ internal sealed class PresetFit(FitWish request, WantedCurve wanted, CompiledSch
     private const double FirstClass = 0.1;
     private const double FurtherClass = 0.05;
     private const double HoldCost = 100;
-    private const double LongestHold = 24 * 60;
+    // Longer nobody holds a top: the next cone is nearer to what is wanted. Minutes.
+    private const double LongestHold = 2 * 60;
+
+    // Of the coolest cone's work; below it nothing of it bends.
+    private const double NoCone = 0.02;
     private readonly ControllerProfile profile = request.Profile;
     private readonly ConeKinetics kinetics = ConeTable.Of(cone).Kinetics;
 
@@ -22,6 +26,8 @@ internal sealed class PresetFit(FitWish request, WantedCurve wanted, CompiledSch
     public ControllerProgram Best()
     {
         var work = HeatWork.Of(kinetics, compiled.Curve);
+        var coolest = Cone.All.First(profile.Find("cone")!.TakesCone);
+        if (HeatWork.Of(ConeTable.Of(coolest).Kinetics, compiled.Curve) < NoCone) return ControllerProgram.Beyond(cone, work, $"It can only fire to a cone, and this firing stays far below cone {coolest.Number}.");
         if (Candidates(work).OrderBy(t => ClassOf(t.Work / work)).ThenBy(t => t.Cost + HoldCost * t.Hold / 60).FirstOrDefault() is not { } best) return ControllerProgram.Beyond(cone, work, $"Its cones do not reach cone {cone.Number}.");
         var program = Answers(best);
         var compare = new Comparison(wanted, compiled, best.Timed);
@@ -42,7 +48,7 @@ internal sealed class PresetFit(FitWish request, WantedCurve wanted, CompiledSch
     {
         var presets = profile.Presets!;
         var question = profile.Find("cone")!;
-        var cones = Cone.All.Where(c => question.Takes(c.Order)).ToList();
+        var cones = Cone.All.Where(question.TakesCone).ToList();
         // Its own places: whole cones only, where it takes no halves.
         var at = cones.FindIndex(c => c.Order >= cone.Order);
         if (at < 0 || cones[at].Order - cone.Order > ConesAway) at = cone.Order > cones[^1].Order && cone.Order - cones[^1].Order <= ConesAway ? cones.Count - 1 : at;
@@ -67,7 +73,7 @@ internal sealed class PresetFit(FitWish request, WantedCurve wanted, CompiledSch
     private Tried? Try(Cone one, string? speed, double hours, string? cool, double work)
     {
         var dry = DryingFor(one, speed, hours);
-        var hold = HoldFor(one, speed, hours, dry, cool, work);
+        if (HoldFor(one, speed, hours, dry, cool, work) is not { } hold) return null;
         if (Timed(one, speed, hours, hold, dry, cool) is not { } timed) return null;
         var curve = timed.Timed.Curve;
         var lost = wanted.Bands.Sum(b => Math.Max(0, b.HoursOf(compiled.Curve) - b.HoursOf(curve)) * b.Cost);
@@ -92,15 +98,15 @@ internal sealed class PresetFit(FitWish request, WantedCurve wanted, CompiledSch
         return question.Nearest(Math.Clamp((band.HoursOf(compiled.Curve) - band.HoursOf(plain.Timed.Curve)) * 60, 0, question.Max));
     }
 
-    /// <summary>The wanted hold where the top comes down for it; else the one with the same heat work.</summary>
-    private double HoldFor(Cone one, string? speed, double hours, double dry, string? cool, double work)
+    /// <summary>The wanted hold where the top comes down for it; else the one with the same heat work; nothing where nobody would hold so long.</summary>
+    private double? HoldFor(Cone one, string? speed, double hours, double dry, string? cool, double work)
     {
         if (profile.Find("hold") is not { } question) return 0;
         var asked = (wanted.Points[wanted.TopEnd].Hours - wanted.Points[wanted.TopStart].Hours) * 60;
         if (profile.Presets!.Lowered) return question.Nearest(asked);
         if (Timed(one, speed, hours, 0, dry, cool) is not { } without) return 0;
         var missing = (work - HeatWork.Of(kinetics, without.Timed.Curve)) / kinetics.RateAt(without.Timed.Curve.Peak.Celsius) * 60;
-        return question.Nearest(Math.Clamp(missing, 0, Math.Min(question.Max, LongestHold)));
+        return missing > LongestHold ? null : question.Nearest(Math.Clamp(missing, 0, question.Max));
     }
 
     /// <summary>Between both curves until the later of them is at the end of its top; the earlier waits there.</summary>

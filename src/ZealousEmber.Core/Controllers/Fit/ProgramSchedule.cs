@@ -53,7 +53,9 @@ public static class ProgramSchedule
         if (profile.Hold == HoldRule.Top && profile.Give == Giving.Rate)
         {
             var top = steps.FindLastIndex(s => s.Target == steps.Max(o => o.Target!.Value));
-            steps[top] = steps[top].Changed(hold: Duration.FromMinutes(Minutes("hold"))).Value;
+            var held = steps[top].Changed(hold: Duration.FromMinutes(Minutes("hold")));
+            if (!held.IsOk) return held.Problems[0];
+            steps[top] = held.Value;
         }
         if (profile.Cooling == CoolingRule.One && Find("cool") is { Value: { } rate } && profile.CoolTo is { } coolTo && words.Celsius(coolTo) is var cold && cold < at)
         {

@@ -37,7 +37,9 @@ public static class ReadBack
         var right = wanted.ToDictionary(a => a.Asked.Id, a => a.Shown);
         var differences = read.Value.Where(a => right.GetValueOrDefault(a.Asked.Id) != a.Shown)
             .Select(a => consequences.Of(right.GetValueOrDefault(a.Asked.Id), a, Changed(profile, right, a, read.Value, memory))).ToImmutableArray();
-        return new ReadBackResult(missing, differences, read.Value);
+        // Steps that were set and do not come up, since it ends before them, were not read either.
+        var asked = read.Value.Select(a => a.Asked.Id).Concat(missing.Select(m => m.Id)).ToHashSet();
+        return new ReadBackResult([.. missing, .. wanted.Where(a => a.Asked.Step is not null && a.Meaning is not ("end" or "skip") && !asked.Contains(a.Asked.Id)).Select(a => a.Asked)], differences, read.Value);
     }
 
     /// <summary>What was read, as the questions come up with just these answers.</summary>

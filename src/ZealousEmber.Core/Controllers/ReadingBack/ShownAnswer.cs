@@ -11,7 +11,8 @@ public static partial class ShownAnswer
     /// <summary>The answer as the question shows it; nothing where it can be none of that question.</summary>
     public static string? Read(Question question, string said)
     {
-        var text = said.Trim();
+        // Degree signs and their like say nothing a number does not.
+        var text = said.Replace('º', '°').Replace('˚', '°').Trim();
         foreach (var word in question.Words.Select(w => w.Shown).Concat(question.Choices))
         {
             if (string.Equals(word, text, StringComparison.OrdinalIgnoreCase)) return word;
@@ -50,14 +51,16 @@ public static partial class ShownAnswer
             AnswerFormat.HoursTenths => number * Minutes,
             // From the third digit the last two are minutes.
             _ when text.All(char.IsAsciiDigit) && text.Length > 2 => double.Parse(text[..^2], CultureInfo.InvariantCulture) * Minutes + double.Parse(text[^2..], CultureInfo.InvariantCulture),
+            // Twelve where hours and minutes are shown with a colon is twelve hours; on digit keys, where minutes come first, it is as it was typed.
+            AnswerFormat.HoursColonMinutes when question.Entry != Entry.Digits => text.All(char.IsAsciiDigit) ? number * Minutes : null,
             _ => text.All(char.IsAsciiDigit) ? number : null,
         };
     }
 
-    [GeneratedRegex(@"^(?:cone\s*)?((?:0\d{1,2}|\d{1,2})(?:½|\.5| 1/2)?)$", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(?:cone\s*|\^\s*)?((?:0\d{1,2}|\d{1,2})(?:½|\.5| 1/2)?)$", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
     private static partial Regex Cones();
 
-    [GeneratedRegex(@"^(\d{1,6}(?:[.,]\d{1,3})?)\s*(?:°?\s*[cf])?(?:\s*/\s*(?:h|min))?$", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
+    [GeneratedRegex(@"^(\d{1,6}(?:[.,]\d{1,3})?)\s*(?:°\s*)?[cf]?(?:\s*/\s*(?:h|min))?$", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
     private static partial Regex Plain();
 
     [GeneratedRegex(@"^(\d{1,3})([:.])(\d{1,2})$", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]

@@ -52,7 +52,8 @@ public static class SlipFinder
                 var made = values.Of(kind, shown.Asked, expected).Where(m => m.Shown == shown.Shown).Sum(m => m.Ways);
                 if (made > 0) list.Add((kind, prior[kind] * made / ways[kind]));
             }
-            var left = memory is null ? LeftThere(shown) : memory.AnswerTo(shown.Asked) == shown.Shown ? 1 : 0;
+            // A pad that is empty takes nothing: nobody's value is kept there.
+            var left = shown.Asked.Question.Entry == Entry.Pad ? 0 : memory is null ? LeftThere(shown) : memory.AnswerTo(shown.Asked) == shown.Shown ? 1 : 0;
             if (left > 0) list.Add(("kept", prior["kept"] * left));
             list.Add(("other", prior["other"] * Unlikely));
             return list;
@@ -99,6 +100,8 @@ public static class SlipFinder
             if (slip is not null) Add(slip.Kind, [.. read.Where(a => right.GetValueOrDefault(a.Asked.Id) != a.Shown && values.All(v => v.Shown.Asked.Id != a.Asked.Id)).Select(a => a.Asked.Id)], slip.Text, p / all);
             foreach (var (shown, why) in values)
             {
+                // Right by itself, whatever a slip elsewhere would have made of it.
+                if (right.GetValueOrDefault(shown.Asked.Id) == shown.Shown) continue;
                 var sum = why.Sum(w => w.P);
                 foreach (var (kind, share) in why) Add(kind, [shown.Asked.Id], $"{shown.Asked.Label} reads {shown.Shown}{(right.TryGetValue(shown.Asked.Id, out var set) ? $" for {set}" : "")}: {SlipKinds.Of(kind).Means.Split(':', ';')[0]}.", p / all * share / sum);
             }

@@ -33,7 +33,7 @@
     no: 'can’t be told this: its nearest is another firing'
   } as const;
   const said = $derived(
-    !fit.fits
+    !fit.program
       ? `${controller} can’t get there.`
       : fit.fits === 'exactly' && fit.changes.some((c) => c.kind === 'rounded')
         ? `${controller} fires this, rounded to what it can be told.`
@@ -55,7 +55,7 @@
 <section class="grid gap-2" aria-labelledby="verdict" data-testid="fit-verdict">
   <p
     id="verdict"
-    class={['text-[15px]', fit.fits === 'no' || !fit.fits ? 'text-error font-semibold' : 'font-semibold']}
+    class={['text-[15px]', fit.fits === 'no' ? 'text-error font-semibold' : 'font-semibold']}
   >
     {said}
   </p>
