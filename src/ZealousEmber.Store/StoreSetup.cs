@@ -27,6 +27,7 @@ public static class StoreSetup
         services.AddSingleton<StoreHealth>();
         services.AddSingleton<IInterceptor, ConnectionSettings>();
         services.AddSingleton<IInterceptor, HealthWatch>();
+        services.AddSingleton<IInterceptor, SaveWatch>();
         services.AddDbContext<StudioContext>((provider, options) => options
             .UseSqlite($"Data Source={StudioFolder.DatabaseIn(folder)};Default Timeout=10")
             .AddInterceptors(provider.GetServices<IInterceptor>()));

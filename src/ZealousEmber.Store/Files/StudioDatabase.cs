@@ -27,15 +27,15 @@ public static class StudioDatabase
         {
             var existed = File.Exists(folder.Database) && new FileInfo(folder.Database).Length > 0;
             if (existed) await Check(context, folder.Database);
-            await ClearStaleLock(context);
+            await WhereThereIsRoom(() => ClearStaleLock(context));
             var pending = (await context.Database.GetPendingMigrationsAsync()).ToList();
             var outdated = existed && await DataVersionOf(context) < DataVersion;
             if (existed && (pending.Count > 0 || outdated)) await CopyTo(context, BackupPath(folder, "before-upgrade", now));
-            await context.Database.MigrateAsync();
+            if (pending.Count > 0) await context.Database.MigrateAsync();
             await UpgradeData(context);
-            await ControllerRow.StockBuiltIns(context, NodaTime.Instant.FromDateTimeOffset(now));
+            await WhereThereIsRoom(() => ControllerRow.StockBuiltIns(context, NodaTime.Instant.FromDateTimeOffset(now)));
             // Readers do not wait for a writer; the setting stays with the file.
-            await context.Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL");
+            await WhereThereIsRoom(() => context.Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL"));
             folder.MakePrivate();
         }
         catch (SqliteException error) when (error.SqliteErrorCode is NotADatabase or Corrupt)
@@ -45,6 +45,33 @@ public static class StudioDatabase
         catch (SqliteException error)
         {
             throw new StudioFolderException($"{folder.Database} cannot be opened: {error.Message}");
+        }
+    }
+
+    /// <summary>What is wrong with the file, as far as a quick look tells; nothing where it is whole. Reading goes on all the same.</summary>
+    public static async Task<string?> LookForDamage(StudioContext context, CancellationToken cancel)
+    {
+        try
+        {
+            var found = await context.Database.SqlQueryRaw<string>("SELECT quick_check AS Value FROM pragma_quick_check LIMIT 1").SingleAsync(cancel);
+            return found == "ok" ? null : found;
+        }
+        catch (SqliteException error)
+        {
+            return error.Message;
+        }
+    }
+
+    /// <summary>On a full disk it starts all the same: a firing under way is followed without a word being written.</summary>
+    private static async Task WhereThereIsRoom(Func<Task> write)
+    {
+        try
+        {
+            await write();
+        }
+        catch (Exception error) when (StoreHealth.IsFull(error))
+        {
+            // Said by the health check, and made up for at the next start.
         }
     }
 
@@ -96,18 +123,27 @@ public static class StudioDatabase
     /// <param name="calledSo">What it is called in messages.</param>
     /// <param name="now">For what a new version adds.</param>
     /// <param name="cancel">Gives up before anything is taken over.</param>
-    public static async Task TakeOver(StudioContext context, WriteQueue queue, string file, string calledSo, DateTimeOffset now, CancellationToken cancel)
+    /// <returns>False where something was written in this studio meanwhile: it stays, and nothing is taken over.</returns>
+    public static async Task<bool> TakeOver(StudioContext context, WriteQueue queue, string file, string calledSo, DateTimeOffset now, CancellationToken cancel)
     {
-        await CheckWhole(file, calledSo);
+        await CheckWhole(file, calledSo, hasTables: true);
         await using (var arriving = new StudioContext(new DbContextOptionsBuilder<StudioContext>().UseSqlite($"Data Source={file};Pooling=False").Options))
         {
             await ClearStaleLock(arriving);
-            await arriving.Database.MigrateAsync(cancel);
+            try
+            {
+                await arriving.Database.MigrateAsync(cancel);
+            }
+            catch (SqliteException error) when (!StoreHealth.IsFull(error))
+            {
+                throw new StudioFolderException($"{calledSo} cannot be brought up to date: {error.Message}");
+            }
             await UpgradeData(arriving);
             await ControllerRow.StockBuiltIns(arriving, NodaTime.Instant.FromDateTimeOffset(now));
             await arriving.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)", cancel);
         }
         using var turn = await queue.Enter(cancel);
+        if (!await IsEmpty(context, cancel)) return false;
         await context.Database.OpenConnectionAsync(cancel);
         try
         {
@@ -125,6 +161,11 @@ public static class StudioDatabase
 #pragma warning restore EF1002
                 }
                 await transaction.CommitAsync(cancel);
+                return true;
+            }
+            catch (SqliteException error) when (!StoreHealth.IsFull(error) && !StoreHealth.IsBusy(error))
+            {
+                throw new StudioFolderException($"{calledSo} is no database of this program: {error.Message}");
             }
             finally
             {
@@ -140,12 +181,17 @@ public static class StudioDatabase
 
     private static readonly string[] Endings = ["", "-wal", "-shm"];
 
-    private static async Task CheckWhole(string file, string calledSo)
+    private static async Task CheckWhole(string file, string calledSo, bool hasTables = false)
     {
         await using var source = new StudioContext(new DbContextOptionsBuilder<StudioContext>().UseSqlite($"Data Source={file};Pooling=False").Options);
         try
         {
             await Check(source, calledSo);
+            // An empty file is a database as well, of nothing; a view is no table, whatever it is called.
+            if (hasTables && await source.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE type = 'table' AND name = '__EFMigrationsHistory'").SingleAsync() == 0)
+                throw new StudioFolderException($"{calledSo} holds no studio.");
+            if (await source.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE type = 'view'").SingleAsync() > 0)
+                throw new StudioFolderException($"{calledSo} is no database of this program: it holds a view.");
             var wrong = await source.Database.SqlQueryRaw<string>("SELECT integrity_check AS Value FROM pragma_integrity_check LIMIT 1").SingleAsync();
             if (wrong != "ok") throw new StudioFolderException($"{calledSo} is damaged: {wrong}.");
         }

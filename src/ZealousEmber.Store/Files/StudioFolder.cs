@@ -22,6 +22,22 @@ public sealed class StudioFolder : IDisposable
     /// <summary>Where copies made by the program itself are put.</summary>
     public string Backups => System.IO.Path.Combine(Path, "backups");
 
+    /// <summary>A name for a file that is needed for as long as an answer takes; cleared away at the next start, however this one ends.</summary>
+    public string WorkingFile()
+    {
+        Directory.CreateDirectory(Working);
+        return System.IO.Path.Combine(Working, Guid.NewGuid().ToString("n"));
+    }
+
+    private string Working => System.IO.Path.Combine(Path, "working");
+
+    /// <summary>What an ended program left half made: copies that were never sent, a restore that never came to its end.</summary>
+    private void ClearWork()
+    {
+        if (Directory.Exists(Working)) Directory.Delete(Working, recursive: true);
+        foreach (var left in Directory.EnumerateFiles(Path, "ember.db.arriving*")) File.Delete(left);
+    }
+
     /// <summary>The database of a folder.</summary>
     public static string DatabaseIn(string folder) => System.IO.Path.Combine(folder, "ember.db");
 
@@ -37,8 +53,17 @@ public sealed class StudioFolder : IDisposable
                 if (!OperatingSystem.IsWindows()) File.SetUnixFileMode(folder, OwnerOnly | UnixFileMode.UserExecute);
             }
             var held = new FileStream(file, FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
-            File.WriteAllText(HolderIn(folder), string.Create(CultureInfo.InvariantCulture, $"process {Environment.ProcessId}, since {now:yyyy-MM-dd HH:mm}"));
-            return new StudioFolder(folder, held);
+            try
+            {
+                File.WriteAllText(HolderIn(folder), string.Create(CultureInfo.InvariantCulture, $"process {Environment.ProcessId}, since {now:yyyy-MM-dd HH:mm}"));
+            }
+            catch (IOException error) when (StoreHealth.IsFull(error))
+            {
+                // On a full disk nobody is told who holds it; it is held all the same.
+            }
+            var taken = new StudioFolder(folder, held);
+            taken.ClearWork();
+            return taken;
         }
         catch (UnauthorizedAccessException)
         {

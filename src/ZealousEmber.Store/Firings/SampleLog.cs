@@ -14,6 +14,8 @@ public sealed record AppendedSamples(IReadOnlyList<StoredSample> Added, int Dupl
 /// </summary>
 public sealed class SampleLog(StudioContext context, WriteQueue queue)
 {
+    internal const string Table = "sample_blocks";
+
     /// <summary>Readings in a full block: a stream of one a second rewrites 20 kB at most.</summary>
     private const int BlockSize = 512;
 
@@ -35,7 +37,7 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
         foreach (var bytes in await mine.AsNoTracking().Where(b => b.First <= last && b.Last >= first).Select(b => b.Samples).ToListAsync(cancel))
         {
             var there = new List<StoredSample>();
-            StoredSample.Unpack(bytes, there);
+            StoredSample.Unpack(bytes, there, withRefused: true);
             foreach (var sample in there) known[sample.Sequence] = sample;
         }
         var (added, duplicates, conflicts) = (new List<StoredSample>(), 0, new List<long>());
@@ -50,7 +52,7 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
             else conflicts.Add(sample.Sequence);
         }
         if (added.Count > 0) await Write(firingId, logger, stream, mine, added, cancel);
-        return new AppendedSamples(added, duplicates, conflicts);
+        return new AppendedSamples([.. added.Where(s => !s.IsRefused)], duplicates, conflicts);
     }
 
     /// <summary>Takes a whole stream in, all of it or nothing; one that is there already is left as it is.</summary>
@@ -108,7 +110,7 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
             else
             {
                 var inside = new List<StoredSample>();
-                StoredSample.Unpack(await Blocks.AsNoTracking().Where(b => b.Id == block.Id).Select(b => b.Samples).SingleAsync(cancel), inside);
+                StoredSample.Unpack(await Blocks.AsNoTracking().Where(b => b.Id == block.Id).Select(b => b.Samples).SingleAsync(cancel), inside, withRefused: true);
                 foreach (var sequence in inside.Select(s => s.Sequence).Order())
                 {
                     if (through is null || sequence == through + 1) through = sequence;
@@ -126,7 +128,7 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
         if (tail is { Count: < BlockSize })
         {
             var there = new List<StoredSample>(BlockSize);
-            StoredSample.Unpack(tail.Samples, there);
+            StoredSample.Unpack(tail.Samples, there, withRefused: true);
             for (; at < added.Count && there.Count < BlockSize; at++) there.Add(added[at]);
             Fill(tail, there);
         }

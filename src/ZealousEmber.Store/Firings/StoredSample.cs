@@ -12,6 +12,18 @@ public readonly record struct StoredSample(long Sequence, long At, double? Celsi
 {
     internal const int Size = 40;
 
+    // In the place of the moment: it is none, and is not asked for again.
+    private const long NoMoment = -1;
+
+    // 2200; milliseconds since 1970.
+    private const long LastMoment = 7_258_118_400_000;
+
+    /// <summary>The mark of a reading that was refused for good.</summary>
+    public static StoredSample Refused(long sequence) => new(sequence, NoMoment, null, null, null);
+
+    /// <summary>A mark in the place of a reading that was refused; nothing is followed by it.</summary>
+    public bool IsRefused => At == NoMoment;
+
     /// <summary>Packs readings, 40 bytes each; what is missing is NaN, which no reading is.</summary>
     internal static byte[] Pack(IReadOnlyList<StoredSample> samples)
     {
@@ -29,8 +41,8 @@ public readonly record struct StoredSample(long Sequence, long At, double? Celsi
         return bytes;
     }
 
-    /// <summary>Adds what a block holds to a list.</summary>
-    internal static void Unpack(ReadOnlySpan<byte> bytes, List<StoredSample> into)
+    /// <summary>Adds what a block holds to a list; marks of refused readings only where they are asked for.</summary>
+    internal static void Unpack(ReadOnlySpan<byte> bytes, List<StoredSample> into, bool withRefused = false)
     {
         static double? Value(ReadOnlySpan<byte> at)
         {
@@ -41,7 +53,10 @@ public readonly record struct StoredSample(long Sequence, long At, double? Celsi
         for (var at = 0; at + Size <= bytes.Length; at += Size)
         {
             var span = bytes.Slice(at, Size);
-            into.Add(new StoredSample(BinaryPrimitives.ReadInt64LittleEndian(span), BinaryPrimitives.ReadInt64LittleEndian(span[8..]), Value(span[16..]), Value(span[24..]), Value(span[32..])));
+            var moment = BinaryPrimitives.ReadInt64LittleEndian(span[8..]);
+            // From a damaged file: no such moment is in any calendar.
+            if (moment is < 0 or > LastMoment && !(withRefused && moment == NoMoment)) continue;
+            into.Add(new StoredSample(BinaryPrimitives.ReadInt64LittleEndian(span), moment, Value(span[16..]), Value(span[24..]), Value(span[32..])));
         }
     }
 }

@@ -7,6 +7,7 @@ using ZealousEmber.Core.Logbook;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Json;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.Store.Records;
 
@@ -81,10 +82,12 @@ internal sealed class FiringRecordRow
     /// <summary>Everything a search looks through, lower case.</summary>
     public string SearchText { get; set; } = "";
 
-    /// <summary>What it means, with the figures that lie beside it.</summary>
+    public const string Table = "firing_records";
+
+    /// <summary>What it means, with the figures that lie beside it; without those where they cannot be read.</summary>
     public FiringRecord Read(FiringFiguresRow? figures) => new(
         FiringId, Version, UpdatedAt, UpdatedBy, SaveKey, Packs == "[]" ? [] : [.. StoredJson.Read<StoredPack[]>(Packs).Select(p => p.Read())],
-        Results == "{}" ? FiringResults.None : StoredJson.Read<StoredResults>(Results).Read(), figures?.Read(), FiguresOf);
+        Results == "{}" ? FiringResults.None : StoredJson.Read<StoredResults>(Results).Read(), FiringFiguresRow.Readable(figures), FiguresOf);
 
     /// <summary>The figures the logbook is followed by.</summary>
     public void Write(FiringFigures f) => (TopHours, Last100Hours, Past, PackOffset, Kwh, Cost, FullPowerHours) = (f["topHours"], f["last100"], f["past"], f["offset"], f["kwh"], f["cost"], f["fullPowerHours"]);
@@ -107,7 +110,12 @@ internal sealed class FiringFiguresRow
 
     public string Figures { get; set; } = "";
 
+    public const string Table = "firing_figures";
+
     public FiringFigures Read() => StoredJson.Read<StoredFigures>(Figures).Read();
+
+    /// <summary>The figures of a row; nothing where there is none, or where it cannot be read.</summary>
+    public static FiringFigures? Readable(FiringFiguresRow? row) => row is null ? null : Rows.TryRead(Table, row.FiringId, "", row, r => r.Read()).Item;
 }
 
 /// <summary>A finished firing's reading as stored.</summary>

@@ -38,14 +38,14 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
 
     /// <summary>What was read of a firing; an empty reading where nothing was.</summary>
     public async Task<FiringRecord> Find(int firingId, CancellationToken cancel) =>
-        await All.AsNoTracking().FirstOrDefaultAsync(r => r.FiringId == firingId, cancel) is { } row ? row.Read(await Figures.AsNoTracking().FirstOrDefaultAsync(f => f.FiringId == firingId, cancel)) : FiringRecord.Of(firingId);
+        await All.AsNoTracking().FirstOrDefaultAsync(r => r.FiringId == firingId, cancel) is { } row ? Read(row, await Figures.AsNoTracking().FirstOrDefaultAsync(f => f.FiringId == firingId, cancel)) : FiringRecord.Of(firingId);
 
     /// <summary>Of all firings of a kiln, the earliest first.</summary>
     public async Task<IReadOnlyList<FiringRecord>> OfKiln(int kilnId, CancellationToken cancel)
     {
         var rows = await All.AsNoTracking().Where(r => r.KilnId == kilnId).OrderBy(r => r.StartsAt).ToListAsync(cancel);
         var figures = await Figures.AsNoTracking().Where(f => All.Any(r => r.FiringId == f.FiringId && r.KilnId == kilnId)).ToDictionaryAsync(f => f.FiringId, cancel);
-        return [.. rows.Select(r => r.Read(figures.GetValueOrDefault(r.FiringId)))];
+        return [.. Rows.Readable(FiringRecordRow.Table, rows, r => r.Read(figures.GetValueOrDefault(r.FiringId)))];
     }
 
     /// <summary>What a kiln's firings have taught hangs on these: the finished ones, how often each was read, whether its figures are there. Without looking into any of them.</summary>
@@ -73,16 +73,16 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
         if (readVersion is { } version && version != row.Version)
         {
             var again = stamp.Key is { } key && row.SaveKey == key && row.Version == version + 1;
-            var there = row.Read(figures);
+            var there = Read(row, figures);
             context.ChangeTracker.Clear();
             return again ? new SaveOutcome<FiringRecord>.Saved(there) : new SaveOutcome<FiringRecord>.Conflict(there);
         }
-        var before = row.Read(figures);
+        var before = Read(row, figures);
         row.WriteReading(packs ?? before.Packs, results ?? before.Results);
         (row.Version, row.UpdatedAt, row.UpdatedBy, row.SaveKey) = (row.Version + 1, Now, stamp.By, stamp.Key);
         await context.SaveChangesAsync(cancel);
         context.ChangeTracker.Clear();
-        return new SaveOutcome<FiringRecord>.Saved(row.Read(figures));
+        return new SaveOutcome<FiringRecord>.Saved(Read(row, figures));
     }
 
     /// <summary>Keeps what was worked out of a firing, and what it is found by; its version stays.</summary>
@@ -140,16 +140,18 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
         var found = await rows.OrderByDescending(r => r.StartsAt).ThenByDescending(r => r.FiringId).Skip(skip).Take(take).ToListAsync(cancel);
         var ids = found.Select(r => r.FiringId).ToList();
         var figures = await Figures.AsNoTracking().Where(f => ids.Contains(f.FiringId)).ToDictionaryAsync(f => f.FiringId, cancel);
-        return new Page<LogbookRow>([.. found.Select(r => Read(r, figures.GetValueOrDefault(r.FiringId)?.Read()))], total);
+        return new Page<LogbookRow>([.. Rows.Readable(FiringRecordRow.Table, found, r => Read(r, FiringFiguresRow.Readable(figures.GetValueOrDefault(r.FiringId))))], total);
     }
 
     /// <summary>Everything that matches, the earliest first, by what is followed over time: without its curves.</summary>
     public async Task<IReadOnlyList<FollowedFiring>> Follow(LogbookQuery query, int most, CancellationToken cancel) =>
     [
-        .. (await Matching(query).OrderByDescending(r => r.StartsAt).Take(most)
-            .Select(r => new { r.FiringId, r.Name, r.StartsAt, r.KilnId, r.Kind, r.Faults, r.Out, r.Lost, r.TopHours, r.Last100Hours, r.Past, r.PackOffset, r.Kwh, r.Cost, r.FullPowerHours }).ToListAsync(cancel))
-            .Select(r => new FollowedFiring(r.FiringId, r.Name, r.StartsAt, r.KilnId, Enum.Parse<ScheduleKind>(r.Kind), Parts(r.Faults), r.Out, r.Lost, r.TopHours, r.Last100Hours, r.Past, r.PackOffset, r.Kwh, r.Cost, r.FullPowerHours)).Reverse(),
+        .. Rows.Readable(FiringRecordRow.Table, await Matching(query).OrderByDescending(r => r.StartsAt).Take(most)
+            .Select(r => new { r.FiringId, r.Name, r.StartsAt, r.KilnId, r.Kind, r.Faults, r.Out, r.Lost, r.TopHours, r.Last100Hours, r.Past, r.PackOffset, r.Kwh, r.Cost, r.FullPowerHours }).ToListAsync(cancel),
+            r => new FollowedFiring(r.FiringId, r.Name, r.StartsAt, r.KilnId, Enum.Parse<ScheduleKind>(r.Kind), Parts(r.Faults), r.Out, r.Lost, r.TopHours, r.Last100Hours, r.Past, r.PackOffset, r.Kwh, r.Cost, r.FullPowerHours)).Reverse(),
     ];
+
+    private static FiringRecord Read(FiringRecordRow row, FiringFiguresRow? figures) => Rows.Read(FiringRecordRow.Table, row.FiringId, row.Name, row, r => r.Read(figures));
 
     private IQueryable<FiringRecordRow> Matching(LogbookQuery query)
     {

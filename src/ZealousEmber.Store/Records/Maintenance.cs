@@ -3,12 +3,15 @@ using NodaTime;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Store.Files;
 using ZealousEmber.Store.Json;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.Store.Records;
 
 /// <summary>Something done to a kiln, as stored.</summary>
 internal sealed class MaintenanceRow
 {
+    public const string Table = "maintenance";
+
     public int Id { get; set; }
 
     public int KilnId { get; set; }
@@ -31,9 +34,13 @@ internal sealed class MaintenanceRow
 /// <summary>What somebody said over what a kiln has taught, and when it is to be reminded of; as JSON.</summary>
 internal sealed class KilnCareRow
 {
+    public const string Table = "kiln_care";
+
     public int KilnId { get; set; }
 
     public string Document { get; set; } = "{}";
+
+    public KilnCare Read() => StoredJson.Read<KilnCare>(Document);
 }
 
 /// <summary>Something done to a kiln.</summary>
@@ -51,13 +58,13 @@ public sealed class KilnCareBook(StudioContext context, WriteQueue queue, TimePr
 
     /// <summary>Everything done to a kiln, the latest first.</summary>
     public async Task<IReadOnlyList<Maintenance>> Of(int kilnId, CancellationToken cancel) =>
-        [.. (await Done.AsNoTracking().Where(m => m.KilnId == kilnId && m.DeletedAt == null).OrderByDescending(m => m.At).ThenByDescending(m => m.Id).ToListAsync(cancel)).Select(m => m.Read())];
+        [.. Rows.Readable(MaintenanceRow.Table, await Done.AsNoTracking().Where(m => m.KilnId == kilnId && m.DeletedAt == null).OrderByDescending(m => m.At).ThenByDescending(m => m.Id).ToListAsync(cancel), m => m.Read())];
 
     /// <summary>Adds something; the same key again is the one that is there.</summary>
     public async Task<Maintenance> Add(int kilnId, Maintenance done, string? key, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        if (key is not null && await Done.AsNoTracking().FirstOrDefaultAsync(m => m.KilnId == kilnId && m.CreateKey == key, cancel) is { } made) return made.Read();
+        if (key is not null && await Done.AsNoTracking().FirstOrDefaultAsync(m => m.KilnId == kilnId && m.CreateKey == key, cancel) is { } made) return Rows.Read(MaintenanceRow.Table, made.Id, made.Kind, made, m => m.Read());
         var row = new MaintenanceRow { KilnId = kilnId, Kind = done.Kind.ToString(), At = done.At, By = done.By, Note = done.Note, CreateKey = key };
         Done.Add(row);
         await context.SaveChangesAsync(cancel);
@@ -73,9 +80,9 @@ public sealed class KilnCareBook(StudioContext context, WriteQueue queue, TimePr
         return await Done.Where(m => m.KilnId == kilnId && m.Id == id).ExecuteUpdateAsync(s => s.SetProperty(m => m.DeletedAt, at), cancel) > 0;
     }
 
-    /// <summary>What somebody said of a kiln; as usual where nobody did.</summary>
+    /// <summary>What somebody said of a kiln; as usual where nobody did, or where it cannot be read.</summary>
     public async Task<KilnCare> Care(int kilnId, CancellationToken cancel) =>
-        await context.Set<KilnCareRow>().AsNoTracking().Where(c => c.KilnId == kilnId).Select(c => c.Document).FirstOrDefaultAsync(cancel) is { } document ? StoredJson.Read<KilnCare>(document) : KilnCare.Usual;
+        await context.Set<KilnCareRow>().AsNoTracking().Where(c => c.KilnId == kilnId).Select(c => c.Document).FirstOrDefaultAsync(cancel) is { } document ? Rows.TryRead(KilnCareRow.Table, kilnId, "", document, StoredJson.Read<KilnCare>).Item ?? KilnCare.Usual : KilnCare.Usual;
 
     /// <summary>Keeps what somebody says of a kiln.</summary>
     public async Task Save(int kilnId, KilnCare care, CancellationToken cancel)

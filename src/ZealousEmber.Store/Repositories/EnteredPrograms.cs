@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 using ZealousEmber.Core.Controllers.Bank;
@@ -12,6 +11,8 @@ namespace ZealousEmber.Store.Repositories;
 /// <summary>A program that was entered and read back, as stored: added, never changed.</summary>
 internal sealed class EnteredProgramRow
 {
+    public const string Table = "entered_programs";
+
     public int Id { get; set; }
 
     /// <summary>Of the device that sent it; sent again it is the same one.</summary>
@@ -88,7 +89,7 @@ public sealed class EnteredPrograms(StudioContext context, WriteQueue queue)
     public async Task<EnteredProgram> Add(EnteredProgram entered, string? key, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        if (key is not null && await All.AsNoTracking().FirstOrDefaultAsync(e => e.CreateKey == key, cancel) is { } made) return made.Read();
+        if (key is not null && await All.AsNoTracking().FirstOrDefaultAsync(e => e.CreateKey == key, cancel) is { } made) return Rows.Read(EnteredProgramRow.Table, made.Id, made.Name, made, e => e.Read());
         var row = EnteredProgramRow.From(entered, key);
         All.Add(row);
         await context.SaveChangesAsync(cancel);
@@ -101,19 +102,7 @@ public sealed class EnteredPrograms(StudioContext context, WriteQueue queue)
         var rows = All.AsNoTracking();
         if (kilnId is { } kiln) rows = rows.Where(e => e.KilnId == kiln);
         if (firingId is { } firing) rows = rows.Where(e => e.FiringId == firing);
-        var found = new List<EnteredProgram>();
-        foreach (var row in await rows.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(most).ToListAsync(cancel))
-        {
-            try
-            {
-                found.Add(row.Read());
-            }
-            catch (Exception error) when (error is JsonException or ArgumentException or InvalidOperationException)
-            {
-                // From a damaged file: the others are still true.
-            }
-        }
-        return found;
+        return [.. Rows.Readable(EnteredProgramRow.Table, await rows.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(most).ToListAsync(cancel), e => e.Read())];
     }
 
     /// <summary>The kinds of slip people said they had made, each as often as it happened.</summary>

@@ -72,7 +72,23 @@ internal static class Rows
 {
     /// <summary>What a row means, or why it cannot be read.</summary>
     public static (T? Item, UnreadableRow? Unreadable) TryRead<TRow, T>(string table, TRow row, Func<TRow, T> read)
-        where TRow : EntityRow
+        where TRow : EntityRow => TryRead(table, row.Id, row.Name, row, read);
+
+    /// <summary>Those of many rows that can be read.</summary>
+    public static IEnumerable<T> Readable<TRow, T>(string table, IEnumerable<TRow> rows, Func<TRow, T> read)
+        where T : class => rows.Select(r => TryRead(table, 0, table, r, read).Item).OfType<T>();
+
+    /// <summary>What the one row asked for means; throws <see cref="UnreadableRowException"/> where it cannot be read.</summary>
+    public static T Read<TRow, T>(string table, int id, string name, TRow row, Func<TRow, T> read) =>
+        TryRead(table, id, name, row, read) is var (item, unreadable) && unreadable is null ? item! : throw new UnreadableRowException(unreadable!);
+
+    /// <summary>What a row of any table means, or why it cannot be read.</summary>
+    /// <param name="table">Its table.</param>
+    /// <param name="id">Its number there.</param>
+    /// <param name="name">What it is called, as far as can be told.</param>
+    /// <param name="row">As stored.</param>
+    /// <param name="read">Reads it.</param>
+    public static (T? Item, UnreadableRow? Unreadable) TryRead<TRow, T>(string table, int id, string name, TRow row, Func<TRow, T> read)
     {
         try
         {
@@ -81,7 +97,7 @@ internal static class Rows
         catch (Exception error) when (error is not OutOfMemoryException)
         {
             // Whatever it is: JSON cut short, a word no enum knows, numbers beyond the limits. The raw content can be downloaded.
-            return (default, new UnreadableRow(table, row.Id, row.Name, error.Message));
+            return (default, new UnreadableRow(table, id, name, error.Message));
         }
     }
 }
