@@ -42,8 +42,7 @@ internal sealed class TaughtFuelKilns(WriteQueue writes, IServiceScopeFactory sc
 
     private static (FuelEstimate, System.Collections.Immutable.ImmutableArray<FuelTurn>)? Learn(FiringRun run, List<StoredSample> stored, IReadOnlyList<FiringEntry> entries)
     {
-        var firing = new RunningFiring(run);
-        firing.Rebuild(stored, entries);
+        var firing = RunningFiring.AtItsEnd(run, stored, entries);
         return firing.Live is FuelFollower { Taught: { } estimate } follower ? (estimate, follower.Made) : null;
     }
 }

@@ -29,7 +29,7 @@ internal static class EntryEndpoints
             .Produces<SamplesResponse>().ProducesProblem(401).ProducesProblem(404).ProducesProblem(409).ProducesValidationProblem(422);
         api.MapGet("entries", All).WithSummary("Everything noted of a firing, in the order of time").Produces<EntryContract[]>().ProducesProblem(404);
         api.MapPost("entries", Add).WithSummary("Note something; the same key again is the same entry").Produces<EntryContract>(201).Produces<EntryContract>().ProducesProblem(404).ProducesProblem(409).ProducesValidationProblem(422);
-        api.MapPut("entries/{key}/photo", AddPhoto).WithMetadata(new BodySize(BodyLimit.Photo)).WithSummary("Note a photo: the bytes themselves; ?at= says when, ?text= what it shows. The same key again is the same entry")
+        api.MapPut("entries/{key}/photo", AddPhoto).WithMetadata(new BodySize(BodyLimit.Photo)).RequireRateLimiting(LargeBodies.Photos).WithSummary("Note a photo: the bytes themselves; ?at= says when, ?text= what it shows. The same key again is the same entry")
             .Produces<EntryContract>(201).Produces<EntryContract>().ProducesProblem(404).ProducesValidationProblem(422);
         api.MapGet("entries/{key}/photo", ShowPhoto).WithSummary("The photo of an entry").Produces(200, contentType: PhotoReader.ContentType).ProducesProblem(404);
         var kiln = app.MapGroup("/api/kilns/{id:int}/token").WithTags("Live");
@@ -48,13 +48,14 @@ internal static class EntryEndpoints
 
     private static async Task<IResult> Push(int id, SamplesRequest? wire, [AsParameters] LiveStudio studio, SampleLog store, HttpContext context, CancellationToken cancel)
     {
-        if (await studio.Runs.Find(id, cancel) is not { } run) return ProblemResponses.NotFound("started firing");
+        // A firing that cannot be followed, or whose start cannot even be read, keeps its readings all the same.
+        if (await studio.Runs.Started(id, cancel) is not { } run) return ProblemResponses.NotFound("started firing");
         if (await studio.Runs.Token(run.KilnId, cancel) is not { } hash || !KilnTokens.IsCarried(context.Request, hash))
         {
             context.Response.Headers.WWWAuthenticate = "Bearer";
             return Results.Problem(statusCode: StatusCodes.Status401Unauthorized, title: "Which kiln?", detail: "Send the kiln’s token as Authorization: Bearer. A new one is made on the kiln’s page.");
         }
-        if (run.Link == LinkKind.Simulated) return RunEndpoints.Refused("This firing runs on a simulated kiln; it takes no other readings.");
+        if (run.Link == nameof(LinkKind.Simulated)) return RunEndpoints.Refused("This firing runs on a simulated kiln; it takes no other readings.");
         if (run.OpenedAt is not null) return RunEndpoints.Refused("This firing is over: the kiln was opened.");
         var problems = new List<Problem>();
         if (string.IsNullOrWhiteSpace(wire?.Logger) || wire.Logger.Length > LongestName) problems.Add(new Problem("logger", $"The logger’s own name, up to {LongestName} characters."));
@@ -63,29 +64,38 @@ internal static class EntryEndpoints
         else if (wire.Samples.Count > MostSamples) problems.Add(new Problem("samples", $"At most {MostSamples} readings at once; this has {wire.Samples.Count}. Send them in batches."));
         if (problems.Count > 0) return ProblemResponses.Of(problems);
         var rejected = new List<RejectedSample>();
-        var samples = ReadSamples(wire!.Samples!, run, studio.Now, rejected);
+        var samples = ReadSamples(wire!.Samples!, run.StartsAt, studio.Now, rejected);
         var appended = studio.Live.Find(id) is { } running
             ? await studio.Live.Push(running, wire.Logger!, wire.Stream!, samples, store, context.RequestServices, cancel)
             : await store.Append(id, wire.Logger!, wire.Stream!, samples, cancel);
         return Results.Ok(new SamplesResponse(await store.AcceptedThrough(id, wire.Logger!, wire.Stream!, cancel), appended.Duplicates, appended.Conflicts, rejected));
     }
 
-    private static List<StoredSample> ReadSamples(IReadOnlyList<SampleContract?> wire, FiringRun run, Instant now, List<RejectedSample> rejected)
+    private static List<StoredSample> ReadSamples(IReadOnlyList<SampleContract?> wire, Instant startsAt, Instant now, List<RejectedSample> rejected)
     {
         var samples = new List<StoredSample>(wire.Count);
         var seen = new HashSet<long>();
-        var clock = run.Minutes(now);
+        double Minutes(Instant at) => (at - startsAt).TotalMinutes;
         foreach (var sample in wire)
         {
-            if (sample is not { Sequence: { } sequence and >= 0, At: { } at })
+            if (sample is not { Sequence: { } sequence and >= 0, At: not null })
             {
                 rejected.Add(new RejectedSample(sample?.Sequence, "A reading has a sequence of 0 or more, and a time."));
                 continue;
             }
+            if (WireTime.Read(sample.At) is not { } at)
+            {
+                if (seen.Add(sequence)) samples.Add(StoredSample.Refused(sequence));
+                rejected.Add(new RejectedSample(sequence, $"“{(sample.At.Length > 40 ? sample.At[..40] : sample.At)}” is no moment: {WireTime.Expected}"));
+                continue;
+            }
             var moment = Instant.FromUnixTimeMilliseconds(at.ToUnixTimeMilliseconds());
-            var minutes = run.Minutes(moment);
-            var why = new FiringSample(minutes, sample.Celsius, sample.Share, sample.SetPoint).Refusal(clock) ?? (minutes < -24 * 60 ? "This reading is from before the firing." : null);
-            if (why is not null) rejected.Add(new RejectedSample(sequence, why));
+            var minutes = Minutes(moment);
+            var reading = new FiringSample(minutes, sample.Celsius, sample.Share, sample.SetPoint);
+            var never = reading.Refusal(null) ?? (minutes < -24 * 60 ? "This reading is from before the firing." : null);
+            // What is from the future may be right once a clock is: only the rest need not come again.
+            if (never is not null && seen.Add(sequence)) samples.Add(StoredSample.Refused(sequence));
+            if ((never ?? reading.Refusal(Minutes(now))) is { } why) rejected.Add(new RejectedSample(sequence, why));
             // Twice in one batch: the first is taken, the second is looked at like any other repetition.
             else if (seen.Add(sequence)) samples.Add(new StoredSample(sequence, moment.ToUnixTimeMilliseconds(), sample.Celsius, sample.Share, sample.SetPoint));
             else rejected.Add(new RejectedSample(sequence, "This sequence comes twice in the batch; the first was taken."));

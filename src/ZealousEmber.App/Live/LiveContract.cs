@@ -65,7 +65,8 @@ public sealed record ForecastContract(
 /// <param name="Progress">Of the goal cone.</param>
 /// <param name="Slope">°C/h.</param>
 /// <param name="Share">Power share of the last minutes.</param>
+/// <param name="Trouble">Why it cannot be followed; nothing while it is.</param>
 public sealed record LiveContract(
     FiringState State, DateTimeOffset? At, double Minute, double? Display, double? Chamber, int Step, LivePhase Phase, StepSource StepSource, double? SetPoint, double? DeviationC, double? DeviationMinutes, ProgressContract? Progress,
     IReadOnlyList<LiveConeContract> Cones, IReadOnlyList<GapContract> Gaps, EstimateContract? Estimate, IReadOnlyList<AlarmContract> Alarms, NextContract? Next, ForecastContract? Forecast, double? Slope, double? Share,
-    double? LastMinute, double? TopMinute, double? EndMinute);
+    double? LastMinute, double? TopMinute, double? EndMinute, string? Trouble = null);

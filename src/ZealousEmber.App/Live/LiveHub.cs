@@ -3,7 +3,7 @@ using Microsoft.AspNetCore.SignalR;
 namespace ZealousEmber.App.Live;
 
 /// <summary>Tells watchers of firings under way: <c>told</c> with the firing's number and a <see cref="LiveContract"/>, once they are there and at every change.</summary>
-internal sealed class LiveHub(LiveFirings firings) : Hub
+internal sealed class LiveHub(LiveFirings firings, LiveFeeds feeds) : Hub
 {
     /// <summary>The message.</summary>
     public const string Told = "told";
@@ -11,8 +11,15 @@ internal sealed class LiveHub(LiveFirings firings) : Hub
     /// <summary>A page that opens while nothing changes, the logger being silent say, still has to ring.</summary>
     public override async Task OnConnectedAsync()
     {
-        foreach (var firing in firings.All) await Clients.Caller.SendAsync(Told, firing.Run.FiringId, await firings.Now(firing, Context.ConnectionAborted), Context.ConnectionAborted);
+        feeds.Open(Context.ConnectionId);
+        await firings.TellAll(Context.ConnectionAborted);
         await base.OnConnectedAsync();
+    }
+
+    public override Task OnDisconnectedAsync(Exception? exception)
+    {
+        feeds.Close(Context.ConnectionId);
+        return base.OnDisconnectedAsync(exception);
     }
 }
 

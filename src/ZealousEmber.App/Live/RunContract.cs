@@ -30,17 +30,17 @@ public sealed record SamplesRequest(string? Logger, string? Stream, IReadOnlyLis
 
 /// <summary>A reading.</summary>
 /// <param name="Sequence">Its number in the stream.</param>
-/// <param name="At">When it was taken.</param>
+/// <param name="At">When it was taken, with its offset: 2026-11-24T17:30:00Z. What is no moment is refused by itself; the others of its batch are taken.</param>
 /// <param name="Celsius">Null where there was no value.</param>
 /// <param name="Share">Mean power share since the reading before, 0 … 1.</param>
 /// <param name="SetPoint">What the controller asked for, °C.</param>
-public sealed record SampleContract(long? Sequence, DateTimeOffset? At, double? Celsius = null, double? Share = null, double? SetPoint = null);
+public sealed record SampleContract(long? Sequence, [property: System.Text.Json.Serialization.JsonConverter(typeof(Http.AnyText))] string? At, double? Celsius = null, double? Share = null, double? SetPoint = null);
 
 /// <summary>What became of a batch.</summary>
-/// <param name="AcceptedThrough">The sequence up to which nothing is missing; the logger may forget what it has up to there.</param>
+/// <param name="AcceptedThrough">The sequence up to which nothing is missing, readings refused for good among them; the logger may forget what it has up to there.</param>
 /// <param name="Duplicates">Readings that were there already.</param>
 /// <param name="Conflicts">Sequences that are there already with other content; the first stays.</param>
-/// <param name="Rejected">Readings that are none, and why; they are not asked for again.</param>
+/// <param name="Rejected">Readings that are none, and why. They are not asked for again, but for those of the future: one of the two clocks is wrong.</param>
 public sealed record SamplesResponse(long? AcceptedThrough, int Duplicates, IReadOnlyList<long> Conflicts, IReadOnlyList<RejectedSample> Rejected);
 
 /// <summary>A reading that was refused.</summary>
@@ -94,4 +94,5 @@ public sealed record LogPointContract(double Minute, double Celsius, double? Sha
 public sealed record RunSummary(int FiringId, int KilnId, FiringState State, DateTimeOffset StartsAt, DateTimeOffset? OpenedAt, string? By);
 
 /// <summary>A kiln as it stands in the kiln room.</summary>
-public sealed record RoomKiln(int KilnId, string Name, int? FiringId, string? Firing, FiringState? State, LiveContract? Live, DateTimeOffset? StartsAt, DateTimeOffset? NextAt, DateTimeOffset? OpenAt, DateTimeOffset? TopAt, string? By);
+/// <param name="Trouble">Why its firing cannot be followed: the kiln is not free.</param>
+public sealed record RoomKiln(int KilnId, string Name, int? FiringId, string? Firing, FiringState? State, LiveContract? Live, DateTimeOffset? StartsAt, DateTimeOffset? NextAt, DateTimeOffset? OpenAt, DateTimeOffset? TopAt, string? By, string? Trouble = null);

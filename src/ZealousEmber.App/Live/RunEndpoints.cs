@@ -66,7 +66,17 @@ internal static class RunEndpoints
         },
         (run, at) => run with { StoppedAt = at }, cancel);
 
-    private static Task<IResult> Opened(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel) => Change(
+    private static async Task<IResult> Opened(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel)
+    {
+        if (studio.Live.Unreadable.All(r => r.FiringId != id)) return await OpenedReadable(id, wire, studio, context, cancel);
+        // Whatever it was started with: whoever stands at the kiln says that it is open.
+        var entry = new FiringEntry(Key(wire?.Key, "opened"), EntryKind.State, studio.Now, Versions.Stamp(context.Request).By, Subject: "opened");
+        if (!await studio.Runs.OpenUnreadable(id, studio.Now, entry, cancel)) return Refused("It was opened already.");
+        studio.Live.Forget(id);
+        return Results.NoContent();
+    }
+
+    private static Task<IResult> OpenedReadable(int id, ChangeStateRequest? wire, LiveStudio studio, HttpContext context, CancellationToken cancel) => Change(
         id, wire, "opened", studio, context,
         (run, at) => run.State(at) switch
         {
@@ -127,7 +137,7 @@ internal static class RunEndpoints
         if (late is not null) return Refused(late + Said(await studio.Runs.Entries(id, cancel), changed));
         if (studio.Live.Find(id) is { } running)
         {
-            if (what == "resumed") await studio.Live.Follow(changed, context.RequestServices, cancel);
+            if (what == "resumed") await studio.Live.Resume(running, changed, context.RequestServices);
             else await studio.Live.Changed(running, changed);
         }
         return Results.Ok(Write(changed, studio.Now));
@@ -141,7 +151,7 @@ internal static class RunEndpoints
 
     private static async Task<IResult> Live(int id, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel)
     {
-        if (studio.Live.Find(id) is { } running) return Results.Ok(await studio.Live.Now(running, cancel));
+        if (studio.Live.Find(id) is { } running) return Results.Ok(await studio.Live.Settled(running, cancel));
         return await studio.Runs.Find(id, cancel) is { } run ? Results.Ok(await studio.Live.AtItsEnd(run, context.RequestServices, cancel)) : ProblemResponses.NotFound("started firing");
     }
 
@@ -165,6 +175,13 @@ internal static class RunEndpoints
         var rooms = new List<RoomKiln>();
         foreach (var kiln in await kilns.Search(null, cancel))
         {
+            if (studio.Live.Unreadable.FirstOrDefault(r => r.KilnId == kiln.Id) is { } unreadable)
+            {
+                rooms.Add(new RoomKiln(
+                    kiln.Id, kiln.Item.Name, unreadable.FiringId, (await studio.Firings.Find(unreadable.FiringId, cancel))?.Item.Name, null, null, unreadable.StartsAt.ToDateTimeOffset(), null, null, null, unreadable.By,
+                    "How this firing was started cannot be read. The kiln may be hot: look at it. Once it is empty, say that it was opened."));
+                continue;
+            }
             var running = studio.Live.All.FirstOrDefault(r => r.Run.KilnId == kiln.Id);
             if (running is null)
             {
@@ -174,7 +191,7 @@ internal static class RunEndpoints
             var (run, live) = (running.Run, await studio.Live.Now(running, cancel));
             DateTimeOffset? At(double? minute) => minute is { } m ? run.StartsAt.ToDateTimeOffset().AddMinutes(m) : null;
             rooms.Add(new RoomKiln(
-                kiln.Id, kiln.Item.Name, run.FiringId, (await studio.Firings.Find(run.FiringId, cancel))?.Item.Name, live.State, live, run.StartsAt.ToDateTimeOffset(), At(live.Next?.Minute), At(live.Forecast?.Open.P50), At(live.Forecast?.Top.P50), run.By));
+                kiln.Id, kiln.Item.Name, run.FiringId, (await studio.Firings.Find(run.FiringId, cancel))?.Item.Name, live.State, live, run.StartsAt.ToDateTimeOffset(), At(live.Next?.Minute), At(live.Forecast?.Open.P50), At(live.Forecast?.Top.P50), run.By, live.Trouble));
         }
         return Results.Ok(rooms);
     }

@@ -9,11 +9,27 @@ using ZealousEmber.Store.Firings;
 
 namespace ZealousEmber.App.Live;
 
+/// <summary>Why a firing cannot be followed.</summary>
+/// <param name="Why">What went wrong, for the log.</param>
+/// <param name="TryAgain">When it is tried again.</param>
+/// <param name="Tries">How often it was.</param>
+internal sealed record FollowTrouble(string Why, Instant TryAgain, int Tries)
+{
+    /// <summary>What is told of it at the kiln.</summary>
+    public string Told => "This firing cannot be followed at the moment. The firing itself goes on, and every reading is kept: watch the controller and the cones. It is tried again by itself.";
+}
+
 /// <summary>A firing under way, in memory: built from what is stored, and told everything that is stored after. One at a time by its gate.</summary>
 internal sealed class RunningFiring(FiringRun run)
 {
     /// <summary>A block of drying goes on by so much at "steam", minutes.</summary>
     public const double SteamBlock = 30;
+
+    /// <summary>Of two loggers one is always a little behind, minutes.</summary>
+    private const double LittleLate = 2;
+
+    // Seconds.
+    private const double LongestWait = 300;
 
     private const string SimulatedLogger = "simulated kiln";
     private double switchedOff = double.PositiveInfinity;
@@ -27,18 +43,62 @@ internal sealed class RunningFiring(FiringRun run)
     /// <summary>When watchers were last told of it.</summary>
     public Instant ToldAt { get; set; } = Instant.MinValue;
 
-    /// <summary>As it is followed.</summary>
-    public IFollowedFiring Live { get; private set; } = run.Follow();
+    /// <summary>As it is followed; nothing is known of it before the first time it was.</summary>
+    public IFollowedFiring Live { get; private set; } = new UnfollowedFiring();
+
+    /// <summary>Why it cannot be followed; nothing while it is.</summary>
+    public FollowTrouble? Trouble { get; private set; }
+
+    /// <summary>Something was stored from so long before what was followed that it has to be followed anew.</summary>
+    public bool IsStale { get; set; }
+
+    /// <summary>It is being followed anew, aside; done when it is not.</summary>
+    public Task Rebuilding { get; set; } = Task.CompletedTask;
+
+    /// <summary>Watchers are still to be told of what came last.</summary>
+    public bool IsUntold { get; set; }
 
     /// <summary>The kiln, where it is simulated.</summary>
     public SimulatedKiln? Simulated { get; private set; }
 
     /// <summary>Follows what is stored from the beginning: readings and entries in the order of their time.</summary>
-    public void Rebuild(IReadOnlyList<StoredSample> samples, IReadOnlyList<FiringEntry> entries)
+    /// <param name="samples">In the order of time.</param>
+    /// <param name="entries">In the order of time.</param>
+    /// <param name="until">What is of a later time is left for then: the clock was put back since it was noted.</param>
+    public void Rebuild(IReadOnlyList<StoredSample> samples, IReadOnlyList<FiringEntry> entries, Instant? until = null)
     {
-        Follow(samples, entries, _ => { });
+        var past = until is { } end ? samples.TakeWhile(s => s.At <= end.ToUnixTimeMilliseconds()).ToList() : samples;
+        Follow(past, until is null ? entries : [.. entries.TakeWhile(e => e.At <= until)], _ => { });
+        (Trouble, IsStale) = (null, false);
         if (Run.StoppedAt is { } stopped) SwitchOff(Run.Minutes(stopped));
         if (Run.Link == LinkKind.Simulated) Simulate(samples.Count > 0 ? samples.Max(s => s.Sequence) : 0, entries);
+    }
+
+    /// <summary>A finished firing followed to its end; one that cannot be followed teaches nothing, and stops nothing.</summary>
+    public static RunningFiring AtItsEnd(FiringRun run, IReadOnlyList<StoredSample> samples, IReadOnlyList<FiringEntry> entries)
+    {
+        var firing = new RunningFiring(run);
+        try
+        {
+            firing.Rebuild(samples, entries);
+        }
+        catch (Exception error) when (error is not (OperationCanceledException or OutOfMemoryException))
+        {
+            firing.Fail(error, run.StartsAt);
+        }
+        return firing;
+    }
+
+    /// <summary>Goes on from where another has followed it to.</summary>
+    public void Adopt(RunningFiring other) => (Live, Simulated, switchedOff, Trouble, IsStale) = (other.Live, other.Simulated, other.switchedOff, other.Trouble, false);
+
+    /// <summary>It cannot be followed: what is read of it is shown, and it is tried again, after longer and longer.</summary>
+    public void Fail(Exception error, Instant now)
+    {
+        var tries = (Trouble?.Tries ?? 0) + 1;
+        Trouble = new FollowTrouble(error.Message, now + Duration.FromSeconds(Math.Min(LongestWait, Math.Pow(2, tries))), tries);
+        Live = new UnfollowedFiring();
+        if (Run.StoppedAt is { } stopped) Live.SwitchOff(Run.Minutes(stopped));
     }
 
     /// <summary>What was told of it as it went on, by what is stored.</summary>
@@ -60,37 +120,39 @@ internal sealed class RunningFiring(FiringRun run)
         return reports;
     }
 
-    /// <summary>New readings, in the order of time; false where one came too late and everything has to be followed anew.</summary>
-    public bool Take(IEnumerable<StoredSample> samples)
+    /// <summary>New readings, in the order of time. One from long before the last has it followed anew; one that is a little late is told by its neighbours as well.</summary>
+    public void Take(IEnumerable<StoredSample> samples)
     {
-        var inTime = true;
-        foreach (var sample in samples.OrderBy(s => s.At)) inTime &= Live.Add(Sample(sample));
-        return inTime;
+        foreach (var sample in samples.OrderBy(s => s.At).Select(Sample))
+        {
+            if (!Live.Add(sample) && Live.LastAt - sample.Minutes > LittleLate) IsStale = true;
+        }
     }
 
-    /// <summary>A new entry; true where it was a reading from before the last one.</summary>
-    public bool Take(FiringEntry entry)
+    /// <summary>A new entry; a reading from before the last one has it followed anew.</summary>
+    public void Take(FiringEntry entry)
     {
         var minutes = Run.Minutes(entry.At);
         switch (entry.Kind)
         {
             case EntryKind.Reading when entry.Celsius is { } celsius:
-                return !Live.Add(new FiringSample(minutes, celsius, ByHand: true));
+                IsStale |= !Live.Add(new FiringSample(minutes, celsius, ByHand: true));
+                break;
             case EntryKind.Steam:
                 Live.Looked(minutes, isDry: false, SteamBlock, entry.By ?? "somebody");
                 Simulated?.Extend(Duration.FromMinutes(SteamBlock));
-                return false;
+                break;
             case EntryKind.Dry:
                 Live.Looked(minutes, isDry: true, SteamBlock, entry.By ?? "somebody");
-                return false;
+                break;
             case EntryKind.Turned or EntryKind.Colour or EntryKind.ConeDown or EntryKind.AirSign or EntryKind.Replanned when Live is FuelFollower fuel:
                 Take(fuel, entry, minutes);
-                return false;
+                break;
             case EntryKind.Acknowledged when entry.Subject is { } alarm:
                 Live.Board.Acknowledge(alarm, entry.By ?? "somebody", entry.Text, minutes);
-                return false;
+                break;
             default:
-                return false;
+                break;
         }
     }
 
@@ -153,7 +215,7 @@ internal sealed class RunningFiring(FiringRun run)
     {
         var report = Live.Report(Minutes(wall));
         var at = Run.StartsAt + Duration.FromMinutes(report.At);
-        return LiveMapping.Write(Live, report, Run.State(at), at);
+        return LiveMapping.Write(Live, report, Run.State(at), at) with { Trouble = Trouble?.Told };
     }
 
     private LiveContract TellAt(double minute)

@@ -154,15 +154,8 @@ internal sealed class FiringReader(
         var kiln = withTaught && await kilns.Find(run.KilnId, cancel) is { } found && found.Of<Kiln>() is { } electric ? await taught.Of(electric, cancel) : null;
         var entries = await runs.Entries(id, cancel);
         var stored = await samples.Read(id, cancel);
-        var fuel = run.IsFuel ? Followed(run, stored, entries) : null;
+        var fuel = run.IsFuel ? RunningFiring.AtItsEnd(run, stored, entries).Live as FuelFollower : null;
         return new ReadFiring(draft, run, await records.Find(id, cancel), fuel is null ? FinishedLog.Of(run, stored) : FuelLog(run, fuel), problems.Count == 0 ? load : null, kiln, entries, fuel?.Burned);
-    }
-
-    private static FuelFollower Followed(FiringRun run, List<StoredSample> stored, IReadOnlyList<FiringEntry> entries)
-    {
-        var firing = new RunningFiring(run);
-        firing.Rebuild(stored, entries);
-        return (FuelFollower)firing.Live;
     }
 
     /// <summary>A fuel firing as it was by its turns and by what was seen: every five minutes, until it was opened.</summary>
