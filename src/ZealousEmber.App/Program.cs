@@ -58,6 +58,8 @@ async Task Serve()
     {
         ListenAddress.Listen(kestrel, port);
         kestrel.Limits.MaxRequestBodySize = BodyLimit.Usual;
+        // What is longer than our own limits is refused by ourselves, in words.
+        (kestrel.Limits.MaxRequestLineSize, kestrel.Limits.MaxRequestHeadersTotalSize) = (64 * 1024, 128 * 1024);
     });
     builder.Services.AddSerilog(log => log
         .MinimumLevel.Is(LogEventLevel.Warning)
@@ -79,6 +81,7 @@ async Task Serve()
     builder.Services.AddLargeBodyQueue();
     // The build starts the program once to write down its API; that must not touch anybody's data.
     var isWritingApi = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+    builder.Services.AddSingleton<LiveFeeds>();
     builder.Services.AddSingleton<LiveFirings>();
     builder.Services.AddSingleton<TaughtKilns>();
     builder.Services.AddSingleton<TaughtFuelKilns>();
@@ -160,6 +163,7 @@ static void WireJson(JsonSerializerOptions json)
     json.Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
     json.Converters.Add(new WireEnumConverter());
     json.Converters.Add(NodaConverters.OffsetDateTimeConverter);
+    json.Converters.Add(new MomentConverter());
 }
 
 /// <summary>Named so that tests can start the program.</summary>

@@ -10,10 +10,13 @@ namespace ZealousEmber.Tests;
 public class RunningStudio : WebApplicationFactory<Program>, IAsyncLifetime
 {
     /// <summary>Where its data lies.</summary>
-    public string Folder { get; } = Directory.CreateTempSubdirectory("ember-test-").FullName;
+    public string Folder { get; init; } = Directory.CreateTempSubdirectory("ember-test-").FullName;
 
     /// <summary>The clock the program runs by; it can be put forward.</summary>
-    public MovableClock Clock { get; } = new();
+    public MovableClock Clock { get; init; } = new();
+
+    /// <summary>Its folder is left for another start.</summary>
+    public bool LeavesFolder { get; init; }
 
     /// <summary>Whether it starts with the demo studio or empty.</summary>
     protected virtual bool Demo => true;
@@ -25,7 +28,7 @@ public class RunningStudio : WebApplicationFactory<Program>, IAsyncLifetime
 
     public ValueTask InitializeAsync()
     {
-        if (Demo) File.Copy(DemoDatabase.Value, Path.Combine(Folder, "ember.db"));
+        if (Demo && !File.Exists(Path.Combine(Folder, "ember.db"))) File.Copy(DemoDatabase.Value, Path.Combine(Folder, "ember.db"));
         UseKestrel(0);
         StartServer();
         Http = new HttpClient { BaseAddress = Address };
@@ -64,7 +67,7 @@ public class RunningStudio : WebApplicationFactory<Program>, IAsyncLifetime
         await base.DisposeAsync();
         GC.SuppressFinalize(this);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        Directory.Delete(Folder, recursive: true);
+        if (!LeavesFolder) Directory.Delete(Folder, recursive: true);
     }
 }
 

@@ -92,7 +92,7 @@ internal static class DiagnosisEndpoints
             if (value.ValueKind == JsonValueKind.Null) continue;
             if (name == Where)
             {
-                if (value.ValueKind == JsonValueKind.String && Enum.TryParse<FaultPlace>(value.GetString()!.Replace("-", "", StringComparison.Ordinal), ignoreCase: true, out var place) && Enum.IsDefined(place)) where = place;
+                if (value.TextOf() is { } said && Enum.TryParse<FaultPlace>(said.Replace("-", "", StringComparison.Ordinal), ignoreCase: true, out var place) && Enum.IsDefined(place)) where = place;
                 else problems.Add(new Problem(at, "Where it is seen: all, oneShelf, oneGlaze, oneClay, onePiece or oneLot."));
             }
             else if (FiringNumbers.Measured.Any(n => n.Name == name))

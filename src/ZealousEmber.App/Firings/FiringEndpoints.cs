@@ -28,7 +28,7 @@ internal static class FiringEndpoints
     {
         var context = invocation.HttpContext;
         if (HttpMethods.IsDelete(context.Request.Method) && int.TryParse(context.Request.RouteValues["id"] as string, out var id)
-            && await context.RequestServices.GetRequiredService<FiringRuns>().Find(id, context.RequestAborted) is { IsUnderWay: true })
+            && await context.RequestServices.GetRequiredService<FiringRuns>().Started(id, context.RequestAborted) is { OpenedAt: null })
             return Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "Not now", detail: "This firing is in its kiln. Note there that it was opened; then it can be deleted.");
         return await next(invocation);
     }

@@ -14,6 +14,7 @@ using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
 
@@ -31,6 +32,9 @@ internal static class FiringMapping
         var (services, cancel) = (context.RequestServices, context.RequestAborted);
         var read = Read(wire, Instant.FromDateTimeOffset(services.GetRequiredService<TimeProvider>().GetUtcNow()), Versions.Stamp(context.Request).By);
         if (!read.IsOk) return read;
+        if (before is not null && (wire!.KilnId != before.KilnId || read.Value.Kind != before.Kind) && context.Request.RouteValues["id"] is string text && int.TryParse(text, out var id)
+            && await services.GetRequiredService<FiringRuns>().Started(id, cancel) is not null)
+            return new Problem(wire.KilnId != before.KilnId ? "kilnId" : "kind", "This firing was started: its kiln and its kind stay as they were. Duplicate it to fire the same elsewhere.");
         var problems = new List<Problem>();
         var schedule = await PinSchedule(wire!, services.GetRequiredService<ScheduleRepository>(), problems, cancel);
         var kiln = await PinKiln(wire!.KilnId, before, services, cancel);

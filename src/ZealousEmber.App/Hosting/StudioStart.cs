@@ -14,6 +14,11 @@ internal static class StudioStart
         var folder = app.Services.GetRequiredService<StudioFolder>();
         await using var scope = app.Services.CreateAsyncScope();
         await StudioDatabase.BringUpToDate(scope.ServiceProvider.GetRequiredService<StudioContext>(), folder, time.GetUtcNow());
+        if (await StudioDatabase.LookForDamage(scope.ServiceProvider.GetRequiredService<StudioContext>(), CancellationToken.None) is { } damage)
+        {
+            app.Services.GetRequiredService<StoreHealth>().Damage = damage;
+            app.Logger.LogError("The data file is damaged: {Damage}", damage);
+        }
         if (!app.Configuration.GetValue<bool>("demo")) return;
         await SaltmarshLane.Seed(scope.ServiceProvider, time);
         // Its logbook is there from the first look on; a studio of one's own has its firings worked out one by one.

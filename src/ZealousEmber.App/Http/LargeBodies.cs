@@ -9,12 +9,20 @@ internal static class LargeBodies
     /// <summary>Name of the queue, for the addresses that take such bodies.</summary>
     public const string Queue = "large-bodies";
 
+    /// <summary>Name of the queue of pictures: one at a time, since a small file may be a very large picture.</summary>
+    public const string Photos = "photos";
+
+    /// <summary>Name of the queue of whole copies: one at a time, since each is a whole database on the disk.</summary>
+    public const string Copies = "copies";
+
     private const int AtOnce = 2;
     private const int Waiting = 32;
 
     public static void AddLargeBodyQueue(this IServiceCollection services) => services.AddRateLimiter(options =>
     {
         options.AddConcurrencyLimiter(Queue, queue => (queue.PermitLimit, queue.QueueLimit, queue.QueueProcessingOrder) = (AtOnce, Waiting, QueueProcessingOrder.OldestFirst));
+        foreach (var alone in new[] { Photos, Copies })
+            options.AddConcurrencyLimiter(alone, queue => (queue.PermitLimit, queue.QueueLimit, queue.QueueProcessingOrder) = (1, Waiting, QueueProcessingOrder.OldestFirst));
         options.OnRejected = async (rejected, _) =>
         {
             rejected.HttpContext.Response.Headers.RetryAfter = "5";

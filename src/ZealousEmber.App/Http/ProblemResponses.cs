@@ -54,6 +54,7 @@ internal static class ProblemResponses
         StatusCodes.Status404NotFound => "There is nothing at this address.",
         StatusCodes.Status405MethodNotAllowed => "This address does not do that; see /api/docs.",
         StatusCodes.Status413PayloadTooLarge => "This is larger than anything the program takes.",
+        StatusCodes.Status414UriTooLong => "This address is too long.",
         StatusCodes.Status415UnsupportedMediaType => "The body has to be application/json, in UTF-8.",
         StatusCodes.Status431RequestHeaderFieldsTooLarge => "The headers of this request are too large.",
         StatusCodes.Status500InternalServerError => "Something went wrong in the program. Nothing that was saved before is lost.",
@@ -113,6 +114,10 @@ internal static class ProblemResponses
                 case not null when StoreHealth.IsBusy(exception):
                     context.Response.Headers.RetryAfter = "2";
                     await Write(context, StatusCodes.Status503ServiceUnavailable, "Busy", "Another change is taking long. Nothing was saved; try again in a moment.");
+                    return true;
+                case not null when StoreHealth.IsDamaged(exception):
+                    context.RequestServices.GetRequiredService<StoreHealth>().Damage ??= "found while reading";
+                    await Write(context, StatusCodes.Status507InsufficientStorage, "The data file is damaged", "What is asked for lies in a damaged part of the data file. The rest still works: make a backup, and put the last good one in its place (see the README).");
                     return true;
                 default:
                     return false;

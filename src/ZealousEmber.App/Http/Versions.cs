@@ -20,7 +20,7 @@ internal static class Versions
     public static void Tell(HttpResponse response, int version, string? saveKey)
     {
         response.Headers.ETag = Tag(version);
-        if (saveKey is not null) response.Headers[SaveKeyHeader] = saveKey;
+        if (saveKey?.All(c => c is >= ' ' and <= '~') == true) response.Headers[SaveKeyHeader] = saveKey;
     }
 
     /// <summary>The version an If-Match header names; none for <c>*</c>. False when the header is missing or names no version of ours: a weak tag matches nothing.</summary>

@@ -1,9 +1,12 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
 using NodaTime;
+using NodaTime.Text;
 using ZealousEmber.Core;
 
 namespace ZealousEmber.App.Http;
 
-/// <summary>Moments on the wire: a date and time with its offset.</summary>
+/// <summary>Moments on the wire: a date and time with its offset. Without one nobody knows when it was: in autumn an hour comes twice.</summary>
 internal static class WireTime
 {
     /// <summary>What to say of text that is no moment.</summary>
@@ -17,4 +20,30 @@ internal static class WireTime
         problems.Add(new Problem(field, "A moment lies between the years 1900 and 2400."));
         return null;
     }
+
+    /// <summary>The moment of a text; nothing where it is none, or says no offset.</summary>
+    public static DateTimeOffset? Read(string? text) =>
+        text is not null && OffsetDateTimePattern.ExtendedIso.Parse(text) is { Success: true, Value: { Year: >= 1 and <= 9998 } at } ? at.ToDateTimeOffset() : null;
+}
+
+/// <summary>Moments of contracts, in and out.</summary>
+internal sealed class MomentConverter : JsonConverter<DateTimeOffset>
+{
+    public override DateTimeOffset Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+        reader.TokenType == JsonTokenType.String && WireTime.Read(reader.GetString()) is { } at ? at : throw new JsonException("This is no NodaTime.OffsetDateTime.");
+
+    public override void Write(Utf8JsonWriter writer, DateTimeOffset value, JsonSerializerOptions options) => writer.WriteStringValue(value);
+}
+
+/// <summary>Text as it is, and anything else as it is written: one wrong value of a list is told by itself, and does not take the others with it.</summary>
+internal sealed class AnyText : JsonConverter<string?>
+{
+    public override string? Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
+    {
+        if (reader.TokenType is JsonTokenType.String) return reader.GetString();
+        using var value = JsonDocument.ParseValue(ref reader);
+        return value.RootElement.GetRawText();
+    }
+
+    public override void Write(Utf8JsonWriter writer, string? value, JsonSerializerOptions options) => writer.WriteStringValue(value);
 }

@@ -94,7 +94,7 @@ internal static class LogbookEndpoints
             case { ValueKind: JsonValueKind.Number } number when number.TryGetDouble(out var through):
                 (align, celsius) = (Alignment.Rise, through);
                 break;
-            case { ValueKind: JsonValueKind.String } word when Enum.TryParse<Alignment>(word.GetString(), ignoreCase: true, out var named) && Enum.IsDefined(named) && !double.TryParse(word.GetString(), out _):
+            case { ValueKind: JsonValueKind.String } word when Enum.TryParse<Alignment>(word.TextOf(), ignoreCase: true, out var named) && Enum.IsDefined(named) && !double.TryParse(word.TextOf(), out _):
                 align = named;
                 break;
             default:

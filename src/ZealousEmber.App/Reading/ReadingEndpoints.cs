@@ -50,6 +50,8 @@ internal static class ReadingEndpoints
         if (run.ClosedAt is not null) return RunEndpoints.Refused("This firing is closed. Open it again to change what was read.");
         int? version = null;
         if (context.Request.Headers.IfMatch.Count > 0 && !Versions.TryReadIfMatch(context.Request, out version)) return Versions.PreconditionFailed(context.Request);
+        // Who says no version means the one there is now: of several at once only the first has seen it.
+        version ??= context.Request.Headers.IfMatch.Count == 0 ? (await studio.Records.Find(id, cancel)).Version : null;
         var problems = new List<Problem>();
         var both = wirePacks is not null && wireResults is not null;
         ImmutableArray<ReadPack>? packs = wirePacks is null ? null : PackMapping.Read(wirePacks, "packs", problems);

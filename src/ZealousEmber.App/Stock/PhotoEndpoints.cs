@@ -26,7 +26,7 @@ internal static class PhotoEndpoints
         Delegate remove = async (int id, PhotoRepository photos, CancellationToken cancel) => await photos.Remove(of, id, cancel) ? Results.NoContent() : ProblemResponses.NotFound("photo");
         api.MapGet("photos", all).WithSummary($"Which {what} has a photo").Produces<PhotoContract[]>();
         api.MapGet("{id:int}/photo", show).WithSummary($"The photo of a {what}").Produces(200, contentType: "image/jpeg").ProducesProblem(404);
-        api.MapPut("{id:int}/photo", save).WithSummary($"Save a photo of a {what}, in the place of the one before").WithMetadata(new BodySize(BodyLimit.Photo))
+        api.MapPut("{id:int}/photo", save).WithSummary($"Save a photo of a {what}, in the place of the one before").WithMetadata(new BodySize(BodyLimit.Photo)).RequireRateLimiting(LargeBodies.Photos)
             .Produces(204).ProducesValidationProblem(422).ProducesProblem(404);
         api.MapDelete("{id:int}/photo", remove).WithSummary($"Remove the photo of a {what}").Produces(204).ProducesProblem(404);
     }

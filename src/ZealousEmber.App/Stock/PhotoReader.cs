@@ -26,7 +26,9 @@ internal static class PhotoReader
             return new Problem("photo", "A photo is a JPEG, PNG or WebP picture.");
         if ((long)codec.Info.Width * codec.Info.Height > MostPixels)
             return new Problem("photo", $"This picture is {codec.Info.Width} × {codec.Info.Height} pixels; at most {MostPixels / 1_000_000} million are taken.");
-        using var picture = SKBitmap.Decode(codec, new SKImageInfo(codec.Info.Width, codec.Info.Height));
+        // Some formats can be decoded smaller than they are.
+        var size = codec.GetScaledDimensions(Math.Min(1f, LongestSide / (float)Math.Max(codec.Info.Width, codec.Info.Height)));
+        using var picture = SKBitmap.Decode(codec, new SKImageInfo(size.Width, size.Height));
         if (picture is null) return new Problem("photo", "This picture is damaged.");
         using var drawn = Draw(picture, codec.EncodedOrigin);
         using var image = SKImage.FromBitmap(drawn);

@@ -19,21 +19,26 @@ public sealed record ArchiveManifest(string Format, int Version, DateTimeOffset 
 internal static class ArchiveEndpoints
 {
     private const string Format = "zealous-ember-studio";
+    private const string NotEmpty = "There is something in this studio already, and it is not overwritten. Restore into a new one: start the program on an empty folder. With the program stopped, a backup of the database can be put in its place instead (see the README).";
     private const int Version = 1;
     private const string Database = "studio.db";
     private const string Manifest = "manifest.json";
+
+    // A database is pages of numbers and words, which pack to a tenth at best; what unpacks to far more than that is none. Bytes.
+    private const long LeastUnpacked = 64_000_000;
+    private const long MostTimes = 40;
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { WriteIndented = true };
 
     public static void MapArchives(this WebApplication app)
     {
-        app.MapGet("/api/backup", Backup).WithTags("Studio").WithSummary("The whole studio as one archive: the database, and everything in open formats beside it").Produces(200, contentType: "application/zip");
+        app.MapGet("/api/backup", Backup).WithMetadata(new OwnPagesOnly()).RequireRateLimiting(LargeBodies.Copies).WithTags("Studio").WithSummary("The whole studio as one archive: the database, and everything in open formats beside it").Produces(200, contentType: "application/zip");
         app.MapPost("/api/restore", Restore).WithMetadata(new BodySize(BodyLimit.Studio)).RequireRateLimiting(LargeBodies.Queue).WithTags("Studio")
             .WithSummary("Take over such an archive, the bytes themselves, into a studio in which nothing was written yet").Accepts<Stream>("application/zip").Produces<ArchiveManifest>().ProducesProblem(409).ProducesValidationProblem(422);
     }
 
-    private static async Task<IResult> Backup(StudioContext context, StudioExport export, TimeProvider time, CancellationToken cancel)
+    private static Task<IResult> Backup(StudioContext context, StudioExport export, StudioFolder folder, TimeProvider time, CancellationToken cancel) => CopyEndpoints.Made(folder, async file =>
     {
-        var (copy, file) = (CopyEndpoints.TemporaryFile(), CopyEndpoints.TemporaryFile());
+        var copy = folder.WorkingFile();
         try
         {
             await StudioDatabase.CopyTo(context, copy);
@@ -52,19 +57,19 @@ internal static class ArchiveEndpoints
         {
             File.Delete(copy);
         }
-    }
+    });
 
-    private static async Task<IResult> Restore(HttpRequest request, StudioContext context, WriteQueue queue, LiveFirings live, FiringReader reader, TimeProvider time, CancellationToken cancel)
+    private static async Task<IResult> Restore(HttpRequest request, StudioContext context, WriteQueue queue, StudioFolder folder, LiveFirings live, FiringReader reader, TimeProvider time, CancellationToken cancel)
     {
-        if (!await StudioDatabase.IsEmpty(context, cancel))
-            return RunEndpoints.Refused("There is something in this studio already, and it is not overwritten. Restore into a new one: start the program on an empty folder. With the program stopped, a backup of the database can be put in its place instead (see the README).");
-        var (zip, file) = (CopyEndpoints.TemporaryFile(), CopyEndpoints.TemporaryFile());
+        if (!await StudioDatabase.IsEmpty(context, cancel)) return RunEndpoints.Refused(NotEmpty);
+        var (zip, file) = (folder.WorkingFile(), folder.WorkingFile());
         try
         {
             await using (var stream = File.Create(zip)) await request.Body.CopyToAsync(stream, cancel);
             var manifest = await Unpack(zip, file, cancel);
             if (!manifest.IsOk) return ProblemResponses.Of(manifest.Problems);
-            await StudioDatabase.TakeOver(context, queue, file, "The archive", time.GetUtcNow(), cancel);
+            // Asked again where nobody else writes: what was saved while the archive came in stays.
+            if (!await StudioDatabase.TakeOver(context, queue, file, "The archive", time.GetUtcNow(), cancel)) return RunEndpoints.Refused(NotEmpty);
             await live.TakeUp(CancellationToken.None);
             await reader.Refresh(CancellationToken.None);
             return Results.Ok(manifest.Value);
@@ -91,7 +96,16 @@ internal static class ArchiveEndpoints
             await using (var stream = await described.OpenAsync(cancel)) manifest = await JsonSerializer.DeserializeAsync<ArchiveManifest>(stream, Json, cancel);
             if (manifest?.Format != Format) return NotWhole("This is no archive of a studio.");
             if (manifest.Version > Version) return new Problem("archive", $"This archive was made by a newer version of the program (archive {manifest.Version}; this program reads up to {Version}). Nothing was changed.");
-            await database.ExtractToFileAsync(to, overwrite: true, cancel);
+            // A database is pages of numbers and text; what unpacks to far more than was sent is none.
+            var most = Math.Max(LeastUnpacked, MostTimes * new FileInfo(zip).Length);
+            await using var from = await database.OpenAsync(cancel);
+            await using var into = File.Create(to);
+            var buffer = new byte[128 * 1024];
+            for (int read; (read = await from.ReadAsync(buffer, cancel)) > 0;)
+            {
+                if (into.Length + read > most) return NotWhole("This archive unpacks to far more than a studio holds.");
+                await into.WriteAsync(buffer.AsMemory(0, read), cancel);
+            }
             return manifest;
         }
         catch (Exception error) when (error is InvalidDataException or JsonException or EndOfStreamException)

@@ -1,5 +1,6 @@
 using System.Globalization;
 using ZealousEmber.App.Exchange;
+using ZealousEmber.App.Http;
 using ZealousEmber.Store;
 using ZealousEmber.Store.Files;
 
@@ -8,35 +9,44 @@ namespace ZealousEmber.App.Studio;
 /// <summary>The whole studio in one download: as a backup that can be restored, or in open formats.</summary>
 internal static class CopyEndpoints
 {
-    // A folder only this person can read.
-    private static readonly Lazy<string> Private = new(() => Directory.CreateTempSubdirectory("zealous-ember-").FullName);
-
     public static void MapCopies(this WebApplication app)
     {
-        var api = app.MapGroup("/api/studio").WithTags("Studio");
+        var api = app.MapGroup("/api/studio").WithTags("Studio").WithMetadata(new OwnPagesOnly()).RequireRateLimiting(LargeBodies.Copies);
         api.MapGet("backup", Backup).WithSummary("A consistent copy of the database, made while it is in use").Produces(200, contentType: "application/vnd.sqlite3");
         api.MapGet("export", Export).WithSummary("Everything in open formats: JSON and photos in a zip").Produces(200, contentType: "application/zip");
     }
 
-    private static async Task<IResult> Backup(StudioContext context, TimeProvider time, CancellationToken cancel)
+    private static Task<IResult> Backup(StudioContext context, StudioFolder folder, TimeProvider time, CancellationToken cancel) => Made(folder, async file =>
     {
         cancel.ThrowIfCancellationRequested();
-        var file = TemporaryFile();
         await StudioDatabase.CopyTo(context, file);
         return Send(file, "application/vnd.sqlite3", $"zealous-ember-{Day(time)}.db");
-    }
+    });
 
-    private static async Task<IResult> Export(StudioExport export, TimeProvider time, CancellationToken cancel)
+    private static Task<IResult> Export(StudioExport export, StudioFolder folder, TimeProvider time, CancellationToken cancel) => Made(folder, async file =>
     {
-        var file = TemporaryFile();
         await using (var zip = File.Create(file)) await export.Write(zip, cancel);
         return Send(file, "application/zip", $"zealous-ember-{Day(time)}.zip");
+    });
+
+    /// <summary>Makes a file of its own and sends it; of what is given up nothing is left.</summary>
+    internal static async Task<IResult> Made(StudioFolder folder, Func<string, Task<IResult>> make)
+    {
+        var file = folder.WorkingFile();
+        try
+        {
+            return await make(file);
+        }
+        catch
+        {
+            File.Delete(file);
+            throw;
+        }
     }
 
     internal static string Day(TimeProvider time) => time.GetUtcNow().ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 
-    internal static string TemporaryFile() => Path.Combine(Private.Value, Guid.NewGuid().ToString("n"));
-
+    // Gone with the stream that reads it, whoever gives up meanwhile.
     internal static IResult Send(string file, string contentType, string name) => Results.File(
         new FileStream(file, new FileStreamOptions { Options = FileOptions.DeleteOnClose | FileOptions.Asynchronous, Access = FileAccess.Read }), contentType, name);
 }
