@@ -104,6 +104,43 @@ public class AlarmTests
         dry.Board.All.Single(a => a.Id == "steam-look").AcknowledgedBy.ShouldBe("Tobin");
     }
 
+    [Theory]
+    [InlineData(LiveRun.Bisque, 3)]
+    [InlineData("80/h to 600; 130/h to 1000 hold 10m; off", 3)]
+    public void Steam_is_asked_after_with_or_without_a_block_and_never_past_the_use_of_it(string line, int most)
+    {
+        var fired = Simulate("top-190", line, 3, 500);
+        var live = LiveRun.Watch(Make.Kiln("top-190"), Make.Kiln("top-190").UsualLoad(ScheduleKind.Bisque), Make.Program(line));
+        var askedAt = new List<double>();
+        foreach (var minute in Enumerable.Range(1, 500))
+        {
+            live.Feed(fired, minute);
+            if (live.Report(minute, withForecast: false).SteamAskedAt is { } at && !askedAt.Contains(at)) askedAt.Add(at);
+        }
+        askedAt.Count.ShouldBeInRange(1, most);
+        var look = live.Board.All.Where(a => a.Id == "steam-look").ShouldHaveSingleItem();
+        look.Weight.ShouldBe(AlarmWeight.Danger, "it boiled and nobody had looked");
+        fired.At(look.Until.ShouldNotBeNull()).Chamber.ShouldBeInRange(155, 170, "well past boiling a look helps no more");
+    }
+
+    [Fact]
+    public void A_damp_load_that_was_dry_at_one_hold_is_asked_after_at_the_next()
+    {
+        const string line = "40/h to 70 hold 1h; 40/h to 95 hold 1h; 100/h to 600; off";
+        var fired = Simulate("top-190", line, 3, 300);
+        foreach (var (water, again) in new[] { (0.3, false), (3, true) })
+        {
+            var live = LiveRun.Watch(Make.Kiln("top-190"), new ZealousEmber.Core.Kilns.KilnLoad(30, 20, true, water), Make.Program(line));
+            live.Feed(fired, 145);
+            live.Report(145, withForecast: false).SteamAskedAt.ShouldNotBeNull();
+            live.Looked(145, isDry: true, 0, "Tobin");
+            live.Feed(fired, 185);
+            live.Report(185, withForecast: false).SteamAskedAt.ShouldBeNull();
+            live.Feed(fired, 250);
+            (live.Report(250, withForecast: false).SteamAskedAt is not null).ShouldBe(again, $"{water} kg");
+        }
+    }
+
     [Fact]
     public void A_danger_stays_until_somebody_has_seen_it()
     {

@@ -38,7 +38,7 @@ public class GapTests
 
     [Fact]
     public void Whatever_the_step_the_heat_work_after_it_is_that_of_the_kiln() =>
-        Gen.Select(Gen.Int[0, Kinds.Length - 1], Gen.Int[0, Lines.Length - 1], Gen.Double[0.02, 1.3], Gen.Double[11, 180], Gen.Bool).Sample(
+        Gen.Select(Gen.Int[0, Kinds.Length - 1], Gen.Int[0, Lines.Length - 1], Gen.Double[0.02, 1.3], Gen.Double[11, 90], Gen.Bool).Sample(
             (kind, line, at, minutes, isCut) =>
             {
                 var (kiln, program) = (Make.Kiln(Kinds[kind]), Make.Program(Lines[line]));

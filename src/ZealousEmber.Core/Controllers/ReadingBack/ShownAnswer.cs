@@ -8,6 +8,9 @@ public static partial class ShownAnswer
 {
     private const double Minutes = 60;
 
+    /// <summary>h. A bare number above it is minutes.</summary>
+    private const double LongestHold = 24;
+
     /// <summary>The answer as the question shows it; nothing where it can be none of that question.</summary>
     public static string? Read(Question question, string said)
     {
@@ -51,8 +54,8 @@ public static partial class ShownAnswer
             AnswerFormat.HoursTenths => number * Minutes,
             // From the third digit the last two are minutes.
             _ when text.All(char.IsAsciiDigit) && text.Length > 2 => double.Parse(text[..^2], CultureInfo.InvariantCulture) * Minutes + double.Parse(text[^2..], CultureInfo.InvariantCulture),
-            // Twelve where hours and minutes are shown with a colon is twelve hours; on digit keys, where minutes come first, it is as it was typed.
-            AnswerFormat.HoursColonMinutes when question.Entry != Entry.Digits => text.All(char.IsAsciiDigit) ? number * Minutes : null,
+            // Twelve where hours and minutes are shown with a colon is twelve hours, ninety is minutes: nobody holds for ninety hours. On digit keys, where minutes come first, it is as it was typed.
+            AnswerFormat.HoursColonMinutes when question.Entry != Entry.Digits => text.All(char.IsAsciiDigit) ? number * (number <= LongestHold ? Minutes : 1) : null,
             _ => text.All(char.IsAsciiDigit) ? number : null,
         };
     }

@@ -51,6 +51,14 @@ public sealed class AlarmBoard
         if (lines.TryGetValue(id, out var line) && line.IsOn) Release(line, now);
     }
 
+    /// <summary>Ends one for good, seen or not: its moment is past. Unseen it is still told as such.</summary>
+    public void Close(string id, double now)
+    {
+        End(id, now);
+        var at = alarms.FindLastIndex(a => a.Id == id && a.Until is null);
+        if (at >= 0) alarms[at] = alarms[at] with { Until = now };
+    }
+
     /// <summary>Forgets what had been building up.</summary>
     public void Restart(string id)
     {

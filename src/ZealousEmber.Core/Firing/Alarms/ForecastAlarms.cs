@@ -10,6 +10,7 @@ internal sealed class ForecastAlarms(AlarmBoard board)
     private const double ConeBack = 5;
     private const double Later = 20;
 
+    private readonly Dictionary<int, double> longer = [];
     private double? latestEnd;
 
     /// <summary>Looks at a forecast.</summary>
@@ -34,15 +35,19 @@ internal sealed class ForecastAlarms(AlarmBoard board)
     /// <summary>Looks whether the power is on longer than was forecast, or a hold goes on.</summary>
     /// <param name="now">Minutes.</param>
     /// <param name="isPowered">The power is on.</param>
+    /// <param name="step">Index of the step it is in.</param>
     /// <param name="overrun">Minutes a hold goes on already.</param>
     /// <param name="hold">How long it should be.</param>
-    public void LookForEnd(double now, bool isPowered, double overrun, double hold)
+    public void LookForEnd(double now, bool isPowered, int step, double overrun, double hold)
     {
-        var late = latestEnd is { } latest && now > latest;
+        // A hold that somebody lets go on for longer makes everything after it later, and is told while it goes on.
+        if (overrun > 0) longer[step] = Math.Max(longer.GetValueOrDefault(step), overrun);
+        var due = latestEnd + longer.Values.Sum();
+        var late = now > due;
         var overruns = overrun > Math.Max(15, hold / 4);
-        board.Look("past-end", AlarmWeight.Warn, now, isPowered && (late || overruns), !isPowered, 0, 1, () => overruns
+        board.Look("past-end", AlarmWeight.Warn, now, isPowered && (late || overruns), !isPowered || !(late || overruns), 0, 1, () => overruns
             ? $"The hold should have been over {PowerAlarms.Whole(overrun)} min ago."
-            : $"The power should have been off {PowerAlarms.Whole(now - latestEnd!.Value + Later)} min ago.");
+            : $"The power should have been off {PowerAlarms.Whole(now - due!.Value + Later)} min ago.");
     }
 
     private static string Signed(double value) => value < 0 ? $"−{PowerAlarms.Whole(-value)}" : $"+{PowerAlarms.Whole(value)}";

@@ -13,13 +13,13 @@ public sealed partial class LiveFiring
         minute.Clear();
         var isCarried = carried is not null;
         if (observer is null) Start(mean);
-        if (window.Last is { } before && mean.Minutes - before.Minutes > (mean.ByHand || before.ByHand ? ShortGapByHand : ShortGap)) Bridge(mean, firstRead);
+        if (window.Last is { } before && mean.Minutes - before.Minutes > (mean.ByHand || before.ByHand ? ShortGapByHand : Math.Max(ShortGap, GapIntervals * interval))) Bridge(mean, firstRead);
         window.Add(mean);
         readUntil = lastRead;
         var sigma = noise.OfMean(mean.Count);
         var (r5, r10) = (window.Over(5) ?? 0, window.Over(10) ?? window.Over(4) ?? 0);
         var wasIn = (shadow.Step, shadow.Phase);
-        shadow.Follow(mean.Minutes, mean.Celsius, shares.Mean(mean.Minutes - 1, mean.Minutes + 0.5), mean.SetPoint, linkTells, sigma, window.Over(3) ?? r5);
+        shadow.Follow(mean.Minutes, mean.Celsius, shares.Mean(mean.Minutes - 1, mean.Minutes + 0.5), mean.SetPoint, linkTells, sigma, window.Over(3) ?? r5, observer!.SlopesOver(5));
         Turned(wasIn, mean.Minutes);
         var full = IsFullInferred(mean, r5, sigma);
         var rows = observer!.Rows;
@@ -82,7 +82,7 @@ public sealed partial class LiveFiring
             shadow.Phase, set, shadow.AskedRate, shadow.Goal, double.IsNaN(sameSince) ? 0 : now - sameSince, Math.Abs(dueSince), full));
     }
 
-    private void LookForEnd(double now) => outlook.LookForEnd(now, shadow.Phase is not LivePhase.Off and not LivePhase.Waiting, shadow.Phase == LivePhase.Hold ? -shadow.HoldLeft : 0, firing.Program.Steps[Math.Min(shadow.Step, firing.Program.Steps.Length - 1)].HoldMinutes);
+    private void LookForEnd(double now) => outlook.LookForEnd(now, shadow.Phase is not LivePhase.Off and not LivePhase.Waiting, shadow.Step, shadow.Phase == LivePhase.Hold ? -shadow.HoldLeft : 0, firing.Program.Steps[Math.Min(shadow.Step, firing.Program.Steps.Length - 1)].HoldMinutes);
 
     private void LookAhead(double now, bool isSound)
     {

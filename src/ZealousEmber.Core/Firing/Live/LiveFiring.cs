@@ -17,6 +17,11 @@ public sealed partial class LiveFiring : IFollowedFiring
     private const double ForecastEvery = 10;
     private const double NoReadingAfter = 10;
     private const double NoReadingIntervals = 5;
+    private const double NoReadingAtFirst = 40;
+    private const double GapIntervals = 2.5;
+    private const double LongestInterval = 60;
+    private const int IntervalsKept = 5;
+    private const int FewestIntervals = 2;
 
     private readonly WatchedFiring firing;
     private readonly ObserverTuning? afterwards;
@@ -30,6 +35,7 @@ public sealed partial class LiveFiring : IFollowedFiring
     private readonly SlopeWindow window = new();
     private readonly ShareRecord shares = new();
     private readonly List<FiringSample> minute = [];
+    private readonly Queue<double> apartLately = new();
     private readonly List<GapBridge> gaps = [];
     private readonly Promise promise;
 
@@ -87,8 +93,7 @@ public sealed partial class LiveFiring : IFollowedFiring
         if (minute.Count > 0 && Math.Floor(sample.Minutes) > Math.Floor(minute[0].Minutes)) CloseMinute();
         if (last is { } earlier)
         {
-            var apart = sample.Minutes - earlier.Minutes;
-            if (apart < 3 * Math.Max(interval, 1) || sample.ByHand) interval += 0.1 * (apart - interval);
+            Learn(sample.Minutes - earlier.Minutes);
             if (sample.Share is { } share) shares.Add(earlier.Minutes, sample.Minutes, share);
         }
         else if (sample.ByHand) interval = 30;
@@ -139,10 +144,19 @@ public sealed partial class LiveFiring : IFollowedFiring
         steam.Looked(now, isDry, extendBy, by);
     }
 
+    /// <summary>How far apart readings come: the middle of the last few, so that one that got lost does not count.</summary>
+    private void Learn(double apart)
+    {
+        apartLately.Enqueue(Math.Min(apart, LongestInterval));
+        if (apartLately.Count > IntervalsKept) apartLately.Dequeue();
+        if (apartLately.Count >= FewestIntervals) interval = apartLately.Order().ElementAt(apartLately.Count / 2);
+    }
+
     private void LookForReadings(double now)
     {
         if (last is not { } reading) return;
-        var limit = Math.Max(NoReadingAfter, NoReadingIntervals * interval);
+        // Before it is known how often they come, nobody is alarmed soon.
+        var limit = apartLately.Count < FewestIntervals ? NoReadingAtFirst : Math.Max(NoReadingAfter, NoReadingIntervals * interval);
         if (now - reading.Minutes < limit) return;
         Board.Look("no-reading", AlarmWeight.Warn, reading.Minutes + limit, true, false, 0, 0, () => $"Nothing for {PowerAlarms.Whole(limit)} min.");
     }

@@ -54,6 +54,8 @@ public readonly record struct ConeSoFar(Units.Cone Cone, ProgressRange Progress)
 public sealed partial class LiveFiring
 {
     private const double ResumeWithin = 60;
+    private const double MostLed = 0.05;
+    private const double TopOff = 40;
 
     private (double At, ResumePlan? Plan)? resumed;
 
@@ -74,6 +76,10 @@ public sealed partial class LiveFiring
             firing.GoalIndex >= 0 && !cones.IsEmpty ? cones[firing.GoalIndex].Progress : null, cones, [.. gaps], observer?.Estimate, [.. Board.All], slope, shares.Mean(now - 6, now), Forecast, topAt, endAt,
             shadow.Phase == LivePhase.Hold ? shadow.HoldLeft : null, steam.AskedAt, steam.IsWanted);
     }
+
+    /// <summary>Whether what was read can be this program: seldom ahead of it, and as hot at the top as it asks.</summary>
+    internal bool FollowsProgram(double hottest) =>
+        shadow.Led <= MostLed * Math.Max(1, shadow.Climbed) && Math.Abs(hottest - firing.Program.Steps.Max(s => s.Target?.Celsius ?? 0)) <= TopOff;
 
     /// <summary>Heat work by now: the display is behind the chamber, and a reading behind the clock.</summary>
     private ProgressRange WorkBy(HeatWorkSoFar soFar, int cone, double now, double chamber, double perMinute)

@@ -7,8 +7,8 @@ using ZealousEmber.Core.Schedules;
 namespace ZealousEmber.Core.Firing.Observation;
 
 /// <summary>
-/// What happened in a long stretch without readings. The model runs through it: where it meets the reading at the end, so it was; a top inside it leaves
-/// open how hot it really was. Where it is colder the power was off for a time, at the beginning of the stretch or at its end: two bounds; off for nearly
+/// What happened in a long stretch without readings. The model runs through it: where it meets the reading at the end, so it was; a turn from one step to the
+/// next inside it leaves open how hot it really was. Where it is colder the power was off for a time, at the beginning of the stretch or at its end: two bounds; off for nearly
 /// all of it, the mains took the logger with them, and so it was. Source: the project's paper on the firing day, section 1.
 /// </summary>
 internal static class GapSolver
@@ -19,7 +19,7 @@ internal static class GapSolver
 
     // Of the stretch: a logger that went out with the mains came back with them.
     private const double NearlyAll = 0.85;
-    private const double OverTheTop = 2;
+    private const double OverATurn = 2;
 
     /// <summary>Solves one.</summary>
     /// <param name="observer">As it was before; not changed.</param>
@@ -37,13 +37,13 @@ internal static class GapSolver
         var (kiln, state) = observer.ModelAt(observer.Estimate);
         var start = new SimulationState(from * 60, state, controller);
         var span = to - from;
-        var through = Run(kiln, load, program, start, span, span, 0);
+        var through = Run(kiln, load, program, start, span, span, 0, out var hasTurned);
         var missed = chamber - through[^1].Celsius;
         if (Math.Abs(missed) <= Math.Max(Met, MetShare * Math.Abs(chamber - state.Chamber)))
         {
             var curve = through.Select(p => (p.Minutes, Celsius: p.Celsius + missed * (p.Minutes - from) / span)).ToImmutableArray();
-            var isOver = curve.Max(p => p.Celsius) > Math.Max(chamber, state.Chamber) + OverTheTop;
-            var either = isOver ? Math.Max(OverTheTop, Math.Abs(missed)) : 0;
+            // When one step gave way to the next nobody saw: a minute more at the top is a degree of cone.
+            var either = hasTurned ? Math.Max(OverATurn, Math.Abs(missed)) : 0;
             return new GapBridge(from, to, false, observer.Rows > 0, [curve], either);
         }
         if (missed > 0)
@@ -53,9 +53,9 @@ internal static class GapSolver
             return new GapBridge(from, to, false, false, peak > Math.Max(chamber, state.Chamber) + Met ? [through] : []);
         }
         var most = span - known;
-        var (first, off) = OffFor(x => Run(kiln, load, program, start, span, known, x), most, chamber);
+        var (first, off) = OffFor(x => Run(kiln, load, program, start, span, known, x, out _), most, chamber);
         if (off >= NearlyAll * most) return new GapBridge(from, to, true, observer.Rows > 0, [first]);
-        var last = OffFor(x => Run(kiln, load, program, start, span, span - x, x), most, chamber).Curve;
+        var last = OffFor(x => Run(kiln, load, program, start, span, span - x, x, out _), most, chamber).Curve;
         return new GapBridge(from, to, true, false, [first, last]);
     }
 
@@ -75,7 +75,7 @@ internal static class GapSolver
     }
 
     /// <summary>The power on as the program asks, off for a time, and on again.</summary>
-    private static ImmutableArray<(double Minutes, double Celsius)> Run(Kiln kiln, KilnLoad load, FiringProgram program, SimulationState start, double span, double on, double off)
+    private static ImmutableArray<(double Minutes, double Celsius)> Run(Kiln kiln, KilnLoad load, FiringProgram program, SimulationState start, double span, double on, double off, out bool hasTurned)
     {
         var curve = ImmutableArray.CreateBuilder<(double Minutes, double Celsius)>();
         var simulation = KilnSimulation.Live(kiln, load, program, start, Fineness.Usual, null);
@@ -92,9 +92,9 @@ internal static class GapSolver
 
         Go(on, dark: false);
         Go(off, dark: true);
-        if (span - on - off <= 1e-6) return curve.ToImmutable();
-        if (off > 0) simulation.BeginAgain();
+        if (off > 0 && span - on - off > 1e-6) simulation.BeginAgain();
         Go(span - on - off, dark: false);
+        hasTurned = simulation.Step != start.Controller!.Step || simulation.Phase != start.Controller.Phase;
         return curve.ToImmutable();
     }
 }

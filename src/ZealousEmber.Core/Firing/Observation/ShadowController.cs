@@ -36,6 +36,11 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
     private const double Jump = 4;
     private const double LeavesBy = 6;
     private const double LeavesAt = 10;
+
+    // Below this pace, °C/h, a hold and the step after it are told apart by smaller steps.
+    private const double Slow = 40;
+    private const double SlowLeavesBy = 2.5;
+    private const double SlowStaysWithin = 1.2;
     private const double LeavesFor = 3;
     private const double StaysWithin = 3;
     private const double StaysFor = 2;
@@ -47,6 +52,14 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
     // Nothing at all is a cut, not a controller that began later.
     private const double NoPower = 0.005;
 
+    // Minutes.
+    private const double MostApart = 1.5;
+    private const int MostPieces = 24 * 60;
+
+    // K that full power would have brought, or none would have lost, while it stayed where it was: it is held.
+    private const double WouldHaveMoved = 6;
+
+    private Slopes? can;
     private double level;
     private double lowest = double.MaxValue;
     private double lastTime = double.NaN;
@@ -84,6 +97,12 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
     /// <summary>True while the link tells what is asked.</summary>
     public bool IsTold { get; private set; }
 
+    /// <summary>Minutes it climbed, told by the display alone.</summary>
+    public double Climbed { get; private set; }
+
+    /// <summary>Minutes of those in which the display was well ahead of what this program asks: another program heats it.</summary>
+    public double Led { get; private set; }
+
     /// <summary>When the power went off, in the step under way; nothing while it is on.</summary>
     public double? OffSince { get; private set; }
 
@@ -112,7 +131,24 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
     /// <param name="linkTells">The link tells set points: none then means off.</param>
     /// <param name="sigma">Standard deviation of the display's mean, K.</param>
     /// <param name="slope">Of the display, °C/h.</param>
-    public void Follow(double now, double shown, double? share, double? told, bool linkTells, double sigma, double slope)
+    /// <param name="can">What the kiln does here by itself and at full power; nothing where nobody knows.</param>
+    public void Follow(double now, double shown, double? share, double? told, bool linkTells, double sigma, double slope, Slopes? can = null)
+    {
+        this.can = can;
+        // Readings further apart than a minute are followed minute by minute between them: how often is told makes no difference.
+        if (!double.IsNaN(lastTime) && Phase != LivePhase.Waiting && now - lastTime > MostApart)
+        {
+            var (from, was) = (lastTime, lastShown);
+            var pieces = Math.Min(MostPieces, (int)Math.Ceiling(now - from));
+            var between = (shown - was) / (now - from) * 60;
+            var isTold = toldBefore;
+            for (var i = 1; i < pieces; i++) FollowOnce(from + (now - from) * i / pieces, was + (shown - was) * i / pieces, null, null, false, sigma, between);
+            toldBefore = isTold;
+        }
+        FollowOnce(now, shown, share, told, linkTells, sigma, slope);
+    }
+
+    private void FollowOnce(double now, double shown, double? share, double? told, bool linkTells, double sigma, double slope)
     {
         var minutes = double.IsNaN(lastTime) ? 0 : now - lastTime;
         (lastTime, lastShown) = (now, shown);
@@ -127,7 +163,7 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
             Begin(now);
             return;
         }
-        if (linkTells) FollowTold(now, shown, told);
+        if (linkTells) FollowTold(now, minutes, shown, told);
         else FollowShown(now, minutes, shown, share, sigma);
         if (!linkTells && Phase == LivePhase.Hold) LeaveEarly(now, minutes, shown, share, slope);
         if (!linkTells && Phase != LivePhase.Hold) ReturnToHold(minutes, shown, share);
@@ -218,6 +254,8 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
         {
             case LivePhase.Climb:
                 var set = IsFull ? Goal : Math.Min(Goal, SetPoint!.Value + Pace!.Value * minutes / 60);
+                Climbed += minutes;
+                if (!IsFull && shown - set > apart) Led += minutes;
                 if (!IsFull && (shown - set > apart || (set - shown > apart && share is < NotFull and >= NoPower))) set = Math.Min(Goal, shown);
                 // With some of its power on, and not all, the controller has the display on its set point.
                 else if (!IsFull && share is > 0.02 and < 0.95) set = Math.Min(Goal, set + Pull * (shown - set));
@@ -246,11 +284,21 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
     }
 
     /// <summary>The link's own word: what is asked moves on, stays, or is nothing.</summary>
-    private void FollowTold(double now, double shown, double? told)
+    private void FollowTold(double now, double minutes, double shown, double? told)
     {
-        HoldLeft -= Phase == LivePhase.Hold ? 1 : 0;
+        HoldLeft -= Phase == LivePhase.Hold ? minutes : 0;
         switch (Phase)
         {
+            // It was held for longer than the program has it: what is asked is still the hold's.
+            case LivePhase.Climb or LivePhase.Cool when told is { } still && held is { } goal && Step == heldStep + 1 && Math.Abs(still - goal) < 0.6 && Math.Abs((SetPoint ?? Goal) - goal) > LeavesBy:
+                GoBack(goal);
+                break;
+            case LivePhase.Climb when told is { } past && Next > Goal && past > Goal + 1.5:
+                // More than the target is asked: this step was over between two readings.
+                Reached(now);
+                if (Phase == LivePhase.Hold) End(now);
+                SetPoint = past;
+                break;
             case LivePhase.Climb when told is { } up:
                 SetPoint = up;
                 if (up >= Goal - 0.6 && shown >= Goal - Near - 1) Reached(now);
@@ -294,7 +342,10 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
     {
         if (IsLast || Next is not { } next) return;
         var off = program.Steps[Step + 1].Pace.Kind == PaceKind.Natural;
-        var left = next > Goal ? shown > Goal + LeavesBy && slope > LeavesAt : shown < Goal - LeavesBy && slope < -LeavesAt && !(off && share >= 0.02);
+        // A step of a few degrees an hour leaves it no faster, and is seen sooner by how far it went.
+        var pace = program.Steps[Step + 1].Pace.Rate?.KelvinsPerHour;
+        var (leaves, by) = (Math.Min(LeavesAt, pace / 2 ?? LeavesAt), pace < Slow ? SlowLeavesBy : LeavesBy);
+        var left = next > Goal ? shown > Goal + by && slope > leaves : shown < Goal - by && slope < -leaves && !(off && share >= 0.02);
         leaving = left ? leaving + minutes : 0;
         if (leaving < LeavesFor) return;
         leaving = 0;
@@ -307,10 +358,15 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
     private void ReturnToHold(double minutes, double shown, double? share)
     {
         if (held is not { } goal || (Step != heldStep + 1 && !(Phase == LivePhase.Off && Step == heldStep))) return;
-        var stays = Math.Abs(shown - goal) <= StaysWithin;
-        var away = SetPoint is { } set ? Math.Abs(set - goal) > LeavesBy && (share is { } s ? s < 0.95 : set < goal) : share is { } drawn ? drawn > 0.03 : goal > 400;
+        var (within, by) = Pace < Slow ? (SlowStaysWithin, SlowLeavesBy) : (StaysWithin, LeavesBy);
+        var stays = Math.Abs(shown - goal) <= within;
+        // Where its power is told the set point is drawn to the display; what was to be gone since the step began is not.
+        var gone = share is not null && HoldBegan is null && Pace is { } pace ? pace * (lastTime - StepBegan) / 60 : 0;
+        var away = SetPoint is { } set ? (Math.Abs(set - goal) > by || gone > by) && !(share >= 0.95) : share is null || share > Drawn;
         staying = stays && away ? staying + minutes : 0;
         if (staying < (share is null ? StaysUnseenFor : StaysFor)) return;
+        // Told by nothing but the display: it stays although full power would climb on, or none would let it fall.
+        if (share is null && staying / 60 * (SetPoint is { } asked ? asked > goal ? can?.FullPower ?? 0 : double.PositiveInfinity : -(can?.NoPower ?? (goal > 400 ? -100 : 0))) < WouldHaveMoved) return;
         GoBack(goal);
     }
 
