@@ -16,27 +16,45 @@ internal sealed class TaughtFuelKilns(WriteQueue writes, IServiceScopeFactory sc
 {
     private const int LastOnes = 12;
 
-    private readonly ConcurrentDictionary<int, (long Turns, FuelLessons Learned)> kilns = new();
-    private readonly ConcurrentDictionary<(int Firing, int Entries, FuelKiln Kiln), (FuelEstimate Estimate, System.Collections.Immutable.ImmutableArray<FuelTurn> Turns)?> firings = new();
+    private const int MostFirings = 500;
+
+    private readonly ConcurrentDictionary<int, (long Turns, string Mark, FuelKiln Heat, FuelLessons Learned)> kilns = new();
+    private readonly ConcurrentDictionary<(int Firing, string Mark, FuelKiln Heat), (FuelEstimate Estimate, System.Collections.Immutable.ImmutableArray<FuelTurn> Turns)?> firings = new();
 
     /// <summary>What a kiln has taught, against the kiln as it is stored.</summary>
     public async Task<FuelLessons> Of(int kilnId, FuelKiln kiln, CancellationToken cancel)
     {
-        var turns = writes.Turns;
-        if (kilns.TryGetValue(kilnId, out var known) && known.Turns == turns) return known.Learned;
+        var (turns, heat) = (writes.Turns, kiln.Heat);
+        if (kilns.TryGetValue(kilnId, out var known) && known.Turns == turns && known.Heat == heat) return known.Learned;
         await using var scope = scopes.CreateAsyncScope();
         var (runs, samples) = (scope.ServiceProvider.GetRequiredService<FiringRuns>(), scope.ServiceProvider.GetRequiredService<SampleLog>());
-        var told = new List<(FuelEstimate, System.Collections.Immutable.ImmutableArray<FuelTurn>)>();
-        foreach (var run in (await runs.FinishedIn(kilnId, cancel)).Where(r => r.IsFuel).TakeLast(LastOnes))
+        var (logs, entered) = (await samples.Marks(kilnId, cancel), await runs.EntryMarks(kilnId, cancel));
+        string MarkOf(int firing) => $"{logs.GetValueOrDefault(firing)} {entered.GetValueOrDefault(firing)}";
+        var finished = (await runs.FinishedIn(kilnId, cancel)).Where(r => r.IsFuel).TakeLast(LastOnes).ToList();
+        var mark = string.Join(' ', finished.Select(r => $"{r.FiringId}.{r.OpenedAt}.{MarkOf(r.FiringId)}"));
+        if (known.Learned is not null && known.Mark == mark && known.Heat == heat)
         {
+            kilns[kilnId] = known with { Turns = turns };
+            return known.Learned;
+        }
+        if (firings.Count > MostFirings) firings.Clear();
+        var told = new List<(FuelEstimate, System.Collections.Immutable.ImmutableArray<FuelTurn>)>();
+        foreach (var run in finished)
+        {
+            var key = (run.FiringId, MarkOf(run.FiringId), heat);
+            if (firings.TryGetValue(key, out var before))
+            {
+                if (before is { } again) told.Add(again);
+                continue;
+            }
             var entries = await runs.Entries(run.FiringId, cancel);
             var stored = await samples.Read(run.FiringId, cancel);
             // Against the kiln as it is stored now: what it was taken to be then makes no difference.
-            var taught = firings.GetOrAdd((run.FiringId, entries.Count, kiln), _ => Learn(run with { Kiln = kiln }, stored, entries));
+            var taught = firings[key] = Learn(run with { Kiln = kiln }, stored, entries);
             if (taught is { } firing) told.Add(firing);
         }
         var learned = FuelLessons.Of(told);
-        kilns[kilnId] = (turns, learned);
+        kilns[kilnId] = (turns, mark, heat, learned);
         return learned;
     }
 

@@ -67,14 +67,17 @@ internal sealed record TaughtKiln(Kiln Stored, KilnLessons Learned, KilnCare Car
 /// What kilns have taught, worked out from their firings in the order of time and remembered while nothing of them changes. A log is gone through once for every state of
 /// knowledge it is met with: a firing more costs one log.
 /// </summary>
-internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes, TaughtFuelKilns fuel)
+internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes, TaughtFuelKilns fuel, ILogger<TaughtKilns> log)
 {
     // The first with its elements, for what they were as new, and the last: more tell nothing that lasts.
     private const int FirstOnes = 3;
     private const int LastOnes = 60;
 
+    // Every log in a few states of knowledge, for some kilns of many years.
+    private const int MostLogs = 5000;
+
     private readonly ConcurrentDictionary<int, Remembered> kilns = new();
-    private readonly ConcurrentDictionary<(int Firing, ObserverTuning From, DisplayOffset? Offset, int KilnVersion), KilnEstimate?> logs = new();
+    private readonly ConcurrentDictionary<(int Firing, string Log, ObserverTuning From, DisplayOffset? Offset, Kiln Heat), KilnEstimate?> logs = new();
     private readonly SemaphoreSlim one = new(1, 1);
 
     /// <summary>A kiln as its firings have taught it; that of a fuel kiln follows from its turns.</summary>
@@ -92,7 +95,7 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
     {
         var kilnId = kiln.Id;
         var turns = writes.Turns;
-        if (kilns.TryGetValue(kilnId, out var known) && known.Turns == turns && known.KilnVersion == kiln.Version) return known.Taught;
+        if (kilns.TryGetValue(kilnId, out var known) && known.Turns == turns && known.Taught.Stored.Heat == kiln.Item.Heat) return known.Taught with { Stored = kiln.Item };
         await one.WaitAsync(cancel);
         try
         {
@@ -100,15 +103,16 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
             var services = scope.ServiceProvider;
             var (records, book) = (services.GetRequiredService<FiringRecords>(), services.GetRequiredService<KilnCareBook>());
             var (done, care) = (await book.Of(kilnId, cancel), await book.Care(kilnId, cancel));
-            var mark = $"{await records.MarkOfKiln(kilnId, cancel)} {string.Join(' ', done.Select(d => $"{d.Id}.{d.Kind}"))} {care}";
-            if (kilns.TryGetValue(kilnId, out known) && known.Mark == mark && known.KilnVersion == kiln.Version)
+            var marks = await services.GetRequiredService<SampleLog>().Marks(kilnId, cancel);
+            var mark = $"{await records.MarkOfKiln(kilnId, cancel)} {string.Join(' ', marks.OrderBy(m => m.Key))} {string.Join(' ', done.Select(d => $"{d.Id}.{d.Kind}"))} {care}";
+            if (kilns.TryGetValue(kilnId, out known) && known.Mark == mark && known.Taught.Stored.Heat == kiln.Item.Heat)
             {
                 kilns[kilnId] = known with { Turns = turns };
-                return known.Taught;
+                return known.Taught with { Stored = kiln.Item };
             }
             var read = (await records.OfKiln(kilnId, cancel)).ToDictionary(r => r.FiringId);
-            var taught = Learn(kiln, await services.GetRequiredService<FiringRuns>().FinishedIn(kilnId, cancel), read, done, care, services.GetRequiredService<SampleLog>());
-            kilns[kilnId] = new Remembered(turns, kiln.Version, mark, taught);
+            var taught = Learn(kiln, await services.GetRequiredService<FiringRuns>().FinishedIn(kilnId, cancel), read, done, care, services.GetRequiredService<SampleLog>(), marks);
+            kilns[kilnId] = new Remembered(turns, mark, taught);
             return taught;
         }
         finally
@@ -117,9 +121,10 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
         }
     }
 
-    private TaughtKiln Learn(Versioned<Kiln> kiln, IReadOnlyList<FiringRun> runs, Dictionary<int, FiringRecord> records, IReadOnlyList<Maintenance> done, KilnCare care, SampleLog samples)
+    private TaughtKiln Learn(Versioned<Kiln> kiln, IReadOnlyList<FiringRun> runs, Dictionary<int, FiringRecord> records, IReadOnlyList<Maintenance> done, KilnCare care, SampleLog samples, IReadOnlyDictionary<int, string> marks)
     {
-        var stored = kiln.Item;
+        var (stored, heat) = (kiln.Item, kiln.Item.Heat);
+        if (logs.Count > MostLogs) logs.Clear();
         var learner = new KilnLearner(stored);
         var history = ImmutableArray.CreateBuilder<TaughtMoment>();
         var changes = new Queue<Maintenance>(done.Where(d => d.Kind is MaintenanceKind.Elements or MaintenanceKind.Thermocouple).OrderBy(d => d.At));
@@ -132,17 +137,31 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
             }
         }
 
-        foreach (var run in Telling(runs, done))
+        foreach (var run in Telling([.. runs.Where(r => !r.IsFuel)], done))
         {
             Changed(run.StartsAt);
             var watched = run.Watched with { Kiln = stored, Offset = default, Known = null };
             // Read only where it was never met like this: most of the time nothing is read at all.
-            learner.Learn((tuning, offset) => logs.GetOrAdd((run.FiringId, tuning, offset, kiln.Version), _ => new FinishedFiring(watched, Read(samples, run)).Estimate(tuning, offset)));
+            learner.Learn((tuning, offset) => logs.GetOrAdd((run.FiringId, $"{marks.GetValueOrDefault(run.FiringId)} {run.OpenedAt}", tuning, offset, heat), _ => Estimate(run, () => new FinishedFiring(watched, Read(samples, run)).Estimate(tuning, offset))));
             if (records.TryGetValue(run.FiringId, out var record)) learner.Learn(record.Packs, record.Figures?.Progress ?? [], run.Goal);
             history.Add(new TaughtMoment(run.FiringId, run.StartsAt, learner.Learned));
         }
         Changed(Instant.MaxValue);
         return new TaughtKiln(stored, learner.Learned, care, history.ToImmutable(), done);
+    }
+
+    /// <summary>What a log tells; nothing where it cannot be gone through, which stops nothing else.</summary>
+    private KilnEstimate? Estimate(FiringRun run, Func<KilnEstimate?> estimate)
+    {
+        try
+        {
+            return estimate();
+        }
+        catch (Exception error) when (error is not OutOfMemoryException)
+        {
+            log.LogError(error, "Nothing was learned of the log of firing {Firing}", run.FiringId);
+            return null;
+        }
     }
 
     private static IEnumerable<FiringRun> Telling(IReadOnlyList<FiringRun> runs, IReadOnlyList<Maintenance> done)
@@ -155,7 +174,7 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
 
     private static List<FiringSample> Read(SampleLog samples, FiringRun run) => FinishedLog.Of(run, samples.Read(run.FiringId, CancellationToken.None).GetAwaiter().GetResult());
 
-    private sealed record Remembered(long Turns, int KilnVersion, string Mark, TaughtKiln Taught);
+    private sealed record Remembered(long Turns, string Mark, TaughtKiln Taught);
 }
 
 /// <summary>The stored readings of a finished firing as the core takes them.</summary>

@@ -16,7 +16,7 @@ public abstract record StudioKiln
     private protected StudioKiln(string name) => Name = name;
 
     /// <summary>What people call it.</summary>
-    public string Name { get; }
+    public string Name { get; private protected init; }
 
     /// <summary>Short name of the class it was started from.</summary>
     public abstract string ClassId { get; }

@@ -26,13 +26,16 @@ public sealed record FinishedFiring(WatchedFiring Watched, IReadOnlyList<FiringS
         return [.. report.Cones.Select(c => c.Progress.Value)];
     }
 
-    /// <summary>What a log tells of the kiln, from what was known before; nothing where there is too little of it.</summary>
+    /// <summary>What a log tells of the kiln, from what was known before; nothing where there is too little of it, or where it is of another program.</summary>
     /// <param name="tuning">What is known before, and how far balances are believed.</param>
     /// <param name="offset">What is to be added to the display to be true.</param>
     public KilnEstimate? Estimate(ObserverTuning tuning, DisplayOffset? offset = null)
     {
         if (!HasLog) return null;
         var live = Follow(new LiveFiring(Watched with { Cones = [] }, tuning), offset);
+        // Without its power a log only tells of the kiln where it could not keep up with what was asked, and so only of the program that was really fired.
+        var withPower = Samples.Count(s => s.Share is not null) * 2 > Samples.Count;
+        if (!withPower && !live.FollowsProgram(Samples.Max(s => s.Celsius ?? 0))) return null;
         return live.Report(live.LastAt ?? 0, withForecast: false).Estimate;
     }
 

@@ -132,6 +132,14 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
 
     private static IEnumerable<FiringRun> Readable(IEnumerable<FiringRunRow> rows) => Rows.Readable(Table, rows, r => r.Read());
 
+    /// <summary>What the entries of a kiln's finished firings hang on, by firing: it changes with every entry. Without reading any of them.</summary>
+    public async Task<IReadOnlyDictionary<int, string>> EntryMarks(int kilnId, CancellationToken cancel)
+    {
+        var found = await Noted.AsNoTracking().Where(e => Runs.Any(r => r.FiringId == e.FiringId && r.KilnId == kilnId && r.OpenedAt != null))
+            .GroupBy(e => e.FiringId).Select(g => new { g.Key, Count = g.Count(), Last = g.Max(e => e.Id) }).ToListAsync(cancel);
+        return found.ToDictionary(f => f.Key, f => $"{f.Count}.{f.Last}");
+    }
+
     /// <summary>Gives a kiln a token by its hash, in the place of the one before.</summary>
     public async Task GiveToken(int kilnId, byte[] hash, Instant at, string? by, CancellationToken cancel)
     {

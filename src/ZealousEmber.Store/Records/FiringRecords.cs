@@ -52,9 +52,9 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
     public async Task<string> MarkOfKiln(int kilnId, CancellationToken cancel)
     {
         var finished = await context.Set<FiringRunRow>().AsNoTracking().Where(r => r.KilnId == kilnId && r.OpenedAt != null && context.Set<FiringRow>().Any(f => f.Id == r.FiringId && f.DeletedAt == null))
-            .GroupJoin(All, r => r.FiringId, k => k.FiringId, (r, k) => new { r.FiringId, k }).SelectMany(x => x.k.DefaultIfEmpty(), (x, k) => new { x.FiringId, Version = k == null ? 0 : k.Version, IsKnown = k != null && k.FiguresOf != null })
+            .GroupJoin(All, r => r.FiringId, k => k.FiringId, (r, k) => new { r.FiringId, r.OpenedAt, k }).SelectMany(x => x.k.DefaultIfEmpty(), (x, k) => new { x.FiringId, x.OpenedAt, Version = k == null ? 0 : k.Version, IsKnown = k != null && k.FiguresOf != null })
             .OrderBy(x => x.FiringId).ToListAsync(cancel);
-        return string.Join(' ', finished.Select(f => $"{f.FiringId}.{f.Version}.{f.IsKnown}"));
+        return string.Join(' ', finished.Select(f => $"{f.FiringId}.{f.Version}.{f.IsKnown}.{f.OpenedAt}"));
     }
 
     /// <summary>Saves what is changed over the version that was read.</summary>

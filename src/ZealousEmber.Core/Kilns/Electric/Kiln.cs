@@ -125,6 +125,9 @@ public sealed record Kiln : StudioKiln
     /// <summary>What its physics is worked out from.</summary>
     internal ThermalBody Body => new(InnerArea, OuterArea, Wall, AirLoss, Room.Celsius, Skin, HeatFactor, FullPower);
 
+    /// <summary>The same kiln without what makes no difference to its heat: two that are alike in this are the same to whatever was learned of them.</summary>
+    public Kiln Heat => this with { Name = "", Notes = null, Unit = TemperatureUnit.Celsius, OwnChamber = null, OwnProps = null, ControllerId = null };
+
     /// <summary>The same kiln under a controller that does this with a late climb.</summary>
     public Kiln With(HoldClock clock) => this with { HoldClock = clock };
 

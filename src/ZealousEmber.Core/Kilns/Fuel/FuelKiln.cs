@@ -120,6 +120,9 @@ public sealed record FuelKiln : StudioKiln
 
     private static double Box(double w, double d, double h) => 2 * (w * d + d * h + h * w);
 
+    /// <summary>The same kiln without what makes no difference to its heat: two that are alike in this are the same to whatever was learned of them.</summary>
+    public FuelKiln Heat => this with { Name = "", Notes = null, Unit = TemperatureUnit.Celsius, OwnChamber = null, OwnProps = null };
+
     /// <inheritdoc/>
     public override KilnLoad UsualLoad(ScheduleKind kind, double fill = 1)
     {
