@@ -87,6 +87,9 @@ async Task Serve()
     builder.Services.AddSingleton<TaughtFuelKilns>();
     builder.Services.AddSingleton<FreshLogbook>();
     if (!isWritingApi) builder.Services.AddHostedService<LiveLoop>();
+    builder.Services.AddSingleton<PackedFurniture>();
+    builder.Services.AddScoped<FiringLoads>();
+    builder.Services.AddScoped<FiringAssessor>();
     builder.Services.AddScoped<RunStarter>();
     builder.Services.AddScoped<FiringReader>();
     builder.Services.AddSignalR(hub => hub.KeepAliveInterval = TimeSpan.FromSeconds(3)).AddJsonProtocol(json => WireJson(json.PayloadSerializerOptions));

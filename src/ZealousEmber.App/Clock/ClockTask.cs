@@ -16,7 +16,7 @@ internal sealed record ClockTask(Schedule Schedule, IKilnModel Kiln, StartTask S
         ScheduleContract? wire, double? startTemperature, int? kilnId, KilnContract? kiln, LoadContract? load, StudioLookup lookup, List<Problem> problems)
     {
         var (read, start) = ScheduleMapping.ReadUnnamed(wire, startTemperature, problems);
-        var firing = await KilnAndLoad.Read(kilnId, kiln, load, read?.Kind ?? ScheduleKind.Glaze, start, lookup, problems);
+        var firing = await KilnAndLoad.Read(kilnId, kiln, load, read?.Kind ?? ScheduleKind.Glaze, start, lookup, problems, startTemperature is not null);
         if (problems.Count > 0) return null;
         var run = firing.Kiln.Run(read!.Program);
         problems.AddRange(run.Problems.Select(p => p.Under("schedule")));

@@ -173,7 +173,7 @@ internal static class ConeEndpoints
         ScheduleContract? wire, double? startTemperature, int? kilnId, KilnContract? inline, LoadContract? load, StudioLookup lookup, List<Problem> problems)
     {
         var (schedule, start) = ReadSchedule(wire, startTemperature, problems);
-        return (schedule, (await KilnAndLoad.Read(kilnId, inline, load, schedule?.Kind ?? ScheduleKind.Glaze, start, lookup, problems)).Kiln);
+        return (schedule, (await KilnAndLoad.Read(kilnId, inline, load, schedule?.Kind ?? ScheduleKind.Glaze, start, lookup, problems, startTemperature is not null)).Kiln);
     }
 
     private static (Schedule? Schedule, Temperature Start) ReadSchedule(ScheduleContract? wire, double? startTemperature, List<Problem> problems)

@@ -29,7 +29,7 @@ internal static class FitTask
         var problems = new List<Problem>();
         var profile = await ControllerMapping.ReadProfile(wire.ProfileId, wire.Profile, shelf, problems, cancel);
         var wish = ReadWish(wire, profile, problems);
-        var firing = await KilnAndLoad.Read(wire.KilnId, wire.Kiln, wire.Load, wish?.Schedule.Kind ?? ScheduleKind.Glaze, wish?.Start ?? UsualKiln.Room, lookup, problems);
+        var firing = await KilnAndLoad.Read(wire.KilnId, wire.Kiln, wire.Load, wish?.Schedule.Kind ?? ScheduleKind.Glaze, wish?.Start ?? UsualKiln.Room, lookup, problems, wire.StartTemperature is not null);
         if (problems.Count > 0 || wish is null) return Result<FitResultContract>.Failed(problems);
         if (wish.Profile.Give == Giving.Dials) return Turn(wish, ReadSoFar(wire, wish.Schedule.Unit, problems), firing.Kiln, problems, cancel);
         if (firing.Ware is not null) wish = wish with { Kiln = firing.Kiln, Load = firing.Ware, Units = (await lookup.Settings()).Display.Units };

@@ -35,10 +35,15 @@ internal static class ApiDescription
                 schema.Type = text;
                 schema.Enum = [.. WireEnums.Words(type).Select(w => JsonValue.Create(w)!)];
             }
-            else if (type == typeof(OffsetDateTime))
+            else if (type == typeof(OffsetDateTime) || type == typeof(DateTimeOffset))
             {
                 schema.Type = text;
                 schema.Format = "date-time";
+            }
+            else if (context.JsonPropertyInfo?.CustomConverter is AnyText)
+            {
+                // What it should be, though anything is read.
+                schema.Type = JsonSchemaType.String;
             }
             return Task.CompletedTask;
         });

@@ -87,8 +87,10 @@ public sealed record KilnNumberContract(string Field, string Label, string Unit,
 /// <param name="Lots">The ware itself, lot by lot; its mass and water count where nothing else is said.</param>
 /// <param name="Packed">So tight that little air comes between the ware.</param>
 /// <param name="WitnessPack">Whether witness cones stand in sight; nothing is said of it when missing.</param>
+/// <param name="FiringId">The load of a firing of the studio, with the shelves and props it is packed on, instead of lots.</param>
 public sealed record LoadContract(
-    double? Fill = null, double? WareKg = null, double? FurnitureKg = null, double? WaterKg = null, bool? FirstFiring = null, IReadOnlyList<LotContract?>? Lots = null, bool? Packed = null, bool? WitnessPack = null);
+    double? Fill = null, double? WareKg = null, double? FurnitureKg = null, double? WaterKg = null, bool? FirstFiring = null, IReadOnlyList<LotContract?>? Lots = null, bool? Packed = null, bool? WitnessPack = null,
+    int? FiringId = null);
 
 /// <summary>What the kiln makes of the schedule; temperatures in the schedule's unit.</summary>
 /// <param name="Curve">What the chamber will do, to the end of the schedule.</param>

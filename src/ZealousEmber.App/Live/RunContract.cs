@@ -11,7 +11,19 @@ namespace ZealousEmber.App.Live;
 /// <param name="Faults">Of a simulated kiln.</param>
 /// <param name="StartsAt">When it is switched on; now when missing. May lie behind, for a log pushed afterwards.</param>
 /// <param name="Key">Made by the device; sent again it is the same start.</param>
-public sealed record StartFiringRequest(LinkKind? Link, double? Speed = null, long? Seed = null, IReadOnlyList<FaultContract?>? Faults = null, DateTimeOffset? StartsAt = null, string? Key = null);
+/// <param name="Program">set: as it was last read back from the controller; planned: as the schedule stands now. Where it is not said, what was set is started, and where that is no longer what is planned, it is asked.</param>
+public sealed record StartFiringRequest(
+    LinkKind? Link, double? Speed = null, long? Seed = null, IReadOnlyList<FaultContract?>? Faults = null, DateTimeOffset? StartsAt = null, string? Key = null, StartedProgram? Program = null);
+
+/// <summary>Which program a firing is started with.</summary>
+public enum StartedProgram
+{
+    /// <summary>As it was last read back from the controller.</summary>
+    Set,
+
+    /// <summary>As the schedule stands now.</summary>
+    Planned,
+}
 
 /// <summary>Something that goes wrong in a simulated kiln.</summary>
 public sealed record FaultContract(FaultKind? Kind, double? FromMinute = null, double? Minutes = null, double? Size = null);

@@ -1,4 +1,5 @@
 using NodaTime;
+using ZealousEmber.App.Firings;
 using ZealousEmber.App.Http;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Firing;
@@ -27,6 +28,8 @@ internal static class RunEndpoints
         api.MapPost("read", MarkRead).WithSummary("Its packs and its ware were read").Produces<RunContract>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(409);
         api.MapPost("closed", Close).WithSummary("Nothing more is to be noted; saying it again with reopen takes that back").Produces<RunContract>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(409);
         api.MapPost("resume", Resume).WithSummary("Go on with a firing that was stopped").Produces<RunContract>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(409);
+        api.MapGet("summary", async (int id, FiringAssessor assessor, CancellationToken cancel) => await assessor.Of(id, cancel) is { } summaries ? Results.Ok(summaries) : ProblemResponses.NotFound("firing"))
+            .WithSummary("The firing as planned, as set and as watched, and where these differ").Produces<FiringSummaries>().ProducesProblem(404);
         api.MapGet("run", Show).WithSummary("How it was started; nothing before it is").Produces<RunContract>().Produces(204).ProducesProblem(404);
         api.MapGet("live", Live).WithSummary("Where it is, how it goes on, what is wrong").Produces<LiveContract>().ProducesProblem(404);
         api.MapGet("log", Log).WithSummary("Its readings, reduced so that no peak and no gap is lost").Produces<LogContract>().ProducesProblem(404).ProducesValidationProblem(422);
@@ -43,8 +46,13 @@ internal static class RunEndpoints
             return key is not null && (await studio.Runs.Entries(id, cancel)).Any(e => e.Key == key) ? Results.Ok(Write(before, studio.Now)) : Refused($"This firing was started already{By(before.By)}. Duplicate it to fire the same again.");
         var read = await starter.Read(id, firing.Item, wire, studio.Now, stamp.By, cancel);
         if (!read.IsOk) return ProblemResponses.Of(read.Problems);
-        var run = read.Value;
-        var entry = new FiringEntry(Key(key, "start"), EntryKind.State, studio.Now, stamp.By, Subject: "started");
+        if (read.Value.Run is not { } run)
+        {
+            return Results.Problem(
+                statusCode: StatusCodes.Status409Conflict, title: "Which program?", detail: "The schedule was changed after it was read back from the controller. Say whether the firing follows what is set there, or what is planned now.",
+                extensions: new Dictionary<string, object?> { ["set"] = read.Value.Set, ["planned"] = read.Value.Planned });
+        }
+        var entry = new FiringEntry(Key(key, "start"), EntryKind.State, studio.Now, stamp.By, Subject: "started", Text: run.IsAsEntered ? "As it was read back from the controller." : run.IsFuel ? "By the turn-up sheet of its schedule." : "As planned: nothing was read back from the controller, or the plan was chosen.");
         if (await studio.Runs.Start(run, entry, cancel) is null)
         {
             var taken = (await studio.Runs.UnderWay(cancel)).FirstOrDefault(r => r.KilnId == run.KilnId);

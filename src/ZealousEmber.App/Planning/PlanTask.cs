@@ -41,7 +41,7 @@ internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, O
         var start = ScheduleMapping.ReadStart(request.StartTemperature, unit, problems);
         var clock = WireTime.Check(request.Start, "start", problems);
         var load = request.Load ?? new LoadContract();
-        var firing = await KilnAndLoad.Read(request.KilnId, request.Kiln, load with { Lots = load.Lots ?? [] }, request.Kind ?? ScheduleKind.Glaze, start, lookup, problems);
+        var firing = await KilnAndLoad.Read(request.KilnId, request.Kiln, load.FiringId is null ? load with { Lots = load.Lots ?? [] } : load, request.Kind ?? ScheduleKind.Glaze, start, lookup, problems, request.StartTemperature is not null);
         var turned = FuelReading.Read(request, firing.Kiln, unit, problems);
         if (problems.Count > 0) return Result<PlanTask>.Failed(problems);
         if (turned is not null) firing = firing with { Kiln = ((LoadedFuelKiln)firing.Kiln) with { Every = turned.Every } };

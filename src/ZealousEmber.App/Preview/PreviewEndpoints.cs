@@ -31,7 +31,7 @@ internal static class PreviewEndpoints
         var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems);
         var clock = WireTime.Check(request.Start, "start", problems);
         var between = ReadBands(request.Between ?? [], unit, problems);
-        var firing = await KilnAndLoad.Read(request.KilnId, request.Kiln, request.Load, schedule?.Kind ?? ScheduleKind.Glaze, start, lookup, problems);
+        var firing = await KilnAndLoad.Read(request.KilnId, request.Kiln, request.Load, schedule?.Kind ?? ScheduleKind.Glaze, start, lookup, problems, request.StartTemperature is not null);
         var turned = FuelReading.Read(request, firing.Kiln, unit, problems);
         if (problems.Count > 0) return Result<PreviewResponse>.Failed(problems);
 

@@ -1,3 +1,4 @@
+using ZealousEmber.App.Firings;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Learning;
 using ZealousEmber.Core.Clock;
@@ -13,12 +14,12 @@ namespace ZealousEmber.App.Stock;
 /// <summary>Finds what a request names by its number, many at once, and the studio's own settings and preferences where it names none.</summary>
 internal sealed record StudioLookup(
     Func<int, Task<StudioKiln?>> Kiln, Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, Clay>>> Clays, Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, Glaze>>> Glazes,
-    Func<Task<PlanningPreferences>> Preferences, Func<Task<StudioSettings>> Settings, Func<int?, Task<ControllerProfile?>> Controller, Func<CancellationToken> Aborted)
+    Func<Task<PlanningPreferences>> Preferences, Func<Task<StudioSettings>> Settings, Func<int?, Task<ControllerProfile?>> Controller, Func<CancellationToken> Aborted, Func<int, Task<LoadContract?>> Load)
 {
     /// <summary>Finds nothing: for requests that describe everything themselves.</summary>
     public static readonly StudioLookup Nothing = new(
         _ => Task.FromResult<StudioKiln?>(null), _ => Task.FromResult<IReadOnlyDictionary<int, Clay>>(new Dictionary<int, Clay>()), _ => Task.FromResult<IReadOnlyDictionary<int, Glaze>>(new Dictionary<int, Glaze>()),
-        () => Task.FromResult(PlanningPreferences.Usual), () => Task.FromResult(StudioSettingsStore.Unsaid), _ => Task.FromResult<ControllerProfile?>(null), () => CancellationToken.None);
+        () => Task.FromResult(PlanningPreferences.Usual), () => Task.FromResult(StudioSettingsStore.Unsaid), _ => Task.FromResult<ControllerProfile?>(null), () => CancellationToken.None, _ => Task.FromResult<LoadContract?>(null));
 
     /// <summary>Looks in the studio's own repositories; a request that is given up stops looking.</summary>
     public static StudioLookup On(IServiceProvider services)
@@ -32,6 +33,6 @@ internal sealed record StudioLookup(
             async id => await Taught(id) is { } kiln ? kiln.Under(await Controller(kiln.ControllerId)) : null, Look<Clay>(), Look<Glaze>(),
             async () => (await services.GetRequiredService<SettingsStore<PlanningPreferences>>().Read(Cancel())).Item,
             async () => (await services.GetRequiredService<SettingsStore<StudioSettings>>().Read(Cancel())).Item,
-            Controller, Cancel);
+            Controller, Cancel, id => services.GetRequiredService<FiringLoads>().Of(id, Cancel()));
     }
 }

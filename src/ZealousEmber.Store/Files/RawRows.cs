@@ -19,8 +19,20 @@ public sealed class RawRows(
     /// <summary>Tables whose rows may be asked for, and what their rows are counted by.</summary>
     public static readonly IReadOnlyDictionary<string, string> Tables = new Dictionary<string, string>
     {
-        ["schedules"] = "Id", ["kilns"] = "Id", ["controllers"] = "Id", ["clays"] = "Id", ["glazes"] = "Id", ["firings"] = "Id", [EnteredProgramRow.Table] = "Id", [FiringRuns.Table] = "FiringId", [FiringRuns.EntryTable] = "Id",
-        [SampleLog.Table] = "Id", [FiringRecordRow.Table] = "FiringId", [FiringFiguresRow.Table] = "FiringId", [MaintenanceRow.Table] = "Id", [KilnCareRow.Table] = "KilnId",
+        ["schedules"] = "Id",
+        ["kilns"] = "Id",
+        ["controllers"] = "Id",
+        ["clays"] = "Id",
+        ["glazes"] = "Id",
+        ["firings"] = "Id",
+        [EnteredProgramRow.Table] = "Id",
+        [FiringRuns.Table] = "FiringId",
+        [FiringRuns.EntryTable] = "Id",
+        [SampleLog.Table] = "Id",
+        [FiringRecordRow.Table] = "FiringId",
+        [FiringFiguresRow.Table] = "FiringId",
+        [MaintenanceRow.Table] = "Id",
+        [KilnCareRow.Table] = "KilnId",
     };
 
     /// <summary>Every row of them that cannot be read.</summary>

@@ -16,13 +16,33 @@ internal sealed class HostileValues(int seed)
     private static readonly Dictionary<string, string[]> Known = new(StringComparer.OrdinalIgnoreCase)
     {
         ["class"] = ["top-190", "top-100", "top-290", "front-200", "bench", "updraft-300", "updraft-700", "downdraft-1000", "cube"],
-        ["goalCone"] = ["6", "04", "06", "022", "10", "14", "018", "5½"], ["cone"] = ["6", "04", "022", "10", "5½"], ["coneFrom"] = ["04", "5", "6"], ["coneTo"] = ["6", "7", "10"],
-        ["line"] = ["100/h to 200 hold 1h; full to 1208 hold 12m; off"], ["text"] = ["80/h to 200 hold 45m; off", "26 mugs ⌀85 × 100, 6 mm", "1100°; 0.15", ""], ["what"] = ["mugs", "tiles", "planters"],
-        ["align"] = ["start", "top", "rise", "fall"], ["fault"] = ["dull-crystals", "burst", "pinholes"], ["kind"] = ["pinholes", "shelves", "note", "reading", "steam", "dry", "cone-down", "colour", "acknowledged", "turned", "air-sign", "replanned"], ["shelf"] = ["top", "middle", "1"],
-        ["logger"] = ["box"], ["stream"] = ["1", "2"], ["question"] = ["rate.1", "slot", "count", "target.1"], ["shown"] = ["100", "1.30", "0", "1", "Dry"], ["timeZone"] = ["Europe/London", "Nowhere/At all"],
-        ["startsAt"] = ["2026-11-29T08:00:00Z", "2026-11-29T08:00:00", "1970-01-01T00:00:00Z"], ["at"] = ["2026-11-29T10:00:00Z", "2026-10-25T01:30:00", "9999-12-31T23:59:59+14:00", "yesterday"],
-        ["from"] = ["2026-11-29T10:00:00Z", "08:00", "24:00"], ["until"] = ["2026-12-02T10:00:00Z"], ["start"] = ["2026-11-29T10:00:00Z"], ["delimiter"] = [",", ";", "\t"], ["format"] = ["csv", "json", "H.MM", "whole", "cone"],
-        ["program"] = ["set", "planned"], ["slot"] = ["1", "2", "Oyster"], ["ids"] = ["1,2,3", ","], ["search"] = ["mug", "\"", "%", "*"],
+        ["goalCone"] = ["6", "04", "06", "022", "10", "14", "018", "5½"],
+        ["cone"] = ["6", "04", "022", "10", "5½"],
+        ["coneFrom"] = ["04", "5", "6"],
+        ["coneTo"] = ["6", "7", "10"],
+        ["line"] = ["100/h to 200 hold 1h; full to 1208 hold 12m; off"],
+        ["text"] = ["80/h to 200 hold 45m; off", "26 mugs ⌀85 × 100, 6 mm", "1100°; 0.15", ""],
+        ["what"] = ["mugs", "tiles", "planters"],
+        ["align"] = ["start", "top", "rise", "fall"],
+        ["fault"] = ["dull-crystals", "burst", "pinholes"],
+        ["kind"] = ["pinholes", "shelves", "note", "reading", "steam", "dry", "cone-down", "colour", "acknowledged", "turned", "air-sign", "replanned"],
+        ["shelf"] = ["top", "middle", "1"],
+        ["logger"] = ["box"],
+        ["stream"] = ["1", "2"],
+        ["question"] = ["rate.1", "slot", "count", "target.1"],
+        ["shown"] = ["100", "1.30", "0", "1", "Dry"],
+        ["timeZone"] = ["Europe/London", "Nowhere/At all"],
+        ["startsAt"] = ["2026-11-29T08:00:00Z", "2026-11-29T08:00:00", "1970-01-01T00:00:00Z"],
+        ["at"] = ["2026-11-29T10:00:00Z", "2026-10-25T01:30:00", "9999-12-31T23:59:59+14:00", "yesterday"],
+        ["from"] = ["2026-11-29T10:00:00Z", "08:00", "24:00"],
+        ["until"] = ["2026-12-02T10:00:00Z"],
+        ["start"] = ["2026-11-29T10:00:00Z"],
+        ["delimiter"] = [",", ";", "\t"],
+        ["format"] = ["csv", "json", "H.MM", "whole", "cone"],
+        ["program"] = ["set", "planned"],
+        ["slot"] = ["1", "2", "Oyster"],
+        ["ids"] = ["1,2,3", ","],
+        ["search"] = ["mug", "\"", "%", "*"],
     };
 
     private readonly Random dice = new(seed);
@@ -61,8 +81,20 @@ internal sealed class HostileValues(int seed)
         if (Known.TryGetValue(name, out var known) && dice.Next(8) != 0) return known[dice.Next(known.Length)];
         return dice.Next(14) switch
         {
-            0 => "", 1 => " ", 2 => "\u0000", 3 => "a\nb", 4 => "🏺", 5 => new string('x', dice.Next(3) switch { 0 => 61, 1 => 2001, _ => 20_000 }), 6 => "=1+1", 7 => "../../etc/passwd", 8 => "'; DROP TABLE kilns; --", 9 => "bone-dry",
-            10 => "\u202e\u200b", 11 => "é\u0301", 12 => "C", _ => $"Some {name} {dice.Next(100)}",
+            0 => "",
+            1 => " ",
+            2 => "\u0000",
+            3 => "a\nb",
+            4 => "🏺",
+            5 => new string('x', dice.Next(3) switch { 0 => 61, 1 => 2001, _ => 20_000 }),
+            6 => "=1+1",
+            7 => "../../etc/passwd",
+            8 => "'; DROP TABLE kilns; --",
+            9 => "bone-dry",
+            10 => "\u202e\u200b",
+            11 => "é\u0301",
+            12 => "C",
+            _ => $"Some {name} {dice.Next(100)}",
         };
     }
 

@@ -111,7 +111,10 @@ public sealed class StudioHistoryTests
             var kiln = kilns[dice.Next(kilns.Count)];
             var firing = await Said($"firing in {kiln}", Http.PostAsJsonAsync("/api/firings", new JsonObject
             {
-                ["name"] = $"Firing {firings.Count}", ["kind"] = JsonNode.Parse(text)!["kind"]!.GetValue<string>(), ["kilnId"] = kiln, ["scheduleId"] = schedule?["id"]?.DeepClone(),
+                ["name"] = $"Firing {firings.Count}",
+                ["kind"] = JsonNode.Parse(text)!["kind"]!.GetValue<string>(),
+                ["kilnId"] = kiln,
+                ["scheduleId"] = schedule?["id"]?.DeepClone(),
                 ["lots"] = dice.Next(2) == 0 ? null : new JsonArray(new JsonObject { ["what"] = "mugs", ["count"] = 20, ["wall"] = 6, ["dryness"] = "damp" }),
             }));
             if (firing?["id"] is { } id) firings.Add((id.GetValue<int>(), kiln, 0));
@@ -144,8 +147,13 @@ public sealed class StudioHistoryTests
             var (firing, _, _) = firings[dice.Next(firings.Count)];
             return Said($"{kind} of {firing}", Http.Send($"/api/firings/{firing}/entries", new JsonObject
             {
-                ["key"] = $"{dice.Next(1000)}", ["kind"] = kind, ["celsius"] = kind is "reading" or "colour" ? dice.Next(20, 1250) : null, ["subject"] = kind == "cone-down" ? "6" : kind == "acknowledged" ? "power-cut" : kind == "colour" ? "cherry" : null,
-                ["text"] = kind == "note" ? "seen" : null, ["setting"] = kind == "turned" ? new JsonObject { ["pressureBar"] = 0.1, ["damper"] = 0.5 } : null, ["at"] = studio.Clock.GetUtcNow().AddMinutes(-dice.Next(0, 300)).ToString("O"),
+                ["key"] = $"{dice.Next(1000)}",
+                ["kind"] = kind,
+                ["celsius"] = kind is "reading" or "colour" ? dice.Next(20, 1250) : null,
+                ["subject"] = kind == "cone-down" ? "6" : kind == "acknowledged" ? "power-cut" : kind == "colour" ? "cherry" : null,
+                ["text"] = kind == "note" ? "seen" : null,
+                ["setting"] = kind == "turned" ? new JsonObject { ["pressureBar"] = 0.1, ["damper"] = 0.5 } : null,
+                ["at"] = studio.Clock.GetUtcNow().AddMinutes(-dice.Next(0, 300)).ToString("O"),
             }));
         }
 

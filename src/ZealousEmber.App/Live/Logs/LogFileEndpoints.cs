@@ -84,7 +84,9 @@ internal static class LogFileEndpoints
     {
         var read = await starter.Read(id, firing, new StartFiringRequest(LinkKind.Push, StartsAt: from.ToDateTimeOffset()), studio.Now, by, cancel);
         if (!read.IsOk) return Result<FiringRun?>.Failed(read.Problems);
-        var run = read.Value with { OpenedAt = to < studio.Now - Over ? to : null };
+        // It is over: whoever entered the program at the controller fired that one, whatever the plan says since.
+        if (read.Value.Run is null) read = await starter.Read(id, firing, new StartFiringRequest(LinkKind.Push, StartsAt: from.ToDateTimeOffset(), Program: StartedProgram.Set), studio.Now, by, cancel);
+        var run = read.Value.Run! with { OpenedAt = to < studio.Now - Over ? to : null };
         return await studio.Runs.Start(run, new FiringEntry($"log-{id}", EntryKind.State, from, by, Subject: "started", Text: "told by its log"), cancel);
     }
 

@@ -544,8 +544,8 @@ export interface paths {
           cone?: string;
           kind?: string;
           schedule?: number;
-          since?: string;
-          until?: string;
+          since?: null | string;
+          until?: null | string;
           reference?: boolean;
           good?: boolean;
           skip?: number;
@@ -605,8 +605,8 @@ export interface paths {
           cone?: string;
           kind?: string;
           schedule?: number;
-          since?: string;
-          until?: string;
+          since?: null | string;
+          until?: null | string;
           reference?: boolean;
           good?: boolean;
           skip?: number;
@@ -3566,6 +3566,53 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/firings/{id}/summary': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The firing as planned, as set and as watched, and where these differ */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['FiringSummaries'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/firings/{id}/run': {
     parameters: {
       query?: never;
@@ -4007,7 +4054,7 @@ export interface paths {
     put: {
       parameters: {
         query?: {
-          at?: string;
+          at?: null | string;
           text?: string;
         };
         header?: never;
@@ -8073,6 +8120,67 @@ export interface components {
      */
     FiringState:
       'planned' | 'set' | 'started' | 'firing' | 'cooling' | 'stopped' | 'opened' | 'read' | 'closed';
+    /** @description A firing as it is planned, as it was set at its controller and as it is watched, and where these differ. */
+    FiringSummaries: {
+      planned: null | components['schemas']['FiringSummary'];
+      set: null | components['schemas']['FiringSummary'];
+      watched: null | components['schemas']['FiringSummary'];
+      differs: components['schemas']['SummaryDifference'][];
+    };
+    /** @description A firing by one of its programs; every stage takes its numbers from here. */
+    FiringSummary: {
+      /** @description Where the program comes from. */
+      source: components['schemas']['ProgramSource'];
+      /**
+       * Format: int32
+       * @description The schedule behind it.
+       */
+      scheduleId: null | number;
+      /**
+       * Format: int32
+       * @description And its version.
+       */
+      version: null | number;
+      /** @description The program in shorthand, °C. */
+      line: string;
+      /**
+       * Format: double
+       * @description Its hottest target.
+       */
+      topC: number;
+      /**
+       * Format: double
+       * @description From the start until the power goes off, or the burners out, for good.
+       */
+      powerOnMinutes: number;
+      /**
+       * Format: double
+       * @description Of an electric kiln.
+       */
+      energyKwh: null | number;
+      /**
+       * Format: double
+       * @description Of a gas kiln.
+       */
+      gasKg: null | number;
+      /**
+       * Format: double
+       * @description From the start until it may be opened.
+       */
+      opensMinutes: null | number;
+      /**
+       * Format: double
+       * @description Ware.
+       */
+      loadKg: number;
+      /**
+       * Format: double
+       * @description Shelves and props.
+       */
+      furnitureKg: number;
+      /** @description The hottest cone it brings down. */
+      endCone: null | string;
+    };
     /** @description The turns of a firing under way; °C, minutes since the start. */
     FiringTurnsContract: {
       /**
@@ -8251,12 +8359,13 @@ export interface components {
     };
     /** @description A schedule as a controller can be told it; for a kiln with switches, when each is turned. */
     FitResultContract: {
-      /** @description exactly, nearly or no; nothing where the top or the cone is out of reach. */
-      fits: null | string;
+      /** @description exactly, nearly or no. */
+      fits: string;
       why: string;
       /** @description Four letters that tell it from another. */
       code: null | string;
-      program: components['schemas']['AnswerContract'][];
+      /** @description What is keyed in; nothing where top or cone is out of reach. */
+      program: null | components['schemas']['AnswerContract'][];
       schedule: null | components['schemas']['ScheduleContract'];
       changes: components['schemas']['FitChangeContract'][];
       difference: components['schemas']['FitDifference'];
@@ -9248,6 +9357,8 @@ export interface components {
       topMinute: null | number;
       /** Format: double */
       endMinute: null | number;
+      /** @description Why it cannot be followed; nothing while it is. */
+      trouble?: null | string;
     };
     /**
      * @description What a controller is doing, as far as the display tells.
@@ -9284,6 +9395,11 @@ export interface components {
       packed?: null | boolean;
       /** @description Whether witness cones stand in sight; nothing is said of it when missing. */
       witnessPack?: null | boolean;
+      /**
+       * Format: int32
+       * @description The load of a firing of the studio, with the shelves and props it is packed on, instead of lots.
+       */
+      firingId?: null | number;
     };
     /** @description The load that was reckoned with. */
     LoadPreview: {
@@ -10554,6 +10670,11 @@ export interface components {
       cutoff?: null | components['schemas']['CutoffData'];
       timer?: null | components['schemas']['TimerData'];
     };
+    /**
+     * @description Where a program of a firing comes from.
+     * @enum {string}
+     */
+    ProgramSource: 'plan' | 'schedule' | 'entered' | 'run';
     /** @description Heat work so far, with what it lies between where a gap leaves it open. */
     ProgressContract: {
       /** Format: double */
@@ -10891,6 +11012,8 @@ export interface components {
       /** Format: date-time */
       topAt: null | string;
       by: null | string;
+      /** @description Why its firing cannot be followed: the kiln is not free. */
+      trouble?: null | string;
     };
     /** @description Rules of the studio's own, mm; what is missing is usual for the firing. */
     RulesContract: {
@@ -11011,11 +11134,8 @@ export interface components {
        * @description Its number in the stream.
        */
       sequence: null | number;
-      /**
-       * Format: date-time
-       * @description When it was taken.
-       */
-      at: null | string;
+      /** @description When it was taken, with its offset: 2026-11-24T17:30:00Z. What is no moment is refused by itself; the others of its batch are taken. */
+      at: string;
       /**
        * Format: double
        * @description Null where there was no value.
@@ -11044,7 +11164,7 @@ export interface components {
     SamplesResponse: {
       /**
        * Format: int64
-       * @description The sequence up to which nothing is missing; the logger may forget what it has up to there.
+       * @description The sequence up to which nothing is missing, readings refused for good among them; the logger may forget what it has up to there.
        */
       acceptedThrough: null | number;
       /**
@@ -11054,7 +11174,7 @@ export interface components {
       duplicates: number;
       /** @description Sequences that are there already with other content; the first stays. */
       conflicts: number[];
-      /** @description Readings that are none, and why; they are not asked for again. */
+      /** @description Readings that are none, and why. They are not asked for again, but for those of the future: one of the two clocks is wrong. */
       rejected: components['schemas']['RejectedSample'][];
     };
     /** @description A schedule on the wire; numbers in its own unit. */
@@ -11433,6 +11553,11 @@ export interface components {
       startsAt?: null | string;
       /** @description Made by the device; sent again it is the same start. */
       key?: null | string;
+      /**
+       * @description set: as it was last read back from the controller; planned: as the schedule stands now. Where it is not said, what was set is started, and where that is no longer what is planned, it is asked.
+       * @enum {null|string}
+       */
+      program?: 'set' | 'planned' | null;
     };
     /** @description A firing whose start is wanted. */
     StartsRequest: {
@@ -11543,6 +11668,19 @@ export interface components {
        * @description Of a kWh of gas; 0 when not known.
        */
       gasPrice?: null | number;
+    };
+    /** @description Something in which two of them differ. */
+    SummaryDifference: {
+      /** @description Which two: planned, set, watched. */
+      between: string[];
+      /** @description program, load, shelves or kiln. */
+      what: string;
+      /** @description As the first has it. */
+      a: string;
+      /** @description As the second has it. */
+      b: string;
+      /** @description In a sentence. */
+      text: string;
     };
     /** @description A tag and how many schedules carry it. */
     TagCount: {

@@ -53,10 +53,7 @@
 </script>
 
 <section class="grid gap-2" aria-labelledby="verdict" data-testid="fit-verdict">
-  <p
-    id="verdict"
-    class={['text-[15px]', fit.fits === 'no' ? 'text-error font-semibold' : 'font-semibold']}
-  >
+  <p id="verdict" class={['text-[15px]', fit.fits === 'no' ? 'text-error font-semibold' : 'font-semibold']}>
     {said}
   </p>
   {#if fit.why}<p class="text-[14px]">{fit.why}</p>{/if}

@@ -61,7 +61,7 @@
   /** What the display says when the line is keyed; the first line ends at the first question, whatever stood there. */
   const shouldSay = $derived.by(() => {
     if (line?.question) return line.display;
-    const first = setting.fit?.program[0]?.question;
+    const first = setting.fit?.program?.[0]?.question;
     if (line && setting.ticked === 0 && first && profile) return `${labelOf(profile, first)} …`;
     return done || line ? 'ready' : '';
   });

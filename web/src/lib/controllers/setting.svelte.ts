@@ -196,7 +196,8 @@ export class Setting {
 
   private compare(): Promise<void> {
     const [what, fit, shown] = [this.what, this.fit, this.readSoFar];
-    if (!what || !fit || shown.length === 0) {
+    const program = fit?.program;
+    if (!what || !program || shown.length === 0) {
       this.back = null;
       this.wrong = {};
       return Promise.resolve();
@@ -207,7 +208,7 @@ export class Setting {
           body: {
             schedule: what.schedule,
             profileId: what.controllerId,
-            program: fit.program,
+            program,
             shown,
             memory: this.memory
           },
@@ -270,7 +271,7 @@ export class Setting {
   /** What was wrong is to be read once more; the rest stays. */
   private readAgain(back: ReadBack): void {
     const first =
-      this.fit?.program.findIndex((a) => back.differences.some((d) => d.question === a.question)) ?? 0;
+      this.fit?.program?.findIndex((a) => back.differences.some((d) => d.question === a.question)) ?? 0;
     this.shown = this.shown.map((s, i) => (i >= first ? '' : s));
     this.keep();
     void this.compare();

@@ -19,6 +19,8 @@
       return data ?? null;
     }
   }));
+  /** The same ware and shelves as at the start. */
+  const load = $derived(draft.id === null ? draft.request.load : { firingId: draft.id });
   /** Somebody may want the plan all the same. */
   let planAnyway = $state(false);
   const schedule = $derived(planAnyway ? null : (edited.data ?? null));
@@ -53,7 +55,7 @@
         schedule={what}
         name={draft.body.name ?? 'Firing'}
         kilnId={kiln.id}
-        load={draft.request.load ?? null}
+        load={load ?? null}
         start={draft.body.startsAt ?? null}
         back={null}
       />
@@ -66,7 +68,7 @@
       firingId={draft.id}
       scheduleId={schedule?.id ?? null}
       scheduleVersion={schedule?.version ?? null}
-      load={draft.request.load}
+      {load}
       startsAt={draft.body.startsAt ?? null}
     />
   {/if}

@@ -28,3 +28,16 @@ export const studioWays = () => ({
     return data;
   }
 });
+
+/** A firing as it is planned, as it was set and as it is watched. */
+export const summaryOf = (firingId: number, mark: string) => ({
+  queryKey: ['summary', firingId, mark],
+  placeholderData: <T>(before: T) => before,
+  queryFn: async () => {
+    const { data, error } = await api.GET('/api/firings/{id}/summary', {
+      params: { path: { id: firingId } }
+    });
+    if (!data) throw error;
+    return data;
+  }
+});

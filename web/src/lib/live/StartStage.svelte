@@ -8,7 +8,8 @@
   import LogDialog from './LogDialog.svelte';
   import { outbox } from './outbox.svelte';
   import { checkLists, entriesOf } from './queries';
-  import type { Run } from './types';
+  import type { Run, Summary } from './types';
+  import WhichProgram from './WhichProgram.svelte';
 
   /** Before the switch: the studio's own list, the cautions, where readings come from, now or later. */
   interface Props {
@@ -47,6 +48,13 @@
   let problem: Problem | null = $state.raw(null);
   const errors = $derived(fieldErrors(problem ?? undefined));
   const key = crypto.randomUUID();
+  type Question = { set: Summary; planned: Summary };
+  let question: Question | null = $state.raw(null);
+  const summary = createQuery(() => ({
+    queryKey: ['summary', firingId, 'start'],
+    queryFn: async () =>
+      (await api.GET('/api/firings/{id}/summary', { params: { path: { id: firingId } } })).data ?? null
+  }));
   const when = $derived(startsAt && Date.parse(startsAt) > Date.now() ? new Date(startsAt) : null);
   const before = $derived(
     ((isFuel ? lists.data?.lists.gasBefore : lists.data?.lists.before) ?? []).filter(
@@ -68,9 +76,8 @@
     );
   });
 
-  async function start() {
-    busy = true;
-    problem = null;
+  async function start(program: 'set' | 'planned' | null = null) {
+    [busy, problem, question] = [true, null, null];
     try {
       await ready();
       const { data, error } = await api.POST('/api/firings/{id}/start', {
@@ -81,11 +88,16 @@
           speed: link === 'simulated' ? speed : null,
           startsAt: later && when ? when.toISOString() : null,
           faults: null,
-          seed: null
+          seed: null,
+          program
         },
         headers: saveKey(key)
       });
+      const both = error as Partial<Question> | undefined;
+      if (both?.set && both.planned) return (question = { set: both.set, planned: both.planned });
       if (!data) return (problem = error as Problem);
+      for (const query of ['summary', 'entries'])
+        void client.invalidateQueries({ queryKey: [query, firingId] });
       client.setQueryData(['run', firingId], data);
       void client.invalidateQueries({ queryKey: ['room'] });
     } catch (error) {
@@ -153,6 +165,15 @@
     {#if problem}<p class="text-error" role="alert" data-testid="start-problem">
         {errors['scheduleId'] ?? errors['kilnId'] ?? errors['startsAt'] ?? sayProblem(problem)}
       </p>{/if}
+    {#if summary.data}
+      <p class="text-[14.5px]" data-testid="starts-with">
+        {#if isFuel}It is followed by the turn-up sheet of its schedule.
+        {:else if summary.data.set}It follows what was read back from the controller:
+          <span class="font-mono">{summary.data.set.line}</span>
+        {:else}Nothing was read back from the controller yet: it is followed as planned.
+          <a class="link" href="/firings/{firingId}?stage=set">Set it first</a>{/if}
+      </p>
+    {/if}
     <div class="flex flex-wrap items-center gap-2">
       <button
         class="btn btn-primary min-h-14 flex-1 text-lg"
@@ -184,6 +205,13 @@
   </section>
 </div>
 
+{#if question}<WhichProgram
+    {firingId}
+    kilnId={kiln?.id ?? null}
+    {...question}
+    onchoose={(program) => void start(program)}
+    onclose={() => (question = null)}
+  />{/if}
 {#if taking}<LogDialog {firingId} {startsAt} onclose={() => (taking = false)} />{/if}
 
 <style>

@@ -14,3 +14,4 @@ export type Alarm = Schemas['AlarmContract'];
 export type RoomKiln = Schemas['RoomKiln'];
 export type FiringState = Schemas['FiringState'];
 export type Spread = Schemas['PercentilesContract'];
+export type Summary = Schemas['FiringSummary'];

@@ -13,6 +13,7 @@
   import { FiringDraft, openFiring } from '$lib/firings/firing-draft.svelte';
   import LoadStage from '$lib/firings/LoadStage.svelte';
   import PlanStage from '$lib/firings/PlanStage.svelte';
+  import SummaryStrip from '$lib/firings/SummaryStrip.svelte';
   import { kindNames, plural, type Kind } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
   import { FireStage } from '$lib/live';
@@ -234,6 +235,10 @@
       </div>
     </header>
     <ConflictBanner draft={firing} what="firing" />
+    {#if firing.id !== null}<SummaryStrip
+        firingId={firing.id}
+        mark={`${stage} ${firing.version} ${run?.state ?? 'no'}`}
+      />{/if}
     {#if stage === 'load'}<LoadStage
         draft={firing}
         onsecond={(left) => void second(left)}

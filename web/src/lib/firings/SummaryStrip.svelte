@@ -1,0 +1,88 @@
+<script lang="ts">
+  import { createQuery } from '@tanstack/svelte-query';
+  import { display } from '$lib/display.svelte';
+  import { duration, number } from '$lib/format';
+  import { sayMass } from '$lib/fields/measure';
+  import { toUnit } from '$lib/chart/glow';
+  import { summaryOf } from './queries';
+
+  /** One firing in one line, the same on every stage: what is fired, how much stands in it, what it takes, when it may be opened. Red where two of them differ. */
+  interface Props {
+    firingId: number;
+    /** Asked again when it changes: what was saved, set or started. */
+    mark: string;
+  }
+  const { firingId, mark }: Props = $props();
+  const summary = createQuery(() => summaryOf(firingId, mark));
+
+  const mass = (kg: number) => sayMass(Number(kg.toFixed(1)), display.mass);
+  const shown = $derived(summary.data?.watched ?? summary.data?.set ?? summary.data?.planned ?? null);
+  const from = $derived(
+    shown?.source === 'run'
+      ? 'Firing'
+      : shown?.source === 'entered'
+        ? 'Set'
+        : shown?.source === 'schedule'
+          ? `Schedule, version ${shown.version}`
+          : 'Planned'
+  );
+  const differs = $derived(summary.data?.differs ?? []);
+  /** Where it is put right: what is not started yet at Set, what is at Fire. */
+  const place = $derived(
+    differs.some((d) => d.between.includes('watched'))
+      ? 'fire'
+      : differs.some((d) => d.what === 'load')
+        ? 'load'
+        : 'set'
+  );
+</script>
+
+{#if shown}
+  <div class={['strip no-print', differs.length > 0 && 'differs']} data-testid="summary">
+    <p>
+      <b>{from}</b>
+      <span
+        >top {number(toUnit(shown.topC, display.unit), 0)} °{display.unit}{shown.endCone
+          ? `, cone ${shown.endCone}`
+          : ''}</span
+      >
+      <span>{mass(shown.loadKg)} of ware, {mass(shown.furnitureKg)} of shelves</span>
+      <span
+        >{shown.energyKwh !== null
+          ? `${number(shown.energyKwh, 0)} kWh`
+          : `${mass(shown.gasKg ?? 0)} of gas`}</span
+      >
+      <span>power off after {duration(shown.powerOnMinutes)}</span>
+      {#if shown.opensMinutes !== null}<span>open after {duration(shown.opensMinutes)}</span>{/if}
+    </p>
+    {#each differs as difference (difference.between.join() + difference.what)}
+      <p role="alert">
+        {difference.text}
+        <a class="link" href="/firings/{firingId}?stage={place}">Look at it</a>
+      </p>
+    {/each}
+  </div>
+{/if}
+
+<style>
+  .strip {
+    border-radius: 9px;
+    padding: 5px 12px;
+    font-size: 13.5px;
+    background: var(--color-base-100);
+    font-variant-numeric: tabular-nums;
+  }
+  p {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 14px;
+  }
+  .differs {
+    border-left: 6px solid var(--color-error);
+    background: color-mix(in oklab, var(--color-error) 12%, var(--color-base-100));
+  }
+  .differs p[role='alert'] {
+    font-weight: 600;
+    font-size: 14.5px;
+  }
+</style>
