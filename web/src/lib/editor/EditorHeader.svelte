@@ -34,7 +34,8 @@
     const query = [
       start.at && `start=${encodeURIComponent(start.at)}`,
       start.at && start.anchor !== 'start' && `anchor=${start.anchor}`,
-      place.kilnId !== null && `kiln=${place.kilnId}&fill=${place.fill}`
+      place.kilnId !== null && `kiln=${place.kilnId}&fill=${place.fill}`,
+      place.firing && place.firing.loadIn(place.kilnId) && `firing=${place.firing.id}`
     ].filter(Boolean);
     return query.length > 0 ? `?${query.join('&')}` : '';
   });

@@ -23,10 +23,12 @@ export class FiringLink {
     return this.stored.firing;
   }
 
-  /** What is in the kiln, as the reviewer takes it; nothing while no row is whole. */
-  get load() {
+  /** What stands in a kiln, ware and shelves: in the firing’s own as every stage of it has them, in another the ware alone. Nothing while no row is whole. */
+  loadIn(kilnId: number | null) {
     const lots = (this.body.lots ?? []).filter((l): l is Lot => !!l?.count && !!l.wall);
-    return lots.length ? { lots, packed: this.body.packed, witnessPack: this.body.witnessPack } : null;
+    if (lots.length === 0) return null;
+    if (kilnId === (this.body.kilnId ?? null)) return { firingId: this.id };
+    return { lots, packed: this.body.packed, witnessPack: this.body.witnessPack };
   }
 
   /** Changes it in the store, one change after the other; made again on top of somebody else's. */

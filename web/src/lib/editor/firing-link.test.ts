@@ -16,16 +16,18 @@ test('a schedule for no firing has none', async () => {
 test('only rows that are whole are a load', () => {
   const link = new FiringLink(
     firing(1, {
+      kilnId: 2,
       packed: true,
       lots: [{ what: 'mugs', count: 12, wall: 6 }, { what: 'bowls', count: 3 }, null]
     })
   );
-  expect(link.load).toEqual({
+  expect(link.loadIn(2)).toEqual({ firingId: 3 });
+  expect(link.loadIn(5)).toEqual({
     lots: [{ what: 'mugs', count: 12, wall: 6 }],
     packed: true,
     witnessPack: undefined
   });
-  expect(new FiringLink(firing(1, { lots: [] })).load).toBeNull();
+  expect(new FiringLink(firing(1, { lots: [] })).loadIn(null)).toBeNull();
 });
 
 test('changes go one after the other, each over the version before it', async () => {

@@ -22,7 +22,7 @@ export class FiringPlace {
 
   /** The kiln and the load, as every question about this firing takes them. */
   get asked() {
-    const load = this.firing?.load ?? (this.kilnId === null ? null : { fill: this.fill });
+    const load = this.firing?.loadIn(this.kilnId) ?? (this.kilnId === null ? null : { fill: this.fill });
     return { kilnId: this.kilnId, load };
   }
 

@@ -11,9 +11,11 @@
   const anchor = $derived(page.url.searchParams.get('anchor'));
   const kilnId = $derived(Number(page.url.searchParams.get('kiln')) || null);
   const fill = $derived(Number(page.url.searchParams.get('fill') ?? 1));
+  const firingId = $derived(Number(page.url.searchParams.get('firing')) || null);
+  const load = $derived(firingId !== null ? { firingId } : kilnId === null ? null : { fill });
 
   const sheet = createQuery(() => ({
-    queryKey: ['schedule', id, 'print', start, anchor, kilnId, fill],
+    queryKey: ['schedule', id, 'print', start, anchor, kilnId, fill, firingId],
     queryFn: async () => {
       const { data: schedule, error } = await api.GET('/api/schedules/{id}', { params: { path: { id } } });
       if (!schedule) throw error;
@@ -23,7 +25,7 @@
           start,
           anchor: (anchor ?? 'start') as 'start',
           kilnId,
-          load: kilnId === null ? null : { fill }
+          load
         }
       });
       if (!preview.data) throw preview.error;
