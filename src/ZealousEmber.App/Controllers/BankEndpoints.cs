@@ -7,11 +7,14 @@ using ZealousEmber.Core.Controllers.Bank;
 using ZealousEmber.Core.Controllers.Fit;
 using ZealousEmber.Core.Controllers.ReadingBack;
 using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
+using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Settings;
 
 namespace ZealousEmber.App.Controllers;
 
@@ -67,7 +70,17 @@ internal static class BankEndpoints
         var entered = new EnteredProgram(
             id, wire.FiringId, wire.ScheduleId, version, wish.Schedule.Name, wish.Schedule.Kind, wish.Profile.Name, fit.Value.Program.Where(a => a.Asked.Id == "slot").Select(a => a.Shown).FirstOrDefault(), wish.Delay, Values(fit.Value.Program),
             EntryCard.Code(wish.Profile, fit.Value.Program), wish.Profile.Unit, fired, Values(read.Read), response.Matches, response.Matches ? null : wire.Slip, studio.Now, stamp.By);
-        return Results.Created($"/api/kilns/{id}/entered", new EnteredResponse(Write(await studio.Programs.Add(entered, stamp.Key, cancel)), response));
+        var stored = await studio.Programs.Add(entered, stamp.Key, cancel);
+        if (response.Matches && wire.FiringId is { } set) await Tick(set, stamp.By, studio, cancel);
+        return Results.Created($"/api/kilns/{id}/entered", new EnteredResponse(Write(stored), response));
+    }
+
+    /// <summary>What was just proved need not be ticked by hand: the item of the studio's list that says so, once, where the firing has not begun.</summary>
+    private static async Task Tick(int firingId, string? by, Studio studio, CancellationToken cancel)
+    {
+        if ((await studio.Lists.Read(cancel)).Item.ReadBack is not { } item || await studio.Runs.Started(firingId, cancel) is not null) return;
+        if (FiringEntry.InForce(await studio.Runs.Entries(firingId, cancel)).Any(e => e.Kind == EntryKind.Before && e.Subject == item)) return;
+        await studio.Runs.Add(firingId, new FiringEntry($"read-back-{studio.Now.ToUnixTimeMilliseconds()}", EntryKind.Before, studio.Now, by, Subject: item, NotedAt: studio.Now), cancel);
     }
 
     /// <summary>The version that was entered; problems where schedule or version are not there.</summary>
@@ -92,7 +105,7 @@ internal static class BankEndpoints
 
     /// <summary>Where things are found.</summary>
     private readonly record struct Studio(
-        Repository<StudioKiln> Kilns, Repository<ListedController> Controllers, Repository<FiringDraft> Firings, EnteredPrograms Programs, ScheduleRepository Schedules, TimeProvider Time)
+        Repository<StudioKiln> Kilns, Repository<ListedController> Controllers, Repository<FiringDraft> Firings, EnteredPrograms Programs, ScheduleRepository Schedules, FiringRuns Runs, SettingsStore<CheckLists> Lists, TimeProvider Time)
     {
         // As fine as it is stored.
         public Instant Now => Instant.FromUnixTimeMilliseconds(Time.GetUtcNow().ToUnixTimeMilliseconds());

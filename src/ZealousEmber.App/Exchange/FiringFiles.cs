@@ -47,7 +47,7 @@ internal sealed class FiringFiles(Repository<FiringDraft> firings, FiringRuns ru
         return new FiringFile(
             Format, 1, FiringMapping.Write(new Versioned<FiringDraft>(id, 0, run.StartedAt, firing)).Firing, run.StartsAt.ToDateTimeOffset(), run.OpenedAt?.ToDateTimeOffset(), run.By, run.Goal?.Number, run.IsAsEntered, [.. run.Program.Steps.Select(s => ScheduleMapping.Write(s, TemperatureUnit.Celsius))],
             KilnMapping.Write(run.Kiln), [.. (await samples.Read(id, cancel)).Select(s => new FiringFileSample((s.At - run.StartsAt.ToUnixTimeMilliseconds()) / 1000.0, s.Celsius, s.Share, s.SetPoint))],
-            [.. entries.Select(EntryEndpoints.Write)], photos, new ReadingContract([.. record.Packs.Select(PackMapping.Write)], ReadingEndpoints.Write(record.Results)), record.Figures?.Numbers ?? (IReadOnlyDictionary<string, double>)new Dictionary<string, double>());
+            [.. entries.Select(e => EntryEndpoints.Write(e, NodaTime.Instant.MaxValue))], photos, new ReadingContract([.. record.Packs.Select(PackMapping.Write)], ReadingEndpoints.Write(record.Results)), record.Figures?.Numbers ?? (IReadOnlyDictionary<string, double>)new Dictionary<string, double>());
     }
 
     /// <summary>The log alone, a line a reading; nothing where it was never started.</summary>

@@ -19,6 +19,7 @@ internal static class EntryEndpoints
 {
     private const int MostSamples = 50_000;
     private const int LongestName = 64;
+    private static readonly TimeSpan LongestOnDevice = TimeSpan.FromDays(30);
     private static readonly Duration MostAhead = Duration.FromMinutes(FiringSample.MostAhead);
 
     public static void MapEntries(this WebApplication app)
@@ -35,6 +36,17 @@ internal static class EntryEndpoints
         var kiln = app.MapGroup("/api/kilns/{id:int}/token").WithTags("Live");
         kiln.MapPost("", GiveToken).WithSummary("A token for a kiln's logger, told once; the one before is no longer taken").Produces<TokenContract>(201).ProducesProblem(404);
         kiln.MapDelete("", RevokeToken).WithSummary("Take a kiln's token away").Produces(204).ProducesProblem(404);
+    }
+
+    /// <summary>
+    /// When something was so, by the firing's own clock. A device says in Device-Time what its clock shows as it sends: how long ago it was is what counts, not
+    /// what a clock that is wrong by hours called it.
+    /// </summary>
+    private static DateTimeOffset ByOwnClock(DateTimeOffset at, FiringRun? run, Instant wall, HttpRequest request)
+    {
+        if (WireTime.Read(request.Headers["Device-Time"]) is not { } device || (device - at).Duration() > LongestOnDevice) return at;
+        var age = Duration.FromTimeSpan(device - at) * (run is { Link: LinkKind.Simulated } ? run.Speed : 1);
+        return ((run?.Clock(wall) ?? wall) - age).ToDateTimeOffset();
     }
 
     /// <summary>A moment of a firing: not before it by more than a day, nor ahead of its clock.</summary>
@@ -104,7 +116,7 @@ internal static class EntryEndpoints
     }
 
     private static async Task<IResult> All(int id, [AsParameters] LiveStudio studio, CancellationToken cancel) =>
-        await studio.Firings.Find(id, cancel) is null ? ProblemResponses.NotFound("firing") : Results.Ok((await studio.Runs.Entries(id, cancel)).Select(Write));
+        await studio.Firings.Find(id, cancel) is null ? ProblemResponses.NotFound("firing") : Results.Ok((await studio.Runs.Entries(id, cancel)).Select(e => Write(e, studio.Now)));
 
     private static async Task<IResult> Add(int id, EntryRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel)
     {
@@ -115,18 +127,29 @@ internal static class EntryEndpoints
         var key = wire?.Key?.Trim();
         if (string.IsNullOrEmpty(key) || key.Length > FiringEntry.LongestSubject) problems.Add(new Problem("key", $"A key made by the device, up to {FiringEntry.LongestSubject} characters."));
         if (wire?.Kind is null or EntryKind.State) problems.Add(WireEnums.Missing<EntryKind>("kind", "an entry"));
-        var at = wire?.At is { } given ? run is null ? Instant.FromUnixTimeMilliseconds(given.ToUnixTimeMilliseconds()) : ReadMoment(given, run, now, "at", problems) : now;
+        // Another time for an entry is said in the time the entry was told in.
+        var at = wire?.At is { } said && (wire.Kind == EntryKind.Retimed ? said : ByOwnClock(said, run, studio.Now, context.Request)) is var given ? run is null ? Instant.FromUnixTimeMilliseconds(given.ToUnixTimeMilliseconds()) : ReadMoment(given, run, now, "at", problems) : now;
         Check(wire, problems);
         var subject = Text.OneLine(wire?.Subject);
         if (wire?.Kind == EntryKind.Turned) subject = ReadTurn(wire.Setting, run, problems);
         else if (wire?.Setting is not null) problems.Add(new Problem("setting", "Only a turn has a setting."));
         if (wire?.Kind is EntryKind.AirSign or EntryKind.Replanned && run?.IsFuel == false) problems.Add(new Problem("kind", "That belongs to a fuel kiln."));
         if (problems.Count > 0) return ProblemResponses.Of(problems);
-        if (run is null && wire!.Kind is not (EntryKind.Before or EntryKind.Note)) return RunEndpoints.Refused("This firing has not been started yet.");
+        if (run is null && wire!.Kind is not (EntryKind.Before or EntryKind.Note or EntryKind.TakenBack or EntryKind.Retimed)) return RunEndpoints.Refused("This firing has not been started yet.");
         if (wire!.Kind == EntryKind.Acknowledged && studio.Live.Find(id) is { } live && live.Live.Board.All.All(a => a.Id != wire.Subject)) return ProblemResponses.Of([new Problem("subject", "There is no such alarm in this firing.")]);
-        var (entry, isNew) = await studio.Runs.Add(id, new FiringEntry(key!, wire.Kind!.Value, at, Versions.Stamp(context.Request).By, wire.Celsius, subject, Text.Lines(wire.Text)), cancel);
+        if (wire.Kind is EntryKind.TakenBack or EntryKind.Retimed && await CannotChange(id, subject, key!, studio, cancel) is { } refused) return refused;
+        var (entry, isNew) = await studio.Runs.Add(id, new FiringEntry(key!, wire.Kind!.Value, at, Versions.Stamp(context.Request).By, wire.Celsius, subject, Text.Lines(wire.Text), studio.Now), cancel);
         if (isNew && studio.Live.Find(id) is { } running) await studio.Live.Noted(running, entry, context.RequestServices);
-        return isNew ? Results.Created($"/api/firings/{id}/entries", Write(entry)) : Results.Ok(Write(entry));
+        return isNew ? Results.Created($"/api/firings/{id}/entries", Write(entry, studio.Now)) : Results.Ok(Write(entry, studio.Now));
+    }
+
+    /// <summary>Why an entry cannot be taken back or given another time; nothing where it can, and where that was noted already.</summary>
+    private static async Task<IResult?> CannotChange(int id, string? subject, string key, LiveStudio studio, CancellationToken cancel)
+    {
+        var all = await studio.Runs.Entries(id, cancel);
+        if (all.Any(e => e.Key == key)) return null;
+        if (all.FirstOrDefault(e => e.Key == subject) is not { } entry) return ProblemResponses.Of([new Problem("subject", "There is no such entry in this firing.")]);
+        return entry.CanBeChanged(studio.Now) ? null : RunEndpoints.Refused($"Only what was noted in the last {FiringEntry.CanBeChangedFor.TotalMinutes:0} minutes is taken back or given another time; note what is right instead.");
     }
 
     private static async Task<IResult> AddPhoto(int id, string key, DateTimeOffset? at, string? text, [AsParameters] LiveStudio studio, HttpRequest request, CancellationToken cancel)
@@ -137,15 +160,15 @@ internal static class EntryEndpoints
         var problems = new List<Problem>();
         if (key.Length > FiringEntry.LongestSubject) problems.Add(new Problem("key", $"A key made by the device, up to {FiringEntry.LongestSubject} characters."));
         if (text?.Length > FiringEntry.LongestText) problems.Add(new Problem("text", $"At most {FiringEntry.LongestText} characters."));
-        var moment = at is { } given && run is not null ? ReadMoment(given, run, now, "at", problems) : now;
+        var moment = at is { } said && ByOwnClock(said, run, studio.Now, request) is var given && run is not null ? ReadMoment(given, run, now, "at", problems) : now;
         if (problems.Count > 0) return ProblemResponses.Of(problems);
         using var body = new MemoryStream();
         await request.Body.CopyToAsync(body, cancel);
         var photo = PhotoReader.Read(body.ToArray());
         if (!photo.IsOk) return ProblemResponses.Of(photo.Problems);
-        var entry = new FiringEntry(key, EntryKind.Photo, moment, Versions.Stamp(request).By, Text: Text.Lines(text));
+        var entry = new FiringEntry(key, EntryKind.Photo, moment, Versions.Stamp(request).By, Text: Text.Lines(text), NotedAt: studio.Now);
         (entry, var isNew) = await studio.Runs.Add(id, entry, cancel, new Photo(PhotoReader.ContentType, photo.Value, studio.Now));
-        return isNew ? Results.Created($"/api/firings/{id}/entries", Write(entry)) : Results.Ok(Write(entry));
+        return isNew ? Results.Created($"/api/firings/{id}/entries", Write(entry, studio.Now)) : Results.Ok(Write(entry, studio.Now));
     }
 
     private static async Task<IResult> ShowPhoto(int id, string key, [AsParameters] LiveStudio studio, CancellationToken cancel) =>
@@ -169,13 +192,16 @@ internal static class EntryEndpoints
             case EntryKind.AirSign when WireEnums.Read<AirSign>(wire.Subject) is null:
                 problems.Add(new Problem("subject", $"A sign of the air is one of {string.Join(", ", Enum.GetValues<AirSign>().Select(WireEnums.Word))}."));
                 break;
+            case EntryKind.Retimed when wire.At is null:
+                problems.Add(new Problem("at", "When was it so?"));
+                break;
             case EntryKind.Photo:
                 problems.Add(new Problem("kind", "A photo is sent as it is, to entries/{key}/photo."));
                 break;
             case EntryKind.Note when Text.Lines(wire.Text) is null:
                 problems.Add(new Problem("text", "What is to be noted?"));
                 break;
-            case EntryKind.Acknowledged or EntryKind.Before or EntryKind.After when Text.OneLine(wire.Subject) is null:
+            case EntryKind.Acknowledged or EntryKind.Before or EntryKind.After or EntryKind.TakenBack or EntryKind.Retimed when Text.OneLine(wire.Subject) is null:
                 problems.Add(new Problem("subject", "Which one?"));
                 break;
             default:
@@ -209,7 +235,8 @@ internal static class EntryEndpoints
 
     private static async Task<IResult> RevokeToken(int id, [AsParameters] LiveStudio studio, CancellationToken cancel) => await studio.Runs.RevokeToken(id, cancel) ? Results.NoContent() : ProblemResponses.NotFound("token");
 
-    internal static EntryContract Write(FiringEntry e) => new(
-        e.Key, e.Kind, e.At.ToDateTimeOffset(), e.By, e.Celsius, e.Subject, e.Text, e.Kind == EntryKind.Turned && BurnerSetting.Read(e.Subject) is { } s ? new SettingContract(s.Pressure, s.Damper, s.Lit, s.Flame) : null);
+    internal static EntryContract Write(FiringEntry e, Instant wall) => new(
+        e.Key, e.Kind, e.At.ToDateTimeOffset(), e.By, e.Celsius, e.Subject, e.Text, e.Kind == EntryKind.Turned && BurnerSetting.Read(e.Subject) is { } s ? new SettingContract(s.Pressure, s.Damper, s.Lit, s.Flame) : null,
+        e.CanBeChanged(wall));
 
 }

@@ -76,7 +76,8 @@ public sealed record SettingContract(double? PressureBar, double? Damper, int? L
 
 /// <summary>A noted entry.</summary>
 /// <param name="Setting">Of a turn.</param>
-public sealed record EntryContract(string Key, EntryKind Kind, DateTimeOffset At, string? By, double? Celsius, string? Subject, string? Text, SettingContract? Setting = null);
+/// <param name="CanBeChanged">It can still be taken back, or given another time: by an entry taken-back or retimed with its key as subject.</param>
+public sealed record EntryContract(string Key, EntryKind Kind, DateTimeOffset At, string? By, double? Celsius, string? Subject, string? Text, SettingContract? Setting = null, bool CanBeChanged = false);
 
 /// <summary>How a firing was started.</summary>
 /// <param name="IsAsEntered">With the program as it was read back; else as planned.</param>

@@ -171,7 +171,7 @@ internal static class RunEndpoints
             problems.Add(new Problem("points", $"From {Core.Firing.Readings.Reduction.Fewest} to {Core.Firing.Readings.Reduction.Most} points."));
         if (from > to) problems.Add(new Problem("from", "It ends before it begins."));
         if (problems.Count > 0) return ProblemResponses.Of(problems);
-        var entries = (await studio.Runs.Entries(id, cancel)).Where(e => e is { Kind: EntryKind.Reading, Celsius: not null });
+        var entries = FiringEntry.InForce(await studio.Runs.Entries(id, cancel)).Where(e => e is { Kind: EntryKind.Reading, Celsius: not null });
         return Results.Ok(LogReduction.Of(run, await samples.Read(id, cancel), entries, points ?? 1500, from, to));
     }
 

@@ -68,6 +68,7 @@ internal sealed class RunningFiring(FiringRun run)
     public void Rebuild(IReadOnlyList<StoredSample> samples, IReadOnlyList<FiringEntry> entries, Instant? until = null)
     {
         var past = until is { } end ? samples.TakeWhile(s => s.At <= end.ToUnixTimeMilliseconds()).ToList() : samples;
+        entries = FiringEntry.InForce(entries);
         Follow(past, until is null ? entries : [.. entries.TakeWhile(e => e.At <= until)], _ => { });
         (Trouble, IsStale) = (null, false);
         if (Run.StoppedAt is { } stopped) SwitchOff(Run.Minutes(stopped));
@@ -108,6 +109,7 @@ internal sealed class RunningFiring(FiringRun run)
     public List<LiveContract> Replay(IReadOnlyList<StoredSample> samples, IReadOnlyList<FiringEntry> entries, int count)
     {
         var reports = new List<LiveContract>();
+        entries = FiringEntry.InForce(entries);
         if (samples.Count == 0 && entries.All(e => e.Kind != EntryKind.Reading)) return reports;
         var last = Math.Max(samples.Count > 0 ? Run.Minutes(Instant.FromUnixTimeMilliseconds(samples[^1].At)) : 0, entries.Where(e => e.Kind == EntryKind.Reading).Select(e => Run.Minutes(e.At)).DefaultIfEmpty(0).Max());
         void TellUntil(double minute)
@@ -150,6 +152,9 @@ internal sealed class RunningFiring(FiringRun run)
                 break;
             case EntryKind.Acknowledged when entry.Subject is { } alarm:
                 Live.Board.Acknowledge(alarm, entry.By ?? "somebody", entry.Text, minutes);
+                break;
+            case EntryKind.TakenBack or EntryKind.Retimed:
+                IsStale = true;
                 break;
             default:
                 break;

@@ -152,7 +152,7 @@ internal sealed class FiringReader(
         var problems = new List<Problem>();
         var load = draft.Item.Lots.IsEmpty ? null : await LotMapping.Read(new LoadContract(Lots: [.. draft.Item.Lots.Select(FiringMapping.Write)], Packed: draft.Item.Packed), lookup, problems);
         var kiln = withTaught && await kilns.Find(run.KilnId, cancel) is { } found && found.Of<Kiln>() is { } electric ? await taught.Of(electric, cancel) : null;
-        var entries = await runs.Entries(id, cancel);
+        var entries = FiringEntry.InForce(await runs.Entries(id, cancel));
         var stored = await samples.Read(id, cancel);
         var fuel = run.IsFuel ? RunningFiring.AtItsEnd(run, stored, entries).Live as FuelFollower : null;
         return new ReadFiring(draft, run, await records.Find(id, cancel), fuel is null ? FinishedLog.Of(run, stored) : FuelLog(run, fuel), problems.Count == 0 ? load : null, kiln, entries, fuel?.Burned);

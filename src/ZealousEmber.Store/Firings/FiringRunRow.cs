@@ -93,9 +93,11 @@ internal sealed class FiringEntryRow
 
     public string? Text { get; set; }
 
-    public static FiringEntryRow From(int firingId, FiringEntry e) => new() { FiringId = firingId, Key = e.Key, Kind = e.Kind.ToString(), At = e.At, By = e.By, Celsius = e.Celsius, Subject = e.Subject, Text = e.Text };
+    public Instant? NotedAt { get; set; }
 
-    public FiringEntry Read() => new(Key, Enum.Parse<EntryKind>(Kind), At, By, Celsius, Subject, Text);
+    public static FiringEntryRow From(int firingId, FiringEntry e) => new() { FiringId = firingId, Key = e.Key, Kind = e.Kind.ToString(), At = e.At, By = e.By, Celsius = e.Celsius, Subject = e.Subject, Text = e.Text, NotedAt = e.NotedAt };
+
+    public FiringEntry Read() => new(Key, Enum.Parse<EntryKind>(Kind), At, By, Celsius, Subject, Text, NotedAt);
 }
 
 /// <summary>The token a kiln's logger pushes with; only its hash is kept.</summary>

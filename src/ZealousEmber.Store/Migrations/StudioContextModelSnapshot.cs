@@ -42,6 +42,9 @@ namespace ZealousEmber.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<long?>("NotedAt")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Subject")
                         .HasColumnType("TEXT");
 

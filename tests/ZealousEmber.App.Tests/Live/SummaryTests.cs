@@ -50,6 +50,7 @@ public sealed class SummaryTests(RunningStudio studio) : IClassFixture<RunningSt
         before["planned"]!["source"]!.GetValue<string>().ShouldBe("plan");
         before["watched"].ShouldBeNull();
         before["differs"]!.AsArray().ShouldBeEmpty();
+        (await Http.Get($"/api/firings/{firing}/entries")).AsArray().ShouldHaveSingleItem()!["subject"]!.GetValue<string>().ShouldBe("Program read back");
         var run = await (await Http.Start(firing, new JsonObject { ["link"] = "push" })).Read(201);
         run["isAsEntered"]!.GetValue<bool>().ShouldBeTrue();
         var after = await Http.Get($"/api/firings/{firing}/summary");

@@ -28,6 +28,9 @@ public sealed record CheckLists(ImmutableArray<string> Before, ImmutableArray<st
         ],
         ["Regulator and tank valve shut", "Sign taken down", "Floor and shelves clean"]);
 
+    /// <summary>The item before starting that a clean read-back ticks; nothing where the studio's own list has none.</summary>
+    public string? ReadBack => Before.FirstOrDefault(i => i.Contains("read back", StringComparison.OrdinalIgnoreCase));
+
     /// <summary>Lists from what somebody wrote, as they are where nothing was; problems name <c>before</c>, <c>after</c>, <c>gasBefore</c>, <c>gasAfter</c> and their items.</summary>
     public static Result<CheckLists> Create(IReadOnlyList<string?>? before, IReadOnlyList<string?>? after, IReadOnlyList<string?>? gasBefore, IReadOnlyList<string?>? gasAfter, CheckLists there)
     {

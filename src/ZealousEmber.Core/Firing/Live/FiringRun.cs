@@ -128,8 +128,27 @@ public sealed record FiringRun(
 /// <param name="Celsius">A reading, or what a colour stands for.</param>
 /// <param name="Subject">Which: a cone, an alarm, an item of the check list, a step.</param>
 /// <param name="Text">In words.</param>
-public sealed record FiringEntry(string Key, EntryKind Kind, Instant At, string? By, double? Celsius = null, string? Subject = null, string? Text = null)
+/// <param name="NotedAt">When the program took it, by the wall clock; nothing for what is older than this is known.</param>
+public sealed record FiringEntry(string Key, EntryKind Kind, Instant At, string? By, double? Celsius = null, string? Subject = null, string? Text = null, Instant? NotedAt = null)
 {
+    /// <summary>How long it can be taken back, or given another time.</summary>
+    public static readonly Duration CanBeChangedFor = Duration.FromMinutes(10);
+
+    /// <summary>Whether it can still be taken back or given another time. What the program notes itself, and a change of an entry, stay.</summary>
+    /// <param name="wall">Now.</param>
+    public bool CanBeChanged(Instant wall) => Kind is not (EntryKind.State or EntryKind.TakenBack or EntryKind.Retimed) && NotedAt is { } noted && wall - noted <= CanBeChangedFor;
+
+    /// <summary>Entries as they count: without what was taken back, each at its latest time. What was changed stays in the log.</summary>
+    /// <param name="all">Everything noted of one firing.</param>
+    /// <returns>In the order of time.</returns>
+    public static IReadOnlyList<FiringEntry> InForce(IReadOnlyList<FiringEntry> all)
+    {
+        var changes = all.Where(e => e.Kind is EntryKind.TakenBack or EntryKind.Retimed).OrderBy(e => e.NotedAt).ToLookup(e => e.Subject);
+        if (changes.Count == 0) return all;
+        return [.. all.Where(e => e.Kind is not (EntryKind.TakenBack or EntryKind.Retimed) && changes[e.Key].All(c => c.Kind != EntryKind.TakenBack))
+            .Select(e => changes[e.Key].LastOrDefault() is { } moved ? e with { At = moved.At } : e).OrderBy(e => e.At)];
+    }
+
     /// <summary>Longest text, characters.</summary>
     public const int LongestText = 1000;
 
@@ -190,4 +209,10 @@ public enum EntryKind
 
     /// <summary>The turns were planned anew from here, and the new plan taken.</summary>
     Replanned,
+
+    /// <summary>An entry, by the key in the subject, is taken back.</summary>
+    TakenBack,
+
+    /// <summary>An entry, by the key in the subject, was at another time.</summary>
+    Retimed,
 }

@@ -7803,6 +7803,11 @@ export interface components {
       subject: null | string;
       text: null | string;
       setting?: null | components['schemas']['SettingContract'];
+      /**
+       * @description It can still be taken back, or given another time: by an entry taken-back or retimed with its key as subject.
+       * @default false
+       */
+      canBeChanged: boolean;
     };
     /**
      * @description Kinds of entries.
@@ -7825,7 +7830,9 @@ export interface components {
       | 'counted-out'
       | 'turned'
       | 'air-sign'
-      | 'replanned';
+      | 'replanned'
+      | 'taken-back'
+      | 'retimed';
     /** @description An entry to be noted. */
     EntryRequest: {
       /** @description Made by the device; sent again it is the same entry. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { inForce } from './entries';
   import { outbox } from './outbox.svelte';
   import type { Entry } from './types';
 
@@ -12,13 +13,26 @@
   }
   const { title, items, kind, firingId, entries }: Props = $props();
 
-  const done = (item: string) => entries.find((e) => e.kind === kind && e.subject === item);
+  const isGoing = (key: string) =>
+    outbox.waiting.some((w) => w.body.kind === 'taken-back' && w.body.subject === key);
+  const counted = $derived(inForce(entries).filter((e) => e.kind === kind && !isGoing(e.key)));
+  const done = (item: string) => counted.find((e) => e.subject === item);
   const onWay = (item: string) =>
     outbox.waiting.some((w) => w.firingId === firingId && w.body.kind === kind && w.body.subject === item);
   const list = $derived(items.filter((i): i is string => i !== null));
 
   function tick(item: string) {
-    if (!done(item) && !onWay(item))
+    const ticked = done(item);
+    // A tick by mistake is taken back, for as long as the program lets it.
+    if (ticked)
+      void outbox.note(firingId, {
+        kind: 'taken-back',
+        subject: ticked.key,
+        at: null,
+        celsius: null,
+        text: null
+      });
+    else if (!onWay(item))
       void outbox.note(firingId, { kind, subject: item, at: null, celsius: null, text: null });
   }
 </script>
@@ -34,7 +48,7 @@
             type="checkbox"
             class="checkbox checkbox-primary"
             checked={ticked !== undefined || onWay(item)}
-            disabled={ticked !== undefined}
+            disabled={onWay(item) || (ticked !== undefined && !ticked.canBeChanged)}
             onchange={() => tick(item)}
           />
           <span class:text-soft={ticked !== undefined}>{item}</span>

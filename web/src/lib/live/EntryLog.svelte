@@ -3,7 +3,8 @@
   import { outbox } from './outbox.svelte';
   import type { Entry, EntryRequest } from './types';
   import { settingText, signs } from '$lib/fuel/words';
-  import { big } from './words';
+  import Moment from './Moment.svelte';
+  import { alarmNames, big } from './words';
 
   /** Everything noted of this firing, the latest first; what is still on its way says so. */
   interface Props {
@@ -16,7 +17,23 @@
   const { firingId, entries, unit, over = false }: Props = $props();
 
   const waiting = $derived(outbox.waiting.filter((w) => w.firingId === firingId));
-  const shown = $derived(entries.filter((e) => e.kind !== 'before').toReversed());
+  /** Taken back: struck through, with who did it. Given another time: told at that time. */
+  const changes = $derived(entries.filter((e) => e.kind === 'taken-back' || e.kind === 'retimed'));
+  const backOf = (key: string) => changes.find((c) => c.kind === 'taken-back' && c.subject === key);
+  const moved = (key: string) => changes.findLast((c) => c.kind === 'retimed' && c.subject === key);
+  const shown = $derived(
+    entries
+      .filter((e) => e.kind !== 'before' && !changes.includes(e))
+      .map((e) => ({ ...e, was: e.at, at: moved(e.key)?.at ?? e.at }))
+      .toSorted((a, b) => Date.parse(b.at) - Date.parse(a.at))
+  );
+  /** The entry whose buttons are open. */
+  let chosen: string | null = $state(null);
+
+  const change = (key: string, kind: 'taken-back' | 'retimed', at: string | null = null) => {
+    chosen = null;
+    void outbox.note(firingId, { kind, subject: key, at, celsius: null, text: null });
+  };
 
   function say(entry: Pick<EntryRequest, 'kind' | 'celsius' | 'subject' | 'text' | 'setting'>): string {
     const degrees = entry.celsius === null || entry.celsius === undefined ? '' : big(entry.celsius, unit);
@@ -41,7 +58,7 @@
       case 'replanned':
         return 'Planned anew from here';
       case 'acknowledged':
-        return `Alarm seen: ${entry.subject}${entry.text ? `, ${entry.text}` : ''}`;
+        return `Alarm seen: ${alarmNames[entry.subject ?? ''] ?? entry.subject}${entry.text ? `, ${entry.text}` : ''}`;
       case 'after':
         return `Done: ${entry.subject}`;
       case 'counted-out':
@@ -61,12 +78,28 @@
   {#if shown.length === 0 && waiting.length === 0}<p class="text-soft">Nothing noted yet.</p>{/if}
   <ul class="log" data-testid="entries">
     {#each waiting.toReversed() as entry (entry.id)}
-      <li class="text-soft">
-        <time>{shortTime(new Date(entry.body.at ?? ''))}</time><span>{say(entry.body)}</span><i>on its way</i>
+      <li class={entry.refused ? '' : 'text-soft'}>
+        <time>{shortTime(new Date(entry.body.at ?? ''))}</time><span
+          >{say(entry.body)}{#if entry.refused}<span class="refused" role="alert" data-testid="refused"
+              ><b>Not taken:</b>
+              {entry.refused}<span class="buttons"
+                ><button class="btn btn-sm btn-paper" onclick={() => void outbox.again(entry)}
+                  >Try again</button
+                ><button
+                  class="btn btn-sm btn-paper"
+                  onclick={() => void outbox.again(entry, { at: new Date().toISOString() })}
+                  >Note it as of now</button
+                ><button class="btn btn-sm btn-ghost" onclick={() => void outbox.drop(entry)}
+                  >Let it go</button
+                ></span
+              ></span
+            >{/if}</span
+        >{#if !entry.refused}<i>on its way</i>{/if}
       </li>
     {/each}
     {#each shown as entry (entry.key)}
-      <li>
+      {@const back = backOf(entry.key)}
+      <li class={back && 'back'}>
         <time>{over ? clock(new Date(entry.at)) : shortTime(new Date(entry.at))}</time><span
           >{say(
             entry
@@ -79,8 +112,18 @@
                 alt={entry.text ?? 'As it looked'}
                 class="mt-1 max-h-32 rounded-lg"
               /></a
-            >{/if}</span
-        >{#if entry.by}<i class="text-soft">{entry.by}</i>{/if}
+            >{/if}{#if entry.was !== entry.at}<small>noted for {shortTime(new Date(entry.was))}</small
+            >{/if}{#if chosen === entry.key}<Moment
+              at={entry.at}
+              onmoment={(at) => change(entry.key, 'retimed', at)}
+              ontakeback={() => change(entry.key, 'taken-back')}
+            />{/if}</span
+        >{#if back}<i class="text-soft">taken back{back.by ? `, ${back.by}` : ''}</i
+          >{:else if entry.canBeChanged && !over}<button
+            class="link text-[13.5px]"
+            aria-expanded={chosen === entry.key}
+            onclick={() => (chosen = chosen === entry.key ? null : entry.key)}>Change</button
+          >{:else if entry.by}<i class="text-soft">{entry.by}</i>{/if}
       </li>
     {/each}
   </ul>
@@ -107,6 +150,28 @@
   }
   span {
     flex: 1;
+  }
+  small {
+    display: block;
+    color: var(--color-soft);
+    font-size: 13px;
+  }
+  .back > span {
+    text-decoration: line-through;
+    opacity: 0.6;
+  }
+  .refused {
+    display: block;
+    font-size: 14px;
+    border-left: 4px solid var(--color-warning);
+    padding-left: 8px;
+    margin-top: 3px;
+  }
+  .refused .buttons {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px;
+    padding-top: 4px;
   }
   i {
     font-style: normal;

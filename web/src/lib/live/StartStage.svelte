@@ -5,6 +5,7 @@
   import { clock, shortTime } from '$lib/format';
   import { kilnList } from '$lib/kilns';
   import CheckList from './CheckList.svelte';
+  import { inForce } from './entries';
   import LogDialog from './LogDialog.svelte';
   import { outbox } from './outbox.svelte';
   import { checkLists, entriesOf } from './queries';
@@ -64,7 +65,7 @@
   const ticked = $derived(
     before.filter(
       (i) =>
-        (entries.data ?? []).some((e) => e.kind === 'before' && e.subject === i) ||
+        inForce(entries.data ?? []).some((e) => e.kind === 'before' && e.subject === i) ||
         outbox.waiting.some((w) => w.firingId === firingId && w.body.subject === i)
     ).length
   );

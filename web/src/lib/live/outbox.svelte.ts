@@ -1,17 +1,18 @@
 import { openDB, type IDBPDatabase } from 'idb';
 import { api, sayProblem, type Problem } from '$lib/api/client';
 import { person } from '$lib/api/person';
-import { toasts } from '$lib/ui/toasts.svelte';
 import type { Entry, EntryRequest } from './types';
 
 /** An entry on its way, kept on this device until the program has it. */
-interface Waiting {
+export interface Waiting {
   id?: number;
   firingId: number;
   by: string;
   body: EntryRequest;
   /** Goes with it: a picture, made small. */
   photo?: Blob;
+  /** Why the program did not take it: it waits for somebody to put it right or let it go. */
+  refused?: string;
 }
 
 const store = 'entries';
@@ -84,12 +85,11 @@ class Outbox {
     this.#sending = true;
     clearTimeout(this.#timer);
     try {
-      for (let next = this.waiting[0]; next; next = this.waiting[0]) {
+      for (let next = this.#next(); next; next = this.#next()) {
         if (!(await this.#deliver(next))) {
           this.#timer = setTimeout(() => void this.send(), retryAfter);
           return;
         }
-        await (await this.#db)?.delete(store, next.id as number);
         await this.#look();
       }
     } finally {
@@ -97,11 +97,31 @@ class Outbox {
     }
   }
 
+  /** Sends what was refused once more, changed or as it is. */
+  async again(waiting: Waiting, change: Partial<EntryRequest> = {}): Promise<void> {
+    const next: Waiting = { ...waiting, body: { ...waiting.body, ...change } };
+    delete next.refused;
+    await (await this.#db)?.put(store, next);
+    await this.#look();
+    void this.send();
+  }
+
+  /** Lets something go that was not taken. */
+  async drop(waiting: Waiting): Promise<void> {
+    await (await this.#db)?.delete(store, waiting.id as number);
+    await this.#look();
+  }
+
+  /** The oldest that is still to be sent. */
+  #next = () => this.waiting.find((w) => w.refused === undefined);
+
   async #deliver(waiting: Waiting): Promise<boolean> {
     try {
-      const headers: Record<string, string> = waiting.by
-        ? { 'Studio-Person': encodeURIComponent(waiting.by) }
-        : {};
+      // How long ago it was is what counts: the clock of this device may be wrong.
+      const headers: Record<string, string> = {
+        'Device-Time': new Date().toISOString(),
+        ...(waiting.by && { 'Studio-Person': encodeURIComponent(waiting.by) })
+      };
       const { data, error, response } = waiting.photo
         ? await sendPhoto(waiting, waiting.photo, headers)
         : await api.POST('/api/firings/{id}/entries', {
@@ -110,9 +130,11 @@ class Outbox {
             headers
           });
       if (data) for (const run of this.#sent) run(waiting.firingId, data);
-      // The program has no room or no time just now: later. What it refuses for good is said, and let go.
+      // The program has no room or no time just now: later. What it refuses for good is said, and kept until somebody has seen to it.
       if (!data && (response.status >= 500 || response.status === 429)) return false;
-      if (!data) toasts.show(sayProblem(error), { tone: 'error' });
+      const db = await this.#db;
+      if (data) await db?.delete(store, waiting.id as number);
+      else await db?.put(store, { ...waiting, refused: sayProblem(error) } satisfies Waiting);
       return true;
     } catch {
       return false;
