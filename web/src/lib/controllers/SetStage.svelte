@@ -45,6 +45,8 @@
   const profile = $derived(controller?.profile);
   const setting = new Setting();
   let reading = $state(false);
+  /** Read back clean just now: what is next is to fire. */
+  let isRecorded = $state(false);
 
   $effect(() => {
     const controllerId = controller?.id;
@@ -71,9 +73,14 @@
     if (setting.ticked >= all) reading = true;
   }
 
-  async function recorded() {
-    reading = false;
-    await client.invalidateQueries({ queryKey: ['bank', kiln.id] });
+  function recorded() {
+    [reading, isRecorded] = [false, true];
+    for (const query of [
+      ['bank', kiln.id],
+      ['summary', firingId],
+      ['entries', firingId]
+    ])
+      void client.invalidateQueries({ queryKey: query });
   }
 </script>
 
@@ -98,13 +105,7 @@
       </section>
       {#if reading && setting.fit}
         <div class="no-print">
-          <ReadBackCard
-            {setting}
-            {profile}
-            {name}
-            onrecorded={() => void recorded()}
-            onback={() => (reading = false)}
-          />
+          <ReadBackCard {setting} {profile} {name} onrecorded={recorded} onback={() => (reading = false)} />
         </div>
       {/if}
       <p class="caution">
@@ -144,7 +145,13 @@
       {/if}
     </aside>
   </div>
-  {#if setting.fit && all > 0 && !reading}
+  {#if firingId && !reading && setting.ticked === 0 && (isRecorded || setting.clean)}
+    <div class="foot no-print">
+      <a class="btn btn-primary big" href="/firings/{firingId}?stage=fire" data-testid="to-fire">On to Fire</a
+      >
+      <button class="btn btn-paper big" onclick={() => (reading = true)}>Read it back again</button>
+    </div>
+  {:else if setting.fit && all > 0 && !reading}
     <div class="foot no-print">
       <button class="btn btn-primary big" onclick={next} data-testid="next-line">
         {#if line}Done: {line.question ? line.display : 'begin'}{#if setting.ticked > 0}&nbsp;({number(

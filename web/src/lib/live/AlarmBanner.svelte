@@ -37,7 +37,7 @@
       href="/firings/{first.firingId}?stage=fire"
       data-testid="alarm-banner"
     >
-      <b>{kiln ? `${kiln}: ` : ''}{first.alarm.text.split(/(?<=[.:])\s/)[0]}</b>
+      <b>{kiln ? `${kiln}: ` : ''}{first.alarm.text.split(/(?<=\.)\s/)[0]}</b>
       <span>{now.length > 1 ? `and ${now.length - 1} more · ` : ''}look at it</span>
     </a>
   </div>

@@ -16,10 +16,18 @@
 
   const order = { danger: 3, warn: 2, ask: 1, note: 0 } as const;
   const names = { danger: 'Danger', warn: 'Warning', ask: 'Please look', note: 'Note' } as const;
+  /** Over, and nobody has seen it: it stays until somebody has. */
+  const isUnseen = (a: Alarm) => a.acknowledgedBy === null && (a.weight === 'danger' || a.weight === 'warn');
   const now = $derived(
-    over ? [] : alarms.filter((a) => a.until === null).toSorted((a, b) => order[b.weight] - order[a.weight])
+    over
+      ? []
+      : alarms
+          .filter((a) => a.until === null || isUnseen(a))
+          .toSorted(
+            (a, b) => Number(a.until !== null) - Number(b.until !== null) || order[b.weight] - order[a.weight]
+          )
   );
-  const past = $derived(alarms.filter((a) => over || a.until !== null));
+  const past = $derived(alarms.filter((a) => !now.includes(a)));
   let notes: Record<string, string> = $state({});
 
   const seen = (alarm: Alarm) =>
@@ -36,10 +44,19 @@
   <section
     class={['alarm', alarm.weight, alarm.acknowledgedBy && 'seen']}
     data-testid="alarm"
+    id="alarm-{alarm.id}"
     data-alarm={alarm.id}
     role={alarm.acknowledgedBy ? undefined : 'alert'}
   >
-    <p><b>{names[alarm.weight]}</b> <time>since {shortTime(atMinute(startsAt, alarm.since))}</time></p>
+    <p>
+      <b>{names[alarm.weight]}</b>
+      <time
+        >{alarm.until === null ? 'since' : 'over: from'}
+        {shortTime(atMinute(startsAt, alarm.since))}{alarm.until === null
+          ? ''
+          : ` to ${shortTime(atMinute(startsAt, alarm.until))}`}</time
+      >
+    </p>
     <p class="text">{alarm.text}</p>
     <p class="evidence">{alarm.evidence}</p>
     {#if alarm.acknowledgedBy}
@@ -59,7 +76,7 @@
           placeholder="What did you find? (optional)"
           bind:value={notes[alarm.id]}
         />
-        <button class="btn">I have seen it</button>
+        <button class="btn btn-neutral">I have seen it</button>
       </form>
     {/if}
   </section>

@@ -1,6 +1,12 @@
+<script module lang="ts">
+  /** What was typed and not noted yet: a tap beside the dialog loses nothing. */
+  const typed: Record<string, { note: string; counted: string }> = {};
+</script>
+
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, saveKey, sayProblem } from '$lib/api/client';
+  import { untrack } from 'svelte';
   import Dialog from '$lib/ui/Dialog.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
   import CheckList from './CheckList.svelte';
@@ -27,8 +33,12 @@
   const hot = $derived(Math.round(live.chamber ?? live.display ?? 0));
   const early = $derived(what === 'open' && hot > run.opensAtCelsius + 2);
   const key = crypto.randomUUID();
-  let note = $state('');
-  let counted = $state('');
+  const place = untrack(() => `${run.firingId} ${what}`);
+  let note = $state(typed[place]?.note ?? '');
+  let counted = $state(typed[place]?.counted ?? '');
+  $effect(() => {
+    typed[place] = { note, counted };
+  });
   let busy = $state(false);
   let problem = $state('');
 
@@ -36,7 +46,7 @@
     hot > 300
       ? 'Ware and kiln can crack, glaze will craze, and it burns at a distance.'
       : hot > 120
-        ? 'Cold air can crack ware and shelves; everything inside burns.'
+        ? 'Cold air can crack ware and shelves; everything inside will burn you.'
         : 'Thick or large ware may still ping or crack; wear gloves.'
   );
 
@@ -64,6 +74,7 @@
         void client.invalidateQueries({ queryKey: [query, run.firingId] });
       void client.invalidateQueries({ queryKey: ['room'] });
       toasts.show(what === 'stop' ? 'Stopped. Leave it closed until it is cool.' : 'Noted: opened.');
+      [note, counted] = ['', ''];
       onclose();
     } catch (error) {
       problem = sayProblem(error);

@@ -38,7 +38,8 @@
   const unit = $derived(display.unit);
   const over = $derived(run.openedAt !== null);
   const asked = createQuery(() => liveOf(id));
-  const entries = createQuery(() => entriesOf(id));
+  // What is noted on another device is seen here as well.
+  const entries = createQuery(() => ({ ...entriesOf(id), refetchInterval: run.openedAt ? false : 15_000 }));
   const turns = createQuery(() => ({
     queryKey: ['firing-turns', id],
     refetchInterval: over ? (false as const) : 60_000,

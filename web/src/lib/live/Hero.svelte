@@ -21,12 +21,15 @@
       .filter(Boolean)
       .join(', ')
   );
+  /** What is measured wrong is compared with nothing. */
+  const blind = $derived(live.alarms.some((a) => a.until === null && a.id.startsWith('tc-')));
 </script>
 
 <section class="hero" aria-label="Now">
   <p class="names"><b>{kiln}</b><span>{name}</span></p>
   <p
     class="now"
+    data-unit={unit}
     data-testid="live-temperature"
     style:color={live.display === null
       ? '#b9ab9c'
@@ -43,10 +46,9 @@
   </p>
   <p class="verdict" data-testid="live-verdict">
     {#if live.state === 'started'}Waiting: it starts {shortTime(new Date(run.startsAt))}
-    {:else if verdict && live.endMinute === null}<b class:behind={(live.deviationMinutes ?? 0) > 10}
-        >{verdict}</b
-      >
-    {:else if live.endMinute !== null && live.state !== 'opened'}<b>Hot: do not open</b>{/if}
+    {:else if blind}<b class="behind">The display cannot be trusted</b>
+    {:else if verdict && live.endMinute === null}<b class:behind={verdict !== 'on plan'}>{verdict}</b>
+    {:else if live.endMinute !== null && live.state !== 'opened'}<b class="behind">Hot: do not open</b>{/if}
     {#if stale && live.state !== 'opened'}<span class="stale"
         >no reading for {Math.round(live.minute - (live.lastMinute ?? 0))} min</span
       >{/if}
@@ -78,6 +80,12 @@
     line-height: 1.02;
     font-variant-numeric: tabular-nums lining-nums;
     letter-spacing: -0.02em;
+  }
+  .now::after {
+    content: attr(data-unit);
+    font-size: 0.34em;
+    font-weight: 500;
+    color: #b9ab9c;
   }
   .asked {
     font-size: 18px;

@@ -19,7 +19,7 @@
   import ResumeCard from './ResumeCard.svelte';
   import Times from './Times.svelte';
   import type { EntryRequest, Live, Run } from './types';
-  import { atMinute } from './words';
+  import { alarmNames, atMinute } from './words';
 
   /** A firing under way, followed from the kiln or from the table. */
   interface Props {
@@ -35,7 +35,8 @@
   let part: { from: number; to: number } | null = $state(null);
   const asked = createQuery(() => liveOf(id));
   const log = createQuery(() => logOf(id, points, part));
-  const entries = createQuery(() => entriesOf(id));
+  // What is noted on another device is seen here as well.
+  const entries = createQuery(() => ({ ...entriesOf(id), refetchInterval: run.openedAt ? false : 15_000 }));
   let again: Live | null = $state.raw(null);
   let replaying = $state(false);
   const live = $derived(again ?? hub.told[id] ?? asked.data ?? null);
@@ -90,6 +91,22 @@
           ? `${next.text} until about ${shortTime(nextAt)}`
           : `${next.text} at ${shortTime(nextAt)}`
   );
+  /** An alarm nobody has seen comes before everything else. */
+  const alarm = $derived(
+    over
+      ? undefined
+      : live?.alarms.find(
+          (a) =>
+            a.acknowledgedBy === null &&
+            (a.weight === 'danger' || a.weight === 'warn') &&
+            a.id !== 'steam-look'
+        )
+  );
+  function showAlarm() {
+    const card = document.getElementById(`alarm-${alarm?.id}`);
+    card?.scrollIntoView({ block: 'center' });
+    card?.querySelector('button')?.focus({ preventScroll: true });
+  }
   const canOpen = $derived(live?.state === 'cooling' || live?.state === 'stopped');
 
   function act() {
@@ -193,7 +210,11 @@
           <button onclick={() => (sheet = 'colour')}>Colour</button>
           <button onclick={() => (sheet = 'note')}>Note</button>
         </div>
-        {#if next}
+        {#if alarm}
+          <button class="next alarmed" onclick={showAlarm} data-testid="next-action"
+            >What to do: {alarmNames[alarm.id] ?? 'see the alarm'}</button
+          >
+        {:else if next}
           <button
             class={['next', next.kind === 'open' && !isNow && 'calm']}
             onclick={act}
@@ -275,6 +296,10 @@
     font-weight: 700;
     font-variant-numeric: tabular-nums;
     cursor: pointer;
+  }
+  .alarmed {
+    background: #a52a16;
+    color: #fffdf9;
   }
   .calm {
     background: #2f5d8a;

@@ -75,6 +75,31 @@ export function doing(live: Live, target: number | null | undefined, unit: 'C' |
   }
 }
 
+/** Alarms in a few words, as the log tells them; their sentences are the program’s own. */
+export const alarmNames: Record<string, string> = {
+  'tc-broken': 'no temperature',
+  'tc-jump': 'the reading jumped',
+  'tc-short': 'the reading fell at once',
+  'tc-reversed': 'the reading runs backwards',
+  frozen: 'the same number for long',
+  'no-reading': 'no readings',
+  'over-limit': 'too hot for this firing',
+  'over-set-point': 'hotter than asked',
+  'stuck-on': 'power that does not stop',
+  'no-heat': 'no power',
+  'power-cut': 'the power was off',
+  'falls-fast': 'cooling far too fast',
+  weak: 'less power than usual',
+  stalled: 'hardly climbing',
+  'cannot-reach': 'it may not reach the top',
+  'cone-short': 'the goal cone may stay up',
+  'cone-past': 'more heat than the goal cone',
+  'turn-due': 'a turn is due',
+  'turn-overdue': 'a turn is overdue',
+  'past-end': 'the power should be off',
+  'steam-look': 'look for steam'
+};
+
 /** Minutes of a firing as a moment by the clock. */
 export const atMinute = (start: string, minute: number) => momentAt(start, minute);
 

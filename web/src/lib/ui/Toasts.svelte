@@ -11,7 +11,7 @@
         {#if toast.action}
           {@const action = toast.action}
           <button
-            class="btn btn-sm btn-ghost underline"
+            class="btn btn-sm btn-ghost text-neutral-content underline"
             onclick={() => {
               action.run();
               toasts.dismiss(toast.id);
@@ -19,7 +19,7 @@
           >
         {/if}
         <button
-          class="btn btn-sm btn-ghost btn-square"
+          class="btn btn-sm btn-ghost btn-square text-neutral-content"
           aria-label="Dismiss"
           onclick={() => toasts.dismiss(toast.id)}
         >
