@@ -40,6 +40,6 @@ internal static class FollowedTurns
             Core.Ware.Cooling.FastestDrop(plan.Curve).Drop.In(unit), "", null, [], CurvePointContract.From(plan.Curve, unit), [.. StandingBand.All.Select(b => new BandContract(b.Name, b.From.In(unit), b.To.In(unit), b.Why))], [],
             [.. wish.Between.Select(b => PreviewMapping.Between(plan.Curve, b.From, b.To, unit))], [], [], goal?.Number, ConePhrases.Nearest(progress), goal is { } g ? ConePhrases.ZeroSlip(g, progress) : null,
             ConeReadings.Of(progress, goal ?? ConePhrases.HottestDown(progress), wish.AllCones), [], At(Duration.Zero),
-            FuelPreviews.Add(preview, plan, kiln, schedule?.Program, unit, begins?.ToInstant(), cost));
+            FuelPreviews.Add(preview, plan, kiln, schedule?.Program, unit, begins?.ToInstant(), cost, goal));
     }
 }

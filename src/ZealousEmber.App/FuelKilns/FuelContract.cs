@@ -55,10 +55,16 @@ public sealed record ObservationRequest(double? Minute, double? Temperature = nu
 /// <param name="Why">Why it is there.</param>
 /// <param name="Caution">The word of safety that belongs here.</param>
 /// <param name="Done">It was made already.</param>
+/// <param name="Cones">Cones of the pack that should go down before the next row.</param>
 public sealed record TurnContract(
     double Minute, TurnKind Kind, double PressureBar, double Damper, int Lit, Flame Flame, double? Marks, int Segment, bool Hold, Atmosphere? Asked, DateTimeOffset? At,
     double Temperature, double EndTemperature, double Wanted, string Colour, double? Lambda, Atmosphere? Band, double PortPascal, double FlameAtFlueM,
-    string Set, string Expect, string? Why, string? Caution, bool Late, bool Done);
+    string Set, string Expect, string? Why, string? Caution, bool Late, bool Done, IReadOnlyList<ConeFallContract>? Cones = null);
+
+/// <summary>A cone of the pack that should go down.</summary>
+/// <param name="Minute">Since the start.</param>
+/// <param name="At">By the clock, where a start was given.</param>
+public sealed record ConeFallContract(string Cone, double Minute, DateTimeOffset? At);
 
 /// <summary>The air at a moment.</summary>
 /// <param name="Lambda">At most 99.</param>

@@ -1,6 +1,7 @@
 using NodaTime;
 using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Preview;
+using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -11,10 +12,10 @@ namespace ZealousEmber.App.FuelKilns;
 internal static class FuelPreviews
 {
     /// <summary>A preview with the turns, the air, the fuel and the estimate.</summary>
-    public static KilnPreview Add(KilnPreview preview, TurnPlan plan, LoadedFuelKiln kiln, FiringProgram? program, TemperatureUnit unit, Instant? begins, double? cost) => preview with
+    public static KilnPreview Add(KilnPreview preview, TurnPlan plan, LoadedFuelKiln kiln, FiringProgram? program, TemperatureUnit unit, Instant? begins, double? cost, Cone? goal) => preview with
     {
         Heat = KilnHeatSource.Fuel,
-        Turns = Turns(plan, kiln, program, unit, begins),
+        Turns = Turns(plan, kiln, program, unit, begins, goal),
         Atmosphere = [.. plan.Air.Select(a => new AirContract(Math.Round(a.Minute, 2), Math.Round(a.Lambda, 4), AirAim.Band(a.Lambda)))],
         Follow = new FollowContract(Difference(plan.Follow.Rms, unit), Difference(plan.Follow.Worst, unit), plan.Follow.Late.TotalMinutes),
         Fuel = Use(plan, kiln.Kiln, cost),
@@ -25,14 +26,22 @@ internal static class FuelPreviews
     };
 
     /// <summary>The rows of a sheet.</summary>
-    public static IReadOnlyList<TurnContract> Turns(TurnPlan plan, LoadedFuelKiln kiln, FiringProgram? program, TemperatureUnit unit, Instant? begins)
+    public static IReadOnlyList<TurnContract> Turns(TurnPlan plan, LoadedFuelKiln kiln, FiringProgram? program, TemperatureUnit unit, Instant? begins, Cone? goal)
     {
         var texts = TurnWords.Of(plan, kiln.Kiln, program, unit);
+        var falls = ConeFalls.Of(plan.Curve, goal);
+        DateTimeOffset? At(double minute) => begins is { } from ? (from + Duration.FromMinutes(minute)).ToDateTimeOffset() : null;
+        IReadOnlyList<ConeFallContract> Falls(int row)
+        {
+            var until = row + 1 < plan.Turns.Length ? plan.Turns[row + 1].Minute : double.PositiveInfinity;
+            return [.. falls.Where(f => f.Minute >= plan.Turns[row].Minute && f.Minute < until).Select(f => new ConeFallContract(f.Cone.Number, Math.Round(f.Minute, 1), At(f.Minute)))];
+        }
+
         return [.. plan.Turns.Select((t, i) => new TurnContract(
             Math.Round(t.Minute, 3), t.Kind, Math.Round(t.Setting.Pressure, 6), Math.Round(t.Setting.Damper, 4), t.Setting.Lit, t.Setting.Flame, t.Setting.Flame == Flame.Gauge ? Math.Round(t.Setting.Pressure / kiln.Kiln.Mark, 3) : null,
-            t.Step, t.InHold, t.Asked, begins is { } from ? (from + Duration.FromMinutes(t.Minute)).ToDateTimeOffset() : null, Degrees(t.Celsius, unit), Degrees(t.EndCelsius, unit), Degrees(t.Wanted, unit), EyeColour.At(t.Celsius).Name,
+            t.Step, t.InHold, t.Asked, At(t.Minute), Degrees(t.Celsius, unit), Degrees(t.EndCelsius, unit), Degrees(t.Wanted, unit), EyeColour.At(t.Celsius).Name,
             t.Setting.Lit > 0 ? Math.Round(t.Breath.Lambda, 4) : null, t.Setting.Lit > 0 ? AirAim.Band(t.Breath.Lambda) : null, Math.Round(t.Breath.PortPressure, 2), Math.Round(t.FlameAtFlue, 2),
-            texts[i].Set, texts[i].Expect, texts[i].Why, texts[i].Caution, t.IsLate, kiln.UnderWay is { } way && t.Minute < way.Minute - 1e-6))];
+            texts[i].Set, texts[i].Expect, texts[i].Why, texts[i].Caution, t.IsLate, kiln.UnderWay is { } way && t.Minute < way.Minute - 1e-6, Falls(i)))];
     }
 
     private static FuelUseContract Use(TurnPlan plan, FuelKiln kiln, double? cost)

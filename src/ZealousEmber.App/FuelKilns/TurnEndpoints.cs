@@ -2,6 +2,7 @@ using NodaTime;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Live;
 using ZealousEmber.Core;
+using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Units;
@@ -36,8 +37,9 @@ public sealed record FiringTurnsContract(
 /// <summary>The turn-up sheet of a firing under way.</summary>
 internal static class TurnEndpoints
 {
-    private const double WorthTime = 5;
-    private const double WorthFuel = 0.5;
+    private const double WorthTime = 10;
+    private const double WorthDamper = 0.1;
+    private const double WorthCone = 15;
 
     public static void MapTurns(this WebApplication app) => app.MapGroup("/api/firings/{id:int}").WithTags("Fuel kilns")
         .MapGet("turns", Show).WithSummary("The turns of a firing in a fuel kiln: the plan, what is due, where it is, and the plan as it would be from now").Produces<FiringTurnsContract>().ProducesProblem(404).ProducesProblem(409);
@@ -57,7 +59,7 @@ internal static class TurnEndpoints
     private static FiringTurnsContract Write(FuelMoment m, FiringRun run, double now)
     {
         var kiln = m.Kiln.Kiln;
-        var plan = FuelPreviews.Turns(m.InForce, m.Kiln, run.Program, TemperatureUnit.Celsius, run.StartsAt);
+        var plan = FuelPreviews.Turns(m.InForce, m.Kiln, run.Program, TemperatureUnit.Celsius, run.StartsAt, run.Goal);
         return new FiringTurnsContract(
             Math.Round(now, 2), Hands(kiln), plan, m.Due, m.InForce.Powered.TotalMinutes, Math.Round(m.InForce.TotalFuel, 2), m.Fresh is { } fresh ? Write(fresh, m, run, now) : null,
             m.Estimate is { } e ? FuelPreviews.Write(e, TemperatureUnit.Celsius) : null, m.ReducingSince, m.Due >= plan.Count && m.Fresh is null);
@@ -68,20 +70,24 @@ internal static class TurnEndpoints
 
     private static FreshPlanContract Write(TurnPlan fresh, FuelMoment m, FiringRun run, double now)
     {
-        var turns = FuelPreviews.Turns(fresh, m.FreshKiln!, run.Program, TemperatureUnit.Celsius, run.StartsAt).Where(t => t.Minute >= now - 1e-6).ToList();
+        var turns = FuelPreviews.Turns(fresh, m.FreshKiln!, run.Program, TemperatureUnit.Celsius, run.StartsAt, run.Goal).Where(t => t.Minute >= now - 1e-6).ToList();
         var says = new List<string>();
+        double Degrees(TurnPlan plan) => run.Goal is { } cone && ConeTable.Of(cone).Kinetics is var kinetics ? kinetics.EndPoint(60, Math.Clamp(HeatWork.Of(kinetics, plan.Curve), 1e-3, 100)) : 0;
         var before = m.InForce.Turns.LastOrDefault(t => t.Minute <= now + 1e-6);
-        if (turns.Count > 0 && before is not null && turns[0].Kind != TurnKind.ShutOff && turns[0].Set != TurnWords.Setting(before.Setting, m.Kiln.Kiln) && !Same(turns[0], before))
+        if (turns.Count > 0 && before is not null && turns[0].Kind != TurnKind.ShutOff && turns[0].Set != TurnWords.Setting(before.Setting, m.Kiln.Kiln) && !Same(turns[0], before, m.Kiln.Kiln.Mark))
             says.Add($"Now: {TurnWords.Setting(before.Setting, m.Kiln.Kiln)} becomes {Small(turns[0].Set)}.");
         var late = fresh.Powered.TotalMinutes - m.InForce.Powered.TotalMinutes;
-        if (Math.Abs(late) >= WorthTime) says.Add($"Shut-off {Phrases.Hours(Duration.FromMinutes(Math.Round(Math.Abs(late))))} {(late > 0 ? "later" : "sooner")}.");
+        if (Math.Abs(late) > WorthTime) says.Add($"Shut-off {Phrases.Hours(Duration.FromMinutes(Math.Round(Math.Abs(late))))} {(late > 0 ? "later" : "sooner")}.");
         var fuel = fresh.TotalFuel - m.InForce.TotalFuel;
-        if (Math.Abs(fuel) >= WorthFuel) says.Add($"About {Phrases.Number(Math.Round(Math.Abs(fuel), 1))} kg of gas {(fuel > 0 ? "more" : "less")}.");
+        if (run.Goal is { } goal && Math.Abs(Degrees(fresh) - Degrees(m.InForce)) > WorthCone) says.Add($"Cone {goal.Number}: {Math.Round(Math.Abs(Degrees(fresh) - Degrees(m.InForce))):0} °C of cone {(Degrees(fresh) > Degrees(m.InForce) ? "more" : "less")}.");
+        // What it costs is told with what it changes, and is no reason of its own.
+        if (says.Count > 0 && Math.Abs(fuel) >= 0.5) says.Add($"About {Phrases.Number(Math.Round(Math.Abs(fuel), 1))} kg of gas {(fuel > 0 ? "more" : "less")}.");
         return new FreshPlanContract(turns, fresh.Powered.TotalMinutes, Math.Round(fresh.TotalFuel, 2), says);
     }
 
-    private static bool Same(TurnContract row, PlannedTurn before) =>
-        row.Flame == before.Setting.Flame && row.Lit == before.Setting.Lit && Math.Abs(row.PressureBar - before.Setting.Pressure) < 1e-6 && Math.Abs(row.Damper - before.Setting.Damper) < 1e-6;
+    /// <summary>Within a mark and a tenth of the damper: no reason to turn anything.</summary>
+    private static bool Same(TurnContract row, PlannedTurn before, double mark) =>
+        row.Flame == before.Setting.Flame && row.Lit == before.Setting.Lit && Math.Abs(row.PressureBar - before.Setting.Pressure) <= mark + 1e-6 && Math.Abs(row.Damper - before.Setting.Damper) <= WorthDamper + 1e-6;
 
     private static string Small(string text) => char.ToLowerInvariant(text[0]) + text[1..];
 }

@@ -26,7 +26,7 @@ internal static class KilnPreviews
             run.Stall is { } stall ? new KilnStallPreview(stall.Segment, stall.At.In(unit), stall.When.TotalMinutes) : null,
             [.. Duty(run, fullBin)], run.Energy.Lost, run.Energy.Stored,
             new LoadPreview(load.WareMass, load.FurnitureMass, load.Water, load.FirstFiring));
-        return run is FuelRun fuelRun && kiln is LoadedFuelKiln fired ? FuelPreviews.Add(preview, fuelRun.Plan, fired, firing.Schedule.Program, unit, begins?.ToInstant(), cost) : preview;
+        return run is FuelRun fuelRun && kiln is LoadedFuelKiln fired ? FuelPreviews.Add(preview, fuelRun.Plan, fired, firing.Schedule.Program, unit, begins?.ToInstant(), cost, firing.Schedule.Goal) : preview;
     }
 
     /// <summary>Share of full power in each bin, every carrier together.</summary>

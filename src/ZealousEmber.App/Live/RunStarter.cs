@@ -29,8 +29,9 @@ internal sealed class RunStarter(Repository<StudioKiln> kilns, FiringAssessor as
         var speed = wire?.Speed ?? 1;
         if (!(speed >= 1 && speed <= FiringRun.MostSpeed)) problems.Add(new Problem("speed", $"A simulated kiln runs at 1 to {Phrases.Number(FiringRun.MostSpeed)} times real time; this says {Phrases.Number(speed)}."));
         var faults = ReadFaults(wire?.Faults ?? [], problems);
-        var starts = wire?.StartsAt is { } given ? ReadMoment(given, now, problems) : now;
         var hand = await assessor.AtHand(firingId, firing, cancel);
+        // The rows of a turn-up sheet stand on the five minutes of its start: nobody turns a valve at 14:03.
+        var starts = wire?.StartsAt is { } given ? ReadMoment(given, now, problems) : hand is { Studio: FuelKiln } ? OnTheFive(now) : now;
         if (hand is null) problems.Add(new Problem("kilnId", "Choose a kiln for this firing first."));
         var (kiln, schedule) = (hand?.Studio, hand?.Schedule?.Item);
         if (wire?.Program == StartedProgram.Set && hand is { Entered: null, Studio: not FuelKiln }) problems.Add(new Problem("program", "Nothing was read back from the controller for this firing yet. Read it back, or start it as planned."));
@@ -51,6 +52,12 @@ internal sealed class RunStarter(Repository<StudioKiln> kilns, FiringAssessor as
 
     /// <summary>Whether a kiln exists, by name, for messages.</summary>
     public async Task<string> NameOf(int kilnId, CancellationToken cancel) => (await kilns.Find(kilnId, cancel))?.Item.Name ?? "The kiln";
+
+    private static Instant OnTheFive(Instant now)
+    {
+        const long five = 5 * 60_000;
+        return Instant.FromUnixTimeMilliseconds(now.ToUnixTimeMilliseconds() / five * five);
+    }
 
     private static Instant ReadMoment(DateTimeOffset given, Instant now, List<Problem> problems)
     {

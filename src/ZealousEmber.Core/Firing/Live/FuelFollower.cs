@@ -29,7 +29,9 @@ public sealed class FuelFollower : IFollowedFiring
 {
     private const double OpenSpread = 0.15;
     private const double StepMinutes = 10;
-    private const double LateTurn = 10;
+    private const double LateTurn = MadeTurns.Early;
+    private const double Five = 5;
+    private const double LongPast = 20;
     private const double Tolerance = 8;
     private const double SpreadPerHour = 6;
     private const double LogEvery = 2;
@@ -128,24 +130,29 @@ public sealed class FuelFollower : IFollowedFiring
         var key = $"{turns.Count} {seen.Count} {replans.Count} {Math.Floor(now / 2)} {off}";
         if (known is { } before && before.Of == key) return before.Moment;
         var (plan, on) = InForce(now);
+        if (GoalDownAt is { } down && down <= now + 1e-6) plan = MadeTurns.Ended(plan, down);
         var isLit = turns.Count > 0;
         var estimate = isLit ? FuelEstimator.At(kiln.Kiln, kiln.Standing, kiln.Start.Celsius, Made, seen, Math.Max(0, now)) : null;
         TurnPlan? fresh = null;
         LoadedFuelKiln? freshOn = null;
-        if (estimate is not null && off is null && now < plan.Powered.TotalMinutes + 24 * 60)
+        // The cone has decided: there is nothing more to plan.
+        if (estimate is not null && off is null && GoalDownAt is null && now < plan.Powered.TotalMinutes + 24 * 60)
         {
             freshOn = From(now, estimate);
             fresh = freshOn.Turns(run.Program) is { IsOk: true } planned ? planned.Value : null;
         }
-        var due = 0;
-        var last = turns.Count > 0 ? turns.Keys[^1] : double.NegativeInfinity;
-        while (due < plan.Turns.Length && plan.Turns[due].Minute <= last + LateTurn - 1e-6) due++;
+        var due = MadeTurns.Due(plan.Turns, Made, kiln.Kiln);
+        // Whatever was still to be turned before the goal cone went is past.
+        while (GoalDownAt is { } gone && due < plan.Turns.Length && plan.Turns[due].Minute < gone - 1e-6) due++;
         double? reducing = null;
         for (var i = turns.Count - 1; i >= 0 && turns.Values[i].Lit > 0 && Reduces(plan, turns.Keys[i]); i--) reducing = turns.Keys[i];
         var moment = new FuelMoment(plan, on, fresh, freshOn, estimate, off is null ? due : plan.Turns.Length, off is null ? reducing : null);
         known = (key, moment);
         return moment;
     }
+
+    /// <summary>When the goal cone, or a hotter one, was first seen down; nothing while it stands.</summary>
+    private double? GoalDownAt => run.Goal is { } goal && seen.Where(o => o.ConeDown is { } cone && cone.CompareTo(goal) >= 0).Select(o => (double?)o.Minute).Min() is { } at ? at : null;
 
     private static bool Reduces(TurnPlan plan, double minute) =>
         plan.Turns.LastOrDefault(t => t.Minute <= minute + LateTurn) is { Asked: Atmosphere.LightReduction or Atmosphere.HeavyReduction };
@@ -154,8 +161,11 @@ public sealed class FuelFollower : IFollowedFiring
     {
         Kiln = estimate.Kiln,
         Estimate = estimate,
-        UnderWay = new FiringUnderWay(Math.Max(0, minute), [.. Made.Where(t => t.Minute < minute)], original!.Segments, estimate.Correction),
+        UnderWay = new FiringUnderWay(OnTheFive(minute), [.. Made.Where(t => t.Minute < minute)], original!.Segments, estimate.Correction),
     };
+
+    /// <summary>The next five minutes of the sheet, whose rows stand on them: nobody turns a valve at 14:03.</summary>
+    private static double OnTheFive(double minute) => Math.Ceiling(Math.Max(0, minute) / Five - 1e-6) * Five;
 
     private (TurnPlan Plan, LoadedFuelKiln Kiln) InForce(double now)
     {
@@ -182,7 +192,7 @@ public sealed class FuelFollower : IFollowedFiring
         var cones = estimate is null ? [] : run.Cones.Select(c => Work(c, estimate)).ToImmutableArray();
         var chamber = estimate?.Celsius;
         return new LiveReport(
-            now, shown, chamber, step, Phase(now, moment, step), StepSource.Shadow, wanted, chamber is { } c && wanted is { } w ? new Deviation(c - w, null) : null,
+            now, shown, chamber, step, Phase(now, moment, step), StepSource.Shadow, wanted, chamber is { } c && wanted is { } w ? new Deviation(c - w, Late(moment!, now, c)) : null,
             run.Goal is { } goal && cones.FirstOrDefault(x => x.Cone == goal) is { Progress: var progress } && estimate is not null ? progress : null, cones, [], null, [.. Board.All], Slope(estimate), null,
             moment is null || estimate is null ? null : Forecast(now, moment, estimate), TopAt(moment, now), off, null, null, false);
     }
@@ -195,8 +205,20 @@ public sealed class FuelFollower : IFollowedFiring
         if (moment.Due >= moment.InForce.Turns.Length) return new NextThing(NextKind.PowerOff, report.At, "Shut off in order");
         var row = moment.InForce.Turns[moment.Due];
         return row.Kind == TurnKind.ShutOff
-            ? new NextThing(NextKind.PowerOff, row.Minute, "Look at the cones, then shut off in order")
+            ? new NextThing(NextKind.PowerOff, row.Minute, GoalDownAt is not null ? $"Cone {run.Goal!.Value.Number} is down: shut off in order" : "Look at the cones, then shut off in order")
             : new NextThing(NextKind.Turn, row.Minute, row.Kind == TurnKind.Look ? "Look, and leave it" : TurnWords.Setting(row.Setting, kiln.Kiln));
+    }
+
+    /// <summary>How much later than planned it comes to where it is, minutes; nothing where it does not climb.</summary>
+    private static double? Late(FuelMoment moment, double now, double celsius)
+    {
+        var (line, step) = (moment.InForce.Line, moment.InForce.Segments[moment.InForce.Segments.StepAt(now)]);
+        if (now >= step.RampEnd.TotalMinutes || step.To <= step.From) return null;
+        foreach (var point in line.Points)
+        {
+            if (point.Celsius >= celsius) return now - point.Minutes;
+        }
+        return null;
     }
 
     private void Noted(double minute)
@@ -210,10 +232,14 @@ public sealed class FuelFollower : IFollowedFiring
         var due = moment.Due < moment.InForce.Turns.Length && off is null ? moment.InForce.Turns[moment.Due].Minute : double.PositiveInfinity;
         // Rung for the moment it was due, whenever that is found: each turn once.
         var at = Math.Min(now, due);
-        Board.Look("turn-due", AlarmWeight.Ask, at, now >= due && turns.Count > 0, now < due, 0, 0, () => moment.InForce.Turns[moment.Due].Kind == TurnKind.ShutOff ? "Shut off, when the cones say so." : $"{TurnWords.Setting(moment.InForce.Turns[moment.Due].Setting, moment.Kiln.Kiln)}.");
+        Board.Look("turn-due", AlarmWeight.Ask, at, now >= due && turns.Count > 0, now < due, 0, 0, () => moment.InForce.Turns[moment.Due].Kind == TurnKind.ShutOff ? GoalDownAt is not null ? "The goal cone is down: shut off in order." : "Shut off, when the cones say so." : $"{TurnWords.Setting(moment.InForce.Turns[moment.Due].Setting, moment.Kiln.Kiln)}.");
         Board.Look("turn-overdue", AlarmWeight.Warn, Math.Min(now, due + LateTurn), now - due >= LateTurn && turns.Count > 0, now - due < LateTurn, 0, 0, () => $"Due {PowerAlarms.Whole(now - due)} min ago.");
         var top = Math.Min(kiln.Kiln.TopLimit.Celsius, run.Program.Steps.Max(s => s.Target?.Celsius ?? 0) + 15);
-        Board.Look("over-limit", AlarmWeight.Danger, now, shown >= top && off is null, !(shown >= top - 5), 0, 0, () => $"{PowerAlarms.Whole(shown ?? 0)} °C; the limit is {PowerAlarms.Whole(top)} °C.");
+        // Without a thermometer what is estimated counts, once it is surely over.
+        var known = moment.Estimate is { } e ? Math.Max(shown ?? double.MinValue, e.Celsius - (e.ByThermometer ? 0 : e.Sd)) : shown;
+        Board.Look("over-limit", AlarmWeight.Danger, now, known >= top && off is null, !(known >= top - 5), 0, 0, () => $"{(shown >= top ? "" : "by what was turned and seen ")}{PowerAlarms.Whole(known ?? 0)} °C; the limit is {PowerAlarms.Whole(top)} °C.");
+        var end = moment.InForce.Powered.TotalMinutes;
+        Board.Look("past-end", AlarmWeight.Warn, Math.Min(now, end + LongPast), off is null && turns.Count > 0 && now >= end + LongPast, off is not null || now < end + LongPast, 0, 0, () => $"The sheet ended {PowerAlarms.Whole(now - end)} min ago.");
     }
 
     private LivePhase Phase(double now, FuelMoment? moment, int step)

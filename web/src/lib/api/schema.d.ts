@@ -7474,6 +7474,20 @@ export interface components {
       rates: number[];
       cones: components['schemas']['ConeLine'][];
     };
+    /** @description A cone of the pack that should go down. */
+    ConeFallContract: {
+      cone: string;
+      /**
+       * Format: double
+       * @description Since the start.
+       */
+      minute: number;
+      /**
+       * Format: date-time
+       * @description By the clock, where a start was given.
+       */
+      at: null | string;
+    };
     /** @description What a cone will have seen at the end. */
     ConeForecastContract: {
       cone: string;
@@ -11884,6 +11898,8 @@ export interface components {
       late: boolean;
       /** @description It was made already. */
       done: boolean;
+      /** @description Cones of the pack that should go down before the next row. */
+      cones?: null | components['schemas']['ConeFallContract'][];
     };
     /**
      * @description Why a row of the sheet is there.

@@ -3,7 +3,7 @@
   import { duration, shortTime } from '$lib/format';
   import { hub } from '$lib/live/hub.svelte';
   import type { Live, Run } from '$lib/live/types';
-  import { big, off } from '$lib/live/words';
+  import { big, late, off } from '$lib/live/words';
   import { airNames, type FiringTurns } from './words';
 
   /** Where a gas firing is, by all that was turned and seen: the one number, how sure it is, and the air. */
@@ -21,6 +21,10 @@
   const reducing = $derived(
     plan && plan.reducingSince !== null && live.endMinute === null ? plan.minute - plan.reducingSince : null
   );
+  // A turn-up firing goes by tens of minutes: less is on plan.
+  const isLate = $derived(Math.abs(live.deviationMinutes ?? 0) > 15);
+  const apart = $derived(Math.abs(live.deviationC ?? 0) > 25 ? off(live.deviationC, unit) : '');
+  const isOff = $derived(isLate || apart !== '');
   const now = $derived(plan?.turns[Math.max(0, (plan?.due ?? 1) - 1)] ?? null);
 </script>
 
@@ -45,9 +49,13 @@
     {:else}Nothing lit yet: note the first turn when it is{/if}
   </p>
   <p class="verdict" data-testid="live-verdict">
-    {#if live.endMinute !== null}<b>{live.state === 'opened' ? 'Opened' : 'Hot: do not open'}</b>
-    {:else if estimate && live.deviationC !== null}<b class:far={Math.abs(live.deviationC) > 25}
-        >{off(live.deviationC, unit) || 'on plan'}</b
+    {#if live.endMinute !== null}<b class:far={live.state !== 'opened'}
+        >{live.state === 'opened' ? 'Opened' : 'Hot: do not open'}</b
+      >
+    {:else if estimate && live.deviationC !== null}<b class:far={isOff}
+        >{isOff
+          ? [isLate ? late(live.deviationMinutes) : '', apart].filter(Boolean).join(', ')
+          : 'on plan'}</b
       >{/if}
     {#if estimate?.lambda && now?.band && live.endMinute === null}<span class="air">{airNames[now.band]}</span
       >{/if}

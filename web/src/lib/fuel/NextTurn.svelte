@@ -1,20 +1,31 @@
 <script lang="ts">
   import { degrees, duration, shortTime } from '$lib/format';
   import { toUnit } from '$lib/chart/glow';
-  import { airNames, type FiringTurns, type Setting, type Turn } from './words';
+  import { airNames, fallsText, type FiringTurns, type Setting, type Turn } from './words';
 
   /** What to turn next: large enough for gloves, with what to expect and the caution where it belongs. */
   interface Props {
     plan: FiringTurns;
     due: Turn | null;
     unit: 'C' | 'F';
+    goal: string | null;
     ready: boolean;
     onturned: (setting: Setting) => void;
     onother: () => void;
     onshutoff: () => void;
   }
-  const { plan, due, unit, ready, onturned, onother, onshutoff }: Props = $props();
+  const { plan, due, unit, goal, ready: isLit, onturned, onother, onshutoff }: Props = $props();
   const wait = $derived(due ? due.minute - plan.minute : 0);
+  const falls = $derived(due ? fallsText(due, goal, (f) => (f.at ? shortTime(new Date(f.at)) : '')) : '');
+  /** A second tap is not the next turn: the button waits a moment when another comes under the thumb. */
+  let settled: string | null = $state(null);
+  const place = $derived(due ? `${due.minute} ${due.kind}` : '');
+  $effect(() => {
+    const now = place;
+    const timer = setTimeout(() => (settled = now), settled === null ? 0 : 1200);
+    return () => clearTimeout(timer);
+  });
+  const ready = $derived(isLit && settled === place);
   const isShutOff = $derived(due === null || due.kind === 'shut-off');
 </script>
 
@@ -31,6 +42,7 @@
       Expect {degrees(toUnit(due.temperature, unit), unit)}, {due.colour}. {due.expect}.
     </p>
   {/if}
+  {#if falls}<p data-testid="falls"><b>{falls}.</b></p>{/if}
   {#if due?.why}<p class="soft">{due.why}</p>{/if}
   {#if due?.caution}<p class="caution">{due.caution}</p>{/if}
   <div class="buttons">

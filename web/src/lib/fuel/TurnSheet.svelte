@@ -87,7 +87,9 @@
         />{/snippet}
     </FiringChart>
     <div class="card-paper px-4 py-3"><FuelFacts {kiln} unit={preview.unit} /></div>
-    <div class="card-paper px-3 py-2"><TurnTable turns={kiln.turns} unit={preview.unit} /></div>
+    <div class="card-paper px-3 py-2">
+      <TurnTable turns={kiln.turns} unit={preview.unit} goal={schedule.goalCone ?? null} />
+    </div>
     <p class="text-soft text-[13px]">
       Temperatures are those to expect with this load, give or take {Math.round(kiln.uncertainty * 100)} %; colour,
       cones and smell have the last word. A gas fitter’s work is a licensed gas fitter’s; the kiln maker’s manual
@@ -107,7 +109,7 @@
       )}{#if preview.startsAt}&nbsp;· start {clock(new Date(preview.startsAt))}{/if}
     </p>
     <FuelFacts {kiln} unit={preview.unit} />
-    <TurnTable turns={kiln.turns} unit={preview.unit} paper />
+    <TurnTable turns={kiln.turns} unit={preview.unit} goal={schedule.goalCone ?? null} paper />
     <footer>
       Below the red a lost flame does not relight. Licensed gas fitter, maker’s manual and local code first.
       Write the times and what you saw beside each row.

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { degrees, duration, number, shortTime } from '$lib/format';
-  import { airNames, type Turn } from './words';
+  import { airNames, fallsText, type Turn } from './words';
 
   /** The turn-up sheet, a row a turn: what to set, what to expect, why, and the caution where it belongs. */
   interface Props {
@@ -9,8 +9,10 @@
     /** The next one nobody has made. */
     due?: number;
     paper?: boolean;
+    /** Its goal cone, which ends it. */
+    goal?: string | null;
   }
-  const { turns, unit, due, paper = false }: Props = $props();
+  const { turns, unit, due, paper = false, goal = null }: Props = $props();
 </script>
 
 <table class={['sheet', paper && 'paper']}>
@@ -24,6 +26,7 @@
   </thead>
   <tbody>
     {#each turns as turn, i (turn.minute + turn.kind)}
+      {@const falls = fallsText(turn, goal, (f) => (f.at ? shortTime(new Date(f.at)) : duration(f.minute)))}
       <tr class={[turn.done && 'done', i === due && 'due', turn.kind]} data-testid="turn">
         <td class="at">
           <b>{turn.at ? shortTime(new Date(turn.at)) : duration(turn.minute)}</b>
@@ -42,7 +45,9 @@
           >{degrees(turn.temperature, unit)}<span class="text-soft">{turn.colour}</span
           >{#if turn.lambda !== null}<span class="text-soft">λ {number(turn.lambda, 2)}</span>{/if}</td
         >
-        <td class="text-soft">{turn.expect}</td>
+        <td class="text-soft"
+          >{turn.expect}{#if falls}<b class="falls">{falls}.</b>{/if}</td
+        >
       </tr>
     {/each}
   </tbody>
@@ -100,6 +105,13 @@
     border-left: 3px solid var(--color-warning);
     padding-left: 8px;
     margin-top: 3px;
+  }
+  .falls {
+    display: block;
+    color: var(--color-base-content);
+  }
+  .paper .falls {
+    color: #1d1916;
   }
   .done {
     opacity: 0.6;

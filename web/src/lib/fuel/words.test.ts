@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { airStretches, flameText, marks, nearestFlame, settingText } from './words';
+import { fallsText, wrongs, airStretches, flameText, marks, nearestFlame, settingText } from './words';
 
 const hands = { burners: 2, mark: 0.05 };
 const gauge = (pressureBar: number) => ({ flame: 'gauge' as const, lit: 2, pressureBar, damper: null });
@@ -47,4 +47,20 @@ describe('flames a thumb can step through', () => {
       '0.3 bar, damper 48 %'
     );
   });
+});
+
+it('a row says which cone of the pack should go, and that the goal cone ends it', () => {
+  const cones = [
+    { cone: '9', minute: 500, at: null },
+    { cone: '10', minute: 530, at: null }
+  ];
+  expect(fallsText({ cones }, '10', (f) => `${f.minute} min`)).toBe(
+    'Cone 9 should go about 500 min. Cone 10 should go about 530 min: it ends the firing'
+  );
+  expect(fallsText({ cones: null }, '10', () => '')).toBe('');
+});
+
+it('whatever is wrong has three steps, and safety comes first', () => {
+  for (const wrong of wrongs) expect(wrong.steps.length).toBe(3);
+  expect(wrongs[0].steps[0]).toContain('No flame');
 });

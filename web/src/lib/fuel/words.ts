@@ -3,6 +3,7 @@ import { number } from '$lib/format';
 
 type Schemas = components['schemas'];
 export type Turn = Schemas['TurnContract'];
+type Fall = Schemas['ConeFallContract'];
 export type Air = Schemas['AirContract'];
 export type FuelUse = Schemas['FuelUseContract'];
 export type FiringTurns = Schemas['FiringTurnsContract'];
@@ -81,6 +82,77 @@ export function settingText(s: Setting): string {
   if (s.flame === 'low') return `low flames, ${damper}`;
   return `${number(s.pressureBar ?? 0, 3)} bar, ${damper}`;
 }
+
+/** "Cone 9 should go about 14:35", for the cones of the pack that fall before the next turn; the goal cone ends it. */
+export const fallsText = (turn: Pick<Turn, 'cones'>, goal: string | null, at: (fall: Fall) => string) =>
+  (turn.cones ?? [])
+    .map((f) => `Cone ${f.cone} should go about ${at(f)}${f.cone === goal ? ': it ends the firing' : ''}`)
+    .join('. ');
+
+/** What goes wrong at a gas kiln: three steps each, safety first, and what is noted of it. */
+export const wrongs = [
+  {
+    id: 'smell-of-gas',
+    name: 'Smell of gas',
+    steps: [
+      'No flame and no switch. Shut the tank valve from the side away from the kiln.',
+      'Everybody out, doors open. Call the gas emergency number or your supplier from outside.',
+      'Nothing is lit again before a gas fitter has found the leak.'
+    ],
+    then: 'shut-off'
+  },
+  {
+    id: 'burner-out',
+    name: 'A burner is out',
+    steps: [
+      'Shut its valve and open the damper. Below 750 °C: gas off, five minutes of air, then light again.',
+      'Look why: cylinder, hose, dirt in the jet, wind. Light it with a flame in your hand and your face away.',
+      'If it stays out, note it: estimate and plan go on with one burner less.'
+    ],
+    then: 'one-less'
+  },
+  {
+    id: 'smoke',
+    name: 'Black smoke',
+    steps: [
+      'Carbon monoxide comes with it: hood on, doors open, leave when the alarm sounds.',
+      'Open the damper a tenth at a time until the smoke goes; wait two minutes between.',
+      'Note how it stands then.'
+    ],
+    then: 'flame-at-flue'
+  },
+  {
+    id: 'flame-at-ports',
+    name: 'Flame out of the ports',
+    steps: [
+      'Step back; sleeves, hair and hoses out of its way.',
+      'Open the damper until the flame stays inside.',
+      'Note how it stands then.'
+    ],
+    then: 'flame-at-ports'
+  },
+  {
+    id: 'stalled',
+    name: 'It does not climb',
+    steps: [
+      'Do not turn up blindly: more gas without more air cools it.',
+      'Look at gauge and cylinders: a frosted cylinder gives less. In reduction open the damper a little.',
+      'Wait a quarter of an hour, note a colour or a cone, and look at the new plan if one is offered.'
+    ],
+    then: null
+  },
+  {
+    id: 'gas-low',
+    name: 'Gas runs low',
+    steps: [
+      'Never warm a cylinder with a flame, an iron or hot water.',
+      'Change one at a time: valve shut first, no flame near, leak test before it is opened.',
+      'Not enough to finish? Shut off in order now, closed up; ware that stopped early can be fired again.'
+    ],
+    then: null
+  }
+] as const;
+export type Wrong = (typeof wrongs)[number];
 
 /** What smell and flame say of the air. */
 export const signs = [

@@ -12,7 +12,8 @@
   import ShutOffDialog from '$lib/fuel/ShutOffDialog.svelte';
   import SignDialog from '$lib/fuel/SignDialog.svelte';
   import TurnTable from '$lib/fuel/TurnTable.svelte';
-  import type { Setting } from '$lib/fuel/words';
+  import WrongDialog from '$lib/fuel/WrongDialog.svelte';
+  import type { Setting, Wrong } from '$lib/fuel/words';
   import AlarmList from './AlarmList.svelte';
   import EndDialog from './EndDialog.svelte';
   import EntryLog from './EntryLog.svelte';
@@ -51,8 +52,17 @@
     }
   }));
   let dialog:
-    'setting' | 'colour' | 'cone' | 'sign' | 'reading' | 'note' | 'shut-off' | 'stop' | 'open' | null =
-    $state(null);
+    | 'wrong'
+    | 'setting'
+    | 'colour'
+    | 'cone'
+    | 'sign'
+    | 'reading'
+    | 'note'
+    | 'shut-off'
+    | 'stop'
+    | 'open'
+    | null = $state(null);
   const live = $derived(hub.told[id] ?? asked.data ?? null);
   const plan = $derived(turns.data ?? null);
   const due = $derived(plan?.turns[plan.due] ?? null);
@@ -92,6 +102,29 @@
     dialog = null;
     note({ kind: 'turned', setting });
   };
+
+  /** It is in the log; and what the estimate can reckon with is noted as that. */
+  function isWrong(wrong: Wrong) {
+    const last = entries.data?.findLast((e) => e.kind === 'turned')?.setting ?? null;
+    dialog = null;
+    note({ kind: 'note', text: `Wrong: ${wrong.name.toLowerCase()}` });
+    switch (wrong.then) {
+      case 'shut-off':
+        dialog = 'shut-off';
+        break;
+      case 'one-less':
+        if (last && (last.lit ?? 0) > 1) turned({ ...last, lit: (last.lit ?? 0) - 1 });
+        else dialog = 'setting';
+        break;
+      case 'flame-at-flue':
+      case 'flame-at-ports':
+        note({ kind: 'air-sign', subject: wrong.then });
+        dialog = 'setting';
+        break;
+      default:
+        break;
+    }
+  }
 
   /** The curve as it was by all that is known; the chart of every firing draws it. */
   const known = $derived.by((): Log | null => {
@@ -136,6 +169,7 @@
           {plan}
           {due}
           {unit}
+          goal={run.goalCone}
           ready={live.state !== 'started'}
           onturned={turned}
           onother={() => (dialog = 'setting')}
@@ -176,7 +210,7 @@
               new Date(Date.parse(run.startsAt) + plan.endMinute * 60_000)
             )}</summary
           >
-          <TurnTable turns={rest} {unit} due={due ? rest.indexOf(due) : undefined} />
+          <TurnTable turns={rest} {unit} goal={run.goalCone} due={due ? rest.indexOf(due) : undefined} />
         </details>
       {/if}
       <EntryLog firingId={id} entries={entries.data ?? []} {unit} {over} />
@@ -195,6 +229,11 @@
     </div>
     {#if !over}
       <div class="hand">
+        {#if live.endMinute === null && live.state !== 'started'}<button
+            class="wrong"
+            onclick={() => (dialog = 'wrong')}
+            data-testid="wrong">Wrong?</button
+          >{/if}
         <button onclick={() => (dialog = 'colour')}>Colour</button>
         <button onclick={() => (dialog = 'cone')}>Cone</button>
         <button onclick={() => (dialog = 'sign')}>Air</button>
@@ -220,6 +259,7 @@
       onshut={() => turned({ flame: 'off', lit: 0, pressureBar: 0, damper: 0 })}
       onclose={() => (dialog = null)}
     />
+  {:else if dialog === 'wrong'}<WrongDialog onnote={isWrong} onclose={() => (dialog = null)} />
   {:else if dialog === 'sign'}<SignDialog
       onsign={(sign) => {
         dialog = null;
@@ -270,7 +310,8 @@
     position: sticky;
     bottom: 0;
     display: grid;
-    grid-template-columns: repeat(5, 1fr);
+    grid-auto-flow: column;
+    grid-auto-columns: minmax(0, 1fr);
     gap: 8px;
     padding: 8px 0;
     background: var(--color-base-200);
@@ -284,6 +325,10 @@
     font-weight: 650;
     font-size: 15.5px;
     cursor: pointer;
+  }
+  .hand .wrong {
+    background: #a52a16;
+    color: #fffdf9;
   }
   @media screen and (max-width: 767px) {
     .watch {

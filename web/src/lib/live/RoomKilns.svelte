@@ -88,6 +88,10 @@
                       : 'climbing'}{#if live.deviationMinutes !== null},
                     <b>{late(live.deviationMinutes)}</b>{/if}{/if}
               </p>
+            {:else if kiln.firingId !== null}
+              <p class="now rest">–</p>
+              <p class="text-soft">{kiln.firing ?? 'In use'}</p>
+              <p class="does">in use, and cannot be followed just now</p>
             {:else}
               <p class="now rest">–</p>
               <p class="text-soft">Free</p>
@@ -121,6 +125,8 @@
                   .join(' · ')}{:else if live.lastMinute !== null && live.minute - live.lastMinute > 10}No
                 reading for {Math.round(live.minute - live.lastMinute)} min{/if}
             </p>
+          {:else if kiln.firingId !== null}
+            <p class="next alarm">{kiln.trouble ?? 'Look at the kiln itself; readings are kept.'}</p>
           {:else if !wall}
             <p class="next none">Plan a firing for it</p>
           {/if}
