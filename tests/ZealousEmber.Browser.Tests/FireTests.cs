@@ -48,7 +48,11 @@ public sealed class FireTests : Visit
         Go($"/firings/{firing}?stage=fire");
         Until(() => Driver.FindElements(By.CssSelector("[data-testid='before'] input")).Count > 5, "the list");
         foreach (var box in Driver.FindElements(By.CssSelector("[data-testid='before'] input")).Take(2)) box.Click();
-        Until(() => Driver.FindElements(By.CssSelector("[data-testid='before'] input:checked:disabled")).Count == 2, "two are ticked and kept");
+        Until(() => Noted(firing, "before").Result == 2, "two are ticked and kept");
+        // A tick by mistake is taken back, and made again.
+        Until(() => Driver.FindElements(By.CssSelector("[data-testid='before'] input:checked:not(:disabled)")).Count == 2, "they can still be taken back");
+        Find("[data-testid='before'] input:checked").Click();
+        Until(() => Noted(firing, "taken-back").Result == 1 && Driver.FindElements(By.CssSelector("[data-testid='before'] input:checked")).Count == 1, "one is taken back");
         Press(First("label", "A simulated kiln"));
         new SelectElement(Find("[aria-label='Speed']")).SelectByText("600 times real time");
         Press(TestId("start"));
@@ -87,6 +91,10 @@ public sealed class FireTests : Visit
         Click("Cone");
         Driver.FindElement(By.CssSelector("dialog .grid button")).Click();
         Until(() => TestId("entries").Text.Contains("Cone 5½ down"), "a cone");
+        Until(() => Driver.FindElements(By.CssSelector("[data-testid='entries'] button")).Count > 0, "it can still be changed");
+        Press(Driver.FindElements(By.CssSelector("[data-testid='entries'] button"))[0]);
+        Press(First("[data-testid='entries'] button", "Take it back"));
+        Until(() => TestId("entries").Text.Contains("taken back"), "and stays in the log as such");
 
         Studio.Clock.Forward(TimeSpan.FromSeconds(70));
         Until(() => TestId("live-verdict").Text.Contains("Hot: do not open"), "the power is off");

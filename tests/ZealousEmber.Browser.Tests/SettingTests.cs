@@ -30,6 +30,46 @@ public sealed class SettingTests(Browser browser) : Visit(browser)
     private IReadOnlyList<IWebElement> Read() => Driver.FindElements(By.CssSelector("[data-testid='read-back'] input"));
 
     [Fact]
+    public async Task What_was_set_leads_to_Fire_and_a_schedule_changed_since_is_asked_about_once()
+    {
+        var (kiln, schedule, controller) = (await Kiln("Wedge"), await Schedule("Reed, tested"), await Controller("Wedge"));
+        async Task<JsonNode> Post(string path, JsonNode body) => (await (await Http.PostAsJsonAsync(path, body)).Content.ReadFromJsonAsync<JsonNode>())!;
+        var firing = (await Post("/api/firings", new JsonObject { ["name"] = "Reed bowls", ["kind"] = "glaze", ["kilnId"] = kiln, ["scheduleId"] = schedule, ["scheduleVersion"] = 1 }))["id"]!.GetValue<int>();
+        var stored = (await Http.GetFromJsonAsync<JsonNode>($"/api/schedules/{schedule}"))!;
+        var program = (await Post("/api/controllers/fit", new JsonObject { ["schedule"] = stored.DeepClone(), ["profileId"] = controller, ["slot"] = "3" }))["program"]!.AsArray();
+
+        // Read back on the page: the way leads to Fire, and the list has its tick.
+        Go($"/firings/{firing}?stage=set");
+        TestId("next-line");
+        new SelectElement(TestId("slot")).SelectByValue("3");
+        Until(() => Find("[data-testid='entry-card'] li:nth-child(2) .value").Text == "3", "its card");
+        Click("Read it back");
+        Until(() => Read().Count == program.Count, "a field for every question");
+        foreach (var (i, answer) in program.Index()) Read()[i].SendKeys(answer!["shown"]!.GetValue<string>());
+        TestId("record").Click();
+        TestId("to-fire").Click();
+        Until(() => Driver.FindElements(By.CssSelector("[data-testid='before'] input:checked")).Count == 1, "“Program read back” is ticked");
+        Until(() => TestId("summary").Text.StartsWith("Set") && TestId("starts-with").Text.Contains("1210"), "what it follows");
+
+        // Changed since: said in red, and asked with both curves.
+        var changed = stored.DeepClone().AsObject();
+        changed["segments"]![2]!["target"] = 1225;
+        using var put = new HttpRequestMessage(HttpMethod.Put, $"/api/schedules/{schedule}") { Content = JsonContent.Create(changed) };
+        put.Headers.TryAddWithoutValidation("If-Match", "*");
+        (await Http.SendAsync(put)).EnsureSuccessStatusCode();
+        Go($"/firings/{firing}?stage=fire");
+        Until(() => TestId("summary").Text.Contains("what is planned is not what is set"), "it differs");
+        First("label", "Read off by hand").Click();
+        TestId("start").Click();
+        Until(() => Find("dialog[open]").Text.Contains("Which program does it follow?") && Driver.FindElements(By.CssSelector("dialog[open] svg path")).Count > 1, "both curves");
+        First("dialog[open] button", "Start what is set").Click();
+        TestId("live-temperature");
+        var run = (await Http.GetFromJsonAsync<JsonNode>($"/api/firings/{firing}/run"))!;
+        run["isAsEntered"]!.GetValue<bool>().ShouldBeTrue();
+        run["line"]!.GetValue<string>().ShouldContain("1210");
+    }
+
+    [Fact]
     public async Task A_schedule_is_keyed_in_by_the_card_read_back_put_right_and_set()
     {
         var (kiln, schedule) = (await Kiln("Wedge"), await Schedule("Oyster, tested"));

@@ -54,7 +54,8 @@ internal sealed class FiringAssessor(Repository<FiringDraft> firings, FiringRuns
             : at.Studio is FuelKiln ? planned is null ? null : planned with { Source = ProgramSource.Schedule }
             : at.Entered is { } read ? Summary(ProgramSource.Entered, read.ScheduleId, read.ScheduleVersion, read.Fired, at.Kiln, at.Load) : null;
         var watched = run is null ? null : await Watched(firing.Item, run, at?.Entered, cancel);
-        return new FiringSummaries(planned, set, watched, [.. Differences(at, planned, set, watched, run)]);
+        // Over, it is what it was: what was changed since is for the next one.
+        return new FiringSummaries(planned, set, watched, run is { IsUnderWay: false } ? [] : [.. Differences(firing.Item, at, planned, set, watched, run)]);
     }
 
     /// <summary>By a program of it that is at hand.</summary>
@@ -101,7 +102,7 @@ internal sealed class FiringAssessor(Repository<FiringDraft> firings, FiringRuns
             Math.Round(load.WareMass, 2), Math.Round(load.FurnitureMass, 2), down?.Number);
     }
 
-    private static IEnumerable<SummaryDifference> Differences(FiringAtHand? at, FiringSummary? planned, FiringSummary? set, FiringSummary? watched, FiringRun? run)
+    private static IEnumerable<SummaryDifference> Differences(FiringDraft firing, FiringAtHand? at, FiringSummary? planned, FiringSummary? set, FiringSummary? watched, FiringRun? run)
     {
         if (at is { HasMovedOn: true, Entered: not null } && planned is not null && set is not null)
             yield return Program("planned", planned, "set", set, "The schedule was changed after it was read back from the controller: what is planned is not what is set.");
@@ -111,7 +112,8 @@ internal sealed class FiringAssessor(Repository<FiringDraft> firings, FiringRuns
         var isThatPlan = run is { IsAsEntered: true } && at is { HasMovedOn: false } && set?.Line == watched?.Line;
         if (planned is not null && watched is not null && !isThatPlan && planned.Line != watched.Line)
             yield return Program("planned", planned, "watched", watched, "The schedule was changed after the start: the firing goes on with what it was started with.");
-        if (planned is not null && watched is not null)
+        // With nothing written down as loaded the plan takes a full kiln, and the start what was said there: no change of anything.
+        if (planned is not null && watched is not null && FiringLoads.IsWritten(firing))
         {
             if (Math.Abs(planned.LoadKg - watched.LoadKg) > SameKilograms) yield return new SummaryDifference(["planned", "watched"], "load", Kilograms(planned.LoadKg), Kilograms(watched.LoadKg), "What is loaded was changed after the start; the firing is followed with what was loaded then.");
             if (Math.Abs(planned.FurnitureKg - watched.FurnitureKg) > SameKilograms) yield return new SummaryDifference(["planned", "watched"], "shelves", Kilograms(planned.FurnitureKg), Kilograms(watched.FurnitureKg), "The shelves and props were changed after the start.");

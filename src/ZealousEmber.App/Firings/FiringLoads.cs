@@ -28,6 +28,9 @@ internal sealed class FiringLoads(Repository<FiringDraft> firings, StudioLookup 
         return new LoadContract(Lots: lots, Packed: firing.Packed, WitnessPack: firing.WitnessPack, FurnitureKg: await Furniture(firing, lots, cancel));
     }
 
+    /// <summary>Whether anything is written down as loaded.</summary>
+    public static bool IsWritten(FiringDraft firing) => firing.Lots.Any(l => !IsBlank(l));
+
     private async Task<double?> Furniture(FiringDraft firing, IReadOnlyList<LotContract?> lots, CancellationToken cancel)
     {
         if (firing.KilnId is not { } kilnId || firing.Lots.Where(l => !IsBlank(l)).Any(l => l.Piece is not { } p || (p.Across is null && p.Height is null)) || await lookup.Kiln(kilnId) is not { } kiln) return null;

@@ -15,7 +15,7 @@
   const { firingId, mark }: Props = $props();
   const summary = createQuery(() => summaryOf(firingId, mark));
 
-  const mass = (kg: number) => sayMass(Number(kg.toFixed(1)), display.mass);
+  const mass = (kg: number) => `${sayMass(Number(kg.toFixed(1)), display.mass)} ${display.mass}`;
   const shown = $derived(summary.data?.watched ?? summary.data?.set ?? summary.data?.planned ?? null);
   const from = $derived(
     shown?.source === 'run'
@@ -27,19 +27,13 @@
           : 'Planned'
   );
   const differs = $derived(summary.data?.differs ?? []);
-  /** Where it is put right: what is not started yet at Set, what is at Fire. */
-  const place = $derived(
-    differs.some((d) => d.between.includes('watched'))
-      ? 'fire'
-      : differs.some((d) => d.what === 'load')
-        ? 'load'
-        : 'set'
-  );
+  /** Where each of them is looked at. */
+  const places: Record<string, string> = { program: 'set', load: 'load', shelves: 'load', kiln: 'plan' };
 </script>
 
 {#if shown}
   <div class={['strip no-print', differs.length > 0 && 'differs']} data-testid="summary">
-    <p>
+    <p class="line">
       <b>{from}</b>
       <span
         >top {number(toUnit(shown.topC, display.unit), 0)} °{display.unit}{shown.endCone
@@ -52,13 +46,13 @@
           ? `${number(shown.energyKwh, 0)} kWh`
           : `${mass(shown.gasKg ?? 0)} of gas`}</span
       >
-      <span>power off after {duration(shown.powerOnMinutes)}</span>
+      <span>{shown.gasKg === null ? 'power off' : 'burners out'} after {duration(shown.powerOnMinutes)}</span>
       {#if shown.opensMinutes !== null}<span>open after {duration(shown.opensMinutes)}</span>{/if}
     </p>
     {#each differs as difference (difference.between.join() + difference.what)}
       <p role="alert">
         {difference.text}
-        <a class="link" href="/firings/{firingId}?stage={place}">Look at it</a>
+        <a class="link" href="/firings/{firingId}?stage={places[difference.what] ?? 'plan'}">Look at it</a>
       </p>
     {/each}
   </div>
@@ -76,6 +70,16 @@
     display: flex;
     flex-wrap: wrap;
     gap: 2px 14px;
+  }
+  /* In the hand it stays one line: the kiln comes first. */
+  @media screen and (max-width: 767px) {
+    .line {
+      flex-wrap: nowrap;
+      overflow: hidden;
+    }
+    .line > * {
+      white-space: nowrap;
+    }
   }
   .differs {
     border-left: 6px solid var(--color-error);

@@ -232,7 +232,7 @@
         {#if live.endMinute === null && live.state !== 'started'}<button
             class="wrong"
             onclick={() => (dialog = 'wrong')}
-            data-testid="wrong">Wrong?</button
+            data-testid="wrong">Trouble</button
           >{/if}
         <button onclick={() => (dialog = 'colour')}>Colour</button>
         <button onclick={() => (dialog = 'cone')}>Cone</button>
@@ -327,8 +327,7 @@
     cursor: pointer;
   }
   .hand .wrong {
-    background: #a52a16;
-    color: #fffdf9;
+    color: #ffb49a;
   }
   @media screen and (max-width: 767px) {
     .watch {

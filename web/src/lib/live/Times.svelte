@@ -28,7 +28,7 @@
         <dd>end the hold here for the goal cone</dd>
       {/if}
       <dt>{expected(run.startsAt, live.forecast.end, now)}</dt>
-      <dd>power off</dd>
+      <dd>{run.heat === 'fuel' ? 'burners out' : 'power off'}</dd>
     {/if}
     <dt>{expected(run.startsAt, live.forecast.open, now)}</dt>
     <dd>safe to open ({big(run.opensAtCelsius, unit)})</dd>
