@@ -29,7 +29,7 @@ public sealed class FiringTests(Browser browser) : Visit(browser)
         Steps()[^1].ShouldContain("Burners out, closed up");
         TestId("plan-sum").Text.ShouldContain("burners on for");
         TestId("plan-sum").Text.ShouldContain("kg of gas");
-        Find("[data-air]").GetDomAttribute("aria-label").ShouldContain("heavy reduction");
+        Find("[data-air]").GetDomAttribute("aria-label").ShouldNotBeNull().ShouldContain("heavy reduction");
         TestId("taught-line").Text.ShouldContain("burners give");
     }
 

@@ -97,6 +97,7 @@ public sealed class FuelFireTests : Visit
             if (wait > 0) Forward(TimeSpan.FromMinutes(wait + 0.5));
             if (row["kind"]!.GetValue<string>() == "shut-off") break;
             Until(() => TestId("next-turn").Text.Contains("Now") && TestId("next-turn").Text.Contains(row["set"]!.GetValue<string>()), $"turn {turn} is due: {row["set"]}");
+            Until(() => TestId("turned").Enabled, "the next row has settled under the thumb");
             Press(TestId("turned"));
             await UntilAsync(async () => (await Turns(firing))["due"]!.GetValue<int>() > due, $"turn {turn} is noted");
             var at = plan["estimate"]?["temperature"]?.GetValue<double>() ?? 20;

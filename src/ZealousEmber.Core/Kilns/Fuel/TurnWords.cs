@@ -109,7 +109,8 @@ public static class TurnWords
         if (turn.Kind == TurnKind.ShutOff) return "Burns: leave it shut until it is safe to open. Regulator first, then the tank valve.";
         if (turn.Setting.Lit == 0) return null;
         return once("light", "Gas: leak test first, damper open and 5 minutes of air before lighting. The gas fitter’s and the maker’s word comes before this sheet.")
-            ?? (turn.Celsius < Relights && turn.Setting.Flame == Flame.Gauge ? once("relight", $"Below {Degrees(Relights)} a lost flame does not relight: gas off, damper open, 5 minutes, then light again.") : null)
+            ?? (turn.Celsius < Relights ? once("relight", $"Below {Degrees(Relights)} a lost flame does not relight: gas off, damper open, 5 minutes, then light again.") : null)
+            ?? (turn.Setting.Flame == Flame.Candle ? once("leave", "A candle is a fire: nobody leaves it beyond the studio’s rule.") : null)
             ?? (turn.Breath.Lambda < 0.98 ? once("co", "Carbon monoxide: alarm on, hood or open air, nobody asleep nearby.") : null)
             ?? (turn.FlameAtFlue > 0.05 ? once("flames", "Burns: burning gas stands at flue, ports and peepholes. Face and sleeves away, nothing above the flue.") : null)
             ?? (turn.Celsius > Glare ? once("glare", "Glare: shaded eyewear at the peephole from here on.") : null);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { degrees, duration, number, shortTime } from '$lib/format';
-  import { airNames, fallsText, type Turn } from './words';
+  import { airNames, fallsText, folded, type Turn } from './words';
 
   /** The turn-up sheet, a row a turn: what to set, what to expect, why, and the caution where it belongs. */
   interface Props {
@@ -13,6 +13,15 @@
     goal?: string | null;
   }
   const { turns, unit, due, paper = false, goal = null }: Props = $props();
+  const time = (turn: Turn) => (turn.at ? shortTime(new Date(turn.at)) : duration(turn.minute));
+  /** Looked at again and again and left: one row, with the caution that belongs to it. */
+  const rows = $derived(
+    folded(turns).flatMap(({ from, to }) => {
+      const [turn, last] = [turns[from], turns[to]];
+      const caution = turns.slice(from, to + 1).find((t) => t.caution)?.caution ?? null;
+      return turn && last ? [{ turn: { ...turn, caution }, from, to, last }] : [];
+    })
+  );
 </script>
 
 <table class={['sheet', paper && 'paper']}>
@@ -25,15 +34,27 @@
     </tr>
   </thead>
   <tbody>
-    {#each turns as turn, i (turn.minute + turn.kind)}
+    {#each rows as { turn, from, to, last } (turn.minute + turn.kind)}
       {@const falls = fallsText(turn, goal, (f) => (f.at ? shortTime(new Date(f.at)) : duration(f.minute)))}
-      <tr class={[turn.done && 'done', i === due && 'due', turn.kind]} data-testid="turn">
+      <tr
+        class={[turn.done && 'done', due !== undefined && from <= due && due <= to && 'due', turn.kind]}
+        data-testid="turn"
+      >
         <td class="at">
-          <b>{turn.at ? shortTime(new Date(turn.at)) : duration(turn.minute)}</b>
-          {#if turn.at}<span class="text-soft">{duration(turn.minute)}</span>{/if}
+          <b>{time(turn)}</b>
+          {#if to > from}<span class="text-soft">until {time(last)}</span>
+          {:else if turn.at}<span class="text-soft">{duration(turn.minute)}</span>{/if}
         </td>
         <td>
-          <b>{turn.set}</b>
+          <b
+            >{turn.set}{#if to > from}, {to - from + 1} times{/if}</b
+          >
+          {#if to > from}<p class="why">
+              {turns
+                .slice(from, to + 1)
+                .map(time)
+                .join(', ')}
+            </p>{/if}
           {#if turn.band && turn.asked && turn.asked !== 'oxidising'}<span class="air"
               >{airNames[turn.band]}</span
             >{/if}

@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { fallsText, wrongs, airStretches, flameText, marks, nearestFlame, settingText } from './words';
+import {
+  fallsText,
+  folded,
+  wrongs,
+  airStretches,
+  flameText,
+  marks,
+  nearestFlame,
+  settingText
+} from './words';
 
 const hands = { burners: 2, mark: 0.05 };
 const gauge = (pressureBar: number) => ({ flame: 'gauge' as const, lit: 2, pressureBar, damper: null });
@@ -63,4 +72,19 @@ it('a row says which cone of the pack should go, and that the goal cone ends it'
 it('whatever is wrong has three steps, and safety comes first', () => {
   for (const wrong of wrongs) expect(wrong.steps.length).toBe(3);
   expect(wrongs[0].steps[0]).toContain('No flame');
+});
+
+it('tells a night of looking as one row', () => {
+  const turns = ['turn', 'look', 'look', 'look', 'turn', 'look', 'look', 'shut-off'].map((kind) => ({
+    kind: kind as 'turn',
+    cones: null
+  }));
+  expect(folded(turns).map((r) => [r.from, r.to])).toEqual([
+    [0, 0],
+    [1, 3],
+    [4, 4],
+    [5, 5],
+    [6, 6],
+    [7, 7]
+  ]);
 });

@@ -89,6 +89,25 @@ export const fallsText = (turn: Pick<Turn, 'cones'>, goal: string | null, at: (f
     .map((f) => `Cone ${f.cone} should go about ${at(f)}${f.cone === goal ? ': it ends the firing' : ''}`)
     .join('. ');
 
+/** Rows of a sheet with a night of looking told as one: the turns from..to are one row, looked at at each of their times. */
+export interface Rows {
+  from: number;
+  to: number;
+}
+const fewLooks = 3;
+export function folded(turns: readonly Pick<Turn, 'kind' | 'cones'>[]): Rows[] {
+  const rows: Rows[] = [];
+  for (let i = 0; i < turns.length; i++) {
+    let to = i;
+    if (turns[i]?.kind === 'look')
+      while (turns[to + 1]?.kind === 'look' && !turns[to + 1]?.cones?.length) to++;
+    if (to - i + 1 < fewLooks) to = i;
+    rows.push({ from: i, to });
+    i = to;
+  }
+  return rows;
+}
+
 /** What goes wrong at a gas kiln: three steps each, safety first, and what is noted of it. */
 export const wrongs = [
   {
