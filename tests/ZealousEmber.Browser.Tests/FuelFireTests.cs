@@ -119,8 +119,16 @@ public sealed class FuelFireTests : Visit
             }
             if (!took && Driver.FindElements(By.CssSelector("[data-testid='take-replan']")) is [var take, ..])
             {
+                try
+                {
+                    Press(take);
+                }
+                catch (StaleElementReferenceException)
+                {
+                    // What was just noted has made the offer needless.
+                    continue;
+                }
                 took = true;
-                Press(take);
                 await UntilAsync(async () => await Noted(firing, "replanned") == 1, "the new plan is taken");
             }
         }
@@ -130,9 +138,9 @@ public sealed class FuelFireTests : Visit
 
         // The cone is down: shut off in order, each ticked.
         await Note(firing, "cone-down", "Cone", "Cone 10");
+        Until(() => TestId("next-turn").Text.Contains("hut off"), "the cone has decided");
         Press(TestId("shut-off"));
-        var items = Driver.FindElements(By.CssSelector("[data-testid='shut-item']"));
-        items.Count.ShouldBe(5);
+        Until(() => Driver.FindElements(By.CssSelector("[data-testid='shut-item']")).Count == 5, $"five things to shut: {TestId("next-turn").Text}");
         TestId("all-shut").Enabled.ShouldBeFalse();
         foreach (var i in Enumerable.Range(0, 5)) Press(Driver.FindElements(By.CssSelector("[data-testid='shut-item']"))[i]);
         Press(TestId("all-shut"));

@@ -165,4 +165,36 @@ public sealed class ReadBackTests
         found.ShouldBeGreaterThanOrEqualTo(190, string.Join("\n", missed));
         first.ShouldBeGreaterThanOrEqualTo(memoryKnown ? 180 : 160, string.Join("\n", missed));
     }
+
+    [Fact]
+    public void Another_program_of_unknown_content_is_called_that()
+    {
+        string[] lines = [Glaze, Bisque, "150/h to 600; 200/h to 1000 hold 30m; off", "90/h to 120 hold 60m; 200/h to 1180; 80/h to 1222 hold 20m; off"];
+        var (tried, first, missed) = (0, 0, new List<string>());
+        foreach (var name in new[] { "Wedge", "Bat", "Chamois", "Kidney", "Calliper", "Pug", "Ewer" })
+        {
+            var profile = KeyMachineTests.Profile(name);
+            if (profile.Find("slot") is null) continue;
+            foreach (var wanted in lines)
+            {
+                foreach (var held in lines.Where(l => l != wanted))
+                {
+                    foreach (var slot in profile.Slots.Skip(1).Take(3))
+                    {
+                        ImmutableArray<Answer>? Fit(string line, string inSlot) =>
+                            ControllerFit.Of(new FitWish(FitTests.Written(line, ScheduleKind.Glaze, "6"), profile, null, Temperature.FromCelsius(20), inSlot)).Value is { Schedule: not null } fit ? fit.Program : null;
+                        if (Fit(wanted, profile.Slots[0]) is not { } right || Fit(held, slot) is not { } read) continue;
+                        tried++;
+                        // What is no program's stands as it was set.
+                        read = [.. read.Select(a => a.Asked.Question.Shared && right.FirstOrDefault(r => r.Asked.Id == a.Asked.Id) is { Shown: { } shown } ? a with { Shown = shown } : a)];
+                        var slips = SlipFinder.Of(profile, right, read, 1210, null);
+                        if (slips.Length > 0 && slips[0].Kind == "wrong-slot") first++;
+                        else missed.Add($"{name} {slot}: {string.Join(", ", slips.Take(3).Select(s => $"{s.Kind} {s.Probability:0.00} {s.Text}"))}");
+                    }
+                }
+            }
+        }
+        tried.ShouldBeGreaterThan(100);
+        (first / (double)tried).ShouldBeGreaterThan(0.95, $"{first} of {tried}: {string.Join("\n", missed.Take(12))}");
+    }
 }

@@ -103,6 +103,20 @@ public class GasFollowerTests
     }
 
     [Fact]
+    public void Shutting_off_is_due_until_the_burners_are_out()
+    {
+        var run = Run();
+        var follower = Fired(run, double.PositiveInfinity);
+        var rows = follower.At(0)!.InForce.Turns;
+        follower.Turned(rows[^1].Minute + 3, rows[^2].Setting with { Damper = 0.9 });
+        follower.Saw(new FuelObservation(rows[^1].Minute + 4, ConeDown: Ten));
+        var moment = follower.At(rows[^1].Minute + 5)!;
+        moment.InForce.Turns[moment.Due].Kind.ShouldBe(TurnKind.ShutOff);
+        follower.Turned(rows[^1].Minute + 6, BurnerSetting.Off(0));
+        follower.At(rows[^1].Minute + 7)!.Due.ShouldBe(rows.Length);
+    }
+
+    [Fact]
     public void Long_past_its_end_and_over_its_limit_are_told_without_a_thermometer()
     {
         var run = Run();

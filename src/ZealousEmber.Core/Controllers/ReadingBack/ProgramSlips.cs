@@ -85,10 +85,15 @@ internal sealed class ProgramSlips(ControllerProfile profile, IReadOnlyList<Answ
         foreach (var other in profile.Slots.Where(s => s != right["slot"]))
         {
             yield return new ProgramSlip("wrong-slot", right.ToDictionary(r => r.Key, r => (string?)(r.Key == "slot" ? other : r.Value)), $"All of it under {other}, not {right["slot"]}.");
-            if (memory is not null && memory.Slots.ContainsKey(other)) yield return new ProgramSlip("wrong-slot", (memory with { Slot = other }).Program(profile).ToDictionary(a => a.Asked.Id, a => (string?)a.Shown), $"This is what {other} held.");
+            // Nobody knows what it holds: all that can be said is which it is.
+            if (memory?.Slots.ContainsKey(other) != true) yield return new ProgramSlip("wrong-slot", Untold(other), $"This is {other}, not {right["slot"]}; what was keyed in is not in it.");
+            else yield return new ProgramSlip("wrong-slot", (memory with { Slot = other }).Program(profile).ToDictionary(a => a.Asked.Id, a => (string?)a.Shown), $"This is what {other} held.");
         }
-        if (memory is null) yield return new ProgramSlip("wrong-slot", right.ToDictionary(r => r.Key, r => profile.Find(r.Key.Split('.')[0])!.Shared ? r.Value : null), "Another program is shown.");
+        if (memory is null) yield return new ProgramSlip("wrong-slot", Untold(right["slot"]), "Another program is shown.");
     }
+
+    /// <summary>A program nobody knows, under a name: what is no program's is as it was set.</summary>
+    private Dictionary<string, string?> Untold(string slot) => right.ToDictionary(r => r.Key, r => r.Key == "slot" ? slot : profile.Find(r.Key.Split('.')[0])!.Shared ? r.Value : null);
 
     private IEnumerable<ProgramSlip> Swaps()
     {

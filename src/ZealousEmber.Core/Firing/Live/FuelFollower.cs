@@ -143,7 +143,7 @@ public sealed class FuelFollower : IFollowedFiring
         }
         var due = MadeTurns.Due(plan.Turns, Made, kiln.Kiln);
         // Whatever was still to be turned before the goal cone went is past.
-        while (GoalDownAt is { } gone && due < plan.Turns.Length && plan.Turns[due].Minute < gone - 1e-6) due++;
+        while (GoalDownAt is { } gone && due < plan.Turns.Length && plan.Turns[due] is { Kind: not TurnKind.ShutOff } past && past.Minute < gone - 1e-6) due++;
         double? reducing = null;
         for (var i = turns.Count - 1; i >= 0 && turns.Values[i].Lit > 0 && Reduces(plan, turns.Keys[i]); i--) reducing = turns.Keys[i];
         var moment = new FuelMoment(plan, on, fresh, freshOn, estimate, off is null ? due : plan.Turns.Length, off is null ? reducing : null);

@@ -33,7 +33,8 @@ internal static class MadeTurns
         {
             if (IsIt(rows[i].Setting, turn.Setting, kiln)) return i + 1;
         }
-        while (due < rows.Length && rows[due].Minute <= turn.Minute + 1e-6) due++;
+        // Shutting off is made by nothing else.
+        while (due < rows.Length && rows[due].Kind != TurnKind.ShutOff && rows[due].Minute <= turn.Minute + 1e-6) due++;
         return due;
     }
 

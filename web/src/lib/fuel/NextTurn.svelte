@@ -17,7 +17,7 @@
   const { plan, due, unit, goal, ready: isLit, onturned, onother, onshutoff }: Props = $props();
   const wait = $derived(due ? due.minute - plan.minute : 0);
   const falls = $derived(due ? fallsText(due, goal, (f) => (f.at ? shortTime(new Date(f.at)) : '')) : '');
-  /** A second tap is not the next turn: the button waits a moment when another comes under the thumb. */
+  /** A second tap is not the next turn: its button waits a moment when another row comes under the thumb. Shutting off never waits. */
   let settled: string | null = $state(null);
   const place = $derived(due ? `${due.minute} ${due.kind}` : '');
   $effect(() => {
@@ -47,10 +47,10 @@
   {#if due?.caution}<p class="caution">{due.caution}</p>{/if}
   <div class="buttons">
     {#if isShutOff}
-      <button class="big" disabled={!ready} onclick={onshutoff} data-testid="shut-off"
+      <button class="big" disabled={!isLit} onclick={onshutoff} data-testid="shut-off"
         >Shut off in order</button
       >
-      <button class="other" disabled={!ready} onclick={onother}>Another setting</button>
+      <button class="other" disabled={!isLit} onclick={onother}>Another setting</button>
     {:else if due}
       <button
         class="big"
@@ -59,10 +59,10 @@
           onturned({ flame: due.flame, lit: due.lit, pressureBar: due.pressureBar, damper: due.damper })}
         data-testid="turned">{due.kind === 'look' ? 'Looked, left as it is' : 'Turned'}</button
       >
-      <button class="other" disabled={!ready} onclick={onother} data-testid="other-setting"
+      <button class="other" disabled={!isLit} onclick={onother} data-testid="other-setting"
         >Another setting</button
       >
-      <button class="other" disabled={!ready} onclick={onshutoff}>Shut off</button>
+      <button class="other" disabled={!isLit} onclick={onshutoff}>Shut off</button>
     {/if}
   </div>
 </section>
