@@ -20,6 +20,8 @@ public static class SlipFinder
     private const double LeastTold = 0.01;
     private const int MostTold = 12;
     private const double WordLeft = 0.02;
+    private const double AlikeBlank = 0.9;
+    private const double AlikeSaid = 0.3;
     private const int Cones = 12;
 
     /// <summary>The slips, the likeliest first; none where nothing differs.</summary>
@@ -67,11 +69,17 @@ public static class SlipFinder
         {
             var p = slip is null ? 1 - AnySlip : prior[slip.Kind] / whole[slip.Kind];
             var still = new List<(Answer, List<(string, double)>)>();
+            // Pressed wrong, what stands there was left by somebody; another program is a whole one, and a studio's programs are alike.
+            var isLeft = slip is { Kind: not "wrong-slot" } && slip.Shows.Values.Any(v => v is null);
             foreach (var shown in read)
             {
                 // What only comes up because it ends elsewhere says nothing by itself.
-                if (slip is null ? !right.TryGetValue(shown.Asked.Id, out var expected) : !slip.Shows.TryGetValue(shown.Asked.Id, out expected)) continue;
-                if (expected is null) p *= LeftThere(shown);
+                if (slip is null ? !right.TryGetValue(shown.Asked.Id, out var expected) : !slip.Shows.TryGetValue(shown.Asked.Id, out expected))
+                {
+                    if (isLeft) p *= LeftThere(shown);
+                    continue;
+                }
+                if (expected is null) p *= slip is { Kind: "wrong-slot" } && right.GetValueOrDefault(shown.Asked.Id) == shown.Shown ? Alike(shown) : LeftThere(shown);
                 else if (expected != shown.Shown)
                 {
                     var why = Explain(shown, expected);
@@ -108,6 +116,9 @@ public static class SlipFinder
         }
         return [.. told.Values.Where(s => s.Probability >= LeastTold && s.Questions.Length > 0).OrderByDescending(s => s.Probability).Take(MostTold)];
     }
+
+    /// <summary>How often two programs of a studio say the same to a question: blanks and noughts nearly always.</summary>
+    private static double Alike(Answer shown) => shown.Value is null or 0 || shown.Shown == shown.Asked.Question.Untouched ? AlikeBlank : Math.Max(AlikeSaid, LeftThere(shown));
 
     /// <summary>How likely somebody left just this: round values are.</summary>
     private static double LeftThere(Answer shown)
