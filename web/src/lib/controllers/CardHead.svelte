@@ -18,9 +18,16 @@
   const chosen = $derived(slots.find((s) => s.slot === setting.slot));
   const asksDelay = $derived(profile.ask?.some((q) => q?.id === 'delay') ?? false);
 
+  /** It goes on while somebody keys in the card. */
+  let now = $state(Date.now());
+  $effect(() => {
+    const timer = setInterval(() => (now = Date.now()), 10_000);
+    return () => clearInterval(timer);
+  });
+
   /** Until the start that was planned, when it is still to come. */
   const untilStart = $derived.by(() => {
-    const minutes = startsAt ? Math.round((Date.parse(startsAt) - Date.now()) / 60_000) : 0;
+    const minutes = startsAt ? Math.round((Date.parse(startsAt) - now) / 60_000) : 0;
     return minutes > 0 && minutes < 24 * 60 ? minutes : null;
   });
 </script>
@@ -58,7 +65,9 @@
         onchange={(e) => setting.wait(e.currentTarget.value)}
       /></label
     >
-    {#if untilStart}<button class="btn btn-xs btn-paper" onclick={() => setting.wait(clockTime(untilStart))}
+    {#if untilStart && clockTime(untilStart) !== setting.delay}<button
+        class="btn btn-xs btn-paper"
+        onclick={() => setting.wait(clockTime(untilStart))}
         >{clockTime(untilStart)} for the planned start</button
       >{/if}
   {/if}
