@@ -138,6 +138,7 @@ public class GasFollowerTests
         var follower = new FuelFollower(run);
         foreach (var row in rows.TakeWhile(t => t.Minute < 300)) follower.Turned(row.Minute + 60, row.Setting);
         follower.Report(350).Deviation!.Value.Minutes!.Value.ShouldBeInRange(40, 80);
+        foreach (var minute in new[] { 200, 350, 590 }) (Fired(run, 590).Report(minute).Deviation?.Minutes ?? 0).ShouldBeInRange(-8, 8, $"as planned, at {minute}");
     }
 
     [Fact]

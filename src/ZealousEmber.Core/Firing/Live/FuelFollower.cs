@@ -212,9 +212,9 @@ public sealed class FuelFollower : IFollowedFiring
     /// <summary>How much later than planned it comes to where it is, minutes; nothing where it does not climb.</summary>
     private static double? Late(FuelMoment moment, double now, double celsius)
     {
-        var (line, step) = (moment.InForce.Line, moment.InForce.Segments[moment.InForce.Segments.StepAt(now)]);
+        var (planned, step) = (moment.InForce.Curve, moment.InForce.Segments[moment.InForce.Segments.StepAt(now)]);
         if (now >= step.RampEnd.TotalMinutes || step.To <= step.From) return null;
-        foreach (var point in line.Points)
+        foreach (var point in planned.Points)
         {
             if (point.Celsius >= celsius) return now - point.Minutes;
         }
