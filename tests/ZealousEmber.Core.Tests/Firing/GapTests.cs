@@ -38,13 +38,12 @@ public class GapTests
     [Fact]
     public void Whatever_the_step_the_heat_work_after_it_is_that_of_the_kiln()
     {
-        // The same hundred and twenty each time: what is measured is a share.
+        // The same hundred and twenty each time: a thousand of them, drawn once, had three apart.
         var random = new Random(24);
-        var cases = Enumerable.Range(0, 120).Select(_ => (Kind: random.Next(Kinds.Length), Line: random.Next(Lines.Length), At: 0.02 + 1.28 * random.NextDouble(), Minutes: 11 + 79 * random.NextDouble(), IsCut: random.Next(2) == 0)).ToList();
+        var cases = Enumerable.Range(0, 120).Select(_ => (Kind: random.Next(Kinds.Length), Line: random.Next(Lines.Length), At: 0.02 + 1.28 * random.NextDouble(), Minutes: 11 + 169 * random.NextDouble(), IsCut: random.Next(2) == 0)).ToList();
         var apart = new System.Collections.Concurrent.ConcurrentBag<(double Apart, string What)>();
         Parallel.ForEach(cases, new ParallelOptions { MaxDegreeOfParallelism = 2 }, c => apart.Add(Apart(c.Kind, c.Line, c.At, c.Minutes, c.IsCut)));
-        apart.Count(a => a.Apart <= 1).ShouldBeGreaterThanOrEqualTo(117, string.Join("\n", apart.Where(a => a.Apart > 1).Select(a => a.What)));
-        apart.Max().Apart.ShouldBeLessThan(2.5, apart.Max().What);
+        apart.ShouldAllBe(a => a.Apart <= 1, string.Join("\n", apart.Where(a => a.Apart > 1).Select(a => a.What)));
     }
 
     /// <summary>How far what is told lies from what was, degrees of cone; nothing where it lies in the band that is told.</summary>
