@@ -35,7 +35,8 @@ internal static class LoadSummaries
         return new LoadSummary(
             load.Lots.Length, load.Pieces, load.Mass, Format(load.Thickest), Format(load.Wettest), Format(load.SlowestToDry), shares ? [.. load.Clashes.Select(c => c.Format())] : [],
             usual > 0 ? load.Mass / usual : null, [.. LoadNotes.Of(load, kind, usual, units).Select(n => new PlanNoteContract(n.Id, n.Text))],
-            goal is { } cone && kind != ScheduleKind.Drying ? [.. Pack(cone).Select(c => c.Number)] : []);
+            goal is { } cone && kind != ScheduleKind.Drying ? [.. Pack(cone).Select(c => c.Number)] : [],
+            LoadNotes.Unweighed(load, units));
     }
 
     /// <summary>Guide, target and guard.</summary>

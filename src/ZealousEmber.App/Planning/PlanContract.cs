@@ -104,8 +104,10 @@ public sealed record PlanNoteContract(string Id, string Text);
 /// <param name="Fill">Share of the ware usual for this firing in this kiln; nothing without a kiln.</param>
 /// <param name="Notes">What to know about it before anything is planned.</param>
 /// <param name="Pack">The witness cones to set up: guide, target, guard; empty while no cone is known.</param>
+/// <param name="Unweighed">Which ware has neither a weight nor a size, and what is taken for it; nothing where all is known.</param>
 public sealed record LoadSummary(
-    int Lots, int Pieces, double WareKg, string Thickest, string Wettest, string SlowestToDry, IReadOnlyList<string> Clashes, double? Fill, IReadOnlyList<PlanNoteContract> Notes, IReadOnlyList<string> Pack);
+    int Lots, int Pieces, double WareKg, string Thickest, string Wettest, string SlowestToDry, IReadOnlyList<string> Clashes, double? Fill, IReadOnlyList<PlanNoteContract> Notes, IReadOnlyList<string> Pack,
+    string? Unweighed = null);
 
 /// <summary>A load to be added up.</summary>
 public sealed record LoadRequest(

@@ -1,5 +1,6 @@
 using ZealousEmber.App.Kilns;
 using ZealousEmber.Core;
+using ZealousEmber.Core.Packing;
 using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.App.Stock;
@@ -39,10 +40,15 @@ internal static class LotMapping
         var problems = new List<Problem>();
         var lot = WareLot.Create(
             wire.What, wire.Count, wire.Wall, wire.Width, wire.ClosedHollow == true, wire.OneSided == true, wire.Dryness ?? Dryness.BoneDry,
-            ReadClay(wire, clays, problems), ReadGlazes(wire, glazes, problems), wire.Whose, wire.Next ?? NextStep.Dipping, wire.PieceKg, wire.GlazedAlready == true);
+            ReadClay(wire, clays, problems), ReadGlazes(wire, glazes, problems), wire.Whose, wire.Next ?? NextStep.Dipping, wire.PieceKg, wire.GlazedAlready == true, ReadSize(wire.Piece));
         problems.AddRange(lot.Problems);
         return problems.Count > 0 ? Result<WareLot>.Failed(problems) : lot;
     }
+
+    /// <summary>Its size, where all of it is known and right; what is wrong with it is said where room is made for it.</summary>
+    private static WareSize? ReadSize(PieceContract? wire) => PieceMapping.Read(wire)?.Read() is { IsOk: true, Value: var piece }
+        ? new WareSize(piece.Shape == PieceShape.Round, piece.Across, piece.Deep, piece.Height, piece.Stacking == Stacking.Nest ? piece.Foot : null)
+        : null;
 
     private static Clay? ReadClay(LotContract wire, IReadOnlyDictionary<int, Clay> known, List<Problem> problems)
     {

@@ -46,7 +46,7 @@ public sealed record VersionedGlazeContract(int Id, int Version, DateTimeOffset 
 /// <param name="GlazeIds">Glazes of the studio.</param>
 /// <param name="Glazes">Or described here.</param>
 /// <param name="Next">What happens after a bisque; dipping when missing.</param>
-/// <param name="PieceKg">A piece; 0.6 kg when nobody weighed it.</param>
+/// <param name="PieceKg">A piece; where nobody weighed it, what follows from its size and wall, and 0.6 kg where no size is known either.</param>
 /// <param name="Typed">How wall, width and pieceKg were typed where it was not in mm or kg; shown again as it was typed.</param>
 /// <param name="GlazedAlready">Fired before with glaze on it: decorated, mended or used ware.</param>
 /// <param name="Piece">Its size, for packing.</param>

@@ -10,6 +10,7 @@ public static class LoadNotes
 {
     private const double OverFull = 1.4;
     private const double FlatAndWide = 300;
+    private const int MostNamed = 3;
 
     /// <summary>Notes on a load; <paramref name="usualMass"/> is the ware usual for this firing in its kiln, kg, where that is known.</summary>
     public static IEnumerable<PlanNote> Of(WareLoad load, ScheduleKind kind, double? usualMass, DisplayUnits units)
@@ -37,6 +38,15 @@ public static class LoadNotes
         var needs = load.Glazes.Where(g => g.NeedsHold).Select(g => g.Name).ToList();
         var careful = load.Glazes.Where(g => g.Runny || g.Fades).Select(g => g.Name).ToList();
         if (needs.Count > 0 && careful.Except(needs).Any()) yield return new PlanNote("hold-clash", $"{Phrases.List(needs)} wants a hold and {Phrases.List(careful)} a short one: ten minutes is between them.");
+    }
+
+    /// <summary>"Neither size nor weight is known of 20 bowls and 4 jugs: 0.6 kg each is taken."; nothing where every lot has one of them.</summary>
+    public static string? Unweighed(WareLoad load, DisplayUnits units)
+    {
+        var lots = load.Lots.Where(l => !l.MassIsKnown).ToList();
+        if (lots.Count == 0) return null;
+        var named = lots.Take(MostNamed).Select(l => $"{l.Count} {l.What}").Concat(lots.Count > MostNamed ? [$"{lots.Count - MostNamed} more"] : []);
+        return $"Neither size nor weight is known of {Phrases.List([.. named])}: {units.Weight(WareLot.UsualMass)} each is taken.";
     }
 
     /// <summary>"mugs of 6 mm".</summary>

@@ -26,7 +26,9 @@ public sealed record WareLot
     private const double Widest = 1500;
     private const int MostPieces = 5000;
 
-    /// <summary>Taken for a piece nobody weighed, kg.</summary>
+    private const double HeaviestPiece = 500;
+
+    /// <summary>Taken for a piece nobody weighed and of which no size is known, kg.</summary>
     public const double UsualMass = 0.6;
 
     private WareLot(string what) => What = what;
@@ -64,8 +66,11 @@ public sealed record WareLot
     /// <summary>What happens next, for bisque.</summary>
     public NextStep Next { get; private init; }
 
-    /// <summary>Mass of a piece, kg.</summary>
+    /// <summary>Mass of a piece, kg: weighed, or worked out from its size and wall, or <see cref="UsualMass"/>.</summary>
     public double PieceMass { get; private init; }
+
+    /// <summary>False where nobody weighed a piece and no size of it is known, so that its mass is only the usual one.</summary>
+    public bool MassIsKnown { get; private init; }
 
     /// <summary>Fired before with glaze on it: it is decorated, mended or used ware.</summary>
     public bool GlazedAlready { get; private init; }
@@ -88,7 +93,8 @@ public sealed record WareLot
     /// </summary>
     public static Result<WareLot> Create(
         string? what, int? count, double? wall, double? width = null, bool closedHollow = false, bool oneSided = false, Dryness dryness = Dryness.BoneDry,
-        Clay? clay = null, IReadOnlyList<Glaze>? glazes = null, string? whose = null, NextStep next = NextStep.Dipping, double? pieceKg = null, bool glazedAlready = false)
+        Clay? clay = null, IReadOnlyList<Glaze>? glazes = null, string? whose = null, NextStep next = NextStep.Dipping, double? pieceKg = null, bool glazedAlready = false,
+        WareSize? size = null)
     {
         var problems = new List<Problem>();
         var called = Text.OneLine(what);
@@ -99,7 +105,7 @@ public sealed record WareLot
         if (!(wall >= ThinnestWall && wall <= ThickestTaken))
             problems.Add(new Problem("wall", wall is null ? "How thick is the thickest wall, in mm?" : $"A wall is between {Phrases.Number(ThinnestWall)} and {Phrases.Number(ThickestTaken)} mm; this says {Phrases.Number(wall.Value)}."));
         if (width is { } w && !(w > 0 && w <= Widest)) problems.Add(new Problem("width", $"Flat ware is up to {Phrases.Number(Widest)} mm wide; this says {Phrases.Number(w)}."));
-        if (pieceKg is { } kg && !(kg > 0 && kg <= 500)) problems.Add(new Problem("pieceKg", $"A piece weighs up to 500 kg; this says {Phrases.Number(kg)}."));
+        if (pieceKg is { } kg && !(kg > 0 && kg <= HeaviestPiece)) problems.Add(new Problem("pieceKg", $"A piece weighs up to {Phrases.Number(HeaviestPiece)} kg; this says {Phrases.Number(kg)}."));
         return problems.Count > 0
             ? Result<WareLot>.Failed(problems)
             : new WareLot(called ?? "ware")
@@ -114,7 +120,8 @@ public sealed record WareLot
                 Glazes = [.. glazes ?? []],
                 Whose = owner,
                 Next = next,
-                PieceMass = pieceKg ?? UsualMass,
+                PieceMass = pieceKg ?? Math.Min(HeaviestPiece, size?.DryMass(wall!.Value, closedHollow) ?? UsualMass),
+                MassIsKnown = pieceKg is not null || size is not null,
                 GlazedAlready = glazedAlready,
             };
     }

@@ -217,8 +217,25 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         load.Number("fill").ShouldBeInRange(0.01, 0.2);
         load["notes"]!.AsArray().Select(n => n!["id"]!.GetValue<string>()).ShouldBe(["nearly-empty", "runny"]);
         load["pack"]!.AsArray().Select(c => c!.GetValue<string>()).ShouldBe(["5½", "6", "7"]);
+        load["unweighed"]!.GetValue<string>().ShouldBe("Neither size nor weight is known of 3 jars and 2 vases: 0.6 kg each is taken.");
         (await (await studio.Http.PostAsJsonAsync("/api/plan/load", clash.With("kind", "raku"))).Problem("kind")).ShouldContain("drying, bisque");
         await (await studio.Http.PostText("/api/plan/load", """{"kind":"glaze"}""")).Problem("load.lots");
+    }
+
+    /// <summary>Nine planters of 300 by 200 with walls of 25 mm are a hundred kilograms, in the load, its plan and its packing.</summary>
+    [Fact]
+    public async Task Ware_nobody_weighed_weighs_what_its_size_says_on_every_page()
+    {
+        var request = JsonNode.Parse("""
+            {"kind":"bisque","goalCone":"04","kiln":{"class":"top-290"},
+             "load":{"lots":[{"what":"planters","count":4,"wall":25,"piece":{"across":300,"height":200}}]}}
+            """)!;
+        var kg = (await (await studio.Http.PostAsJsonAsync("/api/plan/load", request)).Read()).Number("wareKg");
+        kg.ShouldBeInRange(4 * 0.8 * 11.7, 4 * 1.2 * 11.7);
+        var plan = await (await studio.Http.PostAsJsonAsync("/api/plan", request)).Read();
+        plan["load"]!.Number("wareKg").ShouldBe(kg, 1e-9);
+        var packed = await (await studio.Http.PostAsJsonAsync("/api/packing", request)).Read();
+        packed["totals"]!.Number("wareKg").ShouldBe(kg, 1e-9);
     }
 
     [Fact]

@@ -9462,6 +9462,8 @@ export interface components {
       notes: components['schemas']['PlanNoteContract'][];
       /** @description The witness cones to set up: guide, target, guard; empty while no cone is known. */
       pack: string[];
+      /** @description Which ware has neither a weight nor a size, and what is taken for it; nothing where all is known. */
+      unweighed?: null | string;
     };
     /** @description The readings of a firing, reduced for drawing. */
     LogContract: {
@@ -9692,7 +9694,7 @@ export interface components {
       next?: 'dipping' | 'brushing' | 'unglazed' | null;
       /**
        * Format: double
-       * @description A piece; 0.6 kg when nobody weighed it.
+       * @description A piece; where nobody weighed it, what follows from its size and wall, and 0.6 kg where no size is known either.
        */
       pieceKg?: null | number;
       /** @description How wall, width and pieceKg were typed where it was not in mm or kg; shown again as it was typed. */

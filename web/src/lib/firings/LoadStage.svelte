@@ -106,6 +106,11 @@
       {:else if !trouble.length}
         <p class="text-soft">It is added up as you write.</p>
       {/if}
+      {#if load?.unweighed}
+        <p class="border-warning mt-1.5 border-l-4 pl-2.5" data-testid="unweighed">
+          {load.unweighed} Give across and tall, or weigh one.
+        </p>
+      {/if}
       {#if load?.fill != null}
         <p class="mt-1.5" data-testid="fill">
           <span class="text-soft">{number(load.fill * 100, 0)} % of a usual load in {kilnName}</span>

@@ -89,7 +89,7 @@
       label="each"
       value={lot.pieceKg}
       typed={lot.typed?.['pieceKg']}
-      placeholder="0.6"
+      placeholder="–"
       invalid={wrong('pieceKg') !== undefined}
       onvalue={measure('pieceKg')}
     /><span aria-hidden="true">{display.mass} each</span></span
