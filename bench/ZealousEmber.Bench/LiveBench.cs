@@ -19,29 +19,19 @@ internal static class LiveBench
     public static async Task Run()
     {
         var folder = Directory.CreateTempSubdirectory("ember-bench-");
-        // A process of its own, so that what it costs is its own.
-        using var program = Process.Start(new ProcessStartInfo("dotnet", ["exec", Path.Combine(AppContext.BaseDirectory, "ZealousEmber.App.dll")])
-        {
-            RedirectStandardOutput = true,
-            Environment = { ["EMBER_DATA"] = folder.FullName, ["PORT"] = "0" },
-        })!;
         try
         {
-            string? line;
-            while ((line = await program.StandardOutput.ReadLineAsync()) is not null && !line.StartsWith("Zealous Ember is at ", StringComparison.Ordinal)) { }
-            using var http = new HttpClient { BaseAddress = new Uri(line!["Zealous Ember is at ".Length..].Split(';')[0]) };
-            await Pushed(http, program);
-            await Opened(http);
+            await using var running = await RunningProgram.Start(folder.FullName);
+            await Pushed(running.Http, running.Process);
+            await Opened(running.Http);
         }
         finally
         {
-            program.Kill();
-            await program.WaitForExitAsync();
             folder.Delete(recursive: true);
         }
     }
 
-    private static async Task<(int Firing, string Token)> Start(HttpClient http, string name, DateTimeOffset at)
+    public static async Task<(int Firing, string Token)> Start(HttpClient http, string name, DateTimeOffset at)
     {
         async Task<JsonNode> Post(string path, JsonNode body) => JsonNode.Parse(await (await http.PostAsJsonAsync(path, body)).EnsureSuccessStatusCode().Content.ReadAsStringAsync())!;
         var kiln = (int)(await Post("/api/kilns", new JsonObject { ["name"] = name, ["class"] = "top-190" }))["id"]!;
@@ -51,7 +41,7 @@ internal static class LiveBench
         return (firing, (string)(await Post($"/api/kilns/{kiln}/token", new JsonObject()))["token"]!);
     }
 
-    private static async Task Push(HttpClient http, (int Firing, string Token) to, IEnumerable<JsonObject> samples)
+    public static async Task Push(HttpClient http, (int Firing, string Token) to, IEnumerable<JsonObject> samples)
     {
         using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/firings/{to.Firing}/samples") { Content = JsonContent.Create(new JsonObject { ["logger"] = "bench", ["stream"] = "1", ["samples"] = new JsonArray([.. samples]) }) };
         request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", to.Token);
@@ -59,7 +49,7 @@ internal static class LiveBench
         answer.EnsureSuccessStatusCode();
     }
 
-    private static JsonObject Sample(long sequence, DateTimeOffset at, double minutes) => new() { ["sequence"] = sequence, ["at"] = at, ["celsius"] = 20 + minutes * 200 / 60, ["share"] = 0.5 };
+    public static JsonObject Sample(long sequence, DateTimeOffset at, double minutes) => new() { ["sequence"] = sequence, ["at"] = at, ["celsius"] = 20 + minutes * 200 / 60, ["share"] = 0.5 };
 
     private static async Task Pushed(HttpClient http, Process program)
     {

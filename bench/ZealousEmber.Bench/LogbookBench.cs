@@ -1,21 +1,9 @@
-using System.Collections.Immutable;
 using System.Diagnostics;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using NodaTime;
-using ZealousEmber.Core.Cones;
-using ZealousEmber.Core.Diagnosis;
-using ZealousEmber.Core.Firing;
-using ZealousEmber.Core.Firing.Live;
-using ZealousEmber.Core.Kilns.Electric;
-using ZealousEmber.Core.Logbook;
-using ZealousEmber.Core.Notation;
-using ZealousEmber.Core.Schedules;
-using ZealousEmber.Core.Units;
 using ZealousEmber.Store;
-using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Records;
-using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.Bench;
 
@@ -34,7 +22,7 @@ internal static class LogbookBench
             await using var provider = services.BuildServiceProvider();
             await using var scope = provider.CreateAsyncScope();
             await scope.ServiceProvider.GetRequiredService<StudioContext>().Database.MigrateAsync();
-            await Fill(scope.ServiceProvider);
+            await StudioFill.Firings(scope.ServiceProvider, Firings, 0);
             var records = scope.ServiceProvider.GetRequiredService<FiringRecords>();
             foreach (var (name, query) in new (string, LogbookQuery)[]
             {
@@ -49,32 +37,6 @@ internal static class LogbookBench
             Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
             folder.Delete(recursive: true);
         }
-    }
-
-    private static async Task Fill(IServiceProvider services)
-    {
-        var (firings, runs, records) = (services.GetRequiredService<Repository<FiringDraft>>(), services.GetRequiredService<FiringRuns>(), services.GetRequiredService<FiringRecords>());
-        await using var transaction = await services.GetRequiredService<StudioContext>().Database.BeginTransactionAsync();
-        var kiln = Kiln.Create(new KilnSpecification("Heron", "top-190", null, null, null, new Dictionary<string, double?>())).Value;
-        var program = FiringProgram.Create(NotationReader.Read("100/h to 1208 hold 12m; off", TemperatureUnit.Celsius).Segments).Value;
-        var six = ConeNumber.Parse("6").Value;
-        var thumbnail = Enumerable.Range(0, 40).Select(i => new CurvePoint(i * 50, i < 20 ? 60 * i : 2400 - 60 * i)).ToImmutableArray();
-        string[] glazes = ["oyster", "reed", "tidewrack", "lamp"];
-        var first = Instant.FromUtc(2015, 1, 1, 0, 0);
-        for (var i = 0; i < Firings; i++)
-        {
-            var starts = first + Duration.FromHours(20 * i);
-            var id = (await firings.Add(FiringDraft.Create($"Load {i}", ScheduleKind.Glaze, 1, six, TemperatureUnit.Celsius, []).Value, SaveStamp.Unknown, CancellationToken.None)).Id;
-            await runs.Start(new FiringRun(id, 1 + i % 3, LinkKind.Hand, starts, starts, "Maren", program, false, six, kiln, kiln.UsualLoad(ScheduleKind.Glaze), kiln.Room, ScheduleKind.Glaze, OpenedAt: starts + Duration.FromHours(30)), new FiringEntry($"s{i}", EntryKind.State, starts, "Maren"), CancellationToken.None);
-            WareFault[] faults = i % 9 == 0 ? [new WareFault("pinholes", null, null, 3, FaultSeverity.Looks)] : [];
-            await records.Save(id, 1 + i % 3, null, [], FiringResults.Create(30, 0, faults, []).Value, SaveStamp.Unknown, CancellationToken.None);
-            await records.Keep(
-                id, new FiringIndex(1 + i % 3, starts, $"Load {i}", ScheduleKind.Glaze, six, six, null, "Maren", [1 + i % 4], [1], ["Maren", "Tobin"], $"load {i} {glazes[i % 4]} mugs and bowls of the class, looked at twice"),
-                new FiringFigures(FiringFigure.All.ToImmutableDictionary(f => f.Name, f => f.Matters * i % 17), thumbnail, [.. Enumerable.Range(0, 38).Select(c => c / 38.0)]), FiringRecords.Mark(1), CancellationToken.None);
-            if (i % 500 == 499) Console.Error.Write('.');
-        }
-        await transaction.CommitAsync();
-        Console.Error.WriteLine();
     }
 
     private static async Task<string> Percentiles(Func<Task> ask)

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Runtime.CompilerServices;
 using System.Text;
 using ZealousEmber.App.Firings;
 using ZealousEmber.App.Http;
@@ -7,6 +8,7 @@ using ZealousEmber.App.Learning;
 using ZealousEmber.App.Live;
 using ZealousEmber.App.Reading;
 using ZealousEmber.App.Schedules;
+using ZealousEmber.Core.Diagnosis;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Units;
@@ -37,8 +39,26 @@ internal sealed class FiringFiles(Repository<FiringDraft> firings, FiringRuns ru
     /// <summary>A firing with all that is known of it; nothing where it was never started.</summary>
     public async Task<FiringFile?> Of(int id, CancellationToken cancel)
     {
-        if (await runs.Find(id, cancel) is not { } run || !(await firings.FindAll([id], cancel)).TryGetValue(id, out var firing)) return null;
-        var (entries, record) = (await runs.Entries(id, cancel), await records.Find(id, cancel));
+        await foreach (var (_, file) in Of([id], cancel)) return file;
+        return null;
+    }
+
+    /// <summary>Several, with one question for all of them each; those that cannot be read are left out.</summary>
+    public async IAsyncEnumerable<(int Id, FiringFile File)> Of(IReadOnlyCollection<int> ids, [EnumeratorCancellation] CancellationToken cancel)
+    {
+        var (drafts, read) = (await firings.FindAll(ids, cancel), (await records.FindAll(ids, cancel)).ToDictionary(r => r.FiringId));
+        var (entries, logs) = ((await runs.Entries(ids, cancel)).ToLookup(e => e.FiringId, e => e.Entry), await samples.Marks(ids, cancel));
+        foreach (var run in await runs.FindAll(ids, cancel))
+        {
+            if (!drafts.TryGetValue(run.FiringId, out var firing)) continue;
+            var log = logs.ContainsKey(run.FiringId) ? await samples.Read(run.FiringId, cancel) : [];
+            yield return (run.FiringId, await Of(run, firing, [.. entries[run.FiringId]], log, read.GetValueOrDefault(run.FiringId), cancel));
+        }
+    }
+
+    private async Task<FiringFile> Of(FiringRun run, FiringDraft firing, IReadOnlyList<FiringEntry> entries, List<StoredSample> log, FiringRecord? record, CancellationToken cancel)
+    {
+        var id = run.FiringId;
         var photos = new Dictionary<string, string>();
         foreach (var entry in entries.Where(e => e.Kind == EntryKind.Photo))
         {
@@ -46,8 +66,8 @@ internal sealed class FiringFiles(Repository<FiringDraft> firings, FiringRuns ru
         }
         return new FiringFile(
             Format, 1, FiringMapping.Write(new Versioned<FiringDraft>(id, 0, run.StartedAt, firing)).Firing, run.StartsAt.ToDateTimeOffset(), run.OpenedAt?.ToDateTimeOffset(), run.By, run.Goal?.Number, run.IsAsEntered, [.. run.Program.Steps.Select(s => ScheduleMapping.Write(s, TemperatureUnit.Celsius))],
-            KilnMapping.Write(run.Kiln), [.. (await samples.Read(id, cancel)).Select(s => new FiringFileSample((s.At - run.StartsAt.ToUnixTimeMilliseconds()) / 1000.0, s.Celsius, s.Share, s.SetPoint))],
-            [.. entries.Select(e => EntryEndpoints.Write(e, NodaTime.Instant.MaxValue))], photos, new ReadingContract([.. record.Packs.Select(PackMapping.Write)], ReadingEndpoints.Write(record.Results)), record.Figures?.Numbers ?? (IReadOnlyDictionary<string, double>)new Dictionary<string, double>());
+            KilnMapping.Write(run.Kiln), [.. log.Select(s => new FiringFileSample((s.At - run.StartsAt.ToUnixTimeMilliseconds()) / 1000.0, s.Celsius, s.Share, s.SetPoint))],
+            [.. entries.Select(e => EntryEndpoints.Write(e, NodaTime.Instant.MaxValue))], photos, new ReadingContract([.. (record?.Packs ?? []).Select(PackMapping.Write)], ReadingEndpoints.Write(record?.Results ?? FiringResults.None)), record?.Figures?.Numbers ?? (IReadOnlyDictionary<string, double>)new Dictionary<string, double>());
     }
 
     /// <summary>The log alone, a line a reading; nothing where it was never started.</summary>

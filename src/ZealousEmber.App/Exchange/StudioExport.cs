@@ -29,6 +29,8 @@ internal sealed class StudioExport(
     Repository<ListedController> controllers, EnteredPrograms entered,
     SettingsStore<StudioSettings> settings, SettingsStore<PlanningPreferences> preferences, PhotoRepository photos, RawRows raw, FiringRuns runs, FiringFiles firingFiles, IOptions<JsonOptions> json)
 {
+    private const int AtOnce = 200;
+
     private string under = "";
     private readonly JsonSerializerOptions options = new(json.Value.SerializerOptions) { WriteIndented = true };
 
@@ -56,9 +58,9 @@ internal sealed class StudioExport(
         {
             foreach (var id in (await photos.All(of, cancel)).Keys) await AddPhoto(zip, of, id, cancel);
         }
-        foreach (var run in await runs.All(cancel))
+        foreach (var part in (await runs.AllStarted(cancel)).Chunk(AtOnce))
         {
-            if (await firingFiles.Of(run.FiringId, cancel) is { } firing) await Add(zip, $"firings/{run.FiringId}.json", firing, cancel);
+            await foreach (var (id, firing) in firingFiles.Of(part, cancel)) await Add(zip, $"firings/{id}.json", firing, cancel);
         }
         // What this program cannot read is still the studio's own.
         foreach (var row in await raw.Unreadable(cancel))
@@ -77,7 +79,8 @@ internal sealed class StudioExport(
 
     private async Task Add(ZipArchive zip, string name, byte[] content, CancellationToken cancel)
     {
-        await using var entry = await zip.CreateEntry(under + name).OpenAsync(cancel);
+        // Thousands of small files: packing them tighter takes longer than anything else of it.
+        await using var entry = await zip.CreateEntry(under + name, CompressionLevel.Fastest).OpenAsync(cancel);
         await entry.WriteAsync(content, cancel);
     }
 }

@@ -8,12 +8,15 @@ namespace ZealousEmber.App.Firings;
 /// <summary>Firings: find, add, change, delete, restore.</summary>
 internal static class FiringEndpoints
 {
+    // Each comes with all of its ware: two kilobytes or so.
+    private const int UsualPart = 40;
+
     public static void MapFirings(this WebApplication app)
     {
         var api = app.MapGroup("/api/firings").WithTags("Firings");
         api.AddEndpointFilter(KeepUnderWay);
         new RepositoryEndpoints<FiringContract, VersionedFiringContract, FiringDraft>("firing", FiringMapping.Read, FiringMapping.Write)
-            .Map(api, "/api/firings");
+            .Map(api, "/api/firings", Search);
         app.MapGet("/api/schedules/{id:int}/firing", async (int id, FiringFinder find, HttpResponse response, CancellationToken cancel) =>
             {
                 if (await find.Of(id, cancel) is not { } firing) return Results.NoContent();
@@ -21,6 +24,19 @@ internal static class FiringEndpoints
                 return Results.Ok(FiringMapping.Write(firing));
             })
             .WithTags("Firings").WithSummary("The firing a schedule was planned for; nothing when it stands alone").Produces<VersionedFiringContract>().Produces(204);
+    }
+
+    [EndpointSummary("Firings, a part at a time: ?stage=planned, under-way or fired, those the latest first; all by name without one")]
+    private static async Task<IResult> Search(string? search, string? stage, int? skip, int? take, Repository<FiringDraft> firings, FiringFinder find, HttpContext context, CancellationToken cancel)
+    {
+        var asked = WireEnums.Read<FiringStage>(stage);
+        if (asked is null && !string.IsNullOrWhiteSpace(stage)) return ProblemResponses.Of([WireEnums.Unknown<FiringStage>("stage", "a stage of a firing", stage)]);
+        var part = Part.Read(skip, take, UsualPart);
+        if (!part.IsOk) return ProblemResponses.Of(part.Problems);
+        var (from, size) = part.Value;
+        var found = asked is { } at ? await find.At(at, search, from, size, cancel) : await firings.Search(search, from, size, cancel);
+        part.Value.Tell(context, found.Total);
+        return Results.Ok(found.Items.Select(FiringMapping.Write));
     }
 
     /// <summary>A firing that is in its kiln is not deleted: it goes on all the same.</summary>

@@ -28,10 +28,11 @@ internal sealed class TaughtFuelKilns(WriteQueue writes, IServiceScopeFactory sc
         if (kilns.TryGetValue(kilnId, out var known) && known.Turns == turns && known.Heat == heat) return known.Learned;
         await using var scope = scopes.CreateAsyncScope();
         var (runs, samples) = (scope.ServiceProvider.GetRequiredService<FiringRuns>(), scope.ServiceProvider.GetRequiredService<SampleLog>());
-        var (logs, entered) = (await samples.Marks(kilnId, cancel), await runs.EntryMarks(kilnId, cancel));
+        var last = (await runs.FinishedIn(kilnId, cancel)).TakeLast(LastOnes).ToList();
+        int[] ids = [.. last.Select(r => r.FiringId)];
+        var (logs, entered) = (await samples.Marks(ids, cancel), await runs.EntryMarks(ids, cancel));
         string MarkOf(int firing) => $"{logs.GetValueOrDefault(firing)} {entered.GetValueOrDefault(firing)}";
-        var finished = (await runs.FinishedIn(kilnId, cancel)).Where(r => r.IsFuel).TakeLast(LastOnes).ToList();
-        var mark = string.Join(' ', finished.Select(r => $"{r.FiringId}.{r.OpenedAt}.{MarkOf(r.FiringId)}"));
+        var mark = string.Join(' ', last.Select(r => $"{r.FiringId}.{r.OpenedAt}.{MarkOf(r.FiringId)}"));
         if (known.Learned is not null && known.Mark == mark && known.Heat == heat)
         {
             kilns[kilnId] = known with { Turns = turns };
@@ -39,7 +40,7 @@ internal sealed class TaughtFuelKilns(WriteQueue writes, IServiceScopeFactory sc
         }
         if (firings.Count > MostFirings) firings.Clear();
         var told = new List<(FuelEstimate, System.Collections.Immutable.ImmutableArray<FuelTurn>)>();
-        foreach (var run in finished)
+        foreach (var run in (await runs.FindAll(ids, cancel)).Where(r => r.IsFuel))
         {
             var key = (run.FiringId, MarkOf(run.FiringId), heat);
             if (firings.TryGetValue(key, out var before))

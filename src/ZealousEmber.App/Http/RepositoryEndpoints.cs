@@ -19,12 +19,14 @@ internal sealed record RepositoryEndpoints<TWire, TStored, T>(string What, Func<
     {
     }
 
-    public void Map(RouteGroupBuilder api, string path)
+    /// <summary>All of them; its list is asked for with <paramref name="search"/> where that is more than words.</summary>
+    public void Map(RouteGroupBuilder api, string path, Delegate? search = null)
     {
         // Typed as delegates first: the framework's analyzer of route handlers does not see through type parameters.
-        Delegate search = Search, find = Find, save = Save, delete = Delete, restore = Restore;
+        Delegate find = Find, save = Save, delete = Delete, restore = Restore;
         Delegate add = (TWire? wire, Repository<T> repository, HttpContext context, CancellationToken cancel) => Add(path, wire, repository, context, cancel);
-        api.MapGet("", search).WithSummary($"Every {What}, by name").Produces<TStored[]>();
+        if (search is null) api.MapGet("", (Delegate)Search).WithSummary($"Every {What}, by name, a part at a time: ?skip= and ?take=; X-Total-Count tells how many there are").Produces<TStored[]>().ProducesValidationProblem(422);
+        else api.MapGet("", search).Produces<TStored[]>().ProducesValidationProblem(422);
         api.MapPost("", add).WithSummary($"Add a {What}; sent again with the same Idempotency-Key it is the one that was added").Produces<TStored>(201).ProducesValidationProblem(422);
         api.MapGet("{id:int}", find).WithSummary($"One {What}").Produces<TStored>().ProducesProblem(404).ProducesProblem(409);
         api.MapPut("{id:int}", save).WithSummary("Save over the version named in If-Match")
@@ -33,7 +35,14 @@ internal sealed record RepositoryEndpoints<TWire, TStored, T>(string What, Func<
         api.MapPost("{id:int}/restore", restore).WithSummary($"Restore a deleted {What}").Produces<TStored>().ProducesProblem(404);
     }
 
-    private async Task<IResult> Search(string? search, Repository<T> repository, CancellationToken cancel) => Results.Ok((await repository.Search(search, cancel)).Select(Write));
+    private async Task<IResult> Search(string? search, int? skip, int? take, Repository<T> repository, HttpContext context, CancellationToken cancel)
+    {
+        var part = Part.Read(skip, take);
+        if (!part.IsOk) return ProblemResponses.Of(part.Problems);
+        var found = await repository.Search(search, part.Value.Skip, part.Value.Take, cancel);
+        part.Value.Tell(context, found.Total);
+        return Results.Ok(found.Items.Select(Write));
+    }
 
     private async Task<IResult> Add(string path, TWire? wire, Repository<T> repository, HttpContext context, CancellationToken cancel)
     {

@@ -71,11 +71,12 @@ internal static class LearningEndpoints
         return problems.Count > 0 ? Result<LearningResponse>.Failed(problems) : new LearningResponse(after);
     }
 
-    private static async Task<IResult> Learned(int id, Repository<StudioKiln> kilns, TaughtKilns taught, FiringRecords records, CancellationToken cancel) =>
-        await kilns.Find(id, cancel) is { } found && found.Of<Kiln>() is { } kiln ? Results.Ok(Write(id, await taught.Of(kiln, cancel), await records.OfKiln(id, cancel))) : ProblemResponses.NotFound("kiln");
+    private static async Task<IResult> Learned(int id, Repository<StudioKiln> kilns, TaughtKilns taught, CancellationToken cancel) =>
+        await kilns.Find(id, cancel) is { } found && found.Of<Kiln>() is { } kiln ? Results.Ok(Write(id, await taught.Of(kiln, cancel))) : ProblemResponses.NotFound("kiln");
 
-    private static LearnedContract Write(int id, TaughtKiln t, IReadOnlyList<FiringRecord> records)
+    private static LearnedContract Write(int id, TaughtKiln t)
     {
+        var records = t.History.Select(h => t.Read.GetValueOrDefault(h.FiringId)).OfType<FiringRecord>().ToList();
         Instant? Last(MaintenanceKind kind) => t.Done.Where(d => d.Kind == kind).Select(d => (Instant?)d.At).Max();
         var (elements, thermocouple) = (Last(MaintenanceKind.Elements), Last(MaintenanceKind.Thermocouple));
         var top = records.Select(r => r.Figures?["top"]).Where(x => x > 1100).TakeLast(10).Median() ?? UsualTop;

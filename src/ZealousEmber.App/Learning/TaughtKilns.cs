@@ -26,7 +26,9 @@ internal sealed record TaughtMoment(int FiringId, Instant At, KilnLessons Learne
 /// <param name="Care">What somebody says over that.</param>
 /// <param name="History">After each firing, the earliest first.</param>
 /// <param name="Done">What was done to it, the latest first.</param>
-internal sealed record TaughtKiln(Kiln Stored, KilnLessons Learned, KilnCare Care, ImmutableArray<TaughtMoment> History, IReadOnlyList<Maintenance> Done)
+/// <param name="Read">What was read of those firings.</param>
+internal sealed record TaughtKiln(
+    Kiln Stored, KilnLessons Learned, KilnCare Care, ImmutableArray<TaughtMoment> History, IReadOnlyList<Maintenance> Done, IReadOnlyDictionary<int, FiringRecord> Read)
 {
     private const int Trend = 12;
 
@@ -103,15 +105,18 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
             var services = scope.ServiceProvider;
             var (records, book) = (services.GetRequiredService<FiringRecords>(), services.GetRequiredService<KilnCareBook>());
             var (done, care) = (await book.Of(kilnId, cancel), await book.Care(kilnId, cancel));
-            var marks = await services.GetRequiredService<SampleLog>().Marks(kilnId, cancel);
-            var mark = $"{await records.MarkOfKiln(kilnId, cancel)} {string.Join(' ', marks.OrderBy(m => m.Key))} {string.Join(' ', done.Select(d => $"{d.Id}.{d.Kind}"))} {care}";
+            var runs = services.GetRequiredService<FiringRuns>();
+            var telling = Telling(await runs.FinishedIn(kilnId, cancel), done);
+            int[] ids = [.. telling.Select(r => r.FiringId)];
+            var marks = await services.GetRequiredService<SampleLog>().Marks(ids, cancel);
+            var mark = $"{string.Join(' ', telling.Select(r => $"{r.FiringId}.{r.OpenedAt}"))} {await records.MarkOf(ids, cancel)} {string.Join(' ', marks.OrderBy(m => m.Key))} {string.Join(' ', done.Select(d => $"{d.Id}.{d.Kind}"))} {care}";
             if (kilns.TryGetValue(kilnId, out known) && known.Mark == mark && known.Taught.Stored.Heat == kiln.Item.Heat)
             {
                 kilns[kilnId] = known with { Turns = turns };
                 return known.Taught with { Stored = kiln.Item };
             }
-            var read = (await records.OfKiln(kilnId, cancel)).ToDictionary(r => r.FiringId);
-            var taught = Learn(kiln, await services.GetRequiredService<FiringRuns>().FinishedIn(kilnId, cancel), read, done, care, services.GetRequiredService<SampleLog>(), marks);
+            var read = (await records.FindAll(ids, cancel)).ToDictionary(r => r.FiringId);
+            var taught = Learn(kiln, await runs.FindAll(ids, cancel), read, done, care, services.GetRequiredService<SampleLog>(), marks);
             kilns[kilnId] = new Remembered(turns, mark, taught);
             return taught;
         }
@@ -137,7 +142,7 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
             }
         }
 
-        foreach (var run in Telling([.. runs.Where(r => !r.IsFuel)], done))
+        foreach (var run in runs.Where(r => !r.IsFuel))
         {
             Changed(run.StartsAt);
             var watched = run.Watched with { Kiln = stored, Offset = default, Known = null };
@@ -147,7 +152,7 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
             history.Add(new TaughtMoment(run.FiringId, run.StartsAt, learner.Learned));
         }
         Changed(Instant.MaxValue);
-        return new TaughtKiln(stored, learner.Learned, care, history.ToImmutable(), done);
+        return new TaughtKiln(stored, learner.Learned, care, history.ToImmutable(), done, records);
     }
 
     /// <summary>What a log tells; nothing where it cannot be gone through, which stops nothing else.</summary>
@@ -164,7 +169,7 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
         }
     }
 
-    private static IEnumerable<FiringRun> Telling(IReadOnlyList<FiringRun> runs, IReadOnlyList<Maintenance> done)
+    private static IReadOnlyList<FinishedRun> Telling(IReadOnlyList<FinishedRun> runs, IReadOnlyList<Maintenance> done)
     {
         var changed = done.Where(d => d.Kind == MaintenanceKind.Elements).Select(d => d.At).DefaultIfEmpty(Instant.MinValue).Max();
         var since = runs.Where(r => r.StartsAt >= changed).ToList();

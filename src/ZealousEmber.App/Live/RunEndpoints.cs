@@ -1,3 +1,4 @@
+using System.Globalization;
 using NodaTime;
 using ZealousEmber.App.Firings;
 using ZealousEmber.App.Http;
@@ -16,6 +17,8 @@ namespace ZealousEmber.App.Live;
 internal static class RunEndpoints
 {
     private const int LongestNote = FiringEntry.LongestText;
+    private const int UsualPart = 400;
+    private const int MostNamed = 500;
 
     public static void MapRuns(this WebApplication app)
     {
@@ -33,7 +36,7 @@ internal static class RunEndpoints
         api.MapGet("run", Show).WithSummary("How it was started; nothing before it is").Produces<RunContract>().Produces(204).ProducesProblem(404);
         api.MapGet("live", Live).WithSummary("Where it is, how it goes on, what is wrong").Produces<LiveContract>().ProducesProblem(404);
         api.MapGet("log", Log).WithSummary("Its readings, reduced so that no peak and no gap is lost").Produces<LogContract>().ProducesProblem(404).ProducesValidationProblem(422);
-        app.MapGet("/api/firings/runs", Started).WithTags("Live").WithSummary("Every firing that was started, and where it stands; the latest first").Produces<RunSummary[]>();
+        app.MapGet("/api/firings/runs", Started).WithTags("Live").WithSummary("Firings that were started and where they stand, the latest first, a part at a time; ?firings=1,2 for those alone").Produces<RunSummary[]>().ProducesValidationProblem(422);
         app.MapGet("/api/room", Room).WithTags("Live").WithSummary("Every kiln as it is now").Produces<RoomKiln[]>();
     }
 
@@ -175,8 +178,17 @@ internal static class RunEndpoints
         return Results.Ok(LogReduction.Of(run, await samples.Read(id, cancel), entries, points ?? 1500, from, to));
     }
 
-    private static async Task<IResult> Started([AsParameters] LiveStudio studio, CancellationToken cancel) => Results.Ok((await studio.Runs.All(cancel)).Select(r => new RunSummary(
-        r.FiringId, r.KilnId, r.State(r.Clock(studio.Now)), r.StartsAt.ToDateTimeOffset(), r.OpenedAt?.ToDateTimeOffset(), r.By)));
+    private static async Task<IResult> Started(string? firings, int? skip, int? take, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel)
+    {
+        var named = firings?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        var ids = named?.Select(n => int.TryParse(n, NumberStyles.None, CultureInfo.InvariantCulture, out var id) ? (int?)id : null).ToList();
+        if (ids?.Contains(null) == true || ids?.Count > MostNamed) return ProblemResponses.Of([new Problem("firings", $"Numbers of firings with commas between them, at most {MostNamed}.")]);
+        var part = Part.Read(skip, take, UsualPart);
+        if (!part.IsOk) return ProblemResponses.Of(part.Problems);
+        var found = await studio.Runs.Started(ids?.OfType<int>().ToList(), part.Value.Skip, part.Value.Take, cancel);
+        part.Value.Tell(context, found.Total);
+        return Results.Ok(found.Items.Select(r => new RunSummary(r.FiringId, r.KilnId, r.State(studio.Now), r.StartsAt.ToDateTimeOffset(), r.OpenedAt?.ToDateTimeOffset(), r.By)));
+    }
 
     private static async Task<IResult> Room([AsParameters] LiveStudio studio, Repository<StudioKiln> kilns, CancellationToken cancel)
     {
@@ -197,6 +209,8 @@ internal static class RunEndpoints
                 continue;
             }
             var (run, live) = (running.Run, await studio.Live.Now(running, cancel));
+            // A card draws no curve; twenty kilns are a hundred kilobytes of it.
+            if (live.Forecast is { } forecast) live = live with { Forecast = forecast with { Curve = [] } };
             DateTimeOffset? At(double? minute) => minute is { } m ? run.StartsAt.ToDateTimeOffset().AddMinutes(m) : null;
             rooms.Add(new RoomKiln(
                 kiln.Id, kiln.Item.Name, run.FiringId, (await studio.Firings.Find(run.FiringId, cancel))?.Item.Name, live.State, live, run.StartsAt.ToDateTimeOffset(), At(live.Next?.Minute), At(live.Forecast?.Open.P50), At(live.Forecast?.Top.P50), run.By, live.Trouble));

@@ -32,7 +32,12 @@ internal sealed class RunningFiring(FiringRun run)
     private const double LongestWait = 300;
 
     private const string SimulatedLogger = "simulated kiln";
+    // What was told a moment ago is told again to the next who asks: a forecast costs milliseconds, and a room has twenty. Minutes.
+    private const double ToldAgain = 5.0 / 60;
+
     private double switchedOff = double.PositiveInfinity;
+    private int changes;
+    private (LiveContract Contract, double Minutes, int Changes, IFollowedFiring Live, FiringRun Run)? told;
 
     /// <summary>Whoever changes it holds this.</summary>
     public SemaphoreSlim Gate { get; } = new(1, 1);
@@ -96,6 +101,7 @@ internal sealed class RunningFiring(FiringRun run)
     /// <summary>It cannot be followed: what is read of it is shown, and it is tried again, after longer and longer.</summary>
     public void Fail(Exception error, Instant now)
     {
+        changes++;
         var tries = (Trouble?.Tries ?? 0) + 1;
         Trouble = new FollowTrouble(error.Message, now + Duration.FromSeconds(Math.Min(LongestWait, Math.Pow(2, tries))), tries);
         Live = new UnfollowedFiring();
@@ -125,6 +131,7 @@ internal sealed class RunningFiring(FiringRun run)
     /// <summary>New readings, in the order of time. One from long before the last has it followed anew; one that is a little late is told by its neighbours as well.</summary>
     public void Take(IEnumerable<StoredSample> samples)
     {
+        changes++;
         foreach (var sample in samples.OrderBy(s => s.At).Select(Sample))
         {
             if (!Live.Add(sample) && Live.LastAt - sample.Minutes > LittleLate) IsStale = true;
@@ -134,6 +141,7 @@ internal sealed class RunningFiring(FiringRun run)
     /// <summary>A new entry; a reading from before the last one has it followed anew.</summary>
     public void Take(FiringEntry entry)
     {
+        changes++;
         var minutes = Run.Minutes(entry.At);
         switch (entry.Kind)
         {
@@ -188,6 +196,7 @@ internal sealed class RunningFiring(FiringRun run)
     /// <summary>Somebody stopped it.</summary>
     public void SwitchOff(double minutes)
     {
+        changes++;
         switchedOff = minutes;
         Live.SwitchOff(minutes);
     }
@@ -218,9 +227,13 @@ internal sealed class RunningFiring(FiringRun run)
     /// <param name="wall">The program's clock.</param>
     public LiveContract Tell(Instant wall)
     {
-        var report = Live.Report(Minutes(wall));
+        var minutes = Minutes(wall);
+        if (told is { } before && minutes - before.Minutes is >= 0 and < ToldAgain && before.Changes == changes && ReferenceEquals(before.Live, Live) && ReferenceEquals(before.Run, Run)) return before.Contract;
+        var report = Live.Report(minutes);
         var at = Run.StartsAt + Duration.FromMinutes(report.At);
-        return LiveMapping.Write(Live, report, Run.State(at), at) with { Trouble = Trouble?.Told };
+        var contract = LiveMapping.Write(Live, report, Run.State(at), at) with { Trouble = Trouble?.Told };
+        told = (contract, minutes, changes, Live, Run);
+        return contract;
     }
 
     private LiveContract TellAt(double minute)

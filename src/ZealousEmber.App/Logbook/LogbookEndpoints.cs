@@ -23,9 +23,12 @@ namespace ZealousEmber.App.Logbook;
 internal static class LogbookEndpoints
 {
     private const int MostTaken = 200;
-    private const int UsualTaken = 60;
+    private const int UsualTaken = 50;
     private const int MostCompared = 12;
     private const int MostFollowed = 5000;
+
+    // A line through more points than a screen is wide shows no more.
+    private const int MostDrawn = 500;
 
     public static void MapLogbook(this WebApplication app)
     {
@@ -59,7 +62,7 @@ internal static class LogbookEndpoints
         await reader.Refresh(cancel);
         var all = await records.Follow(query, MostFollowed, cancel);
         return Results.Ok(new TrendsResponse(
-            [.. all.Select(r => new TrendPoint(
+            [.. all.TakeLast(MostDrawn).Select(r => new TrendPoint(
                 r.FiringId, r.Name, r.StartsAt.ToDateTimeOffset(), r.KilnId, r.Kind, r.TopHours, r.Past, r.Offset, r.Cost, r.Kwh, r.Lost, r.Out))],
             [.. all.SelectMany(r => r.Faults).CountBy(f => f).OrderByDescending(f => f.Value).Select(f => new FaultCount(f.Key, f.Value))], all.Count, all.Sum(r => r.Out ?? 0), all.Sum(r => r.Lost ?? 0)));
     }
@@ -155,7 +158,7 @@ internal static class LogbookEndpoints
             id, all.Count, Math.Round(all.Sum(r => r.FullPowerHours ?? 0), 1), [.. done.Select(LearningEndpoints.Write)], [.. Reminders(kiln.Item is FuelKiln, all, done, care)],
             [.. all.GroupBy(r => MonthOf(r.StartsAt)).TakeLast(24).Select(m => new MonthContract(
                 m.Key, m.Count(), m.Any(r => r.Kwh is not null) ? Math.Round(m.Sum(r => r.Kwh ?? 0), 1) : null, m.Any(r => r.Cost is not null) ? Math.Round(m.Sum(r => r.Cost ?? 0), 2) : null, m.Sum(r => r.Lost ?? 0)))],
-            [.. all.Where(r => r.TopHours is not null).Select(r => new ClimbContract(r.FiringId, r.Name, r.StartsAt.ToDateTimeOffset(), r.Kind, Math.Round(r.TopHours!.Value, 2), r.Last100Hours))]));
+            [.. all.Where(r => r.TopHours is not null).TakeLast(MostDrawn).Select(r => new ClimbContract(r.FiringId, r.Name, r.StartsAt.ToDateTimeOffset(), r.Kind, Math.Round(r.TopHours!.Value, 2), r.Last100Hours))]));
     }
 
     private static IEnumerable<ReminderContract> Reminders(bool isFuel, IReadOnlyList<FollowedFiring> all, IReadOnlyList<Maintenance> done, KilnCare care)

@@ -45,9 +45,6 @@ internal static class ScheduleEndpoints
     /// <summary>Saves closer together than this are one sitting; the history shows the last of each.</summary>
     private static readonly Duration Sitting = Duration.FromMinutes(10);
 
-    private const int UsualPart = 100;
-    private const int MostInAPart = 500;
-
     // A picture as small as a thumb shows no more.
     private static readonly TemperatureDifference DrawnSmall = TemperatureDifference.FromKelvins(12);
 
@@ -84,16 +81,10 @@ internal static class ScheduleEndpoints
     {
         var kindRead = WireEnums.Read<ScheduleKind>(kind);
         if (kindRead is null && !string.IsNullOrWhiteSpace(kind)) return ProblemResponses.Of([WireEnums.Unknown<ScheduleKind>("kind", "a kind of firing", kind)]);
-        if (skip is < 0) return ProblemResponses.Of([new Problem("skip", "How many to pass over: 0 or more.")]);
-        if (take is < 1 or > MostInAPart) return ProblemResponses.Of([new Problem("take", $"How many to send: 1 to {MostInAPart}.")]);
-        var (from, size) = (skip ?? 0, take ?? UsualPart);
-        var found = await schedules.Search(new ScheduleQuery(search, kindRead, tag), from, size, cancel);
-        context.Response.Headers["X-Total-Count"] = found.Total.ToString(System.Globalization.CultureInfo.InvariantCulture);
-        if (from + size < found.Total)
-        {
-            var query = QueryString.Create([.. context.Request.Query.Where(q => q.Key is not ("skip" or "take")).SelectMany(q => q.Value.Select(v => KeyValuePair.Create(q.Key, v))), KeyValuePair.Create("skip", (string?)$"{from + size}"), KeyValuePair.Create("take", (string?)$"{size}")]);
-            context.Response.Headers.Link = $"</api/schedules{query}>; rel=\"next\"";
-        }
+        var part = Part.Read(skip, take);
+        if (!part.IsOk) return ProblemResponses.Of(part.Problems);
+        var found = await schedules.Search(new ScheduleQuery(search, kindRead, tag), part.Value.Skip, part.Value.Take, cancel);
+        part.Value.Tell(context, found.Total);
         return Results.Ok(found.Items.Select(Summarise));
     }
 

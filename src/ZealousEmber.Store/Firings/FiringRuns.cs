@@ -10,6 +10,16 @@ namespace ZealousEmber.Store.Firings;
 /// <summary>A firing under way whose start cannot be read.</summary>
 public sealed record UnreadableRun(int FiringId, int KilnId, Instant StartsAt, string? By);
 
+/// <summary>When what happened to a started firing; where it stands follows from it.</summary>
+public sealed record RunMoments(int FiringId, int KilnId, Instant StartsAt, Instant? StoppedAt, Instant? CooledAt, Instant? OpenedAt, Instant? ReadAt, Instant? ClosedAt, string? By)
+{
+    /// <summary>Where it stands.</summary>
+    public FiringState State(Instant now) => FiringRun.StateOf(now, StartsAt, StoppedAt, CooledAt, OpenedAt, ReadAt, ClosedAt);
+}
+
+/// <summary>A finished firing by its moments.</summary>
+public sealed record FinishedRun(int FiringId, Instant StartsAt, Instant OpenedAt);
+
 /// <summary>A started firing by its columns.</summary>
 public sealed record StartedFiring(int FiringId, int KilnId, string Link, Instant StartsAt, Instant? OpenedAt);
 
@@ -76,12 +86,27 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
         return true;
     }
 
-    /// <summary>Those of a kiln that are over and not deleted, the earliest first.</summary>
-    public async Task<IReadOnlyList<FiringRun>> FinishedIn(int kilnId, CancellationToken cancel) =>
-        [.. Readable(await Runs.AsNoTracking().Where(r => r.KilnId == kilnId && r.OpenedAt != null && context.Set<FiringRow>().Any(f => f.Id == r.FiringId && f.DeletedAt == null)).OrderBy(r => r.StartsAt).ToListAsync(cancel))];
+    /// <summary>When those of a kiln began that are over and not deleted, the earliest first: without reading what they were started with.</summary>
+    public async Task<IReadOnlyList<FinishedRun>> FinishedIn(int kilnId, CancellationToken cancel) =>
+        await Runs.AsNoTracking().Where(r => r.KilnId == kilnId && r.OpenedAt != null && context.Set<FiringRow>().Any(f => f.Id == r.FiringId && f.DeletedAt == null))
+            .OrderBy(r => r.StartsAt).Select(r => new FinishedRun(r.FiringId, r.StartsAt, r.OpenedAt!.Value)).ToListAsync(cancel);
 
-    /// <summary>All that were started, the latest first.</summary>
-    public async Task<IReadOnlyList<FiringRun>> All(CancellationToken cancel) => [.. Readable(await Runs.AsNoTracking().OrderByDescending(r => r.StartsAt).ToListAsync(cancel))];
+    /// <summary>Several by their firings, the earliest first; those that cannot be read are left out.</summary>
+    public async Task<IReadOnlyList<FiringRun>> FindAll(IReadOnlyCollection<int> firings, CancellationToken cancel) =>
+        [.. Readable(await Runs.AsNoTracking().Where(r => firings.Contains(r.FiringId)).OrderBy(r => r.StartsAt).ToListAsync(cancel))];
+
+    /// <summary>The numbers of all that were started, the latest first.</summary>
+    public Task<List<int>> AllStarted(CancellationToken cancel) => Runs.OrderByDescending(r => r.StartsAt).Select(r => r.FiringId).ToListAsync(cancel);
+
+    /// <summary>What was started, by its columns, the latest first; only of some firings where they are named.</summary>
+    public async Task<Page<RunMoments>> Started(IReadOnlyCollection<int>? firings, int skip, int take, CancellationToken cancel)
+    {
+        var rows = Runs.AsNoTracking();
+        if (firings is not null) rows = rows.Where(r => firings.Contains(r.FiringId));
+        var found = await rows.OrderByDescending(r => r.StartsAt).ThenByDescending(r => r.FiringId).Skip(skip).Take(take)
+            .Select(r => new RunMoments(r.FiringId, r.KilnId, r.StartsAt, r.StoppedAt, r.CooledAt, r.OpenedAt, r.ReadAt, r.ClosedAt, r.By)).ToListAsync(cancel);
+        return new Page<RunMoments>(found, await rows.CountAsync(cancel));
+    }
 
     /// <summary>Changes the moments of a run, with an entry that says so; what is given back as it was is not changed. Nothing where there is no such run.</summary>
     public async Task<FiringRun?> Change(int firingId, Func<FiringRun, FiringRun> change, FiringEntry? entry, CancellationToken cancel)
@@ -128,14 +153,18 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
     public async Task<IReadOnlyList<FiringEntry>> Entries(int firingId, CancellationToken cancel) =>
         [.. Rows.Readable(EntryTable, await Noted.AsNoTracking().Where(e => e.FiringId == firingId).OrderBy(e => e.At).ThenBy(e => e.Id).ToListAsync(cancel), e => e.Read())];
 
+    /// <summary>The same of several firings.</summary>
+    public async Task<IReadOnlyList<(int FiringId, FiringEntry Entry)>> Entries(IReadOnlyCollection<int> firings, CancellationToken cancel) =>
+        [.. Rows.Readable(EntryTable, await Noted.AsNoTracking().Where(e => firings.Contains(e.FiringId)).OrderBy(e => e.At).ThenBy(e => e.Id).ToListAsync(cancel), e => Tuple.Create(e.FiringId, e.Read())).Select(e => (e.Item1, e.Item2))];
+
     private static FiringRun Read(FiringRunRow row) => Rows.Read(Table, row.FiringId, "The start of a firing", row, r => r.Read());
 
     private static IEnumerable<FiringRun> Readable(IEnumerable<FiringRunRow> rows) => Rows.Readable(Table, rows, r => r.Read());
 
-    /// <summary>What the entries of a kiln's finished firings hang on, by firing: it changes with every entry. Without reading any of them.</summary>
-    public async Task<IReadOnlyDictionary<int, string>> EntryMarks(int kilnId, CancellationToken cancel)
+    /// <summary>What the entries of firings hang on, by firing: it changes with every entry. Without reading any of them.</summary>
+    public async Task<IReadOnlyDictionary<int, string>> EntryMarks(IReadOnlyCollection<int> firings, CancellationToken cancel)
     {
-        var found = await Noted.AsNoTracking().Where(e => Runs.Any(r => r.FiringId == e.FiringId && r.KilnId == kilnId && r.OpenedAt != null))
+        var found = await Noted.AsNoTracking().Where(e => firings.Contains(e.FiringId))
             .GroupBy(e => e.FiringId).Select(g => new { g.Key, Count = g.Count(), Last = g.Max(e => e.Id) }).ToListAsync(cancel);
         return found.ToDictionary(f => f.Key, f => $"{f.Count}.{f.Last}");
     }

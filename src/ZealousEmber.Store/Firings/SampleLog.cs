@@ -81,10 +81,10 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
         return samples.Count;
     }
 
-    /// <summary>What the logs of a kiln's finished firings hang on, by firing: it changes with every reading that is added. Without reading any of them.</summary>
-    public async Task<IReadOnlyDictionary<int, string>> Marks(int kilnId, CancellationToken cancel)
+    /// <summary>What the logs of firings hang on, by firing: it changes with every reading that is added. Without reading any of them.</summary>
+    public async Task<IReadOnlyDictionary<int, string>> Marks(IReadOnlyCollection<int> firings, CancellationToken cancel)
     {
-        var found = await Blocks.AsNoTracking().Where(b => context.Set<FiringRunRow>().Any(r => r.FiringId == b.FiringId && r.KilnId == kilnId && r.OpenedAt != null))
+        var found = await Blocks.AsNoTracking().Where(b => firings.Contains(b.FiringId))
             .GroupBy(b => b.FiringId).Select(g => new { g.Key, Count = g.Sum(b => b.Count), Last = g.Max(b => b.Id) }).ToListAsync(cancel);
         return found.ToDictionary(f => f.Key, f => $"{f.Count}.{f.Last}");
     }

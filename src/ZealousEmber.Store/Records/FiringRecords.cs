@@ -6,10 +6,8 @@ using ZealousEmber.Core.Learning;
 using ZealousEmber.Core.Logbook;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Files;
-using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Json;
 using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Schedules;
 
 namespace ZealousEmber.Store.Records;
 
@@ -40,21 +38,19 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
     public async Task<FiringRecord> Find(int firingId, CancellationToken cancel) =>
         await All.AsNoTracking().FirstOrDefaultAsync(r => r.FiringId == firingId, cancel) is { } row ? Read(row, await Figures.AsNoTracking().FirstOrDefaultAsync(f => f.FiringId == firingId, cancel)) : FiringRecord.Of(firingId);
 
-    /// <summary>Of all firings of a kiln, the earliest first.</summary>
-    public async Task<IReadOnlyList<FiringRecord>> OfKiln(int kilnId, CancellationToken cancel)
+    /// <summary>Of several firings, the earliest first.</summary>
+    public async Task<IReadOnlyList<FiringRecord>> FindAll(IReadOnlyCollection<int> firings, CancellationToken cancel)
     {
-        var rows = await All.AsNoTracking().Where(r => r.KilnId == kilnId).OrderBy(r => r.StartsAt).ToListAsync(cancel);
-        var figures = await Figures.AsNoTracking().Where(f => All.Any(r => r.FiringId == f.FiringId && r.KilnId == kilnId)).ToDictionaryAsync(f => f.FiringId, cancel);
+        var rows = await All.AsNoTracking().Where(r => firings.Contains(r.FiringId)).OrderBy(r => r.StartsAt).ToListAsync(cancel);
+        var figures = await Figures.AsNoTracking().Where(f => firings.Contains(f.FiringId)).ToDictionaryAsync(f => f.FiringId, cancel);
         return [.. Rows.Readable(FiringRecordRow.Table, rows, r => r.Read(figures.GetValueOrDefault(r.FiringId)))];
     }
 
-    /// <summary>What a kiln's firings have taught hangs on these: the finished ones, how often each was read, whether its figures are there. Without looking into any of them.</summary>
-    public async Task<string> MarkOfKiln(int kilnId, CancellationToken cancel)
+    /// <summary>What was read of firings hangs on these: how often each was read, whether its figures are there. Without looking into any of them.</summary>
+    public async Task<string> MarkOf(IReadOnlyCollection<int> firings, CancellationToken cancel)
     {
-        var finished = await context.Set<FiringRunRow>().AsNoTracking().Where(r => r.KilnId == kilnId && r.OpenedAt != null && context.Set<FiringRow>().Any(f => f.Id == r.FiringId && f.DeletedAt == null))
-            .GroupJoin(All, r => r.FiringId, k => k.FiringId, (r, k) => new { r.FiringId, r.OpenedAt, k }).SelectMany(x => x.k.DefaultIfEmpty(), (x, k) => new { x.FiringId, x.OpenedAt, Version = k == null ? 0 : k.Version, IsKnown = k != null && k.FiguresOf != null })
-            .OrderBy(x => x.FiringId).ToListAsync(cancel);
-        return string.Join(' ', finished.Select(f => $"{f.FiringId}.{f.Version}.{f.IsKnown}.{f.OpenedAt}"));
+        var read = await All.AsNoTracking().Where(r => firings.Contains(r.FiringId)).OrderBy(r => r.FiringId).Select(r => new { r.FiringId, r.Version, IsKnown = r.FiguresOf != null }).ToListAsync(cancel);
+        return string.Join(' ', read.Select(r => $"{r.FiringId}.{r.Version}.{r.IsKnown}"));
     }
 
     /// <summary>Saves what is changed over the version that was read.</summary>

@@ -10,6 +10,9 @@ public abstract class Repository<T>
     /// <summary>Everything whose name or notes hold all the words, by name; what cannot be read is left out.</summary>
     public abstract Task<IReadOnlyList<Versioned<T>>> Search(string? words, CancellationToken cancel);
 
+    /// <summary>A part of the same.</summary>
+    public abstract Task<Page<Versioned<T>>> Search(string? words, int skip, int take, CancellationToken cancel);
+
     /// <summary>What cannot be read.</summary>
     public abstract Task<IReadOnlyList<UnreadableRow>> Unreadable(CancellationToken cancel);
 
@@ -44,12 +47,15 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
 
     private Instant Now => Instant.FromDateTimeOffset(time.GetUtcNow());
 
-    public override async Task<IReadOnlyList<Versioned<T>>> Search(string? words, CancellationToken cancel)
+    public override async Task<IReadOnlyList<Versioned<T>>> Search(string? words, CancellationToken cancel) => (await Search(words, 0, int.MaxValue, cancel)).Items;
+
+    public override async Task<Page<Versioned<T>>> Search(string? words, int skip, int take, CancellationToken cancel)
     {
-        var rows = Present.AsNoTracking();
-        foreach (var word in SearchWords.Of(words))
-            rows = rows.Where(r => r.Name.ToLower().Contains(word) || r.Notes!.ToLower().Contains(word));
-        return [.. (await rows.OrderBy(r => r.Name).ThenBy(r => r.Id).ToListAsync(cancel)).Select(r => (Row: r, Rows.TryRead(Table, r, read).Item)).Where(r => r.Item is not null).Select(r => ToVersioned(r.Row, r.Item!))];
+        var rows = SearchWords.In(Present.AsNoTracking(), words);
+        var found = await rows.OrderBy(r => r.Name).ThenBy(r => r.Id).Skip(skip).Take(take).ToListAsync(cancel);
+        // Who took all of them knows how many there are.
+        var total = skip == 0 && found.Count < take ? found.Count : await rows.CountAsync(cancel);
+        return new Page<Versioned<T>>([.. found.Select(r => (Row: r, Rows.TryRead(Table, r, read).Item)).Where(r => r.Item is not null).Select(r => ToVersioned(r.Row, r.Item!))], total);
     }
 
     public override async Task<IReadOnlyList<UnreadableRow>> Unreadable(CancellationToken cancel) =>
@@ -131,6 +137,14 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
 internal static class SearchWords
 {
     private const int Most = 8;
+
+    /// <summary>Rows whose name or notes hold all of them.</summary>
+    internal static IQueryable<TRow> In<TRow>(IQueryable<TRow> rows, string? words)
+        where TRow : EntityRow
+    {
+        foreach (var word in Of(words)) rows = rows.Where(r => r.Name.ToLower().Contains(word) || r.Notes!.ToLower().Contains(word));
+        return rows;
+    }
 
     /// <summary>The first few, in lower case.</summary>
     public static IEnumerable<string> Of(string? words) => (words ?? "").ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Take(Most);

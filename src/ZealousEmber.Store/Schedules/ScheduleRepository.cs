@@ -13,11 +13,6 @@ namespace ZealousEmber.Store.Schedules;
 /// <param name="Tag">Only with this tag.</param>
 public sealed record ScheduleQuery(string? Words = null, ScheduleKind? Kind = null, string? Tag = null);
 
-/// <summary>Part of what was found.</summary>
-/// <param name="Items">In order; those that cannot be read are left out.</param>
-/// <param name="Total">How many there are in all.</param>
-public sealed record Page<T>(IReadOnlyList<T> Items, int Total);
-
 /// <summary>Schedules and every version of them.</summary>
 public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, TimeProvider time)
 {

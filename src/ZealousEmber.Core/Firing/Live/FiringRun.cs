@@ -86,8 +86,11 @@ public sealed record FiringRun(
 
     /// <summary>Where it stands.</summary>
     /// <param name="now">By its own clock.</param>
-    public FiringState State(Instant now) =>
-        ClosedAt is not null ? FiringState.Closed : ReadAt is not null ? FiringState.Read : OpenedAt is not null ? FiringState.Opened : StoppedAt is not null ? FiringState.Stopped : now < StartsAt ? FiringState.Started : CooledAt is not null ? FiringState.Cooling : FiringState.Firing;
+    public FiringState State(Instant now) => StateOf(now, StartsAt, StoppedAt, CooledAt, OpenedAt, ReadAt, ClosedAt);
+
+    /// <summary>The same by its moments alone. A clock that runs faster changes nothing of it: until the start it does not.</summary>
+    public static FiringState StateOf(Instant now, Instant startsAt, Instant? stoppedAt, Instant? cooledAt, Instant? openedAt, Instant? readAt, Instant? closedAt) =>
+        closedAt is not null ? FiringState.Closed : readAt is not null ? FiringState.Read : openedAt is not null ? FiringState.Opened : stoppedAt is not null ? FiringState.Stopped : now < startsAt ? FiringState.Started : cooledAt is not null ? FiringState.Cooling : FiringState.Firing;
 
     /// <summary>Its kiln is not to be had: it is neither opened nor forgotten.</summary>
     public bool IsUnderWay => OpenedAt is null;
