@@ -4,6 +4,7 @@ import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
 export type Schedule = Schemas['VersionedScheduleContract'];
+export type RunSummary = Schemas['RunSummary'];
 export type ScheduleBody = Schemas['ScheduleContract'];
 export type ScheduleFile = Schemas['ScheduleFile'];
 export type ScheduleSummary = Schemas['ScheduleSummary'];

@@ -361,10 +361,14 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** Every firing that was started, and where it stands; the latest first */
+    /** Firings that were started and where they stand, the latest first, a part at a time; ?firings=1,2 for those alone */
     get: {
       parameters: {
-        query?: never;
+        query?: {
+          firings?: string;
+          skip?: number;
+          take?: number;
+        };
         header?: never;
         path?: never;
         cookie?: never;
@@ -378,6 +382,15 @@ export interface paths {
           };
           content: {
             'application/json': components['schemas']['RunSummary'][];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
           };
         };
       };
@@ -1913,11 +1926,13 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** Every kiln, by name */
+    /** Every kiln, by name, a part at a time: ?skip= and ?take=; X-Total-Count tells how many there are */
     get: {
       parameters: {
         query?: {
           search?: string;
+          skip?: number;
+          take?: number;
         };
         header?: never;
         path?: never;
@@ -1932,6 +1947,15 @@ export interface paths {
           };
           content: {
             'application/json': components['schemas']['VersionedKilnContract'][];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
           };
         };
       };
@@ -2462,11 +2486,13 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** Every controller, by name */
+    /** Every controller, by name, a part at a time: ?skip= and ?take=; X-Total-Count tells how many there are */
     get: {
       parameters: {
         query?: {
           search?: string;
+          skip?: number;
+          take?: number;
         };
         header?: never;
         path?: never;
@@ -2481,6 +2507,15 @@ export interface paths {
           };
           content: {
             'application/json': components['schemas']['ControllerListed'][];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
           };
         };
       };
@@ -5424,11 +5459,13 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** Every clay, by name */
+    /** Every clay, by name, a part at a time: ?skip= and ?take=; X-Total-Count tells how many there are */
     get: {
       parameters: {
         query?: {
           search?: string;
+          skip?: number;
+          take?: number;
         };
         header?: never;
         path?: never;
@@ -5443,6 +5480,15 @@ export interface paths {
           };
           content: {
             'application/json': components['schemas']['VersionedClayContract'][];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
           };
         };
       };
@@ -5698,11 +5744,13 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** Every glaze, by name */
+    /** Every glaze, by name, a part at a time: ?skip= and ?take=; X-Total-Count tells how many there are */
     get: {
       parameters: {
         query?: {
           search?: string;
+          skip?: number;
+          take?: number;
         };
         header?: never;
         path?: never;
@@ -5717,6 +5765,15 @@ export interface paths {
           };
           content: {
             'application/json': components['schemas']['VersionedGlazeContract'][];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
           };
         };
       };
@@ -6647,11 +6704,14 @@ export interface paths {
       path?: never;
       cookie?: never;
     };
-    /** Every firing, by name */
+    /** Firings, a part at a time: ?stage=planned, under-way or fired, those the latest first; all by name without one */
     get: {
       parameters: {
         query?: {
           search?: string;
+          stage?: string;
+          skip?: number;
+          take?: number;
         };
         header?: never;
         path?: never;
@@ -6666,6 +6726,15 @@ export interface paths {
           };
           content: {
             'application/json': components['schemas']['VersionedFiringContract'][];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
           };
         };
       };

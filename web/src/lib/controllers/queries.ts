@@ -4,7 +4,7 @@ import { api, type LoadBody, type ScheduleBody } from '$lib/api/client';
 export const controllerList = () => ({
   queryKey: ['controllers'],
   queryFn: async () => {
-    const { data, error } = await api.GET('/api/controllers');
+    const { data, error } = await api.GET('/api/controllers', { params: { query: { take: 500 } } });
     if (!data) throw error;
     return data;
   }

@@ -2,34 +2,31 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { clock, kindName, plural } from '$lib/format';
   import { kilnList } from '$lib/kilns';
-  import { startedRuns } from '$lib/live';
-  import { firingList } from './queries';
+  import { latestFirings } from './queries';
 
   /** What is planned for the kilns: what has a start first, in its order; then what still wants one. */
-  const firings = createQuery(() => firingList(''));
+  const planned = createQuery(() => latestFirings('planned'));
+  const fired = createQuery(() => latestFirings('fired'));
   const kilns = createQuery(kilnList);
-  const runs = createQuery(startedRuns);
   const shown = 3;
   /** A firing whose start is longer past is no longer what comes next. */
   const recent = Date.now() - 2 * 86_400_000;
 
   const next = $derived(
-    (firings.data ?? [])
+    (planned.data ?? [])
       .map((item) => ({
         ...item,
         starts: item.firing.startsAt ? Date.parse(item.firing.startsAt) : Infinity
       }))
-      // What was started is in its kiln already.
-      .filter((item) => item.starts > recent && !runs.data?.[item.id])
+      .filter((item) => item.starts > recent)
       .sort((a, b) => a.starts - b.starts || Date.parse(b.updatedAt) - Date.parse(a.updatedAt))
       .slice(0, shown)
   );
   /** Opened in the last weeks, and nobody has said yet that its packs and its ware were read. */
   const unread = $derived(
-    (firings.data ?? []).filter((item) => {
-      const run = runs.data?.[item.id];
-      return run?.state === 'opened' && Date.parse(run.openedAt ?? '') > Date.now() - 30 * 86_400_000;
-    })
+    (fired.data ?? []).filter(
+      ({ run }) => run?.state === 'opened' && Date.parse(run.openedAt ?? '') > Date.now() - 30 * 86_400_000
+    )
   );
   const kilnOf = (id: number | null | undefined) => kilns.data?.find((k) => k.id === id)?.kiln.name;
 </script>

@@ -4,7 +4,7 @@ import { api } from '$lib/api/client';
 export const kilnList = () => ({
   queryKey: ['kilns'],
   queryFn: async () => {
-    const { data, error } = await api.GET('/api/kilns');
+    const { data, error } = await api.GET('/api/kilns', { params: { query: { take: 500 } } });
     if (!data) throw error;
     return data;
   }

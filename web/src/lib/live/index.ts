@@ -3,4 +3,3 @@ export { default as AlarmBanner } from './AlarmBanner.svelte';
 export { default as RoomKilns } from './RoomKilns.svelte';
 export { default as CheckListsCard } from './CheckListsCard.svelte';
 export { default as TokenCard } from './TokenCard.svelte';
-export { startedRuns } from './queries';

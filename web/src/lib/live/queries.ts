@@ -63,12 +63,14 @@ export const checkLists = () => ({
   }
 });
 
-/** Every firing that was started, by its number. */
-export const startedRuns = () => ({
-  queryKey: ['runs'],
+/** Where a firing stands; nothing before it is started. */
+export const startedRun = (id: number) => ({
+  queryKey: ['runs', id],
   queryFn: async () => {
-    const { data, error } = await api.GET('/api/firings/runs');
+    const { data, error } = await api.GET('/api/firings/runs', {
+      params: { query: { firings: String(id) } }
+    });
     if (!data) throw error;
-    return Object.fromEntries(data.map((run) => [run.firingId, run]));
+    return data[0] ?? null;
   }
 });

@@ -9,7 +9,7 @@ export async function tryOnTiles(
   fault: string
 ): Promise<number | null> {
   const [kilns, fired] = await Promise.all([
-    api.GET('/api/kilns'),
+    api.GET('/api/kilns', { params: { query: { take: 500 } } }),
     api.GET('/api/firings/{id}', { params: { path: { id: view.firingId } } })
   ]);
   const small = (kilns.data ?? [])

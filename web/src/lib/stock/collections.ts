@@ -28,7 +28,9 @@ function collection<T extends ClayBody | GlazeBody>(
   return {
     key,
     search: async (words) => {
-      const { data, error } = await api.GET(all, { params: { query: words ? { search: words } : {} } });
+      const { data, error } = await api.GET(all, {
+        params: { query: { take: 500, ...(words ? { search: words } : {}) } }
+      });
       if (!data) throw error;
       return data.map(read);
     },

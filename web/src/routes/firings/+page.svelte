@@ -1,36 +1,36 @@
 <script lang="ts">
-  import { createQuery, useQueryClient } from '@tanstack/svelte-query';
+  import { createInfiniteQuery, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { goto } from '$app/navigation';
   import { api, sayProblem, type Firing } from '$lib/api/client';
   import { emptyLot } from '$lib/firings/firing-draft.svelte';
-  import { firingList, studioWays } from '$lib/firings/queries';
+  import { firingsAt, studioWays } from '$lib/firings/queries';
   import { clock, kindName, plural, when } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
-  import { startedRuns } from '$lib/live/queries';
   import { stateNames } from '$lib/live/words';
   import FiringsTabs from '$lib/ui/FiringsTabs.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
 
   const client = useQueryClient();
   let words = $state('');
-  const firings = createQuery(() => firingList(words));
   const kilns = createQuery(kilnList);
   const ways = createQuery(studioWays);
-  const latest = $derived(
-    [...(firings.data ?? [])].sort((a, b) => Date.parse(b.updatedAt) - Date.parse(a.updatedAt))
-  );
-  const runs = createQuery(startedRuns);
+  const underWay = createInfiniteQuery(() => firingsAt('under-way', words));
+  const planned = createInfiniteQuery(() => firingsAt('planned', words));
+  const fired = createInfiniteQuery(() => firingsAt('fired', words));
   /** Under way, still to come, and over: the latest of each first. */
-  const groups = $derived.by(() => {
-    const started = (id: number) => runs.data?.[id];
-    const since = (id: number) => Date.parse(started(id)?.startsAt ?? '');
-    const over = latest.filter((f) => started(f.id)?.openedAt);
-    return [
-      { name: 'In the kilns', items: latest.filter((f) => started(f.id) && !started(f.id)?.openedAt) },
-      { name: 'Planned', items: latest.filter((f) => !started(f.id)) },
-      { name: 'Fired', items: over.toSorted((a, b) => since(b.id) - since(a.id)) }
-    ];
-  });
+  const groups = $derived(
+    [
+      { name: 'In the kilns', list: underWay },
+      { name: 'Planned', list: planned },
+      { name: 'Fired', list: fired }
+    ].map((group) => ({
+      ...group,
+      items: group.list.data?.pages.flatMap((part) => part.firings) ?? [],
+      total: group.list.data?.pages[0]?.total ?? 0
+    }))
+  );
+  const failed = $derived(groups.find((group) => group.list.isError)?.list);
+  const isEmpty = $derived(groups.every((group) => group.list.isSuccess && group.items.length === 0));
   const pieces = (firing: Firing['firing']) =>
     (firing.lots ?? []).reduce((sum, lot) => sum + (lot?.count ?? 0), 0);
 
@@ -69,11 +69,11 @@
       <button class="btn btn-primary btn-sm" onclick={() => void start()}>New firing</button>
     </div>
   </header>
-  {#if firings.isError}
+  {#if failed}
     <p role="alert">
-      {sayProblem(firings.error)} <button class="link" onclick={() => firings.refetch()}>Try again</button>
+      {sayProblem(failed.error)} <button class="link" onclick={() => failed.refetch()}>Try again</button>
     </p>
-  {:else if firings.isSuccess && latest.length === 0}
+  {:else if isEmpty}
     <p class="card-paper text-soft max-w-xl p-5">
       {#if words}No firing says “{words}”.{:else}No firing yet. Start one with what goes into the kiln; the
         plan follows from it.{/if}
@@ -87,7 +87,7 @@
             </h2>{/if}
           <ul class="cards">
             {#each group.items as item (item.id)}
-              {@const run = runs.data?.[item.id]}
+              {@const run = item.run}
               <li>
                 <a
                   class="card-paper hover:border-primary block h-full px-4 py-3"
@@ -116,6 +116,16 @@
               </li>
             {/each}
           </ul>
+          {#if group.list.hasNextPage}
+            <button
+              class="btn btn-sm mt-3"
+              disabled={group.list.isFetchingNextPage}
+              onclick={() => void group.list.fetchNextPage()}
+              >{group.list.isFetchingNextPage
+                ? 'Loading …'
+                : `Show more: ${group.items.length} of ${group.total}`}</button
+            >
+          {/if}
         </section>
       {/if}
     {/each}

@@ -17,7 +17,7 @@
   import { kindNames, plural, type Kind } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
   import { FireStage } from '$lib/live';
-  import { startedRuns } from '$lib/live/queries';
+  import { startedRun } from '$lib/live/queries';
   import { toasts } from '$lib/ui/toasts.svelte';
 
   const stages = [
@@ -49,8 +49,8 @@
     });
   });
 
-  const runs = createQuery(startedRuns);
-  const run = $derived(runs.data?.[id]);
+  const started = createQuery(() => startedRun(id));
+  const run = $derived(started.data ?? undefined);
   /** In its kiln: what it is fired with stays as it is. */
   const underWay = $derived(run !== undefined && !run.openedAt);
 
