@@ -31,8 +31,25 @@ public sealed record FreshPlanContract(IReadOnlyList<TurnContract> Turns, double
 /// <param name="Estimate">Where it is by what was turned and seen; nothing before the first turn.</param>
 /// <param name="ReducingSince">Since when it is in reduction; nothing while it is not.</param>
 /// <param name="IsOff">The burners are out for good.</param>
+/// <param name="Gas">What is left in the cylinders; nothing where gas is piped.</param>
 public sealed record FiringTurnsContract(
-    double Minute, HandsContract Hands, IReadOnlyList<TurnContract> Turns, int Due, double EndMinute, double FuelKg, FreshPlanContract? Fresh, FuelEstimateContract? Estimate, double? ReducingSince, bool IsOff);
+    double Minute, HandsContract Hands, IReadOnlyList<TurnContract> Turns, int Due, double EndMinute, double FuelKg, FreshPlanContract? Fresh, FuelEstimateContract? Estimate, double? ReducingSince, bool IsOff, GasLeftContract? Gas = null);
+
+/// <summary>What is left in the cylinders, side by side and alike; full at the start where nobody weighed one.</summary>
+/// <param name="Cylinders">How many share the load.</param>
+/// <param name="FullKg">Gas in a full one.</param>
+/// <param name="Kg">Left in all of them.</param>
+/// <param name="KgEach">Left in each.</param>
+/// <param name="Celsius">Of liquid and steel.</param>
+/// <param name="ColdestCelsius">Below it the pressure as it is set cannot be kept up; nothing with the burners out.</param>
+/// <param name="KgPerHour">Burned as it is set now.</param>
+/// <param name="HoursHere">How long they last as it is set now; nothing with the burners out, and for more than two days.</param>
+/// <param name="ShortAtMinute">When they run short by the plan; nothing where they last.</param>
+/// <param name="IsByCold">They run short because they are too cold, not empty.</param>
+/// <param name="KgAtEnd">Left at the shut-off by the plan.</param>
+/// <param name="WeighedMinute">When one was last weighed; nothing while nobody did.</param>
+public sealed record GasLeftContract(
+    int Cylinders, double FullKg, double Kg, double KgEach, double Celsius, double? ColdestCelsius, double KgPerHour, double? HoursHere, double? ShortAtMinute, bool IsByCold, double? KgAtEnd, double? WeighedMinute);
 
 /// <summary>The turn-up sheet of a firing under way.</summary>
 internal static class TurnEndpoints
@@ -62,8 +79,13 @@ internal static class TurnEndpoints
         var plan = FuelPreviews.Turns(m.InForce, m.Kiln, run.Program, TemperatureUnit.Celsius, run.StartsAt, run.Goal);
         return new FiringTurnsContract(
             Math.Round(now, 2), Hands(kiln), plan, m.Due, m.InForce.Powered.TotalMinutes, Math.Round(m.InForce.TotalFuel, 2), m.Fresh is { } fresh ? Write(fresh, m, run, now) : null,
-            m.Estimate is { } e ? FuelPreviews.Write(e, TemperatureUnit.Celsius) : null, m.ReducingSince, m.Due >= plan.Count && m.Fresh is null);
+            m.Estimate is { } e ? FuelPreviews.Write(e, TemperatureUnit.Celsius) : null, m.ReducingSince, m.Due >= plan.Count && m.Fresh is null,
+            m.Gas is { } gas ? Write(gas) : null);
     }
+
+    private static GasLeftContract Write(GasLeft g) => new(
+        g.Count, g.FullKg, Math.Round(g.Kg, 1), Math.Round(g.KgEach, 1), Math.Round(g.Celsius, 1), g.ColdestCelsius is { } cold ? Math.Round(cold, 1) : null, Math.Round(g.KgPerHour, 2), g.HoursHere is { } hours ? Math.Round(hours, 1) : null,
+        g.ShortAt is { } at ? Math.Round(at) : null, g.IsByCold, g.KgAtEnd is { } end ? Math.Round(end, 1) : null, g.WeighedAt is { } weighed ? Math.Round(weighed, 1) : null);
 
     private static HandsContract Hands(FuelKiln kiln) => new(
         kiln.Burners, kiln.Mark, kiln.MostPressure, [.. BurnerSetting.Flames(kiln).Select(f => new SettingContract(f.Flame == Flame.Gauge ? Math.Round(f.Pressure, 4) : null, null, f.Lit, f.Flame))]);
@@ -74,7 +96,9 @@ internal static class TurnEndpoints
         var says = new List<string>();
         double Degrees(TurnPlan plan) => run.Goal is { } cone && ConeTable.Of(cone).Kinetics is var kinetics ? kinetics.EndPoint(60, Math.Clamp(HeatWork.Of(kinetics, plan.Curve), 1e-3, 100)) : 0;
         var before = m.InForce.Turns.LastOrDefault(t => t.Minute <= now + 1e-6);
-        if (turns.Count > 0 && before is not null && turns[0].Kind != TurnKind.ShutOff && turns[0].Set != TurnWords.Setting(before.Setting, m.Kiln.Kiln) && !Same(turns[0], before, m.Kiln.Kiln.Mark))
+        // What the card asks for next anyway is no news.
+        var isDue = turns.Count > 0 && m.Due < m.InForce.Turns.Length && m.InForce.Turns[m.Due] is var due && due.Minute <= now + WorthTime * 2 && Same(turns[0], due, m.Kiln.Kiln.Mark);
+        if (turns.Count > 0 && !isDue && before is not null && turns[0].Kind != TurnKind.ShutOff && turns[0].Set != TurnWords.Setting(before.Setting, m.Kiln.Kiln) && !Same(turns[0], before, m.Kiln.Kiln.Mark))
             says.Add($"Now: {TurnWords.Setting(before.Setting, m.Kiln.Kiln)} becomes {Small(turns[0].Set)}.");
         var late = fresh.Powered.TotalMinutes - m.InForce.Powered.TotalMinutes;
         if (Math.Abs(late) > WorthTime) says.Add($"Shut-off {Phrases.Hours(Duration.FromMinutes(Math.Round(Math.Abs(late))))} {(late > 0 ? "later" : "sooner")}.");

@@ -155,7 +155,7 @@ internal sealed class RunningFiring(FiringRun run)
             case EntryKind.Dry:
                 Live.Looked(minutes, isDry: true, SteamBlock, entry.By ?? "somebody");
                 break;
-            case EntryKind.Turned or EntryKind.Colour or EntryKind.ConeDown or EntryKind.AirSign or EntryKind.Replanned when Live is FuelFollower fuel:
+            case EntryKind.Turned or EntryKind.Colour or EntryKind.ConeDown or EntryKind.AirSign or EntryKind.Replanned or EntryKind.LeftOut or EntryKind.Weighed when Live is FuelFollower fuel:
                 Take(fuel, entry, minutes);
                 break;
             case EntryKind.Acknowledged when entry.Subject is { } alarm:
@@ -187,6 +187,12 @@ internal sealed class RunningFiring(FiringRun run)
                 break;
             case EntryKind.Replanned:
                 fuel.Replanned(minutes);
+                break;
+            case EntryKind.LeftOut when FuelNumbers.Read(entry.Subject) is { } row:
+                fuel.LeftOut(minutes, row);
+                break;
+            case EntryKind.Weighed when FuelNumbers.Read(entry.Subject) is { } kg:
+                fuel.Weighed(new WeighedCylinder(Math.Max(0, minutes), kg));
                 break;
             default:
                 break;

@@ -75,6 +75,66 @@ public class GasFollowerTests
         rows[moment.Due].Minute.ShouldBeGreaterThan(390);
     }
 
+    [Fact]
+    public void A_plan_that_is_offered_stays_until_the_next_five_minutes_and_is_the_one_that_is_taken()
+    {
+        var follower = Fired(Run(), 400);
+        follower.Turned(401, new BurnerSetting(Flame.Gauge, 2, 0.05, 0.5));
+        var offered = follower.At(405.2)!.Fresh!;
+        foreach (var minute in new[] { 406.0, 407.4, 409.9 })
+            follower.At(minute)!.Fresh!.Turns.Select(t => (t.Minute, t.Setting)).ShouldBe(offered.Turns.Select(t => (t.Minute, t.Setting)), $"at {minute}");
+        follower.Replanned(408);
+        follower.At(408)!.InForce.Turns.Select(t => (t.Minute, t.Setting)).ShouldBe(offered.Turns.Select(t => (t.Minute, t.Setting)));
+    }
+
+    [Fact]
+    public void A_row_is_left_out_only_on_purpose()
+    {
+        var run = Run();
+        var rows = new FuelFollower(run).At(0)!.InForce.Turns;
+        var i = rows.ToList().FindIndex(t => t.Asked == Atmosphere.HeavyReduction);
+        var follower = Fired(run, rows[i].Minute);
+        var late = rows[i].Minute + 12;
+        follower.Report(late).Alarms.ShouldContain(a => a.Id == "turn-overdue" && a.Until == null);
+        follower.At(late)!.Due.ShouldBe(i);
+        follower.LeftOut(late, rows[i].Minute);
+        follower.At(late)!.Due.ShouldBe(i + 1);
+        follower.Report(late + 1).Alarms.ShouldNotContain(a => a.Id == "turn-overdue" && a.Until == null);
+        // Shutting off cannot be left out.
+        follower.LeftOut(late, rows[^1].Minute);
+        follower.At(rows[^1].Minute + 5)!.InForce.Turns[follower.At(rows[^1].Minute + 5)!.Due].Kind.ShouldNotBe(TurnKind.Look);
+        var all = new FuelFollower(run);
+        foreach (var row in rows) all.LeftOut(row.Minute, row.Minute);
+        rows[all.At(rows[^1].Minute + 5)!.Due].Kind.ShouldBe(TurnKind.ShutOff);
+    }
+
+    [Fact]
+    public void What_is_left_in_the_cylinders_follows_the_turns_and_a_weighing_puts_it_right()
+    {
+        var run = Run();
+        var follower = Fired(run, 600);
+        var plan = follower.At(0)!.InForce;
+        var before = follower.At(600)!.Gas!;
+        var burned = TurnPlanner.Follow(FuelFigureTests.Kiln("updraft-300"), run.Load, run.Start, follower.Made, 600).TotalFuel;
+        before.WeighedAt.ShouldBeNull();
+        // Cylinders full at the start less what was burned.
+        (before.Count * before.FullKg - before.Kg).ShouldBe(burned, 0.05 * burned);
+        before.HoursHere!.Value.ShouldBeInRange(0.1, before.Kg / before.KgPerHour + 0.1);
+        before.ShortAt.ShouldBeNull("as many as the plan needs");
+        // Half of what the plan still wants.
+        var half = (plan.TotalFuel - burned) / 2 / before.Count;
+        follower.Weighed(new WeighedCylinder(600, half));
+        var after = follower.At(600)!.Gas!;
+        (after.KgEach, after.WeighedAt).ShouldBe((half, 600));
+        after.HoursHere!.Value.ShouldBeLessThan(before.HoursHere.Value);
+        after.ShortAt!.Value.ShouldBeInRange(600, plan.Powered.TotalMinutes);
+        // Told of a time before, it is gone on from there.
+        var earlier = Fired(run, 600);
+        earlier.Weighed(new WeighedCylinder(300, before.FullKg));
+        earlier.At(600)!.Gas!.Kg.ShouldBeGreaterThan(before.Kg);
+        new FuelFollower(run with { Kiln = FuelFigureTests.Kiln("updraft-300", ("cylinder", 0)) }).At(10)!.Gas.ShouldBeNull();
+    }
+
     [Theory]
     [InlineData(true)]
     [InlineData(false)]

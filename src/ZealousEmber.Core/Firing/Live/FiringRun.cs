@@ -218,4 +218,10 @@ public enum EntryKind
 
     /// <summary>An entry, by the key in the subject, was at another time.</summary>
     Retimed,
+
+    /// <summary>A row of the turn-up sheet is left out on purpose; its subject is the row's minute.</summary>
+    LeftOut,
+
+    /// <summary>A gas cylinder was weighed; its subject is the kg of gas left in it.</summary>
+    Weighed,
 }

@@ -19,7 +19,8 @@ namespace ZealousEmber.Core.Firing.Live;
 /// <param name="Estimate">Where it is; nothing before anything was lit.</param>
 /// <param name="Due">Index of the next row of the plan that nobody has made; the number of rows when all are.</param>
 /// <param name="ReducingSince">Since when the last turn asks for reduction, minutes; nothing where it does not.</param>
-public sealed record FuelMoment(TurnPlan InForce, LoadedFuelKiln Kiln, TurnPlan? Fresh, LoadedFuelKiln? FreshKiln, FuelEstimate? Estimate, int Due, double? ReducingSince);
+/// <param name="Gas">What is left in the cylinders; nothing where gas is piped.</param>
+public sealed record FuelMoment(TurnPlan InForce, LoadedFuelKiln Kiln, TurnPlan? Fresh, LoadedFuelKiln? FreshKiln, FuelEstimate? Estimate, int Due, double? ReducingSince, GasLeft? Gas);
 
 /// <summary>
 /// Follows a firing in a fuel kiln by the turns that were made and by what was seen: colours, cones, smell, a thermometer where there is one. The same entries
@@ -41,6 +42,8 @@ public sealed class FuelFollower : IFollowedFiring
     private readonly SortedList<double, BurnerSetting> turns = [];
     private readonly List<FuelObservation> seen = [];
     private readonly List<double> replans = [];
+    private readonly List<double> leftOut = [];
+    private readonly List<WeighedCylinder> weighed = [];
     private readonly TurnPlan? original;
     private double? off;
     private (string Of, FuelMoment Moment)? known;
@@ -91,6 +94,24 @@ public sealed class FuelFollower : IFollowedFiring
         Noted(observation.Minute);
     }
 
+    /// <summary>Somebody leaves a row of the sheet out on purpose.</summary>
+    /// <param name="minute">When it was said.</param>
+    /// <param name="row">The row's own minute.</param>
+    public void LeftOut(double minute, double row)
+    {
+        leftOut.Add(row);
+        foreach (var id in new[] { "turn-due", "turn-overdue" }) Board.End(id, Math.Max(minute, Board.All.LastOrDefault(a => a.Id == id)?.Since ?? minute));
+        Noted(minute);
+    }
+
+    /// <summary>Somebody weighed a cylinder.</summary>
+    public void Weighed(WeighedCylinder cylinder)
+    {
+        weighed.Add(cylinder);
+        weighed.Sort((a, b) => a.Minute.CompareTo(b.Minute));
+        Noted(cylinder.Minute);
+    }
+
     /// <summary>Somebody took the plan as it was from a minute on.</summary>
     public void Replanned(double minute)
     {
@@ -127,7 +148,7 @@ public sealed class FuelFollower : IFollowedFiring
     public FuelMoment? At(double now)
     {
         if (original is null) return null;
-        var key = $"{turns.Count} {seen.Count} {replans.Count} {Math.Floor(now / 2)} {off}";
+        var key = $"{turns.Count} {seen.Count} {replans.Count} {leftOut.Count} {weighed.Count} {Math.Floor(now / 2)} {off}";
         if (known is { } before && before.Of == key) return before.Moment;
         var (plan, on) = InForce(now);
         if (GoalDownAt is { } down && down <= now + 1e-6) plan = MadeTurns.Ended(plan, down);
@@ -138,15 +159,15 @@ public sealed class FuelFollower : IFollowedFiring
         // The cone has decided: there is nothing more to plan.
         if (estimate is not null && off is null && GoalDownAt is null && now < plan.Powered.TotalMinutes + 24 * 60)
         {
-            freshOn = From(now, estimate);
+            freshOn = From(now);
             fresh = freshOn.Turns(run.Program) is { IsOk: true } planned ? planned.Value : null;
         }
         var due = MadeTurns.Due(plan.Turns, Made, kiln.Kiln);
         // Whatever was still to be turned before the goal cone went is past.
-        while (GoalDownAt is { } gone && due < plan.Turns.Length && plan.Turns[due] is { Kind: not TurnKind.ShutOff } past && past.Minute < gone - 1e-6) due++;
+        while (due < plan.Turns.Length && plan.Turns[due] is { Kind: not TurnKind.ShutOff } row && (row.Minute < GoalDownAt - 1e-6 || IsLeftOut(row))) due++;
         double? reducing = null;
         for (var i = turns.Count - 1; i >= 0 && turns.Values[i].Lit > 0 && Reduces(plan, turns.Keys[i]); i--) reducing = turns.Keys[i];
-        var moment = new FuelMoment(plan, on, fresh, freshOn, estimate, off is null ? due : plan.Turns.Length, off is null ? reducing : null);
+        var moment = new FuelMoment(plan, on, fresh, freshOn, estimate, off is null ? due : plan.Turns.Length, off is null ? reducing : null, GasLeft.At(kiln.Kiln, Made, weighed, plan, Math.Max(0, now)));
         known = (key, moment);
         return moment;
     }
@@ -154,15 +175,24 @@ public sealed class FuelFollower : IFollowedFiring
     /// <summary>When the goal cone, or a hotter one, was first seen down; nothing while it stands.</summary>
     private double? GoalDownAt => run.Goal is { } goal && seen.Where(o => o.ConeDown is { } cone && cone.CompareTo(goal) >= 0).Select(o => (double?)o.Minute).Min() is { } at ? at : null;
 
+    private bool IsLeftOut(PlannedTurn row) => leftOut.Any(minute => Math.Abs(minute - row.Minute) < 0.5);
+
     private static bool Reduces(TurnPlan plan, double minute) =>
         plan.Turns.LastOrDefault(t => t.Minute <= minute + LateTurn) is { Asked: Atmosphere.LightReduction or Atmosphere.HeavyReduction };
 
-    private LoadedFuelKiln From(double minute, FuelEstimate estimate) => kiln with
+    /// <summary>
+    /// The firing as it is planned anew at a minute: from the next five minutes on, by what was known at the last ones or since something was noted. So what is
+    /// offered stays as it is until then, and what is taken is what was offered.
+    /// </summary>
+    private LoadedFuelKiln From(double minute)
     {
-        Kiln = estimate.Kiln,
-        Estimate = estimate,
-        UnderWay = new FiringUnderWay(OnTheFive(minute), [.. Made.Where(t => t.Minute < minute)], original!.Segments, estimate.Correction),
-    };
+        var from = OnTheFive(minute);
+        bool Was(double at) => at <= minute + 1e-6;
+        var last = turns.Keys.Concat(seen.Select(o => o.Minute)).Where(Was).DefaultIfEmpty(0).Max();
+        ImmutableArray<FuelTurn> made = [.. Made.Where(t => Was(t.Minute))];
+        var estimate = FuelEstimator.At(kiln.Kiln, kiln.Standing, kiln.Start.Celsius, made, [.. seen.Where(o => Was(o.Minute))], Math.Max(from - Five, last));
+        return kiln with { Kiln = estimate.Kiln, Estimate = estimate, UnderWay = new FiringUnderWay(from, made, original!.Segments, estimate.Correction) };
+    }
 
     /// <summary>The next five minutes of the sheet, whose rows stand on them: nobody turns a valve at 14:03.</summary>
     private static double OnTheFive(double minute) => Math.Ceiling(Math.Max(0, minute) / Five - 1e-6) * Five;
@@ -171,10 +201,9 @@ public sealed class FuelFollower : IFollowedFiring
     {
         var taken = replans.LastOrDefault(r => r <= now, double.NaN);
         if (double.IsNaN(taken)) return (original!, kiln);
-        var count = turns.Keys.Count(k => k < taken) + seen.Count(o => o.Minute <= taken);
+        var count = turns.Keys.Count(k => k <= taken) + seen.Count(o => o.Minute <= taken);
         if (forced is { } f && f.Minute == taken && f.Count == count) return (f.Plan, f.Kiln);
-        var estimate = FuelEstimator.At(kiln.Kiln, kiln.Standing, kiln.Start.Celsius, [.. Made.Where(t => t.Minute < taken)], seen, taken);
-        var on = From(taken, estimate);
+        var on = From(taken);
         var plan = on.Turns(run.Program) is { IsOk: true } planned ? planned.Value : original!;
         forced = (taken, count, plan, on);
         return (plan, on);

@@ -1,5 +1,10 @@
 namespace ZealousEmber.Core.Kilns.Fuel;
 
+/// <summary>A gas cylinder.</summary>
+/// <param name="Left">Gas in it, kg.</param>
+/// <param name="Celsius">Liquid and steel, °C.</param>
+internal readonly record struct CylinderState(double Left, double Celsius);
+
 /// <summary>
 /// Gas cylinders as they cool: liquid that boils off takes its heat from liquid, steel and the air around; too cold, its pressure no longer reaches the
 /// burners. Source: the fuel kiln paper, "Fuel"; its rule is good to 40 %.
@@ -37,7 +42,7 @@ public static class Cylinders
     /// <returns>Minute.</returns>
     public static double? StarvesAt(double kg, int count, TurnPlan plan, double room)
     {
-        var (left, celsius, turn) = (kg, room, 0);
+        var (cylinder, turn) = (new CylinderState(kg, room), 0);
         var width = KilnRun.Bin.TotalSeconds;
         for (var bin = 0; bin < plan.Fuel.Length; bin++)
         {
@@ -47,16 +52,30 @@ public static class Cylinders
                 var minute = (bin * width + s) / 60;
                 while (turn + 1 < plan.Turns.Length && plan.Turns[turn + 1].Minute <= minute) turn++;
                 if (rate <= 0) continue;
-                var capacity = Liquid * left + Steel * kg;
-                // Implicit, since a nearly empty cylinder has little to store heat in.
-                var gain = HeatTransfer * WetArea(kg, left / kg);
-                celsius = (capacity * celsius + StepSeconds * (gain * room - rate * Boiling)) / (capacity + StepSeconds * gain);
-                left -= rate * StepSeconds;
-                if (left <= 0 || celsius < Coldest(plan.Turns[turn].Setting.Pressure)) return minute;
+                cylinder = cylinder.Gives(rate, StepSeconds, kg, room);
+                if (cylinder.Starves(plan.Turns[turn].Setting.Pressure)) return minute;
             }
         }
         return null;
     }
+
+    /// <summary>A cylinder after it has given gas for a while.</summary>
+    /// <param name="from">As it was.</param>
+    /// <param name="rate">kg/s.</param>
+    /// <param name="seconds">For how long; a minute at most.</param>
+    /// <param name="kg">Gas in a full one.</param>
+    /// <param name="room">Of the air around it, °C.</param>
+    internal static CylinderState Gives(this CylinderState from, double rate, double seconds, double kg, double room)
+    {
+        var capacity = Liquid * from.Left + Steel * kg;
+        // Implicit, since a nearly empty cylinder has little to store heat in.
+        var gain = HeatTransfer * WetArea(kg, from.Left / kg);
+        var celsius = (capacity * from.Celsius + seconds * (gain * room - rate * Boiling)) / (capacity + seconds * gain);
+        return new CylinderState(Math.Max(0, from.Left - rate * seconds), celsius);
+    }
+
+    /// <summary>Empty, or too cold to keep up a pressure at the burners, bar.</summary>
+    internal static bool Starves(this CylinderState cylinder, double bar) => cylinder.Left <= 0 || cylinder.Celsius < Coldest(bar);
 
     /// <summary>The fewest that last with 15 % more use and 8 % left, and never starve; nothing where 200 do not.</summary>
     public static int? Count(double kg, TurnPlan plan, double room)

@@ -7915,7 +7915,9 @@ export interface components {
       | 'air-sign'
       | 'replanned'
       | 'taken-back'
-      | 'retimed';
+      | 'retimed'
+      | 'left-out'
+      | 'weighed';
     /** @description An entry to be noted. */
     EntryRequest: {
       /** @description Made by the device; sent again it is the same entry. */
@@ -8305,6 +8307,7 @@ export interface components {
       reducingSince: null | number;
       /** @description The burners are out for good. */
       isOff: boolean;
+      gas?: null | components['schemas']['GasLeftContract'];
     };
     /** @description What is different from what was wanted. */
     FitChangeContract: {
@@ -8709,6 +8712,66 @@ export interface components {
       powerWasOff: boolean;
       /** @description What happened in it is only known between bounds. */
       isOpen: boolean;
+    };
+    /** @description What is left in the cylinders, side by side and alike; full at the start where nobody weighed one. */
+    GasLeftContract: {
+      /**
+       * Format: int32
+       * @description How many share the load.
+       */
+      cylinders: number;
+      /**
+       * Format: double
+       * @description Gas in a full one.
+       */
+      fullKg: number;
+      /**
+       * Format: double
+       * @description Left in all of them.
+       */
+      kg: number;
+      /**
+       * Format: double
+       * @description Left in each.
+       */
+      kgEach: number;
+      /**
+       * Format: double
+       * @description Of liquid and steel.
+       */
+      celsius: number;
+      /**
+       * Format: double
+       * @description Below it the pressure as it is set cannot be kept up; nothing with the burners out.
+       */
+      coldestCelsius: null | number;
+      /**
+       * Format: double
+       * @description Burned as it is set now.
+       */
+      kgPerHour: number;
+      /**
+       * Format: double
+       * @description How long they last as it is set now; nothing with the burners out, and for more than two days.
+       */
+      hoursHere: null | number;
+      /**
+       * Format: double
+       * @description When they run short by the plan; nothing where they last.
+       */
+      shortAtMinute: null | number;
+      /** @description They run short because they are too cold, not empty. */
+      isByCold: boolean;
+      /**
+       * Format: double
+       * @description Left at the shut-off by the plan.
+       */
+      kgAtEnd: null | number;
+      /**
+       * Format: double
+       * @description When one was last weighed; nothing while nobody did.
+       */
+      weighedMinute: null | number;
     };
     /** @description A glaze. */
     GlazeContract: {

@@ -13,8 +13,9 @@
     onturned: (setting: Setting) => void;
     onother: () => void;
     onshutoff: () => void;
+    onleftout: (row: Turn) => void;
   }
-  const { plan, due, unit, goal, ready: isLit, onturned, onother, onshutoff }: Props = $props();
+  const { plan, due, unit, goal, ready: isLit, onturned, onother, onshutoff, onleftout }: Props = $props();
   const wait = $derived(due ? due.minute - plan.minute : 0);
   const falls = $derived(due ? fallsText(due, goal, (f) => (f.at ? shortTime(new Date(f.at)) : '')) : '');
   /** A second tap is not the next turn: its button waits a moment when another row comes under the thumb. Shutting off never waits. */
@@ -65,6 +66,11 @@
       <button class="other" disabled={!isLit} onclick={onshutoff}>Shut off</button>
     {/if}
   </div>
+  {#if due && !isShutOff && wait <= 0}
+    <button class="leave" disabled={!ready} onclick={() => onleftout(due)} data-testid="leave-out"
+      >Leave this row out, on purpose</button
+    >
+  {/if}
 </section>
 
 <style>
@@ -132,6 +138,15 @@
     color: #f1e6d8;
     font-size: 15px;
     font-weight: 600;
+  }
+  .leave {
+    min-height: 44px;
+    color: var(--color-soft);
+    font-weight: 500;
+    font-size: 14.5px;
+    text-decoration: underline;
+    justify-self: start;
+    padding: 0;
   }
   @media (max-width: 640px) {
     .buttons {

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { display } from '$lib/display.svelte';
+  import { sayMass } from '$lib/fields/measure';
   import { clock, shortTime } from '$lib/format';
   import { outbox } from './outbox.svelte';
   import type { Entry, EntryRequest } from './types';
@@ -55,6 +57,10 @@
         return `Turned: ${entry.setting ? settingText(entry.setting) : ''}`;
       case 'air-sign':
         return signs.find((s) => s.sign === entry.subject)?.name ?? 'The air';
+      case 'left-out':
+        return `Left out on purpose: ${entry.text ?? 'a row of the sheet'}`;
+      case 'weighed':
+        return `Weighed: ${sayMass(Number(entry.subject), display.mass)} ${display.mass} of gas left in one cylinder`;
       case 'replanned':
         return 'Planned anew from here';
       case 'acknowledged':

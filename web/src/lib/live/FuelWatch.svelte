@@ -6,6 +6,7 @@
   import { display } from '$lib/display.svelte';
   import { clock, duration, shortTime } from '$lib/format';
   import FuelHero from '$lib/fuel/FuelHero.svelte';
+  import GasStrip from '$lib/fuel/GasStrip.svelte';
   import NextTurn from '$lib/fuel/NextTurn.svelte';
   import ReplanCard from '$lib/fuel/ReplanCard.svelte';
   import SettingDialog from '$lib/fuel/SettingDialog.svelte';
@@ -174,6 +175,7 @@
           onturned={turned}
           onother={() => (dialog = 'setting')}
           onshutoff={() => (dialog = 'shut-off')}
+          onleftout={(row) => note({ kind: 'left-out', subject: String(row.minute), text: row.set })}
         />
         {#if plan.fresh && plan.fresh.says.length > 0}<ReplanCard
             fresh={plan.fresh}
@@ -181,6 +183,12 @@
             ontake={() => note({ kind: 'replanned' })}
           />{/if}
       {/if}
+      {#if plan?.gas && !over && live.endMinute === null}<GasStrip
+          gas={plan.gas}
+          startsAt={run.startsAt}
+          {unit}
+          onweighed={(kg) => note({ kind: 'weighed', subject: String(kg) })}
+        />{/if}
       <LiveChart {run} live={shown} log={known} {unit} height={over ? 300 : 230} />
     </div>
     <div class="second">
