@@ -43,7 +43,10 @@ public sealed record ConeForecastContract(string Cone, PercentilesContract Progr
 /// <param name="Line">The program from here, in shorthand; nothing where it is left off.</param>
 /// <param name="Same">What going on with the same program comes to, °C of cone more or less than was planned, and how much later it ends, minutes.</param>
 /// <param name="Instead">The same with what is proposed.</param>
-public sealed record ResumeContract(int Step, bool LeaveOff, string? Line, double Same, double SameMinutes, double Instead, double InsteadMinutes);
+/// <param name="TopC">The top of what is proposed, °C, and its hold; nothing where it is left off.</param>
+/// <param name="PlannedTopC">As they were.</param>
+public sealed record ResumeContract(
+    int Step, bool LeaveOff, string? Line, double Same, double SameMinutes, double Instead, double InsteadMinutes, double? TopC = null, double? HoldMinutes = null, double? PlannedTopC = null, double? PlannedHoldMinutes = null);
 
 /// <summary>How it goes on; minutes since the start.</summary>
 /// <param name="CannotShare">Share of what is likely that never gets there.</param>

@@ -37,7 +37,10 @@ internal static class LiveMapping
         f.CannotShare, Finite(f.EndHoldAt), resume is null ? null : Write(resume));
 
     private static ResumeContract Write(ResumePlan r) => new(
-        r.Step, r.Program is null, r.Program is { } program ? NotationWriter.Write(program.Steps, TemperatureUnit.Celsius) : null, Math.Round(r.SameDegrees, 1), Tidy(r.SameMinutes), Math.Round(r.InsteadDegrees, 1), Tidy(r.InsteadMinutes));
+        r.Step, r.Program is null, r.Program is { } program ? NotationWriter.Write(program.Steps, TemperatureUnit.Celsius) : null, Math.Round(r.SameDegrees, 1), Tidy(r.SameMinutes), Math.Round(r.InsteadDegrees, 1), Tidy(r.InsteadMinutes),
+        Top(r.Program)?.Target?.Celsius, Top(r.Program)?.Hold.TotalMinutes, Top(r.Rest)?.Target?.Celsius, Top(r.Rest)?.Hold.TotalMinutes);
+
+    private static Segment? Top(FiringProgram? program) => program?.Steps[program.TopStep];
 
     private static ConeForecastContract Write(ConeForecast c)
     {

@@ -39,7 +39,7 @@ internal sealed class ResumePlanner(Kiln kiln, KilnLoad load, ThermalState state
         var goal = cone.EndPoint(60, Math.Clamp(planned, 1e-3, 100));
         double Past(double progress) => cone.EndPoint(60, Math.Clamp(progress, 1e-3, 100)) - goal;
         ResumePlan Answer(FiringProgram? instead, double work, double minutes) =>
-            new(step, instead, Past(done + sameWork), now + sameMinutes - plannedEnd, Past(done + work), instead is null ? now - plannedEnd : now + minutes - plannedEnd);
+            new(step, rest, instead, Past(done + sameWork), now + sameMinutes - plannedEnd, Past(done + work), instead is null ? now - plannedEnd : now + minutes - plannedEnd);
 
         // Near its end point, or what was planned where that is less: what is missing is less than a shelf differs from the next.
         if (done > 0 && (Past(done) > -NearEnough || cone.EndPoint(60, Math.Clamp(done, 1e-3, 100)) > cone.EndPoint(60) - NearEnough)) return Answer(null, 0, 0);

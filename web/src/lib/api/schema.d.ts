@@ -11147,6 +11147,20 @@ export interface components {
       instead: number;
       /** Format: double */
       insteadMinutes: number;
+      /**
+       * Format: double
+       * @description The top of what is proposed, °C, and its hold; nothing where it is left off.
+       */
+      topC?: null | number;
+      /** Format: double */
+      holdMinutes?: null | number;
+      /**
+       * Format: double
+       * @description As they were.
+       */
+      plannedTopC?: null | number;
+      /** Format: double */
+      plannedHoldMinutes?: null | number;
     };
     /** @description A kiln as it stands in the kiln room. */
     RoomKiln: {

@@ -1,5 +1,7 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import { shortTime } from '$lib/format';
+  import { ofTheCut, toldOnce } from './cut';
   import { outbox } from './outbox.svelte';
   import type { Alarm } from './types';
   import { atMinute } from './words';
@@ -11,8 +13,11 @@
     startsAt: string;
     /** Nothing is to be done any more: they are told, and ask for nothing. */
     over?: boolean;
+    /** What to do after a power cut, within its card. */
+    aftercut?: Snippet | undefined;
   }
-  const { firingId, alarms, startsAt, over = false }: Props = $props();
+  const { firingId, alarms: all, startsAt, over = false, aftercut }: Props = $props();
+  const alarms = $derived(toldOnce(all));
 
   const order = { danger: 3, warn: 2, ask: 1, note: 0 } as const;
   const names = { danger: 'Danger', warn: 'Warning', ask: 'Please look', note: 'Note' } as const;
@@ -27,17 +32,27 @@
             (a, b) => Number(a.until !== null) - Number(b.until !== null) || order[b.weight] - order[a.weight]
           )
   );
+  /** "since 02:09", "at 02:09", "from 02:09 to 02:20, over". */
+  function spanOf(alarm: Alarm): string {
+    const at = (minute: number) => shortTime(atMinute(startsAt, minute));
+    if (alarm.until === null) return `since ${at(alarm.since)}`;
+    return at(alarm.since) === at(alarm.until)
+      ? `at ${at(alarm.since)}`
+      : `from ${at(alarm.since)} to ${at(alarm.until)}, over`;
+  }
   const past = $derived(alarms.filter((a) => !now.includes(a)));
   let notes: Record<string, string> = $state({});
 
-  const seen = (alarm: Alarm) =>
-    void outbox.note(firingId, {
-      kind: 'acknowledged',
-      subject: alarm.id,
-      text: notes[alarm.id]?.trim() || null,
-      at: null,
-      celsius: null
-    });
+  function seen(alarm: Alarm) {
+    for (const { id } of [alarm, ...ofTheCut(alarm, all)])
+      void outbox.note(firingId, {
+        kind: 'acknowledged',
+        subject: id,
+        text: notes[alarm.id]?.trim() || null,
+        at: null,
+        celsius: null
+      });
+  }
 </script>
 
 {#each now as alarm (`${alarm.id}${alarm.since}`)}
@@ -50,15 +65,11 @@
   >
     <p>
       <b>{names[alarm.weight]}</b>
-      <time
-        >{alarm.until === null ? 'since' : 'over: from'}
-        {shortTime(atMinute(startsAt, alarm.since))}{alarm.until === null
-          ? ''
-          : ` to ${shortTime(atMinute(startsAt, alarm.until))}`}</time
-      >
+      <time>{spanOf(alarm)}</time>
     </p>
     <p class="text">{alarm.text}</p>
     <p class="evidence">{alarm.evidence}</p>
+    {#if alarm.id === 'power-cut' && aftercut}{@render aftercut()}{/if}
     {#if alarm.acknowledgedBy}
       <p class="evidence">Seen by {alarm.acknowledgedBy}{alarm.note ? `: ${alarm.note}` : ''}.</p>
     {:else if alarm.id !== 'steam-look'}

@@ -19,6 +19,7 @@
   import ResumeCard from './ResumeCard.svelte';
   import Times from './Times.svelte';
   import type { EntryRequest, Live, Run } from './types';
+  import { toldOnce } from './cut';
   import { alarmNames, atMinute } from './words';
 
   /** A firing under way, followed from the kiln or from the table. */
@@ -95,12 +96,16 @@
   const alarm = $derived(
     over
       ? undefined
-      : live?.alarms.find(
+      : toldOnce(live?.alarms ?? []).find(
           (a) =>
             a.acknowledgedBy === null &&
             (a.weight === 'danger' || a.weight === 'warn') &&
             a.id !== 'steam-look'
         )
+  );
+  /** A power cut nobody has seen yet: what to do after it stands in its own card. */
+  const cut = $derived(
+    !over && (live?.alarms.some((a) => a.id === 'power-cut' && a.acknowledgedBy === null) ?? false)
   );
   function showAlarm() {
     const card = document.getElementById(`alarm-${alarm?.id}`);
@@ -128,10 +133,25 @@
   const toGoal = $derived(live?.forecast?.cones.find((c) => c.cone === run.goalCone) ?? null);
 </script>
 
+{#snippet aftercut()}
+  {#if live?.forecast?.resume}<ResumeCard
+      resume={live.forecast.resume}
+      {name}
+      {run}
+      celsius={live.display ?? live.chamber}
+    />{/if}
+{/snippet}
+
 {#if live}
   <div class="watch">
     <div class="first">
-      <AlarmList firingId={id} alarms={live.alarms} startsAt={run.startsAt} {over} />
+      <AlarmList
+        firingId={id}
+        alarms={live.alarms}
+        startsAt={run.startsAt}
+        {over}
+        aftercut={cut && live.forecast?.resume ? aftercut : undefined}
+      />
       <Hero {run} {live} {kiln} {name} {unit} />
       <LiveChart {run} {live} log={log.data ?? null} {unit} window={part} height={over ? 320 : 250} />
       {#if replaying}<Replay {run} onmoment={(moment) => (again = moment)} />{/if}
@@ -160,7 +180,7 @@
       </p>
     </div>
     <div class="second">
-      {#if live.forecast?.resume}<ResumeCard resume={live.forecast.resume} {name} {run} />{/if}
+      {#if !cut}<div class="card-paper p-3.5 empty:hidden">{@render aftercut()}</div>{/if}
       <section class="card-paper p-3.5" aria-label="Heat work">
         {#if live.cones.length > 0}
           <ConeRow
