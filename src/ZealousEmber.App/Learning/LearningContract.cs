@@ -45,11 +45,13 @@ public sealed record LearningResponse(IReadOnlyList<LearnedAfter> After);
 /// <param name="Loss">Conductivity of the walls against the usual.</param>
 /// <param name="HeldBack">Packs of this firing that were not believed: 04 or 4?</param>
 public sealed record LearnedAfter(
-    TaughtNumber Offset, double? Evenness, IReadOnlyList<ShelfNumber> Shelves, HealthNumber Health, TaughtNumber Power, TaughtNumber Heat, TaughtNumber Loss, IReadOnlyList<HeldBackContract> HeldBack)
+    TaughtNumber Offset, double? Evenness, IReadOnlyList<ShelfNumber> Shelves, HealthNumber Health, TaughtNumber Power, TaughtNumber Heat, TaughtNumber Loss, IReadOnlyList<HeldBackContract> HeldBack,
+    string? DisplaySays = null)
 {
     internal static LearnedAfter From(KilnLessons l) => new(
         TaughtNumber.From(l.Offset, l.Packs), l.Evenness is { } even ? Math.Round(even, 2) : null, [.. l.Shelves.Select(s => new ShelfNumber(s.Shelf, Math.Round(s.Own.Mean, 2), Math.Round(s.Own.Sd, 2)))],
-        new HealthNumber(Math.Round(l.Health.Mean, 4), Math.Round(l.Health.Sd, 4), l.Logs), TaughtNumber.From(l.Power, l.Logs, 4), TaughtNumber.From(l.Heat, l.Logs, 4), TaughtNumber.From(l.Loss, l.Logs, 4), [.. l.Held.Select(HeldBackContract.From)]);
+        new HealthNumber(Math.Round(l.Health.Mean, 4), Math.Round(l.Health.Sd, 4), l.Logs), TaughtNumber.From(l.Power, l.Logs, 4), TaughtNumber.From(l.Heat, l.Logs, 4), TaughtNumber.From(l.Loss, l.Logs, 4), [.. l.Held.Select(HeldBackContract.From)],
+        LessonWords.Display(l.Offset, l.Packs));
 }
 
 /// <summary>A number that was learned.</summary>

@@ -96,7 +96,7 @@ internal static class LearningEndpoints
             [.. t.History.Select(h => new LearnedTrend(h.FiringId, h.At.ToDateTimeOffset(), Math.Round(h.Learned.Offset.Mean, 2), Math.Round(h.Learned.Offset.Sd, 2), h.Learned.Evenness is { } e ? Math.Round(e, 2) : null, Math.Round(h.Learned.Health.Mean, 4), Math.Round(h.Learned.Health.Sd, 4)))],
             new ElementsContract(advice, Math.Round(wornPower / asNew, 3), Math.Round(top), perFiring is { } p ? Math.Round(p, 4) : null, left, since.Count, Math.Round(hours, 1)), Write(t.Care),
             new UsedContract(t.Kiln.Offset is { } offset ? Math.Round(t.Care.Offset ?? (t.Learned.Packs > 0 ? t.Learned.Offset.Mean : offset.At1150), 1) : null, Math.Round(t.Kiln.ElementHealth / t.Stored.ElementHealth, 3), Math.Round(t.Kiln.LossFactor / t.Stored.LossFactor, 3), best),
-            Sentence(t, best));
+            Sentence(t));
     }
 
     /// <summary>The spread of the shelves, as sure as its two ends are.</summary>
@@ -107,20 +107,12 @@ internal static class LearningEndpoints
         return new Estimated(spread, Math.Sqrt(hot * hot + cool * cool));
     }
 
-    private static string Sentence(TaughtKiln t, string? best)
+    private static string Sentence(TaughtKiln t)
     {
         if (t.History.IsEmpty) return $"Nothing yet. {t.Stored.Name} teaches its numbers with every firing that is logged, and its display with every pack that is read.";
         var said = new List<string>();
-        if (t.Learned.Packs > 0)
-        {
-            var off = Math.Round(t.Learned.Offset.Mean);
-            said.Add(off == 0 ? "Its display is true" : $"Its display reads {Phrases.Number(Math.Abs(off))} °C too {(off > 0 ? "low" : "high")}");
-        }
-        if (t.Learned.Shelves.Length > 1)
-        {
-            var (hot, cool) = (t.Learned.Shelves.MaxBy(s => s.Own.Mean), t.Learned.Shelves.MinBy(s => s.Own.Mean));
-            said.Add($"{Place(hot.Shelf)} gets {Phrases.Number(Math.Round(hot.Own.Mean - cool.Own.Mean))} °C of cone more than {Place(cool.Shelf)}; put what matters on {Place(best!)}");
-        }
+        if (LessonWords.Display(t.Learned.Offset, t.Learned.Packs) is { } display) said.Add(display);
+        if (LessonWords.Evenness(t.Learned.Shelves, Place) is { } even) said.Add(even);
         if (t.Learned.Logs > 0) said.Add($"its elements give {Phrases.Number(Math.Round(t.Learned.Health.Mean * 100))} % of what new ones do");
         var text = string.Join("; ", said);
         return text.Length == 0 ? "" : $"{char.ToUpperInvariant(text[0])}{text[1..]}.";

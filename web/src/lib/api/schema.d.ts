@@ -9324,6 +9324,7 @@ export interface components {
       loss: components['schemas']['TaughtNumber'];
       /** @description Packs of this firing that were not believed: 04 or 4? */
       heldBack: components['schemas']['HeldBackContract'][];
+      displaySays?: null | string;
     };
     /** @description What a kiln has taught: each number with how sure it is, how many readings stand behind it and since when it counts. */
     LearnedContract: {

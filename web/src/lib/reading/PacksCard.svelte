@@ -120,16 +120,10 @@
               )}
             </dd>
           </div>{/if}
-        {#if said.learned && said.learned.offset.readings > 0}<div>
-            <dt>The display, by {said.learned.offset.readings} packs</dt>
-            <dd>
-              {Math.abs(said.learned.offset.mean) < 0.5
-                ? 'true'
-                : `reads ${number(Math.abs(said.learned.offset.mean), 0)} °C too ${said.learned.offset.mean > 0 ? 'low' : 'high'}`}
-              ± {number(said.learned.offset.sd * 1.28, 0)}
-            </dd>
-          </div>{/if}
       </dl>
+      {#if said.learned?.displaySays}<p data-testid="display-says">
+          So far {said.learned.displaySays}.
+        </p>{/if}
       {#each held as h (h.shelf)}
         <p class="wrong">
           The pack of the {h.shelf} says {number(h.told, 0)} °C where {number(h.expected, 0)} was expected: was

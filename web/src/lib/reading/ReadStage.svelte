@@ -55,11 +55,13 @@
     ...causesOf(firingId, draft?.view.version ?? 0),
     enabled: (draft?.view.reading.results?.faults ?? []).length > 0
   }));
+  /** The cause to go by, where something of this firing speaks for it; else how many are as good as each other. */
   const first = $derived(
     (draft?.view.reading.results?.faults ?? []).length > 0
       ? ((causes.data ?? []).find((c) => c.advised) ?? causes.data?.[0])
       : undefined
   );
+  const speaks = $derived(first?.evidence.some((e) => e.points > 0) ?? false);
 
   /** "slow band 0.34 of what it needs (…)" as a sentence of its own. */
   const said = (text: string | undefined) => (text ? `${text[0]?.toUpperCase()}${text.slice(1)}.` : '');
@@ -126,10 +128,15 @@
     <ConflictBanner draft={reading} what="reading" />
     {#if first}
       <p class="card-paper px-4 py-2.5" data-testid="why-line">
-        <b>{faultName(first.fault)}: {first.cause}.</b>
-        {said(first.evidence.findLast((e) => e.points > 0)?.text)}
-        {#if first.patch}
-          <a class="link" href="#what-to-change">What to change</a>{/if}
+        {#if speaks}
+          <b>{faultName(first.fault)}: {first.cause}.</b>
+          {said(first.evidence.findLast((e) => e.points > 0)?.text)}
+          {#if first.patch}<a class="link" href="#what-to-change">What to change</a>{/if}
+        {:else}
+          <b>{faultName(first.fault)}: nothing that was measured says why.</b>
+          Several causes are as likely as each other.
+          <a class="link" href="#what-to-change">See them, and what would tell them apart</a>
+        {/if}
       </p>
     {/if}
     <div class="read">
