@@ -69,14 +69,12 @@ public static class SlipFinder
         {
             var p = slip is null ? 1 - AnySlip : prior[slip.Kind] / whole[slip.Kind];
             var still = new List<(Answer, List<(string, double)>)>();
-            // Pressed wrong, what stands there was left by somebody; another program is a whole one, and a studio's programs are alike.
-            var isLeft = slip is { Kind: not "wrong-slot" } && slip.Shows.Values.Any(v => v is null);
             foreach (var shown in read)
             {
-                // What only comes up because it ends elsewhere says nothing by itself.
+                // What only comes up because it ends elsewhere was left there by somebody, whatever was done.
                 if (slip is null ? !right.TryGetValue(shown.Asked.Id, out var expected) : !slip.Shows.TryGetValue(shown.Asked.Id, out expected))
                 {
-                    if (isLeft) p *= LeftThere(shown);
+                    p *= LeftThere(shown);
                     continue;
                 }
                 if (expected is null) p *= slip is { Kind: "wrong-slot" } && right.GetValueOrDefault(shown.Asked.Id) == shown.Shown ? Alike(shown) : LeftThere(shown);
