@@ -30,6 +30,9 @@
     const minutes = startsAt ? Math.round((Date.parse(startsAt) - now) / 60_000) : 0;
     return minutes > 0 && minutes < 24 * 60 ? minutes : null;
   });
+  $effect(() => {
+    if (asksDelay && untilStart && setting.fit) setting.countDown(clockTime(untilStart));
+  });
 </script>
 
 <header class="head">

@@ -27,7 +27,14 @@ export interface ToSet {
   load?: LoadBody | null;
 }
 
-const kept = (kilnId: number, code: string) => `ember.set.${kilnId}.${code}`;
+const kept = (kilnId: number, told: string) => `ember.set.${kilnId}.${told}`;
+
+/** A program as it is told, but for the delay, which goes on while somebody keys it in. */
+const toldOf = (fit: Fit | null) =>
+  (fit?.program ?? [])
+    .filter((a) => a.question !== 'delay')
+    .map((a) => `${a.question}=${a.shown}`)
+    .join(' ');
 
 /** Setting one schedule at one kiln: the card with its ticks, what was read back, and what is recorded of it. */
 export class Setting {
@@ -39,6 +46,8 @@ export class Setting {
   trouble: string | null = $state(null);
   slot: string | null = $state(null);
   delay = $state('0:00');
+  /** The delay is the time until the planned start. */
+  follows = $state(true);
   /** So many lines of the card are done. */
   ticked = $state(0);
   /** What was read off the display, question by question. */
@@ -60,6 +69,7 @@ export class Setting {
       this.fit = null;
       this.slot = null;
       this.delay = '0:00';
+      this.follows = true;
       await this.look();
     }
     await this.ask();
@@ -87,7 +97,7 @@ export class Setting {
       // As it was set before, else where it belongs.
       const before = this.past.find((e) => e.clean && e.controller === bank.data?.controller);
       this.slot = before?.slot ?? bank.data?.place ?? null;
-      if (before) this.delay = clockTime(before.delayMinutes);
+      if (before) [this.delay, this.follows] = [clockTime(before.delayMinutes), false];
     } catch (error) {
       this.trouble = sayProblem(error);
     }
@@ -98,7 +108,18 @@ export class Setting {
     void this.ask();
   }
 
+  /** Somebody says how long it waits: it no longer goes by the planned start. */
   wait(delay: string): void {
+    this.follows = false;
+    this.delay = delay;
+    void this.ask();
+  }
+
+  /** Counts down to the planned start until the delay itself is keyed, or anything was read back. */
+  countDown(delay: string): void {
+    const keyed = this.lines.findIndex((l) => l.question === 'delay');
+    const isKeyed = keyed >= 0 && this.ticked > keyed;
+    if (!this.follows || isKeyed || this.readSoFar.length > 0 || this.delay === delay) return;
     this.delay = delay;
     void this.ask();
   }
@@ -262,6 +283,7 @@ export class Setting {
 
   /** It is entered; the next time begins with a clean card. */
   private forget(): void {
+    this.follows = false;
     if (this.place) localStorage.removeItem(this.place);
     this.ticked = 0;
     this.shown = [];
@@ -270,15 +292,15 @@ export class Setting {
 
   /** What was wrong is to be read once more; the rest stays. */
   private readAgain(back: ReadBack): void {
-    const first =
-      this.fit?.program?.findIndex((a) => back.differences.some((d) => d.question === a.question)) ?? 0;
-    this.shown = this.shown.map((s, i) => (i >= first ? '' : s));
+    const isWrong = (i: number) =>
+      back.differences.some((d) => d.question === this.fit?.program?.[i]?.question);
+    this.shown = this.shown.map((s, i) => (isWrong(i) ? '' : s));
     this.keep();
     void this.compare();
   }
 
   private take(fit: Fit): void {
-    const another = fit.code !== this.fit?.code;
+    const another = toldOf(fit) !== toldOf(this.fit);
     this.fit = fit;
     if (!another) return;
     // What was ticked and read belongs to just this program.
@@ -289,7 +311,7 @@ export class Setting {
   }
 
   private get place(): string | null {
-    return this.what && this.fit?.code ? kept(this.what.kilnId, this.fit.code) : null;
+    return this.what && this.fit?.code ? kept(this.what.kilnId, toldOf(this.fit)) : null;
   }
 
   private keep(): void {

@@ -70,7 +70,7 @@ test('ticks and what was read stay on this device until it is recorded, for just
   expect(again.line?.question).toBe('target.1');
   again.tick(1);
   expect(again.ticked).toBe(1);
-  nowFits = { ...fit, code: 'ZZZZ' };
+  nowFits = { ...fit, code: 'ZZZZ', program: fit.program?.slice(1) ?? null };
   const other = await begun();
   expect([other.ticked, other.shown]).toEqual([0, []]);
 });
@@ -131,7 +131,7 @@ test('a clean one is set, and the next time begins with an empty card', async ()
   });
 });
 
-test('what was wrong is read again, from the first wrong value on', async () => {
+test('what was wrong is read again, and nothing else', async () => {
   const setting = await begun();
   setting.read(0, '100\t12\t0.10');
   readBack = {
@@ -142,7 +142,7 @@ test('what was wrong is read again, from the first wrong value on', async () => 
   };
   await setting.record('digit-dropped');
   expect(lastAsked('/entered')).toMatchObject({ slip: 'digit-dropped' });
-  expect(setting.shown).toEqual(['100', '', '']);
+  expect(setting.shown).toEqual(['100', '', '0.10']);
 });
 
 test('what was set before is looked at as it was set: in that program, with that delay', async () => {
@@ -179,4 +179,23 @@ test('when the program does not answer, what was typed is still there', async ()
   expect(await setting.record()).toBe(false);
   expect(setting.trouble).toContain('still here');
   expect(setting.shown).toEqual(['100']);
+});
+
+test('the delay counts down to the planned start until it is keyed, read back, or said otherwise', async () => {
+  nowFits = {
+    ...fit,
+    keystrokes: [...fit.keystrokes, { question: 'delay', keys: ['take'], display: 'wait 0.00' }]
+  } as Fit;
+  const setting = await begun();
+  setting.countDown('6:30');
+  await until(() => expect(lastAsked('/fit')).toMatchObject({ delayMinutes: 390 }));
+  setting.countDown('6:29');
+  expect(setting.delay).toBe('6:29');
+  setting.tick(4);
+  setting.countDown('6:28');
+  expect(setting.delay).toBe('6:29');
+  setting.tick(4);
+  setting.wait('1:00');
+  setting.countDown('6:27');
+  expect(setting.delay).toBe('1:00');
 });
