@@ -154,7 +154,11 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
     }
 
     private sealed class InstantConverter() : ValueConverter<Instant, long>(
-        instant => instant.ToUnixTimeMilliseconds(), milliseconds => Instant.FromUnixTimeMilliseconds(milliseconds));
+        instant => instant.ToUnixTimeMilliseconds(), milliseconds => Instant.FromUnixTimeMilliseconds(Math.Clamp(milliseconds, Earliest, Latest)));
+
+    // A moment that is none, in a file that was damaged, would stop the reading of every row of its table. 1900 and 2300.
+    private const long Earliest = -2_208_988_800_000;
+    private const long Latest = 10_413_792_000_000;
 }
 
 /// <summary>For the migrations tool only; the program itself is given its file by the App.</summary>

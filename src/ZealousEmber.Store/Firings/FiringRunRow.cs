@@ -63,7 +63,7 @@ internal sealed class FiringRunRow
     {
         var d = StoredJson.Read<StoredRun>(Document);
         return new FiringRun(
-            FiringId, KilnId, Enum.Parse<LinkKind>(Link), StartsAt, StartedAt, By, FiringProgram.Create([.. d.Program.Select(s => s.Read())]).Value, d.IsAsEntered, d.Goal is null ? null : ConeNumber.Parse(d.Goal).Value,
+            FiringId, KilnId, StoredWord.Read<LinkKind>(Link), StartsAt, StartedAt, By, FiringProgram.Create([.. d.Program.Select(s => s.Read())]).Value, d.IsAsEntered, d.Goal is null ? null : ConeNumber.Parse(d.Goal).Value,
             d.Kiln.Read().Kiln, d.Load, Temperature.FromCelsius(d.Start), d.Kind, d.Speed, d.Seed, [.. d.Faults], StoppedAt, OpenedAt, CooledAt, ReadAt, ClosedAt, d.Taught);
     }
 }
@@ -97,7 +97,7 @@ internal sealed class FiringEntryRow
 
     public static FiringEntryRow From(int firingId, FiringEntry e) => new() { FiringId = firingId, Key = e.Key, Kind = e.Kind.ToString(), At = e.At, By = e.By, Celsius = e.Celsius, Subject = e.Subject, Text = e.Text, NotedAt = e.NotedAt };
 
-    public FiringEntry Read() => new(Key, Enum.Parse<EntryKind>(Kind), At, By, Celsius, Subject, Text, NotedAt);
+    public FiringEntry Read() => new(Key, StoredWord.Read<EntryKind>(Kind), At, By, Celsius, Subject, Text, NotedAt);
 }
 
 /// <summary>The token a kiln's logger pushes with; only its hash is kept.</summary>

@@ -144,7 +144,7 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
     [
         .. Rows.Readable(FiringRecordRow.Table, await Matching(query).OrderByDescending(r => r.StartsAt).Take(most)
             .Select(r => new { r.FiringId, r.Name, r.StartsAt, r.KilnId, r.Kind, r.Faults, r.Out, r.Lost, r.TopHours, r.Last100Hours, r.Past, r.PackOffset, r.Kwh, r.Cost, r.FullPowerHours }).ToListAsync(cancel),
-            r => new FollowedFiring(r.FiringId, r.Name, r.StartsAt, r.KilnId, Enum.Parse<ScheduleKind>(r.Kind), Parts(r.Faults), r.Out, r.Lost, r.TopHours, r.Last100Hours, r.Past, r.PackOffset, r.Kwh, r.Cost, r.FullPowerHours)).Reverse(),
+            r => new FollowedFiring(r.FiringId, r.Name, r.StartsAt, r.KilnId, StoredWord.Read<ScheduleKind>(r.Kind), Parts(r.Faults), r.Out, r.Lost, r.TopHours, r.Last100Hours, r.Past, r.PackOffset, r.Kwh, r.Cost, r.FullPowerHours)).Reverse(),
     ];
 
     private static FiringRecord Read(FiringRecordRow row, FiringFiguresRow? figures) => Rows.Read(FiringRecordRow.Table, row.FiringId, row.Name, row, r => r.Read(figures));
@@ -182,5 +182,5 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
     private static IReadOnlyList<int> Numbers(string bars) => [.. Parts(bars).Select(n => int.Parse(n, System.Globalization.CultureInfo.InvariantCulture))];
 
     private static LogbookRow Read(FiringRecordRow r, FiringFigures? figures) => new(
-        r.FiringId, r.Name, Enum.Parse<ScheduleKind>(r.Kind), r.KilnId, r.StartsAt, r.By, r.Goal, r.Reached, r.ScheduleId, r.ScheduleVersion, Numbers(r.Glazes), Numbers(r.Clays), Parts(r.Faults), r.Out, r.Lost, r.IsReference, figures);
+        r.FiringId, r.Name, StoredWord.Read<ScheduleKind>(r.Kind), r.KilnId, r.StartsAt, r.By, r.Goal, r.Reached, r.ScheduleId, r.ScheduleVersion, Numbers(r.Glazes), Numbers(r.Clays), Parts(r.Faults), r.Out, r.Lost, r.IsReference, figures);
 }

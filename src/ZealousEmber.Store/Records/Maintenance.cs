@@ -28,7 +28,7 @@ internal sealed class MaintenanceRow
 
     public Instant? DeletedAt { get; set; }
 
-    public Maintenance Read() => new(Id, Enum.Parse<MaintenanceKind>(Kind), At, By, Note);
+    public Maintenance Read() => new(Id, StoredWord.Read<MaintenanceKind>(Kind), At, By, Note);
 }
 
 /// <summary>What somebody said over what a kiln has taught, and when it is to be reminded of; as JSON.</summary>

@@ -70,7 +70,7 @@ internal sealed class EnteredProgramRow
     {
         var entry = StoredJson.Read<StoredEntry>(Document);
         return new EnteredProgram(
-            KilnId, FiringId, ScheduleId, ScheduleVersion, Name, Enum.Parse<ScheduleKind>(Kind), Controller, Slot, entry.DelayMinutes, [.. entry.Program], Code, entry.Unit,
+            KilnId, FiringId, ScheduleId, ScheduleVersion, Name, StoredWord.Read<ScheduleKind>(Kind), Controller, Slot, entry.DelayMinutes, [.. entry.Program], Code, entry.Unit,
             FiringProgram.Create([.. entry.Fired.Select(s => s.Read())]).Value, [.. entry.Shown], IsClean, Slip, At, By);
     }
 }

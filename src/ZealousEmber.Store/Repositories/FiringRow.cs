@@ -75,7 +75,7 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
     }
 
     public FiringDraft Read() => FiringDraft.Create(
-        Name, Enum.Parse<ScheduleKind>(Kind), KilnId, GoalCone is null ? null : ConeNumber.Parse(GoalCone).Value, Enum.Parse<TemperatureUnit>(Unit),
+        Name, StoredWord.Read<ScheduleKind>(Kind), KilnId, GoalCone is null ? null : ConeNumber.Parse(GoalCone).Value, StoredWord.Read<TemperatureUnit>(Unit),
         [.. StoredJson.Read<StoredLot[]>(Lots).Select(l => l.Read())],
         this.ReadPreferences(),
         HoldMinutes, ScheduleId is { } id ? new PinnedSchedule(id, ScheduleVersion) : null, Packed, WitnessPack,

@@ -45,10 +45,10 @@ internal sealed class KilnRow : EntityRow
     /// <summary>The checked kiln; one that does not pass its own rules throws.</summary>
     public StudioKiln Read()
     {
-        var (numbers, unit) = (StoredJson.Read<Dictionary<string, double?>>(Numbers), Enum.Parse<TemperatureUnit>(Unit));
+        var (numbers, unit) = (StoredJson.Read<Dictionary<string, double?>>(Numbers), StoredWord.Read<TemperatureUnit>(Unit));
         var (chamber, props) = (Chamber is null ? null : StoredJson.Read<StoredChamber>(Chamber).Read(), Props is null ? null : StoredJson.Read<StoredProps>(Props).Read());
         return Fuel is not null
             ? FuelKiln.Create(new FuelKilnSpecification(Name, Class, Core.Kilns.Fuel.Fuel.Find(Fuel), Notes, numbers, unit, chamber, props)).Value
-            : Kiln.Create(new KilnSpecification(Name, Class, Enum.Parse<Brick>(Brick), Enum.Parse<HoldClock>(HoldClock), Notes, numbers, unit, chamber, props, ControllerId)).Value;
+            : Kiln.Create(new KilnSpecification(Name, Class, StoredWord.Read<Brick>(Brick), StoredWord.Read<HoldClock>(HoldClock), Notes, numbers, unit, chamber, props, ControllerId)).Value;
     }
 }

@@ -1,5 +1,6 @@
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Json;
 
 namespace ZealousEmber.Store.Repositories;
 
@@ -25,7 +26,7 @@ internal sealed class ClayRow : StockRow
     public void Write(Clay clay) => (Name, Kind, ConeFrom, ConeTo, Shrinkage, Absorption, BurnsOutSlowly, Notes) =
         (clay.Name, clay.Kind.ToString(), clay.Range?.Coolest.Number, clay.Range?.Hottest.Number, clay.Shrinkage, clay.Absorption, clay.BurnsOutSlowly, clay.Notes);
 
-    public Clay Read() => Clay.Create(Name, Enum.Parse<ClayKind>(Kind), ConeFrom, ConeTo, Shrinkage, Absorption, BurnsOutSlowly, Notes).Value;
+    public Clay Read() => Clay.Create(Name, StoredWord.Read<ClayKind>(Kind), ConeFrom, ConeTo, Shrinkage, Absorption, BurnsOutSlowly, Notes).Value;
 }
 
 /// <summary>A glaze as kept; its slow band in °C.</summary>

@@ -38,7 +38,7 @@ internal static class ScheduleContent
 
     /// <summary>The checked schedule; one that does not pass its own rules throws.</summary>
     public static Schedule Read(this IScheduleContent row) => Schedule.Create(
-        row.Name, Enum.Parse<ScheduleKind>(row.Kind), Enum.Parse<TemperatureUnit>(row.Unit), [.. StoredJson.Read<StoredStep[]>(row.Segments).Select(s => s.Read())], row.Notes,
+        row.Name, StoredWord.Read<ScheduleKind>(row.Kind), StoredWord.Read<TemperatureUnit>(row.Unit), [.. StoredJson.Read<StoredStep[]>(row.Segments).Select(s => s.Read())], row.Notes,
         StoredJson.Read<string[]>(row.Tags), row.GoalCone is null ? null : ConeNumber.Parse(row.GoalCone).Value).Value;
 }
 

@@ -1,4 +1,5 @@
 using ZealousEmber.Core.Planning;
+using ZealousEmber.Store.Json;
 
 namespace ZealousEmber.Store.Settings;
 
@@ -33,6 +34,6 @@ internal static class PreferenceColumns
         (p.Drying.ToString(), p.Approach.ToString(), p.Cooling.ToString(), p.Hold.ToString(), p.Bisque.ToString(), p.Goal.ToString(), p.DropBy, p.Air.ToString());
 
     public static PlanningPreferences ReadPreferences(this IPreferenceColumns row) => new(
-        Enum.Parse<DryingOption>(row.Drying), Enum.Parse<ApproachOption>(row.Approach), Enum.Parse<CoolingOption>(row.Cooling),
-        Enum.Parse<HoldOption>(row.Hold), Enum.Parse<BisqueOption>(row.Bisque), Enum.Parse<GoalOption>(row.GoalOption), row.DropBy, Enum.Parse<AirOption>(row.Air));
+        StoredWord.Read<DryingOption>(row.Drying), StoredWord.Read<ApproachOption>(row.Approach), StoredWord.Read<CoolingOption>(row.Cooling),
+        StoredWord.Read<HoldOption>(row.Hold), StoredWord.Read<BisqueOption>(row.Bisque), StoredWord.Read<GoalOption>(row.GoalOption), row.DropBy, StoredWord.Read<AirOption>(row.Air));
 }

@@ -50,9 +50,9 @@ internal sealed class StudioSettingsRow : SettingsRow
         DateTimeZoneProviders.Tzdb.GetZoneOrNull(Zone) ?? DateTimeZone.Utc,
         new EnergyPrices(Currency, [.. StoredJson.Read<StoredTariff[]>(Tariffs).Select(t => t.Read())]),
         [.. StoredJson.Read<StoredPerson[]>(People).Select(p => p.Read())],
-        Enum.Parse<AttendanceRule>(Rule),
+        StoredWord.Read<AttendanceRule>(Rule),
         [.. StoredJson.Read<WatchKind[]>(Marked)],
-        new StudioDisplay(Enum.Parse<ClockFormat>(Clock), Enum.Parse<TemperatureUnit>(Temperature), new DisplayUnits(Enum.Parse<LengthUnit>(Length), Enum.Parse<MassUnit>(Mass))));
+        new StudioDisplay(StoredWord.Read<ClockFormat>(Clock), StoredWord.Read<TemperatureUnit>(Temperature), new DisplayUnits(StoredWord.Read<LengthUnit>(Length), StoredWord.Read<MassUnit>(Mass))));
 
     /// <summary>The prices of the time before carriers, as those of electricity.</summary>
     public void UpgradePrices()

@@ -6,11 +6,18 @@
   import FiringChart from '$lib/chart/FiringChart.svelte';
   import { toUnit } from '$lib/chart/glow';
   import { degrees, duration, number } from '$lib/format';
+  import { kilnList } from '$lib/kilns';
   import { allSchedules } from '$lib/library/queries';
 
   const a = $derived(Number(page.url.searchParams.get('a')) || null);
   const b = $derived(Number(page.url.searchParams.get('b')) || null);
   const list = createQuery(allSchedules);
+  const kilns = createQuery(kilnList);
+  /** The kiln somebody chose; without one, that of the first schedule's firing. */
+  const asked = $derived.by(() => {
+    const named = page.url.searchParams.get('kiln');
+    return named === 'plain' ? ('plain' as const) : Number(named) || null;
+  });
 
   async function read(id: number): Promise<Schedule> {
     const { data, error } = await api.GET('/api/schedules/{id}', { params: { path: { id } } });
@@ -18,13 +25,24 @@
     return data;
   }
 
+  /** The firing a schedule was planned for, whose kiln and load it is compared with. */
+  async function firingOf(id: number) {
+    const { data, error, response } = await api.GET('/api/schedules/{id}/firing', {
+      params: { path: { id } }
+    });
+    if (!data && response.status !== 204) throw error;
+    return data ? { id: data.id, name: data.firing.name, kilnId: data.firing.kilnId ?? null } : null;
+  }
+
   /** Both on the scale of the first, or they could not share a chart. */
-  async function look(schedule: Schedule, unit: Unit) {
+  async function look(schedule: Schedule, unit: Unit, kilnId: number | null, firingId: number | null) {
     const converted = await api.POST('/api/schedules/convert', { body: { schedule, unit } });
     if (!converted.data) throw converted.error;
     const { data, error } = await api.POST('/api/preview', {
       body: {
         schedule: converted.data,
+        kilnId,
+        load: firingId === null ? null : { firingId },
         between: [
           { from: toUnit(1000, unit), to: toUnit(1400, unit) },
           { from: toUnit(850, unit), to: toUnit(1040, unit) }
@@ -36,13 +54,18 @@
   }
 
   const both = createQuery(() => ({
-    queryKey: ['schedules', 'compare', a, b],
+    queryKey: ['schedules', 'compare', a, b, asked],
     enabled: a !== null,
     queryFn: async () => {
       const first = await read(a ?? 0);
       const second = b === null ? null : await read(b);
       const unit = first.unit;
-      return { one: await look(first, unit), two: second && (await look(second, unit)) };
+      const of = [await firingOf(first.id), second && (await firingOf(second.id))];
+      const kilnId = asked === 'plain' ? null : (asked ?? of[0]?.kilnId ?? of[1]?.kilnId ?? null);
+      // Both with the same load, or the difference would be the load's.
+      const load = of.find((firing) => firing && kilnId !== null && firing.kilnId === kilnId) ?? null;
+      const on = [unit, kilnId, load?.id ?? null] as const;
+      return { one: await look(first, ...on), two: second && (await look(second, ...on)), kilnId, load };
     }
   }));
 
@@ -90,11 +113,13 @@
   const signed = (value: number, say: (v: number) => string) =>
     Math.abs(value) < 0.5 ? 'same' : `${value > 0 ? '+' : '−'}${say(Math.abs(value))}`;
 
-  const choose = (which: 'a' | 'b', id: string) =>
-    void goto(`/schedules/compare?a=${which === 'a' ? id : (a ?? '')}&b=${which === 'b' ? id : (b ?? '')}`, {
-      replaceState: true,
-      keepFocus: true
-    });
+  const choose = (which: 'a' | 'b' | 'kiln', value: string) => {
+    const query = Object.entries({ a, b, kiln: asked, [which]: value })
+      .filter(([, v]) => v !== null)
+      .map(([name, v]) => `${name}=${v}`)
+      .join('&');
+    void goto(`/schedules/compare?${query}`, { replaceState: true, keepFocus: true });
+  };
 </script>
 
 <svelte:head><title>Compare · Zealous Ember</title></svelte:head>
@@ -130,6 +155,19 @@
     <h1 class="text-2xl">Compare</h1>
     {@render chooser('a', a, 'The first schedule')}
     {@render chooser('b', b, 'The second schedule')}
+    <label class="flex items-center gap-2 text-sm"
+      >in
+      <select
+        class="select select-sm w-auto"
+        value={String(both.data?.kilnId ?? 'plain')}
+        onchange={(e) => choose('kiln', e.currentTarget.value)}
+        data-testid="in-kiln"
+      >
+        {#each kilns.data ?? [] as kiln (kiln.id)}<option value={String(kiln.id)}>{kiln.kiln.name}</option
+          >{/each}
+        <option value="plain">no kiln: as written</option>
+      </select></label
+    >
   </header>
   {#if both.isError}
     <p class="text-error" role="alert">{sayProblem(both.error)}</p>
@@ -170,6 +208,10 @@
           </tbody>
         </table>
       </div>
+      <p class="text-soft text-[12.5px]">
+        {#if both.data?.load}Both with the load of “{both.data.load.name}”.{:else if both.data?.kilnId}Both
+          with a usual load of this kiln.{:else}As written: whether a kiln can follow is not asked.{/if}
+      </p>
       {#if one.schedule.unit !== two.schedule.unit}
         <p class="text-soft text-[12.5px]">
           Both are shown in °{unit}; the second was written in °{two.schedule.unit}.
