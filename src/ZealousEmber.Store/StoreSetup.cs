@@ -26,6 +26,7 @@ public static class StoreSetup
         services.AddSingleton<WriteQueue>();
         services.AddSingleton<StoreHealth>();
         services.AddSingleton<IInterceptor, ConnectionSettings>();
+        services.AddSingleton<IInterceptor, LenientReading>();
         services.AddSingleton<IInterceptor, HealthWatch>();
         services.AddSingleton<IInterceptor, SaveWatch>();
         services.AddDbContext<StudioContext>((provider, options) => options

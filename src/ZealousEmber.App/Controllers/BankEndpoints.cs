@@ -55,7 +55,7 @@ internal static class BankEndpoints
         var controller = kiln.Item.ControllerId is { } controllerId ? await studio.Controllers.Find(controllerId, cancel) : null;
         if (controller is null) problems.Add(new Problem("controllerId", "This kiln names no controller yet: choose one on its page."));
         var version = await FindVersion(wire, studio, problems, cancel);
-        if (wire.FiringId is { } firing && await studio.Firings.Find(firing, cancel) is null) problems.Add(new Problem("firingId", $"There is no firing {firing} in this studio."));
+        if (wire.FiringId is { } firing && !await studio.Firings.Exists(firing, cancel)) problems.Add(new Problem("firingId", $"There is no firing {firing} in this studio."));
         if (wire.Slip is { } said && SlipKinds.All.All(k => k.Kind != said)) problems.Add(new Problem("slip", $"A slip is one of these: {string.Join(", ", SlipKinds.All.Select(k => k.Kind))}."));
         var shown = ReadBackTask.ReadShown(wire.Shown, wire.Text, problems);
         var wish = FitTask.ReadWish(new FitRequestContract(wire.Schedule, GoalCone: wire.GoalCone, StartTemperature: wire.StartTemperature, Slot: wire.Slot, DelayMinutes: wire.DelayMinutes), controller?.Item.Profile, problems);

@@ -72,7 +72,7 @@ internal sealed class StudioExport(
     private async Task AddPhoto(ZipArchive zip, PhotoOf of, int id, CancellationToken cancel)
     {
         if (await photos.Find(of, id, cancel) is not { } photo) return;
-        await Add(zip, $"photos/{of.ToString().ToLowerInvariant()}-{id}.{photo.ContentType switch { "image/jpeg" => "jpeg", "image/png" => "png", "image/webp" => "webp", _ => "bin" }}", photo.Bytes, cancel);
+        await Add(zip, $"photos/{of.ToString().ToLowerInvariant()}-{id}.{photo.Extension}", photo.Bytes, cancel);
     }
 
     private Task Add(ZipArchive zip, string name, object content, CancellationToken cancel) => Add(zip, name, JsonSerializer.SerializeToUtf8Bytes(content, options), cancel);

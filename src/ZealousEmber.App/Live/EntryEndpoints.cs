@@ -116,11 +116,11 @@ internal static class EntryEndpoints
     }
 
     private static async Task<IResult> All(int id, [AsParameters] LiveStudio studio, CancellationToken cancel) =>
-        await studio.Firings.Find(id, cancel) is null ? ProblemResponses.NotFound("firing") : Results.Ok((await studio.Runs.Entries(id, cancel)).Select(e => Write(e, studio.Now)));
+        !await studio.Firings.Exists(id, cancel) ? ProblemResponses.NotFound("firing") : Results.Ok((await studio.Runs.Entries(id, cancel)).Select(e => Write(e, studio.Now)));
 
     private static async Task<IResult> Add(int id, EntryRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel)
     {
-        if (await studio.Firings.Find(id, cancel) is null) return ProblemResponses.NotFound("firing");
+        if (!await studio.Firings.Exists(id, cancel)) return ProblemResponses.NotFound("firing");
         var run = await studio.Runs.Find(id, cancel);
         var now = run?.Clock(studio.Now) ?? studio.Now;
         var problems = new List<Problem>();
@@ -154,7 +154,7 @@ internal static class EntryEndpoints
 
     private static async Task<IResult> AddPhoto(int id, string key, DateTimeOffset? at, string? text, [AsParameters] LiveStudio studio, HttpRequest request, CancellationToken cancel)
     {
-        if (await studio.Firings.Find(id, cancel) is null) return ProblemResponses.NotFound("firing");
+        if (!await studio.Firings.Exists(id, cancel)) return ProblemResponses.NotFound("firing");
         var run = await studio.Runs.Find(id, cancel);
         var now = run?.Clock(studio.Now) ?? studio.Now;
         var problems = new List<Problem>();
@@ -173,7 +173,7 @@ internal static class EntryEndpoints
 
     private static async Task<IResult> ShowPhoto(int id, string key, [AsParameters] LiveStudio studio, CancellationToken cancel) =>
         await studio.Runs.PhotoAt(id, key, cancel) is { } photo
-            ? Results.Bytes(photo.Bytes, photo.ContentType, entityTag: new EntityTagHeaderValue($"\"{photo.TakenInAt.ToUnixTimeMilliseconds()}\""))
+            ? Results.Bytes(photo.Bytes, photo.SentAs, entityTag: new EntityTagHeaderValue($"\"{photo.TakenInAt.ToUnixTimeMilliseconds()}\""))
             : ProblemResponses.NotFound("photo");
 
     private static void Check(EntryRequest? wire, List<Problem> problems)

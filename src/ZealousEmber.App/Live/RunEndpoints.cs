@@ -59,7 +59,7 @@ internal static class RunEndpoints
         if (await studio.Runs.Start(run, entry, cancel) is null)
         {
             var taken = (await studio.Runs.UnderWay(cancel)).FirstOrDefault(r => r.KilnId == run.KilnId);
-            var what = taken is null ? null : (await studio.Firings.Find(taken.FiringId, cancel))?.Item.Name;
+            var what = taken is null ? null : await studio.NameOf(taken.FiringId, cancel);
             return Refused($"{await starter.NameOf(run.KilnId, cancel)} still has {(what is null ? "a firing" : $"“{what}”")} in it. Note there that it was opened, then start this one.");
         }
         await studio.Live.Follow(run, context.RequestServices, cancel);
@@ -157,7 +157,7 @@ internal static class RunEndpoints
     private static async Task<IResult> Show(int id, [AsParameters] LiveStudio studio, CancellationToken cancel)
     {
         if (await studio.Runs.Find(id, cancel) is { } run) return Results.Ok(Write(run, studio.Now));
-        return await studio.Firings.Find(id, cancel) is null ? ProblemResponses.NotFound("firing") : Results.NoContent();
+        return !await studio.Firings.Exists(id, cancel) ? ProblemResponses.NotFound("firing") : Results.NoContent();
     }
 
     private static async Task<IResult> Live(int id, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel)
@@ -193,19 +193,22 @@ internal static class RunEndpoints
     private static async Task<IResult> Room([AsParameters] LiveStudio studio, Repository<StudioKiln> kilns, CancellationToken cancel)
     {
         var rooms = new List<RoomKiln>();
-        foreach (var kiln in await kilns.Search(null, cancel))
+        var all = (await kilns.Search(null, cancel)).Select(k => (k.Id, k.Item.Name)).ToList();
+        // A kiln whose own row cannot be read is hot all the same.
+        all.AddRange(studio.Live.All.Select(r => (Id: r.Run.KilnId, r.Run.Kiln.Name)).Concat(studio.Live.Unreadable.Select(r => (Id: r.KilnId, Name: $"Kiln {r.KilnId}"))).Where(k => all.TrueForAll(a => a.Id != k.Id)).ToList());
+        foreach (var (id, name) in all)
         {
-            if (studio.Live.Unreadable.FirstOrDefault(r => r.KilnId == kiln.Id) is { } unreadable)
+            if (studio.Live.Unreadable.FirstOrDefault(r => r.KilnId == id) is { } unreadable)
             {
                 rooms.Add(new RoomKiln(
-                    kiln.Id, kiln.Item.Name, unreadable.FiringId, (await studio.Firings.Find(unreadable.FiringId, cancel))?.Item.Name, null, null, unreadable.StartsAt.ToDateTimeOffset(), null, null, null, unreadable.By,
+                    id, name, unreadable.FiringId, await studio.NameOf(unreadable.FiringId, cancel), null, null, unreadable.StartsAt.ToDateTimeOffset(), null, null, null, unreadable.By,
                     "How this firing was started cannot be read. The kiln may be hot: look at it. Once it is empty, say that it was opened."));
                 continue;
             }
-            var running = studio.Live.All.FirstOrDefault(r => r.Run.KilnId == kiln.Id);
+            var running = studio.Live.All.FirstOrDefault(r => r.Run.KilnId == id);
             if (running is null)
             {
-                rooms.Add(new RoomKiln(kiln.Id, kiln.Item.Name, null, null, null, null, null, null, null, null, null));
+                rooms.Add(new RoomKiln(id, name, null, null, null, null, null, null, null, null, null));
                 continue;
             }
             var (run, live) = (running.Run, await studio.Live.Now(running, cancel));
@@ -213,7 +216,7 @@ internal static class RunEndpoints
             if (live.Forecast is { } forecast) live = live with { Forecast = forecast with { Curve = [] } };
             DateTimeOffset? At(double? minute) => minute is { } m ? run.StartsAt.ToDateTimeOffset().AddMinutes(m) : null;
             rooms.Add(new RoomKiln(
-                kiln.Id, kiln.Item.Name, run.FiringId, (await studio.Firings.Find(run.FiringId, cancel))?.Item.Name, live.State, live, run.StartsAt.ToDateTimeOffset(), At(live.Next?.Minute), At(live.Forecast?.Open.P50), At(live.Forecast?.Top.P50), run.By, live.Trouble));
+                id, name, run.FiringId, await studio.NameOf(run.FiringId, cancel), live.State, live, run.StartsAt.ToDateTimeOffset(), At(live.Next?.Minute), At(live.Forecast?.Open.P50), At(live.Forecast?.Top.P50), run.By, live.Trouble));
         }
         return Results.Ok(rooms);
     }
@@ -244,6 +247,9 @@ internal static class RunEndpoints
 /// <summary>What the live addresses work with.</summary>
 internal readonly record struct LiveStudio(Repository<FiringDraft> Firings, FiringRuns Runs, LiveFirings Live, TimeProvider Time)
 {
+    /// <summary>What a firing is called; nothing where its plan cannot be read.</summary>
+    public async Task<string?> NameOf(int firing, CancellationToken cancel) => (await Firings.FindAll([firing], cancel)).GetValueOrDefault(firing)?.Name;
+
     /// <summary>The program's clock, as fine as it is stored.</summary>
     public Instant Now => Instant.FromUnixTimeMilliseconds(Time.GetUtcNow().ToUnixTimeMilliseconds());
 }

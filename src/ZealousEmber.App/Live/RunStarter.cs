@@ -51,7 +51,7 @@ internal sealed class RunStarter(Repository<StudioKiln> kilns, FiringAssessor as
     }
 
     /// <summary>Whether a kiln exists, by name, for messages.</summary>
-    public async Task<string> NameOf(int kilnId, CancellationToken cancel) => (await kilns.Find(kilnId, cancel))?.Item.Name ?? "The kiln";
+    public async Task<string> NameOf(int kilnId, CancellationToken cancel) => (await kilns.FindAll([kilnId], cancel)).GetValueOrDefault(kilnId)?.Name ?? "The kiln";
 
     private static Instant OnTheFive(Instant now)
     {

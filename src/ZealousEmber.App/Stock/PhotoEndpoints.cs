@@ -33,7 +33,7 @@ internal static class PhotoEndpoints
 
     private static async Task<IResult> Show(PhotoOf of, int id, PhotoRepository photos, CancellationToken cancel) =>
         await photos.Find(of, id, cancel) is { } photo
-            ? Results.Bytes(photo.Bytes, photo.ContentType, entityTag: new EntityTagHeaderValue($"\"{photo.TakenInAt.ToUnixTimeMilliseconds()}\""))
+            ? Results.Bytes(photo.Bytes, photo.SentAs, entityTag: new EntityTagHeaderValue($"\"{photo.TakenInAt.ToUnixTimeMilliseconds()}\""))
             : ProblemResponses.NotFound("photo");
 
     private static async Task<IResult> Save<T>(PhotoOf of, string what, int id, Repository<T> repository, PhotoRepository photos, HttpRequest request, CancellationToken cancel)

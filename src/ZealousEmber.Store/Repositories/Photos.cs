@@ -21,7 +21,16 @@ public enum PhotoOf
 /// <param name="ContentType">image/jpeg, image/png or image/webp.</param>
 /// <param name="Bytes">The picture.</param>
 /// <param name="TakenInAt">When it was saved; tells one photo of a thing from the next.</param>
-public sealed record Photo(string ContentType, byte[] Bytes, Instant TakenInAt);
+public sealed record Photo(string ContentType, byte[] Bytes, Instant TakenInAt)
+{
+    private static readonly string[] Known = ["image/jpeg", "image/png", "image/webp"];
+
+    /// <summary>What it is sent as: bytes of whatever kind where its own word is none of a photo.</summary>
+    public string SentAs => Known.Contains(ContentType) ? ContentType : "application/octet-stream";
+
+    /// <summary>What a file of it ends in.</summary>
+    public string Extension => Known.Contains(ContentType) ? ContentType.Split('/')[1] : "bin";
+}
 
 /// <summary>A photo's row, apart from the thing itself, so that lists stay light.</summary>
 internal sealed class PhotoRow

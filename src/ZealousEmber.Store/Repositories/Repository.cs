@@ -19,7 +19,10 @@ public abstract class Repository<T>
     /// <summary>One thing, or nothing when it is not there or was deleted. Throws <see cref="UnreadableRowException"/> when it cannot be read.</summary>
     public abstract Task<Versioned<T>?> Find(int id, CancellationToken cancel);
 
-    /// <summary>Several by their numbers, in one question; those that are not there are left out.</summary>
+    /// <summary>Whether it is there, readable or not.</summary>
+    public abstract Task<bool> Exists(int id, CancellationToken cancel);
+
+    /// <summary>Several by their numbers, in one question; those that are not there, or cannot be read, are left out.</summary>
     public abstract Task<IReadOnlyDictionary<int, T>> FindAll(IReadOnlyCollection<int> ids, CancellationToken cancel);
 
     /// <summary>Adds a new thing as its version 1; sent again with the same key it is the one that was added.</summary>
@@ -63,6 +66,8 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
 
     public override async Task<Versioned<T>?> Find(int id, CancellationToken cancel) =>
         await Present.AsNoTracking().FirstOrDefaultAsync(r => r.Id == id, cancel) is { } row ? ToVersioned(row) : null;
+
+    public override Task<bool> Exists(int id, CancellationToken cancel) => Present.AnyAsync(r => r.Id == id, cancel);
 
     public override async Task<IReadOnlyDictionary<int, T>> FindAll(IReadOnlyCollection<int> ids, CancellationToken cancel)
     {
