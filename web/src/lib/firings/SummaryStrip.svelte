@@ -56,6 +56,10 @@
       </p>
     {/each}
   </div>
+{:else if summary.isSuccess}
+  <p class="strip no-print text-soft" data-testid="summary">
+    Nothing is planned yet: <a class="link" href="/firings/{firingId}?stage=plan">plan it from the load</a>.
+  </p>
 {/if}
 
 <style>
