@@ -29,6 +29,7 @@ internal static class ReadBackTask
         var shown = ReadShown(wire.Shown, wire.Text, problems);
         var memory = profile is null || wire.Memory is null ? null : ControllerMapping.Read(wire.Memory, profile, problems);
         var program = profile is null ? [] : ReadProgram(wire.Program, profile, problems);
+        if (profile?.Give == Giving.Dials) problems.Add(new Problem("profile", "Switches show nothing to read back: they are turned by the clock."));
         if (problems.Count > 0) return Result<ReadBackResponse>.Failed(problems);
         var back = Compare(profile!, program, kind, start, shown, memory, await entered.Slips(cancel));
         return back.IsOk ? back.Value.Response : Result<ReadBackResponse>.Failed(back.Problems);

@@ -60,7 +60,9 @@ internal static class ReadingEndpoints
         switch (await studio.Records.Save(id, run.KilnId, version, packs, results, Versions.Stamp(context.Request), cancel))
         {
             case SaveOutcome<FiringRecord>.Conflict { Current: var current }:
-                return Versions.Conflict(What, current.Version, current.SaveKey, await View((await studio.Reader.Read(id, cancel))!, studio, cancel), context.Response);
+                // Deleted meanwhile by somebody else: then there is nothing to be shown beside it.
+                if (await studio.Reader.Read(id, cancel) is not { } there) break;
+                return Versions.Conflict(What, current.Version, current.SaveKey, await View(there, studio, cancel), context.Response);
             case SaveOutcome<FiringRecord>.Saved:
                 await studio.Reader.Refresh(id, cancel);
                 if (await studio.Reader.Read(id, cancel) is not { } firing) break;

@@ -17,6 +17,15 @@ public sealed class ControllerTests(RunningStudio studio) : IClassFixture<Runnin
     private async Task<int> IdOf(string name) =>
         (await (await studio.Http.GetAsync("/api/controllers")).Content.ReadFromJsonAsync<JsonNode>())!.AsArray().Single(c => c!["profile"]!["name"]!.GetValue<string>() == name)!["id"]!.GetValue<int>();
 
+    [Theory]
+    [InlineData("Spyhole")]
+    [InlineData("Bung")]
+    public async Task Switches_have_nothing_to_read_back(string name)
+    {
+        foreach (var shown in new[] { "[]", """["1"]""" })
+            (await (await Post("/read-back", $$"""{"profileId":{{await IdOf(name)}},"program":[],"shown":{{shown}}}""")).Problem("profile")).ShouldContain("turned by the clock");
+    }
+
     [Fact]
     public async Task Ten_come_with_the_program_and_are_copied_not_changed()
     {

@@ -13,6 +13,7 @@ public static class ProgramSchedule
     /// <param name="start">The kiln's temperature when it begins.</param>
     public static Result<FiringProgram> Of(ControllerProfile profile, IReadOnlyList<Answer> program, Temperature start)
     {
+        if (profile.Give == Giving.Dials) return new Problem("program", "Switches have no program: they are turned by the clock.");
         var steps = profile.Give == Giving.Cone ? PresetSteps.Of(profile, program, start) : Stepwise(profile, program, start);
         if (steps.Problems is [var problem, ..]) return problem with { Field = "program" };
         if (steps.Value.Count == 0) return new Problem("program", "This program has no step.");
