@@ -45,8 +45,9 @@ internal static class ReadingEndpoints
     /// <summary>Saves packs, results or both, and answers with as much.</summary>
     private static async Task<IResult> Save(int id, IReadOnlyList<PackContract?>? wirePacks, ResultsContract? wireResults, ReadingStudio studio, HttpContext context, CancellationToken cancel)
     {
-        if (await studio.Runs.Find(id, cancel) is not { } run)
-            return !await studio.Firings.Exists(id, cancel) ? ProblemResponses.NotFound("firing") : RunEndpoints.Refused("This firing was never started here. Import its log first, or start it by hand.");
+        // A deleted one keeps its start, and is none to read from.
+        if (!await studio.Firings.Exists(id, cancel)) return ProblemResponses.NotFound("firing");
+        if (await studio.Runs.Find(id, cancel) is not { } run) return RunEndpoints.Refused("This firing was never started here. Import its log first, or start it by hand.");
         if (run.ClosedAt is not null) return RunEndpoints.Refused("This firing is closed. Open it again to change what was read.");
         int? version = null;
         if (context.Request.Headers.IfMatch.Count > 0 && !Versions.TryReadIfMatch(context.Request, out version)) return Versions.PreconditionFailed(context.Request);

@@ -102,6 +102,16 @@ public sealed class ReadingTests(RunningStudio studio) : IClassFixture<RunningSt
     public async Task Results_that_cannot_be_are_said_at_their_field(string body, string field) => await (await Put(await Of("Tidewrack blue, six tiles"), "results", body)).Problem(field);
 
     [Fact]
+    public async Task What_was_read_of_a_deleted_firing_is_not_saved()
+    {
+        var firing = await Opened();
+        (await Http.DeleteAsync($"/api/firings/{firing}")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        foreach (var version in new[] { null, "\"99\"", "*" }) await (await Put(firing, "results", """{"out":3}""", version)).Read(404);
+        await (await Http.Send($"/api/firings/{firing}/restore", null)).Read();
+        (await Http.Get($"/api/firings/{firing}/reading"))["reading"]!["results"]!["out"].ShouldBeNull("nothing was written meanwhile");
+    }
+
+    [Fact]
     public async Task Two_people_reading_at_once_are_told_of_each_other()
     {
         var firing = await Opened();
