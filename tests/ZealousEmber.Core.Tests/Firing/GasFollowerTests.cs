@@ -121,6 +121,11 @@ public class GasFollowerTests
         (before.Count * before.FullKg - before.Kg).ShouldBe(burned, 0.05 * burned);
         before.HoursHere!.Value.ShouldBeInRange(0.1, before.Kg / before.KgPerHour + 0.1);
         before.ShortAt.ShouldBeNull("as many as the plan needs");
+        // Another plan brings no gas.
+        var anew = Fired(run, 600);
+        anew.Turned(601, new BurnerSetting(Flame.Gauge, 1, 0.01, 0.5));
+        anew.Replanned(602);
+        anew.At(603)!.Gas!.Count.ShouldBe(before.Count);
         // Half of what the plan still wants.
         var half = (plan.TotalFuel - burned) / 2 / before.Count;
         follower.Weighed(new WeighedCylinder(600, half));

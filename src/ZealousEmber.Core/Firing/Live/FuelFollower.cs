@@ -45,6 +45,7 @@ public sealed class FuelFollower : IFollowedFiring
     private readonly List<double> leftOut = [];
     private readonly List<WeighedCylinder> weighed = [];
     private readonly TurnPlan? original;
+    private readonly Lazy<int> cylinders;
     private double? off;
     private (string Of, FuelMoment Moment)? known;
     private (double Minute, int Count, TurnPlan Plan, LoadedFuelKiln Kiln)? forced;
@@ -57,6 +58,8 @@ public sealed class FuelFollower : IFollowedFiring
         this.run = run;
         kiln = new LoadedFuelKiln((FuelKiln)run.Kiln, run.Load, run.Start);
         original = kiln.Turns(run.Program) is { IsOk: true } planned ? planned.Value : null;
+        // As many as stand there, or as many as the sheet asked for.
+        cylinders = new(() => kiln.Kiln is { Cylinders: > 0 and var there } ? there : original is null ? 1 : Cylinders.Count(kiln.Kiln.Cylinder, original, kiln.Kiln.Room.Celsius) ?? 1);
     }
 
     /// <inheritdoc/>
@@ -167,7 +170,7 @@ public sealed class FuelFollower : IFollowedFiring
         while (due < plan.Turns.Length && plan.Turns[due] is { Kind: not TurnKind.ShutOff } row && (row.Minute < GoalDownAt - 1e-6 || IsLeftOut(row))) due++;
         double? reducing = null;
         for (var i = turns.Count - 1; i >= 0 && turns.Values[i].Lit > 0 && Reduces(plan, turns.Keys[i]); i--) reducing = turns.Keys[i];
-        var moment = new FuelMoment(plan, on, fresh, freshOn, estimate, off is null ? due : plan.Turns.Length, off is null ? reducing : null, GasLeft.At(kiln.Kiln, Made, weighed, plan, Math.Max(0, now)));
+        var moment = new FuelMoment(plan, on, fresh, freshOn, estimate, off is null ? due : plan.Turns.Length, off is null ? reducing : null, GasLeft.At(kiln.Kiln, cylinders.Value, Made, weighed, plan, Math.Max(0, now)));
         known = (key, moment);
         return moment;
     }

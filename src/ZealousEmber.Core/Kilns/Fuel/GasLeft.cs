@@ -32,16 +32,16 @@ public sealed record GasLeft(
     public double Kg => Count * KgEach;
 
     /// <summary>What is left; nothing where gas is piped.</summary>
-    /// <param name="kiln">With its cylinders; where nobody said how many, as many as the plan needs.</param>
+    /// <param name="kiln">With what a cylinder holds.</param>
+    /// <param name="count">How many share the load; they are no more and no fewer because the plan is another.</param>
     /// <param name="made">The turns that were made, in order of time.</param>
     /// <param name="weighed">In order of time.</param>
     /// <param name="ahead">The plan that is followed.</param>
     /// <param name="now">Minutes since the start.</param>
-    public static GasLeft? At(FuelKiln kiln, ImmutableArray<FuelTurn> made, IReadOnlyList<WeighedCylinder> weighed, TurnPlan ahead, double now)
+    public static GasLeft? At(FuelKiln kiln, int count, ImmutableArray<FuelTurn> made, IReadOnlyList<WeighedCylinder> weighed, TurnPlan ahead, double now)
     {
         if (kiln.Cylinder <= 0) return null;
         var (full, room, air) = (kiln.Cylinder, kiln.Room.Celsius, new Draft(kiln));
-        var count = kiln.Cylinders > 0 ? kiln.Cylinders : Cylinders.Count(full, ahead, room) ?? 1;
         double Rate(BurnerSetting setting) => air.Fuel(setting) / count;
         var (cylinder, turn, next) = (new CylinderState(full, room), -1, 0);
         for (var minute = 0.0; minute < now; minute++)
