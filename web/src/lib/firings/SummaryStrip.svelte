@@ -58,7 +58,11 @@
   </div>
 {:else if summary.isSuccess}
   <p class="strip no-print text-soft" data-testid="summary">
-    Nothing is planned yet: <a class="link" href="/firings/{firingId}?stage=plan">plan it from the load</a>.
+    <span
+      >No schedule is chosen for it yet.
+      <a class="link text-base-content" href="/firings/{firingId}?stage=plan">See the plan from its load</a
+      ></span
+    >
   </p>
 {/if}
 
