@@ -60,8 +60,7 @@
   <p class="strip no-print text-soft" data-testid="summary">
     <span
       >No schedule is chosen for it yet.
-      <a class="link text-base-content" href="/firings/{firingId}?stage=plan">See the plan from its load</a
-      ></span
+      <a class="link" href="/firings/{firingId}?stage=plan">See the plan from its load</a></span
     >
   </p>
 {/if}
