@@ -134,6 +134,7 @@ internal static class EntryEndpoints
         if (wire?.Kind == EntryKind.Turned) subject = ReadTurn(wire.Setting, run, problems);
         else if (wire?.Setting is not null) problems.Add(new Problem("setting", "Only a turn has a setting."));
         if (wire?.Kind is EntryKind.AirSign or EntryKind.Replanned or EntryKind.LeftOut or EntryKind.Weighed && run?.IsFuel == false) problems.Add(new Problem("kind", "That belongs to a fuel kiln."));
+        if (wire?.Kind == EntryKind.Reprogrammed && run is { IsFuel: true } or { Link: LinkKind.Simulated }) problems.Add(new Problem("kind", "Only a kiln with a controller of its own is told another program."));
         if (problems.Count > 0) return ProblemResponses.Of(problems);
         if (run is null && wire!.Kind is not (EntryKind.Before or EntryKind.Note or EntryKind.TakenBack or EntryKind.Retimed)) return RunEndpoints.Refused("This firing has not been started yet.");
         if (wire!.Kind == EntryKind.Acknowledged && studio.Live.Find(id) is { } live && live.Live.Board.All.All(a => a.Id != wire.Subject)) return ProblemResponses.Of([new Problem("subject", "There is no such alarm in this firing.")]);
@@ -197,6 +198,9 @@ internal static class EntryEndpoints
                 break;
             case EntryKind.Weighed when FuelNumbers.Read(wire.Subject) is not { } kg || !(kg >= 0 && kg <= FuelLimits.Cylinder.Most):
                 problems.Add(new Problem("subject", $"Gas left in one cylinder, 0 to {Phrases.Number(FuelLimits.Cylinder.Most)} kg: its weight less what it weighs empty."));
+                break;
+            case EntryKind.Reprogrammed:
+                problems.AddRange(Reprogramming.Read(wire.Subject, wire.Text).Problems);
                 break;
             case EntryKind.Retimed when wire.At is null:
                 problems.Add(new Problem("at", "When was it so?"));

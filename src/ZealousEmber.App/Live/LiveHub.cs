@@ -12,7 +12,14 @@ internal sealed class LiveHub(LiveFirings firings, LiveFeeds feeds) : Hub
     public override async Task OnConnectedAsync()
     {
         feeds.Open(Context.ConnectionId);
-        await firings.TellAll(Context.ConnectionAborted);
+        try
+        {
+            await firings.TellAll(Context.ConnectionAborted);
+        }
+        catch (OperationCanceledException) when (Context.ConnectionAborted.IsCancellationRequested)
+        {
+            // The page left again before it was told anything.
+        }
         await base.OnConnectedAsync();
     }
 

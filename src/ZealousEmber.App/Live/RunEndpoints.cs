@@ -7,6 +7,7 @@ using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
+using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Repositories;
@@ -156,7 +157,7 @@ internal static class RunEndpoints
 
     private static async Task<IResult> Show(int id, [AsParameters] LiveStudio studio, CancellationToken cancel)
     {
-        if (await studio.Runs.Find(id, cancel) is { } run) return Results.Ok(Write(run, studio.Now));
+        if (await studio.Runs.Find(id, cancel) is { } run) return Results.Ok(Write(run, studio.Now, (studio.Live.Find(id)?.Live as LiveFiring)?.Firing.Program));
         return !await studio.Firings.Exists(id, cancel) ? ProblemResponses.NotFound("firing") : Results.NoContent();
     }
 
@@ -221,16 +222,18 @@ internal static class RunEndpoints
         return Results.Ok(rooms);
     }
 
-    internal static RunContract Write(FiringRun run, Instant wall)
+    /// <summary>A started firing; its minutes are what was promised, its steps what it goes by now where another program was keyed in meanwhile.</summary>
+    internal static RunContract Write(FiringRun run, Instant wall, FiringProgram? followed = null)
     {
+        var steps = (followed ?? run.Program).Steps;
         var ran = run.Model.Run(run.Program);
         var compiled = ran.IsOk ? ran.Value.Compiled : null;
         return new RunContract(
             run.FiringId, run.KilnId, run.State(run.Clock(wall)), run.Link, run.StartsAt.ToDateTimeOffset(), run.StartedAt.ToDateTimeOffset(), run.By, run.IsAsEntered, run.Goal?.Number,
             NotationWriter.Write(run.Program.Steps, TemperatureUnit.Celsius), run.Kind, run.Speed, run.Kiln.Opens.Celsius, run.StoppedAt?.ToDateTimeOffset(), run.CooledAt?.ToDateTimeOffset(), run.OpenedAt?.ToDateTimeOffset(), run.ReadAt?.ToDateTimeOffset(), run.ClosedAt?.ToDateTimeOffset(),
             ran.IsOk ? LiveMapping.Write(ran.Value.WholeCurve) : [],
-            compiled is null ? [] : [.. compiled.Segments.Select((s, i) => new RunStep(
-                Math.Round(s.Start.TotalMinutes, 1), Math.Round(s.RampEnd.TotalMinutes, 1), Math.Round(s.End.TotalMinutes, 1), run.Program.Steps[i].Target?.Celsius, NotationWriter.Write([run.Program.Steps[i]], TemperatureUnit.Celsius)))],
+            compiled is null ? [] : [.. compiled.Segments.Take(steps.Length).Select((s, i) => new RunStep(
+                Math.Round(s.Start.TotalMinutes, 1), Math.Round(s.RampEnd.TotalMinutes, 1), Math.Round(s.End.TotalMinutes, 1), steps[i].Target?.Celsius, NotationWriter.Write([steps[i]], TemperatureUnit.Celsius)))],
             Core.Ware.Boiling.At(run.Kiln.Altitude).Celsius, run.IsFuel ? Kilns.KilnHeatSource.Fuel : Kilns.KilnHeatSource.Electric);
     }
 

@@ -158,6 +158,9 @@ internal sealed class RunningFiring(FiringRun run)
             case EntryKind.Turned or EntryKind.Colour or EntryKind.ConeDown or EntryKind.AirSign or EntryKind.Replanned or EntryKind.LeftOut or EntryKind.Weighed when Live is FuelFollower fuel:
                 Take(fuel, entry, minutes);
                 break;
+            case EntryKind.Reprogrammed when Live is LiveFiring electric && Reprogramming.Read(entry.Subject, entry.Text) is { IsOk: true, Value: var (step, rest) }:
+                electric.GoOnWith(step, rest, minutes);
+                break;
             case EntryKind.Acknowledged when entry.Subject is { } alarm:
                 Live.Board.Acknowledge(alarm, entry.By ?? "somebody", entry.Text, minutes);
                 break;

@@ -25,7 +25,7 @@ internal sealed class HostileValues(int seed)
         ["what"] = ["mugs", "tiles", "planters"],
         ["align"] = ["start", "top", "rise", "fall"],
         ["fault"] = ["dull-crystals", "burst", "pinholes"],
-        ["kind"] = ["pinholes", "shelves", "note", "reading", "steam", "dry", "cone-down", "colour", "acknowledged", "turned", "air-sign", "replanned", "left-out", "weighed"],
+        ["kind"] = ["pinholes", "shelves", "note", "reading", "steam", "dry", "cone-down", "colour", "acknowledged", "turned", "air-sign", "replanned", "left-out", "weighed", "reprogrammed"],
         ["shelf"] = ["top", "middle", "1"],
         ["logger"] = ["box"],
         ["stream"] = ["1", "2"],

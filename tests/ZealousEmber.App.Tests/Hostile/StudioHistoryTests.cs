@@ -143,15 +143,15 @@ public sealed class StudioHistoryTests
 
         private Task Note()
         {
-            var kind = new[] { "reading", "steam", "dry", "cone-down", "colour", "note", "turned", "acknowledged", "left-out", "weighed" }[dice.Next(10)];
+            var kind = new[] { "reading", "steam", "dry", "cone-down", "colour", "note", "turned", "acknowledged", "left-out", "weighed", "reprogrammed" }[dice.Next(11)];
             var (firing, _, _) = firings[dice.Next(firings.Count)];
             return Said($"{kind} of {firing}", Http.Send($"/api/firings/{firing}/entries", new JsonObject
             {
                 ["key"] = $"{dice.Next(1000)}",
                 ["kind"] = kind,
                 ["celsius"] = kind is "reading" or "colour" ? dice.Next(20, 1250) : null,
-                ["subject"] = kind == "cone-down" ? "6" : kind == "acknowledged" ? "power-cut" : kind == "colour" ? "cherry" : kind is "left-out" or "weighed" ? $"{dice.Next(60)}" : null,
-                ["text"] = kind == "note" ? "seen" : null,
+                ["subject"] = kind == "cone-down" ? "6" : kind == "acknowledged" ? "power-cut" : kind == "colour" ? "cherry" : kind is "left-out" or "weighed" or "reprogrammed" ? $"{dice.Next(60)}" : null,
+                ["text"] = kind == "note" ? "seen" : kind == "reprogrammed" ? "80/h to 1150 hold 5m; off" : null,
                 ["setting"] = kind == "turned" ? new JsonObject { ["pressureBar"] = 0.1, ["damper"] = 0.5 } : null,
                 ["at"] = studio.Clock.GetUtcNow().AddMinutes(-dice.Next(0, 300)).ToString("O"),
             }));

@@ -56,6 +56,29 @@ public sealed class EntryTests(RunningStudio studio) : IClassFixture<RunningStud
     }
 
     [Fact]
+    public async Task A_program_keyed_in_after_a_cut_is_followed_until_it_is_taken_back()
+    {
+        var (firing, start) = await Started();
+        await (await Note(firing, "a", "reading", celsius: 400, at: start.AddHours(2))).Read(201);
+        await (await Note(firing, "b", "reading", celsius: 700, at: start.AddHours(4))).Read(201);
+        async Task<double> End() => (await Live(firing))["forecast"]!["end"]!.Number("p50");
+        Task<HttpResponseMessage> Keyed(string key, string? step, string? line) =>
+            Http.Send($"/api/firings/{firing}/entries", new JsonObject { ["key"] = key, ["kind"] = "reprogrammed", ["subject"] = step, ["text"] = line });
+        var before = await End();
+        await (await Keyed("k", "0", "200/h to 1000; off")).Read(201);
+        (await End()).ShouldBeLessThan(before - 60);
+        (await Http.Get($"/api/firings/{firing}/run"))["steps"]![0]!.Number("target").ShouldBe(1000);
+        await (await Note(firing, "t", "taken-back", "k")).Read(201);
+        (await End()).ShouldBe(before, 0.1);
+        (await (await Keyed("x", "0", "200/h to")).Problem("text")).ShouldContain("shorthand");
+        await (await Keyed("y", "first", "200/h to 1000; off")).Problem("subject");
+        await (await Keyed("z", null, null)).Problem("subject");
+        // A step that has not begun: it is noted, and changes nothing.
+        await (await Keyed("w", "2", "200/h to 1000; off")).Read(201);
+        (await End()).ShouldBe(before, 0.1);
+    }
+
+    [Fact]
     public async Task A_tick_is_taken_back_before_the_start_as_well()
     {
         var (_, firing) = await Http.Plan();

@@ -40,6 +40,22 @@ public class AlarmTests
         }
     }
 
+    [Theory]
+    [InlineData(700, true)]
+    [InlineData(700, false)]
+    [InlineData(1000, false)]
+    [InlineData(1203, false)]
+    public void Power_that_comes_back_ends_its_alarm(double at, bool withShare)
+    {
+        var cut = Math.Floor(Simulate("top-190", LiveRun.Glaze, 3, 700).Truth.First(t => t.Chamber >= at).Minutes);
+        var fired = Simulate("top-190", LiveRun.Glaze, 3, cut + 60, new SimulatedFault(FaultKind.ElementsCut, cut, 30));
+        var live = Follow("top-190", LiveRun.Glaze, fired, cut + 60, withShare: withShare);
+        var alarm = live.Board.All.Single(a => a.Id == "no-heat");
+        (alarm.Since - cut).ShouldBeLessThan(18);
+        (alarm.Until.ShouldNotBeNull() - cut).ShouldBeInRange(30, 42);
+        live.Board.All.ShouldNotContain(a => a.Id == "stalled", "it fell: that is no stall");
+    }
+
     [Fact]
     public void A_top_entered_too_high_is_seen_as_the_kiln_passes_it()
     {
@@ -159,11 +175,11 @@ public class AlarmTests
     private static SimulatedFiring Simulate(string kiln, string line, ulong seed, double minutes, params SimulatedFault[] faults) =>
         LiveRun.Fire(LiveRun.Truth(kiln, 102, 97, 103), Make.Kiln(kiln).UsualLoad(KindOf(line)), Make.Program(line), seed, minutes, faults);
 
-    private static LiveFiring Follow(string kiln, string line, SimulatedFiring fired, double until)
+    private static LiveFiring Follow(string kiln, string line, SimulatedFiring fired, double until, bool withShare = true)
     {
         var stored = Make.Kiln(kiln);
         var live = LiveRun.Watch(stored, stored.UsualLoad(KindOf(line)), Make.Program(line), line == LiveRun.Bisque ? ConeNumber.Parse("06").Value : null);
-        live.Feed(fired, until);
+        live.Feed(fired, until, withShare);
         return live;
     }
 

@@ -50,6 +50,50 @@ public class ResumeTests
     }
 
     [Fact]
+    public void What_is_keyed_in_after_it_is_what_is_followed()
+    {
+        var kiln = Make.Kiln("top-190");
+        var load = kiln.UsualLoad(ScheduleKind.Glaze);
+        var program = Make.Program(Line);
+        var cut = Math.Floor(LiveRun.Fire(kiln, load, program, 3, 700).Truth.First(t => t.Chamber >= 1203).Minutes);
+        var fired = LiveRun.Fire(kiln, load, program, 3, cut + 60, new SimulatedFault(FaultKind.PowerCut, cut, 30));
+        var live = LiveRun.Watch(kiln, load, program);
+        live.Feed(fired, cut + 34);
+        var before = live.Report(cut + 34);
+        var plan = live.Resume(before).ShouldNotBeNull();
+        live.GoOnWith(plan.Step, plan.Program.ShouldNotBeNull(), cut + 34);
+        var after = live.Report(cut + 34);
+        after.Step.ShouldBe(plan.Step);
+        var asBefore = LiveRun.Fire(kiln, load, program, 3, cut + 260, new SimulatedFault(FaultKind.PowerCut, cut, 30));
+        before.Forecast!.End.P50.ShouldBe(asBefore.TopAt + 12, 3, "its way goes again from what it shows");
+        after.Forecast!.End.P50.ShouldBeLessThan(before.Forecast.End.P50 - 20, "less hold, or a lower top");
+        after.Forecast.Cones[1].Degrees.P50.ShouldBe(before.Forecast.Cones[1].Degrees.P50 - plan.SameDegrees + plan.InsteadDegrees, 4);
+        live.Resume(after).ShouldBeNull("it was answered");
+        // A step that is still to come, or none at all, is left.
+        live.GoOnWith(plan.Step + 1, plan.Program!, cut + 34);
+        live.GoOnWith(-1, plan.Program!, cut + 34);
+        live.Firing.Program.Steps.Length.ShouldBe(plan.Step + plan.Program!.Steps.Length);
+    }
+
+    [Fact]
+    public void Colder_than_where_its_step_began_it_is_behind_and_not_ahead()
+    {
+        var kiln = Make.Kiln("top-190");
+        var load = kiln.UsualLoad(ScheduleKind.Glaze);
+        var program = Make.Program(Line);
+        var cut = Math.Floor(LiveRun.Fire(kiln, load, program, 3, 700).Truth.First(t => t.Chamber >= 1125).Minutes);
+        var fired = LiveRun.Fire(kiln, load, program, 3, cut + 40, new SimulatedFault(FaultKind.PowerCut, cut, 10));
+        var live = LiveRun.Watch(kiln, load, program);
+        for (var minutes = cut + 12; minutes <= cut + 24; minutes += 4)
+        {
+            live.Feed(fired, minutes);
+            var deviation = live.Report(minutes, withForecast: false).Deviation.ShouldNotBeNull();
+            deviation.Degrees.ShouldBeLessThan(-5);
+            deviation.Minutes.ShouldNotBeNull().ShouldBeGreaterThan(8);
+        }
+    }
+
+    [Fact]
     public void Without_a_cut_there_is_nothing_to_resume()
     {
         var kiln = Make.Kiln("top-190");

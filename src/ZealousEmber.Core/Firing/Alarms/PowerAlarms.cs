@@ -10,6 +10,8 @@ internal sealed class PowerAlarms(AlarmBoard board)
 {
     private const double SilenceMinutes = 30;
     private const double ReversedUntil = 93;
+    // Implied by the slope: so much of its power is surely drawn.
+    private const double Drawn = 0.3;
 
     private double silentUntil = double.NegativeInfinity;
     private double noShareSince = double.NaN;
@@ -56,7 +58,8 @@ internal sealed class PowerAlarms(AlarmBoard board)
         noShareSince = f.Share < 0.005 ? double.IsNaN(noShareSince) ? f.Now : noShareSince : double.NaN;
         var lacks = f.Told is { } asked && asked - implied > 0.3 + sigma && implied < 0.15 && f.R5 < 0;
         var nothing = f.Now - noShareSince >= 4 && f.SetPoint is { } wanted && f.Shown < wanted - 5;
-        var back = f.Told is { } given && given - implied < 0.2 && !nothing;
+        // Without a share to go by, what climbs again has power again.
+        var back = !nothing && ((f.Told is { } given && given - implied < 0.2) || (f.Share is null && f.R5 > 0 && implied > Drawn));
         board.Look("no-heat", AlarmWeight.Warn, f.Now, f.IsHeating && !IsSilent(f.Now) && !board.Active.Any(a => a.Id is "falls-fast" or "stuck-on") && (lacks || nothing), back || !f.IsHeating, 4, 3, () => nothing
             ? $"No power for {Whole(f.Now - noShareSince)} min, {Whole(f.SetPoint!.Value - f.Shown)} °C behind."
             : $"Asked for {Percent(f.Told ?? 0)} of its power; it cools as with {Percent(Math.Max(0, implied))}.");
@@ -72,7 +75,7 @@ internal sealed class PowerAlarms(AlarmBoard board)
     private void LookAtStall(MinuteFacts f)
     {
         var full = f.Share30 is { } share ? share > 0.95 : f.IsFullInferred;
-        var stalled = f.Phase == LivePhase.Climb && f.Now > 60 && full && f.R30 < 4 && f.Shown < f.Goal - 4 && f.SameFor < 10 && !board.IsOn("no-heat") && !board.IsOn("falls-fast");
+        var stalled = f.Phase == LivePhase.Climb && f.Now > 60 && full && f.R30 < 4 && f.Shown < f.Goal - 4 && f.SameFor < 10 && (f.Share30 is not null || f.Implied > Drawn) && !board.IsOn("no-heat") && !board.IsOn("falls-fast");
         board.Look("stalled", AlarmWeight.Warn, f.Now, stalled, f.R30 > 8 || f.Phase != LivePhase.Climb, 5, 5, () => $"{Phrases.Number(Math.Round(f.R30 ?? 0, 1))} °C/h at full power, {Whole(f.Goal - f.Shown)} °C under its target.");
     }
 

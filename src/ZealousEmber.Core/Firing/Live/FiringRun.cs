@@ -222,6 +222,9 @@ public enum EntryKind
     /// <summary>A row of the turn-up sheet is left out on purpose; its subject is the row's minute.</summary>
     LeftOut,
 
+    /// <summary>After a cut another program was keyed in: its subject is the index of the step it goes on at, its text the program from there on, in shorthand and °C.</summary>
+    Reprogrammed,
+
     /// <summary>A gas cylinder was weighed; its subject is the kg of gas left in it.</summary>
     Weighed,
 }

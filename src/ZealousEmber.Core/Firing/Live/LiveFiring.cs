@@ -2,6 +2,7 @@ using ZealousEmber.Core.Firing.Alarms;
 using ZealousEmber.Core.Firing.Observation;
 using ZealousEmber.Core.Firing.Readings;
 using ZealousEmber.Core.Kilns.Thermal;
+using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.Core.Firing.Live;
 
@@ -23,7 +24,7 @@ public sealed partial class LiveFiring : IFollowedFiring
     private const int IntervalsKept = 5;
     private const int FewestIntervals = 2;
 
-    private readonly WatchedFiring firing;
+    private WatchedFiring firing;
     private readonly ObserverTuning? afterwards;
     private readonly ShadowController shadow;
     private readonly ReadingNoise noise = new();
@@ -53,6 +54,7 @@ public sealed partial class LiveFiring : IFollowedFiring
     private double sameValue = double.NaN;
     private double dueSince;
     private double? carried;
+    private double goneOnAt = double.NegativeInfinity;
     private bool linkTells;
     private double trustedFrom = double.NegativeInfinity;
 
@@ -131,6 +133,19 @@ public sealed partial class LiveFiring : IFollowedFiring
         shadow.SwitchOff(now);
         endAt ??= now;
         linkTells = false;
+    }
+
+    /// <summary>After a cut another program was keyed in: from a step on it is fired by that. What cannot be a program with what was fired before is left.</summary>
+    /// <param name="step">Index of the step that was interrupted.</param>
+    /// <param name="rest">From there on.</param>
+    /// <param name="now">Minutes.</param>
+    public void GoOnWith(int step, FiringProgram rest, double now)
+    {
+        if (endAt is not null || window.Last is not { Celsius: var shown } || step > shadow.Step || step < 0) return;
+        if (FiringProgram.Create([.. firing.Program.Steps.Take(step), .. rest.Steps]) is not { IsOk: true, Value: var whole }) return;
+        firing = firing with { Program = whole };
+        shadow.GoOnWith(whole, step, now, shown);
+        (goneOnAt, resumed, nextForecast) = (now, null, double.NegativeInfinity);
     }
 
     /// <summary>Somebody looked for steam.</summary>

@@ -100,7 +100,7 @@ public sealed partial class LiveFiring
     public ResumePlan? Resume(LiveReport report)
     {
         var cut = Board.All.LastOrDefault(a => a.Id is "power-cut" or "no-heat");
-        if (cut is null || observer is null || report.Progress is not { } progress || firing.Goal is not { } goal || endAt is not null || report.At - (cut.Until ?? report.At) > ResumeWithin) return null;
+        if (cut is null || observer is null || report.Progress is not { } progress || firing.Goal is not { } goal || endAt is not null || report.At - (cut.Until ?? report.At) > ResumeWithin || goneOnAt >= cut.Since) return null;
         if (resumed is { } known && known.At == report.At) return known.Plan;
         var kinetics = ConeTable.Of(goal).Kinetics;
         if (promise.Curve is not { } curve || promise.PoweredMinutes is not { } plannedEnd) return null;

@@ -47,6 +47,8 @@ internal sealed class Promise
         var points = Curve!.Points;
         var (first, last) = (Curve.At(Duration.FromMinutes(from)).Celsius, Curve.At(Duration.FromMinutes(to)).Celsius);
         var up = last >= first;
+        // Colder than where its step was to begin, after a cut say: the plan was there in a step before.
+        if (up && celsius < first && from > 0 && Curve.Points[0].Celsius < celsius) return Passed(celsius, 0, from);
         if (up ? celsius <= first : celsius >= first) return from;
         for (var i = 1; i < points.Length; i++)
         {

@@ -189,9 +189,22 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
     public void BeginAgain(double now, double shown)
     {
         if (Phase is LivePhase.Waiting or LivePhase.Off) return;
-        level = shown;
-        lastShown = shown;
+        (level, lastTime, lastShown) = (shown, now, shown);
         Begin(now);
+    }
+
+    /// <summary>Another program was keyed in, the same up to the step under way: that one begins again from what is shown.</summary>
+    /// <param name="whole">What was fired so far, and what is fired now.</param>
+    /// <param name="step">Where it goes on.</param>
+    /// <param name="now">Minutes.</param>
+    /// <param name="shown">The display, °C.</param>
+    public void GoOnWith(FiringProgram whole, int step, double now, double shown)
+    {
+        program = whole;
+        if (Phase == LivePhase.Waiting) return;
+        Phase = LivePhase.Climb;
+        (Step, held) = (step, null);
+        BeginAgain(now, shown);
     }
 
     /// <summary>Somebody switched the power off for good.</summary>

@@ -7917,6 +7917,7 @@ export interface components {
       | 'taken-back'
       | 'retimed'
       | 'left-out'
+      | 'reprogrammed'
       | 'weighed';
     /** @description An entry to be noted. */
     EntryRequest: {

@@ -61,6 +61,8 @@
         return `Left out on purpose: ${entry.text ?? 'a row of the sheet'}`;
       case 'weighed':
         return `Weighed: ${sayMass(Number(entry.subject), display.mass)} ${display.mass} of gas left in one cylinder`;
+      case 'reprogrammed':
+        return `Keyed in after the cut: ${entry.text ?? ''}`;
       case 'replanned':
         return 'Planned anew from here';
       case 'acknowledged':

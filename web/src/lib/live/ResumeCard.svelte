@@ -18,8 +18,10 @@
     run: Run;
     /** What is shown now. */
     celsius: number | null;
+    /** Somebody has keyed it in: the firing goes by it from here. */
+    onkeyed: () => void;
   }
-  const { resume, name, run, celsius }: Props = $props();
+  const { resume, name, run, celsius, onkeyed }: Props = $props();
   const signed = (value: number) => `${value < 0 ? '−' : '+'}${number(Math.abs(value), 1)} °C of cone`;
   const minutes = (m: number) => (m < 90 ? `${m} min` : duration(m));
   const later = (minutes: number) =>
@@ -120,6 +122,9 @@
         </ol>
       {/if}
     {/if}
+    <button class="btn btn-paper mt-2 min-h-12" onclick={onkeyed} data-testid="keyed-in"
+      >It is keyed in: follow it</button
+    >
     <button class="btn btn-primary mt-2 min-h-12" disabled={!keys.data} onclick={() => void make()}
       >Key it in and read it back</button
     >

@@ -73,6 +73,16 @@
   $effect(() => {
     if (stands && stands !== run.state) void client.invalidateQueries({ queryKey: ['run', id] });
   });
+  /** Another program keyed in, here or on another device, is another step. */
+  const keyedIn = $derived(
+    (entries.data ?? [])
+      .filter((e) => e.kind === 'reprogrammed' || e.kind === 'taken-back')
+      .map((e) => e.key)
+      .join()
+  );
+  $effect(() => {
+    if (keyedIn) void client.invalidateQueries({ queryKey: ['run', id] });
+  });
 
   const note = (entry: Omit<EntryRequest, 'key'>, photo?: Blob) => void outbox.note(id, entry, photo);
   const over = $derived(run.openedAt !== null);
@@ -103,6 +113,15 @@
             a.id !== 'steam-look'
         )
   );
+  /** What is keyed in now is what it is followed by; the cut is seen with it. */
+  function goOn(resume: NonNullable<Live['forecast']>['resume']) {
+    if (!resume?.line) return;
+    const at = null;
+    note({ kind: 'reprogrammed', subject: String(resume.step), text: resume.line, at, celsius: null });
+    for (const a of live?.alarms ?? [])
+      if ((a.id === 'power-cut' || a.id === 'no-reading' || a.id === 'no-heat') && a.acknowledgedBy === null)
+        note({ kind: 'acknowledged', subject: a.id, text: null, at, celsius: null });
+  }
   /** A power cut nobody has seen yet: what to do after it stands in its own card. */
   const cut = $derived(
     !over && (live?.alarms.some((a) => a.id === 'power-cut' && a.acknowledgedBy === null) ?? false)
@@ -139,6 +158,7 @@
       {name}
       {run}
       celsius={live.display ?? live.chamber}
+      onkeyed={() => goOn(live.forecast?.resume ?? null)}
     />{/if}
 {/snippet}
 
