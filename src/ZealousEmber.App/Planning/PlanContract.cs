@@ -70,6 +70,7 @@ public sealed record VersionedPreferencesContract(int Version, PlanningPreferenc
 /// <param name="Hours">How long turns are followed.</param>
 /// <param name="Observations">Of a fuel kiln: what was seen of the firing.</param>
 /// <param name="ReplanFromMinute">Of a fuel kiln: from when the proposed schedule is planned anew.</param>
+/// <param name="Anyway">“I know better”: planned as asked where the goal looks like a slip, cones clash, or walls are thicker than a schedule saves.</param>
 public sealed record PlanRequest(
     LoadContract? Load, ScheduleKind? Kind, string? GoalCone = null,
     DryingOption? Drying = null,
@@ -81,15 +82,31 @@ public sealed record PlanRequest(
     double? DropBy = null,
     double? HoldMinutes = null, int? MaxSteps = null, TemperatureUnit? Unit = null, string? Name = null,
     int? KilnId = null, KilnContract? Kiln = null, double? StartTemperature = null, OffsetDateTime? Start = null, AirOption? Air = null,
-    int? TurnEveryMinutes = null, IReadOnlyList<TurnRequest?>? Turns = null, double? Hours = null, IReadOnlyList<ObservationRequest?>? Observations = null, double? ReplanFromMinute = null) : IPlanningPreferences, IFuelWish;
+    int? TurnEveryMinutes = null, IReadOnlyList<TurnRequest?>? Turns = null, double? Hours = null, IReadOnlyList<ObservationRequest?>? Observations = null, double? ReplanFromMinute = null,
+    bool? Anyway = null) : IPlanningPreferences, IFuelWish;
 
 /// <summary>A proposed schedule with the reasons of its steps.</summary>
 /// <param name="Steps">One for each segment.</param>
 /// <param name="GoalWhy">Why this cone.</param>
 /// <param name="Notes">About the load.</param>
 /// <param name="Preview">All there is to know about it in its kiln, so that nobody has to ask again.</param>
+/// <param name="Offers">Where the controller's few steps make it long: what else could be done.</param>
 public sealed record PlanResponse(
-    ScheduleContract Schedule, IReadOnlyList<PlanStepContract> Steps, string? GoalWhy, IReadOnlyList<PlanNoteContract> Notes, LoadSummary Load, PreviewResponse Preview);
+    ScheduleContract Schedule, IReadOnlyList<PlanStepContract> Steps, string? GoalWhy, IReadOnlyList<PlanNoteContract> Notes, LoadSummary Load, PreviewResponse Preview, IReadOnlyList<PlanOfferContract> Offers);
+
+/// <summary>Something to do instead of a plan that few steps make long.</summary>
+/// <param name="Id">one-long or dry-tonight.</param>
+/// <param name="Hours">Power on, in all.</param>
+/// <param name="Kwh">With a kiln only.</param>
+/// <param name="Cost">With a price, by the usual tariff.</param>
+public sealed record PlanOfferContract(string Id, string Text, double Hours, double? Kwh, double? Cost);
+
+/// <summary>A way on where a plan is refused: what to ask instead.</summary>
+/// <param name="Id">dry-first, without or anyway.</param>
+/// <param name="Kind">The kind of firing to plan instead; nothing where it stays.</param>
+/// <param name="Without">Indices of the lots to leave out.</param>
+/// <param name="Anyway">Whether it is to be planned as it is.</param>
+public sealed record WayOnContract(string Id, string Text, ScheduleKind? Kind, IReadOnlyList<int> Without, bool Anyway);
 
 /// <summary>Why a step is there.</summary>
 /// <param name="By">The limit that set it.</param>

@@ -6,6 +6,7 @@ using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Stock;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Assessment;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Planning;
 
@@ -31,7 +32,11 @@ internal static class PlanEndpoints
         ScheduleMapping.Write(planned.Plan.Schedule), [.. planned.Plan.Steps.Select(s => new PlanStepContract(s.Why, s.By, s.Look?.TotalMinutes, PreviewMapping.Write(s.Basis)))], planned.Plan.GoalWhy,
         [.. planned.Plan.Notes.Select(n => new PlanNoteContract(n.Id, n.Text))],
         LoadSummaries.Write(task.Load, task.Wish.Kind, planned.Plan.Schedule.Goal, task.Kiln, task.Wish.Units),
-        PreviewMapping.Write(planned.Firing, new PreviewWish(task.Start, Anchor.Start, [], false), task.Studio));
+        PreviewMapping.Write(planned.Firing, new PreviewWish(task.Start, Anchor.Start, [], false), task.Studio),
+        [.. planned.Offers.Select(o => Write(o, task.Studio.Prices.Of(EnergyCarrier.Electricity).Price))]);
+
+    private static PlanOfferContract Write(PlanOffer offer, double price) => new(
+        offer.Id, offer.Text, Math.Round(offer.Takes.TotalHours, 2), offer.Kwh is { } used ? Math.Round(used, 1) : null, offer.Kwh is { } kwh && price > 0 ? Math.Round(kwh * price, 2) : null);
 
     /// <summary>What the planner says of the lots stands at the load's on the wire.</summary>
     internal static Problem AtTheLoad(Problem problem) => problem.Field == "lots" ? problem with { Field = "load.lots" } : problem;
@@ -51,6 +56,7 @@ internal static class PlanEndpoints
         return new Invalid([.. planned.Problems.Select(AtTheLoad)], new Dictionary<string, object?>
         {
             ["load"] = LoadSummaries.Write(load, wish.Kind, wish.Goal, task.Value.Kiln, wish.Units),
+            ["ways"] = Fireable.WaysOn(load, wish).Select(w => new WayOnContract(w.Id, w.Text, w.Kind, w.Without, w.Anyway)).ToList(),
         });
     }
 

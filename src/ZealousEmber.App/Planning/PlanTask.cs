@@ -50,7 +50,7 @@ internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, O
         return new PlanTask(
             firing.Ware!,
             new PlanWish(request.Kind!.Value, goal, preferences, hold, request.MaxSteps ?? await StepsOf(firing.Kiln, lookup), unit, string.IsNullOrWhiteSpace(request.Name) ? "Planned" : request.Name, studio.Display.Units,
-                clock is { } at && studio.People.Length > 0 ? after => studio.InAt(at.ToInstant() + after).Any() : null),
+                clock is { } at && studio.People.Length > 0 ? after => studio.InAt(at.ToInstant() + after).Any() : null, request.Anyway ?? false),
             firing.Kiln, clock, studio, turned);
     }
 

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Schedules;
@@ -8,7 +9,8 @@ namespace ZealousEmber.Core.Assessment;
 /// <summary>A plan with all there is to know about it in its kiln.</summary>
 /// <param name="Plan">The proposed schedule with its reasons.</param>
 /// <param name="Firing">What the kiln and a colleague make of it.</param>
-public sealed record PlanAssessment(Plan Plan, FiringAssessment Firing)
+/// <param name="Offers">Where few steps make it long: what else could be done.</param>
+public sealed record PlanAssessment(Plan Plan, FiringAssessment Firing, ImmutableArray<PlanOffer> Offers)
 {
     /// <summary>Plans and assesses. Problems as the planner gives them: <c>lots</c>, <c>goalCone</c>, <c>drying</c>, <c>maxSteps</c>.</summary>
     public static Result<PlanAssessment> Of(WareLoad load, PlanWish wish, IKilnModel kiln)
@@ -16,7 +18,10 @@ public sealed record PlanAssessment(Plan Plan, FiringAssessment Firing)
         var plan = Planner.Make(load, wish, kiln);
         if (!plan.IsOk) return Result<PlanAssessment>.Failed(plan.Problems);
         var firing = FiringAssessment.Of(plan.Value.Schedule, kiln, load, wish.Units);
-        return firing.IsOk ? new PlanAssessment(Priced(plan.Value, load, wish, kiln, firing.Value.Run), firing.Value) : Result<PlanAssessment>.Failed(firing.Problems);
+        if (!firing.IsOk) return Result<PlanAssessment>.Failed(firing.Problems);
+        var run = firing.Value.Run;
+        var priced = Priced(plan.Value, load, wish, kiln, run);
+        return new PlanAssessment(priced with { Notes = [.. priced.Notes, .. WornElements.Note(load, wish, kiln, run)] }, firing.Value, FewStepOffers.Of(load, wish, kiln, run));
     }
 
     /// <summary>Where somebody prefers the coolest cone: what that saves over the one in the middle.</summary>

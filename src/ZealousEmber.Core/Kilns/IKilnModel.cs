@@ -42,6 +42,12 @@ public interface IKilnModel
     /// <summary>True where heat comes from elements that grow old above 1200 °C.</summary>
     bool HasElements { get; }
 
+    /// <summary>Share of their power its elements still give; 1 where it has none.</summary>
+    double ElementHealth => 1;
+
+    /// <summary>The same kiln with new elements; nothing where they are as good as new.</summary>
+    IKilnModel? Renewed => null;
+
     /// <summary>True where burners heat it: its air can be chosen, and hands turn it up.</summary>
     bool Burns => false;
 

@@ -10,8 +10,21 @@ namespace ZealousEmber.Core.Kilns;
 /// <param name="Rate">Always positive.</param>
 public readonly record struct PaceAt(Temperature At, Rate Rate)
 {
-    /// <summary>The pace at the nearest temperature it is known at; nothing when none is known.</summary>
-    public static Rate? Nearest(ImmutableArray<PaceAt> paces, Temperature at) => paces.IsEmpty ? null : paces.MinBy(p => (p.At - at).Abs().Kelvins).Rate;
+    /// <summary>The pace at a temperature, in a straight line between those it is known at and level beyond; nothing when none is known.</summary>
+    public static Rate? Between(ImmutableArray<PaceAt> paces, Temperature at)
+    {
+        if (paces.IsEmpty) return null;
+        PaceAt? below = null, above = null;
+        foreach (var pace in paces)
+        {
+            if (pace.At <= at && !(below?.At > pace.At)) below = pace;
+            if (pace.At >= at && !(above?.At < pace.At)) above = pace;
+        }
+        if (below is not { } low) return above!.Value.Rate;
+        if (above is not { } high || high.At == low.At) return low.Rate;
+        var share = (at - low.At).Kelvins / (high.At - low.At).Kelvins;
+        return Rate.PerHour(low.Rate.KelvinsPerHour + (high.Rate.KelvinsPerHour - low.Rate.KelvinsPerHour) * share);
+    }
 }
 
 /// <summary>How fast a kiln climbs at full power and falls by itself with a load, and how hot it gets with it.</summary>

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using NodaTime;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
@@ -12,6 +13,7 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
     public const string SteamCheck = "steam-check";
     private const double FastClimb = 150;
     private const double SlowestClimbTaken = 10;
+    private static readonly double[] QuickerPast = [60, 80, 100];
     private const double OnTheWay = 80;
     private const int StepsOfTheRest = 7;
     private const int MostBlocks = 4;
@@ -21,43 +23,67 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
     private static readonly Duration HalfHour = Duration.FromMinutes(30);
     private static readonly Duration LongestWait = Duration.FromHours(14);
 
-    /// <summary>Limits on the climb after the drying, °C and °C/h.</summary>
-    public List<ClimbLimit> After { get; } = [];
-
-    /// <summary>Adds the drying; a problem when this way cannot dry this ware.</summary>
-    /// <param name="steps">Added to.</param>
+    /// <summary>The drying as it is wished for; a problem when this way cannot dry this ware.</summary>
+    /// <param name="before">Steps before it.</param>
     /// <param name="from">Where the climb begins, °C.</param>
-    public Problem? Add(List<PlanStep> steps, double from)
+    public Result<DryingCourse> Usual(IReadOnlyList<PlanStep> before, double from)
     {
-        double Water(WareLot l) => wish.Kind == ScheduleKind.OnceFired ? Math.Max(Moisture.Of(l.Dryness), Moisture.RawGlazed) : Moisture.Of(l.Dryness);
-        List<WareLot> lots = [.. load.Telling];
-        var plan = DryingPlan.For(lots, Water, kiln.Boiling, wish.Unit);
-        if (wish.Preferences.Drying == DryingOption.SlowClimb && plan.Softens is null) return OnTheWayUp(lots, Water, steps, from);
+        if (Plan() is var plan && wish.Preferences.Drying == DryingOption.SlowClimb && plan.Softens is null) return OnTheWayUp(from);
         if (wish.Preferences.Drying == DryingOption.FastToHold && load.Wettest.Dryness != Dryness.BoneDry)
             return new Problem("drying", $"A fast climb to the hold is for bone dry ware only, and this load is not ({load.Wettest.What}). Take another way, or dry it first.");
+        return ByHolding(plan, before, from, blocks: true);
+    }
+
+    /// <summary>Ways with fewer steps, where a controller takes few: no looks between, a longer hold and a quicker climb after it, or no hold at all.</summary>
+    /// <param name="before">Steps before it.</param>
+    /// <param name="from">Where the climb begins, °C.</param>
+    public IEnumerable<DryingCourse> WithFewerSteps(IReadOnlyList<PlanStep> before, double from)
+    {
+        if (wish.Kind == ScheduleKind.Drying) yield break;
+        if (ByHolding(Plan(), before, from, blocks: false) is { IsOk: true } plain) yield return plain.Value;
+        foreach (var past in QuickerPast)
+        {
+            if (ByHolding(Plan(past), before, from, blocks: false) is { IsOk: true } longer) yield return longer.Value;
+        }
+        if (OnTheWayUp(from) is { IsOk: true } climb) yield return climb.Value;
+    }
+
+    private DryingPlan Plan(double? past = null) => DryingPlan.For([.. load.Telling], Water, kiln.Boiling, wish.Unit, past);
+
+    // Raw glaze keeps the water in: once-fired ware counts as cool to the touch at least.
+    private double Water(WareLot lot) => wish.Kind == ScheduleKind.OnceFired ? Math.Max(Moisture.Of(lot.Dryness), Moisture.RawGlazed) : Moisture.Of(lot.Dryness);
+
+    private Result<DryingCourse> ByHolding(DryingPlan plan, IReadOnlyList<PlanStep> before, double from, bool blocks)
+    {
         var lot = plan.Slowest;
         var hold = wish.Preferences.Drying == DryingOption.LongHold ? Duration.Max(plan.Hold, LongHold) : plan.Hold;
         if (Duration.Max(hold, plan.Softens?.Stay ?? hold) is var longest && longest > ScheduleLimits.LongestHold)
             return new Problem("lots", $"{Text.Capital(write.Name(lot))} would have to be held for {Phrases.Hours(longest)} to dry; no schedule alone does that. Hollow it out, vent it, or let it dry longer first.");
+        var steps = before.ToList();
         if (plan.Softens is { } soft && from < soft.At)
         {
             var leather = load.Lots.Where(l => l.Dryness == Dryness.LeatherHard).MaxBy(l => l.Depth)!;
             steps.Add(write.At(soft.Climb, soft.At, soft.Stay, "dry while it shrinks", $"Leather hard ware shrinks as it dries: warmed slowly and left at {write.Degrees(soft.At)}, its skin and its middle shrink together. Vent off until here. Slowest: {write.Name(leather)}.", "drying", Basis.Shrinks(leather, soft.Stay)));
         }
-
         var pace = wish.Preferences.Drying == DryingOption.FastToHold ? write.Friendly(FastClimb) : plan.ToHold;
-        if (from < plan.HoldAt - 1) AddHold(steps, from, plan, hold, pace, Basis.Drying(lot, Water(lot), plan.HoldAt, hold));
-        After.Add(new ClimbLimit(plan.HoldAt, write.BreakAbove(DryingPlan.PastTo), plan.PastBoiling, "gently past boiling", $"The last water in the clay leaves as steam between boiling and {write.Degrees(200)}; a gentle climb lets it out through the pores.", "drying", Basis: Basis.Drying(lot, Water(lot), plan.HoldAt, hold)));
+        var basis = Basis.Drying(lot, Water(lot), plan.HoldAt, hold);
+        if (from < plan.HoldAt - 1) AddHold(steps, from, plan, hold, pace, basis, blocks ? Blocks(hold) : 0);
+        var after = new List<ClimbLimit>
+        {
+            Steams(plan.HoldAt, write.BreakAbove(DryingPlan.PastTo), plan.PastBoiling, "gently past boiling", $"The last water in the clay leaves as steam between boiling and {write.Degrees(200)}; a gentle climb lets it out through the pores.", basis),
+        };
         if (plan.To200 is { } slow)
-            After.Add(new ClimbLimit(plan.HoldAt, write.BreakAbove(DryingPlan.SlowTo), slow, "slowly past boiling", $"{Text.Capital(write.Name(lot))}: so thick that the hold alone would take days. A slow climb past boiling gives the steam time to leave.", "drying", Basis: Basis.Drying(lot, Water(lot), plan.HoldAt, hold)));
-        return null;
+            after.Add(Steams(plan.HoldAt, write.BreakAbove(DryingPlan.SlowTo), slow, "slowly past boiling", $"{Text.Capital(write.Name(lot))}: so thick that the hold alone would take days. A slow climb past boiling gives the steam time to leave.", basis));
+        return new DryingCourse([.. steps.Skip(before.Count)], [.. after]);
     }
 
+    private static ClimbLimit Steams(double from, double to, double rate, string brief, string why, Basis basis) => new(from, to, rate, rate, brief, why, "drying", basis);
+
     /// <summary>One hold; of a long one about a third in blocks of two hours, each ending with a look for steam.</summary>
-    private void AddHold(List<PlanStep> steps, double from, DryingPlan plan, Duration hold, double pace, Basis basis)
+    private void AddHold(List<PlanStep> steps, double from, DryingPlan plan, Duration hold, double pace, Basis basis, int blocks)
     {
-        var why = $"Slowest to dry: {write.Name(plan.Slowest)}, {Moisture.Format(plan.Slowest.Dryness)}. {Phrases.Hours(hold)} below boiling {(hold == Duration.FromHours(1) ? "lets" : "let")} the water out of the middle of the wall; above boiling what is left would turn to steam.";
-        var blocks = Blocks(hold);
+        var counts = Water(plan.Slowest) > Moisture.Of(plan.Slowest.Dryness) ? $"{Moisture.Format(plan.Slowest.Dryness)}, and with the water of its raw glaze as if {Moisture.Format(Dryness.CoolToTouch)}" : Moisture.Format(plan.Slowest.Dryness);
+        var why = $"Slowest to dry: {write.Name(plan.Slowest)}, {counts}. Held {Phrases.Hours(hold)} below boiling, the water leaves the middle of the wall; above boiling what is left would turn to steam.";
         if (blocks == 0)
         {
             steps.Add(write.At(pace, plan.HoldAt, hold, $"dry {wish.Units.Wall(plan.Slowest.Wall)} walls", why, "drying", basis));
@@ -112,14 +138,15 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
         return Math.Clamp(Math.Min(wanted, wish.MaxSteps - StepsOfTheRest), 0, MostBlocks);
     }
 
-    private Problem? OnTheWayUp(List<WareLot> lots, Func<WareLot, double> water, List<PlanStep> steps, double from)
+    private Result<DryingCourse> OnTheWayUp(double from)
     {
+        List<WareLot> lots = [.. load.Telling];
         // What is only dried ends a little above boiling.
         var to = wish.Kind == ScheduleKind.Drying ? kiln.Boiling.Celsius + 20 : DryingPlan.SlowTo;
         double Worst(double rate)
         {
             var climb = new SteamClimb(new Curve([new(0, from), new(60 * Math.Max(1, to + 5 - from) / rate, to + 5)]), kiln.Boiling);
-            return lots.Max(l => Math.Max(climb.Worst(l.Depth, water(l)).B / Steam.Planned, climb.WaterAtBoiling(l.Depth, water(l)) / Steam.MostAtBoiling));
+            return lots.Max(l => Math.Max(climb.Worst(l.Depth, Water(l)).B / Steam.Planned, climb.WaterAtBoiling(l.Depth, Water(l)) / Steam.MostAtBoiling));
         }
         var shrinks = lots.Min(l => Shrinking.Fastest(l.Depth, l.Dryness) ?? double.PositiveInfinity) * DryingPlan.Margin;
         var fastest = Math.Min(shrinks, Roots.Rising(Worst, 1 + 1e-9, 0.5, OnTheWay, 0.01));
@@ -127,7 +154,15 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
         if (fastest < SlowestClimbTaken)
             return new Problem("drying", $"{Text.Capital(write.Name(lot))}, {Moisture.Format(lot.Dryness)}, would need a climb under {write.Pace(SlowestClimbTaken)} an hour to dry on the way. A hold below boiling is quicker.");
         var ends = write.BreakAbove(to);
-        steps.Add(write.At(fastest, ends, Duration.Zero, "dry on the way", $"Slowest to dry: {write.Name(lot)}, {Moisture.Format(lot.Dryness)}. At {write.Pace(write.Friendly(fastest))} an hour the steam of what is left finds its way out.", "drying"));
-        return null;
+        var why = $"Slowest to dry: {write.Name(lot)}, {Moisture.Format(lot.Dryness)}. At {write.Pace(write.Friendly(fastest))} an hour the steam of what is left finds its way out.";
+        // What is fired goes on from there: the climb past boiling is the first part of it.
+        return wish.Kind == ScheduleKind.Drying
+            ? new DryingCourse([write.At(fastest, ends, Duration.Zero, "dry on the way", why, "drying")], [])
+            : new DryingCourse([], [new ClimbLimit(from, ends, fastest, fastest, "dry on the way", why, "drying")]);
     }
 }
+
+/// <summary>How a load is dried: the steps to the end of its hold, and what the climb after them is held to.</summary>
+/// <param name="Steps">None where it dries on the way.</param>
+/// <param name="After">Limits on the climb.</param>
+internal sealed record DryingCourse(ImmutableArray<PlanStep> Steps, ImmutableArray<ClimbLimit> After);

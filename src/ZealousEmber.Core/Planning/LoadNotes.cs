@@ -24,7 +24,9 @@ public static class LoadNotes
         if (kind != ScheduleKind.Drying && wide is not null)
             yield return new PlanNote("flat-and-wide", $"Flat and wide: {wide.What} of {units.Wall(wide.Width!.Value)}. Keep it clear of the elements and out of any flame's path: heat on one rim cracks it whatever the schedule.");
         if (!raw && load.Lots.FirstOrDefault(l => l.Dryness != Dryness.BoneDry) is { } wet)
-            yield return new PlanNote("glaze-wet", $"The glaze on {wet.What} is still wet: a day on the shelf is cheaper than the hours the kiln takes for it.");
+            yield return new PlanNote("glaze-wet", wet.GlazedAlready || kind == Schedules.ScheduleKind.Refiring
+                ? $"{Text.Capital(wet.What)} took up water: it is dried on the way up. A day on the shelf would save the kiln those hours."
+                : $"The glaze on {wet.What} is still wet: the kiln dries it for two hours more. A day on the shelf would save them.");
         if (usualMass is { } usual && load.Mass < KilnLoad.NearlyEmpty * usual)
             yield return new PlanNote("nearly-empty", $"{units.Weight(load.Mass)} of ware where {units.Weight(usual)} is usual: a nearly empty kiln heats unevenly and drops fast. Fill the gaps with shelves, or wait for more.");
         else if (usualMass is { } most && load.Mass > OverFull * most)

@@ -16,9 +16,10 @@ namespace ZealousEmber.Core.Planning;
 /// <param name="Name">Of the schedule.</param>
 /// <param name="Display">What its reasons give lengths and masses in; metric when missing.</param>
 /// <param name="SomebodyIn">Whether somebody is in so long after the start; nothing where no start or no hours are known.</param>
+/// <param name="Anyway">“I know better”: a goal that looks like a slip, cones that clash, walls no schedule alone saves are planned as asked.</param>
 public sealed record PlanWish(
     ScheduleKind Kind, Cone? Goal = null, PlanningPreferences? Preference = null, Duration? Hold = null, int MaxSteps = 20, TemperatureUnit Unit = TemperatureUnit.Celsius, string Name = "Planned", DisplayUnits? Display = null,
-    Func<Duration, bool>? SomebodyIn = null)
+    Func<Duration, bool>? SomebodyIn = null, bool Anyway = false)
 {
     /// <summary>What people differ on, said or usual.</summary>
     public PlanningPreferences Preferences => Preference ?? PlanningPreferences.Usual;
@@ -36,7 +37,7 @@ public sealed record PlanWish(
 public sealed record PlanStep(Segment Step, string Why, string By, Duration? Look = null, Basis? Basis = null);
 
 /// <summary>Something to know about the load, beside the schedule.</summary>
-/// <param name="Id">Stable: wall-too-thick, closed-hollow, flat-and-wide, glaze-wet, runny, cooling-clash, hold-clash, nearly-empty, over-full.</param>
+/// <param name="Id">Stable: wall-too-thick, closed-hollow, flat-and-wide, glaze-wet, runny, cooling-clash, hold-clash, nearly-empty, over-full, worn-elements.</param>
 /// <param name="Text">One or two sentences.</param>
 public sealed record PlanNote(string Id, string Text);
 

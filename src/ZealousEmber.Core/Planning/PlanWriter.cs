@@ -8,8 +8,8 @@ namespace ZealousEmber.Core.Planning;
 /// <summary>Steps and sentences of a plan, in the numbers of its scale.</summary>
 internal sealed class PlanWriter(PlanWish wish)
 {
-    /// <summary>A rate, rounded down to a number people use, °C/h.</summary>
-    public double Friendly(double rate) => FriendlyNumbers.RateDown(rate, wish.Unit);
+    /// <summary>A planned rate as a number people use that fires alike in both scales, °C/h.</summary>
+    public double Friendly(double rate) => FriendlyNumbers.RateNear(rate, wish.Unit);
 
     /// <summary>A temperature people use at or below one, °C.</summary>
     public double BreakBelow(double celsius) => Break(celsius, Math.Floor);

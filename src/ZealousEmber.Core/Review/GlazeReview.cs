@@ -11,6 +11,7 @@ internal static class GlazeReview
 {
     private const double LongHold = 15;
     private const double ShortHold = 5;
+    private const double Weak = 45;
     private const double HealingHold = 15;
     private static readonly TemperatureDifference HealsDownTo = TemperatureDifference.FromKelvins(100);
     private static readonly Temperature Stiff = Temperature.FromCelsius(750);
@@ -42,7 +43,9 @@ internal static class GlazeReview
         var careful = load.Glazes.FirstOrDefault(g => (g.Runny || g.Fades) && !g.NeedsHold);
         if (careful is null || minutes <= LongHold) return null;
         var times = context.Compiled.Segments[index];
-        return new Finding("hold-long", Severity.Look, index, times.RampEnd, times.End,
+        // A kiln that hardly climbs any more has no hotter top to give for a shorter hold.
+        var weak = context.Kiln.FastestClimb(context.Schedule.Segments[index].Target!.Value)?.KelvinsPerHour < Weak;
+        return new Finding("hold-long", weak ? Severity.Note : Severity.Look, index, times.RampEnd, times.End,
             $"{careful.Name} {(careful.Runny ? "runs" : "fades")}, and the hold is {Phrases.Number(minutes)} minutes.",
             careful.Runny ? "Every minute at the top lets it move; a waste slab, and a short hold with the same heat work." : "Its colour burns out while it is held; a hotter top and a short hold do the same work.",
             context.Fixes(() => WithHold(context, index, ShortHold)));

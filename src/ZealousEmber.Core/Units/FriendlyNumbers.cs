@@ -5,6 +5,8 @@ public static class FriendlyNumbers
 {
     private const double CelsiusGrain = 5;
     private const double FahrenheitGrain = 10;
+    private const double MostUp = 1.02;
+    private const double MostDown = 0.965;
 
     /// <summary>A rate, always rounded down so that no limit is broken; whole degrees where the grain is too coarse.</summary>
     /// <param name="celsiusPerHour">°C/h, more than 0.</param>
@@ -18,10 +20,35 @@ public static class FriendlyNumbers
         return Rate.PerHour(down, unit).KelvinsPerHour;
     }
 
-    /// <summary>The nearest friendly temperature.</summary>
-    public static double Nearest(double celsius, TemperatureUnit unit)
+    /// <summary>
+    /// The nearest friendly rate in effect: rounded up by no more than a fiftieth, so that both scales fire alike, else down by as little as a number people use
+    /// allows. For planned rates, which keep a margin of their own.
+    /// </summary>
+    /// <param name="celsiusPerHour">°C/h, more than 0.</param>
+    /// <param name="unit">The scale whose numbers are to be friendly.</param>
+    public static double RateNear(double celsiusPerHour, TemperatureUnit unit)
     {
-        var grain = Grain(unit);
+        if (!double.IsFinite(celsiusPerHour)) return celsiusPerHour;
+        var rate = Rate.PerHour(celsiusPerHour).PerHourIn(unit);
+        // What is one already stays.
+        if (rate >= CelsiusGrain && Math.Abs(rate / CelsiusGrain - Math.Round(rate / CelsiusGrain)) < 1e-6) return celsiusPerHour;
+        foreach (var grain in new[] { Grain(unit), CelsiusGrain, FineGrain(unit), 1 })
+        {
+            var down = Math.Floor(rate / grain + 1e-9) * grain;
+            if (down + grain <= rate * MostUp) return Rate.PerHour(down + grain, unit).KelvinsPerHour;
+            if (down > 0 && down >= rate * MostDown) return Rate.PerHour(down, unit).KelvinsPerHour;
+        }
+        return Rate.PerHour(Math.Max(1, Math.Floor(rate + 1e-9)), unit).KelvinsPerHour;
+    }
+
+    /// <summary>The nearest friendly temperature.</summary>
+    public static double Nearest(double celsius, TemperatureUnit unit) => Nearest(celsius, Grain(unit), unit);
+
+    /// <summary>The nearest temperature in fives of its scale: where a few degrees count.</summary>
+    public static double NearestFive(double celsius, TemperatureUnit unit) => Nearest(celsius, CelsiusGrain, unit);
+
+    private static double Nearest(double celsius, double grain, TemperatureUnit unit)
+    {
         return Temperature.From(Math.Round(Temperature.FromCelsius(celsius).In(unit) / grain) * grain, unit).Celsius;
     }
 

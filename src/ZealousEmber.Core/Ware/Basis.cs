@@ -78,6 +78,11 @@ public sealed record Basis(string Formula, string Numbers, string Source)
         "r ≤ 170·(250/W)²: the middle lags 18 K behind the rim at most",
         $"{lot.What}: W = {N(lot.Width ?? 0, 0)} mm; limit {N(limit, 0)} °C/h, {told}", Gradient);
 
+    /// <summary>A climb of flat ware below quartz, °C/h.</summary>
+    public static Basis FlatClimbing(WareLot lot, double limit, string told) => new(
+        "r ≤ 283·(250/W)²: the middle lags 30 K behind the rim at most",
+        $"{lot.What}: W = {N(lot.Width ?? 0, 0)} mm; limit {N(limit, 0)} °C/h, {told}", Gradient);
+
     /// <summary>Time for carbon to leave.</summary>
     public static Basis BurnsOut(WareLot lot, bool packed, Duration needed, string told) => new(
         "1.5 h for walls to 6 mm, 3 h at 12, 5 h from 20; × 1.5 for dark, iron-bearing or recycled clay, × 1.5 packed",

@@ -37,18 +37,19 @@ public sealed record DryingPlan(double HoldAt, double ToHold, Duration Hold, dou
     /// <param name="water">In each when it goes in, %.</param>
     /// <param name="boiling">Where water boils there.</param>
     /// <param name="unit">Scale of the friendly numbers.</param>
-    public static DryingPlan For(IReadOnlyCollection<WareLot> lots, Func<WareLot, double> water, Temperature boiling, TemperatureUnit unit)
+    /// <param name="past">A climb past boiling other than the usual, °C/h: a quicker one, for which it is held longer.</param>
+    public static DryingPlan For(IReadOnlyCollection<WareLot> lots, Func<WareLot, double> water, Temperature boiling, TemperatureUnit unit, double? past = null)
     {
         var highest = (boiling - Drying.BelowBoiling).Celsius;
-        var holdAt = FriendlyNumbers.Nearest(highest - 2.5, unit);
-        if (holdAt > highest) holdAt = FriendlyNumbers.Nearest(highest - 6, unit);
-        var each = lots.Select(l => (Lot: l, Needs: Need.Of(l, water(l), holdAt, boiling))).ToList();
+        var holdAt = FriendlyNumbers.NearestFive(highest - 2.5, unit);
+        if (holdAt > highest) holdAt = FriendlyNumbers.NearestFive(highest - 6, unit);
+        var each = lots.Select(l => (Lot: l, Needs: Need.Of(l, water(l), holdAt, boiling, past))).ToList();
         var (slowest, needs) = each.MaxBy(e => (e.Needs.Hold, e.Lot.Depth))!;
         var hold = each.Max(e => e.Needs.Hold);
         var leather = lots.Where(l => l.Dryness == Dryness.LeatherHard).MaxBy(l => l.Depth);
-        double Friendly(double rate) => FriendlyNumbers.RateDown(rate, unit);
+        double Friendly(double rate) => FriendlyNumbers.RateNear(rate, unit);
         return new DryingPlan(
-            holdAt, Friendly(lots.Min(l => ToTheHold(l))), Duration.FromMinutes(Math.Ceiling(hold * 2 - 1e-9) * 30), Friendly(lots.Min(l => Past(l.Wall, water(l)))),
+            holdAt, Friendly(lots.Min(l => ToTheHold(l))), Duration.FromMinutes(Math.Ceiling(hold * 2 - 1e-9) * 30), Friendly(past is { } quick ? Math.Min(quick, lots.Min(l => Margin * WallGradient.RawUp(l.Depth))) : lots.Min(l => Past(l.Wall, water(l)))),
             each.Any(e => e.Needs.Slowed is not null) ? Friendly(each.Min(e => e.Needs.Slowed ?? double.MaxValue)) : null, slowest,
             leather is null ? null : new LeatherHardStay(
                 FriendlyNumbers.Nearest(SoftensAt, unit), Friendly(Math.Min(20, Margin * Shrinking.Fastest(leather.Depth, Dryness.LeatherHard)!.Value)),
@@ -71,7 +72,7 @@ public sealed record DryingPlan(double HoldAt, double ToHold, Duration Hold, dou
     /// <param name="Slowed">The climb to 200, where the hold alone would be too long.</param>
     private sealed record Need(double Hold, double? Slowed)
     {
-        public static Need Of(WareLot lot, double water, double holdAt, Temperature boiling)
+        public static Need Of(WareLot lot, double water, double holdAt, Temperature boiling, double? past)
         {
             var (least, most) = lot.Dryness switch { Dryness.BoneDry when water <= 1 => (1.0, 12.0), Dryness.BoneDry or Dryness.CoolToTouch => (2, 18), _ => (3, 24) };
             // After its stay leather hard ware is damp.
@@ -82,7 +83,7 @@ public sealed record DryingPlan(double HoldAt, double ToHold, Duration Hold, dou
             double HoursFor(double past, double rate, double b) =>
                 Math.Max(0, Climb(holdAt, past, rate, boiling).ProgressFor(depth, dries, b) - before) / Drying.Diffusivity(holdAt) / 3600;
 
-            var hours = HoursFor(Math.Min(30, limit), limit, Steam.Planned);
+            var hours = HoursFor(Math.Min(past ?? 30, limit), limit, Steam.Planned);
             if (hours <= most) return new Need(Math.Max(least, hours), null);
             // A longer hold helps the thick little; a slower climb past boiling helps more.
             double Slow(double rate) => HoursFor(Math.Min(30, rate), rate, Steam.PlannedSlow);

@@ -28,6 +28,11 @@ public static class WallGradient
     private const double FiredBelow = 46_800;
     private const double Flat = 170;
     private const double FlatWidth = 250;
+    private const double FlatThrough = 18;
+
+    /// <summary>What the middle of flat ware may lag behind its rim where nothing changes size, K.</summary>
+    public const double FlatClimbing = 30;
+
     private const double PerSecond = 3600 * 2 * 5e-7 * 1e6;
 
     /// <summary>Where quartz changes, with room either side, °C.</summary>
@@ -50,6 +55,9 @@ public static class WallGradient
 
     /// <summary>The fastest rate of flat ware through quartz either way and cristobalite down, raw and fired; without end for upright ware.</summary>
     public static double AcrossFlat(double? width) => width is { } w ? Flat * FlatWidth * FlatWidth / (w * w) : double.PositiveInfinity;
+
+    /// <summary>The fastest climb of flat ware below quartz, where its middle may lag 30 K behind the rim; without end for upright ware.</summary>
+    public static double AcrossFlatClimbing(double? width) => AcrossFlat(width) * FlatClimbing / FlatThrough;
 
     /// <summary>Through quartz or cristobalite, from the faces and from the rim.</summary>
     public static double Through(double depth, double? width, bool raw) => Math.Min(raw ? RawUp(depth) : FiredThrough(depth), AcrossFlat(width));

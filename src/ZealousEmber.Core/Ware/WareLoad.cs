@@ -64,7 +64,7 @@ public sealed record WareLoad(ImmutableArray<WareLot> Lots, bool Packed = false,
     public IReadOnlyList<Glaze> Glazes => [.. Lots.SelectMany(l => l.Glazes).DistinctBy(g => g.Name)];
 
     /// <summary>Everything with cones of its own, once: glazes, and clays in a glaze or once-firing.</summary>
-    private IEnumerable<(string Name, ConeRange Range)> Ranges => Glazes.Select(g => (g.Name, g.Range)).Concat(Lots.Select(l => (l.Clay?.Name ?? "", l.Clay?.Range)))
+    internal IEnumerable<(string Name, ConeRange Range)> Ranges => Glazes.Select(g => (g.Name, g.Range)).Concat(Lots.Select(l => (l.Clay?.Name ?? "", l.Clay?.Range)))
         .Where(r => r.Item2 is not null).Select(r => (r.Item1, r.Item2!.Value)).DistinctBy(r => r.Item1);
 
     /// <summary>The cones everything is made for; nothing when something clashes or nothing is known.</summary>

@@ -88,6 +88,9 @@ public sealed record WareLot
         Dryness = (Dryness)Math.Clamp((int)Dryness + wetter, (int)Dryness.BoneDry, (int)Dryness.LeatherHard),
     };
 
+    /// <summary>The same lot, bone dry.</summary>
+    internal WareLot Dried() => this with { Dryness = Dryness.BoneDry };
+
     /// <summary>
     /// Builds a lot. Problems name <c>what</c>, <c>count</c>, <c>wall</c>, <c>width</c>, <c>pieceKg</c>, <c>whose</c>.
     /// </summary>

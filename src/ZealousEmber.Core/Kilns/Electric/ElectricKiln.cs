@@ -9,6 +9,8 @@ namespace ZealousEmber.Core.Kilns.Electric;
 /// <param name="Start">Its temperature when it is switched on.</param>
 public sealed record ElectricKiln(Kiln Kiln, KilnLoad Standing, Temperature Start) : IKilnModel
 {
+    private const double AsGoodAsNew = 0.93;
+
     private readonly Lazy<KilnPowers> powers = new(() => KilnPortrait.Powers(Kiln, Standing));
     private CancellationToken waiting;
 
@@ -43,16 +45,22 @@ public sealed record ElectricKiln(Kiln Kiln, KilnLoad Standing, Temperature Star
     public bool HasElements => true;
 
     /// <inheritdoc/>
+    public double ElementHealth => Kiln.ElementHealth;
+
+    /// <inheritdoc/>
+    public IKilnModel? Renewed => Kiln.ElementHealth < AsGoodAsNew ? new ElectricKiln(Kiln.Learned(Kiln.HeatFactor, Kiln.LossFactor, 1, Kiln.Uncertainty), Standing, Start) { waiting = waiting } : null;
+
+    /// <inheritdoc/>
     public string? Convention(TemperatureUnit unit) => null;
 
     /// <inheritdoc/>
     public double? UsualWare(ScheduleKind kind) => Kiln.UsualLoad(kind).WareMass;
 
     /// <inheritdoc/>
-    public Rate? FastestClimb(Temperature at) => PaceAt.Nearest(powers.Value.Climb, at);
+    public Rate? FastestClimb(Temperature at) => PaceAt.Between(powers.Value.Climb, at);
 
     /// <inheritdoc/>
-    public Rate? NaturalFall(Temperature at) => PaceAt.Nearest(powers.Value.Fall, at);
+    public Rate? NaturalFall(Temperature at) => PaceAt.Between(powers.Value.Fall, at);
 
     /// <inheritdoc/>
     public IKilnModel Wetter(double kg) => new ElectricKiln(Kiln, Standing with { FreeWater = kg }, Start) { waiting = waiting };

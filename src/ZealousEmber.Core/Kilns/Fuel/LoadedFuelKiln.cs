@@ -67,10 +67,10 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
     public double? UsualWare(ScheduleKind kind) => Kiln.UsualLoad(kind).WareMass;
 
     /// <inheritdoc/>
-    public Rate? FastestClimb(Temperature at) => PaceAt.Nearest(Powers.Climb, at);
+    public Rate? FastestClimb(Temperature at) => PaceAt.Between(Powers.Climb, at);
 
     /// <inheritdoc/>
-    public Rate? NaturalFall(Temperature at) => PaceAt.Nearest(Powers.Fall, at);
+    public Rate? NaturalFall(Temperature at) => PaceAt.Between(Powers.Fall, at);
 
     /// <inheritdoc/>
     public IKilnModel Wetter(double kg) => this with { Standing = Standing with { FreeWater = kg } };
