@@ -22,6 +22,7 @@ namespace ZealousEmber.App.Firings;
 /// <param name="Accepted">Findings accepted for this firing.</param>
 /// <param name="Packing">How somebody wants it packed.</param>
 /// <param name="Air">body-then-light, body-then-neutral or oxidising: of a glaze firing in a fuel kiln.</param>
+/// <param name="Anyway">“I know better”: planned as asked, as in a request for a plan.</param>
 public sealed record FiringContract(
     string? Name, ScheduleKind? Kind, int? KilnId = null, string? GoalCone = null,
     TemperatureUnit? Unit = null, IReadOnlyList<LotContract?>? Lots = null,
@@ -34,7 +35,7 @@ public sealed record FiringContract(
     double? DropBy = null,
     double? HoldMinutes = null, int? ScheduleId = null, bool? Packed = null, bool? WitnessPack = null, OffsetDateTime? StartsAt = null,
     IReadOnlyList<AcceptanceContract?>? Accepted = null, int? ScheduleVersion = null, int? KilnVersion = null, KilnContract? KilnAsPlanned = null, FiringPackingContract? Packing = null,
-    AirOption? Air = null) : IPlanningPreferences;
+    AirOption? Air = null, bool? Anyway = null) : IPlanningPreferences;
 
 /// <summary>A finding somebody accepts for one firing.</summary>
 /// <param name="Id">Which finding.</param>

@@ -49,7 +49,7 @@ internal static class FiringMapping
             firing.Name, firing.Kind, firing.KilnId, firing.Goal?.Number, firing.Unit, [.. firing.Lots.Select(Write)], p.Drying, p.Approach, p.Cooling, p.Hold, p.Bisque, p.Goal, p.DropBy,
             firing.HoldMinutes, firing.Schedule?.Id, firing.Packed, firing.WitnessPack, firing.StartsAt,
             [.. firing.Accepted.Select(a => new AcceptanceContract(a.Id, a.Severity, a.Note, a.At.ToDateTimeOffset(), a.By))],
-            firing.Schedule?.Version, firing.Kiln?.Version, firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null, PackingMapping.Write(firing.Packing), p.Air));
+            firing.Schedule?.Version, firing.Kiln?.Version, firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null, PackingMapping.Write(firing.Packing), p.Air, firing.Anyway));
     }
 
     private static Result<FiringDraft> Read(FiringContract? wire, Instant now, string? by)
@@ -63,7 +63,7 @@ internal static class FiringMapping
         var accepted = (wire.Accepted ?? []).Take(Acceptance.Most + 1).Select((a, i) => ReadAcceptance(a ?? new AcceptanceContract(null, null, null), i, now, by, problems)).ToList();
         var firing = FiringDraft.Create(
             wire.Name, wire.Kind ?? default, wire.KilnId, goal, wire.Unit ?? TemperatureUnit.Celsius, lots, PlanningTerms.Read(wire, PlanningPreferences.Usual),
-            wire.HoldMinutes, null, wire.Packed == true, wire.WitnessPack == true, starts, accepted, packing: PackingMapping.Read(wire.Packing, problems));
+            wire.HoldMinutes, null, wire.Packed == true, wire.WitnessPack == true, starts, accepted, packing: PackingMapping.Read(wire.Packing, problems), anyway: wire.Anyway == true);
         problems.AddRange(firing.Problems);
         return problems.Count > 0 ? Result<FiringDraft>.Failed(problems) : firing;
     }

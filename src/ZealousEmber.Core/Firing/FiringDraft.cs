@@ -103,6 +103,9 @@ public sealed record FiringDraft
     /// <summary>How it is to be packed, where somebody said; the packer is asked each time and says the same again.</summary>
     public PackingWish? Packing { get; private init; }
 
+    /// <summary>“I know better”: planned as asked, whatever the planner would rather have asked again.</summary>
+    public bool Anyway { get; private init; }
+
     /// <summary>Hold at the top, minutes; by the load when missing.</summary>
     public double? HoldMinutes { get; private init; }
 
@@ -128,7 +131,7 @@ public sealed record FiringDraft
     public static Result<FiringDraft> Create(
         string? name, ScheduleKind kind, int? kilnId, Cone? goal, TemperatureUnit unit, IReadOnlyList<LotDraft> lots, PlanningPreferences? preferences = null,
         double? holdMinutes = null, PinnedSchedule? schedule = null, bool packed = false, bool witnessPack = false,
-        OffsetDateTime? startsAt = null, IReadOnlyList<Acceptance>? accepted = null, PinnedKiln? kiln = null, PackingWish? packing = null)
+        OffsetDateTime? startsAt = null, IReadOnlyList<Acceptance>? accepted = null, PinnedKiln? kiln = null, PackingWish? packing = null, bool anyway = false)
     {
         var problems = new List<Problem>();
         var called = Text.OneLine(name);
@@ -177,6 +180,7 @@ public sealed record FiringDraft
                 Schedule = schedule,
                 Kiln = kiln,
                 Packing = packing,
+                Anyway = anyway,
                 StartsAt = startsAt,
                 Accepted = [.. kept.Select(a => a with { Note = Text.OneLine(a.Note)!, By = Text.OneLine(a.By) })],
             };

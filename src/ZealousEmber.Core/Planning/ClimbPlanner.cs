@@ -51,6 +51,9 @@ internal sealed class ClimbPlanner
     /// <summary>Hours, and what the steps are worth, in at most so many; without end where there is no way.</summary>
     public double Cost(int most) => chooser.Best(most) is > 0 and var count ? chooser.Hours(count) + StepChooser.Worth * count : double.PositiveInfinity;
 
+    /// <summary>The fewest steps there is a way in.</summary>
+    public int Fewest => Enumerable.Range(1, chooser.Most).FirstOrDefault(k => double.IsFinite(chooser.Hours(k)), chooser.Most);
+
     /// <summary>What the kiln makes at full power, °C/h; without end where nobody knows.</summary>
     public double Able(double celsius) => kiln.FastestClimb(Temperature.FromCelsius(celsius))?.KelvinsPerHour is { } can ? Math.Max(1, can) : double.PositiveInfinity;
 

@@ -35,9 +35,12 @@ public static class Fireable
     /// <summary>What may be done instead, where <see cref="Check"/> or the goal says no: what can be fired meanwhile, a drying firing first, or as it is.</summary>
     /// <param name="load">What is in the kiln.</param>
     /// <param name="wish">What was asked.</param>
-    public static IReadOnlyList<WayOn> WaysOn(WareLoad load, PlanWish wish)
+    /// <param name="problems">Why it was refused.</param>
+    public static IReadOnlyList<WayOn> WaysOn(WareLoad load, PlanWish wish, IReadOnlyList<Problem> problems)
     {
         var ways = new List<WayOn>();
+        if (problems.Any(p => p.Field == "maxSteps") && wish.Kind is ScheduleKind.Bisque or ScheduleKind.OnceFired)
+            ways.Add(new WayOn("dry-first", "Dry it tonight in a firing of its own; tomorrow, bone dry, it needs fewer steps.", ScheduleKind.Drying, [], false));
         int[] cannot = [.. load.Lots.Index().Where(l => IsClosed(l.Item, wish) || IsTooThick(l.Item, wish) || IsLeatherHard(l.Item, wish)).Select(l => l.Index)];
         if (load.Lots.Any(l => IsLeatherHard(l, wish)) && !load.Lots.Any(l => IsClosed(l, wish) || IsTooThick(l, wish)))
             ways.Add(new WayOn("dry-first", "Plan a drying firing first: it is fired once it is dry.", ScheduleKind.Drying, [], false));

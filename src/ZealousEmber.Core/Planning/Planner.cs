@@ -14,6 +14,8 @@ public static class Planner
 {
     private const double Cools = 50;
     private const double HotStart = 100;
+    // A long hold brings down a cone whose end point lies a little over what a kiln is made for, K.
+    private const double MostOverItsLimit = 80;
 
     /// <summary>
     /// Plans. Problems name <c>lots</c>, <c>goalCone</c>, <c>drying</c>, <c>maxSteps</c>, <c>startTemperature</c>, <c>dropBy</c> and say which limit cannot be met and what would have to give.
@@ -27,7 +29,7 @@ public static class Planner
         if (!goal.IsOk) return Result<Plan>.Failed(goal.Problems);
         var write = new PlanWriter(wish);
         var top = goal.Value.Goal is { } cone ? ConeTable.Of(cone).At60 : (double?)null;
-        if (top > kiln.TopLimit.Celsius) return new Problem("goalCone", $"Cone {goal.Value.Goal!.Value.Number} wants about {write.Degrees(top.Value)}; the kiln is made for {write.Degrees(kiln.TopLimit.Celsius)}.");
+        if (top > kiln.TopLimit.Celsius + MostOverItsLimit) return new Problem("goalCone", $"Cone {goal.Value.Goal!.Value.Number} wants about {write.Degrees(top.Value)}; the kiln goes to {write.Degrees(kiln.TopLimit.Celsius)}.");
         if (!wish.Kind.FiresRaw() && kiln.Start.Celsius > top - HotStart) return new Problem("startTemperature", $"The kiln is at {write.Degrees(kiln.Start.Celsius)} already, and cone {goal.Value.Goal!.Value.Number} wants about {write.Degrees(top!.Value)}: let it cool and load it first.");
 
         var before = new List<PlanStep>();

@@ -32,6 +32,8 @@ internal sealed class StepChooser
     private const double MostLag = 10 / 60.0;
     private const double Keeps = 0.97;
     private const double LessEachTime = 0.95;
+    private const double Crawl = 26;
+    private const double LongCrawl = 300;
 
     private readonly IReadOnlyList<Stretch> stretches;
     private readonly Func<double, double> friendly;
@@ -120,6 +122,9 @@ internal sealed class StepChooser
             rate = Math.Max(slower, rate * LessEachTime);
         }
         rate = friendly(rate);
+        // A crawl that only a part of it asks for is no step: it wants another.
+        if (keepsUp && rate < Crawl && Math.Abs(stretches[last].To - stretches[first].From) > LongCrawl && Enumerable.Range(first, last - first + 1).Any(i => stretches[i].Asked > 2 * rate))
+            return new ChosenStep(first, last, false, rate, double.PositiveInfinity);
         var hours = 0.0;
         for (var i = first; i <= last; i++) hours += stretches[i].Hours(rate);
         return new ChosenStep(first, last, false, rate, hours);

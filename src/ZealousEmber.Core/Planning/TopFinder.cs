@@ -46,13 +46,21 @@ internal sealed class TopFinder(IKilnModel kiln, Cone goal, PlanWish wish, PlanW
             solved = null;
         }
         solved ??= Solve();
-        if (!solved.IsOk || (isWeak && !IsReached(solved, up.Count - 1))) return CannotReach(hold);
-        var top = solved.Value.Steps[up.Count - 1].Whole(wish.Unit).Target!.Value;
+        var top = solved.IsOk ? solved.Value.Steps[up.Count - 1].Whole(wish.Unit).Target!.Value : kiln.TopLimit;
+        if (!solved.IsOk || (isWeak && !IsReached(solved.Value.WithStep(up.Count - 1, top, hold), up.Count - 1)))
+        {
+            // Over its limit, or so near its hottest that a degree decides: as hot as it gets, and held the longer.
+            if (wish.Hold is not null || kiln.Burns) return CannotReach(hold);
+            var hottest = kiln.Hottest < kiln.TopLimit ? kiln.Hottest.Celsius - BelowStall : kiln.TopLimit.Celsius - 1;
+            var held = ConeSolver.HoldOf(draft.Value.WithStep(up.Count - 1, Temperature.FromCelsius(hottest), hold).Whole(up.Count - 1, wish.Unit), goal, kiln.FeltTimes);
+            if (!held.IsOk || !IsReached(held, up.Count - 1)) return CannotReach(hold);
+            (top, hold) = (held.Value.Steps[up.Count - 1].Target!.Value, Duration.FromMinutes(Math.Round(held.Value.Steps[up.Count - 1].HoldMinutes)));
+        }
         return new SolvedTop(top, hold, isWeak && hold.TotalMinutes > LongCareful ? $" Near its hottest this kiln gains about {write.Pace(Math.Max(1, able))} an hour: held a little cooler it is done sooner." : "");
     }
 
     private Problem CannotReach(Duration hold) => new("goalCone",
-        $"With this load the kiln does not bring cone {goal.Number} down{(wish.Hold is null ? ", however long it is held" : $" with a hold of {Phrases.Hours(hold)}")}: at full power it gets to {write.Degrees(kiln.Hottest.Celsius)}. {(kiln.HasElements ? "A lighter load, new elements" : "A lighter load, more air and pressure")}{(wish.Hold is null ? "" : ", a longer hold")} or a cooler cone would do.");
+        $"With this load the kiln does not bring cone {goal.Number} down{(wish.Hold is null ? ", even held for 99 hours" : $" with a hold of {Phrases.Hours(hold)}")}: the kiln goes to {write.Degrees(kiln.Hottest.Celsius)}. {(kiln.HasElements ? "A lighter load, new elements" : "A lighter load, more air and pressure")}{(wish.Hold is null ? "" : ", a longer hold")} or a cooler cone would do.");
 
     private bool IsReached(Result<FiringProgram>? solved, int index) => solved is { IsOk: true } && kiln.Run(solved.Value) is { IsOk: true, Value: var run } && run.Stall?.Segment != index;
 

@@ -46,7 +46,7 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         var few = most <= FewSteps;
         List<Way> ways = [.. courses.Value.Take(few ? int.MaxValue : 1).SelectMany(c => lastHundred && few ? new[] { Of(c, true), Of(c, false) } : [Of(c, lastHundred)])];
         ways.RemoveAll(w => w.Course.Steps.Length >= most);
-        if (ways.Count == 0) return TooFew;
+        if (ways.Count == 0) return TooFew(courses.Value.Min(c => c.Steps.Length) + 1);
 
         // How it cools is seen on a firing that is off at its top.
         var first = ways[0];
@@ -54,13 +54,13 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         var fall = FallAfter(up);
         var cooling = new CoolingPlanner(load, wish, write, top - Drops, Melts, fall, Math.Max(StepsToSpare, most));
         var (way, down) = Quickest(ways, cooling, most);
-        if (way < 0) return TooFew;
+        if (way < 0) return TooFew(before.Count + ways.Min(w => w.Course.Steps.Length + w.Climb.Fewest) + cooling.Fewest);
         var chosen = ways[way];
         var steps = UpTo(before, chosen.Course, chosen.Climb.Steps(most - chosen.Course.Steps.Length - down, Hold));
         return Finished(steps, chosen.Climb, fall, down);
     }
 
-    private Problem TooFew => new("maxSteps", $"In {wish.MaxSteps} steps this cannot be fired: there is no room for its climb and for what its glazes ask of the cooling. A simpler drying or cooling would need fewer.");
+    private Problem TooFew(int least) => new("maxSteps", $"This firing needs at least {Math.Max(least, wish.MaxSteps + 1)} steps, and the controller takes {wish.MaxSteps}. Dried in a firing of its own, or cooled more simply, it would need fewer.");
 
     /// <summary>The ways to dry it, the usual first.</summary>
     private Result<List<DryingCourse>> Courses(List<PlanStep> before, double from)
@@ -210,7 +210,7 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         }
         List<PlanStep> all = [.. steps, .. cools];
         AirPlanner.CleanUp(all, index, wish, kiln, goal, write);
-        return all.Count - 1 > wish.MaxSteps ? TooFew : all;
+        return all.Count - 1 > wish.MaxSteps ? TooFew(all.Count - 1) : all;
     }
 
     private PlanStep Say(PlanStep said, SolvedTop solved)

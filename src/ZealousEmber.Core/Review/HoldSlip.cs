@@ -12,6 +12,7 @@ internal static class HoldSlip
     private static readonly Duration LongDrying = Duration.FromHours(30);
     private static readonly (double From, double To) BelowBoiling = (70, 98);
     private static readonly Duration LongWhileCool = Duration.FromHours(2);
+    private const double Weak = 45;
     private const double Cool = 50;
     private const double CoolForAll = 40;
 
@@ -74,6 +75,8 @@ internal static class HoldSlip
         var index = context.Schedule.Program.TopStep;
         var segment = context.Schedule.Segments[index];
         if (segment.Target is not { Celsius: > 550 } || segment.Hold <= LongestAtTop || context.Schedule.Kind == ScheduleKind.Drying) return null;
+        // A kiln that hardly climbs any more brings its cone down by holding, and the cone says that it was meant.
+        if (context.Kiln.FastestClimb(segment.Target.Value)?.KelvinsPerHour < Weak && GoalReview.IsMet(context)) return null;
         var times = context.Compiled.Segments[index];
         var likely = segment.HoldMinutes / 60;
         return new Finding("hold-slip", Severity.Danger, index, times.RampEnd, times.End,

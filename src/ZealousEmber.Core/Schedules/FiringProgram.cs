@@ -61,6 +61,9 @@ public sealed class FiringProgram : IEquatable<FiringProgram>
     /// <summary>The same with another target and hold in one step; what "off" may do is not looked at again, since solvers only move steps that climb.</summary>
     internal FiringProgram WithStep(int index, Temperature target, Duration hold) => new(Steps.SetItem(index, Steps[index].With(target, hold)));
 
+    /// <summary>The same with one step in whole degrees of a scale and whole minutes.</summary>
+    internal FiringProgram Whole(int index, TemperatureUnit unit) => new(Steps.SetItem(index, Steps[index].Whole(unit)));
+
     /// <summary>The same, ending with another step in the place of one.</summary>
     internal FiringProgram Until(int index, Segment last) => new([.. Steps.Take(index), last]);
 

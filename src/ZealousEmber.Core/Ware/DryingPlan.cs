@@ -41,9 +41,10 @@ public sealed record DryingPlan(double HoldAt, double ToHold, Duration Hold, dou
     public static DryingPlan For(IReadOnlyCollection<WareLot> lots, Func<WareLot, double> water, Temperature boiling, TemperatureUnit unit, double? past = null)
     {
         var highest = (boiling - Drying.BelowBoiling).Celsius;
-        var holdAt = FriendlyNumbers.NearestFive(highest - 2.5, unit);
-        if (holdAt > highest) holdAt = FriendlyNumbers.NearestFive(highest - 6, unit);
-        var each = lots.Select(l => (Lot: l, Needs: Need.Of(l, water(l), holdAt, boiling, past))).ToList();
+        double HoldsAt(TemperatureUnit scale) => FriendlyNumbers.NearestFive(highest - 2.5, scale) is var near && near > highest ? FriendlyNumbers.NearestFive(highest - 6, scale) : near;
+        // As long in both scales, whose numbers lie a degree apart.
+        var (holdAt, countedAt) = (HoldsAt(unit), HoldsAt(TemperatureUnit.Celsius));
+        var each = lots.Select(l => (Lot: l, Needs: Need.Of(l, water(l), countedAt, boiling, past))).ToList();
         var (slowest, needs) = each.MaxBy(e => (e.Needs.Hold, e.Lot.Depth))!;
         var hold = each.Max(e => e.Needs.Hold);
         var leather = lots.Where(l => l.Dryness == Dryness.LeatherHard).MaxBy(l => l.Depth);

@@ -532,6 +532,9 @@ namespace ZealousEmber.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("Anyway")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Approach")
                         .IsRequired()
                         .HasColumnType("TEXT");

@@ -50,6 +50,8 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
 
     public bool Packed { get; set; }
 
+    public bool Anyway { get; set; }
+
     public bool WitnessPack { get; set; }
 
     /// <summary>A moment with its offset, as RFC 3339 writes it.</summary>
@@ -66,7 +68,7 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
     {
         (Name, Kind, KilnId, GoalCone, Unit) = (firing.Name, firing.Kind.ToString(), firing.KilnId, firing.Goal?.Number, firing.Unit.ToString());
         this.WritePreferences(firing.Preferences);
-        (HoldMinutes, Packed, WitnessPack) = (firing.HoldMinutes, firing.Packed, firing.WitnessPack);
+        (HoldMinutes, Packed, WitnessPack, Anyway) = (firing.HoldMinutes, firing.Packed, firing.WitnessPack, firing.Anyway);
         (ScheduleId, ScheduleVersion, KilnAsPlanned) = (firing.Schedule?.Id, firing.Schedule?.Version, firing.Kiln is { } kiln ? StoredJson.Write(StoredKiln.From(kiln)) : null);
         StartsAt = firing.StartsAt is { } starts ? OffsetDateTimePattern.Rfc3339.Format(starts) : null;
         Lots = StoredJson.Write(firing.Lots.Select(StoredLot.From));
@@ -82,7 +84,7 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
         StartsAt is null ? null : OffsetDateTimePattern.Rfc3339.Parse(StartsAt).Value,
         [.. StoredJson.Read<StoredAcceptance[]>(Accepted).Select(a => a.Read())],
         KilnAsPlanned is null ? null : StoredJson.Read<StoredKiln>(KilnAsPlanned).Read(),
-        Packing is null ? null : StoredJson.Read<StoredPacking>(Packing).Read()).Value;
+        Packing is null ? null : StoredJson.Read<StoredPacking>(Packing).Read(), Anyway).Value;
 }
 
 /// <summary>How far a firing has come, as a list of firings is asked for.</summary>

@@ -97,6 +97,48 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     public async Task What_cannot_be_planned_is_said_at_its_field(string lots, string kind, string more, string field, string says) =>
         (await (await studio.Http.PostAsJsonAsync("/api/plan", Request(lots, kind, more))).Problem(field)).ShouldContain(says);
 
+    private const string Pigs = """[{"what":"pigs","count":2,"wall":8,"closedHollow":true,"dryness":"damp"},{"what":"mugs","count":20,"wall":6}]""";
+    private const string Camps = """[{"what":"a","count":1,"wall":6,"glazes":[{"name":"Lamp","coneFrom":"06","coneTo":"04"}]},{"what":"b","count":1,"wall":6,"glazes":[{"name":"Tide","coneFrom":"5","coneTo":"7"}]}]""";
+
+    [Theory]
+    [InlineData(Pigs, "bisque", "{}", "without")]
+    [InlineData("""[{"what":"mugs","count":20,"wall":6,"dryness":"leather-hard"}]""", "bisque", "{}", "dry-first")]
+    [InlineData("""[{"what":"mugs","count":20,"wall":6}]""", "bisque", """{"goalCone":"6"}""", "anyway")]
+    [InlineData("""[{"what":"heads","count":2,"wall":45}]""", "bisque", "{}", "anyway")]
+    [InlineData(Camps, "glaze", "{}", "without")]
+    [InlineData(Camps, "glaze", """{"goalCone":"6"}""", "anyway")]
+    public async Task A_refusal_comes_with_ways_on_that_can_be_planned(string lots, string kind, string more, string way)
+    {
+        var request = Request(lots, kind, more);
+        var refused = await (await studio.Http.PostAsJsonAsync("/api/plan", request)).Read(422);
+        var on = refused["ways"]!.AsArray().First(w => w!["id"]!.GetValue<string>() == way)!;
+        on["text"]!.GetValue<string>().ShouldNotBeEmpty();
+        if (on["kind"] is { } other) request["kind"] = other.DeepClone();
+        foreach (var i in on["without"]!.AsArray().Select(i => i!.GetValue<int>()).OrderDescending()) request["load"]!["lots"]!.AsArray().RemoveAt(i);
+        if (on["anyway"]!.GetValue<bool>()) request["anyway"] = true;
+        (await Plan(request))["steps"]!.AsArray().Count.ShouldBeGreaterThan(1);
+    }
+
+    [Fact]
+    public async Task Few_steps_that_make_it_long_come_with_offers_and_worn_elements_with_what_they_cost()
+    {
+        var worn = await Plan(Request("""[{"what":"mugs","count":110,"wall":6}]""", "bisque", """{"kiln":{"class":"top-190","elementHealth":70}}"""));
+        worn["notes"]!.AsArray().ShouldContain(n => n!["id"]!.GetValue<string>() == "worn-elements");
+        (await Plan(Request(Mugs, "bisque", """{"kiln":{"class":"top-190"}}""")))["offers"]!.AsArray().ShouldBeEmpty();
+        var few = await Plan(Request(Plates, "glaze", """{"maxSteps":2,"kiln":{"class":"top-190"}}"""));
+        var offers = few["offers"]!.AsArray();
+        offers.Count.ShouldBeGreaterThan(0);
+        offers.ShouldAllBe(o => o!.Number("hours") > 5 && o!.Number("kwh") > 20);
+    }
+
+    [Fact]
+    public async Task Who_knows_better_is_not_asked_again()
+    {
+        var firing = new JsonObject { ["name"] = "High", ["kind"] = "bisque", ["goalCone"] = "6", ["anyway"] = true };
+        var made = await (await studio.Http.PostAsJsonAsync("/api/firings", firing)).Read(201);
+        (await (await studio.Http.GetAsync($"/api/firings/{made["id"]}")).Read())["firing"]!["anyway"]!.GetValue<bool>().ShouldBeTrue();
+    }
+
     [Fact]
     public async Task Five_thousand_lots_get_one_message()
     {

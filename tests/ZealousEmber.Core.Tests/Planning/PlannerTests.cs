@@ -110,7 +110,7 @@ public sealed class PlannerTests
         Refused(Load(Lot(30, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Preference: new(DryingOption.SlowClimb))).Message.ShouldContain("A hold below boiling is quicker");
         Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, ConeNumber.Parse("10").Value)).Message.ShouldContain("too hot for it");
         Refused(Load(Lot(5, clay: Brickfield)), new PlanWish(ScheduleKind.Bisque, ConeNumber.Parse("6").Value)).Message.ShouldContain("too hot for it");
-        Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze), new ElectricKiln(weak, weak.UsualLoad(ScheduleKind.Glaze), weak.Room)).Message.ShouldContain("the kiln is made for 1100 °C");
+        Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze), new ElectricKiln(weak, weak.UsualLoad(ScheduleKind.Glaze), weak.Room)).Message.ShouldContain("the kiln goes to 1100 °C");
         Refused(Load(Lot(45, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Anyway: true)).Message.ShouldContain("no schedule alone");
         Refused(Load(Lot(45)), new PlanWish(ScheduleKind.Bisque)).Message.ShouldContain("pierce it");
         Plan(Load(Lot(45)), new PlanWish(ScheduleKind.Bisque, Anyway: true)).Steps.ShouldNotBeEmpty("who knows better may");

@@ -8120,6 +8120,8 @@ export interface components {
        * @enum {null|string}
        */
       air?: 'body-then-light' | 'body-then-neutral' | 'oxidising' | null;
+      /** @description “I know better”: planned as asked, as in a request for a plan. */
+      anyway?: null | boolean;
     };
     /** @description A number of this firing that speaks for a cause or against it. */
     FiringEvidence: {
@@ -10369,6 +10371,27 @@ export interface components {
       id: string;
       text: string;
     };
+    /** @description Something to do instead of a plan that few steps make long. */
+    PlanOfferContract: {
+      /** @description one-long or dry-tonight. */
+      id: string;
+      text: string;
+      /**
+       * Format: double
+       * @description Power on, in all.
+       */
+      hours: number;
+      /**
+       * Format: double
+       * @description With a kiln only.
+       */
+      kwh: null | number;
+      /**
+       * Format: double
+       * @description With a price, by the usual tariff.
+       */
+      cost: null | number;
+    };
     /** @description A load and a wish; what people differ on may be said, else the studio's default holds. */
     PlanRequest: {
       load: null | components['schemas']['LoadContract'];
@@ -10457,6 +10480,8 @@ export interface components {
        * @description Of a fuel kiln: from when the proposed schedule is planned anew.
        */
       replanFromMinute?: null | number;
+      /** @description “I know better”: planned as asked where the goal looks like a slip, cones clash, or walls are thicker than a schedule saves. */
+      anyway?: null | boolean;
     };
     /** @description A proposed schedule with the reasons of its steps. */
     PlanResponse: {
@@ -10470,6 +10495,8 @@ export interface components {
       load: components['schemas']['LoadSummary'];
       /** @description All there is to know about it in its kiln, so that nobody has to ask again. */
       preview: components['schemas']['PreviewResponse'];
+      /** @description Where the controller's few steps make it long: what else could be done. */
+      offers: components['schemas']['PlanOfferContract'][];
     };
     /** @description Why a step is there. */
     PlanStepContract: {

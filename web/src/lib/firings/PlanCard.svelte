@@ -53,6 +53,25 @@
     />
   </div>
   {#if opens}<p class="text-soft mt-1">May be opened {clock(new Date(opens))}.</p>{/if}
+  {#if draft.body.anyway}<p class="mt-1" data-testid="anyway">
+      <span class="text-warning font-semibold">Planned as you asked, against advice.</span>
+      <button class="link" onclick={() => draft.edit({ anyway: false })}>Ask me again</button>
+    </p>{/if}
+  {#each plan.notes.filter((n) => n.id === 'worn-elements') as note (note.id)}<p
+      class="border-base-300 mt-2 border-t pt-2"
+      data-testid="worn-elements"
+    >
+      {note.text}
+    </p>{/each}
+  {#if plan.offers.length}
+    <div class="border-base-300 mt-2 border-t pt-2" data-testid="plan-offers">
+      <b>This controller takes few steps. Either:</b>
+      {#each plan.offers as offer (offer.id)}<p class="mt-1">
+          {offer.text}{#if offer.cost != null}
+            <span class="text-soft">About {money(offer.cost, preview.kiln?.currency ?? '')}.</span>{/if}
+        </p>{/each}
+    </div>
+  {/if}
   {#if preview.findings.length}
     <div class="border-base-300 mt-2 border-t pt-2" data-testid="plan-findings">
       <FindingRows

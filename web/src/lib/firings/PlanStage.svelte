@@ -68,6 +68,14 @@
           >
             The plan appears with the load.
           </p>{/each}
+        {#if draft.ways.length}
+          <div class="mt-3 flex flex-wrap gap-2" data-testid="ways-on">
+            {#each draft.ways as way (way.text)}<button
+                class="btn btn-paper h-auto min-h-11 py-2 text-left"
+                onclick={() => draft.take(way)}>{way.text}</button
+              >{/each}
+          </div>
+        {/if}
       </div>
     {/if}
   </div>

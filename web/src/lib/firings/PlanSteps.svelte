@@ -15,17 +15,18 @@
 
   type Step = NonNullable<NonNullable<Plan['schedule']['segments']>[number]>;
   const air = (step: Step) => (step.atmosphere ? ` in ${airNames[step.atmosphere]}` : '');
+  const held = (step: Step) => (step.holdMinutes ? `, hold ${hold(step.holdMinutes)}` : '');
   const off = $derived(preview.kiln?.fuel ? 'Burners out, closed up' : 'Power off');
   const say = (step: Step, direction: string | undefined) =>
     step.pace === 'natural'
       ? step.target === null || step.target === undefined
         ? `${off}, until it may be opened`
-        : `${off}, down to ${degrees(step.target, unit)}`
+        : `${off}, down to ${degrees(step.target, unit)}${held(step)}`
       : direction === 'level'
         ? `Stay at ${degrees(step.target ?? 0, unit)} for ${hold(step.holdMinutes) || 'no time'}`
         : step.pace === 'full'
-          ? `Full power to ${degrees(step.target ?? 0, unit)}`
-          : `${direction === 'down' ? 'Cool' : 'Climb'} ${number(step.rate ?? 0)} °${unit}/h to ${degrees(step.target ?? 0, unit)}${step.holdMinutes ? `, hold ${hold(step.holdMinutes)}` : ''}`;
+          ? `Full power to ${degrees(step.target ?? 0, unit)}${held(step)}`
+          : `${direction === 'down' ? 'Cool' : 'Climb'} ${number(step.rate ?? 0)} °${unit}/h to ${degrees(step.target ?? 0, unit)}${held(step)}`;
 
   /** When to look for steam: by the clock where a start is known. */
   const look = (minute: number) =>

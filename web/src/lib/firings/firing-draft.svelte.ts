@@ -20,6 +20,15 @@ import { outcomeOf, type Stored } from '$lib/draft/outcome';
 import { PackingLoop } from '$lib/packing';
 import { isBlank } from './lot';
 
+/** A way on where the planner says no, as it stands beside the problem: which rows of those sent to leave out, what kind to plan instead, or that it is meant. */
+export interface WayOn {
+  id: string;
+  text: string;
+  kind: FiringBody['kind'];
+  without: number[];
+  anyway: boolean;
+}
+
 const read = (firing: Firing): Stored<FiringBody> => ({
   id: firing.id,
   version: firing.version,
@@ -69,7 +78,8 @@ const wishes = [
   'holdMinutes',
   'unit',
   'name',
-  'kilnId'
+  'kilnId',
+  'anyway'
 ] as const satisfies (keyof FiringBody & keyof PlanRequest)[];
 
 /** What decides where a piece stands. */
@@ -83,6 +93,8 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
   load: LoadSummary | null = $state.raw(null);
   /** Messages of the planner by field; rows are numbered as they stand on the page. */
   planErrors: Record<string, string> = $state.raw({});
+  /** What to ask instead where the planner says no. */
+  ways: WayOn[] = $state.raw([]);
   /** What the plan took before the last change, to show the difference. */
   before: { hours: number; top: number } | null = $state.raw(null);
 
@@ -153,6 +165,16 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
     this.edit({ lots: this.lots.filter((_, i) => i !== row) });
   }
 
+  /** Asks for what the planner offers instead; one step to undo. */
+  take(way: WayOn): void {
+    const rows = way.without.map((i) => this.written[i]?.row);
+    this.edit({
+      ...(way.kind ? { kind: way.kind } : {}),
+      ...(rows.length ? { lots: this.lots.filter((_, row) => !rows.includes(row)) } : {}),
+      ...(way.anyway ? { anyway: true } : {})
+    });
+  }
+
   /** With other ware, or in another kiln, nothing stays where it stood. */
   override edit(change: Partial<FiringBody>, group: string | null = null): void {
     const { packing } = this.body;
@@ -208,8 +230,9 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
       (signal) => api.POST('/api/plan', { body: { ...request, start: this.body.startsAt }, signal }),
       ({ data, error }) => {
         this.trouble = null;
-        const problem = error as (Problem & { load?: LoadSummary }) | undefined;
+        const problem = error as (Problem & { load?: LoadSummary; ways?: WayOn[] }) | undefined;
         this.planErrors = data ? {} : this.rows(fieldErrors(problem), written);
+        this.ways = data ? [] : (problem?.ways ?? []);
         this.load = data?.load ?? problem?.load ?? null;
         if (data && this.preview && isChange)
           this.before = { hours: this.preview.totalMinutes / 60, top: this.preview.peak };
