@@ -21,9 +21,10 @@ internal static class FewStepOffers
     private const double Long = 1.3;
 
     /// <summary>Two offers where the plan takes more than 1.3 times what it would with steps to spare; else none.</summary>
-    public static ImmutableArray<PlanOffer> Of(WareLoad load, PlanWish wish, IKilnModel kiln, KilnRun run)
+    public static ImmutableArray<PlanOffer> Of(Plan plan, WareLoad load, PlanWish wish, IKilnModel kiln, KilnRun run)
     {
-        if (wish.MaxSteps > Few || wish.Kind == ScheduleKind.Drying || Run(load, wish with { MaxSteps = ScheduleLimits.Segments }, kiln) is not { } free) return [];
+        // With steps to spare it is as quick as it gets.
+        if (wish.MaxSteps > Few || plan.Steps.Count(s => !s.Step.IsEndOff) < wish.MaxSteps || wish.Kind == ScheduleKind.Drying || Run(load, wish with { MaxSteps = ScheduleLimits.Segments }, kiln) is not { } free) return [];
         var took = run.Compiled.Powered;
         if (took.TotalHours <= Long * free.Compiled.Powered.TotalHours) return [];
         var steps = $"{wish.MaxSteps} steps";

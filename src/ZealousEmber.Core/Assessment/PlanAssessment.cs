@@ -21,7 +21,7 @@ public sealed record PlanAssessment(Plan Plan, FiringAssessment Firing, Immutabl
         if (!firing.IsOk) return Result<PlanAssessment>.Failed(firing.Problems);
         var run = firing.Value.Run;
         var priced = Priced(plan.Value, load, wish, kiln, run);
-        return new PlanAssessment(priced with { Notes = [.. priced.Notes, .. WornElements.Note(load, wish, kiln, run)] }, firing.Value, FewStepOffers.Of(load, wish, kiln, run));
+        return new PlanAssessment(priced with { Notes = [.. priced.Notes, .. WornElements.Note(load, wish, kiln, run)] }, firing.Value, FewStepOffers.Of(priced, load, wish, kiln, run));
     }
 
     /// <summary>Where somebody prefers the coolest cone: what that saves over the one in the middle.</summary>

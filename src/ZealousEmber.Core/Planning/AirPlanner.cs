@@ -18,7 +18,8 @@ internal static class AirPlanner
     private const double BodyRise = 30;
     private const double CleanMinutes = 10;
 
-    private static bool Reduces(PlanWish wish, IKilnModel kiln, Cone? goal) =>
+    /// <summary>Whether glazes are reduced in it: that takes steps of its own.</summary>
+    public static bool Reduces(PlanWish wish, IKilnModel kiln, Cone? goal) =>
         kiln.Burns && wish.Kind is ScheduleKind.Glaze && wish.Preferences.Air != AirOption.Oxidising && goal is { } cone && cone.CompareTo(LowFire.Cone) >= 0;
 
     /// <summary>Puts the air into the steps of a climb, before its top is solved: oxidation, and body reduction where the guide cone falls.</summary>
@@ -43,7 +44,7 @@ internal static class AirPlanner
             body = true;
             var parts = new List<PlanStep>();
             if (from < begins - 1) parts.Add(In(steps[i] with { Step = step.Changed(target: Temperature.FromCelsius(begins), hold: Duration.Zero).Value }, Atmosphere.Oxidising));
-            parts.Add(In(write.At(BodyRate, ends, Duration.Zero, "body reduction",
+            parts.Add(In(write.At(write.Friendly(BodyRate), ends, Duration.Zero, "body reduction",
                 $"From cone {Guide.Cone.Number} down, about three quarters of an hour with too little air: carbon monoxide reaches the clay’s iron before the glaze seals it. The climb slows, since gas leaves unburnt.", "body-reduction"), Atmosphere.HeavyReduction));
             parts.Add(In(steps[i], After(wish)));
             steps.RemoveAt(i);

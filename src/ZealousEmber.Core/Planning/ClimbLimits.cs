@@ -20,8 +20,11 @@ internal sealed record ClimbLimit(double From, double To, double Rate, double St
 /// <summary>Limits laid over each other: at every temperature the slowest holds.</summary>
 internal static class ClimbLimits
 {
-    /// <summary>A kiln that is a little stronger than it is known to be, or falls a little faster, still keeps the limit.</summary>
+    /// <summary>A kiln that falls a little faster than it is known to still keeps the limit.</summary>
     public const double Stronger = 1.05;
+
+    // After a slow climb its walls are warm, and a kiln climbs quicker than straight from cold.
+    private const double StrongerUp = 1.2;
 
     /// <summary>The slowest limit at a temperature; nothing where there is none.</summary>
     public static ClimbLimit? At(IReadOnlyList<ClimbLimit> limits, double celsius) => limits.Where(l => l.From < celsius && l.To > celsius).OrderBy(l => l.Rate).ThenBy(l => l.IsHabit).FirstOrDefault();
@@ -43,7 +46,7 @@ internal static class ClimbLimits
             var middle = (a + b) / 2;
             var can = able(a, b);
             var stands = limits.Where(l => l.From < middle && l.To > middle).Select(l => l.Stands).DefaultIfEmpty(double.PositiveInfinity).Min();
-            stretches.Add(new Stretch(a, b, At(limits, middle)?.Rate ?? double.PositiveInfinity, can, mayRun && double.IsFinite(can) && can * Stronger <= stands));
+            stretches.Add(new Stretch(a, b, At(limits, middle)?.Rate ?? double.PositiveInfinity, can, mayRun && double.IsFinite(can) && can * (to > from ? StrongerUp : Stronger) <= stands));
         }
         if (to >= from) return stretches;
         stretches.Reverse();

@@ -16,14 +16,23 @@ internal sealed class ClimbPlanner
     private const double SlowestOneRate = 30;
     private const double LessEachTime = 0.96;
     /// <summary>A limit that sets the number of a step to so much is said with it.</summary>
-    public const double ToBeSaid = 1.05;
+    public const double ToBeSaid = 1.08;
+
+    private const double FarDown = 1.3;
     private const double CouldGo = 1.12;
     private const double OfAnHour = 60;
+    private const double WorthSaying = 5;
+    private const double MostOff = 1.5;
+    private const double GoodPart = 0.15;
+    private const double Half = 0.5;
+    private const int MostReasons = 2;
     private const string OneRateToTheTop = "one rate to the top";
 
     private readonly PlanWish wish;
     private readonly IKilnModel kiln;
     private readonly PlanWriter write;
+    private readonly double from;
+    private readonly double top;
     private readonly List<ClimbLimit> limits;
     private readonly List<Stretch> stretches;
     private readonly StepChooser chooser;
@@ -40,12 +49,15 @@ internal sealed class ClimbPlanner
     /// <param name="lastHundred">Whether the last hundred degrees go at the cone's pace.</param>
     public ClimbPlanner(WareLoad load, PlanWish wish, IKilnModel kiln, PlanWriter write, double from, double top, int most, IReadOnlyList<ClimbLimit> after, bool lastHundred)
     {
-        (this.wish, this.kiln, this.write) = (wish, kiln, write);
+        (this.wish, this.kiln, this.write, this.from, this.top) = (wish, kiln, write, from, top);
         limits = [.. ClimbRules.Of(load, wish, kiln, write, from, top, lastHundred), .. after];
+        // Counted in one scale for both, so that they fire alike; only the numbers keyed in are those of the other.
+        var celsius = wish with { Unit = TemperatureUnit.Celsius };
+        List<ClimbLimit> counted = wish.Unit == TemperatureUnit.Celsius ? limits : [.. ClimbRules.Of(load, celsius, kiln, new PlanWriter(celsius), from, top, lastHundred), .. after];
         // A gas kiln is turned up to a pace; nothing in it is full power with the air a step asks for.
-        stretches = ClimbLimits.Lay(from, top, limits, Grid(from, lastHundred ? ClimbRules.Approach(from, top, wish) : top), (a, b) => Able((a + b) / 2), !kiln.Burns);
+        stretches = ClimbLimits.Lay(from, top, counted, Grid(from, lastHundred ? ClimbRules.Approach(from, top, celsius) : top), (a, b) => Able((a + b) / 2), !kiln.Burns);
         if (wish.Preferences.Approach == ApproachOption.OneRate) stretches = OneRate(stretches, after.Count > 0 ? Math.Min(top, after.Max(l => l.To)) : from);
-        chooser = new StepChooser(stretches, Math.Max(1, most), write.Friendly, keepsUp: true);
+        chooser = new StepChooser(stretches, Math.Max(1, most), rate => FriendlyNumbers.RateNear(rate, TemperatureUnit.Celsius), keepsUp: true);
     }
 
     /// <summary>Hours, and what the steps are worth, in at most so many; without end where there is no way.</summary>
@@ -66,12 +78,21 @@ internal sealed class ClimbPlanner
         return [.. chosen.Select((step, i) => Write(step, i == chosen.Count - 1 ? hold : Duration.Zero, i == chosen.Count - 1))];
     }
 
-    private IEnumerable<double> Grid(double from, double to)
+    private static IEnumerable<double> Grid(double from, double to)
     {
-        var every = wish.Unit == TemperatureUnit.Celsius ? Every : TemperatureDifference.From(50, TemperatureUnit.Fahrenheit).Kelvins;
-        var zero = wish.Unit == TemperatureUnit.Celsius ? 0 : Temperature.From(0, TemperatureUnit.Fahrenheit).Celsius;
-        for (var n = Math.Ceiling((from - zero) / every); zero + n * every < to; n++) yield return zero + n * every;
+        for (var t = Math.Ceiling(from / Every) * Every; t < to; t += Every) yield return t;
     }
+
+    /// <summary>A rate chosen in °C in the numbers of the other scale: friendly where that makes no difference of minutes, else to the degree.</summary>
+    private double AsKeyedIn(double rate, double span)
+    {
+        if (wish.Unit == TemperatureUnit.Celsius) return rate;
+        var friendly = write.Friendly(rate);
+        return Math.Abs(span / friendly - span / rate) * OfAnHour < MostOff ? friendly : Rate.PerHour(Math.Max(1, Math.Round(Rate.PerHour(rate).PerHourIn(wish.Unit))), wish.Unit).KelvinsPerHour;
+    }
+
+    /// <summary>A mark of the way as it is keyed in; where it begins and ends stays.</summary>
+    private double Mark(double celsius) => celsius == from || celsius == top ? celsius : FriendlyNumbers.Nearest(celsius, wish.Unit);
 
     /// <summary>One number from the drying on: the slowest asked for, and no faster than the kiln keeps up with but for the end.</summary>
     private List<Stretch> OneRate(List<Stretch> all, double dry)
@@ -87,31 +108,36 @@ internal sealed class ClimbPlanner
 
     private PlanStep Write(ChosenStep step, Duration hold, bool last)
     {
-        var (low, high) = (stretches[step.First].From, stretches[step.Last].To);
+        var (low, high) = (Mark(stretches[step.First].From), Mark(stretches[step.Last].To));
+        var rate = AsKeyedIn(step.Rate, high - low);
         if (step.Runs) return AtFullPower(low, high, hold, last);
         var says = Deciding(step, low, high);
         var one = wish.Preferences.Approach == ApproachOption.OneRate && step.Last == stretches.Count - 1;
         if (says.Count == 0)
             return one
-                ? write.At(step.Rate, high, hold, OneRateToTheTop, $"One rate throughout, as quick as this kiln keeps to but for its end: near {write.Degrees(high)} it makes about {write.Pace(Able(high))} an hour at full power.", "kiln", Basis.Kiln(high, Able(high)))
-                : OfTheKiln(step.Rate, low, high, hold);
+                ? write.At(rate, high, hold, OneRateToTheTop, $"One rate throughout, as quick as this kiln keeps to but for its end: near {write.Degrees(high)} it makes about {write.Pace(Able(high))} an hour at full power.", "kiln", Basis.Kiln(high, Able(high)))
+                : OfTheKiln(rate, low, high, hold);
         var (first, others) = (says[0].Limit, says.Skip(1));
         var why = (one ? "One rate throughout, as slow as the slowest limit asks. " : "") + first.Why
             + string.Concat(others.Select(o => $" From {write.Degrees(o.From)} on: {Lower(o.Limit.Why)}")) + CouldBeFaster(step, high);
-        return write.At(step.Rate, high, hold, one ? OneRateToTheTop : first.Short, why, first.By, first.Basis);
+        return write.At(rate, high, hold, one ? OneRateToTheTop : first.Short, why, first.By, first.Basis);
     }
 
-    /// <summary>The limits that set the number of a step, each with where it begins to.</summary>
+    /// <summary>The limits that set the number of a step, each with where it begins to: those that hold for a good part of it, two at most.</summary>
     private List<(ClimbLimit Limit, double From)> Deciding(ChosenStep step, double low, double high)
     {
-        var says = new List<(ClimbLimit Limit, double From)>();
-        foreach (var mark in limits.SelectMany(l => new[] { l.From, l.To }).Where(t => t > low && t < high).Append(low).Append(high).Distinct().Order().ToList() is var marks ? marks.Zip(marks.Skip(1)) : [])
+        var says = new List<(ClimbLimit Limit, double From, double Holds)>();
+        var marks = limits.SelectMany(l => new[] { l.From, l.To }).Where(t => t > low && t < high).Append(low).Append(high).Distinct().Order().ToList();
+        foreach (var (from, to) in marks.Zip(marks.Skip(1)))
         {
-            if (ClimbLimits.At(limits, (mark.First + mark.Second) / 2) is not { } rule || write.Friendly(rule.Rate) > step.Rate * ToBeSaid || says.Any(s => s.Limit.By == rule.By && s.Limit.Short == rule.Short)) continue;
-            says.Add((rule, mark.First));
+            if (ClimbLimits.At(limits, (from + to) / 2) is not { } rule || rule.Rate > step.Rate * ToBeSaid) continue;
+            var known = says.FindIndex(s => s.Limit.By == rule.By && s.Limit.Short == rule.Short);
+            if (known < 0) says.Add((rule, from, to - from));
+            else says[known] = says[known] with { Holds = says[known].Holds + to - from };
         }
-        // What no ware asks for is said only where nothing else is.
-        return says.Any(s => !s.Limit.IsHabit) ? [.. says.Where(s => !s.Limit.IsHabit)] : [.. says.Take(1)];
+        // A very slow rate is rounded far down: then it is the slowest that counts. Above what all of them ask it is the kiln.
+        if (says.Count == 0 && limits.Where(l => l.From < high && l.To > low).MinBy(l => l.Rate) is { } slowest && (slowest.Rate <= step.Rate * FarDown || double.IsInfinity(Able(high)))) says.Add((slowest, low, high - low));
+        return [.. says.OrderBy(s => s.Holds < GoodPart * (high - low)).ThenBy(s => s.Limit.IsHabit && s.Holds < Half * (high - low)).Take(MostReasons).OrderBy(s => s.From).Select(s => (s.Limit, s.From))];
     }
 
     /// <summary>Where part of a step could go faster and is not worth one of its own, it says so.</summary>
@@ -121,7 +147,7 @@ internal sealed class ClimbPlanner
         while (from > step.First && Math.Min(stretches[from - 1].Asked, stretches[from - 1].Able) > step.Rate * CouldGo) from--;
         if (from > step.Last || from == step.First) return "";
         var saves = Enumerable.Range(from, step.Last - from + 1).Sum(i => stretches[i].Hours(step.Rate) - stretches[i].Hours(stretches[i].Asked)) * OfAnHour;
-        return saves < 1 ? "" : $" Above {write.Degrees(stretches[from].From)} it could go faster; a step more would save {Phrases.Hours(Duration.FromMinutes(Math.Ceiling(saves)))}.";
+        return saves < WorthSaying ? "" : $" Above {write.Degrees(Mark(stretches[from].From))} it could go faster; a step more would save {Phrases.Hours(Duration.FromMinutes(Math.Ceiling(saves)))}.";
     }
 
     private PlanStep AtFullPower(double low, double high, Duration hold, bool last)

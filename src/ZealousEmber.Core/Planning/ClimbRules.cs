@@ -18,7 +18,7 @@ internal sealed class ClimbRules(WareLoad load, PlanWish wish, IKilnModel kiln, 
     // Habit may be passed by a kiln that is left to itself.
     private const double HabitStands = 1.25;
     // Left to itself where it makes little more than the cone's pace: the top is solved for what it does.
-    private const double LastStands = 75;
+    private const double LastStands = 85;
 
     private readonly List<ClimbLimit> limits = [];
 
@@ -59,7 +59,7 @@ internal sealed class ClimbRules(WareLoad load, PlanWish wish, IKilnModel kiln, 
     private void OfRawWare(double from, double top)
     {
         var burns = write.BreakBelow(BurnOut.From.Celsius);
-        Habit(from, burns, RawPace, "gently while the clay changes", $"Bound water leaves the clay between {write.Degrees(450)} and {write.Degrees(burns)}; a steady climb lets it out without strain.", Basis.Brisk(Deepest, true, WallGradient.RawUp(Deepest.Depth), RawPace));
+        Habit(from, burns, RawPace, "gently while the clay changes", $"No faster than {write.Pace(write.Friendly(RawPace))} an hour while the clay is raw: its last free water leaves on the way, and the water bound in it between {write.Degrees(450)} and {write.Degrees(burns)}.", Basis.Brisk(Deepest, true, WallGradient.RawUp(Deepest.Depth), RawPace));
         var wall = WallGradient.RawUp(Deepest.Depth);
         // A little further than it need be, to where the burn-out begins: a step less.
         Limit(Math.Max(from, WallGradient.RawClimb.From), burns, wall * DryingPlan.Margin, wall, "slowly: a thick wall",
@@ -79,7 +79,7 @@ internal sealed class ClimbRules(WareLoad load, PlanWish wish, IKilnModel kiln, 
         var asks = rate < BurnOutPace;
         var clay = slow.Clay?.BurnsOutSlowly == true ? $" of {slow.Clay.Name}, which burns out slowly," : "";
         Limit(burns, ends, Math.Min(BurnOutPace, rate), asks ? rate : BurnOutPace * HabitStands, "burn out the carbon",
-            $"Carbon and sulphur leave {write.Name(slow)}{clay} above {write.Degrees(burns)} and need {Phrases.Hours(needed)} with air before {(LastHundred && top - LastStretch < ends ? "the top" : write.Degrees(ends))}{(packed ? ", in a packed kiln" : "")}. What stays in comes out through the glaze as pinholes. Vent on.",
+            $"{(asks ? "" : $"A brisk {write.Pace(write.Friendly(BurnOutPace))} an hour, and time enough: c")}{(asks ? "C" : "")}arbon and sulphur leave {write.Name(slow)}{clay} above {write.Degrees(burns)} and need {Phrases.Hours(needed)} with air before {(LastHundred && top - LastStretch < ends ? "the top" : write.Degrees(ends))}{(packed ? ", in a packed kiln" : "")}. What stays in comes out through the glaze as pinholes. Vent on.",
             asks ? "burn-out" : "brisk", Basis.BurnsOut(slow, packed, needed, $"which is {Phrases.Number(Math.Round(rate))} °C/h"));
     }
 

@@ -83,7 +83,8 @@ internal sealed class CoolingPlanner
             return new PlanStep(Segment.Of(Pace.Natural, Temperature.FromCelsius(low), reason: next?.By == "slow-band" ? "drop to the band" : "by itself").Value,
                 next?.By == "slow-band" ? "Above its band the glaze only runs: with the power off the kiln leaves that soonest." : "Nothing asks for power here; it cools by itself.", next?.By == "slow-band" ? "drop" : "cooling");
         }
-        var rules = Enumerable.Range(step.First, step.Last - step.First + 1).Select(i => ClimbLimits.At(limits, (stretches[i].From + stretches[i].To) / 2)).OfType<ClimbLimit>().Where(l => write.Friendly(l.Rate) <= step.Rate * ClimbPlanner.ToBeSaid).DistinctBy(l => (l.By, l.Why)).ToList();
+        var rules = Enumerable.Range(step.First, step.Last - step.First + 1).Select(i => ClimbLimits.At(limits, (stretches[i].From + stretches[i].To) / 2)).OfType<ClimbLimit>().Where(l => l.Rate <= step.Rate * ClimbPlanner.ToBeSaid).DistinctBy(l => (l.By, l.Why)).ToList();
+        if (rules.Count == 0) rules.Add(Enumerable.Range(step.First, step.Last - step.First + 1).Select(i => ClimbLimits.At(limits, (stretches[i].From + stretches[i].To) / 2)).OfType<ClimbLimit>().MinBy(l => l.Rate)!);
         var rule = rules[0];
         return write.At(step.Rate, low, Duration.Zero, rule.Short, string.Join(" ", rules.Select(r => r.Why)), rule.By, rule.Basis);
     }

@@ -157,7 +157,7 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
         var why = $"Slowest to dry: {write.Name(lot)}, {Moisture.Format(lot.Dryness)}. At {write.Pace(write.Friendly(fastest))} an hour the steam of what is left finds its way out.";
         // What is fired goes on from there: the climb past boiling is the first part of it.
         return wish.Kind == ScheduleKind.Drying
-            ? new DryingCourse([write.At(fastest, ends, Duration.Zero, "dry on the way", why, "drying")], [])
+            ? new DryingCourse([write.At(write.Friendly(fastest), ends, Duration.Zero, "dry on the way", why, "drying")], [])
             : new DryingCourse([], [new ClimbLimit(from, ends, fastest, fastest, "dry on the way", why, "drying")]);
     }
 }

@@ -17,15 +17,14 @@ internal sealed class PlanWriter(PlanWish wish)
     /// <summary>A temperature people use at or above one, °C.</summary>
     public double BreakAbove(double celsius) => Break(celsius, Math.Ceiling);
 
-    /// <summary>A climb or a cooling at a rate.</summary>
+    /// <summary>A climb or a cooling at a rate that is friendly already.</summary>
     public PlanStep At(double rate, double target, Duration hold, string brief, string why, string by, Basis? basis = null) => new(Segment(rate, target, hold, brief), why, by, Basis: basis);
 
     /// <summary>The segment of one.</summary>
     public Segment Segment(double rate, double target, Duration hold, string brief)
     {
         // A slow band of minutes would ask for more than any step may say.
-        var friendly = Math.Min(Friendly(rate), ScheduleLimits.Fastest.KelvinsPerHour);
-        return Schedules.Segment.Of(Schedules.Pace.At(Rate.PerHour(friendly)), Temperature.FromCelsius(target), hold, brief).Value;
+        return Schedules.Segment.Of(Schedules.Pace.At(Rate.PerHour(Math.Min(rate, ScheduleLimits.Fastest.KelvinsPerHour))), Temperature.FromCelsius(target), hold, brief).Value;
     }
 
     /// <summary>"60 °C".</summary>

@@ -53,9 +53,12 @@ public static class Planner
     {
         var schedule = Schedule.Create(wish.Name, wish.Kind, wish.Unit, [.. steps.Select(s => s.Step)], null, null, goal);
         if (!schedule.IsOk) return Result<Plan>.Failed(schedule.Problems);
-        var compiled = kiln.Times(schedule.Value.Program);
-        return compiled.IsOk
-            ? new Plan(schedule.Value, [.. steps.Select((s, i) => s.By == DryingPlanner.SteamCheck ? s with { Look = compiled.Value.Segments[i].End } : s)], goalWhy, [.. LoadNotes.Of(load, wish.Kind, kiln.UsualWare(wish.Kind), wish.Units)])
-            : Result<Plan>.Failed(compiled.Problems);
+        if (steps.Exists(s => s.By == DryingPlanner.SteamCheck))
+        {
+            var compiled = kiln.Times(schedule.Value.Program);
+            if (!compiled.IsOk) return Result<Plan>.Failed(compiled.Problems);
+            steps = [.. steps.Select((s, i) => s.By == DryingPlanner.SteamCheck ? s with { Look = compiled.Value.Segments[i].End } : s)];
+        }
+        return new Plan(schedule.Value, [.. steps], goalWhy, [.. LoadNotes.Of(load, wish.Kind, kiln.UsualWare(wish.Kind), wish.Units)]);
     }
 }

@@ -17,6 +17,9 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
     private const double DampGlazePace = 60;
     private const double FarBelow = 100;
     private const int StepsOfAir = 3;
+    private const double LowTop = 900;
+    private const double FarSlower = 2;
+    private const double FallsTo = 190;
     private const int Rounds = 5;
     private const int FewSteps = 10;
     private const int StepsToSpare = 8;
@@ -39,7 +42,7 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
     {
         var courses = Courses(before, from);
         if (!courses.IsOk) return Result<List<PlanStep>>.Failed(courses.Problems);
-        var most = wish.MaxSteps - before.Count - (kiln.Burns ? StepsOfAir : 0);
+        var most = wish.MaxSteps - before.Count - (AirPlanner.Reduces(wish, kiln, goal) ? StepsOfAir : 0);
         var lastHundred = wish.Preferences.Approach == ApproachOption.LastHundred;
         Way Of(DryingCourse c, bool atConePace) => new(c, HoursOf(c, from), new ClimbPlanner(load, wish, kiln, write, EndOf(c, from), top, Math.Max(StepsToSpare, most), c.After, atConePace));
         // No ware asks for the cone's pace over the last hundred: where steps are few it goes before anything the ware asks for.
@@ -85,14 +88,14 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         if (wet.Dryness != Dryness.BoneDry)
         {
             var why = $"The glaze on {wet.What} is still wet, and the ware under it with it; dried too fast it lifts and crawls.";
-            var hold = write.At(Math.Min(DampGlazePace, fastest), at, DampGlazeHold, "dry the wet glaze", why, "glaze-water", Dries(DampGlazePace));
+            var hold = write.At(write.Friendly(Math.Min(DampGlazePace, fastest)), at, DampGlazeHold, "dry the wet glaze", why, "glaze-water", Dries(DampGlazePace));
             ClimbLimit Slow(double low, double rate) => new(low, past, rate, rate, "dry the glaze on the way", why, "glaze-water", Dries(rate));
             return [new([hold], [Slow(at, DampGlazePace)]), new([], [Slow(from, DampGlazePace / 2)])];
         }
         const string because = "Freshly glazed ware is wet under its glaze; dried too fast the glaze lifts and crawls.";
         return
         [
-            new([write.At(Math.Min(GlazePace, fastest), at, GlazeHold, "dry the glaze", because, "glaze-water", Dries(GlazePace))], []),
+            new([write.At(write.Friendly(Math.Min(GlazePace, fastest)), at, GlazeHold, "dry the glaze", because, "glaze-water", Dries(GlazePace))], []),
             new([], [new ClimbLimit(from, past, GlazedWare.GlazeUp * DryingPlan.Margin, GlazedWare.GlazeUp, "dry the glaze on the way", because, "glaze-water", Dries(GlazePace))]),
         ];
     }
@@ -111,14 +114,18 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
     /// <summary>How fast the kiln falls by itself after steps, in the mean between two temperatures, °C/h.</summary>
     private Func<double, double, double> FallAfter(IEnumerable<PlanStep> steps)
     {
-        var off = FiringProgram.Create([.. steps.Select(s => s.Step), Segment.Of(Pace.Natural, null).Value]);
-        if (kiln.Burns || !off.IsOk || kiln.Run(off.Value) is not { IsOk: true, Value: var run }) return (a, b) => kiln.NaturalFall(Temperature.FromCelsius((a + b) / 2))?.KelvinsPerHour ?? double.PositiveInfinity;
-        var curve = run.WholeCurve;
+        double Usual(double a, double b) => kiln.NaturalFall(Temperature.FromCelsius((a + b) / 2))?.KelvinsPerHour ?? double.PositiveInfinity;
+        // Far slower than the ware stands by any account: nothing hangs on it.
+        var stands = WareLimits.Through(load, raw: false).Limit;
+        if (kiln.Burns || (top > LowTop && new[] { WallGradient.Quartz, WallGradient.Cristobalite }.All(b => Usual(b.From, b.To) * FarSlower < stands))) return Usual;
+        var off = FiringProgram.Create([.. steps.Select(s => s.Step), Segment.Of(Pace.Natural, Temperature.FromCelsius(FallsTo)).Value]);
+        if (!off.IsOk || kiln.Times(off.Value) is not { IsOk: true, Value: var times }) return Usual;
+        var curve = times.Curve;
         return (a, b) =>
         {
             var (low, high) = (Math.Min(a, b), Math.Min(Math.Max(a, b), curve.Peak.Celsius - 1));
             var span = high > low + 1 ? curve.LastFallThrough(Temperature.FromCelsius(low)) - curve.LastFallThrough(Temperature.FromCelsius(high)) : null;
-            return span is { TotalHours: > 0 } time ? (high - low) / time.TotalHours : kiln.NaturalFall(Temperature.FromCelsius((low + high) / 2))?.KelvinsPerHour ?? double.PositiveInfinity;
+            return span is { TotalHours: > 0 } time ? (high - low) / time.TotalHours : Usual(low, high);
         };
     }
 

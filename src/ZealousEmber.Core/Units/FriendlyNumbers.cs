@@ -32,7 +32,13 @@ public static class FriendlyNumbers
         var rate = Rate.PerHour(celsiusPerHour).PerHourIn(unit);
         // What is one already stays.
         if (rate >= CelsiusGrain && Math.Abs(rate / CelsiusGrain - Math.Round(rate / CelsiusGrain)) < 1e-6) return celsiusPerHour;
-        foreach (var grain in new[] { Grain(unit), CelsiusGrain, FineGrain(unit), 1 })
+        if (unit == TemperatureUnit.Fahrenheit)
+        {
+            // Its degrees are fine enough for the nearest five, or the nearest one, of what is planned in °C.
+            var five = Math.Round(rate / CelsiusGrain) * CelsiusGrain;
+            return Rate.PerHour(five > 0 && Math.Abs(five - rate) <= rate * (MostUp - 1) ? five : Math.Max(1, Math.Round(rate)), unit).KelvinsPerHour;
+        }
+        foreach (var grain in new[] { CelsiusGrain, FineGrain(unit), 1 })
         {
             var down = Math.Floor(rate / grain + 1e-9) * grain;
             if (down + grain <= rate * MostUp) return Rate.PerHour(down + grain, unit).KelvinsPerHour;

@@ -29,6 +29,7 @@ public sealed record DryingPlan(double HoldAt, double ToHold, Duration Hold, dou
     private const double Reference = 60;
     private const double RawPace = 100;
     private const double ThinWall = 10;
+    private const double Slow = 30;
     private const double SlowestClimb = 10;
     private const double SoftensAt = 60;
 
@@ -50,18 +51,23 @@ public sealed record DryingPlan(double HoldAt, double ToHold, Duration Hold, dou
         var leather = lots.Where(l => l.Dryness == Dryness.LeatherHard).MaxBy(l => l.Depth);
         double Friendly(double rate) => FriendlyNumbers.RateNear(rate, unit);
         return new DryingPlan(
-            holdAt, Friendly(lots.Min(l => ToTheHold(l))), Duration.FromMinutes(Math.Ceiling(hold * 2 - 1e-9) * 30), Friendly(past is { } quick ? Math.Min(quick, lots.Min(l => Margin * WallGradient.RawUp(l.Depth))) : lots.Min(l => Past(l.Wall, water(l)))),
+            holdAt, Friendly(lots.Min(l => ToTheHold(l))), Duration.FromMinutes(Math.Ceiling(hold * 2 - 1e-9) * 30), Friendly(past is { } quick ? Math.Min(quick, lots.Min(l => Margin * WallGradient.RawUp(l.Depth))) : lots.Min(l => Past(l, water(l)))),
             each.Any(e => e.Needs.Slowed is not null) ? Friendly(each.Min(e => e.Needs.Slowed ?? double.MaxValue)) : null, slowest,
             leather is null ? null : new LeatherHardStay(
                 FriendlyNumbers.Nearest(SoftensAt, unit), Friendly(Math.Min(20, Margin * Shrinking.Fastest(leather.Depth, Dryness.LeatherHard)!.Value)),
                 Duration.FromMinutes(Math.Ceiling(Shrinking.Stay(leather.Depth).TotalHours * 2 - 1e-9) * 30)));
     }
 
-    /// <summary>The fastest climb past boiling: thin dry walls hardly mind it.</summary>
-    internal static double Past(double wall, double water) => wall > ThinWall ? 30 : water > 1 ? 60 : 80;
+    /// <summary>The fastest climb past boiling: thin dry walls hardly mind it; from 10 mm on it falls as the steam of thicker walls asks, without a jump, down to 30.</summary>
+    internal static double Past(WareLot lot, double water)
+    {
+        double thin = water > 1 || lot.OneSided ? 60 : 80;
+        return lot.Wall <= ThinWall ? thin : Math.Max(Slow, thin * Math.Pow(Drying.Depth(ThinWall, false) / lot.Depth, 2));
+    }
 
     private static double ToTheHold(WareLot lot) => lot.Dryness switch
     {
+        Dryness.BoneDry when lot.OneSided => 60,
         Dryness.BoneDry => 80,
         Dryness.CoolToTouch => 60,
         Dryness.Damp => Math.Min(40, Margin * Shrinking.Fastest(lot.Depth, Dryness.Damp)!.Value),
@@ -75,7 +81,7 @@ public sealed record DryingPlan(double HoldAt, double ToHold, Duration Hold, dou
     {
         public static Need Of(WareLot lot, double water, double holdAt, Temperature boiling, double? past)
         {
-            var (least, most) = lot.Dryness switch { Dryness.BoneDry when water <= 1 => (1.0, 12.0), Dryness.BoneDry or Dryness.CoolToTouch => (2, 18), _ => (3, 24) };
+            var (least, most) = lot.Dryness switch { Dryness.BoneDry when water <= 1 => (lot.OneSided ? 2.0 : 1.0, 12.0), Dryness.BoneDry or Dryness.CoolToTouch => (2, 18), _ => (3, 24) };
             // After its stay leather hard ware is damp.
             var dries = lot.Dryness == Dryness.LeatherHard ? Moisture.Of(Dryness.Damp) : water;
             var depth = lot.Depth;

@@ -38,7 +38,7 @@ public sealed class WhatIfTests
     {
         var thicker = Ask(new WhatIf(Thicker: 4));
         thicker.Longer.TotalHours.ShouldBeGreaterThan(1.5);
-        thicker.Says[0].ShouldBe("Drying takes 9 h instead of 4 h 20.");
+        thicker.Says[0].ShouldBe("Drying takes 8 h 49 instead of 4 h 20.");
         Ask(new WhatIf(Thicker: -4)).Longer.TotalHours.ShouldBeLessThan(-0.4);
         Ask(new WhatIf(Wetter: 1)).Says[0].ShouldStartWith("Drying takes");
     }

@@ -11,8 +11,10 @@
     firingId: number;
     /** Asked again when it changes: what was saved, set or started. */
     mark: string;
+    /** Shown above the plan itself. */
+    isPlanned?: boolean;
   }
-  const { firingId, mark }: Props = $props();
+  const { firingId, mark, isPlanned = false }: Props = $props();
   const summary = createQuery(() => summaryOf(firingId, mark));
 
   const mass = (kg: number) => `${sayMass(Number(kg.toFixed(1)), display.mass)} ${display.mass}`;
@@ -60,7 +62,10 @@
   <p class="strip no-print text-soft" data-testid="summary">
     <span
       >No schedule is chosen for it yet.
-      <a class="link" href="/firings/{firingId}?stage=plan">See the plan from its load</a></span
+      {#if isPlanned}Open the plan in the editor, and it is.{:else}<a
+          class="link underline"
+          href="/firings/{firingId}?stage=plan">See the plan from its load</a
+        >{/if}</span
     >
   </p>
 {/if}

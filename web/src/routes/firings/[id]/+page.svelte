@@ -237,6 +237,7 @@
     <ConflictBanner draft={firing} what="firing" />
     {#if firing.id !== null}<SummaryStrip
         firingId={firing.id}
+        isPlanned={stage === 'plan'}
         mark={`${stage} ${firing.version} ${run?.state ?? 'no'}`}
       />{/if}
     {#if stage === 'load'}<LoadStage
