@@ -30,7 +30,7 @@ internal interface IPlanningPreferences
 }
 
 /// <summary>The ways a studio plans by when nobody says otherwise.</summary>
-/// <param name="Drying">by-the-wall, long-hold, slow-climb or fast-to-hold.</param>
+/// <param name="Drying">by-the-wall, long-hold, slow-climb, fast-to-hold or candle.</param>
 /// <param name="Bisque">by-what-comes-next, hotter-than-the-glaze or always-open.</param>
 /// <param name="Approach">last-hundred or one-rate.</param>
 /// <param name="Hold">as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.</param>
@@ -54,7 +54,7 @@ public sealed record VersionedPreferencesContract(int Version, PlanningPreferenc
 /// <summary>A load and a wish; what people differ on may be said, else the studio's default holds.</summary>
 /// <param name="Load">Its lots are needed.</param>
 /// <param name="GoalCone">Found from the load when missing.</param>
-/// <param name="Drying">by-the-wall, long-hold, slow-climb or fast-to-hold.</param>
+/// <param name="Drying">by-the-wall, long-hold, slow-climb, fast-to-hold or candle.</param>
 /// <param name="Approach">last-hundred or one-rate.</param>
 /// <param name="Cooling">as-the-glazes-ask, off, limited-drop or drop-and-hold.</param>
 /// <param name="Hold">as-the-glazes-ask, none, quarter-hour, half-hour or lower-and-longer.</param>
@@ -112,7 +112,15 @@ public sealed record WayOnContract(string Id, string Text, ScheduleKind? Kind, I
 /// <param name="By">The limit that set it.</param>
 /// <param name="LookMinute">Where somebody has to look for steam: when, since the start.</param>
 /// <param name="Basis">How its number came about; nothing where it is a habit.</param>
-public sealed record PlanStepContract(string Why, string By, double? LookMinute, BasisContract? Basis);
+/// <param name="Paces">On its way, what is asked and what the kiln can; empty where no limit was weighed.</param>
+public sealed record PlanStepContract(string Why, string By, double? LookMinute, BasisContract? Basis, IReadOnlyList<PaceLimitsContract> Paces);
+
+/// <summary>What was weighed against each other on a part of the way, in the plan's unit.</summary>
+/// <param name="From">Where it begins, degrees.</param>
+/// <param name="To">Where it ends.</param>
+/// <param name="Ware">The fastest that ware, glazes and habit ask for, degrees an hour; nothing where none does.</param>
+/// <param name="Kiln">What the kiln makes at full power up, or by itself down; nothing where nobody knows.</param>
+public sealed record PaceLimitsContract(double From, double To, double? Ware, double? Kiln);
 
 /// <summary>Something to know about the load.</summary>
 public sealed record PlanNoteContract(string Id, string Text);

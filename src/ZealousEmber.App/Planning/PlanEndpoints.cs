@@ -9,6 +9,7 @@ using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Planning;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Planning;
 
@@ -29,11 +30,14 @@ internal static class PlanEndpoints
     }
 
     internal static PlanResponse Write(PlanAssessment planned, PlanTask task) => new(
-        ScheduleMapping.Write(planned.Plan.Schedule), [.. planned.Plan.Steps.Select(s => new PlanStepContract(s.Why, s.By, s.Look?.TotalMinutes, PreviewMapping.Write(s.Basis)))], planned.Plan.GoalWhy,
+        ScheduleMapping.Write(planned.Plan.Schedule), [.. planned.Plan.Steps.Select(s => new PlanStepContract(s.Why, s.By, s.Look?.TotalMinutes, PreviewMapping.Write(s.Basis), [.. (s.Paces.IsDefault ? [] : s.Paces).Select(p => Write(p, task.Wish.Unit))]))], planned.Plan.GoalWhy,
         [.. planned.Plan.Notes.Select(n => new PlanNoteContract(n.Id, n.Text))],
         LoadSummaries.Write(task.Load, task.Wish.Kind, planned.Plan.Schedule.Goal, task.Kiln, task.Wish.Units),
         PreviewMapping.Write(planned.Firing, new PreviewWish(task.Start, Anchor.Start, [], false), task.Studio),
         [.. planned.Offers.Select(o => Write(o, task.Studio.Prices.Of(EnergyCarrier.Electricity).Price))]);
+
+    private static PaceLimitsContract Write(PaceLimits paces, TemperatureUnit unit) => new(
+        Math.Round(paces.From.In(unit), 1), Math.Round(paces.To.In(unit), 1), paces.Ware is { } ware ? Math.Round(ware.PerHourIn(unit), 1) : null, paces.Kiln is { } kiln ? Math.Round(kiln.PerHourIn(unit), 1) : null);
 
     private static PlanOfferContract Write(PlanOffer offer, double price) => new(
         offer.Id, offer.Text, Math.Round(offer.Takes.TotalHours, 2), offer.Kwh is { } used ? Math.Round(used, 1) : null, offer.Kwh is { } kwh && price > 0 ? Math.Round(kwh * price, 2) : null);

@@ -45,7 +45,7 @@ internal static class WhatIfs
     private static WhatIfResponse Write(PlanTask task, WhatIf change, PlanAssessment before, PlanAssessment after, OffsetDateTime? start, Duration later)
     {
         var studio = task.Studio;
-        var difference = PlanDifference.Between((before.Plan, before.Firing.Compiled), (after.Plan, after.Firing.Compiled));
+        var difference = PlanDifference.Between((before.Plan, before.Firing.Compiled), (after.Plan, after.Firing.Compiled), after.Firing.Kiln.HasElements);
         var (one, other) = (ClockOf(before), ClockOf(after));
         var shift = start is { } at ? StartShift.Between((one, at.ToInstant()), (other, at.ToInstant() + later), studio) : null;
         DateTimeOffset? At(Duration since) => start is { } s ? (s.ToInstant() + later + since).InZone(studio.Zone).ToDateTimeOffset() : null;

@@ -75,7 +75,7 @@ internal sealed class ClimbPlanner
     public List<PlanStep> Steps(int most, Duration hold)
     {
         var chosen = chooser.Steps(chooser.Best(most));
-        return [.. chosen.Select((step, i) => Write(step, i == chosen.Count - 1 ? hold : Duration.Zero, i == chosen.Count - 1))];
+        return [.. chosen.Select((step, i) => Write(step, i == chosen.Count - 1 ? hold : Duration.Zero, i == chosen.Count - 1) with { Paces = [.. stretches.Skip(step.First).Take(step.Last - step.First + 1).Select(s => s.Limits)] })];
     }
 
     private static IEnumerable<double> Grid(double from, double to)

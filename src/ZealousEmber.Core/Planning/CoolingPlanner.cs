@@ -69,7 +69,7 @@ internal sealed class CoolingPlanner
     public List<PlanStep> Steps(int most)
     {
         var steps = first.ToList();
-        if (chooser is not null) steps.AddRange(chooser.Steps(chooser.Best(most - first.Count)).Select(Write));
+        if (chooser is not null) steps.AddRange(chooser.Steps(chooser.Best(most - first.Count)).Select(step => Write(step) with { Paces = [.. stretches.Skip(step.First).Take(step.Last - step.First + 1).Select(s => s.Limits)] }));
         steps.Add(new PlanStep(Segment.Of(Pace.Natural, null).Value, "Off: it cools by itself until it may be opened.", "cooling"));
         return steps;
     }

@@ -13,6 +13,8 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
     public const string SteamCheck = "steam-check";
     private const double FastClimb = 150;
     private const double SlowestClimbTaken = 10;
+    private const double CandlesAt = 70;
+    private static readonly Duration Night = Duration.FromHours(9);
     private static readonly double[] QuickerPast = [60, 80, 100];
     private const double OnTheWay = 80;
     private const int StepsOfTheRest = 7;
@@ -29,6 +31,7 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
     public Result<DryingCourse> Usual(IReadOnlyList<PlanStep> before, double from)
     {
         if (Plan() is var plan && wish.Preferences.Drying == DryingOption.SlowClimb && plan.Softens is null) return OnTheWayUp(from);
+        if (wish.Preferences.Drying == DryingOption.Candle && plan.Softens is null && from < CandlesAt - 5) return Candled(plan, before, from);
         if (wish.Preferences.Drying == DryingOption.FastToHold && load.Wettest.Dryness != Dryness.BoneDry)
             return new Problem("drying", $"A fast climb to the hold is for bone dry ware only, and this load is not ({load.Wettest.What}). Take another way, or dry it first.");
         return ByHolding(plan, before, from, blocks: true);
@@ -46,6 +49,22 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
             if (ByHolding(Plan(past), before, from, blocks: false) is { IsOk: true } longer) yield return longer.Value;
         }
         if (OnTheWayUp(from) is { IsOk: true } climb) yield return climb.Value;
+    }
+
+    /// <summary>Low heat for the night: what dries meanwhile is taken off the hold.</summary>
+    private Result<DryingCourse> Candled(DryingPlan plan, IReadOnlyList<PlanStep> before, double from)
+    {
+        var at = FriendlyNumbers.NearestFive(CandlesAt, wish.Unit);
+        var dried = Night.TotalHours * Drying.Diffusivity(at) / Drying.Diffusivity(plan.HoldAt);
+        var left = Duration.FromMinutes(Math.Max(0, Math.Ceiling((plan.Hold.TotalHours - dried) * 2) * 30));
+        var candle = write.At(plan.ToHold, at, Night, "candle overnight", $"{Text.Capital(Phrases.Hours(Night))} at {write.Degrees(at)}: the water leaves while nobody has to be there, as far as the kiln maker's manual and the studio's rules allow it to be left. Slowest to dry: {write.Name(plan.Slowest)}.", "drying");
+        if (left == Duration.Zero)
+        {
+            var basis = Basis.Drying(plan.Slowest, Water(plan.Slowest), at, Night);
+            return new DryingCourse([candle], [Steams(at, write.BreakAbove(DryingPlan.PastTo), plan.PastBoiling, "gently past boiling", $"The last water in the clay leaves as steam between boiling and {write.Degrees(200)}; a gentle climb lets it out through the pores.", basis)]);
+        }
+        var rest = ByHolding(plan with { Hold = left }, [.. before, candle], at, blocks: true);
+        return rest.IsOk ? rest.Value with { Steps = [candle, .. rest.Value.Steps] } : rest;
     }
 
     private DryingPlan Plan(double? past = null) => DryingPlan.For([.. load.Telling], Water, kiln.Boiling, wish.Unit, past);

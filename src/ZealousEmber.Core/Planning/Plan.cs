@@ -34,7 +34,15 @@ public sealed record PlanWish(
 /// <param name="By">The constraint that set it: cool-first, drying, steam-check, glaze-water, organics, brisk, wall, quartz, burn-out, kiln, approach, goal, hold, slow-band, drop, quartz-cooling, cooling.</param>
 /// <param name="Look">Where somebody has to look for steam: when, since the start.</param>
 /// <param name="Basis">How its number came about; nothing where it is a habit, not a sum.</param>
-public sealed record PlanStep(Segment Step, string Why, string By, Duration? Look = null, Basis? Basis = null);
+/// <param name="Paces">On its way, what is asked and what the kiln can, in order; empty where no limit was weighed.</param>
+public sealed record PlanStep(Segment Step, string Why, string By, Duration? Look = null, Basis? Basis = null, ImmutableArray<PaceLimits> Paces = default);
+
+/// <summary>What was weighed against each other on a part of the way.</summary>
+/// <param name="From">Where the part begins.</param>
+/// <param name="To">Where it ends.</param>
+/// <param name="Ware">The fastest that ware, glazes and habit ask for; nothing where none does.</param>
+/// <param name="Kiln">What the kiln makes at full power up, or by itself down; nothing where nobody knows.</param>
+public readonly record struct PaceLimits(Temperature From, Temperature To, Rate? Ware, Rate? Kiln);
 
 /// <summary>Something to know about the load, beside the schedule.</summary>
 /// <param name="Id">Stable: wall-too-thick, closed-hollow, flat-and-wide, glaze-wet, runny, cooling-clash, hold-clash, nearly-empty, over-full, worn-elements.</param>

@@ -13,10 +13,11 @@ namespace ZealousEmber.Core.Planning;
 public sealed record PlanDifference(Duration Longer, TemperatureDifference Hotter, ImmutableArray<string> Says)
 {
     private static readonly Duration Notable = Duration.FromMinutes(10);
+    private static readonly Temperature ElementsAge = Temperature.FromCelsius(1200);
     private static readonly Temperature Dry = Temperature.FromCelsius(130);
 
-    /// <summary>Compares two plans, each with its times.</summary>
-    public static PlanDifference Between((Plan Plan, CompiledSchedule Times) before, (Plan Plan, CompiledSchedule Times) after)
+    /// <summary>Compares two plans, each with its times; with elements, what it does to them as well.</summary>
+    public static PlanDifference Between((Plan Plan, CompiledSchedule Times) before, (Plan Plan, CompiledSchedule Times) after, bool hasElements = false)
     {
         var says = new List<(Duration Change, string Text)>();
         foreach (var ((part, was), (_, comes)) in Parts(before).Zip(Parts(after)))
@@ -29,6 +30,9 @@ public sealed record PlanDifference(Duration Longer, TemperatureDifference Hotte
         var unit = after.Plan.Schedule.Unit;
         var (low, high) = (Math.Round(before.Times.Curve.Peak.In(unit)), Math.Round(after.Times.Curve.Peak.In(unit)));
         ImmutableArray<string> top = low == high ? [] : [$"The top is {Phrases.Number(high)} {unit.Symbol()} instead of {Phrases.Number(low)}."];
+        var ages = after.Times.Curve.TimeBetween(ElementsAge, null).Total - before.Times.Curve.TimeBetween(ElementsAge, null).Total;
+        if (hasElements && (ages >= Notable || ages <= -Notable))
+            top = top.Add($"The elements are {Phrases.Hours(ages < Duration.Zero ? -ages : ages)} {(ages < Duration.Zero ? "less" : "longer")} above {Phrases.Number(Math.Round(ElementsAge.In(unit)))} {unit.Symbol()}, where they age fast.");
         return new PlanDifference(after.Times.Powered - before.Times.Powered, after.Times.Curve.Peak - before.Times.Curve.Peak, [.. says.OrderByDescending(s => s.Change).Select(s => s.Text), .. top]);
     }
 

@@ -16,6 +16,9 @@ public enum DryingOption
 
     /// <summary>A fast climb to the hold, since nothing happens below it.</summary>
     FastToHold,
+
+    /// <summary>Candled: low heat for the night, then on as the wall needs.</summary>
+    Candle,
 }
 
 /// <summary>How the top is come to.</summary>
@@ -150,6 +153,7 @@ public sealed record PlanningOption(string Choice, string Way, string Name, stri
         new("drying", nameof(DryingOption.LongHold), "a long hold, always", "Nobody has to judge how dry the ware is; a night below boiling has never burst a pot."),
         new("drying", nameof(DryingOption.SlowClimb), "a slow climb, no hold", "Thin ware dries on the way, and one step is simpler than two."),
         new("drying", nameof(DryingOption.FastToHold), "fast to the hold", "Nothing happens to bone dry ware below the hold, so time is not spent there."),
+        new("drying", nameof(DryingOption.Candle), "candled overnight", "Low heat for the night, lid propped as the maker allows: nobody has to wait up, and hardly damp ware is dry by morning."),
         new("bisque", nameof(BisqueOption.ByWhatComesNext), "by what comes next", "Dipping wants it open, brushing tighter, and what is never glazed wants the clay's own cone."),
         new("bisque", nameof(BisqueOption.HotterThanTheGlaze), "two cones over the glaze", "What gas there is leaves before the glaze is there to trap it: the low-fire way."),
         new("bisque", nameof(BisqueOption.AlwaysOpen), "cone 06, always", "One porosity to learn; the glaze bucket can stay as it is."),

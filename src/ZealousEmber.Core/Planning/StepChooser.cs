@@ -1,6 +1,8 @@
+using ZealousEmber.Core.Units;
+
 namespace ZealousEmber.Core.Planning;
 
-/// <summary>a short stretch of the way up or down: what is asked there, and what the kiln does when left to itself.</summary>
+/// <summary>A short stretch of the way up or down: what is asked there, and what the kiln does when left to itself.</summary>
 /// <param name="From">Where it is entered, °C.</param>
 /// <param name="To">Where it is left, °C.</param>
 /// <param name="Asked">The fastest planned rate, °C/h, without a sign; without end where nothing asks.</param>
@@ -10,9 +12,14 @@ internal readonly record struct Stretch(double From, double To, double Asked, do
 {
     /// <summary>Hours at a rate, or at what the kiln makes where that is less.</summary>
     public double Hours(double rate) => Math.Abs(To - From) / Math.Min(rate, Able);
+
+    /// <summary>The same for whoever asks why.</summary>
+    public PaceLimits Limits => new(Temperature.FromCelsius(From), Temperature.FromCelsius(To), Said(Asked), Said(Able));
+
+    private static Rate? Said(double rate) => double.IsFinite(rate) ? Rate.PerHour(rate) : null;
 }
 
-/// <summary>Pieces that become one step.</summary>
+/// <summary>Stretches that become one step.</summary>
 /// <param name="First">Index of the first piece.</param>
 /// <param name="Last">Index of the last.</param>
 /// <param name="Runs">The kiln is left to itself.</param>

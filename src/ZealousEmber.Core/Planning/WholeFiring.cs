@@ -220,6 +220,23 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         return all.Count - 1 > wish.MaxSteps ? TooFew(all.Count - 1) : all;
     }
 
+    /// <summary>Which glaze set how long it is held, with a space before it; empty where none did.</summary>
+    private string WhoHolds
+    {
+        get
+        {
+            if (wish.Hold is not null || !Melts || wish.Preferences.Hold != HoldOption.AsTheGlazesAsk) return "";
+            var (needs, careful) = (load.Glazes.FirstOrDefault(g => g.NeedsHold), load.Glazes.FirstOrDefault(g => g.Runny || g.Fades));
+            return (needs, careful) switch
+            {
+                ({ } n, null) => $" {n.Name} wants the hold to heal.",
+                (null, { } c) => $" It is held shortly: {c.Name} {(c.Runny ? "runs" : "fades")}.",
+                ({ } n, { } c) => $" {n.Name} wants a hold and {c.Name} {(c.Runny ? "runs" : "fades")}: this lies between.",
+                _ => "",
+            };
+        }
+    }
+
     private PlanStep Say(PlanStep said, SolvedTop solved)
     {
         var does = solved.Hold > Duration.Zero ? $" and {Phrases.Hours(solved.Hold)} there bring" : " brings";
@@ -227,7 +244,7 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         {
             Step = said.Step.Changed(target: solved.Top, hold: solved.Hold).Value,
             Basis = Basis.HeatWork(goal.Number, top, solved.Top.Celsius, solved.Hold),
-            Why = $"{said.Why} {write.Degrees(solved.Top.Celsius)}{does} cone {goal.Number} down{(said.Step.Pace.Kind == PaceKind.Full ? "" : " at this pace")}.{solved.Why}",
+            Why = $"{said.Why} {write.Degrees(solved.Top.Celsius)}{does} cone {goal.Number} down{(said.Step.Pace.Kind == PaceKind.Full ? "" : " at this pace")}.{solved.Why}{WhoHolds}",
         };
     }
 

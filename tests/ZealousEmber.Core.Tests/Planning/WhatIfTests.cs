@@ -53,6 +53,16 @@ public sealed class WhatIfTests
     }
 
     [Fact]
+    public void A_hotter_cone_says_what_it_does_to_the_elements()
+    {
+        var ware = WareLoad.Create([WareLot.Create("bowls", 12, 6, clay: Clay.Create("Any", ClayKind.Stoneware, "5", "10").Value).Value]).Value;
+        var (six, nine) = (Timed(ware, new PlanWish(ScheduleKind.Glaze, ConeNumber.Parse("6").Value)), Timed(ware, new PlanWish(ScheduleKind.Glaze, ConeNumber.Parse("9").Value)));
+        PlanDifference.Between(six, nine, hasElements: true).Says[^1].ShouldBe("The elements are 49 min longer above 1200 °C, where they age fast.");
+        PlanDifference.Between(nine, six, hasElements: true).Says[^1].ShouldContain(" less above");
+        PlanDifference.Between(six, nine).Says.ShouldNotContain(s => s.Contains("elements"));
+    }
+
+    [Fact]
     public void Nothing_asked_is_nothing_changed() => Ask(new WhatIf()).ShouldSatisfyAllConditions(d => d.Says.ShouldBeEmpty(), d => d.Longer.ShouldBe(Duration.Zero));
 
     /// <summary>There and back again is no difference, and the other way round it is the other sign.</summary>

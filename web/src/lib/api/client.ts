@@ -35,6 +35,7 @@ export type Lot = Schemas['LotContract'];
 export type Acceptance = Schemas['AcceptanceContract'];
 export type WhatIf = Schemas['WhatIfResponse'];
 export type LoadBody = Schemas['LoadContract'];
+export type PlanStep = Schemas['PlanStepContract'];
 export type LoadSummary = Schemas['LoadSummary'];
 export type Packing = Schemas['PackingResponse'];
 export type PackingFirings = Schemas['PackingFirings'];

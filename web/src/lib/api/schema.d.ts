@@ -8072,7 +8072,7 @@ export interface components {
       /** @description Clays and glazes by their numbers. */
       lots?: null | components['schemas']['LotContract'][];
       /** @enum {null|string} */
-      drying?: 'by-the-wall' | 'long-hold' | 'slow-climb' | 'fast-to-hold' | null;
+      drying?: 'by-the-wall' | 'long-hold' | 'slow-climb' | 'fast-to-hold' | 'candle' | null;
       /** @enum {null|string} */
       approach?: 'last-hundred' | 'one-rate' | null;
       /** @enum {null|string} */
@@ -9985,6 +9985,29 @@ export interface components {
     OffsetDateTime: null | string;
     /** @enum {string} */
     PaceKind: 'rate' | 'full' | 'natural';
+    /** @description What was weighed against each other on a part of the way, in the plan's unit. */
+    PaceLimitsContract: {
+      /**
+       * Format: double
+       * @description Where it begins, degrees.
+       */
+      from: number;
+      /**
+       * Format: double
+       * @description Where it ends.
+       */
+      to: number;
+      /**
+       * Format: double
+       * @description The fastest that ware, glazes and habit ask for, degrees an hour; nothing where none does.
+       */
+      ware: null | number;
+      /**
+       * Format: double
+       * @description What the kiln makes at full power up, or by itself down; nothing where nobody knows.
+       */
+      kiln: null | number;
+    };
     /** @description How fast it goes at a temperature, degrees an hour. */
     PacePointContract: {
       /** Format: double */
@@ -10399,10 +10422,10 @@ export interface components {
       /** @description Found from the load when missing. */
       goalCone?: null | string;
       /**
-       * @description by-the-wall, long-hold, slow-climb or fast-to-hold.
+       * @description by-the-wall, long-hold, slow-climb, fast-to-hold or candle.
        * @enum {null|string}
        */
-      drying?: 'by-the-wall' | 'long-hold' | 'slow-climb' | 'fast-to-hold' | null;
+      drying?: 'by-the-wall' | 'long-hold' | 'slow-climb' | 'fast-to-hold' | 'candle' | null;
       /**
        * @description last-hundred or one-rate.
        * @enum {null|string}
@@ -10509,6 +10532,8 @@ export interface components {
        */
       lookMinute: null | number;
       basis: null | components['schemas']['BasisContract'];
+      /** @description On its way, what is asked and what the kiln can; empty where no limit was weighed. */
+      paces: components['schemas']['PaceLimitsContract'][];
     };
     /** @description One way people do a thing. */
     PlanningOptionContract: {
@@ -10524,10 +10549,10 @@ export interface components {
     /** @description The ways a studio plans by when nobody says otherwise. */
     PlanningPreferencesContract: {
       /**
-       * @description by-the-wall, long-hold, slow-climb or fast-to-hold.
+       * @description by-the-wall, long-hold, slow-climb, fast-to-hold or candle.
        * @enum {null|string}
        */
-      drying?: 'by-the-wall' | 'long-hold' | 'slow-climb' | 'fast-to-hold' | null;
+      drying?: 'by-the-wall' | 'long-hold' | 'slow-climb' | 'fast-to-hold' | 'candle' | null;
       /**
        * @description by-what-comes-next, hotter-than-the-glaze or always-open.
        * @enum {null|string}

@@ -1,8 +1,14 @@
 <script lang="ts">
+  import type { Snippet } from 'svelte';
   import type { Basis } from '$lib/api/client';
 
   /** How a number came about, for whoever asks: the formula, the numbers in it, and the source. */
-  const { basis }: { basis: Basis } = $props();
+  interface Props {
+    basis: Basis;
+    /** Drawn below it. */
+    children?: Snippet;
+  }
+  const { basis, children }: Props = $props();
 </script>
 
 <details data-testid="basis">
@@ -15,6 +21,7 @@
     <dt>Source</dt>
     <dd>{basis.source}</dd>
   </dl>
+  {@render children?.()}
 </details>
 
 <style>

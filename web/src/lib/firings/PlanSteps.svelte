@@ -3,6 +3,7 @@
   import { BasisNote } from '$lib/findings';
   import { clock, degrees, duration, hold, number } from '$lib/format';
   import { airNames } from '$lib/fuel/words';
+  import PaceChart from './PaceChart.svelte';
 
   /** The proposed steps as sentences, each with its reason; where somebody has to look, when. */
   interface Props {
@@ -52,9 +53,13 @@
             >{/if}</span
         >
         <span class="text-soft why"
-          >{plan.steps[i]?.why}{#if plan.steps[i]?.basis}<BasisNote
-              basis={plan.steps[i].basis}
-            />{/if}{#if caution}<span class="caution">{caution.text}</span>{/if}</span
+          >{plan.steps[i]?.why}{#if plan.steps[i]?.basis}<BasisNote basis={plan.steps[i].basis}
+              >{#if plan.steps[i].paces.length}<PaceChart
+                  paces={plan.steps[i].paces}
+                  asked={step.pace === 'rate' ? (step.rate ?? null) : null}
+                  {unit}
+                />{/if}</BasisNote
+            >{/if}{#if caution}<span class="caution">{caution.text}</span>{/if}</span
         >
         <span class="text-right whitespace-nowrap"
           ><b class="font-semibold">{times ? duration(times.rampMinutes + times.holdMinutes) : ''}</b>
