@@ -95,7 +95,7 @@ public sealed record PlanResponse(
     ScheduleContract Schedule, IReadOnlyList<PlanStepContract> Steps, string? GoalWhy, IReadOnlyList<PlanNoteContract> Notes, LoadSummary Load, PreviewResponse Preview, IReadOnlyList<PlanOfferContract> Offers);
 
 /// <summary>Something to do instead of a plan that few steps make long.</summary>
-/// <param name="Id">one-long or dry-tonight.</param>
+/// <param name="Id">one-long, dry-tonight or cool-by-itself.</param>
 /// <param name="Hours">Power on, in all.</param>
 /// <param name="Kwh">With a kiln only.</param>
 /// <param name="Cost">With a price, by the usual tariff.</param>

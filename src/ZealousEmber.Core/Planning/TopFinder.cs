@@ -62,7 +62,7 @@ internal sealed class TopFinder(IKilnModel kiln, Cone goal, PlanWish wish, PlanW
     private Problem CannotReach(Duration hold) => new("goalCone",
         $"With this load the kiln does not bring cone {goal.Number} down{(wish.Hold is null ? ", even held for 99 hours" : $" with a hold of {Phrases.Hours(hold)}")}: the kiln goes to {write.Degrees(kiln.Hottest.Celsius)}. {(kiln.HasElements ? "A lighter load, new elements" : "A lighter load, more air and pressure")}{(wish.Hold is null ? "" : ", a longer hold")} or a cooler cone would do.");
 
-    private bool IsReached(Result<FiringProgram>? solved, int index) => solved is { IsOk: true } && kiln.Run(solved.Value) is { IsOk: true, Value: var run } && run.Stall?.Segment != index;
+    private bool IsReached(Result<FiringProgram>? solved, int index) => solved is { IsOk: true } && kiln.Run(solved.Value) is { IsOk: true, Value: var run } && !(run.Stall?.Segment <= index);
 
     /// <summary>The hold with which it is over soonest, in five minutes up; nothing where the wished one is as good.</summary>
     private Duration? Longer(FiringProgram draft, int index, Duration hold)

@@ -17,9 +17,6 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
     private const double DampGlazePace = 60;
     private const double FarBelow = 100;
     private const int StepsOfAir = 3;
-    private const double LowTop = 900;
-    private const double FarSlower = 2;
-    private const double FallsTo = 190;
     private const int Rounds = 5;
     private const int FewSteps = 10;
     private const int StepsToSpare = 8;
@@ -28,6 +25,7 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
     private static readonly Duration DampGlazeHold = Duration.FromHours(2);
 
     private readonly double top = ConeTable.Of(goal).At60;
+    private readonly KilnFalls falls = new(load, kiln, write, ConeTable.Of(goal).At60);
 
     /// <summary>Glazes melt: in a glaze or once-firing, and where ware is fired again as hot as a glaze.</summary>
     private bool Melts => wish.Kind.MeltsGlaze() || (wish.Kind == ScheduleKind.Refiring && top >= GlazedWare.RefiredBelow);
@@ -54,7 +52,7 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         // How it cools is seen on a firing that is off at its top.
         var first = ways[0];
         var up = UpTo(before, first.Course, first.Climb.Steps(most - first.Course.Steps.Length, Hold));
-        var fall = FallAfter(up);
+        var fall = falls.After(up);
         var cooling = new CoolingPlanner(load, wish, write, top - Drops, Melts, fall, Math.Max(StepsToSpare, most));
         var (way, down) = Quickest(ways, cooling, most);
         if (way < 0) return TooFew(before.Count + ways.Min(w => w.Course.Steps.Length + w.Climb.Fewest) + cooling.Fewest);
@@ -109,33 +107,6 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         List<PlanStep> steps = [.. before, .. course.Steps, .. climb];
         AirPlanner.AddTo(steps, wish, kiln, goal, write);
         return steps;
-    }
-
-    /// <summary>How fast the kiln falls by itself after steps, in the mean between two temperatures, °C/h.</summary>
-    private Func<double, double, double> FallAfter(IEnumerable<PlanStep> steps)
-    {
-        double Usual(double a, double b) => kiln.NaturalFall(Temperature.FromCelsius((a + b) / 2))?.KelvinsPerHour ?? double.PositiveInfinity;
-        // Far slower than the ware stands by any account: nothing hangs on it.
-        var stands = WareLimits.Through(load, raw: false).Limit;
-        if (kiln.Burns || (top > LowTop && new[] { WallGradient.Quartz, WallGradient.Cristobalite }.All(b => Usual(b.From, b.To) * FarSlower < stands))) return Usual;
-        var off = FiringProgram.Create([.. steps.Select(s => s.Step), Segment.Of(Pace.Natural, Temperature.FromCelsius(FallsTo)).Value]);
-        if (!off.IsOk || kiln.Times(off.Value) is not { IsOk: true, Value: var times }) return Usual;
-        var curve = times.Curve;
-        return (a, b) =>
-        {
-            var (low, high) = (Math.Min(a, b), Math.Min(Math.Max(a, b), curve.Peak.Celsius - 1));
-            var span = high > low + 1 ? curve.LastFallThrough(Temperature.FromCelsius(low)) - curve.LastFallThrough(Temperature.FromCelsius(high)) : null;
-            return span is { TotalHours: > 0 } time ? (high - low) / time.TotalHours : Usual(low, high);
-        };
-    }
-
-    /// <summary>Below a band or a hold the walls are in another state than after a fall from the top, and the kiln falls slower or, thinly loaded, quicker.</summary>
-    private Func<double, double, double> AfterWhatGlazesAsk(List<PlanStep> up, List<PlanStep> cools, Func<double, double, double> fall)
-    {
-        var last = cools.FindLastIndex(s => s.By != "quartz-cooling" && (s.Step.Pace.Kind == PaceKind.Rate || s.Step.Hold > Duration.Zero));
-        if (last < 0) return fall;
-        var (below, after) = (cools[last].Step.Target!.Value.Celsius, FallAfter([.. up, .. cools.Take(last + 1)]));
-        return (a, b) => Math.Max(a, b) <= below + 1 ? after(a, b) : fall(a, b);
     }
 
     /// <summary>Which way to dry and how many steps to leave for the cooling: the first way that costs little more than the usual one would with steps to spare, else the quickest.</summary>
@@ -201,9 +172,9 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
             var cooling = new CoolingPlanner(load, wish, write, from, Melts, fall, Math.Max(StepsToSpare, down));
             return cooling.Steps(Math.Max(down, cooling.Fewest));
         }
-        fall = AfterWhatGlazesAsk(steps, Cooling(said.Step.Target!.Value.Celsius - Drops), fall);
+        fall = falls.AfterWhatGlazesAsk(steps, Cooling(said.Step.Target!.Value.Celsius - Drops), fall);
         // A long hold or a slow climb brings the top far down; the first drop is laid below wherever that may be.
-        var cools = Binding(steps, Cooling(said.Step.Target!.Value.Celsius - Drops));
+        var cools = falls.Binding(steps, Cooling(said.Step.Target!.Value.Celsius - Drops));
         var found = new TopFinder(kiln, goal, wish, write, climb.Able(top), load.Glazes.Any(g => g.Runny || g.Fades));
         // A drop is counted from the top that is solved, which in turn counts the drop in: it settles at once.
         for (var round = 0; round < Rounds; round++)
@@ -211,7 +182,7 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
             var made = found.Find([.. steps.Select(s => s.Step)], [.. cools.Select(s => s.Step)], said.Step.Hold);
             if (!made.IsOk) return Result<List<PlanStep>>.Failed(made.Problems);
             steps[index] = Say(said, made.Value);
-            var again = Binding(steps, Cooling(made.Value.Top.Celsius));
+            var again = falls.Binding(steps, Cooling(made.Value.Top.Celsius));
             if (round == Rounds - 1 || again.Select(s => s.Step).SequenceEqual(cools.Select(s => s.Step))) break;
             cools = again;
         }
@@ -243,30 +214,10 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         return said with
         {
             Step = said.Step.Changed(target: solved.Top, hold: solved.Hold).Value,
+            // Drawn to the top that was solved, not to where it was thought to be.
+            Paces = said.Paces.IsDefaultOrEmpty || said.Paces[^1].From >= solved.Top ? said.Paces : said.Paces.SetItem(said.Paces.Length - 1, said.Paces[^1] with { To = solved.Top }),
             Basis = Basis.HeatWork(goal.Number, top, solved.Top.Celsius, solved.Hold),
             Why = $"{said.Why} {write.Degrees(solved.Top.Celsius)}{does} cone {goal.Number} down{(said.Step.Pace.Kind == PaceKind.Full ? "" : " at this pace")}.{solved.Why}{WhoHolds}",
         };
-    }
-
-    /// <summary>After a slow band the walls are warmer and the kiln falls slower than from its top: a fall that would not bind is left out.</summary>
-    private List<PlanStep> Binding(List<PlanStep> up, List<PlanStep> cools)
-    {
-        for (var i = cools.Count - 1; i > 0; i--)
-        {
-            if (cools[i].By != "quartz-cooling" || !cools.Take(i).Any(s => s.Step.Pace.Kind == PaceKind.Rate || s.Step.Hold > Duration.Zero)) continue;
-            var falls = FallAfter([.. up, .. cools.Take(i).Where(s => s is not { By: "cooling", Step.Pace.Kind: PaceKind.Natural })]);
-            var (from, to) = cools[i].Step.Target!.Value.Celsius > WallGradient.Cristobalite.To ? WallGradient.Quartz : WallGradient.Cristobalite;
-            if (falls(from, to) * ClimbLimits.Stronger > WareLimits.Through(load, raw: false).Limit) continue;
-            // One step through both size changes ends after the first.
-            if (to == WallGradient.Cristobalite.To && (cools[i - 1].Step.Target ?? ScheduleLimits.Hottest).Celsius > WallGradient.Quartz.From + 1)
-            {
-                cools[i] = cools[i] with { Step = cools[i].Step.Changed(target: Temperature.FromCelsius(write.BreakBelow(WallGradient.Quartz.From))).Value };
-                i++;
-                continue;
-            }
-            cools.RemoveAt(i);
-            if (cools[i - 1] is { By: "cooling", Step.Pace.Kind: PaceKind.Natural } && i < cools.Count) cools.RemoveAt(i - 1);
-        }
-        return cools;
     }
 }

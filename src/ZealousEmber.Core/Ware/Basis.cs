@@ -22,7 +22,7 @@ public sealed record Basis(string Formula, string Numbers, string Source)
         Fick);
 
     /// <summary>How a limit became the number of a planned step, °C/h.</summary>
-    public static string Planned(double rate, double margin = DryingPlan.Margin) => $"planned at {N(margin, 2)} of it and rounded down: {N(rate, 0)} °C/h";
+    public static string Planned(double rate, double margin = DryingPlan.Margin) => $"planned at {N(margin, 2)} of it, in a round number: {N(rate, 0)} °C/h";
 
     /// <summary>What a schedule asks for beside a limit, °C/h.</summary>
     public static string Asked(double rate) => $"here {N(rate, 0)} °C/h; fine to {N(RateLimit.FineOver, 2)} of the limit, danger from {N(RateLimit.DangerFrom)} times";
