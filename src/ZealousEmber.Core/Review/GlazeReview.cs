@@ -23,7 +23,9 @@ internal static class GlazeReview
 
     public static IEnumerable<Finding> Of(ReviewContext context)
     {
-        if (context.Load is not { } load || context.Schedule.Kind is ScheduleKind.Drying or ScheduleKind.Bisque or ScheduleKind.Refiring) yield break;
+        if (context.Load is not { } load || context.Schedule.Kind is ScheduleKind.Drying or ScheduleKind.Bisque) yield break;
+        // Lustre and decals leave the glaze under them as it is; fired again as hot as a glaze it melts and asks what it asked.
+        if (context.Schedule.Kind == ScheduleKind.Refiring && context.Compiled.Curve.Peak.Celsius < GlazedWare.RefiredBelow) yield break;
         var index = context.Schedule.Program.TopStep;
         if (context.Schedule.Segments[index].Target is null) yield break;
         if (HoldTooLong(context, load, index) is { } tooLong) yield return tooLong;

@@ -214,7 +214,7 @@ public sealed class PlannerTests
                 return;
             }
             Against(made.Value, load, wish, place).ShouldBeEmpty(NotationWriter.Write(made.Value.Schedule.Segments, TemperatureUnit.Celsius));
-        }, iter: 400);
+        }, iter: 1000);
     }
 
     [Fact]

@@ -39,6 +39,15 @@ public sealed class ReviewTests
     private static IReadOnlyList<Finding> Review(string line, ScheduleKind kind, string? goal = null, WareLoad? load = null) =>
         ScheduleReview.Of(Read(Make.Schedule(line, kind).Towards(goal is null ? null : ConeNumber.Parse(goal).Value), load));
 
+    [Fact]
+    public void Fired_again_as_hot_as_a_glaze_it_asks_what_it_asked()
+    {
+        const string quick = "120/h to 540; 100/h to 1100; 60/h to 1222; off";
+        Review(quick, ScheduleKind.Refiring, "6", Mugs(glazes: [Oyster])).Select(f => f.Id).ShouldBe(["slow-band-short"]);
+        Review(quick, ScheduleKind.Refiring, "6", Mugs(glazes: [Reed])).Select(f => f.Id).ShouldBe(["hold-short"]);
+        Review("100/h to 300; 140/h to 640; 60/h to 685; off", ScheduleKind.Refiring, "019", Mugs(glazes: [Oyster])).ShouldBeEmpty("lustre leaves the glaze under it as it is");
+    }
+
     /// <summary>Schedules as experienced people write them.</summary>
     [Theory]
     [InlineData("60/h to 90 hold 2h; 100/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06")]
