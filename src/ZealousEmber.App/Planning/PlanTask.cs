@@ -46,17 +46,15 @@ internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, O
         if (problems.Count > 0) return Result<PlanTask>.Failed(problems);
         if (turned is not null) firing = firing with { Kiln = ((LoadedFuelKiln)firing.Kiln) with { Every = turned.Every } };
         var studio = await lookup.Settings();
+        var controller = firing.Kiln is ElectricKiln { Kiln.ControllerId: { } id } ? await lookup.Controller(id) : null;
         var preferences = PlanningTerms.Read(request, await lookup.Preferences());
         return new PlanTask(
             firing.Ware!,
-            new PlanWish(request.Kind!.Value, goal, preferences, hold, request.MaxSteps ?? await StepsOf(firing.Kiln, lookup), unit, string.IsNullOrWhiteSpace(request.Name) ? "Planned" : request.Name, studio.Display.Units,
-                clock is { } at && studio.People.Length > 0 ? after => studio.InAt(at.ToInstant() + after).Any() : null, request.Anyway ?? false),
+            new PlanWish(request.Kind!.Value, goal, preferences, hold, request.MaxSteps ?? StepsOf(controller), unit, string.IsNullOrWhiteSpace(request.Name) ? "Planned" : request.Name, studio.Display.Units,
+                clock is { } at && studio.People.Length > 0 ? after => studio.InAt(at.ToInstant() + after).Any() : null, request.Anyway ?? false, request.MaxSteps is not null || controller is not { Hold: HoldRule.Top }),
             firing.Kiln, clock, studio, turned);
     }
 
     /// <summary>As many as the kiln's controller takes. One with built-in programs or switches takes none of its own: there the plan is what comes nearest to.</summary>
-    private static async Task<int> StepsOf(IKilnModel kiln, StudioLookup lookup) =>
-        kiln is ElectricKiln { Kiln.ControllerId: { } id } && await lookup.Controller(id) is { Give: Giving.Rate or Giving.Time } controller
-            ? Math.Max(FewestSteps, controller.Most)
-            : UsualSteps;
+    private static int StepsOf(ControllerProfile? controller) => controller is { Give: Giving.Rate or Giving.Time } ? Math.Max(FewestSteps, controller.Most) : UsualSteps;
 }

@@ -24,7 +24,7 @@ internal static class FewStepOffers
     public static ImmutableArray<PlanOffer> Of(Plan plan, WareLoad load, PlanWish wish, IKilnModel kiln, KilnRun run)
     {
         // With steps to spare it is as quick as it gets.
-        if (wish.MaxSteps > Few || plan.Steps.Count(s => !s.Step.IsEndOff) < wish.MaxSteps || wish.Kind == ScheduleKind.Drying || Run(load, wish with { MaxSteps = ScheduleLimits.Segments }, kiln) is not { } free) return [];
+        if (wish.MaxSteps > Few || plan.Steps.Count(s => !s.Step.IsEndOff) < wish.MaxSteps || wish.Kind == ScheduleKind.Drying || Run(load, wish with { MaxSteps = ScheduleLimits.Segments, HoldsOnTheWay = true }, kiln) is not { } free) return [];
         var took = run.Compiled.Powered;
         if (took.TotalHours <= Long * free.Compiled.Powered.TotalHours) return [];
         var steps = $"{wish.MaxSteps} steps";

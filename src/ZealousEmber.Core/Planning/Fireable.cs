@@ -32,7 +32,7 @@ public static class Fireable
         return null;
     }
 
-    /// <summary>What may be done instead, where <see cref="Check"/> or the goal says no: what can be fired meanwhile, a drying firing first, or as it is.</summary>
+    /// <summary>What may be done instead, where <see cref="Check"/> or the goal says no: what can be fired now, a drying firing first, or as it is.</summary>
     /// <param name="load">What is in the kiln.</param>
     /// <param name="wish">What was asked.</param>
     /// <param name="problems">Why it was refused.</param>
@@ -45,7 +45,7 @@ public static class Fireable
         if (load.Lots.Any(l => IsLeatherHard(l, wish)) && !load.Lots.Any(l => IsClosed(l, wish) || IsTooThick(l, wish)))
             ways.Add(new WayOn("dry-first", "Plan a drying firing first: it is fired once it is dry.", ScheduleKind.Drying, [], false));
         if (cannot.Length > 0 && cannot.Length < load.Lots.Length)
-            ways.Add(new WayOn("without", $"Leave out {Phrases.List([.. cannot.Select(i => load.Lots[i].What).Distinct()])} and fire the rest meanwhile.", null, cannot, false));
+            ways.Add(new WayOn("without", $"Leave out {Phrases.List([.. cannot.Select(i => load.Lots[i].What).Distinct()])} and fire the rest now.", null, cannot, false));
         if (wish.Anyway) return ways;
         if (cannot.Length > 0 && load.Lots.Where(l => !(l.Wall > Drying.ThickestWall && l.Dryness == Dryness.BoneDry)).All(l => !IsClosed(l, wish) && !IsTooThick(l, wish) && !IsLeatherHard(l, wish)))
             ways.Add(new WayOn("anyway", "I know better: plan it as it is.", null, [], true));

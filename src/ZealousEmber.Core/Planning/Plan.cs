@@ -17,9 +17,10 @@ namespace ZealousEmber.Core.Planning;
 /// <param name="Display">What its reasons give lengths and masses in; metric when missing.</param>
 /// <param name="SomebodyIn">Whether somebody is in so long after the start; nothing where no start or no hours are known.</param>
 /// <param name="Anyway">“I know better”: a goal that looks like a slip, cones that clash, walls no schedule alone saves are planned as asked.</param>
+/// <param name="HoldsOnTheWay">Whether the controller holds below its top; one that does not dries by a slow climb, where that does.</param>
 public sealed record PlanWish(
     ScheduleKind Kind, Cone? Goal = null, PlanningPreferences? Preference = null, Duration? Hold = null, int MaxSteps = 20, TemperatureUnit Unit = TemperatureUnit.Celsius, string Name = "Planned", DisplayUnits? Display = null,
-    Func<Duration, bool>? SomebodyIn = null, bool Anyway = false)
+    Func<Duration, bool>? SomebodyIn = null, bool Anyway = false, bool HoldsOnTheWay = true)
 {
     /// <summary>What people differ on, said or usual.</summary>
     public PlanningPreferences Preferences => Preference ?? PlanningPreferences.Usual;

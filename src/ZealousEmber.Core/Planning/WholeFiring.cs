@@ -63,8 +63,14 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
 
     private Problem TooFew(int least) => new("maxSteps", $"This firing needs at least {Math.Max(least, wish.MaxSteps + 1)} steps, and the controller takes {wish.MaxSteps}. Dried in a firing of its own, or cooled more simply, it would need fewer.");
 
-    /// <summary>The ways to dry it, the usual first.</summary>
+    /// <summary>The ways to dry it, the usual first; for a controller that holds at its top only those without a hold, where there are such.</summary>
     private Result<List<DryingCourse>> Courses(List<PlanStep> before, double from)
+    {
+        var all = AllCourses(before, from);
+        return wish.HoldsOnTheWay || !all.IsOk || all.Value.Where(c => c.Steps.All(s => s.Step.Hold == Duration.Zero)).ToList() is not { Count: > 0 } without ? all : without;
+    }
+
+    private Result<List<DryingCourse>> AllCourses(List<PlanStep> before, double from)
     {
         if (wish.Kind.FiresRaw() || (wish.Kind == ScheduleKind.Refiring && load.Wettest.Dryness != Dryness.BoneDry))
         {

@@ -61,6 +61,18 @@ public sealed class PlannerTests
     }
 
     [Fact]
+    public void A_controller_that_holds_at_its_top_only_dries_on_the_way()
+    {
+        var bisque = Plan(Load(Lot(6)), new PlanWish(ScheduleKind.Bisque, MaxSteps: 4, HoldsOnTheWay: false));
+        bisque.Steps.ShouldAllBe(s => s.Step.Hold == NodaTime.Duration.Zero);
+        bisque.Steps[0].Step.Reason.ShouldBe("dry on the way");
+        var glaze = Plan(Load(Lot(6, glazes: [Reed])), new PlanWish(ScheduleKind.Glaze, MaxSteps: 4, HoldsOnTheWay: false));
+        glaze.Steps.Where(s => s.Step.Target is not null).SkipLast(1).ShouldAllBe(s => s.Step.Hold == NodaTime.Duration.Zero);
+        // So thick that nothing but a hold dries it: planned with one, and setting it says what is lost.
+        Plan(Load(Lot(30, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, MaxSteps: 8, HoldsOnTheWay: false)).Steps.ShouldContain(s => s.Step.Hold.TotalHours > 5);
+    }
+
+    [Fact]
     public void Candled_overnight_what_dries_is_taken_off_the_hold()
     {
         var wish = new PlanWish(ScheduleKind.Bisque, Preference: new(Drying: DryingOption.Candle));

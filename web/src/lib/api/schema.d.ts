@@ -10396,7 +10396,7 @@ export interface components {
     };
     /** @description Something to do instead of a plan that few steps make long. */
     PlanOfferContract: {
-      /** @description one-long or dry-tonight. */
+      /** @description one-long, dry-tonight or cool-by-itself. */
       id: string;
       text: string;
       /**
