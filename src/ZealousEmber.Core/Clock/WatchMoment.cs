@@ -37,6 +37,9 @@ public enum WatchKind
 public sealed record WatchMoment(WatchKind Kind, Duration At, Duration Lasts, string Text)
 {
     private static readonly Temperature Colour = Temperature.FromCelsius(580);
+    private const string LookForSteam = "Look for steam: a cold mirror over the peephole, then once round the kiln";
+    // A block of a hold stays where it is, give or take what a display lags, K.
+    private const double Level = 3;
     private static readonly Duration QuarterHour = Duration.FromMinutes(15);
 
     /// <summary>The moments of a firing that want a person, in order of time.</summary>
@@ -57,10 +60,13 @@ public sealed record WatchMoment(WatchKind Kind, Duration At, Duration Lasts, st
         Add(WatchKind.SwitchOn, Duration.Zero, QuarterHour, "Switch on; nothing touching, nothing flammable near");
         if (schedule.Kind.FiresRaw())
         {
-            // Looked for where a drying hold ends, or when it comes to boiling without one.
             var passes = curve.FirstRiseThrough(boiling);
-            var hold = compiled.Segments.LastOrDefault(s => s.Hold > Duration.Zero && s.To <= boiling + TemperatureDifference.FromKelvins(40) && s.To > s.From);
-            Add(WatchKind.SteamCheck, hold is not null ? hold.End - Duration.FromTicks(Math.Min(QuarterHour.BclCompatibleTicks, hold.Hold.BclCompatibleTicks)) : passes, QuarterHour, "Look for steam: a cold mirror over the peephole");
+            // Looked for where a drying hold ends, and where each block of it does; or when it comes to boiling without one.
+            bool IsLow(CompiledSegment s) => s.Hold > Duration.Zero && s.To <= boiling + TemperatureDifference.FromKelvins(40);
+            var first = compiled.Segments.ToList().FindLastIndex(s => IsLow(s) && (s.To - s.From).Kelvins > Level);
+            if (first < 0) Add(WatchKind.SteamCheck, passes, QuarterHour, LookForSteam);
+            foreach (var hold in compiled.Segments.Skip(Math.Max(0, first)).TakeWhile((s, i) => first >= 0 && IsLow(s) && (i == 0 || Math.Abs((s.To - s.From).Kelvins) <= Level)))
+                Add(WatchKind.SteamCheck, hold.End - Duration.FromTicks(Math.Min(QuarterHour.BclCompatibleTicks, hold.Hold.BclCompatibleTicks)), QuarterHour, LookForSteam);
         }
         Add(WatchKind.FirstColour, curve.FirstRiseThrough(Colour), QuarterHour, "First dull red: peepholes and vent as this kiln wants them");
         foreach (var (i, segment) in schedule.Segments.Index())

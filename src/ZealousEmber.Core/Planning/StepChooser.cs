@@ -39,8 +39,8 @@ internal sealed class StepChooser
     private const double MostLag = 10 / 60.0;
     private const double Keeps = 0.97;
     private const double LessEachTime = 0.95;
-    private const double Crawl = 26;
-    private const double LongCrawl = 300;
+    private const double Crawl = 38;
+    private const double LongCrawl = 150;
 
     private readonly IReadOnlyList<Stretch> stretches;
     private readonly Func<double, double> friendly;
@@ -91,15 +91,17 @@ internal sealed class StepChooser
         return count;
     }
 
-    /// <summary>The quickest way in exactly so many steps, which must be one.</summary>
+    /// <summary>The quickest way in so many steps, which must be one.</summary>
     public List<ChosenStep> Steps(int count)
     {
         var steps = new List<ChosenStep>();
         for (var end = stretches.Count; count > 0; count--)
         {
             var step = best[count, end].Step;
-            steps.Insert(0, step);
             end = step.First;
+            // Two at one rate are one: cut in two only for the little that each may lag.
+            if (steps.Count > 0 && !step.Runs && !steps[0].Runs && steps[0].Rate == step.Rate) steps[0] = steps[0] with { First = step.First, Hours = steps[0].Hours + step.Hours };
+            else steps.Insert(0, step);
         }
         return steps;
     }

@@ -49,17 +49,22 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         ways.RemoveAll(w => w.Course.Steps.Length >= most);
         if (ways.Count == 0) return TooFew(courses.Value.Min(c => c.Steps.Length) + 1);
 
-        // How it cools is seen on a firing that is off at its top.
+        // How it cools is seen on a firing that is off at its top; another way up leaves the walls a little warmer or cooler.
         var first = ways[0];
-        var up = UpTo(before, first.Course, first.Climb.Steps(most - first.Course.Steps.Length, Hold));
-        var fall = falls.After(up);
-        var cooling = new CoolingPlanner(load, wish, write, top - Drops, Melts, fall, Math.Max(StepsToSpare, most));
-        var (way, down) = Quickest(ways, cooling, most);
-        if (way < 0) return TooFew(before.Count + ways.Min(w => w.Course.Steps.Length + w.Climb.Fewest) + cooling.Fewest);
-        var chosen = ways[way];
-        var steps = UpTo(before, chosen.Course, chosen.Climb.Steps(most - chosen.Course.Steps.Length - down, Hold));
-        return Finished(steps, chosen.Climb, fall, down);
+        var fall = falls.After(UpTo(before, first.Course, first.Climb.Steps(most - first.Course.Steps.Length, Hold)));
+        for (var again = 0; ; again++)
+        {
+            var cooling = CoolingBy(fall, top - Drops, most);
+            var (way, down) = Quickest(ways, cooling, most);
+            if (way < 0) return TooFew(before.Count + ways.Min(w => w.Course.Steps.Length + w.Climb.Fewest) + cooling.Fewest);
+            var chosen = ways[way];
+            var steps = UpTo(before, chosen.Course, chosen.Climb.Steps(most - chosen.Course.Steps.Length - down, Hold));
+            fall = falls.After(steps);
+            if (again == Rounds || CoolingBy(fall, top - Drops, most).Fewest <= down) return Finished(steps, chosen.Climb, fall, down);
+        }
     }
+
+    private CoolingPlanner CoolingBy(Func<double, double, double> fall, double from, int most) => new(load, wish, write, from, Melts, fall, Math.Max(StepsToSpare, most));
 
     private Problem TooFew(int least) => new("maxSteps", $"This firing needs at least {Math.Max(least, wish.MaxSteps + 1)} steps, and the controller takes {wish.MaxSteps}. Dried in a firing of its own, or cooled more simply, it would need fewer.");
 
@@ -175,7 +180,7 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         var said = steps[index];
         List<PlanStep> Cooling(double from)
         {
-            var cooling = new CoolingPlanner(load, wish, write, from, Melts, fall, Math.Max(StepsToSpare, down));
+            var cooling = CoolingBy(fall, from, down);
             return cooling.Steps(Math.Max(down, cooling.Fewest));
         }
         fall = falls.AfterWhatGlazesAsk(steps, Cooling(said.Step.Target!.Value.Celsius - Drops), fall);

@@ -76,6 +76,8 @@ public sealed class KilnCurveTests
             var least = FullPowerUnderTheLimits(place, load, firing, kind);
             EndOf(firing).ShouldBeLessThanOrEqualTo(1.05 * least + 0.4, $"{which} at {health} %, {kind}, {count} of {wall} mm, {width} mm wide: {NotationWriter.Write(firing.Schedule.Segments, TemperatureUnit.Celsius)}");
             firing.Findings.Where(f => f.Severity > Severity.Note).ShouldBeEmpty();
+            var keyed = firing.Schedule.Segments;
+            keyed.Zip(keyed.Skip(1)).ShouldAllBe(p => p.First.Hold > NodaTime.Duration.Zero || p.First.Pace.Rate == null || p.First.Pace != p.Second.Pace, "no step twice");
         }, iter: 150);
     }
 
@@ -96,7 +98,7 @@ public sealed class KilnCurveTests
                 if (steps[i].Pace.Rate is not { } rate || made.Value.Steps[i].By != "quartz-cooling") continue;
                 // Off instead: through the same temperatures it would go faster than the ware stands.
                 var off = place.Run(FiringProgram.Create([.. steps.Take(i), Segment.Of(Pace.Natural, null).Value]).Value).Value.WholeCurve;
-                var (high, low) = (steps[i - 1].Target!.Value, steps[i].Target!.Value);
+                var (high, low) = (Temperature.FromCelsius(Math.Min(steps[i - 1].Target!.Value.Celsius, off.Peak.Celsius - 1)), steps[i].Target!.Value);
                 var falls = (high.Celsius - low.Celsius) / (off.LastFallThrough(low)!.Value - off.LastFallThrough(high)!.Value).TotalHours;
                 falls.ShouldBeGreaterThan(rate.KelvinsPerHour, $"{which} {fill}, {kind} {wall} mm {width}: {NotationWriter.Write(steps, TemperatureUnit.Celsius)}");
             }
@@ -112,7 +114,7 @@ public sealed class KilnCurveTests
             var place = In(kiln, load, kind);
             var (celsius, fahrenheit) = (Planned(load, new PlanWish(kind), place), Planned(load, new PlanWish(kind, Unit: TemperatureUnit.Fahrenheit), place));
             string Says() => $"{NotationWriter.Write(celsius.Schedule.Segments, TemperatureUnit.Celsius)} {NotationWriter.Write(fahrenheit.Schedule.Segments, TemperatureUnit.Fahrenheit)}";
-            EndOf(fahrenheit).ShouldBe(EndOf(celsius), 5 / 60.0, Says());
+            EndOf(fahrenheit).ShouldBe(EndOf(celsius), Math.Max(5 / 60.0, 0.008 * EndOf(celsius)), Says());
             double Work(FiringAssessment firing) => HeatWork.Of(ConeTable.Of(firing.Schedule.Goal!.Value).Kinetics, firing.Run.WholeCurve);
             (Work(fahrenheit) / Work(celsius)).ShouldBeInRange(0.85, 1.18, Says());
         }, iter: 60);

@@ -2,6 +2,7 @@ using CsCheck;
 using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Assessment;
+using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Planning;
@@ -135,6 +136,17 @@ public sealed class PlanFigureTests
         looks.Count.ShouldBeGreaterThan(1);
         looks.Where(l => !IsIn(l)).ShouldBeEmpty();
         plan.Schedule.Segments.Sum(s => s.Hold.TotalHours).ShouldBeGreaterThanOrEqualTo(plain.Schedule.Segments.Sum(s => s.Hold.TotalHours), "never less than it needs");
+    }
+
+    [Fact]
+    public void Each_planned_look_is_a_moment_somebody_is_wanted_at()
+    {
+        var firing = Planned(Load(20, Dryness.CoolToTouch), new PlanWish(ScheduleKind.Bisque));
+        var looks = PlanAssessment.Of(Load(20, Dryness.CoolToTouch), new PlanWish(ScheduleKind.Bisque), Full(ScheduleKind.Bisque)).Value.Plan.Steps.Where(s => s.Look is not null).Select(s => s.Look!.Value.TotalMinutes).ToList();
+        looks.Count.ShouldBe(4);
+        var moments = WatchMoment.Of(firing.Schedule, firing.Compiled, null, Make.Celsius(100)).Where(m => m.Kind == WatchKind.SteamCheck).ToList();
+        moments.Select(m => Math.Round(m.At.TotalMinutes) + 15).ShouldBe(looks.Select(l => Math.Round(l)), "a quarter of an hour before each block ends");
+        moments.ShouldAllBe(m => m.Text.Contains("round the kiln"));
     }
 
     /// <summary>A walk through neighbours: no millimetre, mug or centimetre of width swaps one kind of schedule for another.</summary>
