@@ -102,11 +102,12 @@ public sealed record PlanResponse(
 public sealed record PlanOfferContract(string Id, string Text, double Hours, double? Kwh, double? Cost);
 
 /// <summary>A way on where a plan is refused: what to ask instead.</summary>
-/// <param name="Id">dry-first, without or anyway.</param>
+/// <param name="Id">dry-first, without, cool-by-itself or anyway.</param>
 /// <param name="Kind">The kind of firing to plan instead; nothing where it stays.</param>
 /// <param name="Without">Indices of the lots to leave out.</param>
 /// <param name="Anyway">Whether it is to be planned as it is.</param>
-public sealed record WayOnContract(string Id, string Text, ScheduleKind? Kind, IReadOnlyList<int> Without, bool Anyway);
+/// <param name="Cooling">How it is to cool instead; nothing where that stays.</param>
+public sealed record WayOnContract(string Id, string Text, ScheduleKind? Kind, IReadOnlyList<int> Without, bool Anyway, CoolingOption? Cooling);
 
 /// <summary>Why a step is there.</summary>
 /// <param name="By">The limit that set it.</param>

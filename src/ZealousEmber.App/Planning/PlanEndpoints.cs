@@ -60,7 +60,7 @@ internal static class PlanEndpoints
         return new Invalid([.. planned.Problems.Select(AtTheLoad)], new Dictionary<string, object?>
         {
             ["load"] = LoadSummaries.Write(load, wish.Kind, wish.Goal, task.Value.Kiln, wish.Units),
-            ["ways"] = Fireable.WaysOn(load, wish, planned.Problems).Select(w => new WayOnContract(w.Id, w.Text, w.Kind, w.Without, w.Anyway)).ToList(),
+            ["ways"] = Fireable.WaysOn(load, wish, task.Value.Kiln, planned.Problems).Select(w => new WayOnContract(w.Id, w.Text, w.Kind, w.Without, w.Anyway, w.Cooling)).ToList(),
         });
     }
 

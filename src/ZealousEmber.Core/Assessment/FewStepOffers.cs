@@ -43,7 +43,7 @@ internal static class FewStepOffers
     {
         var slow = load.Glazes.Where(g => g.Slow is not null).Select(g => g.Name).ToList();
         if (slow.Count == 0 || wish.Preferences.Cooling != CoolingOption.AsTheGlazesAsk || Run(load, wish with { Preference = wish.Preferences with { Cooling = CoolingOption.Off } }, kiln) is not { } run || run.Compiled.Powered >= took) return null;
-        return new PlanOffer("cool-by-itself", $"Let it cool by itself: {Phrases.Hours(run.Compiled.Powered)}{Energy(run)}. {Phrases.List(slow)} then {(slow.Count == 1 ? "comes" : "come")} out duller; planning preferences, cooling: off.", run.Compiled.Powered, Kwh(run));
+        return new PlanOffer("cool-by-itself", $"Let it cool by itself: {Phrases.Hours(run.Compiled.Powered)}{Energy(run)}. {Phrases.List(slow)} then {(slow.Count == 1 ? "comes" : "come")} out duller.", run.Compiled.Powered, Kwh(run));
     }
 
     private static KilnRun? Run(WareLoad load, PlanWish wish, IKilnModel kiln) =>

@@ -47,7 +47,8 @@ internal sealed class ClimbPlanner
     /// <param name="most">Most steps there may be.</param>
     /// <param name="after">Limits the drying left behind.</param>
     /// <param name="lastHundred">Whether the last hundred degrees go at the cone's pace.</param>
-    public ClimbPlanner(WareLoad load, PlanWish wish, IKilnModel kiln, PlanWriter write, double from, double top, int most, IReadOnlyList<ClimbLimit> after, bool lastHundred)
+    /// <param name="crawl">Slower than this, °C/h, no long step is where only a part of it asks for that.</param>
+    public ClimbPlanner(WareLoad load, PlanWish wish, IKilnModel kiln, PlanWriter write, double from, double top, int most, IReadOnlyList<ClimbLimit> after, bool lastHundred, double crawl)
     {
         (this.wish, this.kiln, this.write, this.from, this.top) = (wish, kiln, write, from, top);
         limits = [.. ClimbRules.Of(load, wish, kiln, write, from, top, lastHundred), .. after];
@@ -57,7 +58,7 @@ internal sealed class ClimbPlanner
         // A gas kiln is turned up to a pace; nothing in it is full power with the air a step asks for.
         stretches = ClimbLimits.Lay(from, top, counted, Grid(from, lastHundred ? ClimbRules.Approach(from, top, celsius) : top), (a, b) => Able((a + b) / 2), !kiln.Burns);
         if (wish.Preferences.Approach == ApproachOption.OneRate) stretches = OneRate(stretches, after.Count > 0 ? Math.Min(top, after.Max(l => l.To)) : from);
-        chooser = new StepChooser(stretches, Math.Max(1, most), rate => FriendlyNumbers.RateNear(rate, TemperatureUnit.Celsius), keepsUp: true);
+        chooser = new StepChooser(stretches, Math.Max(1, most), rate => FriendlyNumbers.RateNear(rate, TemperatureUnit.Celsius), keepsUp: true, crawl);
     }
 
     /// <summary>Hours, and what the steps are worth, in at most so many; without end where there is no way.</summary>

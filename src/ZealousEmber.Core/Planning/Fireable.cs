@@ -1,15 +1,17 @@
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.Core.Planning;
 
 /// <summary>A way on where a plan is refused: one press changes what is asked.</summary>
-/// <param name="Id">Stable: dry-first, without, anyway.</param>
+/// <param name="Id">Stable: dry-first, without, cool-by-itself, anyway.</param>
 /// <param name="Text">In a sentence.</param>
 /// <param name="Kind">The kind of firing to plan instead; nothing where that stays.</param>
 /// <param name="Without">Indices of lots to leave out; empty where all stay.</param>
 /// <param name="Anyway">Whether it is to be planned as it is.</param>
-public sealed record WayOn(string Id, string Text, ScheduleKind? Kind, IReadOnlyList<int> Without, bool Anyway);
+/// <param name="Cooling">How it is to cool instead; nothing where that stays.</param>
+public sealed record WayOn(string Id, string Text, ScheduleKind? Kind, IReadOnlyList<int> Without, bool Anyway, CoolingOption? Cooling = null);
 
 /// <summary>What no schedule saves, and the ways on.</summary>
 public static class Fireable
@@ -35,12 +37,12 @@ public static class Fireable
     /// <summary>What may be done instead, where <see cref="Check"/> or the goal says no: what can be fired now, a drying firing first, or as it is.</summary>
     /// <param name="load">What is in the kiln.</param>
     /// <param name="wish">What was asked.</param>
+    /// <param name="kiln">Where it was to be fired.</param>
     /// <param name="problems">Why it was refused.</param>
-    public static IReadOnlyList<WayOn> WaysOn(WareLoad load, PlanWish wish, IReadOnlyList<Problem> problems)
+    public static IReadOnlyList<WayOn> WaysOn(WareLoad load, PlanWish wish, IKilnModel kiln, IReadOnlyList<Problem> problems)
     {
         var ways = new List<WayOn>();
-        if (problems.Any(p => p.Field == "maxSteps") && wish.Kind is ScheduleKind.Bisque or ScheduleKind.OnceFired)
-            ways.Add(new WayOn("dry-first", "Dry it tonight in a firing of its own; tomorrow, bone dry, it needs fewer steps.", ScheduleKind.Drying, [], false));
+        if (problems.Any(p => p.Field == "maxSteps")) ways.AddRange(InFewerSteps(load, wish, kiln));
         int[] cannot = [.. load.Lots.Index().Where(l => IsClosed(l.Item, wish) || IsTooThick(l.Item, wish) || IsLeatherHard(l.Item, wish)).Select(l => l.Index)];
         if (load.Lots.Any(l => IsLeatherHard(l, wish)) && !load.Lots.Any(l => IsClosed(l, wish) || IsTooThick(l, wish)))
             ways.Add(new WayOn("dry-first", "Plan a drying firing first: it is fired once it is dry.", ScheduleKind.Drying, [], false));
@@ -60,6 +62,22 @@ public static class Fireable
             }
         }
         return ways;
+    }
+
+    /// <summary>What is planned in fewer steps; each is tried before it is offered.</summary>
+    private static IEnumerable<WayOn> InFewerSteps(WareLoad load, PlanWish wish, IKilnModel kiln)
+    {
+        var dried = load with { Lots = [.. load.Lots.Select(l => l.Dried())] };
+        var off = wish with { Preference = wish.Preferences with { Cooling = CoolingOption.Off } };
+        var canDry = wish.Kind.FiresRaw() && Planner.Make(load, wish with { Kind = ScheduleKind.Drying, Goal = null, Hold = null }, kiln).IsOk;
+        var dryFirst = canDry && Planner.Make(dried, wish, kiln).IsOk;
+        if (dryFirst) yield return new WayOn("dry-first", "Dry it tonight in a firing of its own; tomorrow, bone dry, it needs fewer steps.", ScheduleKind.Drying, [], false);
+        var duller = load.Glazes.Where(g => g.Slow is not null).Select(g => g.Name).ToList();
+        if (duller.Count == 0) yield break;
+        var loses = $"{Phrases.List(duller)} then {(duller.Count == 1 ? "comes" : "come")} out duller.";
+        if (Planner.Make(load, off, kiln).IsOk) yield return new WayOn("cool-by-itself", $"Let it cool by itself. {loses}", null, [], false, CoolingOption.Off);
+        else if (!dryFirst && canDry && Planner.Make(dried, off, kiln).IsOk)
+            yield return new WayOn("dry-first", $"Dry it tonight in a firing of its own, and tomorrow let it cool by itself. {loses}", ScheduleKind.Drying, [], false, CoolingOption.Off);
     }
 
     private static bool Goes(WareLot lot, Cones.ConeRange range) => lot.Glazes.All(g => g.Range?.Overlap(range) is not null || g.Range is null) && (lot.Clay?.Range is not { } clay || clay.Overlap(range) is not null);

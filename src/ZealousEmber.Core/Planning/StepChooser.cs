@@ -39,12 +39,12 @@ internal sealed class StepChooser
     private const double MostLag = 10 / 60.0;
     private const double Keeps = 0.97;
     private const double LessEachTime = 0.95;
-    private const double Crawl = 38;
     private const double LongCrawl = 150;
 
     private readonly IReadOnlyList<Stretch> stretches;
     private readonly Func<double, double> friendly;
     private readonly bool keepsUp;
+    private readonly double crawl;
     private readonly (double Hours, ChosenStep Step)[,] best;
 
     /// <summary>Weighs every way of cutting stretches into steps.</summary>
@@ -52,9 +52,10 @@ internal sealed class StepChooser
     /// <param name="most">Most steps, at least 1.</param>
     /// <param name="friendly">A rate as it is keyed in.</param>
     /// <param name="keepsUp">Whether the kiln has to keep up with a rate: on the way up it would catch up faster than the ware stands; down it never does.</param>
-    public StepChooser(IReadOnlyList<Stretch> stretches, int most, Func<double, double> friendly, bool keepsUp)
+    /// <param name="crawl">Slower than this, °C/h, no long step is where only a part of it asks for that.</param>
+    public StepChooser(IReadOnlyList<Stretch> stretches, int most, Func<double, double> friendly, bool keepsUp, double crawl = 0)
     {
-        (this.stretches, this.friendly, this.keepsUp) = (stretches, friendly, keepsUp);
+        (this.stretches, this.friendly, this.keepsUp, this.crawl) = (stretches, friendly, keepsUp, crawl);
         Most = Math.Min(most, stretches.Count);
         best = new (double, ChosenStep)[Most + 1, stretches.Count + 1];
         for (var k = 0; k <= Most; k++)
@@ -131,12 +132,28 @@ internal sealed class StepChooser
             rate = Math.Max(slower, rate * LessEachTime);
         }
         rate = friendly(rate);
-        // A crawl that only a part of it asks for is no step: it wants another.
-        if (keepsUp && rate < Crawl && Math.Abs(stretches[last].To - stretches[first].From) > LongCrawl && Enumerable.Range(first, last - first + 1).Any(i => stretches[i].Asked > 2 * rate))
-            return new ChosenStep(first, last, false, rate, double.PositiveInfinity);
+        // A crawl that only a part of it asks for is no step. Behind for good there is nothing to catch up: it may run at full power to its end; else it wants another step.
+        if (rate < crawl && Math.Abs(stretches[last].To - stretches[first].From) > LongCrawl && Enumerable.Range(first, last - first + 1).Any(i => stretches[i].Asked > 2 * rate))
+        {
+            rate = friendly(asked);
+            if (rate < crawl || CatchesUp(first, last, rate)) return new ChosenStep(first, last, false, rate, double.PositiveInfinity);
+        }
         var hours = 0.0;
         for (var i = first; i <= last; i++) hours += stretches[i].Hours(rate);
         return new ChosenStep(first, last, false, rate, hours);
+    }
+
+    /// <summary>Whether it would be behind and then go faster than the ware is asked to.</summary>
+    private bool CatchesUp(int first, int last, double rate)
+    {
+        var lag = 0.0;
+        for (var i = first; i <= last; i++)
+        {
+            var (planned, takes) = (Math.Abs(stretches[i].To - stretches[i].From) / rate, stretches[i].Hours(rate));
+            if (lag > MostLag && stretches[i].Able > rate && stretches[i].Able > stretches[i].Asked) return true;
+            lag += Math.Max(0, takes - planned);
+        }
+        return false;
     }
 
     private double Lag(int first, int last, double rate)

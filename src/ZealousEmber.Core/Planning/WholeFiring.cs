@@ -21,6 +21,9 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
     private const int FewSteps = 10;
     private const int StepsToSpare = 8;
     private const double NearlyAsGood = 1.1;
+    private const double Crawl = 38;
+    // Where there is no other way; slower still a firing takes days, and nobody fires that.
+    private const double LastCrawl = 26;
     private static readonly Duration GlazeHold = Duration.FromMinutes(30);
     private static readonly Duration DampGlazeHold = Duration.FromHours(2);
 
@@ -38,11 +41,18 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
     /// <param name="from">Where it climbs from, °C.</param>
     public Result<List<PlanStep>> Plan(List<PlanStep> before, double from)
     {
+        var plan = Plan(before, from, Crawl);
+        // Where there are too few steps for anything else, one long firing is what the controller can do; what else there is to do is offered beside it.
+        return plan.IsOk || plan.Problems.All(p => p.Field != "maxSteps") ? plan : Plan(before, from, LastCrawl);
+    }
+
+    private Result<List<PlanStep>> Plan(List<PlanStep> before, double from, double crawl)
+    {
         var courses = Courses(before, from);
         if (!courses.IsOk) return Result<List<PlanStep>>.Failed(courses.Problems);
         var most = wish.MaxSteps - before.Count - (AirPlanner.Reduces(wish, kiln, goal) ? StepsOfAir : 0);
         var lastHundred = wish.Preferences.Approach == ApproachOption.LastHundred;
-        Way Of(DryingCourse c, bool atConePace) => new(c, HoursOf(c, from), new ClimbPlanner(load, wish, kiln, write, EndOf(c, from), top, Math.Max(StepsToSpare, most), c.After, atConePace));
+        Way Of(DryingCourse c, bool atConePace) => new(c, HoursOf(c, from), new ClimbPlanner(load, wish, kiln, write, EndOf(c, from), top, Math.Max(StepsToSpare, most), c.After, atConePace, crawl));
         // No ware asks for the cone's pace over the last hundred: where steps are few it goes before anything the ware asks for.
         var few = most <= FewSteps;
         List<Way> ways = [.. courses.Value.Take(few ? int.MaxValue : 1).SelectMany(c => lastHundred && few ? new[] { Of(c, true), Of(c, false) } : [Of(c, lastHundred)])];
@@ -66,7 +76,7 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
 
     private CoolingPlanner CoolingBy(Func<double, double, double> fall, double from, int most) => new(load, wish, write, from, Melts, fall, Math.Max(StepsToSpare, most));
 
-    private Problem TooFew(int least) => new("maxSteps", $"This firing needs at least {Math.Max(least, wish.MaxSteps + 1)} steps, and the controller takes {wish.MaxSteps}. Dried in a firing of its own, or cooled more simply, it would need fewer.");
+    private Problem TooFew(int least) => new("maxSteps", $"This firing needs at least {Math.Max(least, wish.MaxSteps + 1)} steps, and the controller takes {wish.MaxSteps}. Keyed in as two programs, one after the other, it can be fired.");
 
     /// <summary>The ways to dry it, the usual first; for a controller that holds at its top only those without a hold, where there are such.</summary>
     private Result<List<DryingCourse>> Courses(List<PlanStep> before, double from)

@@ -106,6 +106,7 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     [InlineData("""[{"what":"mugs","count":20,"wall":6}]""", "bisque", """{"goalCone":"6"}""", "anyway")]
     [InlineData("""[{"what":"heads","count":2,"wall":45}]""", "bisque", "{}", "anyway")]
     [InlineData(Camps, "glaze", "{}", "without")]
+    [InlineData("""[{"what":"mugs","count":60,"wall":9,"glazes":[{"name":"Oyster matte","coneFrom":"5","coneTo":"7","slowFrom":1040,"slowTo":850,"slowHours":3.5}]}]""", "once-fired", """{"maxSteps":2,"kiln":{"class":"top-190","elementHealth":78}}""", "cool-by-itself")]
     [InlineData(Camps, "glaze", """{"goalCone":"6"}""", "anyway")]
     public async Task A_refusal_comes_with_ways_on_that_can_be_planned(string lots, string kind, string more, string way)
     {
@@ -116,6 +117,7 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         if (on["kind"] is { } other) request["kind"] = other.DeepClone();
         foreach (var i in on["without"]!.AsArray().Select(i => i!.GetValue<int>()).OrderDescending()) request["load"]!["lots"]!.AsArray().RemoveAt(i);
         if (on["anyway"]!.GetValue<bool>()) request["anyway"] = true;
+        if (on["cooling"] is { } cooling) request["cooling"] = cooling.DeepClone();
         (await Plan(request))["steps"]!.AsArray().Count.ShouldBeGreaterThan(1);
     }
 

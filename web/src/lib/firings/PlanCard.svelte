@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Plan, Preview } from '$lib/api/client';
+  import type { FiringBody, Plan, Preview } from '$lib/api/client';
   import { FindingRows, withAcceptance } from '$lib/findings';
   import MomentField from '$lib/fields/MomentField.svelte';
   import { clock, degrees, duration, money, number } from '$lib/format';
@@ -18,6 +18,11 @@
   const unit = $derived(draft.body.unit ?? 'C');
   const fuel = $derived(preview.kiln?.fuel);
   const accepted = $derived((draft.body.accepted ?? []).filter((a) => a !== null));
+  /** What an offer changes at one press; the long firing is the one that is planned. */
+  const takes: Record<string, { label: string; change: Partial<FiringBody> }> = {
+    'dry-tonight': { label: 'Plan the drying', change: { kind: 'drying', goalCone: null } },
+    'cool-by-itself': { label: 'Plan it so', change: { cooling: 'off' } }
+  };
   const opens = $derived(preview.moments.find((m) => m.kind === 'may-open')?.at);
   const change = $derived.by(() => {
     if (!draft.before) return null;
@@ -67,8 +72,13 @@
     <div class="border-base-300 mt-2 border-t pt-2" data-testid="plan-offers">
       <b>This controller takes few steps. Either:</b>
       {#each plan.offers as offer (offer.id)}<p class="mt-1">
-          {offer.text}{#if offer.cost != null}
-            <span class="text-soft">About {money(offer.cost, preview.kiln?.currency ?? '')}.</span>{/if}
+          {offer.text}
+          {#if offer.cost != null}<span class="text-soft"
+              >About {money(offer.cost, preview.kiln?.currency ?? '')}.</span
+            >{/if}
+          {#if takes[offer.id]}<button class="link" onclick={() => draft.edit(takes[offer.id]!.change)}
+              >{takes[offer.id]!.label}</button
+            >{/if}
         </p>{/each}
     </div>
   {/if}

@@ -11,10 +11,10 @@
     firingId: number;
     /** Asked again when it changes: what was saved, set or started. */
     mark: string;
-    /** Shown above the plan itself. */
-    isPlanned?: boolean;
+    /** What leads to a schedule from here: the plan that is shown, or a look at it; nothing where none can be made. */
+    next: 'open-plan' | 'see-plan' | null;
   }
-  const { firingId, mark, isPlanned = false }: Props = $props();
+  const { firingId, mark, next }: Props = $props();
   const summary = createQuery(() => summaryOf(firingId, mark));
 
   const mass = (kg: number) => `${sayMass(Number(kg.toFixed(1)), display.mass)} ${display.mass}`;
@@ -62,7 +62,7 @@
   <p class="strip no-print text-soft" data-testid="summary">
     <span
       >No schedule is chosen for it yet.
-      {#if isPlanned}Open the plan in the editor, and it is.{:else}<a
+      {#if next === 'open-plan'}Open the plan in the editor, and it is.{:else if next === 'see-plan'}<a
           class="link underline"
           href="/firings/{firingId}?stage=plan">See the plan from its load</a
         >{/if}</span

@@ -27,6 +27,7 @@ export interface WayOn {
   kind: FiringBody['kind'];
   without: number[];
   anyway: boolean;
+  cooling: FiringBody['cooling'];
 }
 
 const read = (firing: Firing): Stored<FiringBody> => ({
@@ -171,7 +172,8 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
     this.edit({
       ...(way.kind ? { kind: way.kind } : {}),
       ...(rows.length ? { lots: this.lots.filter((_, row) => !rows.includes(row)) } : {}),
-      ...(way.anyway ? { anyway: true } : {})
+      ...(way.anyway ? { anyway: true } : {}),
+      ...(way.cooling ? { cooling: way.cooling } : {})
     });
   }
 

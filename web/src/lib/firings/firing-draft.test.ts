@@ -143,3 +143,18 @@ test('what the packer adds is not told as a change, what somebody changes is', a
   draft.edit({ goalCone: '5' });
   await until(() => expect(draft.before?.hours).toBe(9));
 });
+
+test('a way on changes what it says, leaves out the rows it names, and can be undone', () => {
+  answering(() => ({ problem: { title: 'not now' }, status: 503 }));
+  const lot = (what: string) => ({ what, count: 12, wall: 6, dryness: 'bone-dry', glazeIds: [] });
+  const draft = draftOf({ kind: 'once-fired', lots: [lot('mugs'), lot('pigs')] } as never);
+  const way = { id: '', text: '', kind: null, without: [] as number[], anyway: false, cooling: null };
+  draft.take({ ...way, kind: 'drying', cooling: 'off' });
+  expect(draft.body).toMatchObject({ kind: 'drying', cooling: 'off' });
+  expect(draft.body.lots).toHaveLength(2);
+  draft.undo();
+  expect(draft.body.kind).toBe('once-fired');
+  draft.take({ ...way, without: [1], anyway: true });
+  expect(draft.body.lots?.map((l) => l?.what)).toEqual(['mugs']);
+  expect(draft.body.anyway).toBe(true);
+});

@@ -211,7 +211,7 @@
               onvalue={(goalCone) => firing.edit({ goalCone }, 'goal')}
             />
           {/if}
-          {#if firing.planErrors['maxSteps']}<span class="text-error" role="alert"
+          {#if stage !== 'plan' && firing.planErrors['maxSteps']}<span class="text-error" role="alert"
               >{firing.planErrors['maxSteps']}</span
             >{/if}
           {#if firing.trouble}<span class="text-error" role="alert">{firing.trouble}</span>{/if}
@@ -237,7 +237,7 @@
     <ConflictBanner draft={firing} what="firing" />
     {#if firing.id !== null}<SummaryStrip
         firingId={firing.id}
-        isPlanned={stage === 'plan'}
+        next={stage !== 'plan' ? 'see-plan' : firing.plan ? 'open-plan' : null}
         mark={`${stage} ${firing.version} ${run?.state ?? 'no'}`}
       />{/if}
     {#if stage === 'load'}<LoadStage
