@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Schedules;
@@ -59,6 +60,20 @@ public static class Planner
             if (!compiled.IsOk) return Result<Plan>.Failed(compiled.Problems);
             steps = [.. steps.Select((s, i) => s.By == DryingPlanner.SteamCheck ? s with { Look = compiled.Value.Segments[i].End } : s)];
         }
-        return new Plan(schedule.Value, [.. steps], goalWhy, [.. LoadNotes.Of(load, wish.Kind, kiln.UsualWare(wish.Kind), wish.Units)]);
+        var begins = steps.Select((_, i) => i == 0 ? kiln.Start : steps[i - 1].Step.Target ?? kiln.Start);
+        return new Plan(schedule.Value, [.. steps.Zip(begins, (s, from) => s with { Paces = On(s.Paces, from, s.Step.Target) })], goalWhy, [.. LoadNotes.Of(load, wish.Kind, kiln.UsualWare(wish.Kind), wish.Units)]);
+    }
+
+    /// <summary>What was weighed on the way a step really goes: its marks were rounded, its top was solved, air may have cut it in two.</summary>
+    private static ImmutableArray<PaceLimits> On(ImmutableArray<PaceLimits> paces, Temperature from, Temperature? to)
+    {
+        if (paces.IsDefaultOrEmpty || to is not { } end || end == from) return [];
+        var up = end > from;
+        bool Before(Temperature a, Temperature b) => up ? a < b : a > b;
+        var on = paces.Where(p => Before(p.From, end) && Before(from, p.To)).ToList();
+        if (on.Count == 0) return [];
+        on[0] = on[0] with { From = from };
+        on[^1] = on[^1] with { To = end };
+        return [.. on];
     }
 }

@@ -235,8 +235,6 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         return said with
         {
             Step = said.Step.Changed(target: solved.Top, hold: solved.Hold).Value,
-            // Drawn to the top that was solved, not to where it was thought to be.
-            Paces = said.Paces.IsDefaultOrEmpty || said.Paces[^1].From >= solved.Top ? said.Paces : said.Paces.SetItem(said.Paces.Length - 1, said.Paces[^1] with { To = solved.Top }),
             Basis = Basis.HeatWork(goal.Number, top, solved.Top.Celsius, solved.Hold),
             Why = $"{said.Why} {write.Degrees(solved.Top.Celsius)}{does} cone {goal.Number} down{(said.Step.Pace.Kind == PaceKind.Full ? "" : " at this pace")}.{solved.Why}{WhoHolds}",
         };

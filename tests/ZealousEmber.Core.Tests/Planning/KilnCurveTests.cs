@@ -170,4 +170,28 @@ public sealed class KilnCurveTests
             if (firing.Compiled.Powered.TotalHours > 1.3 * free.Compiled.Powered.TotalHours) few.Offers.ShouldNotBeEmpty();
         }, iter: 25);
     }
+
+    /// <summary>The small picture behind a number shows the way of its own step, also where air cuts a climb in two.</summary>
+    [Fact]
+    public void What_was_weighed_is_told_for_the_whole_way_of_each_step_and_no_more()
+    {
+        var gas = Core.Kilns.Fuel.FuelKiln.Create(new("Bittern", "updraft-300", null, null, new Dictionary<string, double?>())).Value;
+        Gen.Select(Gen.Double[4, 25], Gen.Int[20, 100], Make.OneOf<double?>(null, 350), Make.OneOf(ScheduleKind.Bisque, ScheduleKind.Glaze), Gen.Bool, Make.OneOf(TemperatureUnit.Celsius, TemperatureUnit.Fahrenheit)).Sample((wall, count, width, kind, burns, unit) =>
+        {
+            var (kiln, load) = (Make.Kiln("top-190"), Load(kind, wall, count, width, glazes: kind == ScheduleKind.Glaze ? [Oyster] : null));
+            IKilnModel place = burns ? new Core.Kilns.Fuel.LoadedFuelKiln(gas, gas.UsualLoad(kind), gas.Room) : In(kiln, load, kind);
+            if (Planner.Make(load, new PlanWish(kind, Unit: unit), place) is not { IsOk: true, Value: var plan }) return;
+            var at = place.Start;
+            foreach (var step in plan.Steps)
+            {
+                if (!step.Paces.IsEmpty)
+                {
+                    (step.Paces[0].From, step.Paces[^1].To).ShouldBe((at, step.Step.Target!.Value));
+                    step.Paces.Zip(step.Paces.Skip(1)).ShouldAllBe(p => p.First.To == p.Second.From);
+                }
+                at = step.Step.Target ?? at;
+            }
+            plan.Steps.ShouldContain(s => s.Paces.Length > 0);
+        }, iter: 40);
+    }
 }
