@@ -30,7 +30,6 @@
 
   const client = useQueryClient();
   const id = $derived(Number(page.params.id));
-  const stage = $derived(stages.find((s) => s.id === page.url.searchParams.get('stage'))?.id ?? 'load');
   const kilns = createQuery(kilnList);
   const opened = createQuery(() => ({
     queryKey: ['firing', id],
@@ -53,6 +52,9 @@
   const run = $derived(started.data ?? undefined);
   /** In its kiln: what it is fired with stays as it is. */
   const underWay = $derived(run !== undefined && !run.openedAt);
+  const asked = $derived(stages.find((s) => s.id === page.url.searchParams.get('stage'))?.id);
+  /** Without a word a hot kiln comes first; till that is known nothing is shown that would jump away. */
+  const stage = $derived(asked ?? (started.isLoading ? null : underWay ? 'fire' : 'load'));
 
   const kilnOf = (kilnId: number | null | undefined) => {
     const kiln = kilns.data?.find((k) => k.id === kilnId);
@@ -228,7 +230,7 @@
             <a
               class={['btn join-item btn-sm', stage === place ? 'btn-primary' : 'btn-paper']}
               aria-current={stage === place ? 'page' : undefined}
-              href="/firings/{firing.id}{place === 'load' ? '' : `?stage=${place}`}">{name}</a
+              href="/firings/{firing.id}?stage={place}">{name}</a
             >
           {/each}
         </nav>
@@ -240,7 +242,7 @@
         next={stage !== 'plan' ? 'see-plan' : firing.plan ? 'open-plan' : null}
         mark={`${stage} ${firing.version} ${run?.state ?? 'no'}`}
       />{/if}
-    {#if stage === 'load'}<LoadStage
+    {#if stage === null}<!-- till it is known -->{:else if stage === 'load'}<LoadStage
         draft={firing}
         onsecond={(left) => void second(left)}
         onglazes={(loads) => void glazes(loads)}
