@@ -4,6 +4,7 @@ using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.Bench;
 

@@ -3,7 +3,7 @@ using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
-using ZealousEmber.App.Preview;
+using ZealousEmber.App.Contracts;
 
 namespace ZealousEmber.Bench;
 

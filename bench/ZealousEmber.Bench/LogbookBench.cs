@@ -3,7 +3,8 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using NodaTime;
 using ZealousEmber.Store;
-using ZealousEmber.Store.Records;
+using ZealousEmber.Store.Database;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.Bench;
 

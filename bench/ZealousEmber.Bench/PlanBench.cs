@@ -1,14 +1,14 @@
 using BenchmarkDotNet.Attributes;
-using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Contracts;
+using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Planning;
 using ZealousEmber.App.Preview;
-using ZealousEmber.App.Schedules;
-using ZealousEmber.App.Stock;
 using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.Bench;
 

@@ -2,14 +2,15 @@ using System.Text.Json;
 using BenchmarkDotNet.Attributes;
 using NodaTime;
 using NodaTime.Serialization.SystemTextJson;
+using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Kilns;
+using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Preview;
-using ZealousEmber.App.Schedules;
-using ZealousEmber.App.Stock;
+using ZealousEmber.App.Wire;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.Bench;
 

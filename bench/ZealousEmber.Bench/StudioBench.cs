@@ -6,6 +6,7 @@ using Microsoft.AspNetCore.SignalR.Client;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using ZealousEmber.Store;
+using ZealousEmber.Store.Database;
 
 namespace ZealousEmber.Bench;
 

@@ -12,11 +12,11 @@ using ZealousEmber.Core.Packing;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store;
-using ZealousEmber.Store.Firings;
+using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Rows;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Bench;
 

@@ -2,7 +2,7 @@ using System.Diagnostics;
 using System.Net.Http.Json;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
-using ZealousEmber.App.Preview;
+using ZealousEmber.App.Contracts;
 
 namespace ZealousEmber.Bench;
 

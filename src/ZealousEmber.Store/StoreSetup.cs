@@ -8,12 +8,11 @@ using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Files;
-using ZealousEmber.Store.Firings;
-using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Schedules;
-using ZealousEmber.Store.Settings;
+using ZealousEmber.Store.Rows;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Store;
 

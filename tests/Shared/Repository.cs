@@ -1,3 +1,5 @@
+using ZealousEmber.Store.Repositories;
+
 namespace ZealousEmber.Tests;
 
 /// <summary>Files of the checkout the tests run in.</summary>

@@ -4,6 +4,9 @@ using OpenQA.Selenium;
 using Shouldly;
 using UglyToad.PdfPig;
 using Xunit;
+using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Rows;
+using ZealousEmber.Store.Saving;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.Browser.Tests;

@@ -1,9 +1,9 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using NodaTime;
+using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Kilns;
-using ZealousEmber.App.Schedules;
-using ZealousEmber.App.Stock;
+using ZealousEmber.App.Mapping;
+using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Cones;

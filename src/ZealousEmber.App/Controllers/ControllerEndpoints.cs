@@ -1,5 +1,6 @@
+using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Stock;
+using ZealousEmber.App.Mapping;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Store.Repositories;

@@ -1,9 +1,11 @@
 using NodaTime;
+using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Schedules;
+using ZealousEmber.App.Mapping;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Controllers.Practice;
+using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
 using Answer = ZealousEmber.App.Http.Answer;
 

@@ -1,11 +1,9 @@
 using System.Collections.Immutable;
 using System.Text.Json;
+using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Kilns;
-using ZealousEmber.App.Learning;
-using ZealousEmber.App.Live;
-using ZealousEmber.App.Schedules;
-using ZealousEmber.App.Stock;
+using ZealousEmber.App.Mapping;
+using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Diagnosis;
@@ -57,7 +55,7 @@ internal static class DiagnosisEndpoints
         var kind = request.Kind ?? schedule?.Kind ?? ScheduleKind.Glaze;
         var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems) ?? schedule?.Goal;
         var place = await KilnAndLoad.Read(request.KilnId, request.Kiln, request.Load, kind, start, lookup, problems);
-        var log = LogCurve.Of(ReplayEndpoints.ReadSamples(request.Curve ?? [], problems, "curve"));
+        var log = LogCurve.Of(LogSamples.ReadSamples(request.Curve ?? [], problems, "curve"));
         var packs = PackMapping.Read(request.Packs, "packs", problems);
         if (request.OpenedCelsius is { } given && !(given is >= -50 and <= 1400)) problems.Add(new Problem("openedCelsius", "How hot was it when it was opened, in °C?"));
         if (problems.Count > 0) return null;

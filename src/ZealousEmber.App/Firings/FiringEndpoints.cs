@@ -1,7 +1,10 @@
+using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
+using ZealousEmber.App.Mapping;
+using ZealousEmber.App.Wire;
 using ZealousEmber.Core.Firing;
-using ZealousEmber.Store.Firings;
 using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.App.Firings;
 
@@ -15,15 +18,8 @@ internal static class FiringEndpoints
     {
         var api = app.MapGroup("/api/firings").WithTags("Firings");
         api.AddEndpointFilter(KeepUnderWay);
-        new RepositoryEndpoints<FiringContract, VersionedFiringContract, FiringDraft>("firing", FiringMapping.Read, FiringMapping.Write)
+        new RepositoryEndpoints<FiringContract, VersionedFiringContract, FiringDraft>("firing", FiringPins.Read, FiringMapping.Write)
             .Map(api, "/api/firings", Search);
-        app.MapGet("/api/schedules/{id:int}/firing", async (int id, FiringFinder find, HttpResponse response, CancellationToken cancel) =>
-            {
-                if (await find.Of(id, cancel) is not { } firing) return Results.NoContent();
-                Versions.Tell(response, firing.Version, firing.SaveKey);
-                return Results.Ok(FiringMapping.Write(firing));
-            })
-            .WithTags("Firings").WithSummary("The firing a schedule was planned for; nothing when it stands alone").Produces<VersionedFiringContract>().Produces(204);
     }
 
     [EndpointSummary("Firings, a part at a time: ?stage=planned, under-way or fired, those the latest first; all by name without one")]

@@ -1,6 +1,6 @@
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
-using ZealousEmber.Store;
+using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Files;
 
 namespace ZealousEmber.App.Hosting;

@@ -1,5 +1,5 @@
 using System.ComponentModel;
-using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Database;
 
 namespace ZealousEmber.App.Hosting;
 

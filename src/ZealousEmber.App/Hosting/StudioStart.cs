@@ -1,5 +1,5 @@
-using ZealousEmber.App.Reading;
-using ZealousEmber.Store;
+using ZealousEmber.App.Services.Firings;
+using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Demo;
 using ZealousEmber.Store.Files;
 

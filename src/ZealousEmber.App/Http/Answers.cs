@@ -21,4 +21,11 @@ internal static class Answer
 {
     /// <summary>The value, or what is wrong with what was asked.</summary>
     public static Results<Ok<T>, Invalid> Of<T>(Result<T> made) => made.IsOk ? TypedResults.Ok(made.Value) : new Invalid(made.Problems);
+
+    /// <summary>A file of that name.</summary>
+    public static IResult Named(HttpResponse response, string name, IResult result)
+    {
+        response.Headers.ContentDisposition = $"attachment; filename=\"{name}\"";
+        return result;
+    }
 }

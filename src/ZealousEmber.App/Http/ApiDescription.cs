@@ -1,6 +1,7 @@
 using System.Text.Json.Nodes;
 using Microsoft.OpenApi;
 using NodaTime;
+using ZealousEmber.App.Wire;
 
 namespace ZealousEmber.App.Http;
 

@@ -1,8 +1,9 @@
 using System.Text.Json;
 using Microsoft.AspNetCore.Diagnostics;
+using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
-using ZealousEmber.Store.Files;
-using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Database;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.App.Http;
 
@@ -22,6 +23,9 @@ internal static class ProblemResponses
     public static IResult Of(IReadOnlyList<Problem> problems, IDictionary<string, object?>? extensions = null) => Results.Json(
         Describe(StatusCodes.Status422UnprocessableEntity, "Please correct the marked fields.", problems[0].Message, problems, extensions),
         contentType: "application/problem+json", statusCode: StatusCodes.Status422UnprocessableEntity);
+
+    /// <summary>409: it cannot be done as things stand, and why.</summary>
+    public static IResult Conflict(string why) => Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "Not now", detail: why);
 
     /// <summary>404 in the words of the workshop.</summary>
     public static IResult NotFound(string what) =>

@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Http.Metadata;
-using ZealousEmber.App.Hosting;
 
 namespace ZealousEmber.App.Http;
 

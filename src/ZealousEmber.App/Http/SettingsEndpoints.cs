@@ -1,6 +1,6 @@
 using ZealousEmber.Core;
-using ZealousEmber.Store;
-using ZealousEmber.Store.Settings;
+using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.App.Http;
 

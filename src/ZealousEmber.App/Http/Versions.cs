@@ -1,5 +1,5 @@
 using Microsoft.Net.Http.Headers;
-using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.App.Http;
 

@@ -1,12 +1,12 @@
+using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Packing;
+using ZealousEmber.App.Mapping;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Firings;
-using ZealousEmber.Store.Settings;
+using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Kilns;
 

@@ -1,5 +1,6 @@
+using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Schedules;
+using ZealousEmber.App.Mapping;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;

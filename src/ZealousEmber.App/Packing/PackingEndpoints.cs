@@ -1,9 +1,11 @@
+using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Stock;
+using ZealousEmber.App.Mapping;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Packing;
 using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.App.Packing;
 

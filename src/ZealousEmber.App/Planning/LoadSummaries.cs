@@ -1,7 +1,6 @@
-using ZealousEmber.App.Http;
-using ZealousEmber.App.Kilns;
-using ZealousEmber.App.Schedules;
-using ZealousEmber.App.Stock;
+using ZealousEmber.App.Contracts;
+using ZealousEmber.App.Mapping;
+using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Planning;

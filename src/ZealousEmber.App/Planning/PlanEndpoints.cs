@@ -1,9 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using ZealousEmber.App.FuelKilns;
+using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Preview;
-using ZealousEmber.App.Schedules;
-using ZealousEmber.App.Stock;
+using ZealousEmber.App.Mapping;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Kilns;

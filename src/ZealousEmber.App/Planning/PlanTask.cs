@@ -1,9 +1,7 @@
 using NodaTime;
-using ZealousEmber.App.FuelKilns;
-using ZealousEmber.App.Http;
-using ZealousEmber.App.Kilns;
-using ZealousEmber.App.Schedules;
-using ZealousEmber.App.Stock;
+using ZealousEmber.App.Contracts;
+using ZealousEmber.App.Mapping;
+using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Controllers;

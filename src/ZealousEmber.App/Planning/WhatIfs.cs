@@ -1,7 +1,7 @@
 using NodaTime;
-using ZealousEmber.App.Http;
-using ZealousEmber.App.Preview;
-using ZealousEmber.App.Stock;
+using ZealousEmber.App.Contracts;
+using ZealousEmber.App.Mapping;
+using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Clock;

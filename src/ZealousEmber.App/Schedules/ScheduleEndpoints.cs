@@ -1,22 +1,17 @@
 using NodaTime;
+using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Preview;
+using ZealousEmber.App.Mapping;
+using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store;
 using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.App.Schedules;
-
-/// <summary>A stored schedule.</summary>
-public sealed record VersionedScheduleContract(
-    int Id, int Version, DateTimeOffset UpdatedAt, string Name,
-    ScheduleKind Kind, TemperatureUnit Unit,
-    IReadOnlyList<SegmentContract> Segments, string? Notes, IReadOnlyList<string> Tags, string? GoalCone);
 
 /// <summary>A schedule as a line in the library: enough to know it by and to draw it small.</summary>
 /// <param name="Line">The whole in shorthand.</param>

@@ -1,6 +1,8 @@
 using Microsoft.Net.Http.Headers;
 using ZealousEmber.App.Http;
+using ZealousEmber.App.Services.Files;
 using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Stock;

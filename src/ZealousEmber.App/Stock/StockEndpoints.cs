@@ -1,4 +1,6 @@
+using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
+using ZealousEmber.App.Mapping;
 using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.App.Stock;

@@ -1,12 +1,13 @@
 using System.IO.Compression;
 using System.Text.Json;
-using ZealousEmber.App.Exchange;
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Live;
-using ZealousEmber.App.Reading;
+using ZealousEmber.App.Services.Files;
+using ZealousEmber.App.Services.Firings;
+using ZealousEmber.App.Services.Live;
 using ZealousEmber.Core;
-using ZealousEmber.Store;
+using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.App.Studio;
 
@@ -61,7 +62,7 @@ internal static class ArchiveEndpoints
 
     private static async Task<IResult> Restore(HttpRequest request, StudioContext context, WriteQueue queue, StudioFolder folder, LiveFirings live, FiringReader reader, TimeProvider time, CancellationToken cancel)
     {
-        if (!await StudioDatabase.IsEmpty(context, cancel)) return RunEndpoints.Refused(NotEmpty);
+        if (!await StudioDatabase.IsEmpty(context, cancel)) return ProblemResponses.Conflict(NotEmpty);
         var (zip, file) = (folder.WorkingFile(), folder.WorkingFile());
         try
         {
@@ -69,7 +70,7 @@ internal static class ArchiveEndpoints
             var manifest = await Unpack(zip, file, cancel);
             if (!manifest.IsOk) return ProblemResponses.Of(manifest.Problems);
             // Asked again where nobody else writes: what was saved while the archive came in stays.
-            if (!await StudioDatabase.TakeOver(context, queue, file, "The archive", time.GetUtcNow(), cancel)) return RunEndpoints.Refused(NotEmpty);
+            if (!await StudioDatabase.TakeOver(context, queue, file, "The archive", time.GetUtcNow(), cancel)) return ProblemResponses.Conflict(NotEmpty);
             await live.TakeUp(CancellationToken.None);
             await reader.Refresh(CancellationToken.None);
             return Results.Ok(manifest.Value);

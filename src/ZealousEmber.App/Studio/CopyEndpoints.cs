@@ -1,7 +1,7 @@
 using System.Globalization;
-using ZealousEmber.App.Exchange;
 using ZealousEmber.App.Http;
-using ZealousEmber.Store;
+using ZealousEmber.App.Services.Files;
+using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Files;
 
 namespace ZealousEmber.App.Studio;

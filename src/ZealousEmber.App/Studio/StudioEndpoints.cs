@@ -1,6 +1,7 @@
 using NodaTime;
+using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
-using ZealousEmber.App.Planning;
+using ZealousEmber.App.Mapping;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Planning;

@@ -1,6 +1,6 @@
 using ZealousEmber.App.Http;
 using ZealousEmber.Store.Files;
-using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.App.Studio;
 

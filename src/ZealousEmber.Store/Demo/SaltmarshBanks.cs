@@ -5,8 +5,8 @@ using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Controllers.Bank;
 using ZealousEmber.Core.Controllers.Fit;
 using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Schedules;
 
 namespace ZealousEmber.Store.Demo;
 

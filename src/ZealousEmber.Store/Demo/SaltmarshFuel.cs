@@ -10,10 +10,10 @@ using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store.Firings;
+using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Store.Demo;
 

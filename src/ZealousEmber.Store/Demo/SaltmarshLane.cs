@@ -14,12 +14,10 @@ using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store.Files;
-using ZealousEmber.Store.Firings;
+using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Schedules;
-using ZealousEmber.Store.Settings;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Store.Demo;
 

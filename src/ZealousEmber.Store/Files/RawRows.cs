@@ -2,13 +2,14 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Firing;
-using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store.Firings;
+using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Rows;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Store.Files;
 
@@ -50,14 +51,14 @@ public sealed class RawRows(
     ];
 
     private async Task<IEnumerable<UnreadableRow>> In<TRow>(string table, Func<TRow, int> id, Func<TRow, string> name, Func<TRow, object> read, CancellationToken cancel)
-        where TRow : class => (await context.Set<TRow>().AsNoTracking().ToListAsync(cancel)).Select(r => Rows.TryRead(table, id(r), name(r), r, read).Unreadable).OfType<UnreadableRow>();
+        where TRow : class => (await context.Set<TRow>().AsNoTracking().ToListAsync(cancel)).Select(r => RowReader.TryRead(table, id(r), name(r), r, read).Unreadable).OfType<UnreadableRow>();
 
     // There are very many of these two; only what is wrong leaves the database.
     private async Task<IEnumerable<UnreadableRow>> Entries(CancellationToken cancel)
     {
         var kinds = Enum.GetNames<EntryKind>();
         return (await context.Set<FiringEntryRow>().AsNoTracking().Where(e => !kinds.Contains(e.Kind)).ToListAsync(cancel))
-            .Select(e => Rows.TryRead(FiringRuns.EntryTable, e.Id, $"A note of firing {e.FiringId}", e, r => r.Read()).Unreadable).OfType<UnreadableRow>();
+            .Select(e => RowReader.TryRead(FiringRuns.EntryTable, e.Id, $"A note of firing {e.FiringId}", e, r => r.Read()).Unreadable).OfType<UnreadableRow>();
     }
 
     private async Task<IEnumerable<UnreadableRow>> Blocks(CancellationToken cancel) =>

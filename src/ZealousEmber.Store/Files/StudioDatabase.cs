@@ -1,10 +1,10 @@
 using System.Globalization;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
+using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Json;
-using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Schedules;
-using ZealousEmber.Store.Settings;
+using ZealousEmber.Store.Rows;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Store.Files;
 
@@ -111,7 +111,7 @@ public static class StudioDatabase
 
     /// <summary>True while nothing was ever written in a studio: no schedule, no kiln, no firing, not even a deleted one.</summary>
     public static async Task<bool> IsEmpty(StudioContext context, CancellationToken cancel) =>
-        !await context.Set<ScheduleRow>().AnyAsync(cancel) && !await context.Set<KilnRow>().AnyAsync(cancel) && !await context.Set<FiringRow>().AnyAsync(cancel) && !await context.Set<Firings.FiringRunRow>().AnyAsync(cancel);
+        !await context.Set<ScheduleRow>().AnyAsync(cancel) && !await context.Set<KilnRow>().AnyAsync(cancel) && !await context.Set<FiringRow>().AnyAsync(cancel) && !await context.Set<FiringRunRow>().AnyAsync(cancel);
 
     /// <summary>
     /// Takes everything over from another studio's database while the program runs, all of it or nothing. The file is checked and brought to the present shape first; it may be

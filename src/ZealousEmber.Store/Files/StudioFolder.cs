@@ -1,4 +1,5 @@
 using System.Globalization;
+using ZealousEmber.Store.Database;
 
 namespace ZealousEmber.Store.Files;
 

@@ -3,7 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
-using ZealousEmber.Store;
+using ZealousEmber.Store.Database;
 
 #nullable disable
 
@@ -19,7 +19,7 @@ namespace ZealousEmber.Store.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -68,7 +68,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("schedules", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleVersionRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleVersionRow", b =>
                 {
                     b.Property<int>("ScheduleId")
                         .HasColumnType("INTEGER");
@@ -297,9 +297,9 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("studio_hours", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleRow", b =>
                 {
-                    b.OwnsMany("ZealousEmber.Store.Schedules.SegmentRow", "Segments", b1 =>
+                    b.OwnsMany("ZealousEmber.Store.Rows.SegmentRow", "Segments", b1 =>
                         {
                             b1.Property<int>("ScheduleRowId");
 
@@ -334,15 +334,15 @@ namespace ZealousEmber.Store.Migrations
                     b.Navigation("Segments");
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleVersionRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleVersionRow", b =>
                 {
-                    b.HasOne("ZealousEmber.Store.Schedules.ScheduleRow", null)
+                    b.HasOne("ZealousEmber.Store.Rows.ScheduleRow", null)
                         .WithMany()
                         .HasForeignKey("ScheduleId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 
-                    b.OwnsMany("ZealousEmber.Store.Schedules.SegmentRow", "Segments", b1 =>
+                    b.OwnsMany("ZealousEmber.Store.Rows.SegmentRow", "Segments", b1 =>
                         {
                             b1.Property<int>("ScheduleVersionRowScheduleId");
 

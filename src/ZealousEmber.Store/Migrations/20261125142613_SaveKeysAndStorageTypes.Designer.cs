@@ -3,7 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
-using ZealousEmber.Store;
+using ZealousEmber.Store.Database;
 
 #nullable disable
 
@@ -19,7 +19,7 @@ namespace ZealousEmber.Store.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.ClayRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ClayRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -75,7 +75,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("clays", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.FiringRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -180,7 +180,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("firings", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.GlazeRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.GlazeRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -244,7 +244,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("glazes", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.KilnRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.KilnRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -301,7 +301,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("kilns", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.PhotoRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.PhotoRow", b =>
                 {
                     b.Property<string>("Of")
                         .HasColumnType("TEXT");
@@ -325,7 +325,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("photos", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -389,7 +389,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("schedules", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleVersionRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleVersionRow", b =>
                 {
                     b.Property<int>("ScheduleId")
                         .HasColumnType("INTEGER");
@@ -434,7 +434,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("schedule_versions", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Settings.PlanningPreferencesRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.PlanningPreferencesRow", b =>
                 {
                     b.Property<int>("Id")
                         .HasColumnType("INTEGER");
@@ -471,7 +471,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("studio_ways", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Settings.StudioSettingsRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.StudioSettingsRow", b =>
                 {
                     b.Property<int>("Id")
                         .HasColumnType("INTEGER");
@@ -535,9 +535,9 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("studio_hours", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleVersionRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleVersionRow", b =>
                 {
-                    b.HasOne("ZealousEmber.Store.Schedules.ScheduleRow", null)
+                    b.HasOne("ZealousEmber.Store.Rows.ScheduleRow", null)
                         .WithMany()
                         .HasForeignKey("ScheduleId")
                         .OnDelete(DeleteBehavior.Cascade)

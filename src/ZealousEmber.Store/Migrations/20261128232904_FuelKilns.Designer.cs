@@ -3,7 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
-using ZealousEmber.Store;
+using ZealousEmber.Store.Database;
 
 #nullable disable
 
@@ -19,7 +19,7 @@ namespace ZealousEmber.Store.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
-            modelBuilder.Entity("ZealousEmber.Store.Firings.FiringEntryRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringEntryRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -59,7 +59,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("firing_entries", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Firings.FiringRunRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringRunRow", b =>
                 {
                     b.Property<int>("FiringId")
                         .HasColumnType("INTEGER");
@@ -114,7 +114,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("firing_runs", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Firings.KilnTokenRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.KilnTokenRow", b =>
                 {
                     b.Property<int>("KilnId")
                         .HasColumnType("INTEGER");
@@ -134,7 +134,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("kiln_tokens", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Firings.SampleBlockRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.SampleBlockRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -171,7 +171,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("sample_blocks", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Records.FiringFiguresRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringFiguresRow", b =>
                 {
                     b.Property<int>("FiringId")
                         .HasColumnType("INTEGER");
@@ -185,7 +185,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("firing_figures", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Records.FiringRecordRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringRecordRow", b =>
                 {
                     b.Property<int>("FiringId")
                         .HasColumnType("INTEGER");
@@ -301,7 +301,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("firing_records", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Records.KilnCareRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.KilnCareRow", b =>
                 {
                     b.Property<int>("KilnId")
                         .HasColumnType("INTEGER");
@@ -315,7 +315,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("kiln_care", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Records.MaintenanceRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.MaintenanceRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -350,7 +350,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("maintenance", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.ClayRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ClayRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -406,7 +406,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("clays", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.ControllerRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ControllerRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -450,7 +450,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("controllers", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.EnteredProgramRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.EnteredProgramRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -518,7 +518,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("entered_programs", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.FiringRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -636,7 +636,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("firings", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.GlazeRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.GlazeRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -700,7 +700,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("glazes", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.KilnRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.KilnRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -769,7 +769,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("kilns", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.PhotoRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.PhotoRow", b =>
                 {
                     b.Property<string>("Of")
                         .HasColumnType("TEXT");
@@ -793,7 +793,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("photos", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.PracticeRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.PracticeRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -830,7 +830,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("practice", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -894,7 +894,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("schedules", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleVersionRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleVersionRow", b =>
                 {
                     b.Property<int>("ScheduleId")
                         .HasColumnType("INTEGER");
@@ -945,7 +945,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("schedule_versions", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Settings.CheckListsRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.CheckListsRow", b =>
                 {
                     b.Property<int>("Id")
                         .HasColumnType("INTEGER");
@@ -970,7 +970,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("check_lists", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Settings.PlanningPreferencesRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.PlanningPreferencesRow", b =>
                 {
                     b.Property<int>("Id")
                         .HasColumnType("INTEGER");
@@ -1018,7 +1018,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("studio_ways", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Settings.StudioSettingsRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.StudioSettingsRow", b =>
                 {
                     b.Property<int>("Id")
                         .HasColumnType("INTEGER");
@@ -1082,9 +1082,9 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("studio_hours", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleVersionRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleVersionRow", b =>
                 {
-                    b.HasOne("ZealousEmber.Store.Schedules.ScheduleRow", null)
+                    b.HasOne("ZealousEmber.Store.Rows.ScheduleRow", null)
                         .WithMany()
                         .HasForeignKey("ScheduleId")
                         .OnDelete(DeleteBehavior.Cascade)

@@ -3,7 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
-using ZealousEmber.Store;
+using ZealousEmber.Store.Database;
 
 #nullable disable
 
@@ -19,7 +19,7 @@ namespace ZealousEmber.Store.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
-            modelBuilder.Entity("ZealousEmber.Store.Firings.FiringEntryRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringEntryRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -62,7 +62,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("firing_entries", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Firings.FiringRunRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringRunRow", b =>
                 {
                     b.Property<int>("FiringId")
                         .HasColumnType("INTEGER");
@@ -117,7 +117,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("firing_runs", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Firings.KilnTokenRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.KilnTokenRow", b =>
                 {
                     b.Property<int>("KilnId")
                         .HasColumnType("INTEGER");
@@ -137,7 +137,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("kiln_tokens", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Firings.SampleBlockRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.SampleBlockRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -174,7 +174,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("sample_blocks", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Records.FiringFiguresRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringFiguresRow", b =>
                 {
                     b.Property<int>("FiringId")
                         .HasColumnType("INTEGER");
@@ -188,7 +188,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("firing_figures", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Records.FiringRecordRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringRecordRow", b =>
                 {
                     b.Property<int>("FiringId")
                         .HasColumnType("INTEGER");
@@ -304,7 +304,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("firing_records", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Records.KilnCareRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.KilnCareRow", b =>
                 {
                     b.Property<int>("KilnId")
                         .HasColumnType("INTEGER");
@@ -318,7 +318,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("kiln_care", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Records.MaintenanceRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.MaintenanceRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -353,7 +353,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("maintenance", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.ClayRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ClayRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -409,7 +409,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("clays", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.ControllerRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ControllerRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -453,7 +453,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("controllers", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.EnteredProgramRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.EnteredProgramRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -521,7 +521,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("entered_programs", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.FiringRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -639,7 +639,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("firings", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.GlazeRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.GlazeRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -703,7 +703,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("glazes", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.KilnRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.KilnRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -772,7 +772,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("kilns", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.PhotoRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.PhotoRow", b =>
                 {
                     b.Property<string>("Of")
                         .HasColumnType("TEXT");
@@ -796,7 +796,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("photos", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Repositories.PracticeRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.PracticeRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -833,7 +833,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("practice", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleRow", b =>
                 {
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
@@ -897,7 +897,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("schedules", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleVersionRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleVersionRow", b =>
                 {
                     b.Property<int>("ScheduleId")
                         .HasColumnType("INTEGER");
@@ -948,7 +948,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("schedule_versions", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Settings.CheckListsRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.CheckListsRow", b =>
                 {
                     b.Property<int>("Id")
                         .HasColumnType("INTEGER");
@@ -979,7 +979,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("check_lists", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Settings.PlanningPreferencesRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.PlanningPreferencesRow", b =>
                 {
                     b.Property<int>("Id")
                         .HasColumnType("INTEGER");
@@ -1027,7 +1027,7 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("studio_ways", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Settings.StudioSettingsRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.StudioSettingsRow", b =>
                 {
                     b.Property<int>("Id")
                         .HasColumnType("INTEGER");
@@ -1091,9 +1091,9 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("studio_hours", (string)null);
                 });
 
-            modelBuilder.Entity("ZealousEmber.Store.Schedules.ScheduleVersionRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleVersionRow", b =>
                 {
-                    b.HasOne("ZealousEmber.Store.Schedules.ScheduleRow", null)
+                    b.HasOne("ZealousEmber.Store.Rows.ScheduleRow", null)
                         .WithMany()
                         .HasForeignKey("ScheduleId")
                         .OnDelete(DeleteBehavior.Cascade)

@@ -1,82 +1,10 @@
 using Microsoft.EntityFrameworkCore;
-using NodaTime;
 using ZealousEmber.Core.Controllers.Bank;
-using ZealousEmber.Core.Schedules;
-using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Files;
-using ZealousEmber.Store.Json;
+using ZealousEmber.Store.Database;
+using ZealousEmber.Store.Rows;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Store.Repositories;
-
-/// <summary>A program that was entered and read back, as stored: added, never changed.</summary>
-internal sealed class EnteredProgramRow
-{
-    public const string Table = "entered_programs";
-
-    public int Id { get; set; }
-
-    /// <summary>Of the device that sent it; sent again it is the same one.</summary>
-    public string? CreateKey { get; set; }
-
-    public int KilnId { get; set; }
-
-    public int? FiringId { get; set; }
-
-    public int? ScheduleId { get; set; }
-
-    public int? ScheduleVersion { get; set; }
-
-    public string Name { get; set; } = "";
-
-    public string Kind { get; set; } = "";
-
-    public string Controller { get; set; } = "";
-
-    public string? Slot { get; set; }
-
-    public string Code { get; set; } = "";
-
-    public bool IsClean { get; set; }
-
-    public string? Slip { get; set; }
-
-    public Instant At { get; set; }
-
-    public string? By { get; set; }
-
-    /// <summary>What was to be entered, what was shown and what is fired, as JSON.</summary>
-    public string Document { get; set; } = "{}";
-
-    public static EnteredProgramRow From(EnteredProgram e, string? key) => new()
-    {
-        CreateKey = key,
-        KilnId = e.KilnId,
-        FiringId = e.FiringId,
-        ScheduleId = e.ScheduleId,
-        ScheduleVersion = e.ScheduleVersion,
-        Name = e.Name,
-        Kind = e.Kind.ToString(),
-        Controller = e.Controller,
-        Slot = e.Slot,
-        Code = e.Code,
-        IsClean = e.IsClean,
-        Slip = e.Slip,
-        At = e.At,
-        By = e.By,
-        Document = StoredJson.Write(new StoredEntry(e.Unit, e.DelayMinutes, [.. e.Program], [.. e.Shown], [.. e.Fired.Steps.Select(StoredStep.From)])),
-    };
-
-    public EnteredProgram Read()
-    {
-        var entry = StoredJson.Read<StoredEntry>(Document);
-        return new EnteredProgram(
-            KilnId, FiringId, ScheduleId, ScheduleVersion, Name, StoredWord.Read<ScheduleKind>(Kind), Controller, Slot, entry.DelayMinutes, [.. entry.Program], Code, entry.Unit,
-            FiringProgram.Create([.. entry.Fired.Select(s => s.Read())]).Value, [.. entry.Shown], IsClean, Slip, At, By);
-    }
-}
-
-/// <summary>The long part of an entered program.</summary>
-internal sealed record StoredEntry(TemperatureUnit Unit, double DelayMinutes, ShownValue[] Program, ShownValue[] Shown, StoredStep[] Fired);
 
 /// <summary>What was entered at the kilns and read back from them; only ever added to.</summary>
 public sealed class EnteredPrograms(StudioContext context, WriteQueue queue)
@@ -89,7 +17,7 @@ public sealed class EnteredPrograms(StudioContext context, WriteQueue queue)
     public async Task<EnteredProgram> Add(EnteredProgram entered, string? key, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        if (key is not null && await All.AsNoTracking().FirstOrDefaultAsync(e => e.CreateKey == key, cancel) is { } made) return Rows.Read(EnteredProgramRow.Table, made.Id, made.Name, made, e => e.Read());
+        if (key is not null && await All.AsNoTracking().FirstOrDefaultAsync(e => e.CreateKey == key, cancel) is { } made) return RowReader.Read(EnteredProgramRow.Table, made.Id, made.Name, made, e => e.Read());
         var row = EnteredProgramRow.From(entered, key);
         All.Add(row);
         await context.SaveChangesAsync(cancel);
@@ -102,7 +30,7 @@ public sealed class EnteredPrograms(StudioContext context, WriteQueue queue)
         var rows = All.AsNoTracking();
         if (kilnId is { } kiln) rows = rows.Where(e => e.KilnId == kiln);
         if (firingId is { } firing) rows = rows.Where(e => e.FiringId == firing);
-        return [.. Rows.Readable(EnteredProgramRow.Table, await rows.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(most).ToListAsync(cancel), e => e.Read())];
+        return [.. RowReader.Readable(EnteredProgramRow.Table, await rows.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(most).ToListAsync(cancel), e => e.Read())];
     }
 
     /// <summary>The kinds of slip people said they had made, each as often as it happened.</summary>

@@ -1,50 +1,11 @@
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
-using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Database;
+using ZealousEmber.Store.Records;
+using ZealousEmber.Store.Rows;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Store.Repositories;
-
-/// <summary>Whose photo it is.</summary>
-public enum PhotoOf
-{
-    /// <summary>A clay.</summary>
-    Clay,
-
-    /// <summary>A glaze.</summary>
-    Glaze,
-
-    /// <summary>An entry in the log of a firing.</summary>
-    Entry,
-}
-
-/// <summary>A photo as stored.</summary>
-/// <param name="ContentType">image/jpeg, image/png or image/webp.</param>
-/// <param name="Bytes">The picture.</param>
-/// <param name="TakenInAt">When it was saved; tells one photo of a thing from the next.</param>
-public sealed record Photo(string ContentType, byte[] Bytes, Instant TakenInAt)
-{
-    private static readonly string[] Known = ["image/jpeg", "image/png", "image/webp"];
-
-    /// <summary>What it is sent as: bytes of whatever kind where its own word is none of a photo.</summary>
-    public string SentAs => Known.Contains(ContentType) ? ContentType : "application/octet-stream";
-
-    /// <summary>What a file of it ends in.</summary>
-    public string Extension => Known.Contains(ContentType) ? ContentType.Split('/')[1] : "bin";
-}
-
-/// <summary>A photo's row, apart from the thing itself, so that lists stay light.</summary>
-internal sealed class PhotoRow
-{
-    public PhotoOf Of { get; set; }
-
-    public int OwnerId { get; set; }
-
-    public string ContentType { get; set; } = "";
-
-    public byte[] Bytes { get; set; } = [];
-
-    public Instant TakenInAt { get; set; }
-}
 
 /// <summary>At most one photo of each clay and glaze; those of a firing's log are its own.</summary>
 public sealed class PhotoRepository(StudioContext context, WriteQueue queue, TimeProvider time)

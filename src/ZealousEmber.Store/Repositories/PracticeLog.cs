@@ -1,38 +1,10 @@
 using Microsoft.EntityFrameworkCore;
-using NodaTime;
-using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Database;
+using ZealousEmber.Store.Records;
+using ZealousEmber.Store.Rows;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Store.Repositories;
-
-/// <summary>A task somebody tried; added, never changed.</summary>
-internal sealed class PracticeRow
-{
-    public int Id { get; set; }
-
-    public string Person { get; set; } = "";
-
-    public string Controller { get; set; } = "";
-
-    public string Task { get; set; } = "";
-
-    public bool IsDone { get; set; }
-
-    public int Seconds { get; set; }
-
-    public int Hints { get; set; }
-
-    public Instant At { get; set; }
-}
-
-/// <summary>A task somebody tried.</summary>
-/// <param name="Person">By name.</param>
-/// <param name="Controller">Name of its profile.</param>
-/// <param name="Task">Which.</param>
-/// <param name="IsDone">It was right.</param>
-/// <param name="Seconds">It took.</param>
-/// <param name="Hints">Asked for.</param>
-/// <param name="At">When.</param>
-public sealed record PracticeTry(string Person, string Controller, string Task, bool IsDone, int Seconds, int Hints, Instant At);
 
 /// <summary>Who practised what.</summary>
 public sealed class PracticeLog(StudioContext context, WriteQueue queue)

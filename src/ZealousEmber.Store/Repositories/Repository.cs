@@ -1,6 +1,8 @@
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
-using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Database;
+using ZealousEmber.Store.Rows;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Store.Repositories;
 
@@ -58,11 +60,11 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
         var found = await rows.OrderBy(r => r.Name).ThenBy(r => r.Id).Skip(skip).Take(take).ToListAsync(cancel);
         // Who took all of them knows how many there are.
         var total = skip == 0 && found.Count < take ? found.Count : await rows.CountAsync(cancel);
-        return new Page<Versioned<T>>([.. found.Select(r => (Row: r, Rows.TryRead(Table, r, read).Item)).Where(r => r.Item is not null).Select(r => ToVersioned(r.Row, r.Item!))], total);
+        return new Page<Versioned<T>>([.. found.Select(r => (Row: r, RowReader.TryRead(Table, r, read).Item)).Where(r => r.Item is not null).Select(r => ToVersioned(r.Row, r.Item!))], total);
     }
 
     public override async Task<IReadOnlyList<UnreadableRow>> Unreadable(CancellationToken cancel) =>
-        [.. (await Present.AsNoTracking().ToListAsync(cancel)).Select(r => Rows.TryRead(Table, r, read).Unreadable).OfType<UnreadableRow>()];
+        [.. (await Present.AsNoTracking().ToListAsync(cancel)).Select(r => RowReader.TryRead(Table, r, read).Unreadable).OfType<UnreadableRow>()];
 
     public override async Task<Versioned<T>?> Find(int id, CancellationToken cancel) =>
         await Present.AsNoTracking().FirstOrDefaultAsync(r => r.Id == id, cancel) is { } row ? ToVersioned(row) : null;
@@ -73,7 +75,7 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
     {
         if (ids.Count == 0) return new Dictionary<int, T>();
         var rows = await Present.AsNoTracking().Where(r => ids.Contains(r.Id)).ToListAsync(cancel);
-        return rows.Select(r => (r.Id, Rows.TryRead(Table, r, read).Item)).Where(r => r.Item is not null).ToDictionary(r => r.Id, r => r.Item!);
+        return rows.Select(r => (r.Id, RowReader.TryRead(Table, r, read).Item)).Where(r => r.Item is not null).ToDictionary(r => r.Id, r => r.Item!);
     }
 
     public override async Task<Versioned<T>> Add(T item, SaveStamp stamp, CancellationToken cancel)
@@ -133,24 +135,7 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
     }
 
     private Versioned<T> ToVersioned(TRow row) =>
-        Rows.TryRead(Table, row, read) is { Unreadable: null, Item: { } item } ? ToVersioned(row, item) : throw new UnreadableRowException(Rows.TryRead(Table, row, read).Unreadable!);
+        RowReader.TryRead(Table, row, read) is { Unreadable: null, Item: { } item } ? ToVersioned(row, item) : throw new UnreadableRowException(RowReader.TryRead(Table, row, read).Unreadable!);
 
     private static Versioned<T> ToVersioned(TRow row, T item) => new(row.Id, row.Version, row.UpdatedAt, item, row.UpdatedBy, row.SaveKey);
-}
-
-/// <summary>Words of a search.</summary>
-internal static class SearchWords
-{
-    private const int Most = 8;
-
-    /// <summary>Rows whose name or notes hold all of them.</summary>
-    internal static IQueryable<TRow> In<TRow>(IQueryable<TRow> rows, string? words)
-        where TRow : EntityRow
-    {
-        foreach (var word in Of(words)) rows = rows.Where(r => r.Name.ToLower().Contains(word) || r.Notes!.ToLower().Contains(word));
-        return rows;
-    }
-
-    /// <summary>The first few, in lower case.</summary>
-    public static IEnumerable<string> Of(string? words) => (words ?? "").ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Take(Most);
 }

@@ -8,9 +8,11 @@ using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.Extensions.DependencyInjection;
 using Shouldly;
 using Xunit;
+using ZealousEmber.App.Hosting;
 using ZealousEmber.App.Tests.Wire;
-using ZealousEmber.Store;
-using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Database;
+using ZealousEmber.Store.Rows;
+using ZealousEmber.Store.Saving;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Data;

@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using ZealousEmber.App.Http;
 
 namespace ZealousEmber.App.Tests.Hostile;
 

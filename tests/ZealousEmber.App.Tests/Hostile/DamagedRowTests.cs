@@ -3,7 +3,9 @@ using System.Text.Json.Nodes;
 using Microsoft.Data.Sqlite;
 using Shouldly;
 using Xunit;
+using ZealousEmber.App.Http;
 using ZealousEmber.App.Tests.Live;
+using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Hostile;

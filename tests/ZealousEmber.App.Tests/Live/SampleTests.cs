@@ -4,6 +4,7 @@ using Shouldly;
 using Xunit;
 using ZealousEmber.App.Tests.Data;
 using ZealousEmber.App.Tests.Wire;
+using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Live;

@@ -5,7 +5,7 @@ using ArchUnitNET.Loader;
 using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Schedules;
-using ZealousEmber.Store;
+using ZealousEmber.Store.Database;
 using Assembly = System.Reflection.Assembly;
 
 namespace ZealousEmber.App.Tests.Rules;

@@ -3,9 +3,9 @@ using Microsoft.Extensions.DependencyInjection;
 using Shouldly;
 using Xunit;
 using ZealousEmber.App.Tests.Wire;
-using ZealousEmber.Store;
+using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Demo;
-using ZealousEmber.Store.Schedules;
+using ZealousEmber.Store.Repositories;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Rules;

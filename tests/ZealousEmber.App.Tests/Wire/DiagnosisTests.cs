@@ -1,6 +1,7 @@
 using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
+using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;

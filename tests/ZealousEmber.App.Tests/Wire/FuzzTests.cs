@@ -3,6 +3,7 @@ using CsCheck;
 using Shouldly;
 using Xunit;
 using ZealousEmber.App.Tests.Live;
+using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;

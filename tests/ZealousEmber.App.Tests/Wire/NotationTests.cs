@@ -1,6 +1,7 @@
 using System.Net.Http.Json;
 using Shouldly;
 using Xunit;
+using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;

@@ -1,6 +1,7 @@
 using System.Net;
 using Shouldly;
 using Xunit;
+using ZealousEmber.Store.Repositories;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;

@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Json;
 using Shouldly;
 using Xunit;
+using ZealousEmber.Store.Repositories;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;

@@ -2,6 +2,7 @@ using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json.Nodes;
 using Shouldly;
+using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.App.Tests.Wire;
 

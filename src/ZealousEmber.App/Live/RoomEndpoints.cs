@@ -1,0 +1,47 @@
+using ZealousEmber.App.Contracts;
+using ZealousEmber.App.Services.Live;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Store.Repositories;
+
+namespace ZealousEmber.App.Live;
+
+/// <summary>The kiln room: every kiln as it is now, and the feed that tells of changes.</summary>
+internal static class RoomEndpoints
+{
+    public static void MapRoom(this WebApplication app)
+    {
+        app.MapHub<LiveHub>("/live");
+        app.MapGet("/api/room", Room).WithTags("Live").WithSummary("Every kiln as it is now").Produces<RoomKiln[]>();
+    }
+
+    private static async Task<IResult> Room([AsParameters] LiveStudio studio, Repository<StudioKiln> kilns, CancellationToken cancel)
+    {
+        var rooms = new List<RoomKiln>();
+        var all = (await kilns.Search(null, cancel)).Select(k => (k.Id, k.Item.Name)).ToList();
+        // A kiln whose own row cannot be read is hot all the same.
+        all.AddRange(studio.Live.All.Select(r => (Id: r.Run.KilnId, r.Run.Kiln.Name)).Concat(studio.Live.Unreadable.Select(r => (Id: r.KilnId, Name: $"Kiln {r.KilnId}"))).Where(k => all.TrueForAll(a => a.Id != k.Id)).ToList());
+        foreach (var (id, name) in all)
+        {
+            if (studio.Live.Unreadable.FirstOrDefault(r => r.KilnId == id) is { } unreadable)
+            {
+                rooms.Add(new RoomKiln(
+                    id, name, unreadable.FiringId, await studio.NameOf(unreadable.FiringId, cancel), null, null, unreadable.StartsAt.ToDateTimeOffset(), null, null, null, unreadable.By,
+                    "How this firing was started cannot be read. The kiln may be hot: look at it. Once it is empty, say that it was opened."));
+                continue;
+            }
+            var running = studio.Live.All.FirstOrDefault(r => r.Run.KilnId == id);
+            if (running is null)
+            {
+                rooms.Add(new RoomKiln(id, name, null, null, null, null, null, null, null, null, null));
+                continue;
+            }
+            var (run, live) = (running.Run, await studio.Live.Now(running, cancel));
+            // A card draws no curve; twenty kilns are a hundred kilobytes of it.
+            if (live.Forecast is { } forecast) live = live with { Forecast = forecast with { Curve = [] } };
+            DateTimeOffset? At(double? minute) => minute is { } m ? run.StartsAt.ToDateTimeOffset().AddMinutes(m) : null;
+            rooms.Add(new RoomKiln(
+                id, name, run.FiringId, await studio.NameOf(run.FiringId, cancel), live.State, live, run.StartsAt.ToDateTimeOffset(), At(live.Next?.Minute), At(live.Forecast?.Open.P50), At(live.Forecast?.Top.P50), run.By, live.Trouble));
+        }
+        return Results.Ok(rooms);
+    }
+}

@@ -1,0 +1,225 @@
+using System.Collections.Immutable;
+using NodaTime;
+using ZealousEmber.App.Contracts;
+using ZealousEmber.App.Mapping;
+using ZealousEmber.App.Services.Learning;
+using ZealousEmber.App.Services.Live;
+using ZealousEmber.Core;
+using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Diagnosis;
+using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.Firing.Readings;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.Kilns.Fuel;
+using ZealousEmber.Core.Learning;
+using ZealousEmber.Core.Logbook;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Core.Ware;
+using ZealousEmber.Store.Records;
+using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Rows;
+using ZealousEmber.Store.Saving;
+
+namespace ZealousEmber.App.Services.Firings;
+
+/// <summary>A started firing with all that is known of it.</summary>
+/// <param name="Draft">As it was planned.</param>
+/// <param name="Run">As it was started.</param>
+/// <param name="Record">As it was read.</param>
+/// <param name="Samples">Its log.</param>
+/// <param name="Load">What was in it; nothing where nobody said, or only half.</param>
+/// <param name="Taught">What its kiln has taught.</param>
+/// <param name="Entries">What was noted.</param>
+/// <param name="Gas">What a fuel kiln took by its turns.</param>
+internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, FiringRecord Record, List<FiringSample> Samples, WareLoad? Load, TaughtKiln? Taught, IReadOnlyList<FiringEntry> Entries, EnergyUse? Gas = null)
+{
+    private ImmutableArray<double> progress = Record.Figures?.Progress ?? default;
+
+    /// <summary>What the display showed; nothing without a log.</summary>
+    public Curve? Log { get; } = LogCurve.Of(Samples);
+
+    /// <summary>Heat work of every cone along it; empty without a log.</summary>
+    public ImmutableArray<double> Progress => progress.IsDefaultOrEmpty ? progress = Run.IsFuel ? (Log is null ? [] : [.. HeatWork.OfAll(Log)]) : new FinishedFiring(Run.Watched, Samples).Progress() : progress;
+
+    /// <summary>What the packs say, shelf by shelf.</summary>
+    public ImmutableArray<ShelfHeat> Packs => [.. Record.Packs.Select(p => ShelfHeat.Of(p, Progress.IsEmpty ? null : c => Progress[c.Order]))];
+
+    /// <summary>The kiln it is fired in again: as its firings have taught.</summary>
+    public StudioKiln Kiln => Taught?.Kiln ?? Run.Kiln;
+
+    /// <summary>The chamber when it was opened, as it was noted or last read.</summary>
+    public double? OpenedAt => Entries.LastOrDefault(e => e.Kind == EntryKind.State && e.Subject == "opened")?.Celsius ?? (Run.OpenedAt is not null && Log is not null ? Log.Points[^1].Celsius : null);
+
+    /// <summary>Its elements were worn by then, or nearly.</summary>
+    private bool IsWeak
+    {
+        get
+        {
+            const double Nearly = 1.03, Hot = 1100;
+            var top = Run.Program.Steps.Max(s => s.Target?.Celsius ?? 0);
+            if (top < Hot || Taught?.History.FirstOrDefault(h => h.FiringId == Run.FiringId) is not { Learned: { Logs: > 2 } learned }) return false;
+            return learned.Power.Mean < Nearly * ElementLife.WornAt(Taught.Stored, Taught.Stored.UsualLoad(Run.Kind), Temperature.FromCelsius(top));
+        }
+    }
+
+    /// <summary>Switched off before its end after an hour at full power: it was not getting there.</summary>
+    private bool GaveUp
+    {
+        get
+        {
+            const double Full = 0.95, LastMinutes = 60;
+            if (Run.StoppedAt is not { } stopped) return false;
+            var end = Run.Minutes(stopped);
+            var last = LogCurve.Shares(Samples).Where(s => s.FromMinute >= end - LastMinutes && s.FromMinute + s.Minutes <= end).ToList();
+            return last.Count > 0 && last.Sum(s => s.Share * s.Minutes) / last.Sum(s => s.Minutes) >= Full;
+        }
+    }
+
+    /// <summary>What causes are judged by.</summary>
+    public FiringFacts Facts()
+    {
+        double? equivalent = null;
+        if (Run.Goal is { } goal && !Progress.IsEmpty)
+            equivalent = ConeTable.Of(goal).Kinetics.EndPoint(60, Math.Max(Progress[goal.Order], 1e-9)) + (Run.Taught?.Offset ?? 0);
+        var flags = ImmutableHashSet.CreateBuilder<string>();
+        if (Run.Program.Steps.Any(s => s.Atmosphere is Atmosphere.LightReduction or Atmosphere.HeavyReduction)) flags.Add("reduction");
+        if (Run.Kiln is Kiln { VentFlow: > 0 }) flags.Add("vent");
+        if (IsWeak) flags.Add("weak");
+        if (GaveUp) flags.Add("stalled");
+        var before = Taught?.History.LastOrDefault(h => h.At < Run.StartsAt);
+        return new FiringFacts(
+            Log, Run.Kind, Run.Goal, Boiling.At(Run.Kiln.Altitude), Load, Packs, equivalent, before?.Learned.Evenness, OpenedAt, Run.StoppedAt is null ? Run.Program.Steps.Max(s => s.Target?.Celsius) : null, Flags: flags.ToImmutable());
+    }
+
+    /// <summary>The firing in numbers.</summary>
+    public FiringFigures Figures(StudioSettings studio)
+    {
+        var facts = Facts();
+        return FiringFigures.Of(Log, facts.Numbers(null, null, null), facts.Packs, Run.Goal, Progress, Gas is { } gas ? OfGas(gas, studio) : OfElements(studio));
+    }
+
+    private FiringEnergy OfGas(EnergyUse gas, StudioSettings studio) =>
+        new(gas.Kwh, null, gas.Kwh * 3.6 / ((FuelKiln)Run.Kiln).Fuel.Gross, studio.Prices.Knows([gas]) ? studio.Prices.Cost([gas], Run.StartsAt, studio.Zone) : null);
+
+    private FiringEnergy? OfElements(StudioSettings studio)
+    {
+        if (Run.IsFuel) return null;
+        var (kwh, hours, cost) = (0.0, 0.0, 0.0);
+        var tariff = studio.Prices.Of(EnergyCarrier.Electricity);
+        foreach (var (from, minutes, share) in LogCurve.Shares(Samples))
+        {
+            var used = share * minutes / 60;
+            hours += used;
+            kwh += used * Run.Electric.FullPower / 1000;
+            cost += used * Run.Electric.FullPower / 1000 * tariff.At((Run.StartsAt + Duration.FromMinutes(from)).InZone(studio.Zone).LocalDateTime);
+        }
+        return hours > 0 ? new FiringEnergy(kwh, hours, null, tariff.IsKnown ? cost : null) : null;
+    }
+
+    /// <summary>The program it was fired with as a schedule.</summary>
+    public Schedule AsSchedule(Schedule? named) => named?.With(Run.Program) ?? Schedule.Create(Draft.Item.Name, Run.Kind, TemperatureUnit.Celsius, [.. Run.Program.Steps], goal: Run.Goal).Value;
+}
+
+/// <summary>Whether the logbook is up to date: each request has a reader of its own, and what is missing is worked out by one of them.</summary>
+internal sealed class FreshLogbook
+{
+    private long since = -1;
+
+    /// <summary>Turns of writing after which nothing was missing.</summary>
+    public long Since
+    {
+        get => Interlocked.Read(ref since);
+        set => Interlocked.Exchange(ref since, value);
+    }
+
+    /// <summary>Whoever works something out holds this.</summary>
+    public SemaphoreSlim One { get; } = new(1, 1);
+}
+
+/// <summary>Reads finished firings, and keeps the logbook's figures of them.</summary>
+internal sealed class FiringReader(
+    Repository<FiringDraft> firings, FiringRuns runs, SampleLog samples, FiringRecords records, Repository<StudioKiln> kilns, TaughtKilns taught, StudioLookup lookup, WriteQueue writes, FreshLogbook fresh)
+{
+    /// <summary>A started firing; nothing where there is none.</summary>
+    public async Task<ReadFiring?> Read(int id, CancellationToken cancel, bool withTaught = true)
+    {
+        if (await runs.Find(id, cancel) is not { } run || await firings.Find(id, cancel) is not { } draft) return null;
+        var problems = new List<Problem>();
+        var load = draft.Item.Lots.IsEmpty ? null : await LotMapping.Read(new LoadContract(Lots: [.. draft.Item.Lots.Select(FiringMapping.Write)], Packed: draft.Item.Packed), lookup, problems);
+        var kiln = withTaught && await kilns.Find(run.KilnId, cancel) is { } found && found.Of<Kiln>() is { } electric ? await taught.Of(electric, cancel) : null;
+        var entries = FiringEntry.InForce(await runs.Entries(id, cancel));
+        var stored = await samples.Read(id, cancel);
+        var fuel = run.IsFuel ? RunningFiring.AtItsEnd(run, stored, entries).Live as FuelFollower : null;
+        return new ReadFiring(draft, run, await records.Find(id, cancel), fuel is null ? FinishedLog.Of(run, stored) : FuelLog(run, fuel), problems.Count == 0 ? load : null, kiln, entries, fuel?.Burned);
+    }
+
+    /// <summary>A fuel firing as it was by its turns and by what was seen: every five minutes, until it was opened.</summary>
+    private static List<FiringSample> FuelLog(FiringRun run, FuelFollower fuel)
+    {
+        const double Every = 5;
+        var end = run.OpenedAt is { } opened ? run.Minutes(opened) : fuel.LastAt ?? 0;
+        if (fuel.At(end) is not { Estimate.Curve: var curve }) return [];
+        return [.. Enumerable.Range(0, (int)(end / Every) + 1).Select(i => new FiringSample(i * Every, Math.Round(curve.At(Duration.FromMinutes(i * Every)).Celsius, 1)))];
+    }
+
+    /// <summary>Works out what is missing in the logbook.</summary>
+    public async Task Refresh(CancellationToken cancel)
+    {
+        if (fresh.Since == writes.Turns) return;
+        await fresh.One.WaitAsync(cancel);
+        try
+        {
+            var turns = writes.Turns;
+            var stale = await records.Stale(cancel);
+            var studio = stale.Count == 0 ? null : await lookup.Settings();
+            foreach (var (id, of) in stale)
+            {
+                try
+                {
+                    if (await Read(id, cancel, withTaught: false) is { } firing) await Keep(firing, studio!, of, cancel);
+                }
+                catch (UnreadableRowException)
+                {
+                    // Shown as unreadable; the logbook goes on without it.
+                }
+            }
+            // Only now: whoever asks meanwhile waits, and does not read half a logbook.
+            fresh.Since = turns;
+        }
+        finally
+        {
+            fresh.One.Release();
+        }
+    }
+
+    /// <summary>Works out one firing anew.</summary>
+    public async Task Refresh(int id, CancellationToken cancel)
+    {
+        if (await Read(id, cancel, withTaught: false) is { Run.OpenedAt: not null } firing) await Keep(firing, await lookup.Settings(), FiringRecords.Mark(firing.Draft.Version), cancel);
+    }
+
+    private async Task Keep(ReadFiring firing, StudioSettings studio, string of, CancellationToken cancel)
+    {
+        var figures = firing.Figures(studio);
+        await records.Keep(firing.Run.FiringId, Index(firing, figures), figures, of, cancel);
+    }
+
+    private static FiringIndex Index(ReadFiring f, FiringFigures figures)
+    {
+        var (draft, run) = (f.Draft.Item, f.Run);
+        var lots = f.Load?.Lots ?? [];
+        IEnumerable<string?> words =
+        [
+            draft.Name, run.By, run.Kind.ToString(), run.Goal?.Number, .. draft.Lots.SelectMany(l => new[] { l.What, l.Whose }), .. lots.SelectMany(l => l.Glazes.Select(g => g.Name)), .. lots.Select(l => l.Clay?.Name), f.Record.Results.Word,
+            .. f.Record.Results.Faults.Select(x => x.Kind), .. f.Entries.Where(e => e.Kind == EntryKind.Note).Select(e => e.Text),
+        ];
+        Cone? reached = figures["reached"] is { } order ? Cone.All[(int)order] : null;
+        return new FiringIndex(
+            run.KilnId, run.StartsAt, draft.Name, run.Kind, run.Goal, reached, draft.Schedule is { } schedule ? new PlannedBy(schedule.Id, schedule.Version) : null, run.By,
+            [.. draft.Lots.SelectMany(l => l.GlazeIds).Distinct()], [.. draft.Lots.Select(l => l.ClayId).OfType<int>().Distinct()], [.. draft.Lots.Select(l => l.Whose).Append(run.By).OfType<string>().Distinct()], string.Join(' ', words.Where(w => w is not null)));
+    }
+}

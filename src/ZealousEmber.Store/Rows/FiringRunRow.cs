@@ -1,0 +1,133 @@
+using NodaTime;
+using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Kilns.Simulated;
+using ZealousEmber.Core.Schedules;
+using ZealousEmber.Core.Units;
+using ZealousEmber.Store.Json;
+
+namespace ZealousEmber.Store.Rows;
+
+/// <summary>A started firing as stored: what it is fired with as JSON, since it never changes.</summary>
+internal sealed class FiringRunRow
+{
+    public int FiringId { get; set; }
+
+    public int KilnId { get; set; }
+
+    /// <summary>The kiln while it is under way; one firing at a time, by a unique index.</summary>
+    public int? OccupiesKiln { get; set; }
+
+    public string Link { get; set; } = "";
+
+    public Instant StartsAt { get; set; }
+
+    public Instant StartedAt { get; set; }
+
+    public string? By { get; set; }
+
+    public Instant? StoppedAt { get; set; }
+
+    public Instant? CooledAt { get; set; }
+
+    public Instant? OpenedAt { get; set; }
+
+    public Instant? ReadAt { get; set; }
+
+    public Instant? ClosedAt { get; set; }
+
+    public string Document { get; set; } = "{}";
+
+    public static FiringRunRow From(FiringRun run) => new()
+    {
+        FiringId = run.FiringId,
+        KilnId = run.KilnId,
+        OccupiesKiln = run.IsUnderWay ? run.KilnId : null,
+        Link = run.Link.ToString(),
+        StartsAt = run.StartsAt,
+        StartedAt = run.StartedAt,
+        By = run.By,
+        StoppedAt = run.StoppedAt,
+        CooledAt = run.CooledAt,
+        OpenedAt = run.OpenedAt,
+        ReadAt = run.ReadAt,
+        ClosedAt = run.ClosedAt,
+        Document = StoredJson.Write(new StoredRun(
+            [.. run.Program.Steps.Select(StoredStep.From)], run.IsAsEntered, run.Goal?.Number, StoredKiln.From(new PinnedKiln(0, run.Kiln)), run.Load, run.Start.Celsius, run.Kind, run.Speed, run.Seed,
+            run.Faults.IsDefaultOrEmpty ? [] : [.. run.Faults], run.Taught)),
+    };
+
+    public FiringRun Read()
+    {
+        var d = StoredJson.Read<StoredRun>(Document);
+        return new FiringRun(
+            FiringId, KilnId, StoredWord.Read<LinkKind>(Link), StartsAt, StartedAt, By, FiringProgram.Create([.. d.Program.Select(s => s.Read())]).Value, d.IsAsEntered, d.Goal is null ? null : ConeNumber.Parse(d.Goal).Value,
+            d.Kiln.Read().Kiln, d.Load, Temperature.FromCelsius(d.Start), d.Kind, d.Speed, d.Seed, [.. d.Faults], StoppedAt, OpenedAt, CooledAt, ReadAt, ClosedAt, d.Taught);
+    }
+}
+
+/// <summary>What a firing was started with.</summary>
+internal sealed record StoredRun(
+    StoredStep[] Program, bool IsAsEntered, string? Goal, StoredKiln Kiln, KilnLoad Load, double Start, ScheduleKind Kind, double Speed, ulong Seed, SimulatedFault[] Faults, KilnTaught? Taught = null);
+
+/// <summary>An entry as stored: added, never changed.</summary>
+internal sealed class FiringEntryRow
+{
+    public int Id { get; set; }
+
+    public int FiringId { get; set; }
+
+    public string Key { get; set; } = "";
+
+    public string Kind { get; set; } = "";
+
+    public Instant At { get; set; }
+
+    public string? By { get; set; }
+
+    public double? Celsius { get; set; }
+
+    public string? Subject { get; set; }
+
+    public string? Text { get; set; }
+
+    public Instant? NotedAt { get; set; }
+
+    public static FiringEntryRow From(int firingId, FiringEntry e) => new() { FiringId = firingId, Key = e.Key, Kind = e.Kind.ToString(), At = e.At, By = e.By, Celsius = e.Celsius, Subject = e.Subject, Text = e.Text, NotedAt = e.NotedAt };
+
+    public FiringEntry Read() => new(Key, StoredWord.Read<EntryKind>(Kind), At, By, Celsius, Subject, Text, NotedAt);
+}
+
+/// <summary>The token a kiln's logger pushes with; only its hash is kept.</summary>
+internal sealed class KilnTokenRow
+{
+    public int KilnId { get; set; }
+
+    public byte[] Hash { get; set; } = [];
+
+    public Instant MadeAt { get; set; }
+
+    public string? By { get; set; }
+}
+
+/// <summary>Readings of a stream in a packed block; the last block of a stream is filled up before the next is begun.</summary>
+internal sealed class SampleBlockRow
+{
+    public int Id { get; set; }
+
+    public int FiringId { get; set; }
+
+    public string Logger { get; set; } = "";
+
+    public string Stream { get; set; } = "";
+
+    public long First { get; set; }
+
+    public long Last { get; set; }
+
+    public int Count { get; set; }
+
+    public byte[] Samples { get; set; } = [];
+}
