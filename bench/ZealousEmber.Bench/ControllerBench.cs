@@ -1,12 +1,10 @@
 using BenchmarkDotNet.Attributes;
-using ZealousEmber.App.Http;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Controllers.Fit;
 using ZealousEmber.Core.Controllers.ReadingBack;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.Bench;
 

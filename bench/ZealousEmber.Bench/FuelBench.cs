@@ -5,7 +5,6 @@ using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.Bench;
 

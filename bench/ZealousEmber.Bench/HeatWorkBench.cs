@@ -4,7 +4,6 @@ using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.Bench;
 

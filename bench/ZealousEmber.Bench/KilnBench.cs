@@ -6,7 +6,6 @@ using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.Bench;

@@ -8,7 +8,6 @@ using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
-using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.Bench;
 

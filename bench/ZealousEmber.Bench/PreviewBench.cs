@@ -3,14 +3,12 @@ using BenchmarkDotNet.Attributes;
 using NodaTime;
 using NodaTime.Serialization.SystemTextJson;
 using ZealousEmber.App.Contracts;
-using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Wire;
 using ZealousEmber.Core.Notation;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
-using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.Bench;
 

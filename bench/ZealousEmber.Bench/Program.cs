@@ -1,6 +1,5 @@
 using BenchmarkDotNet.Running;
 using ZealousEmber.Bench;
-using ZealousEmber.Store.Rows;
 
 // `dotnet run -c Release --project bench/ZealousEmber.Bench -- wire` for percentiles over a real socket;
 // `-- keys` for the time from a keystroke to the redrawn curve in a real browser;

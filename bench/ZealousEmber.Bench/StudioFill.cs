@@ -15,7 +15,6 @@ using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Rows;
 using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Bench;

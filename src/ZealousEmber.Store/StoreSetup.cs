@@ -49,6 +49,7 @@ public static class StoreSetup
         services.AddScoped<KilnCareBook>();
         services.AddScoped<PhotoRepository>();
         services.AddScoped<RawRows>();
+        services.AddScoped(s => new StudioCopies(s.GetRequiredService<StudioContext>(), s.GetRequiredService<WriteQueue>(), s.GetRequiredService<StudioFolder>(), s.GetRequiredService<TimeProvider>()));
         return services;
     }
 

@@ -1,5 +1,3 @@
-using ZealousEmber.Store.Repositories;
-
 namespace ZealousEmber.Tests;
 
 /// <summary>Files of the checkout the tests run in.</summary>

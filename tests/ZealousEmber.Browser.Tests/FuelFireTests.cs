@@ -3,7 +3,6 @@ using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Browser.Tests;
 

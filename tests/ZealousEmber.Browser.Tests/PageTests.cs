@@ -4,9 +4,6 @@ using OpenQA.Selenium;
 using Shouldly;
 using UglyToad.PdfPig;
 using Xunit;
-using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Rows;
-using ZealousEmber.Store.Saving;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.Browser.Tests;

@@ -6,8 +6,6 @@ using OpenQA.Selenium.Interactions;
 using OpenQA.Selenium.Support.UI;
 using Shouldly;
 using Xunit;
-using ZealousEmber.App.Http;
-using ZealousEmber.Store.Repositories;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.Browser.Tests;

@@ -1,6 +1,3 @@
-using Microsoft.Data.Sqlite;
-using Microsoft.EntityFrameworkCore;
-using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Files;
 
 namespace ZealousEmber.App.Hosting;
@@ -19,7 +16,7 @@ internal static class DataCommands
         if (configuration["restore"] is { Length: > 0 } from)
         {
             using var held = StudioFolder.Hold(folder, TimeProvider.System.GetUtcNow());
-            await StudioDatabase.Restore(Path.GetFullPath(from), held, TimeProvider.System.GetUtcNow());
+            await StudioCopies.Restore(Path.GetFullPath(from), held, TimeProvider.System.GetUtcNow());
             Console.WriteLine($"{from} is now the studio in {folder}. What was there before is in {held.Backups}.");
             return true;
         }
@@ -29,18 +26,7 @@ internal static class DataCommands
     // The folder is not held: the copy is made beside a program that runs.
     private static async Task Backup(string folder, string file)
     {
-        var database = StudioFolder.DatabaseIn(folder);
-        if (!File.Exists(database)) throw new StudioFolderException($"There is no studio in {folder}. Name its folder with EMBER_DATA.");
-        if (File.Exists(file)) throw new StudioFolderException($"{file} is there already; nothing was overwritten.");
-        try
-        {
-            await using var context = new StudioContext(new DbContextOptionsBuilder<StudioContext>().UseSqlite($"Data Source={database};Pooling=False").Options);
-            await StudioDatabase.CopyTo(context, file);
-        }
-        catch (Exception error) when (error is SqliteException or IOException or UnauthorizedAccessException)
-        {
-            throw new StudioFolderException($"No backup was made: {error.Message}");
-        }
+        await StudioCopies.CopyOf(folder, file);
         Console.WriteLine($"The studio in {folder} was copied to {file}.");
     }
 }

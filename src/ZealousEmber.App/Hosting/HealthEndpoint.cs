@@ -1,5 +1,5 @@
 using System.ComponentModel;
-using ZealousEmber.Store.Database;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.App.Hosting;
 

@@ -1,5 +1,5 @@
 using ZealousEmber.App.Services.Firings;
-using ZealousEmber.Store.Database;
+using ZealousEmber.Store.Saving;
 using ZealousEmber.Store.Demo;
 using ZealousEmber.Store.Files;
 
@@ -11,10 +11,10 @@ internal static class StudioStart
     public static async Task Open(WebApplication app)
     {
         var time = app.Services.GetRequiredService<TimeProvider>();
-        var folder = app.Services.GetRequiredService<StudioFolder>();
         await using var scope = app.Services.CreateAsyncScope();
-        await StudioDatabase.BringUpToDate(scope.ServiceProvider.GetRequiredService<StudioContext>(), folder, time.GetUtcNow());
-        if (await StudioDatabase.LookForDamage(scope.ServiceProvider.GetRequiredService<StudioContext>(), CancellationToken.None) is { } damage)
+        var studio = scope.ServiceProvider.GetRequiredService<StudioCopies>();
+        await studio.BringUpToDate();
+        if (await studio.LookForDamage(CancellationToken.None) is { } damage)
         {
             app.Services.GetRequiredService<StoreHealth>().Damage = damage;
             app.Logger.LogError("The data file is damaged: {Damage}", damage);

@@ -2,7 +2,6 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Diagnostics;
 using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
-using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.App.Http;

@@ -5,9 +5,7 @@ using ZealousEmber.App.Services.Files;
 using ZealousEmber.App.Services.Firings;
 using ZealousEmber.App.Services.Live;
 using ZealousEmber.Core;
-using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Files;
-using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.App.Studio;
 
@@ -37,12 +35,12 @@ internal static class ArchiveEndpoints
             .WithSummary("Take over such an archive, the bytes themselves, into a studio in which nothing was written yet").Accepts<Stream>("application/zip").Produces<ArchiveManifest>().ProducesProblem(409).ProducesValidationProblem(422);
     }
 
-    private static Task<IResult> Backup(StudioContext context, StudioExport export, StudioFolder folder, TimeProvider time, CancellationToken cancel) => CopyEndpoints.Made(folder, async file =>
+    private static Task<IResult> Backup(StudioCopies studio, StudioExport export, StudioFolder folder, TimeProvider time, CancellationToken cancel) => CopyEndpoints.Made(folder, async file =>
     {
         var copy = folder.WorkingFile();
         try
         {
-            await StudioDatabase.CopyTo(context, copy);
+            await studio.CopyTo(copy);
             await using (var stream = File.Create(file))
             {
                 using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
@@ -60,9 +58,9 @@ internal static class ArchiveEndpoints
         }
     });
 
-    private static async Task<IResult> Restore(HttpRequest request, StudioContext context, WriteQueue queue, StudioFolder folder, LiveFirings live, FiringReader reader, TimeProvider time, CancellationToken cancel)
+    private static async Task<IResult> Restore(HttpRequest request, StudioCopies studio, StudioFolder folder, LiveFirings live, FiringReader reader, CancellationToken cancel)
     {
-        if (!await StudioDatabase.IsEmpty(context, cancel)) return ProblemResponses.Conflict(NotEmpty);
+        if (!await studio.IsEmpty(cancel)) return ProblemResponses.Conflict(NotEmpty);
         var (zip, file) = (folder.WorkingFile(), folder.WorkingFile());
         try
         {
@@ -70,7 +68,7 @@ internal static class ArchiveEndpoints
             var manifest = await Unpack(zip, file, cancel);
             if (!manifest.IsOk) return ProblemResponses.Of(manifest.Problems);
             // Asked again where nobody else writes: what was saved while the archive came in stays.
-            if (!await StudioDatabase.TakeOver(context, queue, file, "The archive", time.GetUtcNow(), cancel)) return ProblemResponses.Conflict(NotEmpty);
+            if (!await studio.TakeOver(file, "The archive", cancel)) return ProblemResponses.Conflict(NotEmpty);
             await live.TakeUp(CancellationToken.None);
             await reader.Refresh(CancellationToken.None);
             return Results.Ok(manifest.Value);

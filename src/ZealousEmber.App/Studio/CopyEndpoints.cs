@@ -1,7 +1,6 @@
 using System.Globalization;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.Files;
-using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Files;
 
 namespace ZealousEmber.App.Studio;
@@ -16,10 +15,10 @@ internal static class CopyEndpoints
         api.MapGet("export", Export).WithSummary("Everything in open formats: JSON and photos in a zip").Produces(200, contentType: "application/zip");
     }
 
-    private static Task<IResult> Backup(StudioContext context, StudioFolder folder, TimeProvider time, CancellationToken cancel) => Made(folder, async file =>
+    private static Task<IResult> Backup(StudioCopies studio, StudioFolder folder, TimeProvider time, CancellationToken cancel) => Made(folder, async file =>
     {
         cancel.ThrowIfCancellationRequested();
-        await StudioDatabase.CopyTo(context, file);
+        await studio.CopyTo(file);
         return Send(file, "application/vnd.sqlite3", $"zealous-ember-{Day(time)}.db");
     });
 

@@ -35,7 +35,9 @@ public sealed record FiringFacts(
     private const double ColderBottom = 3;
     private const double Glossy = 750;
 
-    private readonly ImmutableDictionary<string, (double Value, MinuteSpan Span)> ofLog = Measure(Log);
+    private readonly Derived<Curve?, ImmutableDictionary<string, (double Value, MinuteSpan Span)>> measured = new();
+
+    private ImmutableDictionary<string, (double Value, MinuteSpan Span)> OfLog => measured.Of(Log, Measure);
 
     /// <summary>Numbers and what is so, where a fault is seen.</summary>
     /// <param name="faults">All faults of one kind.</param>
@@ -52,7 +54,7 @@ public sealed record FiringFacts(
     /// <summary>Numbers of a lot on a shelf: of the lot that minds most, and of the whole kiln, where it is not known.</summary>
     public FiringNumbers Numbers(WareLot? lot, string? shelf, FaultPlace? where)
     {
-        var values = ofLog.ToDictionary(n => n.Key, n => n.Value.Value);
+        var values = OfLog.ToDictionary(n => n.Key, n => n.Value.Value);
         void Put(string name, double? value)
         {
             if (value is { } known && double.IsFinite(known)) values[name] = Math.Round(known, 3);
@@ -79,7 +81,7 @@ public sealed record FiringFacts(
     /// <param name="number">By <see cref="FiringNumbers.Measured"/>'s names.</param>
     public MinuteSpan? Span(string number)
     {
-        if (ofLog.TryGetValue(number, out var known)) return known.Span;
+        if (OfLog.TryGetValue(number, out var known)) return known.Span;
         if (Log is null) return null;
         MinuteSpan? Between(Duration? from, Duration? to) => from is { } a && to is { } b && b > a ? new MinuteSpan(a.TotalMinutes, b.TotalMinutes) : null;
         Duration? Up(double t) => Log.FirstRiseThrough(Temperature.FromCelsius(t));
@@ -94,7 +96,7 @@ public sealed record FiringFacts(
             "band" when band is not null => Between(Down(band.From.Celsius), Down(band.To.Celsius)),
             "water" => Between(Duration.Zero, Up(Boiling.Celsius)),
             "opened" => new MinuteSpan(Log.Points[^1].Minutes, Log.Points[^1].Minutes),
-            "d60" or "tc" or "here" or "even" => ofLog.TryGetValue("hold", out var top) ? top.Span : null,
+            "d60" or "tc" or "here" or "even" => OfLog.TryGetValue("hold", out var top) ? top.Span : null,
             _ => null,
         };
     }

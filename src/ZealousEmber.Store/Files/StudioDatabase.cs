@@ -3,13 +3,14 @@ using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Json;
+using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Rows;
 using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Store.Files;
 
 /// <summary>The database file as a whole: brought up to date, copied while it runs, restored.</summary>
-public static class StudioDatabase
+internal static class StudioDatabase
 {
     /// <summary>Number of the shape of the data itself, kept in the file; goes up when stored JSON changes.</summary>
     private const int DataVersion = 1;
@@ -33,7 +34,7 @@ public static class StudioDatabase
             if (existed && (pending.Count > 0 || outdated)) await CopyTo(context, BackupPath(folder, "before-upgrade", now));
             if (pending.Count > 0) await context.Database.MigrateAsync();
             await UpgradeData(context);
-            await WhereThereIsRoom(() => ControllerRow.StockBuiltIns(context, NodaTime.Instant.FromDateTimeOffset(now)));
+            await WhereThereIsRoom(() => BuiltInControllers.Stock(context, NodaTime.Instant.FromDateTimeOffset(now)));
             // Readers do not wait for a writer; the setting stays with the file.
             await WhereThereIsRoom(() => context.Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL"));
             folder.MakePrivate();
@@ -139,7 +140,7 @@ public static class StudioDatabase
                 throw new StudioFolderException($"{calledSo} cannot be brought up to date: {error.Message}");
             }
             await UpgradeData(arriving);
-            await ControllerRow.StockBuiltIns(arriving, NodaTime.Instant.FromDateTimeOffset(now));
+            await BuiltInControllers.Stock(arriving, NodaTime.Instant.FromDateTimeOffset(now));
             await arriving.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)", cancel);
         }
         using var turn = await queue.Enter(cancel);

@@ -1,5 +1,5 @@
 using System.Globalization;
-using ZealousEmber.Store.Database;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Store.Files;
 

@@ -2,7 +2,6 @@ using Microsoft.Data.Sqlite;
 using Shouldly;
 using Xunit;
 using ZealousEmber.App.Tests.Wire;
-using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.App.Tests.Data;
 

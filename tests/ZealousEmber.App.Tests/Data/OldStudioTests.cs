@@ -3,8 +3,6 @@ using Microsoft.Data.Sqlite;
 using Shouldly;
 using Xunit;
 using ZealousEmber.App.Tests.Wire;
-using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Data;

@@ -8,7 +8,6 @@ using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.Extensions.DependencyInjection;
 using Shouldly;
 using Xunit;
-using ZealousEmber.App.Hosting;
 using ZealousEmber.App.Tests.Wire;
 using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Rows;

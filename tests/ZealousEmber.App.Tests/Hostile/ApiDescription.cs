@@ -1,5 +1,4 @@
 using System.Text.Json.Nodes;
-using ZealousEmber.App.Http;
 
 namespace ZealousEmber.App.Tests.Hostile;
 

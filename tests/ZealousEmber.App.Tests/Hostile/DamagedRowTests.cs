@@ -3,9 +3,7 @@ using System.Text.Json.Nodes;
 using Microsoft.Data.Sqlite;
 using Shouldly;
 using Xunit;
-using ZealousEmber.App.Http;
 using ZealousEmber.App.Tests.Live;
-using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Hostile;

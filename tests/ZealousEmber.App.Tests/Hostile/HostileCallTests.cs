@@ -5,9 +5,7 @@ using System.Text;
 using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
-using ZealousEmber.App.Http;
 using ZealousEmber.App.Tests.Wire;
-using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Hostile;

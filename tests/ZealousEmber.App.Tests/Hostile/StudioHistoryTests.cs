@@ -2,7 +2,6 @@ using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
-using ZealousEmber.App.Http;
 using ZealousEmber.App.Tests.Live;
 using ZealousEmber.App.Tests.Wire;
 using ZealousEmber.Tests;

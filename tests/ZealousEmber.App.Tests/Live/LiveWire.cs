@@ -2,7 +2,6 @@ using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using ZealousEmber.App.Tests.Wire;
-using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.App.Tests.Live;
 

@@ -4,7 +4,6 @@ using Shouldly;
 using Xunit;
 using ZealousEmber.App.Tests.Data;
 using ZealousEmber.App.Tests.Wire;
-using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Live;

@@ -6,7 +6,6 @@ using Shouldly;
 using Xunit;
 using ZealousEmber.App.Tests.Live;
 using ZealousEmber.App.Tests.Wire;
-using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Reading;

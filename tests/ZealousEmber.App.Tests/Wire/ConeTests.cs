@@ -1,7 +1,6 @@
 using System.Net.Http.Json;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;

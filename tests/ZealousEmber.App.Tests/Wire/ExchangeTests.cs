@@ -3,8 +3,6 @@ using System.Text.Json.Nodes;
 using NJsonSchema;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;

@@ -3,7 +3,6 @@ using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
 using ZealousEmber.App.Tests.Live;
-using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;

@@ -3,8 +3,6 @@ using System.Net.Http.Json;
 using System.Text;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Store.Repositories;
-using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;

@@ -1,7 +1,6 @@
 using System.Net;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Store.Repositories;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;

@@ -4,7 +4,6 @@ using System.Text.Json.Nodes;
 using CsCheck;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;

@@ -2,7 +2,6 @@ using System.Net;
 using System.Net.Http.Json;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Store.Repositories;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;

@@ -3,7 +3,6 @@ using System.Text.Json.Nodes;
 using Ical.Net;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Store.Rows;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;

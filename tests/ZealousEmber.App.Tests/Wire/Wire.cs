@@ -2,7 +2,6 @@ using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json.Nodes;
 using Shouldly;
-using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.App.Tests.Wire;
 

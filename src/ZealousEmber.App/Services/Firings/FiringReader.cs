@@ -37,13 +37,15 @@ namespace ZealousEmber.App.Services.Firings;
 /// <param name="Gas">What a fuel kiln took by its turns.</param>
 internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, FiringRecord Record, List<FiringSample> Samples, WareLoad? Load, TaughtKiln? Taught, IReadOnlyList<FiringEntry> Entries, EnergyUse? Gas = null)
 {
-    private ImmutableArray<double> progress = Record.Figures?.Progress ?? default;
+    private readonly Derived<List<FiringSample>, Curve?> drawn = new();
+    private readonly Derived<(FiringRecord Record, List<FiringSample> Samples), ImmutableArray<double>> worked = new();
 
     /// <summary>What the display showed; nothing without a log.</summary>
-    public Curve? Log { get; } = LogCurve.Of(Samples);
+    public Curve? Log => drawn.Of(Samples, LogCurve.Of);
 
     /// <summary>Heat work of every cone along it; empty without a log.</summary>
-    public ImmutableArray<double> Progress => progress.IsDefaultOrEmpty ? progress = Run.IsFuel ? (Log is null ? [] : [.. HeatWork.OfAll(Log)]) : new FinishedFiring(Run.Watched, Samples).Progress() : progress;
+    public ImmutableArray<double> Progress => worked.Of((Record, Samples), from => from.Record.Figures?.Progress is { IsDefaultOrEmpty: false } known ? known
+        : !Run.IsFuel ? new FinishedFiring(Run.Watched, from.Samples).Progress() : Log is null ? [] : [.. HeatWork.OfAll(Log)]);
 
     /// <summary>What the packs say, shelf by shelf.</summary>
     public ImmutableArray<ShelfHeat> Packs => [.. Record.Packs.Select(p => ShelfHeat.Of(p, Progress.IsEmpty ? null : c => Progress[c.Order]))];

@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using System.Collections.Immutable;
 using NodaTime;
+using ZealousEmber.Core;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Observation;
 using ZealousEmber.Core.Firing.Readings;
@@ -30,8 +31,10 @@ internal sealed record TaughtKiln(
 {
     private const int Trend = 12;
 
+    private readonly Derived<(Kiln Stored, KilnLessons Learned, KilnCare Care), Kiln> applied = new();
+
     /// <summary>The kiln as it is fired: what somebody says over it counts first, then what was learned.</summary>
-    public Kiln Kiln { get; } = Apply(Stored, Learned, Care);
+    public Kiln Kiln => applied.Of((Stored, Learned, Care), k => Apply(k.Stored, k.Learned, k.Care));
 
     /// <summary>What is to be kept with a firing that is started now.</summary>
     public KilnTaught Taught(Cone? goal)

@@ -2,7 +2,7 @@ using System.Collections.Concurrent;
 using NodaTime;
 using ZealousEmber.App.Contracts;
 using ZealousEmber.Core.Firing.Live;
-using ZealousEmber.Store.Database;
+using ZealousEmber.Store.Saving;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
 

@@ -19,11 +19,15 @@ namespace ZealousEmber.Core.Firing.Live;
 public sealed record WatchedFiring(
     Kiln Kiln, KilnLoad Load, FiringProgram Program, Cone? Goal, Temperature Start, (double Mean, double Sd) Offset = default, bool IsWeighed = false, ObserverTuning? Known = null)
 {
+    private static readonly ImmutableArray<ImmutableArray<Cone>> Neighbours = [.. Cone.All.Select((_, at) => Cone.All.Skip(Math.Max(0, at - 1)).Take(at == 0 ? 2 : 3).ToImmutableArray())];
+
+    private readonly ImmutableArray<Cone> others;
+
     /// <summary>The goal with its neighbours, coolest first; empty without a goal.</summary>
-    public ImmutableArray<Cone> Cones { get; init; } = Around(Goal);
+    public ImmutableArray<Cone> Cones { get => others.IsDefault ? Around(Goal) : others; init => others = value; }
 
     /// <summary>When water boils where it stands.</summary>
-    public Temperature Boiling { get; } = Ware.Boiling.At(Kiln.Altitude);
+    public Temperature Boiling => Ware.Boiling.At(Kiln.Altitude);
 
     /// <summary>Index of the goal among <see cref="Cones"/>.</summary>
     public int GoalIndex => Goal is { } goal ? Cones.IndexOf(goal) : -1;
@@ -32,10 +36,5 @@ public sealed record WatchedFiring(
     public bool IsSteamBlock(int step) => Load.FirstFiring && step < Program.Steps.Length && Program.Steps[step] is { Target: { } target } s && s.HoldMinutes >= 10 && target < Boiling && target > Kiln.Room;
 
     /// <summary>A goal with its neighbours, coolest first; empty without one.</summary>
-    internal static ImmutableArray<Cone> Around(Cone? goal)
-    {
-        if (goal is not { } cone) return [];
-        var at = Cone.All.ToList().IndexOf(cone);
-        return [.. Cone.All.Skip(Math.Max(0, at - 1)).Take(at == 0 ? 2 : 3)];
-    }
+    internal static ImmutableArray<Cone> Around(Cone? goal) => goal is { } cone ? Neighbours[cone.Order] : [];
 }

@@ -21,7 +21,7 @@ public sealed record ElectricKiln(Kiln Kiln, KilnLoad Standing, Temperature Star
     public KilnLoad? Load => Standing;
 
     /// <inheritdoc/>
-    public Temperature Boiling { get; } = Ware.Boiling.At(Kiln.Altitude);
+    public Temperature Boiling => Ware.Boiling.At(Kiln.Altitude);
 
     /// <inheritdoc/>
     public Temperature TopLimit => Kiln.TopLimit < ScheduleLimits.Hottest ? Kiln.TopLimit : ScheduleLimits.Hottest;

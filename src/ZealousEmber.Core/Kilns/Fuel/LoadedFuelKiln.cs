@@ -11,13 +11,14 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
 {
     // Worked out once for what it is; a changed copy works them out anew.
     private KilnPowers? powers;
+    private readonly int? every;
     private CancellationToken waiting;
     private Tuple<FiringProgram, Result<TurnPlan>>? last;
 
-    private LoadedFuelKiln(LoadedFuelKiln other) => (Kiln, Standing, Start, Every, UnderWay, Estimate, waiting) = (other.Kiln, other.Standing, other.Start, other.Every, other.UnderWay, other.Estimate, other.waiting);
+    private LoadedFuelKiln(LoadedFuelKiln other) => (Kiln, Standing, Start, every, UnderWay, Estimate, waiting) = (other.Kiln, other.Standing, other.Start, other.every, other.UnderWay, other.Estimate, other.waiting);
 
     /// <summary>Minutes between turns, 15 … 60.</summary>
-    public int Every { get; init; } = Kiln.TurnEvery;
+    public int Every { get => every ?? Kiln.TurnEvery; init => every = value; }
 
     /// <summary>Where a firing is planned anew from; nothing before it has begun.</summary>
     public FiringUnderWay? UnderWay { get; init; }

@@ -1,6 +1,5 @@
-using ZealousEmber.Store.Rows;
 
-namespace ZealousEmber.Store.Saving;
+namespace ZealousEmber.Store.Rows;
 
 /// <summary>Words of a search.</summary>
 internal static class SearchWords
