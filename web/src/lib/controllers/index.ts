@@ -9,3 +9,4 @@ export { controllerLine } from './words';
 export { ControllerDraft, openController } from './controller-draft.svelte';
 export { default as ProfileForm } from './ProfileForm.svelte';
 export { default as QuestionRow } from './QuestionRow.svelte';
+export { keyWords, labelOf, lineTitle } from './words';

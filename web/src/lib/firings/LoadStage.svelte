@@ -4,7 +4,7 @@
   import { on } from 'svelte/events';
   import { number, plural } from '$lib/format';
   import { kilnList } from '$lib/kilns';
-  import TaughtLine from '$lib/learning/TaughtLine.svelte';
+  import { TaughtLine } from '$lib/learning';
   import { PackingCard } from '$lib/packing';
   import { clays, glazes } from '$lib/stock';
   import type { FiringDraft } from './firing-draft.svelte';

@@ -19,7 +19,7 @@
   const fuel = $derived(preview.kiln?.fuel);
   const accepted = $derived((draft.body.accepted ?? []).filter((a) => a !== null));
   /** What an offer changes at one press; the long firing is the one that is planned. */
-  const takes: Record<string, { label: string; change: Partial<FiringBody> }> = {
+  const takes: Partial<Record<string, { label: string; change: Partial<FiringBody> }>> = {
     'dry-tonight': { label: 'Plan the drying', change: { kind: 'drying', goalCone: null } },
     'cool-by-itself': { label: 'Plan it so', change: { cooling: 'off' } }
   };
@@ -71,14 +71,13 @@
   {#if plan.offers.length}
     <div class="border-base-300 mt-2 border-t pt-2" data-testid="plan-offers">
       <b>This controller takes few steps. Either:</b>
-      {#each plan.offers as offer (offer.id)}<p class="mt-1">
+      {#each plan.offers as offer (offer.id)}{@const take = takes[offer.id]}
+        <p class="mt-1">
           {offer.text}
           {#if offer.cost != null}<span class="text-soft"
               >About {money(offer.cost, preview.kiln?.currency ?? '')}.</span
             >{/if}
-          {#if takes[offer.id]}<button class="link" onclick={() => draft.edit(takes[offer.id]!.change)}
-              >{takes[offer.id]!.label}</button
-            >{/if}
+          {#if take}<button class="link" onclick={() => draft.edit(take.change)}>{take.label}</button>{/if}
         </p>{/each}
     </div>
   {/if}

@@ -4,8 +4,8 @@
   import { degrees, duration } from '$lib/format';
   import ChoicesCard from './ChoicesCard.svelte';
   import type { FiringDraft } from './firing-draft.svelte';
-  import TaughtLine from '$lib/learning/TaughtLine.svelte';
-  import LastTime from '$lib/logbook/LastTime.svelte';
+  import { TaughtLine } from '$lib/learning';
+  import { LastTime } from '$lib/logbook';
   import PlanCard from './PlanCard.svelte';
   import PlanSteps from './PlanSteps.svelte';
   import { WhatIfs } from './what-if.svelte';

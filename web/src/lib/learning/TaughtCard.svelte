@@ -2,8 +2,8 @@
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, fieldErrors, sayProblem, type Problem } from '$lib/api/client';
   import { number, plural, when } from '$lib/format';
-  import TrendLine from '$lib/logbook/TrendLine.svelte';
-  import { shelfWords } from '$lib/reading/words';
+  import { TrendLine } from '$lib/logbook';
+  import { shelfWords } from '$lib/reading';
   import { toasts } from '$lib/ui/toasts.svelte';
   import { learnedOf } from './queries';
 

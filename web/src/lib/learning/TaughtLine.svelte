@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { number } from '$lib/format';
-  import { fuelLearnedOf } from '$lib/fuel/queries';
+  import { fuelLearnedOf } from '$lib/fuel';
   import { kilnList } from '$lib/kilns';
   import { learnedOf } from './queries';
 

@@ -4,7 +4,7 @@
   import { clock, shortTime } from '$lib/format';
   import { outbox } from './outbox.svelte';
   import type { Entry, EntryRequest } from './types';
-  import { settingText, signs } from '$lib/fuel/words';
+  import { settingText, signs } from '$lib/fuel';
   import Moment from './Moment.svelte';
   import { alarmNames, big } from './words';
 

@@ -5,16 +5,19 @@
   import { ConeRow } from '$lib/cones';
   import { display } from '$lib/display.svelte';
   import { clock, duration, shortTime } from '$lib/format';
-  import FuelHero from '$lib/fuel/FuelHero.svelte';
-  import GasStrip from '$lib/fuel/GasStrip.svelte';
-  import NextTurn from '$lib/fuel/NextTurn.svelte';
-  import ReplanCard from '$lib/fuel/ReplanCard.svelte';
-  import SettingDialog from '$lib/fuel/SettingDialog.svelte';
-  import ShutOffDialog from '$lib/fuel/ShutOffDialog.svelte';
-  import SignDialog from '$lib/fuel/SignDialog.svelte';
-  import TurnTable from '$lib/fuel/TurnTable.svelte';
-  import WrongDialog from '$lib/fuel/WrongDialog.svelte';
-  import type { Setting, Wrong } from '$lib/fuel/words';
+  import FuelHero from './FuelHero.svelte';
+  import {
+    GasStrip,
+    NextTurn,
+    ReplanCard,
+    SettingDialog,
+    ShutOffDialog,
+    SignDialog,
+    TurnTable,
+    WrongDialog,
+    type Setting,
+    type Wrong
+  } from '$lib/fuel';
   import AlarmList from './AlarmList.svelte';
   import EndDialog from './EndDialog.svelte';
   import EntryLog from './EntryLog.svelte';

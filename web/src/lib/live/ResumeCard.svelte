@@ -3,8 +3,7 @@
   import { goto } from '$app/navigation';
   import { api, sayProblem } from '$lib/api/client';
   import { toUnit } from '$lib/chart/glow';
-  import { controllerList } from '$lib/controllers/queries';
-  import { keyWords, labelOf, lineTitle } from '$lib/controllers/words';
+  import { controllerList, keyWords, labelOf, lineTitle } from '$lib/controllers';
   import { display } from '$lib/display.svelte';
   import { degrees, duration, number } from '$lib/format';
   import { kilnList } from '$lib/kilns';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { plural, when } from '$lib/format';
-  import { faultName } from '$lib/reading/faults';
+  import { faultName } from '$lib/reading';
   import { came, logbook } from './queries';
 
   /** How the firings of a schedule came out, by version. */

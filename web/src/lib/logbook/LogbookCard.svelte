@@ -4,7 +4,7 @@
   import Sparkline from '$lib/chart/Sparkline.svelte';
   import { display } from '$lib/display.svelte';
   import { degrees, duration, kindName, number, when } from '$lib/format';
-  import { faultName } from '$lib/reading/faults';
+  import { faultName } from '$lib/reading';
   import { came, type LogbookFiring } from './queries';
 
   /** A finished firing in the logbook: its curve, its cones, what came out; ticked to be compared. */

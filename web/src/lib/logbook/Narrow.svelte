@@ -1,9 +1,9 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { kindNames } from '$lib/format';
-  import { kilnList } from '$lib/kilns/queries';
-  import { faults } from '$lib/reading/faults';
-  import { clays, glazes } from '$lib/stock/collections';
+  import { kilnList } from '$lib/kilns';
+  import { faults } from '$lib/reading';
+  import { clays, glazes } from '$lib/stock';
   import type { Narrowing } from './queries';
 
   /** What the logbook shows, as a sentence: every word of it is a choice. */

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { number, plural } from '$lib/format';
-  import { faultName } from '$lib/reading/faults';
+  import { faultName } from '$lib/reading';
   import { trends, type LogbookQuery } from './queries';
   import TrendLine from './TrendLine.svelte';
 

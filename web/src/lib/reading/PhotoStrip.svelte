@@ -1,6 +1,6 @@
 <script lang="ts">
   import { useQueryClient } from '@tanstack/svelte-query';
-  import { outbox } from '$lib/live/outbox.svelte';
+  import { outbox } from '$lib/live';
   import type { ReadingView } from './reading-draft.svelte';
 
   /** Photos of what came out; they belong to the firing's log, and queue on the phone like its other entries. */

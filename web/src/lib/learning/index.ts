@@ -1,0 +1,2 @@
+/** What kilns were taught by their firings. */
+export { default as TaughtLine } from './TaughtLine.svelte';

@@ -1,0 +1,3 @@
+/** Reading a finished firing: packs, faults, what to change. */
+export { shelfWords } from './words';
+export { faultName, faults } from './faults';

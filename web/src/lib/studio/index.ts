@@ -1,0 +1,2 @@
+/** The studio’s own settings. */
+export { studioSettings } from './queries';
