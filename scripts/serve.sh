@@ -42,16 +42,26 @@ publish() {
   dotnet publish src/ZealousEmber.App -c Release --artifacts-path "$PWD/.build/artifacts" -p:ForThisMachine=true -p:OpenApiGenerateDocuments=false -o "$to" -v quiet -clp:ErrorsOnly "$@"
 }
 
+# build_pages FOLDER: the pages, with their packages as locked.
+build_pages() {
+  (cd web && { [ node_modules/.package-lock.json -nt package-lock.json ] || npm ci --silent; } && EMBER_PAGES="$1" npm run --silent build) >.build/web.log 2>&1 || { cat .build/web.log >&2; return 1; }
+}
+
 build_copy() {
   has_changed || return 0
-  echo "Building; the first time takes a minute or two."
-  local copy started
+  echo "Building what has changed: the program, and beside it the pages. The first time takes a minute or two."
+  local copy started pages
   mkdir -p "$app_copies"
   started="$(mktemp -p "$app_copies" .started.XXXXXX)"
   copy="$PWD/$app_copies/$(date +%s).$$"
-  publish "$copy" --use-current-runtime --self-contained false -p:PublishReadyToRun=true >.build/publish.log 2>&1 || publish "$copy" || exit 1
-  (cd web && { [ node_modules/.package-lock.json -nt package-lock.json ] || npm ci --silent; } && EMBER_PAGES="$copy/wwwroot" npm run --silent build >../.build/web.log 2>&1) ||
-    { cat .build/web.log >&2; exit 1; }
+  build_pages "$copy.pages" &
+  pages=$!
+  publish "$copy" --use-current-runtime --self-contained false -p:PublishReadyToRun=true >.build/publish.log 2>&1 ||
+    { echo "Compiling for this machine could not be done; building as usual."; publish "$copy"; } || exit 1
+  echo "The program is built; waiting for the pages."
+  wait "$pages" || exit 1
+  rm -rf "$copy/wwwroot"
+  mv "$copy.pages" "$copy/wwwroot"
   # The time before the build: what was changed while it ran is built the next time.
   touch -r "$started" "$copy/.time"
   printf '%s' "$copy" >"$app_copies/latest"

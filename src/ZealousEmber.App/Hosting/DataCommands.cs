@@ -2,7 +2,7 @@ using ZealousEmber.Store.Files;
 
 namespace ZealousEmber.App.Hosting;
 
-/// <summary><c>--backup=FILE</c> and <c>--restore=FILE</c>: what is done to a data folder without serving it.</summary>
+/// <summary><c>--backup=FILE</c>, <c>--restore=FILE</c> and <c>--check</c>: what is done to a data folder without serving it.</summary>
 internal static class DataCommands
 {
     /// <summary>Does what is asked and says so; false when neither was asked. Throws <see cref="StudioFolderException"/> when it cannot be done.</summary>
@@ -18,6 +18,12 @@ internal static class DataCommands
             using var held = StudioFolder.Hold(folder, TimeProvider.System.GetUtcNow());
             await StudioCopies.Restore(Path.GetFullPath(from), held, TimeProvider.System.GetUtcNow());
             Console.WriteLine($"{from} is now the studio in {folder}. What was there before is in {held.Backups}.");
+            return true;
+        }
+        if (configuration.GetValue<bool>("check"))
+        {
+            if (await StudioCopies.DamageOf(folder) is { } damage) throw new StudioFolderException($"The data file in {folder} is damaged: {damage}. Make a backup of what there is, and restore the last good one.");
+            Console.WriteLine($"The data file in {folder} is whole.");
             return true;
         }
         return false;

@@ -20,18 +20,30 @@ public sealed class StudioCopies
     /// <param name="file">Where the copy goes; what is there already stays, and nothing is copied.</param>
     public static async Task CopyOf(string folder, string file)
     {
-        var database = StudioFolder.DatabaseIn(folder);
-        if (!File.Exists(database)) throw new StudioFolderException($"There is no studio in {folder}. Name its folder with EMBER_DATA.");
         if (File.Exists(file)) throw new StudioFolderException($"{file} is there already; nothing was overwritten.");
         try
         {
-            await using var context = new StudioContext(new DbContextOptionsBuilder<StudioContext>().UseSqlite($"Data Source={database};Pooling=False").Options);
+            await using var context = Open(folder);
             await StudioDatabase.CopyTo(context, file);
         }
         catch (Exception error) when (error is SqliteException or IOException or UnauthorizedAccessException)
         {
             throw new StudioFolderException($"No backup was made: {error.Message}");
         }
+    }
+
+    /// <summary>What is damaged in the database of a folder that a program may be using; nothing where it is whole. Throws <see cref="StudioFolderException"/> where there is none.</summary>
+    public static async Task<string?> DamageOf(string folder)
+    {
+        await using var context = Open(folder);
+        return await StudioDatabase.LookForDamage(context, CancellationToken.None);
+    }
+
+    private static StudioContext Open(string folder)
+    {
+        var database = StudioFolder.DatabaseIn(folder);
+        if (!File.Exists(database)) throw new StudioFolderException($"There is no studio in {folder}. Name its folder with EMBER_DATA.");
+        return new StudioContext(new DbContextOptionsBuilder<StudioContext>().UseSqlite($"Data Source={database};Pooling=False").Options);
     }
 
     /// <summary>Puts a copy in the place of the database of a held folder; what was there before is kept as a backup. Throws <see cref="StudioFolderException"/>.</summary>

@@ -18,8 +18,8 @@ public sealed class DamagedRowTests
     private static readonly string[] NoRows = ["__EFMigrationsHistory", "__EFMigrationsLock", "sqlite_sequence", "sqlite_stat1"];
     private static readonly object[] Spoiled = ["", "{", "[{\"x\":1e999}]", "null", "\u0001\ud7ff", "no such thing", -1L, long.MaxValue, 1e308, new byte[] { 1, 2, 3 }];
 
-    /// <summary>A few; as many as EMBER_SPOILED says for a longer look.</summary>
-    public static TheoryData<int> Seeds => [.. Enumerable.Range(int.TryParse(Environment.GetEnvironmentVariable("EMBER_SPOILED_FROM"), out var from) ? from : 1, int.TryParse(Environment.GetEnvironmentVariable("EMBER_SPOILED"), out var count) ? count : 3)];
+    /// <summary>One each time; many with <c>./test long</c>.</summary>
+    public static TheoryData<int> Seeds => LongRun.Seeds(1, 40);
 
     [Theory]
     [MemberData(nameof(Seeds))]

@@ -12,13 +12,13 @@ namespace ZealousEmber.App.Tests.Hostile;
 
 /// <summary>
 /// Calls made from the API's own description: edges of every limit in every field, several at once, odd text, broken bodies, numbers of other things, states out of
-/// order. None is answered with a fault of the program, and none takes long. EMBER_CALLS says how many; for half a minute without it.
+/// order. None is answered with a fault of the program, and none takes long. EMBER_CALLS says how many; for a quarter of a minute without it.
 /// </summary>
 public sealed class HostileCallTests(RunningStudio studio) : IClassFixture<RunningStudio>
 {
     private const int Seed = 24;
     private const int AtOnce = 4;
-    private static readonly TimeSpan Usual = TimeSpan.FromSeconds(30);
+    private static readonly TimeSpan Usual = TimeSpan.FromSeconds(15);
     private static readonly TimeSpan Longest = TimeSpan.FromSeconds(20);
 
     // These hand out or take in the whole studio; they have tests of their own.

@@ -24,10 +24,11 @@ public sealed class StudioHistoryTests
         """{"name":"Dry","kind":"drying","unit":"C","segments":[{"pace":"rate","rate":40,"target":80,"holdMinutes":300},{"pace":"natural"}]}""",
     ];
 
+    /// <summary>A few; many with <c>./test long</c>.</summary>
+    public static TheoryData<int> Seeds => LongRun.Seeds(1, 12);
+
     [Theory]
-    [InlineData(1)]
-    [InlineData(2)]
-    [InlineData(3)]
+    [MemberData(nameof(Seeds))]
     public async Task Whatever_happened_every_page_answers(int seed)
     {
         var history = new History(seed);

@@ -2,12 +2,11 @@ using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
 using ZealousEmber.App.Tests.Wire;
-using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Live;
 
 /// <summary>What would have been said of a log, and when: pure.</summary>
-public sealed class ReplayTests(RunningStudio studio) : IClassFixture<RunningStudio>
+public sealed class ReplayTests(SharedStudio studio)
 {
     private const string Schedule = """{"kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":100,"target":1100,"holdMinutes":20},{"pace":"natural"}]}""";
 

@@ -107,8 +107,8 @@ public sealed class SampleTests(RunningStudio studio) : IClassFixture<RunningStu
         (seen["acknowledgedBy"]!.GetValue<string>(), seen["note"]!.GetValue<string>()).ShouldBe(("Tobin", "switched off"));
     }
 
-    // A start takes seconds; EMBER_KILLS=20 is for a change to the store or to the log.
-    private static readonly int Kills = int.TryParse(Environment.GetEnvironmentVariable("EMBER_KILLS"), out var kills) ? kills : 4;
+    // A start takes seconds.
+    private static readonly int Kills = LongRun.Of(2, 20);
 
     /// <summary>Killed at random moments while a logger pushes one reading after another: what was acknowledged is there afterwards, and the firing goes on.</summary>
     [Fact]

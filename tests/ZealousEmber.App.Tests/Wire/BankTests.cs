@@ -2,12 +2,11 @@ using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;
 
 /// <summary>The controller a kiln names, what it is told and what was read back from it, over real HTTP.</summary>
-public sealed class BankTests(RunningStudio studio) : IClassFixture<RunningStudio>
+public sealed class BankTests(SharedStudio studio)
 {
     private const string Steps = """[{"pace":"rate","rate":100,"target":200},{"pace":"rate","rate":180,"target":1100},{"pace":"rate","rate":60,"target":1210,"holdMinutes":15},{"pace":"natural"}]""";
     private const string Glaze = $$"""{"name":"Oyster","kind":"glaze","unit":"C","goalCone":"6","segments":{{Steps}} }""";

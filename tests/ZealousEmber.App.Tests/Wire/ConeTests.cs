@@ -1,11 +1,10 @@
 using System.Net.Http.Json;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;
 
-public sealed class ConeTests(RunningStudio studio) : IClassFixture<RunningStudio>
+public sealed class ConeTests(SharedStudio studio)
 {
     private readonly HttpClient http = studio.Http;
 

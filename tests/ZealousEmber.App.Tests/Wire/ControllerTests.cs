@@ -2,12 +2,11 @@ using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;
 
 /// <summary>The shelf of controllers, fits and keys over real HTTP.</summary>
-public sealed class ControllerTests(RunningStudio studio) : IClassFixture<RunningStudio>
+public sealed class ControllerTests(SharedStudio studio)
 {
     private const string Glaze = """{"kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":100,"target":200},{"pace":"rate","rate":180,"target":1100},{"pace":"rate","rate":60,"target":1210,"holdMinutes":15},{"pace":"natural"}]}""";
     private const string Ladle = """{"name":"Ladle","unit":"C","give":"time","count":"ended","most":9,"cooling":"steps","ask":[{"id":"time","label":"in #","entry":"digits","format":"H.MM","min":1,"max":1439,"words":{"end":"0.00"}},{"id":"target","label":"be at #","entry":"arrows","format":"whole","min":20,"max":1300,"step":5}]}""";

@@ -4,12 +4,11 @@ using System.Text;
 using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;
 
 /// <summary>Logs as loggers write them, put through the program's own kilns.</summary>
-public sealed class FitTests(RunningStudio studio) : IClassFixture<RunningStudio>
+public sealed class FitTests(SharedStudio studio)
 {
     private sealed record Row(double Minute, double Celsius, double Share);
 

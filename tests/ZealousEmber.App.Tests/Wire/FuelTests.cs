@@ -3,12 +3,11 @@ using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
 using ZealousEmber.App.Tests.Live;
-using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;
 
 /// <summary>Fuel kilns over real HTTP: stored, planned into turns, followed by what is seen, refused where they cannot be.</summary>
-public sealed class FuelTests(RunningStudio studio) : IClassFixture<RunningStudio>
+public sealed class FuelTests(SharedStudio studio)
 {
     private const string Segments =
         """

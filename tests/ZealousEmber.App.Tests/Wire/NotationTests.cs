@@ -1,11 +1,10 @@
 using System.Net.Http.Json;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;
 
-public sealed class NotationTests(RunningStudio studio) : IClassFixture<RunningStudio>
+public sealed class NotationTests(SharedStudio studio)
 {
     private Task<HttpResponseMessage> Parse(object body) => studio.Http.PostAsJsonAsync("/api/notation/parse", body);
 

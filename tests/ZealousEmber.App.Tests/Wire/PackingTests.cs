@@ -2,12 +2,11 @@ using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;
 
 /// <summary>Packing, its check and its firings over real HTTP; a kiln's chamber and a firing's packing as they are kept.</summary>
-public sealed class PackingTests(RunningStudio studio) : IClassFixture<RunningStudio>
+public sealed class PackingTests(SharedStudio studio)
 {
     private const string Mug = """{"shape":"round","across":85,"height":100,"handle":35,"stacking":"layers"}""";
     private const string Chamber = """{"shape":"rectangle","width":500,"depth":450,"height":600,"shelves":[{"width":450,"depth":400,"thickness":15,"count":5}],"peepholes":[120],"thermocouple":{"z":300,"reach":30}}""";

@@ -6,7 +6,7 @@ using ZealousEmber.Tests;
 namespace ZealousEmber.App.Tests.Wire;
 
 /// <summary>How the built pages are handed out.</summary>
-public sealed class PagesTests(RunningStudio studio) : IClassFixture<RunningStudio>
+public sealed class PagesTests(SharedStudio studio)
 {
     private static bool Built => File.Exists(Repository.File("src/ZealousEmber.App/wwwroot/index.html"));
 

@@ -2,12 +2,11 @@ using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;
 
 /// <summary>Practice over real HTTP, and switches that are planned anew.</summary>
-public sealed class PracticeTests(RunningStudio studio) : IClassFixture<RunningStudio>
+public sealed class PracticeTests(SharedStudio studio)
 {
     private async Task<int> Controller(string name) =>
         (await (await studio.Http.GetAsync("/api/controllers")).Read()).AsArray().Single(c => c!["profile"]!["name"]!.GetValue<string>() == name)!["id"]!.GetValue<int>();

@@ -6,7 +6,7 @@ using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;
 
-public sealed class SecurityHeadersTests(RunningStudio studio) : IClassFixture<RunningStudio>
+public sealed class SecurityHeadersTests(SharedStudio studio)
 {
     private async Task<HttpStatusCode> PostWith(string header, string value)
     {

@@ -3,11 +3,10 @@ using System.Text.Json.Nodes;
 using Ical.Net;
 using Shouldly;
 using Xunit;
-using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Wire;
 
-public sealed class StartTests(RunningStudio studio) : IClassFixture<RunningStudio>
+public sealed class StartTests(SharedStudio studio)
 {
     private static JsonObject Request(string hours) => new()
     {

@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Packing;
+using ZealousEmber.Tests;
 
 namespace ZealousEmber.Core.Tests.Packing;
 
@@ -60,10 +61,10 @@ public sealed class PackingTests
     }
 
     [Fact]
-    public void Thousands_of_loads_are_packed_by_the_rules_and_the_same_way_every_time()
+    public void Random_loads_are_packed_by_the_rules_and_the_same_way_every_time()
     {
         var dice = new Dice(2024);
-        for (var t = 0; t < 160; t++)
+        for (var t = 0; t < LongRun.Of(100, 3000); t++)
         {
             var request = Random(ref dice);
             var plan = Proved(request);

@@ -11,6 +11,7 @@ using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
+using ZealousEmber.Tests;
 
 namespace ZealousEmber.Core.Tests.Planning;
 
@@ -78,7 +79,7 @@ public sealed class KilnCurveTests
             firing.Findings.Where(f => f.Severity > Severity.Note).ShouldBeEmpty();
             var keyed = firing.Schedule.Segments;
             keyed.Zip(keyed.Skip(1)).ShouldAllBe(p => p.First.Hold > NodaTime.Duration.Zero || p.First.Pace.Rate == null || p.First.Pace != p.Second.Pace, "no step twice");
-        }, iter: 150);
+        }, iter: LongRun.Of(100, 1500));
     }
 
     [Fact]
@@ -102,7 +103,7 @@ public sealed class KilnCurveTests
                 var falls = (high.Celsius - low.Celsius) / (off.LastFallThrough(low)!.Value - off.LastFallThrough(high)!.Value).TotalHours;
                 falls.ShouldBeGreaterThan(rate.KelvinsPerHour, $"{which} {fill}, {kind} {wall} mm {width}: {NotationWriter.Write(steps, TemperatureUnit.Celsius)}");
             }
-        }, iter: 150);
+        }, iter: LongRun.Of(100, 1500));
     }
 
     [Fact]
@@ -117,7 +118,7 @@ public sealed class KilnCurveTests
             EndOf(fahrenheit).ShouldBe(EndOf(celsius), Math.Max(5 / 60.0, 0.008 * EndOf(celsius)), Says());
             double Work(FiringAssessment firing) => HeatWork.Of(ConeTable.Of(firing.Schedule.Goal!.Value).Kinetics, firing.Run.WholeCurve);
             (Work(fahrenheit) / Work(celsius)).ShouldBeInRange(0.85, 1.18, Says());
-        }, iter: 60);
+        }, iter: LongRun.Of(50, 600));
     }
 
     /// <summary>A piece, a per cent of element, a degree of the room: the hours hardly move.</summary>
@@ -138,7 +139,7 @@ public sealed class KilnCurveTests
             // A kiln at the end of its strength takes its own time: that much a per cent of its elements makes, whatever the plan.
             var allowed = 0.03 + (what == 1 && health < 95 ? 0.04 : 0);
             Math.Abs(there.Hours / here.Hours - 1).ShouldBeLessThanOrEqualTo(allowed, $"{kind} {wall} mm, {count}, {width}, {health} %, {what}: {here.Hours} {here.Line}\n{there.Hours} {there.Line}");
-        }, iter: 200);
+        }, iter: LongRun.Of(120, 2000));
     }
 
     [Theory]
@@ -168,7 +169,7 @@ public sealed class KilnCurveTests
             firing.Schedule.Segments.Count(s => !s.IsEndOff).ShouldBeLessThanOrEqualTo(most);
             firing.Findings.Where(f => f.Severity > Severity.Note).Select(f => f.Text).ShouldBeEmpty(NotationWriter.Write(firing.Schedule.Segments, TemperatureUnit.Celsius));
             if (firing.Compiled.Powered.TotalHours > 1.3 * free.Compiled.Powered.TotalHours) few.Offers.ShouldNotBeEmpty();
-        }, iter: 25);
+        }, iter: LongRun.Of(20, 240));
     }
 
     /// <summary>The small picture behind a number shows the way of its own step, also where air cuts a climb in two.</summary>

@@ -11,6 +11,7 @@ using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
+using ZealousEmber.Tests;
 
 namespace ZealousEmber.Core.Tests.Planning;
 
@@ -226,7 +227,7 @@ public sealed class PlannerTests
                 return;
             }
             Against(made.Value, load, wish, place).ShouldBeEmpty(NotationWriter.Write(made.Value.Schedule.Segments, TemperatureUnit.Celsius));
-        }, iter: 1000);
+        }, iter: LongRun.Of(400, 4000));
     }
 
     [Fact]
@@ -269,7 +270,7 @@ public sealed class PlannerTests
             }
             Progress(plan).ShouldBeInRange(0.87, 1.15, $"to the whole degree {NotationWriter.Write(plan.Schedule.Segments, TemperatureUnit.Celsius)} {wish}");
             Against(plan, load, wish, Plain).ShouldBeEmpty();
-        }, iter: 2000);
+        }, iter: LongRun.Of(800, 8000));
     }
 
     [Fact]
@@ -285,7 +286,7 @@ public sealed class PlannerTests
             var (a, b) = (Make.Plain(one.Value.Schedule).Value, Make.Plain(other.Value.Schedule).Value);
             // A degree at the top is a minute at 60 °C/h; slower lower down may bring it down by one or two.
             b.Powered.TotalMinutes.ShouldBeGreaterThanOrEqualTo(a.Powered.TotalMinutes - 8);
-        }, iter: 500);
+        }, iter: LongRun.Of(300, 3000));
     }
 
     [Fact]
