@@ -12,11 +12,16 @@ namespace ZealousEmber.Bench;
 [MemoryDiagnoser]
 public class FuelBench
 {
-    private static readonly FuelKiln Bittern = FuelKiln.Create(new FuelKilnSpecification("Bittern", "updraft-300", null, null, new Dictionary<string, double?>())).Value;
+    private static readonly FuelKiln Bittern = FuelKiln
+        .Create(new FuelKilnSpecification("Bittern", "updraft-300", null, null, new Dictionary<string, double?>()))
+        .Value;
     private static readonly KilnLoad Load = Bittern.UsualLoad(ScheduleKind.Glaze);
     private static readonly Temperature Cold = Temperature.FromCelsius(20);
     private static readonly FiringProgram Glaze = FiringProgram.Create(NotationReader.Read(FuelPortrait.GlazeLine, TemperatureUnit.Celsius).Segments).Value;
-    private static readonly ImmutableArray<FuelTurn> Turns = [.. TurnPlanner.Plan(Bittern, Load, Cold, Glaze).Value.Turns.Select(t => new FuelTurn(t.Minute, t.Setting))];
+    private static readonly ImmutableArray<FuelTurn> Turns =
+    [
+        .. TurnPlanner.Plan(Bittern, Load, Cold, Glaze).Value.Turns.Select(t => new FuelTurn(t.Minute, t.Setting)),
+    ];
     private static readonly FuelObservation[] Seen = [.. EyeColour.All.Skip(1).Take(6).Select((c, i) => new FuelObservation(200 + 60 * i, Colour: c))];
 
     [Benchmark(Baseline = true)]

@@ -38,8 +38,13 @@ internal static class KeystrokeLatency
 
     private sealed class Studio(string folder) : WebApplicationFactory<PreviewRequest>
     {
-        protected override void ConfigureWebHost(IWebHostBuilder builder) => builder
-            .UseContentRoot(Path.GetFullPath("src/ZealousEmber.App")).UseEnvironment("Production").UseSetting("EMBER_DATA", folder).UseSetting("PORT", "0").UseSetting("demo", "true");
+        protected override void ConfigureWebHost(IWebHostBuilder builder) =>
+            builder
+                .UseContentRoot(Path.GetFullPath("src/ZealousEmber.App"))
+                .UseEnvironment("Production")
+                .UseSetting("EMBER_DATA", folder)
+                .UseSetting("PORT", "0")
+                .UseSetting("demo", "true");
     }
 
     public static async Task Run()
@@ -51,8 +56,17 @@ internal static class KeystrokeLatency
             studio.StartServer();
             var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
             options.AddArguments(
-                "--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync",
-                "--window-size=1280,800", $"--user-data-dir={Path.Combine(folder.FullName, "profile")}");
+                "--headless",
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-quic",
+                "--no-first-run",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync",
+                "--window-size=1280,800",
+                $"--user-data-dir={Path.Combine(folder.FullName, "profile")}"
+            );
             using var driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options, TimeSpan.FromSeconds(120));
             driver.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromSeconds(110);
             driver.Manage().Timeouts().ImplicitWait = TimeSpan.FromSeconds(10);
@@ -63,10 +77,14 @@ internal static class KeystrokeLatency
                 driver.Navigate().GoToUrl(new Uri(studio.ClientOptions.BaseAddress, "/schedules/11"));
                 driver.FindElement(By.CssSelector("[data-testid='handle']"));
                 driver.ExecuteAsyncScript(Type, 30);
-                if (driver.ExecuteAsyncScript(Type, Counted) is not IReadOnlyCollection<object> answer) throw new InvalidOperationException("the curve stayed as it was");
+                if (driver.ExecuteAsyncScript(Type, Counted) is not IReadOnlyCollection<object> answer)
+                    throw new InvalidOperationException("the curve stayed as it was");
                 var times = answer.Select(t => Convert.ToDouble(t, CultureInfo.InvariantCulture)).Order().ToArray();
-                Console.WriteLine(FormattableString.Invariant(
-                    $"keystroke to redrawn curve, {name,-15} p50 {times[times.Length / 2]:0} ms   p95 {times[times.Length * 95 / 100]:0} ms   max {times[^1]:0} ms"));
+                Console.WriteLine(
+                    FormattableString.Invariant(
+                        $"keystroke to redrawn curve, {name, -15} p50 {times[times.Length / 2]:0} ms   p95 {times[times.Length * 95 / 100]:0} ms   max {times[^1]:0} ms"
+                    )
+                );
             }
             driver.Quit();
         }

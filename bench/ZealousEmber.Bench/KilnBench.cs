@@ -20,20 +20,35 @@ public class KilnBench
     private static readonly Temperature Hot = Temperature.FromCelsius(1222);
 
     /// <summary>48 h from switching on to opening.</summary>
-    private static readonly FiringProgram TwoDays = Read("60/h to 90 hold 5:30; 100/h to 600; 150/h to 1000; 60/h to 1222 hold 12m; cool 150/h to 1040; cool 60/h to 850 hold 30m; off");
+    private static readonly FiringProgram TwoDays = Read(
+        "60/h to 90 hold 5:30; 100/h to 600; 150/h to 1000; 60/h to 1222 hold 12m; cool 150/h to 1040; cool 60/h to 850 hold 30m; off"
+    );
     private static readonly FiringProgram Off = Read("off");
 
     private static readonly KilnRun Run = KilnRunner.Run(TwoDays, Cold, Heron, Load).Value;
-    private static readonly StartTask Task = StartTask.Of(Schedule.Create("Bench", ScheduleKind.Glaze, TemperatureUnit.Celsius, TwoDays.Steps).Value, Run, Temperature.FromCelsius(100));
+    private static readonly StartTask Task = StartTask.Of(
+        Schedule.Create("Bench", ScheduleKind.Glaze, TemperatureUnit.Celsius, TwoDays.Steps).Value,
+        Run,
+        Temperature.FromCelsius(100)
+    );
     private static readonly StartWish Week = new(Instant.FromUtc(2026, 11, 23, 9, 0), Instant.FromUtc(2026, 11, 30, 9, 0));
     private static readonly StudioSettings Studio = new(
         DateTimeZoneProviders.Tzdb["Europe/London"],
-        new EnergyPrices("£", [new Tariff(EnergyCarrier.Electricity, 0.29, [new TariffBand("night", 0.13, new WeeklySpan([], new LocalTime(0, 30), new LocalTime(7, 30)))])]),
+        new EnergyPrices(
+            "£",
+            [new Tariff(EnergyCarrier.Electricity, 0.29, [new TariffBand("night", 0.13, new WeeklySpan([], new LocalTime(0, 30), new LocalTime(7, 30)))])]
+        ),
         [
             new Presence("Maren", [new WeeklySpan([IsoDayOfWeek.Monday, IsoDayOfWeek.Wednesday], new LocalTime(8, 0), new LocalTime(17, 0))]),
-            new Presence("Tobin", [new WeeklySpan([IsoDayOfWeek.Saturday, IsoDayOfWeek.Sunday, IsoDayOfWeek.Tuesday], new LocalTime(9, 0), new LocalTime(23, 0))]),
+            new Presence(
+                "Tobin",
+                [new WeeklySpan([IsoDayOfWeek.Saturday, IsoDayOfWeek.Sunday, IsoDayOfWeek.Tuesday], new LocalTime(9, 0), new LocalTime(23, 0))]
+            ),
         ],
-        AttendanceRule.MarkedMoments, [WatchKind.SwitchOn, WatchKind.Top], StudioDisplay.Usual);
+        AttendanceRule.MarkedMoments,
+        [WatchKind.SwitchOn, WatchKind.Top],
+        StudioDisplay.Usual
+    );
 
     private static readonly LoggedFiring Log = MakeLog();
 
@@ -46,8 +61,24 @@ public class KilnBench
         var run = KilnRunner.Run(Read("100/h to 200; 200/h to 1120; 60/h to 1222 hold 10m; off"), Cold, truth, Load).Value;
         var used = run.Uses[0].KwhPerBin;
         var random = new Random(1);
-        return new LoggedFiring(FiringLog.Create([.. Enumerable.Range(0, 24 * 60).Select(m => new LogSample(
-            m, run.Compiled.Curve.At(Duration.FromMinutes(m - 1.5)).Celsius + random.NextDouble(), m / 5 < used.Length ? used[m / 5] * 12_000 / truth.FullPower : 0, null))], null).Value, Load);
+        return new LoggedFiring(
+            FiringLog
+                .Create(
+                    [
+                        .. Enumerable
+                            .Range(0, 24 * 60)
+                            .Select(m => new LogSample(
+                                m,
+                                run.Compiled.Curve.At(Duration.FromMinutes(m - 1.5)).Celsius + random.NextDouble(),
+                                m / 5 < used.Length ? used[m / 5] * 12_000 / truth.FullPower : 0,
+                                null
+                            )),
+                    ],
+                    null
+                )
+                .Value,
+            Load
+        );
     }
 
     [Benchmark(Baseline = true)]
@@ -76,21 +107,32 @@ public class KilnBench
     internal static void PrintError()
     {
         var fine = KilnRunner.Run(TwoDays, Cold, Heron, Load, new Fineness(7.5, 45, 7.5)).Value;
-        double worst = 0, worstHot = 0;
+        double worst = 0,
+            worstHot = 0;
         foreach (var (one, other) in Run.Compiled.Segments.Zip(fine.Compiled.Segments))
         {
             for (var m = 1.0; m < Math.Min(one.Ramp.TotalMinutes, other.Ramp.TotalMinutes); m++)
             {
-                var apart = (Run.Compiled.Curve.At(one.Start + Duration.FromMinutes(m)) - fine.Compiled.Curve.At(other.Start + Duration.FromMinutes(m))).Abs().Kelvins;
-                if (one.To > one.From) worstHot = Math.Max(worstHot, apart);
-                else worst = Math.Max(worst, apart);
+                var apart = (Run.Compiled.Curve.At(one.Start + Duration.FromMinutes(m)) - fine.Compiled.Curve.At(other.Start + Duration.FromMinutes(m)))
+                    .Abs()
+                    .Kelvins;
+                if (one.To > one.From)
+                    worstHot = Math.Max(worstHot, apart);
+                else
+                    worst = Math.Max(worst, apart);
             }
         }
-        Console.WriteLine(FormattableString.Invariant(
-            $"{Run.OpensAt!.Value.TotalHours:0.0} h on Heron, against 45 nodes and 7.5 s: climbing within {worstHot:0.00} K, cooling within {worst:0.00} K, open {(Run.OpensAt.Value - fine.OpensAt!.Value).TotalMinutes:0.0} min later, {(Run.Energy.Used / fine.Energy.Used - 1) * 100:0.00} % kWh; energy closes to {Run.Energy.Imbalance:0.0e0}"));
+        Console.WriteLine(
+            FormattableString.Invariant(
+                $"{Run.OpensAt!.Value.TotalHours:0.0} h on Heron, against 45 nodes and 7.5 s: climbing within {worstHot:0.00} K, cooling within {worst:0.00} K, open {(Run.OpensAt.Value - fine.OpensAt!.Value).TotalMinutes:0.0} min later, {(Run.Energy.Used / fine.Energy.Used - 1) * 100:0.00} % kWh; energy closes to {Run.Energy.Imbalance:0.0e0}"
+            )
+        );
         var ours = KilnRunner.Run(Off, Hot, Heron, Load).Value.Compiled.Curve;
         var ode = KilnOde.Cooling(Heron, Load, 1222, 20, 20 * 3600 / 2, 12);
-        var differ = Enumerable.Range(1, 39).Select(h => Math.Abs(ours.At(Duration.FromMinutes(30 * h)).Celsius - ode[(int)(h * 0.5 / 20 * (ode.Length - 1))])).Max();
+        var differ = Enumerable
+            .Range(1, 39)
+            .Select(h => Math.Abs(ours.At(Duration.FromMinutes(30 * h)).Celsius - ode[(int)(h * 0.5 / 20 * (ode.Length - 1))]))
+            .Max();
         Console.WriteLine(FormattableString.Invariant($"20 h of cooling: within {differ:0.0} K of Runge-Kutta at every half hour"));
     }
 }

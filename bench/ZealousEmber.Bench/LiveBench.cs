@@ -6,7 +6,10 @@ using Microsoft.AspNetCore.SignalR.Client;
 
 namespace ZealousEmber.Bench;
 
-/// <summary>Twenty kilns read every second, fifty screens watching: how long a reading takes to every screen, and what it costs; then how long a log of a million readings takes to open.</summary>
+/// <summary>
+/// Twenty kilns read every second, fifty screens watching: how long a reading takes to every screen, and what it costs; then how long a log of a million
+/// readings takes to open.
+/// </summary>
 internal static class LiveBench
 {
     private const int Kilns = 20;
@@ -14,7 +17,8 @@ internal static class LiveBench
     private const int Seconds = 60;
     private const int LongLog = 1_000_000;
 
-    private const string Schedule = """{"name":"Glaze","kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":200,"target":1120},{"pace":"rate","rate":60,"target":1208,"holdMinutes":12},{"pace":"natural"}]}""";
+    private const string Schedule =
+        """{"name":"Glaze","kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":200,"target":1120},{"pace":"rate","rate":60,"target":1208,"holdMinutes":12},{"pace":"natural"}]}""";
 
     public static async Task Run()
     {
@@ -33,23 +37,53 @@ internal static class LiveBench
 
     public static async Task<(int Firing, string Token)> Start(HttpClient http, string name, DateTimeOffset at)
     {
-        async Task<JsonNode> Post(string path, JsonNode body) => JsonNode.Parse(await (await http.PostAsJsonAsync(path, body)).EnsureSuccessStatusCode().Content.ReadAsStringAsync())!;
+        async Task<JsonNode> Post(string path, JsonNode body) =>
+            JsonNode.Parse(await (await http.PostAsJsonAsync(path, body)).EnsureSuccessStatusCode().Content.ReadAsStringAsync())!;
         var kiln = (int)(await Post("/api/kilns", new JsonObject { ["name"] = name, ["class"] = "top-190" }))["id"]!;
         var schedule = (int)(await Post("/api/schedules", JsonNode.Parse(Schedule)!))["id"]!;
-        var firing = (int)(await Post("/api/firings", new JsonObject { ["name"] = name, ["kind"] = "glaze", ["kilnId"] = kiln, ["scheduleId"] = schedule }))["id"]!;
+        var firing = (int)
+            (
+                await Post(
+                    "/api/firings",
+                    new JsonObject
+                    {
+                        ["name"] = name,
+                        ["kind"] = "glaze",
+                        ["kilnId"] = kiln,
+                        ["scheduleId"] = schedule,
+                    }
+                )
+            )["id"]!;
         await Post($"/api/firings/{firing}/start", new JsonObject { ["link"] = "push", ["startsAt"] = at });
         return (firing, (string)(await Post($"/api/kilns/{kiln}/token", new JsonObject()))["token"]!);
     }
 
     public static async Task Push(HttpClient http, (int Firing, string Token) to, IEnumerable<JsonObject> samples)
     {
-        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/firings/{to.Firing}/samples") { Content = JsonContent.Create(new JsonObject { ["logger"] = "bench", ["stream"] = "1", ["samples"] = new JsonArray([.. samples]) }) };
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/firings/{to.Firing}/samples")
+        {
+            Content = JsonContent.Create(
+                new JsonObject
+                {
+                    ["logger"] = "bench",
+                    ["stream"] = "1",
+                    ["samples"] = new JsonArray([.. samples]),
+                }
+            ),
+        };
         request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", to.Token);
         using var answer = await http.SendAsync(request);
         answer.EnsureSuccessStatusCode();
     }
 
-    public static JsonObject Sample(long sequence, DateTimeOffset at, double minutes) => new() { ["sequence"] = sequence, ["at"] = at, ["celsius"] = 20 + minutes * 200 / 60, ["share"] = 0.5 };
+    public static JsonObject Sample(long sequence, DateTimeOffset at, double minutes) =>
+        new()
+        {
+            ["sequence"] = sequence,
+            ["at"] = at,
+            ["celsius"] = 20 + minutes * 200 / 60,
+            ["share"] = 0.5,
+        };
 
     private static async Task Pushed(HttpClient http, Process program)
     {
@@ -72,10 +106,12 @@ internal static class LiveBench
             var seen = new HashSet<(int, double)>();
             connection.On<int, JsonNode>("told", (firing, live) =>
             {
-                if (live["lastMinute"]?.GetValue<double>() is not { } minute) return;
+                if (live["lastMinute"]?.GetValue<double>() is not { } minute)
+                    return;
                 lock (told)
                 {
-                    if (sent.TryGetValue((firing, Math.Round(minute, 2)), out var at) && seen.Add((firing, minute))) told.Add(Stopwatch.GetElapsedTime(at).TotalMilliseconds);
+                    if (sent.TryGetValue((firing, Math.Round(minute, 2)), out var at) && seen.Add((firing, minute)))
+                        told.Add(Stopwatch.GetElapsedTime(at).TotalMilliseconds);
                 }
             });
             await connection.StartAsync();
@@ -86,42 +122,56 @@ internal static class LiveBench
         for (var second = 0; second < Seconds; second++)
         {
             var turn = Stopwatch.GetTimestamp();
-            await Task.WhenAll(firings.Select(async (firing, i) =>
-            {
-                // Kilns are not read at the very same moment.
-                await Task.Delay(i * 1000 / Kilns);
-                var at = DateTimeOffset.FromUnixTimeMilliseconds(DateTimeOffset.UtcNow.ToUnixTimeMilliseconds());
-                lock (told) sent[(firing.Firing, Math.Round((at - start).TotalMinutes, 2))] = Stopwatch.GetTimestamp();
-                await Push(http, firing, [Sample(1000 + second, at, (at - start).TotalMinutes)]);
-            }));
+            await Task.WhenAll(
+                firings.Select(
+                    async (firing, i) =>
+                    {
+                        // Kilns are not read at the very same moment.
+                        await Task.Delay(i * 1000 / Kilns);
+                        var at = DateTimeOffset.FromUnixTimeMilliseconds(DateTimeOffset.UtcNow.ToUnixTimeMilliseconds());
+                        lock (told)
+                            sent[(firing.Firing, Math.Round((at - start).TotalMinutes, 2))] = Stopwatch.GetTimestamp();
+                        await Push(http, firing, [Sample(1000 + second, at, (at - start).TotalMinutes)]);
+                    }
+                )
+            );
             var left = TimeSpan.FromSeconds(1) - Stopwatch.GetElapsedTime(turn);
-            if (left > TimeSpan.Zero) await Task.Delay(left);
+            if (left > TimeSpan.Zero)
+                await Task.Delay(left);
         }
         await Task.Delay(1000);
         program.Refresh();
         var used = (program.TotalProcessorTime - cpu).TotalSeconds / clock.Elapsed.TotalSeconds;
         double[] times;
-        lock (told) times = [.. told.Order()];
-        Console.WriteLine(FormattableString.Invariant(
-            $"{Kilns} kilns, {Watchers} watchers, {Seconds} s: {times.Length} tellings; reading to screen p50 {At(times, 0.5):0} ms   p95 {At(times, 0.95):0} ms   p99 {At(times, 0.99):0} ms; the program takes {used:0.00} cores"));
-        foreach (var connection in connections) await connection.DisposeAsync();
+        lock (told)
+            times = [.. told.Order()];
+        Console.WriteLine(
+            FormattableString.Invariant(
+                $"{Kilns} kilns, {Watchers} watchers, {Seconds} s: {times.Length} tellings; reading to screen p50 {At(times, 0.5):0} ms   p95 {At(times, 0.95):0} ms   p99 {At(times, 0.99):0} ms; the program takes {used:0.00} cores"
+            )
+        );
+        foreach (var connection in connections)
+            await connection.DisposeAsync();
     }
 
     private static async Task Opened(HttpClient http)
     {
         var start = DateTimeOffset.UtcNow.AddDays(-3);
         var firing = await Start(http, "Long", start);
-        for (var at = 0; at < LongLog; at += 50_000) await Push(http, firing, Enumerable.Range(at, 50_000).Select(k => Sample(k, start.AddMilliseconds(100 * k), k / 600.0 / 5)));
+        for (var at = 0; at < LongLog; at += 50_000)
+            await Push(http, firing, Enumerable.Range(at, 50_000).Select(k => Sample(k, start.AddMilliseconds(100 * k), k / 600.0 / 5)));
         var times = new double[20];
         for (var i = -3; i < times.Length; i++)
         {
             var began = Stopwatch.GetTimestamp();
             (await http.GetAsync($"/api/firings/{firing.Firing}/log?points=1500")).EnsureSuccessStatusCode();
-            if (i >= 0) times[i] = Stopwatch.GetElapsedTime(began).TotalMilliseconds;
+            if (i >= 0)
+                times[i] = Stopwatch.GetElapsedTime(began).TotalMilliseconds;
         }
         Array.Sort(times);
         Console.WriteLine(FormattableString.Invariant($"a log of {LongLog} readings opens: p50 {At(times, 0.5):0} ms   p95 {At(times, 0.95):0} ms"));
     }
 
-    private static double At(double[] sorted, double share) => sorted.Length == 0 ? double.NaN : sorted[Math.Min(sorted.Length - 1, (int)(sorted.Length * share))];
+    private static double At(double[] sorted, double share) =>
+        sorted.Length == 0 ? double.NaN : sorted[Math.Min(sorted.Length - 1, (int)(sorted.Length * share))];
 }

@@ -25,13 +25,20 @@ internal static class LogbookBench
             await scope.ServiceProvider.GetRequiredService<StudioContext>().Database.MigrateAsync();
             await StudioFill.Firings(scope.ServiceProvider, Firings, 0);
             var records = scope.ServiceProvider.GetRequiredService<FiringRecords>();
-            foreach (var (name, query) in new (string, LogbookQuery)[]
-            {
-                ("everything", new()), ("two words", new(Words: "oyster 7")), ("glaze and fault", new(GlazeId: 3, Fault: "pinholes")), ("kiln, person, since", new(KilnId: 1, Person: "maren", Since: Instant.FromUtc(2024, 1, 1, 0, 0))),
-            })
-                Console.WriteLine($"{name,-22} {await Percentiles(async () => _ = await records.Search(query, 0, 60, CancellationToken.None))}");
-            Console.WriteLine($"{"what is out of date",-22} {await Percentiles(async () => _ = await records.Stale(CancellationToken.None))}");
-            Console.WriteLine($"{"all, followed",-22} {await Percentiles(async () => _ = await records.Follow(new LogbookQuery(), Firings, CancellationToken.None))}");
+            foreach (
+                var (name, query) in new (string, LogbookQuery)[]
+                {
+                    ("everything", new()),
+                    ("two words", new(Words: "oyster 7")),
+                    ("glaze and fault", new(GlazeId: 3, Fault: "pinholes")),
+                    ("kiln, person, since", new(KilnId: 1, Person: "maren", Since: Instant.FromUtc(2024, 1, 1, 0, 0))),
+                }
+            )
+                Console.WriteLine($"{name, -22} {await Percentiles(async () => _ = await records.Search(query, 0, 60, CancellationToken.None))}");
+            Console.WriteLine($"{"what is out of date", -22} {await Percentiles(async () => _ = await records.Stale(CancellationToken.None))}");
+            Console.WriteLine(
+                $"{"all, followed", -22} {await Percentiles(async () => _ = await records.Follow(new LogbookQuery(), Firings, CancellationToken.None))}"
+            );
         }
         finally
         {

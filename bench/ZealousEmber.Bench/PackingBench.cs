@@ -16,10 +16,28 @@ public class PackingBench
     private static PackingRequest Request(bool raw, params PackingLot[] lots) =>
         new(ChamberClass.Usual("top-190"), ChamberClass.UsualProps("top-190"), raw ? PackingRules.Bisque : PackingRules.Glaze, raw, [.. lots]);
 
-    private readonly PackingRequest supper = Request(false, new("plates", Plate, 4, 0.9), new("bowls", Bowl, 12, 0.5), new("jugs", Jug, 6, 0.9), new("mugs", Mug, 8, 0.4)) with { Packs = true };
-    private readonly PackingRequest seventy = Request(true, new("mugs", Mug, 30, 0.4), new("bowls", Bowl, 24, 0.5), new("plates", Plate, 8, 0.9), new("jugs", Jug, 8, 0.9));
+    private readonly PackingRequest supper = Request(
+        false,
+        new("plates", Plate, 4, 0.9),
+        new("bowls", Bowl, 12, 0.5),
+        new("jugs", Jug, 6, 0.9),
+        new("mugs", Mug, 8, 0.4)
+    ) with
+    {
+        Packs = true,
+    };
+    private readonly PackingRequest seventy = Request(
+        true,
+        new("mugs", Mug, 30, 0.4),
+        new("bowls", Bowl, 24, 0.5),
+        new("plates", Plate, 8, 0.9),
+        new("jugs", Jug, 8, 0.9)
+    );
     private readonly PackingRequest howManyMugs = Request(false, new PackingLot("mugs", Mug, 800, 0.4));
-    private readonly PackingRequest threeHundred = Request(true, new("tiles", Tile, 160, 0.2), new("mugs", Mug, 60, 0.4), new("bowls", Bowl, 80, 0.5)) with { Chamber = ChamberClass.Usual("top-290") };
+    private readonly PackingRequest threeHundred = Request(true, new("tiles", Tile, 160, 0.2), new("mugs", Mug, 60, 0.4), new("bowls", Bowl, 80, 0.5)) with
+    {
+        Chamber = ChamberClass.Usual("top-290"),
+    };
     private PackingPlan? planned;
 
     [GlobalSetup]

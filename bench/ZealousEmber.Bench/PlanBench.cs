@@ -15,20 +15,47 @@ namespace ZealousEmber.Bench;
 [MemoryDiagnoser]
 public class PlanBench
 {
-    private static readonly LoadContract Load = new(Lots: [.. Enumerable.Range(0, 20).Select(i => new LotContract(
-        $"lot {i}", 6, 4 + i % 5, Dryness: i % 2 == 0 ? Dryness.BoneDry : Dryness.CoolToTouch, Clay: new ClayContract("Marsh White", ClayKind.Stoneware, "5", "7"),
-        Glazes: [new GlazeContract("Oyster matte", "5", "7", SlowFrom: 1040, SlowTo: 850, SlowHours: 3.5)]))]);
+    private static readonly LoadContract Load = new(
+        Lots:
+        [
+            .. Enumerable
+                .Range(0, 20)
+                .Select(i => new LotContract(
+                    $"lot {i}",
+                    6,
+                    4 + i % 5,
+                    Dryness: i % 2 == 0 ? Dryness.BoneDry : Dryness.CoolToTouch,
+                    Clay: new ClayContract("Marsh White", ClayKind.Stoneware, "5", "7"),
+                    Glazes: [new GlazeContract("Oyster matte", "5", "7", SlowFrom: 1040, SlowTo: 850, SlowHours: 3.5)]
+                )),
+        ]
+    );
 
     private static readonly KilnContract Heron = new("Heron", "top-190");
     private static readonly PlanRequest Glaze = new(Load, ScheduleKind.Glaze);
 
-    private static readonly PlanRequest Thick = new(Load with { Lots = [.. Load.Lots!, new LotContract("planters", 4, 34, Dryness: Dryness.Damp)] }, ScheduleKind.Bisque);
+    private static readonly PlanRequest Thick = new(
+        Load with
+        {
+            Lots = [.. Load.Lots!, new LotContract("planters", 4, 34, Dryness: Dryness.Damp)],
+        },
+        ScheduleKind.Bisque
+    );
 
     private static readonly PreviewRequest Spoiled = new(
-        new ScheduleContract("Spoiled", ScheduleKind.Glaze, TemperatureUnit.Celsius,
-            [.. NotationReader.Read("100/h to 600; 200/h to 1100; 60/h to 1150 hold 40m; off", TemperatureUnit.Celsius).Segments.Select(s => ScheduleMapping.Write(s, TemperatureUnit.Celsius))],
-            GoalCone: "6"),
-        Load: Load);
+        new ScheduleContract(
+            "Spoiled",
+            ScheduleKind.Glaze,
+            TemperatureUnit.Celsius,
+            [
+                .. NotationReader
+                    .Read("100/h to 600; 200/h to 1100; 60/h to 1150 hold 40m; off", TemperatureUnit.Celsius)
+                    .Segments.Select(s => ScheduleMapping.Write(s, TemperatureUnit.Celsius)),
+            ],
+            GoalCone: "6"
+        ),
+        Load: Load
+    );
 
     [Benchmark(Baseline = true)]
     public object Plan() => Make(Glaze);
@@ -43,13 +70,15 @@ public class PlanBench
     public object BisqueOfThickWareInAKiln() => Make(Thick with { Kiln = Heron });
 
     [Benchmark]
-    public object WhatIfInAKiln() => WhatIfs.Make(new WhatIfRequest(Glaze with { Kiln = Heron }, CoolerCones: -1), StudioLookup.Nothing).GetAwaiter().GetResult().Value;
+    public object WhatIfInAKiln() =>
+        WhatIfs.Make(new WhatIfRequest(Glaze with { Kiln = Heron }, CoolerCones: -1), StudioLookup.Nothing).GetAwaiter().GetResult().Value;
 
     [Benchmark]
     public object PreviewOfASpoiledSchedule() => PreviewEndpoints.Make(Spoiled, StudioLookup.Nothing).GetAwaiter().GetResult().Value;
 
     [Benchmark]
-    public object PreviewOfASpoiledScheduleInAKiln() => PreviewEndpoints.Make(Spoiled with { Kiln = Heron }, StudioLookup.Nothing).GetAwaiter().GetResult().Value;
+    public object PreviewOfASpoiledScheduleInAKiln() =>
+        PreviewEndpoints.Make(Spoiled with { Kiln = Heron }, StudioLookup.Nothing).GetAwaiter().GetResult().Value;
 
     private static PlanResponse Make(PlanRequest request)
     {

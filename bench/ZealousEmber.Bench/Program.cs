@@ -10,12 +10,21 @@ using ZealousEmber.Bench;
 // `-- kiln` for the error of the kiln model against finer ones and a general solver;
 // `-- residuals docs` to write the table and the plot of docs/model.md anew;
 // anything else goes to BenchmarkDotNet: `-- --filter '*Preview*'`.
-if (args is ["wire"]) await WireLatency.Run();
-else if (args is ["live"]) await LiveBench.Run();
-else if (args is ["studio", .. var folder]) await StudioBench.Run(folder.FirstOrDefault());
-else if (args is ["logbook"]) await LogbookBench.Run();
-else if (args is ["keys"]) await KeystrokeLatency.Run();
-else if (args is ["residuals", var docs]) ResidualReport.Write(docs);
-else if (args is ["error"]) HeatWorkBench.PrintError();
-else if (args is ["kiln"]) KilnBench.PrintError();
-else BenchmarkSwitcher.FromAssembly(typeof(PreviewBench).Assembly).Run(args);
+if (args is ["wire"])
+    await WireLatency.Run();
+else if (args is ["live"])
+    await LiveBench.Run();
+else if (args is ["studio", .. var folder])
+    await StudioBench.Run(folder.FirstOrDefault());
+else if (args is ["logbook"])
+    await LogbookBench.Run();
+else if (args is ["keys"])
+    await KeystrokeLatency.Run();
+else if (args is ["residuals", var docs])
+    ResidualReport.Write(docs);
+else if (args is ["error"])
+    HeatWorkBench.PrintError();
+else if (args is ["kiln"])
+    KilnBench.PrintError();
+else
+    BenchmarkSwitcher.FromAssembly(typeof(PreviewBench).Assembly).Run(args);

@@ -11,7 +11,8 @@ using ZealousEmber.Store.Database;
 namespace ZealousEmber.Bench;
 
 /// <summary>
-/// A studio of years under load: first every list by itself, then twenty kilns read once a second with fifty screens and ten people at their schedules, while somebody goes through the pages.
+/// A studio of years under load: first every list by itself, then twenty kilns read once a second with fifty screens and ten people at
+/// their schedules, while somebody goes through the pages.
 /// </summary>
 internal static class StudioBench
 {
@@ -25,12 +26,30 @@ internal static class StudioBench
     private const int Asked = 10;
     private const string Database = "ember.db";
 
-    private const string Edited = """{"schedule":{"name":"Glaze","kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":150,"target":600},{"pace":"rate","rate":60,"target":1208,"holdMinutes":12},{"pace":"natural"}]},"kilnId":1}""";
+    private const string Edited =
+        """{"schedule":{"name":"Glaze","kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":150,"target":600},{"pace":"rate","rate":60,"target":1208,"holdMinutes":12},{"pace":"natural"}]},"kilnId":1}""";
 
     private static readonly string[] Lists =
     [
-        "/api/firings", "/api/firings?search=load%2042", "/api/firings/runs", "/api/schedules", "/api/schedules?search=year", "/api/kilns", "/api/room", "/api/logbook", "/api/logbook/trends",
-        "/api/kilns/1/history", "/api/kilns/1/learned", "/api/kilns/1/bank", "/api/unreadable", "/api/lots/usual", "/api/clays", "/api/firings/5000", "/api/firings/5000/live", "/api/firings/5000/reading", "/api/firings/5000/summary",
+        "/api/firings",
+        "/api/firings?search=load%2042",
+        "/api/firings/runs",
+        "/api/schedules",
+        "/api/schedules?search=year",
+        "/api/kilns",
+        "/api/room",
+        "/api/logbook",
+        "/api/logbook/trends",
+        "/api/kilns/1/history",
+        "/api/kilns/1/learned",
+        "/api/kilns/1/bank",
+        "/api/unreadable",
+        "/api/lots/usual",
+        "/api/clays",
+        "/api/firings/5000",
+        "/api/firings/5000/live",
+        "/api/firings/5000/reading",
+        "/api/firings/5000/summary",
     ];
 
     /// <summary>Fills <paramref name="kept"/>, where it is given, and works on a copy of it, so that it need not be filled again.</summary>
@@ -41,8 +60,10 @@ internal static class StudioBench
         {
             var from = kept is null ? folder : Directory.CreateDirectory(kept);
             var filled = Path.Combine(from.FullName, Database);
-            if (!File.Exists(filled)) await Fill(from.FullName);
-            if (kept is not null) File.Copy(filled, Path.Combine(folder.FullName, Database));
+            if (!File.Exists(filled))
+                await Fill(from.FullName);
+            if (kept is not null)
+                File.Copy(filled, Path.Combine(folder.FullName, Database));
             await using var running = await RunningProgram.Start(folder.FullName);
             await Alone(running);
             await UnderLoad(running);
@@ -72,14 +93,15 @@ internal static class StudioBench
         {
             var (first, size) = await Time(running.Http, path);
             var times = new List<double>();
-            for (var i = 0; i < Asked; i++) times.Add((await Time(running.Http, path)).Milliseconds);
+            for (var i = 0; i < Asked; i++)
+                times.Add((await Time(running.Http, path)).Milliseconds);
             times.Sort();
-            Console.WriteLine(FormattableString.Invariant($"{path,-36} {first,7:0} ms {times[Asked / 2],7:0} {times[^1],7:0}   {size / 1000.0,7:0.0} kB"));
+            Console.WriteLine(FormattableString.Invariant($"{path, -36} {first, 7:0} ms {times[Asked / 2], 7:0} {times[^1], 7:0}   {size / 1000.0, 7:0.0} kB"));
         }
         foreach (var path in new[] { "/api/backup", "/api/studio/export" })
         {
             var (took, size) = await Time(running.Http, path);
-            Console.WriteLine(FormattableString.Invariant($"{path,-36} {took / 1000,7:0.0} s   {size / 1e6,7:0.0} MB"));
+            Console.WriteLine(FormattableString.Invariant($"{path, -36} {took / 1000, 7:0.0} s   {size / 1e6, 7:0.0} MB"));
         }
     }
 
@@ -115,7 +137,8 @@ internal static class StudioBench
                 var turn = Stopwatch.GetTimestamp();
                 await ask();
                 var left = every - Stopwatch.GetElapsedTime(turn);
-                if (left > TimeSpan.Zero) await Task.Delay(left);
+                if (left > TimeSpan.Zero)
+                    await Task.Delay(left);
             }
         }
         async Task Get(string path) => (await http.GetAsync(path)).EnsureSuccessStatusCode();
@@ -123,18 +146,32 @@ internal static class StudioBench
         var memory = new List<long>();
         var (cpu, clock) = (running.Process.TotalProcessorTime, Stopwatch.StartNew());
         await Task.WhenAll([
-            .. firings.Select(async (firing, i) =>
-            {
-                await Task.Delay(i * 1000 / Kilns);
-                await Again(TimeSpan.FromSeconds(1), () =>
+            .. firings.Select(
+                async (firing, i) =>
                 {
-                    var at = DateTimeOffset.FromUnixTimeMilliseconds(DateTimeOffset.UtcNow.ToUnixTimeMilliseconds());
-                    return Timed("push", () => LiveBench.Push(http, firing, [LiveBench.Sample(Interlocked.Increment(ref sequence), at, (at - start).TotalMinutes)]));
-                });
-            }),
-            .. Enumerable.Range(0, Editors).Select(_ => Again(TimeSpan.FromMilliseconds(700), () => Timed("preview", async () => (await http.PostAsJsonAsync("/api/preview", JsonNode.Parse(Edited))).EnsureSuccessStatusCode()))),
+                    await Task.Delay(i * 1000 / Kilns);
+                    await Again(TimeSpan.FromSeconds(1), () =>
+                    {
+                        var at = DateTimeOffset.FromUnixTimeMilliseconds(DateTimeOffset.UtcNow.ToUnixTimeMilliseconds());
+                        return Timed("push", () =>
+                            LiveBench.Push(http, firing, [LiveBench.Sample(Interlocked.Increment(ref sequence), at, (at - start).TotalMinutes)])
+                        );
+                    });
+                }
+            ),
+            .. Enumerable
+                .Range(0, Editors)
+                .Select(_ =>
+                    Again(TimeSpan.FromMilliseconds(700), () =>
+                        Timed("preview", async () => (await http.PostAsJsonAsync("/api/preview", JsonNode.Parse(Edited))).EnsureSuccessStatusCode())
+                    )
+                ),
             Again(TimeSpan.FromMilliseconds(500), () => Timed("room", () => Get("/api/room"))),
-            Again(TimeSpan.FromMilliseconds(500), async () => { foreach (var path in Lists.Take(10)) await Timed("lists", () => Get(path)); }),
+            Again(TimeSpan.FromMilliseconds(500), async () =>
+            {
+                foreach (var path in Lists.Take(10))
+                    await Timed("lists", () => Get(path));
+            }),
             Again(TimeSpan.FromSeconds(2), () => Timed("learned", () => Get("/api/kilns/1/learned"))),
             Again(TimeSpan.FromSeconds(10), () =>
             {
@@ -144,20 +181,30 @@ internal static class StudioBench
             }),
         ]);
         running.Process.Refresh();
-        Console.WriteLine(FormattableString.Invariant($"{Kilns} kilns a second, {Screens} screens, {Editors} editors, {Seconds} s: {(running.Process.TotalProcessorTime - cpu).TotalSeconds / clock.Elapsed.TotalSeconds:0.00} cores; memory {string.Join(" ", memory)} MB"));
+        Console.WriteLine(
+            FormattableString.Invariant(
+                $"{Kilns} kilns a second, {Screens} screens, {Editors} editors, {Seconds} s: {(running.Process.TotalProcessorTime - cpu).TotalSeconds / clock.Elapsed.TotalSeconds:0.00} cores; memory {string.Join(" ", memory)} MB"
+            )
+        );
         foreach (var (what, bag) in times)
         {
             double[] sorted = [.. bag.Order()];
-            Console.WriteLine(FormattableString.Invariant($"{what,-10} {sorted.Length,5} times   p50 {sorted[sorted.Length / 2],6:0}   p95 {sorted[sorted.Length * 95 / 100],6:0}   p99 {sorted[sorted.Length * 99 / 100],6:0} ms"));
+            Console.WriteLine(
+                FormattableString.Invariant(
+                    $"{what, -10} {sorted.Length, 5} times   p50 {sorted[sorted.Length / 2], 6:0}   p95 {sorted[sorted.Length * 95 / 100], 6:0}   p99 {sorted[sorted.Length * 99 / 100], 6:0} ms"
+                )
+            );
         }
-        foreach (var connection in connections) await connection.DisposeAsync();
+        foreach (var connection in connections)
+            await connection.DisposeAsync();
     }
 
     private static async Task<(double Milliseconds, long Size)> Time(HttpClient http, string path)
     {
         var began = Stopwatch.GetTimestamp();
         using var answer = await http.GetAsync(path);
-        if (!answer.IsSuccessStatusCode) Console.WriteLine($"{path}: {(int)answer.StatusCode}");
+        if (!answer.IsSuccessStatusCode)
+            Console.WriteLine($"{path}: {(int)answer.StatusCode}");
         var bytes = await answer.Content.ReadAsByteArrayAsync();
         return (Stopwatch.GetElapsedTime(began).TotalMilliseconds, bytes.Length);
     }

@@ -32,18 +32,23 @@ internal static class WireLatency
 
     private static async Task Measure(string name, Func<Task<HttpResponseMessage>> call)
     {
-        const int warm = 2000, counted = 10_000;
+        const int warm = 2000,
+            counted = 10_000;
         var times = new double[counted];
         for (var i = -warm; i < counted; i++)
         {
             var start = Stopwatch.GetTimestamp();
             using var response = await call();
             await response.Content.ReadAsByteArrayAsync();
-            if (i >= 0) times[i] = Stopwatch.GetElapsedTime(start).TotalMilliseconds;
+            if (i >= 0)
+                times[i] = Stopwatch.GetElapsedTime(start).TotalMilliseconds;
             response.EnsureSuccessStatusCode();
         }
         Array.Sort(times);
-        Console.WriteLine(FormattableString.Invariant(
-            $"{name,-34} p50 {times[counted / 2]:0.00} ms   p95 {times[counted * 95 / 100]:0.00} ms   p99 {times[counted * 99 / 100]:0.00} ms   max {times[^1]:0.00} ms"));
+        Console.WriteLine(
+            FormattableString.Invariant(
+                $"{name, -34} p50 {times[counted / 2]:0.00} ms   p95 {times[counted * 95 / 100]:0.00} ms   p99 {times[counted * 99 / 100]:0.00} ms   max {times[^1]:0.00} ms"
+            )
+        );
     }
 }

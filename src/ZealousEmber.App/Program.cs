@@ -38,7 +38,8 @@ var builder = WebApplication.CreateBuilder(args);
 var dataFolder = Path.GetFullPath(builder.Configuration["EMBER_DATA"] is { Length: > 0 } folder ? folder : "data");
 try
 {
-    if (await DataCommands.Run(builder.Configuration, dataFolder)) return 0;
+    if (await DataCommands.Run(builder.Configuration, dataFolder))
+        return 0;
     await Serve();
     return 0;
 }
@@ -63,12 +64,13 @@ async Task Serve()
         // What is longer than our own limits is refused by ourselves, in words.
         (kestrel.Limits.MaxRequestLineSize, kestrel.Limits.MaxRequestHeadersTotalSize) = (64 * 1024, 128 * 1024);
     });
-    builder.Services.AddSerilog(log => log
-        .MinimumLevel.Is(LogEventLevel.Warning)
-        .MinimumLevel.Override("ZealousEmber", LogEventLevel.Information)
-        // What the store refuses is answered with a message of its own; a fault of the program is logged where it is handled.
-        .MinimumLevel.Override("Microsoft.EntityFrameworkCore", LogEventLevel.Fatal)
-        .WriteTo.Console());
+    builder.Services.AddSerilog(log =>
+        log.MinimumLevel.Is(LogEventLevel.Warning)
+            .MinimumLevel.Override("ZealousEmber", LogEventLevel.Information)
+            // What the store refuses is answered with a message of its own; a fault of the program is logged where it is handled.
+            .MinimumLevel.Override("Microsoft.EntityFrameworkCore", LogEventLevel.Fatal)
+            .WriteTo.Console()
+    );
     builder.Services.ConfigureHttpJsonOptions(json => WireJson(json.SerializerOptions));
     builder.Services.AddSingleton(TimeProvider.System);
     builder.Services.AddHttpContextAccessor();
@@ -88,7 +90,8 @@ async Task Serve()
     builder.Services.AddSingleton<TaughtKilns>();
     builder.Services.AddSingleton<TaughtFuelKilns>();
     builder.Services.AddSingleton<FreshLogbook>();
-    if (!isWritingApi) builder.Services.AddHostedService<LiveLoop>();
+    if (!isWritingApi)
+        builder.Services.AddHostedService<LiveLoop>();
     builder.Services.AddSingleton<PackedFurniture>();
     builder.Services.AddScoped<FiringLoads>();
     builder.Services.AddScoped<FiringAssessor>();
@@ -102,7 +105,9 @@ async Task Serve()
 
     var app = builder.Build();
     app.UseMiddleware<SecurityHeaders>();
-    app.UseExceptionHandler(new ExceptionHandlerOptions { ExceptionHandler = context => ProblemResponses.Write(context, StatusCodes.Status500InternalServerError) });
+    app.UseExceptionHandler(
+        new ExceptionHandlerOptions { ExceptionHandler = context => ProblemResponses.Write(context, StatusCodes.Status500InternalServerError) }
+    );
     app.UseStatusCodePages(context => ProblemResponses.Write(context.HttpContext, context.HttpContext.Response.StatusCode));
     app.UseMiddleware<RequestChecks>();
     app.UseRateLimiter();
@@ -155,7 +160,9 @@ async Task Serve()
     app.MapLotLines();
     app.MapStarts();
     app.MapOpenApi();
-    app.MapScalarApiReference("/api/docs", docs => docs.WithTitle("Zealous Ember API").DisableDefaultFonts().DisableAgent().HideClientButton().HideDeveloperTools());
+    app.MapScalarApiReference("/api/docs", docs =>
+        docs.WithTitle("Zealous Ember API").DisableDefaultFonts().DisableAgent().HideClientButton().HideDeveloperTools()
+    );
     // Every other address is a place of the client; it says itself when there is no such place.
     app.MapFallbackToFile("", "index.html", ShippedPages.FileOptions);
     app.MapFallbackToFile("{*path:regex(^(?!api/|openapi/).*$):nonfile}", "index.html", ShippedPages.FileOptions);
@@ -168,7 +175,8 @@ async Task Serve()
     }
     await app.StartAsync();
     Console.WriteLine($"Zealous Ember is at {string.Join(", ", app.Urls)}; its data is in {dataFolder}. Stop it with Ctrl C.");
-    if (app.Urls.FirstOrDefault() is { } address) _ = WarmUp.Run(address);
+    if (app.Urls.FirstOrDefault() is { } address)
+        _ = WarmUp.Run(address);
     await app.WaitForShutdownAsync();
 }
 

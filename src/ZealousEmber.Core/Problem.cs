@@ -6,8 +6,7 @@ namespace ZealousEmber.Core;
 public sealed record Problem(string Field, string Message)
 {
     /// <summary>The same problem seen from one level further out: <c>target</c> under <c>segments[2]</c>.</summary>
-    public Problem Under(string parent) =>
-        this with { Field = Field.Length == 0 ? parent : $"{parent}.{Field}" };
+    public Problem Under(string parent) => this with { Field = Field.Length == 0 ? parent : $"{parent}.{Field}" };
 }
 
 /// <summary>Either a value that is known to be right, or the problems that kept it from being made.</summary>

@@ -8,12 +8,15 @@ public static class Text
     /// <summary>One line, runs of white space and control characters made one space; nothing for an empty one.</summary>
     public static string? OneLine(string? text)
     {
-        if (text is null) return null;
+        if (text is null)
+            return null;
         var line = new StringBuilder(text.Length);
         foreach (var c in text)
         {
-            if (!char.IsWhiteSpace(c) && !char.IsControl(c)) line.Append(c);
-            else if (line.Length > 0 && line[^1] != ' ') line.Append(' ');
+            if (!char.IsWhiteSpace(c) && !char.IsControl(c))
+                line.Append(c);
+            else if (line.Length > 0 && line[^1] != ' ')
+                line.Append(' ');
         }
         var tidy = line.ToString().TrimEnd();
         return tidy.Length == 0 ? null : tidy;

@@ -28,9 +28,10 @@ public static class StoreSetup
         services.AddSingleton<IInterceptor, LenientReading>();
         services.AddSingleton<IInterceptor, HealthWatch>();
         services.AddSingleton<IInterceptor, SaveWatch>();
-        services.AddDbContext<StudioContext>((provider, options) => options
-            .UseSqlite($"Data Source={StudioFolder.DatabaseIn(folder)};Default Timeout=10")
-            .AddInterceptors(provider.GetServices<IInterceptor>()));
+        services.AddDbContext<StudioContext>(
+            (provider, options) =>
+                options.UseSqlite($"Data Source={StudioFolder.DatabaseIn(folder)};Default Timeout=10").AddInterceptors(provider.GetServices<IInterceptor>())
+        );
         services.AddScoped<ScheduleRepository>();
         AddRepository<KilnRow, StudioKiln>(services, r => r.Read(), (r, k) => r.Write(k));
         AddRepository<ControllerRow, ListedController>(services, r => r.Read(), (r, c) => r.Write(c));
@@ -38,7 +39,12 @@ public static class StoreSetup
         AddRepository<GlazeRow, Glaze>(services, r => r.Read(), (r, g) => r.Write(g));
         AddRepository<FiringRow, FiringDraft>(services, r => r.Read(), (r, f) => r.Write(f));
         AddSettings<StudioSettingsRow, StudioSettings>(services, r => r.Read(), (r, s) => r.Write(s), StudioSettingsStore.Unsaid);
-        AddSettings<PlanningPreferencesRow, PlanningPreferences>(services, r => r.ReadPreferences(), (r, p) => r.WritePreferences(p), PlanningPreferences.Usual);
+        AddSettings<PlanningPreferencesRow, PlanningPreferences>(
+            services,
+            r => r.ReadPreferences(),
+            (r, p) => r.WritePreferences(p),
+            PlanningPreferences.Usual
+        );
         AddSettings<CheckListsRow, CheckLists>(services, r => r.Read(), (r, l) => r.Write(l), CheckLists.Usual);
         services.AddScoped<FiringFinder>();
         services.AddScoped<EnteredPrograms>();
@@ -49,16 +55,32 @@ public static class StoreSetup
         services.AddScoped<KilnCareBook>();
         services.AddScoped<PhotoRepository>();
         services.AddScoped<RawRows>();
-        services.AddScoped(s => new StudioCopies(s.GetRequiredService<StudioContext>(), s.GetRequiredService<WriteQueue>(), s.GetRequiredService<StudioFolder>(), s.GetRequiredService<TimeProvider>()));
+        services.AddScoped(s => new StudioCopies(
+            s.GetRequiredService<StudioContext>(),
+            s.GetRequiredService<WriteQueue>(),
+            s.GetRequiredService<StudioFolder>(),
+            s.GetRequiredService<TimeProvider>()
+        ));
         return services;
     }
 
     private static void AddRepository<TRow, T>(IServiceCollection services, Func<TRow, T> read, Action<TRow, T> write)
         where TRow : EntityRow, new() =>
         services.AddScoped<Repository<T>>(s => new Repository<TRow, T>(
-            s.GetRequiredService<StudioContext>(), s.GetRequiredService<WriteQueue>(), s.GetRequiredService<TimeProvider>(), read, write));
+            s.GetRequiredService<StudioContext>(),
+            s.GetRequiredService<WriteQueue>(),
+            s.GetRequiredService<TimeProvider>(),
+            read,
+            write
+        ));
 
     private static void AddSettings<TRow, T>(IServiceCollection services, Func<TRow, T> read, Action<TRow, T> write, T unsaid)
         where TRow : SettingsRow, new() =>
-        services.AddScoped<SettingsStore<T>>(s => new SettingsStore<TRow, T>(s.GetRequiredService<StudioContext>(), s.GetRequiredService<WriteQueue>(), read, write, unsaid));
+        services.AddScoped<SettingsStore<T>>(s => new SettingsStore<TRow, T>(
+            s.GetRequiredService<StudioContext>(),
+            s.GetRequiredService<WriteQueue>(),
+            read,
+            write,
+            unsaid
+        ));
 }

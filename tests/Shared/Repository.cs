@@ -10,7 +10,8 @@ public static class Repository
     private static string FindRoot()
     {
         var folder = AppContext.BaseDirectory;
-        while (!System.IO.File.Exists(Path.Combine(folder, "ZealousEmber.slnx"))) folder = Path.GetDirectoryName(folder)!;
+        while (!System.IO.File.Exists(Path.Combine(folder, "ZealousEmber.slnx")))
+            folder = Path.GetDirectoryName(folder)!;
         return folder;
     }
 }

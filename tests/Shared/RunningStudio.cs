@@ -28,7 +28,8 @@ public class RunningStudio : WebApplicationFactory<Program>, IAsyncLifetime
 
     public ValueTask InitializeAsync()
     {
-        if (Demo && !File.Exists(Path.Combine(Folder, "ember.db"))) File.Copy(DemoDatabase.Value, Path.Combine(Folder, "ember.db"));
+        if (Demo && !File.Exists(Path.Combine(Folder, "ember.db")))
+            File.Copy(DemoDatabase.Value, Path.Combine(Folder, "ember.db"));
         UseKestrel(0);
         StartServer();
         Http = new HttpClient { BaseAddress = Address };
@@ -67,7 +68,8 @@ public class RunningStudio : WebApplicationFactory<Program>, IAsyncLifetime
         await base.DisposeAsync();
         GC.SuppressFinalize(this);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        if (!LeavesFolder) Directory.Delete(Folder, recursive: true);
+        if (!LeavesFolder)
+            Directory.Delete(Folder, recursive: true);
     }
 }
 

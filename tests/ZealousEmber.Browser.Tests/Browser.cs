@@ -21,8 +21,18 @@ public sealed class Browser : RunningStudio, IAsyncLifetime
         await base.InitializeAsync();
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
-            "--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--lang=en-GB", $"--user-data-dir={profile}");
+            "--headless",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--disable-dev-shm-usage",
+            "--lang=en-GB",
+            $"--user-data-dir={profile}"
+        );
         options.SetLoggingPreference(LogType.Browser, OpenQA.Selenium.LogLevel.All);
         Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options, TimeSpan.FromSeconds(60));
     }
@@ -57,13 +67,17 @@ public abstract class Visit : IClassFixture<Browser>
 
     protected RunningStudio Studio => browser;
 
-    protected void Size(int width, int height) => Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?>
-    {
-        ["width"] = width,
-        ["height"] = height,
-        ["deviceScaleFactor"] = 1,
-        ["mobile"] = width < 500,
-    });
+    protected void Size(int width, int height) =>
+        Driver.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new Dictionary<string, object?>
+            {
+                ["width"] = width,
+                ["height"] = height,
+                ["deviceScaleFactor"] = 1,
+                ["mobile"] = width < 500,
+            }
+        );
 
     protected void Go(string path)
     {
@@ -94,8 +108,19 @@ public abstract class Visit : IClassFixture<Browser>
     {
         IWebElement? found = null;
         // In one question, so that nothing grows stale half way through a page that is still changing.
-        Until(() => (found = Driver.ExecuteScript(
-            "return [...document.querySelectorAll('button, a')].find((b) => b.checkVisibility({ visibilityProperty: true }) && b.innerText?.trim() === arguments[0]) ?? null", text) as IWebElement) is not null, $"a button “{text}”");
+        Until(
+            () =>
+                (
+                    found =
+                        Driver.ExecuteScript(
+                            "return [...document.querySelectorAll('button, a')].find((b) => b.checkVisibility({ visibilityProperty: true }) && "
+                                + "b.innerText?.trim() === arguments[0]) ?? null",
+                            text
+                        ) as IWebElement
+                )
+                    is not null,
+            $"a button “{text}”"
+        );
         return found!;
     }
 
@@ -105,14 +130,26 @@ public abstract class Visit : IClassFixture<Browser>
     protected IWebElement First(string css, string begins)
     {
         IWebElement? found = null;
-        Until(() => (found = Driver.ExecuteScript(
-            "return [...document.querySelectorAll(arguments[0])].find((e) => e.innerText.trim().startsWith(arguments[1])) ?? null", css, begins) as IWebElement) is not null, $"{css} “{begins}”");
+        Until(
+            () =>
+                (
+                    found =
+                        Driver.ExecuteScript(
+                            "return [...document.querySelectorAll(arguments[0])].find((e) => e.innerText.trim().startsWith(arguments[1])) ?? null",
+                            css,
+                            begins
+                        ) as IWebElement
+                )
+                    is not null,
+            $"{css} “{begins}”"
+        );
         return found!;
     }
 
     protected void Keys(params string[] keys)
     {
-        foreach (var key in keys) new Actions(Driver).SendKeys(key).Perform();
+        foreach (var key in keys)
+            new Actions(Driver).SendKeys(key).Perform();
     }
 
     protected void Chord(string modifier, string key) => new Actions(Driver).KeyDown(modifier).SendKeys(key).KeyUp(modifier).Perform();
@@ -122,9 +159,26 @@ public abstract class Visit : IClassFixture<Browser>
 
     protected string Value(int step, string field) => Field(step, field).GetDomProperty("value") ?? "";
 
-    protected string Sentences() => string.Join(" | ", Driver.FindElements(By.CssSelector("[data-testid='step']")).Select((_, i) =>
-        string.Join(' ', new[] { "pace", "target", "hold" }.Select(f => Driver.FindElements(By.CssSelector($"[data-row='{i}'] [id$='-{f}']"))
-            .Select(e => e.GetDomProperty("value")).FirstOrDefault()).Where(v => !string.IsNullOrEmpty(v)))));
+    protected string Sentences() =>
+        string.Join(
+            " | ",
+            Driver
+                .FindElements(By.CssSelector("[data-testid='step']"))
+                .Select(
+                    (_, i) =>
+                        string.Join(
+                            ' ',
+                            new[] { "pace", "target", "hold" }
+                                .Select(f =>
+                                    Driver
+                                        .FindElements(By.CssSelector($"[data-row='{i}'] [id$='-{f}']"))
+                                        .Select(e => e.GetDomProperty("value"))
+                                        .FirstOrDefault()
+                                )
+                                .Where(v => !string.IsNullOrEmpty(v))
+                        )
+                )
+        );
 
     protected void Type(IWebElement field, string text)
     {
@@ -160,5 +214,6 @@ public abstract class Visit : IClassFixture<Browser>
     }
 
     /// <summary>Errors the page left in the console since last asked.</summary>
-    protected List<string> ConsoleErrors() => [.. Driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= OpenQA.Selenium.LogLevel.Severe).Select(l => l.Message)];
+    protected List<string> ConsoleErrors() =>
+        [.. Driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= OpenQA.Selenium.LogLevel.Severe).Select(l => l.Message)];
 }

@@ -8,7 +8,8 @@ namespace ZealousEmber.Browser.Tests;
 
 public sealed class ChamberTests(Browser browser) : Visit(browser)
 {
-    private IWebElement Handle(int step) => Driver.FindElements(By.CssSelector("[data-testid='handle']")).First(h => h.GetDomAttribute("aria-label") == $"Target of step {step}");
+    private IWebElement Handle(int step) =>
+        Driver.FindElements(By.CssSelector("[data-testid='handle']")).First(h => h.GetDomAttribute("aria-label") == $"Target of step {step}");
 
     private void Drag(IWebElement handle, int dx, int dy) =>
         new Actions(Driver).MoveToElement(handle).ClickAndHold().MoveByOffset(dx / 4, dy / 4).MoveByOffset(dx - dx / 4, dy - dy / 4).Release().Perform();
@@ -59,9 +60,13 @@ public sealed class ChamberTests(Browser browser) : Visit(browser)
     {
         OpenDemo("Oyster matte, supper set");
         var chart = Find("svg[data-chart]");
-        foreach (var name in new[] { "steam", "quartz turns", "carbon burns out", "1210 °C" }) chart.Text.ShouldContain(name);
+        foreach (var name in new[] { "steam", "quartz turns", "carbon burns out", "1210 °C" })
+            chart.Text.ShouldContain(name);
         new Actions(Driver).MoveToElement(chart, -200, 60).Perform();
-        Until(() => System.Text.RegularExpressions.Regex.IsMatch(Find("svg[data-chart]").Text, @"\d+ h \d\d · \d+ °C"), "time and temperature under the pointer");
+        Until(
+            () => System.Text.RegularExpressions.Regex.IsMatch(Find("svg[data-chart]").Text, @"\d+ h \d\d · \d+ °C"),
+            "time and temperature under the pointer"
+        );
     }
 
     [Fact]

@@ -74,7 +74,16 @@ public sealed class ConeTests(Browser browser) : Visit(browser)
     {
         Go("/bench/cones");
         Until(() => Driver.FindElements(By.CssSelector(".wall tbody tr")).Count == 38, "the table");
-        using var document = PdfDocument.Open(Driver.Print(new PrintOptions { PageDimensions = new PrintOptions.PageSize { Width = 21, Height = 29.7 } }).AsByteArray);
+        using var document = PdfDocument.Open(
+            Driver
+                .Print(
+                    new PrintOptions
+                    {
+                        PageDimensions = new PrintOptions.PageSize { Width = 21, Height = 29.7 },
+                    }
+                )
+                .AsByteArray
+        );
         document.NumberOfPages.ShouldBe(1);
         var words = document.GetPage(1).Text;
         words.ShouldContain("05½");

@@ -13,9 +13,15 @@ public sealed class DetailTests(Browser browser) : Visit(browser)
         Find($"[data-row='{step - 1}'] [data-testid='step-menu']").Click();
         IWebElement? found = null;
         Until(
-            () => (found = Driver.FindElements(By.CssSelector($"[data-row='{step - 1}'] [popover] button"))
-                .FirstOrDefault(b => b.Displayed && b.Text.StartsWith(item, StringComparison.Ordinal))) is not null,
-            $"“{item}” in the menu");
+            () =>
+                (
+                    found = Driver
+                        .FindElements(By.CssSelector($"[data-row='{step - 1}'] [popover] button"))
+                        .FirstOrDefault(b => b.Displayed && b.Text.StartsWith(item, StringComparison.Ordinal))
+                )
+                    is not null,
+            $"“{item}” in the menu"
+        );
         found!.Click();
     }
 
@@ -104,7 +110,8 @@ public sealed class DetailTests(Browser browser) : Visit(browser)
         Find("svg[data-chart]").Click();
         Keys("?");
         var help = Find("dialog[open]");
-        foreach (var word in new[] { "power off", "All the terms", "Alt ↑", "full to 1040" }) Until(() => help.Text.Contains(word), word);
+        foreach (var word in new[] { "power off", "All the terms", "Alt ↑", "full to 1040" })
+            Until(() => help.Text.Contains(word), word);
         Keys(OpenQA.Selenium.Keys.Escape);
         Until(() => Driver.FindElements(By.CssSelector("dialog[open]")).Count == 0, "closed by Escape");
     }
@@ -131,13 +138,16 @@ public sealed class DetailTests(Browser browser) : Visit(browser)
     private void Network(bool gone)
     {
         Driver.ExecuteCdpCommand("Network.enable", []);
-        Driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new Dictionary<string, object?>
-        {
-            ["offline"] = gone,
-            ["latency"] = 0,
-            ["downloadThroughput"] = -1,
-            ["uploadThroughput"] = -1,
-        });
+        Driver.ExecuteCdpCommand(
+            "Network.emulateNetworkConditions",
+            new Dictionary<string, object?>
+            {
+                ["offline"] = gone,
+                ["latency"] = 0,
+                ["downloadThroughput"] = -1,
+                ["uploadThroughput"] = -1,
+            }
+        );
     }
 
     [Fact]

@@ -11,20 +11,49 @@ namespace ZealousEmber.Browser.Tests;
 public sealed class FireTests : Visit
 {
     // A second here is ten minutes of a firing: a slow machine must not get another one.
-    public FireTests(Browser browser) : base(browser) => Studio.Clock.StandStill();
+    public FireTests(Browser browser)
+        : base(browser) => Studio.Clock.StandStill();
 
     private async Task<(int Kiln, int Firing)> Plan(string name)
     {
-        async Task<int> Make(string path, JsonNode body) => (await (await Http.PostAsJsonAsync(path, body)).Content.ReadFromJsonAsync<JsonNode>())!["id"]!.GetValue<int>();
+        async Task<int> Make(string path, JsonNode body) =>
+            (await (await Http.PostAsJsonAsync(path, body)).Content.ReadFromJsonAsync<JsonNode>())!["id"]!.GetValue<int>();
         var kiln = await Make("/api/kilns", new JsonObject { ["name"] = name, ["class"] = "top-190" });
-        var schedule = await Make("/api/schedules", JsonNode.Parse("""{"name":"Quick glaze","kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":200,"target":1120},{"pace":"rate","rate":60,"target":1208,"holdMinutes":12},{"pace":"natural"}]}""")!);
-        return (kiln, await Make("/api/firings", new JsonObject { ["name"] = $"{name}’s load", ["kind"] = "glaze", ["kilnId"] = kiln, ["scheduleId"] = schedule, ["goalCone"] = "6" }));
+        var schedule = await Make(
+            "/api/schedules",
+            JsonNode.Parse(
+                """{"name":"Quick glaze","kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":200,"target":1120},{"pace":"rate","rate":60,"target":1208,"holdMinutes":12},{"pace":"natural"}]}"""
+            )!
+        );
+        return (
+            kiln,
+            await Make(
+                "/api/firings",
+                new JsonObject
+                {
+                    ["name"] = $"{name}’s load",
+                    ["kind"] = "glaze",
+                    ["kilnId"] = kiln,
+                    ["scheduleId"] = schedule,
+                    ["goalCone"] = "6",
+                }
+            )
+        );
     }
 
     private void Network(bool on)
     {
         Driver.ExecuteCdpCommand("Network.enable", []);
-        Driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new Dictionary<string, object?> { ["offline"] = !on, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+        Driver.ExecuteCdpCommand(
+            "Network.emulateNetworkConditions",
+            new Dictionary<string, object?>
+            {
+                ["offline"] = !on,
+                ["latency"] = 0,
+                ["downloadThroughput"] = -1,
+                ["uploadThroughput"] = -1,
+            }
+        );
     }
 
     /// <summary>Scrolled to the middle first, as a thumb does: at the edge it lies under the places.</summary>
@@ -47,12 +76,16 @@ public sealed class FireTests : Visit
         Driver.ExecuteScript("localStorage.setItem('ember.person', 'Maren'); localStorage.setItem('ember.theme', 'nightwatch')");
         Go($"/firings/{firing}?stage=fire");
         Until(() => Driver.FindElements(By.CssSelector("[data-testid='before'] input")).Count > 5, "the list");
-        foreach (var box in Driver.FindElements(By.CssSelector("[data-testid='before'] input")).Take(2)) box.Click();
+        foreach (var box in Driver.FindElements(By.CssSelector("[data-testid='before'] input")).Take(2))
+            box.Click();
         Until(() => Noted(firing, "before").Result == 2, "two are ticked and kept");
         // A tick by mistake is taken back, and made again.
         Until(() => Driver.FindElements(By.CssSelector("[data-testid='before'] input:checked:not(:disabled)")).Count == 2, "they can still be taken back");
         Find("[data-testid='before'] input:checked").Click();
-        Until(() => Noted(firing, "taken-back").Result == 1 && Driver.FindElements(By.CssSelector("[data-testid='before'] input:checked")).Count == 1, "one is taken back");
+        Until(
+            () => Noted(firing, "taken-back").Result == 1 && Driver.FindElements(By.CssSelector("[data-testid='before'] input:checked")).Count == 1,
+            "one is taken back"
+        );
         Press(First("label", "A simulated kiln"));
         new SelectElement(Find("[aria-label='Speed']")).SelectByText("600 times real time");
         Press(TestId("start"));
@@ -101,19 +134,25 @@ public sealed class FireTests : Visit
         TestId("next-action").Text.ShouldStartWith("Hot: do not open until about");
         TestId("next-action").Click();
         Until(() => Find("dialog [role='alert']").Text.Contains("still about"), "how hot it still is");
-        foreach (var box in Driver.FindElements(By.CssSelector("dialog input[type='checkbox']"))) box.Click();
+        foreach (var box in Driver.FindElements(By.CssSelector("dialog input[type='checkbox']")))
+            box.Click();
         Find("dialog input[placeholder^='38 out']").SendKeys("40 out, none lost");
         Click("Note: opened early");
         Until(() => Driver.FindElements(By.CssSelector("[data-testid='next-action']")).Count == 0, "it is over");
         Until(() => Noted(firing, "counted-out").Result == 1 && Noted(firing, "after").Result == 3, "counted, and shut down");
-        ConsoleErrors().Where(e => !e.Contains("ERR_INTERNET_DISCONNECTED") && !e.Contains("/live") && !e.Contains("favicon") && !e.Contains("/api/plan ")).ShouldBeEmpty();
+        ConsoleErrors()
+            .Where(e => !e.Contains("ERR_INTERNET_DISCONNECTED") && !e.Contains("/live") && !e.Contains("favicon") && !e.Contains("/api/plan "))
+            .ShouldBeEmpty();
     }
 
     [Fact]
     public async Task An_open_lid_rings_on_every_page_until_somebody_has_seen_it()
     {
         var (_, firing) = await Plan("Smew");
-        await Http.PostAsJsonAsync($"/api/firings/{firing}/start", JsonNode.Parse("""{"link":"simulated","speed":600,"seed":4,"faults":[{"kind":"lid-open","fromMinute":280,"size":60}]}"""));
+        await Http.PostAsJsonAsync(
+            $"/api/firings/{firing}/start",
+            JsonNode.Parse("""{"link":"simulated","speed":600,"seed":4,"faults":[{"kind":"lid-open","fromMinute":280,"size":60}]}""")
+        );
         Driver.ExecuteScript("localStorage.setItem('ember.person', 'Tobin')");
         Go("/");
         TestId("room");
@@ -149,12 +188,26 @@ public sealed class FireTests : Visit
         var (_, firing) = await Plan("Gadwall");
         var file = Path.Combine(Studio.Folder, "gadwall.csv");
         var start = new DateTimeOffset(2026, 3, 3, 6, 0, 0, TimeSpan.Zero);
-        await File.WriteAllLinesAsync(file, ["When;Chamber;Output", .. Enumerable.Range(0, 700).Select(i =>
-            FormattableString.Invariant($"{start.AddMinutes(i):dd/MM/yyyy HH:mm};{(i <= 420 ? 20 + i * 2.83 : 1208.6 - (i - 420) * 1.5):0.0};{(i < 420 ? 60 : 0)}"))]);
+        await File.WriteAllLinesAsync(
+            file,
+            [
+                "When;Chamber;Output",
+                .. Enumerable
+                    .Range(0, 700)
+                    .Select(i =>
+                        FormattableString.Invariant(
+                            $"{start.AddMinutes(i):dd/MM/yyyy HH:mm};{(i <= 420 ? 20 + i * 2.83 : 1208.6 - (i - 420) * 1.5):0.0};{(i < 420 ? 60 : 0)}"
+                        )
+                    ),
+            ]
+        );
         Go($"/firings/{firing}?stage=fire");
         Click("Import its log");
         Find("dialog input[type='file']").SendKeys(file);
-        TestId("log-columns").FindElements(By.CssSelector("select")).Select(s => new SelectElement(s).SelectedOption.Text).ShouldBe(["Time", "Temperature", "Power"]);
+        TestId("log-columns")
+            .FindElements(By.CssSelector("select"))
+            .Select(s => new SelectElement(s).SelectedOption.Text)
+            .ShouldBe(["Time", "Temperature", "Power"]);
         Click("Import it");
         Until(() => TestId("taken").Text.StartsWith("700 readings, from"), "it is in");
         Click("Done");

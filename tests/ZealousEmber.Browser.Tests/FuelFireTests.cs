@@ -11,19 +11,18 @@ public sealed class FuelFireTests : Visit
 {
     private TimeSpan ahead;
 
-    public FuelFireTests(Browser browser) : base(browser)
-    {
-    }
+    public FuelFireTests(Browser browser)
+        : base(browser) { }
 
-    private const string Reduction =
-        """
+    private const string Reduction = """
         {"name":"Cone 10 reduction","kind":"glaze","unit":"C","goalCone":"10","segments":[
         {"pace":"rate","rate":60,"target":100,"holdMinutes":30,"atmosphere":"oxidising","reason":"candle"},{"pace":"rate","rate":180,"target":900,"atmosphere":"oxidising"},
         {"pace":"rate","rate":40,"target":930,"atmosphere":"heavy-reduction"},{"pace":"rate","rate":110,"target":1270,"atmosphere":"light-reduction"},
         {"pace":"rate","rate":60,"target":1270,"holdMinutes":20,"atmosphere":"oxidising"},{"pace":"natural"}]}
         """;
 
-    private async Task<int> Make(string path, JsonNode body) => (await (await Http.PostAsJsonAsync(path, body)).Content.ReadFromJsonAsync<JsonNode>())!["id"]!.GetValue<int>();
+    private async Task<int> Make(string path, JsonNode body) =>
+        (await (await Http.PostAsJsonAsync(path, body)).Content.ReadFromJsonAsync<JsonNode>())!["id"]!.GetValue<int>();
 
     private async Task<JsonNode> Turns(int firing) => (await Http.GetFromJsonAsync<JsonNode>($"/api/firings/{firing}/turns"))!;
 
@@ -41,7 +40,10 @@ public sealed class FuelFireTests : Visit
     {
         ahead += by;
         Studio.Clock.Forward(by);
-        Driver.ExecuteScript("localStorage.setItem('test.ahead', arguments[0])", ahead.TotalMilliseconds.ToString("0", System.Globalization.CultureInfo.InvariantCulture));
+        Driver.ExecuteScript(
+            "localStorage.setItem('test.ahead', arguments[0])",
+            ahead.TotalMilliseconds.ToString("0", System.Globalization.CultureInfo.InvariantCulture)
+        );
     }
 
     private async Task Note(int firing, string kind, string button, string choice)
@@ -61,13 +63,36 @@ public sealed class FuelFireTests : Visit
     [Fact]
     public async Task A_reduction_firing_with_no_thermometer()
     {
-        var script = Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?>
-        {
-            ["source"] = "const Real = Date, ahead = () => Number(localStorage.getItem('test.ahead') ?? 0); globalThis.Date = class extends Real { constructor(...a) { if (a.length) super(...a); else super(Real.now() + ahead()); } static now() { return Real.now() + ahead(); } };",
-        });
-        var kiln = await Make("/api/kilns", new JsonObject { ["name"] = "Curlew", ["heat"] = "fuel", ["class"] = "updraft-300" });
+        var script = Driver.ExecuteCdpCommand(
+            "Page.addScriptToEvaluateOnNewDocument",
+            new Dictionary<string, object?>
+            {
+                ["source"] =
+                    "const Real = Date, ahead = () => Number(localStorage.getItem('test.ahead') ?? 0); globalThis.Date = class extends Real { "
+                    + "constructor(...a) { if (a.length) super(...a); else super(Real.now() + ahead()); } static now() { return Real.now() + ahead(); } };",
+            }
+        );
+        var kiln = await Make(
+            "/api/kilns",
+            new JsonObject
+            {
+                ["name"] = "Curlew",
+                ["heat"] = "fuel",
+                ["class"] = "updraft-300",
+            }
+        );
         var schedule = await Make("/api/schedules", JsonNode.Parse(Reduction)!);
-        var firing = await Make("/api/firings", new JsonObject { ["name"] = "Celadon bowls", ["kind"] = "glaze", ["kilnId"] = kiln, ["scheduleId"] = schedule, ["goalCone"] = "10" });
+        var firing = await Make(
+            "/api/firings",
+            new JsonObject
+            {
+                ["name"] = "Celadon bowls",
+                ["kind"] = "glaze",
+                ["kilnId"] = kiln,
+                ["scheduleId"] = schedule,
+                ["goalCone"] = "10",
+            }
+        );
         Size(390, 844);
 
         // Planned: the sheet on the phone.
@@ -94,9 +119,14 @@ public sealed class FuelFireTests : Visit
             var due = plan["due"]!.GetValue<int>();
             var row = plan["turns"]!.AsArray()[due]!;
             var wait = row["minute"]!.GetValue<double>() - plan["minute"]!.GetValue<double>();
-            if (wait > 0) Forward(TimeSpan.FromMinutes(wait + 0.5));
-            if (row["kind"]!.GetValue<string>() == "shut-off") break;
-            Until(() => TestId("next-turn").Text.Contains("Now") && TestId("next-turn").Text.Contains(row["set"]!.GetValue<string>()), $"turn {turn} is due: {row["set"]}");
+            if (wait > 0)
+                Forward(TimeSpan.FromMinutes(wait + 0.5));
+            if (row["kind"]!.GetValue<string>() == "shut-off")
+                break;
+            Until(
+                () => TestId("next-turn").Text.Contains("Now") && TestId("next-turn").Text.Contains(row["set"]!.GetValue<string>()),
+                $"turn {turn} is due: {row["set"]}"
+            );
             Until(() => TestId("turned").Enabled, "the next row has settled under the thumb");
             Press(TestId("turned"));
             await UntilAsync(async () => (await Turns(firing))["due"]!.GetValue<int>() > due, $"turn {turn} is noted");
@@ -106,7 +136,8 @@ public sealed class FuelFireTests : Visit
                 colours.Dequeue();
                 await Note(firing, "colour", "Colour", colour.Name);
             }
-            if (row["asked"]?.GetValue<string>() != "heavy-reduction") continue;
+            if (row["asked"]?.GetValue<string>() != "heavy-reduction")
+                continue;
             if (!smelt)
             {
                 smelt = true;
@@ -142,7 +173,8 @@ public sealed class FuelFireTests : Visit
         Press(TestId("shut-off"));
         Until(() => Driver.FindElements(By.CssSelector("[data-testid='shut-item']")).Count == 5, $"five things to shut: {TestId("next-turn").Text}");
         TestId("all-shut").Enabled.ShouldBeFalse();
-        foreach (var i in Enumerable.Range(0, 5)) Press(Driver.FindElements(By.CssSelector("[data-testid='shut-item']"))[i]);
+        foreach (var i in Enumerable.Range(0, 5))
+            Press(Driver.FindElements(By.CssSelector("[data-testid='shut-item']"))[i]);
         Press(TestId("all-shut"));
         Until(() => TestId("live-verdict").Text.Contains("do not open"), "hot and shut");
         (await Http.GetFromJsonAsync<JsonNode>($"/api/firings/{firing}/live"))!["state"]!.GetValue<string>().ShouldBe("cooling");
@@ -153,15 +185,26 @@ public sealed class FuelFireTests : Visit
         Press(First("button", "Read a pack here"));
         Find("[aria-label='Cone 10 on top']").SendKeys(OpenQA.Selenium.Keys.ArrowLeft);
         Until(() => TestId("reading-saved").GetDomAttribute("data-state") == "saved", "the pack is saved");
-        await UntilAsync(async () => (await Http.GetFromJsonAsync<JsonNode>($"/api/firings/{firing}/reading"))!["reading"]!["packs"]!.AsArray().Count == 1, "the pack is read");
+        await UntilAsync(
+            async () => (await Http.GetFromJsonAsync<JsonNode>($"/api/firings/{firing}/reading"))!["reading"]!["packs"]!.AsArray().Count == 1,
+            "the pack is read"
+        );
         var learned = (await Http.GetFromJsonAsync<JsonNode>($"/api/kilns/{kiln}/fuel-learned"))!;
         learned["firings"]!.GetValue<int>().ShouldBe(1);
         Go($"/stores/kilns/{kiln}");
         Until(() => TestId("fuel-taught").Text.Contains("From 1 firing"), "the kiln has learned from it");
-        Until(() => Driver.FindElements(By.CssSelector("svg[aria-label^='Cooling by damper. closed up: 500 °C after ']")).Count == 1, "how it cools by its damper");
+        Until(
+            () => Driver.FindElements(By.CssSelector("svg[aria-label^='Cooling by damper. closed up: 500 °C after ']")).Count == 1,
+            "how it cools by its damper"
+        );
         Until(() => TestId("care").Text.Contains("Burners and hoses looked at, leak test made: never noted"), "what is due");
-        ConsoleErrors().Where(e => !e.Contains("Failed to load resource", StringComparison.Ordinal)).ShouldBeEmpty("a plan without a load is refused; nothing breaks");
+        ConsoleErrors()
+            .Where(e => !e.Contains("Failed to load resource", StringComparison.Ordinal))
+            .ShouldBeEmpty("a plan without a load is refused; nothing breaks");
         Driver.ExecuteScript("localStorage.removeItem('test.ahead')");
-        Driver.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["identifier"] = ((IReadOnlyDictionary<string, object?>)script!)["identifier"] });
+        Driver.ExecuteCdpCommand(
+            "Page.removeScriptToEvaluateOnNewDocument",
+            new Dictionary<string, object?> { ["identifier"] = ((IReadOnlyDictionary<string, object?>)script!)["identifier"] }
+        );
     }
 }

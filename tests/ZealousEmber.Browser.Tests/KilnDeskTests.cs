@@ -17,8 +17,13 @@ public sealed class KilnDeskTests(Browser browser) : Visit(browser)
         new SelectElement(TestId("kiln")).SelectByText(kiln);
     }
 
-    private string Moment(string name) => Driver.FindElements(By.CssSelector("[aria-labelledby='by-the-clock'] dt"))
-        .Where(dt => dt.Text.StartsWith(name, StringComparison.Ordinal)).Select(dt => dt.FindElement(By.XPath("following-sibling::dd")).Text).FirstOrDefault() ?? "";
+    private string Moment(string name) =>
+        Driver
+            .FindElements(By.CssSelector("[aria-labelledby='by-the-clock'] dt"))
+            .Where(dt => dt.Text.StartsWith(name, StringComparison.Ordinal))
+            .Select(dt => dt.FindElement(By.XPath("following-sibling::dd")).Text)
+            .FirstOrDefault()
+        ?? "";
 
     [Fact]
     public void With_a_kiln_the_desk_shows_what_it_will_do()
@@ -31,7 +36,10 @@ public sealed class KilnDeskTests(Browser browser) : Visit(browser)
         TestId("late").Text.ShouldStartWith("1 h");
         Moment("May be opened").ShouldNotBe(plain);
         Find("[data-line='asked']").GetDomAttribute("d").ShouldNotBeNullOrEmpty();
-        Driver.FindElements(By.CssSelector("[data-testid='step-late']")).Select(e => e.Text).ShouldContain(t => t.EndsWith("min late", StringComparison.Ordinal));
+        Driver
+            .FindElements(By.CssSelector("[data-testid='step-late']"))
+            .Select(e => e.Text)
+            .ShouldContain(t => t.EndsWith("min late", StringComparison.Ordinal));
         var full = TestId("energy").Text;
         new SelectElement(Find("[aria-label='How full the kiln is']")).SelectByText("half full");
         Until(() => TestId("energy").Text != full, "half a load takes less");
@@ -114,7 +122,9 @@ public sealed class KilnDeskTests(Browser browser) : Visit(browser)
     [Fact]
     public async Task A_kiln_learns_from_a_log()
     {
-        var made = await (await Http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Dunlin", ["class"] = "top-190" })).Content.ReadFromJsonAsync<JsonNode>();
+        var made = await (
+            await Http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Dunlin", ["class"] = "top-190" })
+        ).Content.ReadFromJsonAsync<JsonNode>();
         var file = Path.Combine(Path.GetTempPath(), $"dunlin-{Guid.NewGuid():n}.csv");
         await File.WriteAllTextAsync(file, await Log());
         Go($"/stores/kilns/{made!["id"]}");
@@ -123,7 +133,10 @@ public sealed class KilnDeskTests(Browser browser) : Visit(browser)
         TestId("learn").Click();
         Until(() => TestId("learned").Text.Contains("Heat it stores"), "learned");
         Click("Use what was learned");
-        Until(() => Math.Abs(double.Parse(Find("#kiln-heatFactor").GetDomProperty("value")!, CultureInfo.InvariantCulture) - 115) < 4, "what was learned stands in the form");
+        Until(
+            () => Math.Abs(double.Parse(Find("#kiln-heatFactor").GetDomProperty("value")!, CultureInfo.InvariantCulture) - 115) < 4,
+            "what was learned stands in the form"
+        );
         Until(() => TestId("kiln-saved").GetDomAttribute("data-state") == "saved", "kept");
         Click("Undo");
         Until(() => Find("#kiln-heatFactor").GetDomProperty("value") == "100", "and can be put back");
@@ -142,10 +155,12 @@ public sealed class KilnDeskTests(Browser browser) : Visit(browser)
     /// <summary>A log of a kiln that stores 15 % more than its class, with its power share.</summary>
     private async Task<string> Log()
     {
-        var body = JsonNode.Parse("""
+        var body = JsonNode.Parse(
+            """
             {"schedule":{"name":"x","kind":"glaze","unit":"C","segments":[{"pace":"rate","rate":200,"target":1120},{"pace":"rate","rate":60,"target":1222},{"pace":"natural"}]},
              "kiln":{"class":"top-190","heatFactor":115}}
-            """);
+            """
+        );
         var answer = (await (await Http.PostAsJsonAsync("/api/preview", body)).Content.ReadFromJsonAsync<JsonNode>())!;
         var curve = answer["curve"]!.AsArray().Select(p => (M: p!["minute"]!.GetValue<double>(), T: p["temperature"]!.GetValue<double>())).ToList();
         var duty = answer["kiln"]!["duty"]!.AsArray();
@@ -154,7 +169,11 @@ public sealed class KilnDeskTests(Browser browser) : Visit(browser)
         {
             var i = Math.Max(1, curve.FindIndex(p => p.M >= m));
             var (a, b) = (curve[i - 1], curve[i]);
-            lines.Add(FormattableString.Invariant($"{m},{a.T + (b.T - a.T) * (m - a.M) / (b.M - a.M):0.0},{(m / 5 < duty.Count ? duty[m / 5]!.GetValue<double>() : 0)}"));
+            lines.Add(
+                FormattableString.Invariant(
+                    $"{m},{a.T + (b.T - a.T) * (m - a.M) / (b.M - a.M):0.0},{(m / 5 < duty.Count ? duty[m / 5]!.GetValue<double>() : 0)}"
+                )
+            );
         }
         return string.Join('\n', lines);
     }

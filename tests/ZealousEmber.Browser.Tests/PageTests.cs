@@ -14,43 +14,44 @@ public sealed class PageTests(Browser browser) : Visit(browser)
     private static readonly Lazy<string> Axe = new(() => File.ReadAllText(Repository.File("web/node_modules/axe-core/axe.min.js")));
 
     /// <summary>Every page there is, with something that shows it is drawn.</summary>
-    public static TheoryData<string, string> Pages => new()
-    {
-        { "/", ".cards li" },
-        { "/schedules", "[data-testid='schedule']" },
-        { "/schedules/11", "[data-testid='handle']" },
-        { "/schedules/12", "[data-testid='accepted']" },
-        { "/schedules/new", "[data-testid='chamber-empty']" },
-        { "/schedules/compare?a=11&b=3", "[data-testid='differences']" },
-        { "/bench/cones", "[data-testid='cone-top']" },
-        { "/schedules/11/print", "[data-testid='sheet'] table" },
-        { "/firings", "[data-testid='firing']" },
-        { "/firings/1", "[data-testid='load-sum'] dd" },
-        { "/firings/2?stage=plan", "[data-testid='plan'] li" },
-        { "/firings/3?stage=plan", "[data-testid='plan-findings']" },
-        { "/stores/kilns", "main li b" },
-        { "/stores/kilns/1", "[data-testid='usual']" },
-        { "/stores/kilns/new", "[data-testid='usual']" },
-        { "/stores/clays", "[data-testid='stock']" },
-        { "/stores/glazes", "[data-testid='stock']" },
-        { "/stores/clock", "[aria-labelledby='the-rule'] input" },
-        { "/firings/2?stage=set", "[data-testid='fit-verdict'] [data-chart]" },
-        { "/schedules/2/set?kiln=2", "[data-testid='entry-card'] li" },
-        { "/bench/practice?task=find-in-glaze", "[data-testid='panel']" },
-        { "/bench/practice?task=read-matte", "form input" },
-        { "/bench/air", "[data-testid='air-answer'] dl" },
-        { "/schedules/2/turns?kiln=3", ".screen [data-testid='turn']" },
-        { "/stores/kilns/3", "[data-testid='fuel-taught'] table" },
-        { "/stores/controllers", "main li a" },
-        { "/stores/controllers/1", "[data-testid='panel']" },
-        { "/stores/kilns/1/programs", "[data-testid='bank'] b" },
-        { "/firings/23?stage=read", "[data-testid='make-version']" },
-        { "/firings/27?stage=read", "[data-testid='all-good']" },
-        { "/firings/23/sheet", "[data-testid='log-sheet'] h2" },
-        { "/firings/logbook?glaze=1", "[data-testid='trends'] circle" },
-        { "/firings/compare?ids=23,26", "tr.mattered" },
-        { "/nowhere", "h1" },
-    };
+    public static TheoryData<string, string> Pages =>
+        new()
+        {
+            { "/", ".cards li" },
+            { "/schedules", "[data-testid='schedule']" },
+            { "/schedules/11", "[data-testid='handle']" },
+            { "/schedules/12", "[data-testid='accepted']" },
+            { "/schedules/new", "[data-testid='chamber-empty']" },
+            { "/schedules/compare?a=11&b=3", "[data-testid='differences']" },
+            { "/bench/cones", "[data-testid='cone-top']" },
+            { "/schedules/11/print", "[data-testid='sheet'] table" },
+            { "/firings", "[data-testid='firing']" },
+            { "/firings/1", "[data-testid='load-sum'] dd" },
+            { "/firings/2?stage=plan", "[data-testid='plan'] li" },
+            { "/firings/3?stage=plan", "[data-testid='plan-findings']" },
+            { "/stores/kilns", "main li b" },
+            { "/stores/kilns/1", "[data-testid='usual']" },
+            { "/stores/kilns/new", "[data-testid='usual']" },
+            { "/stores/clays", "[data-testid='stock']" },
+            { "/stores/glazes", "[data-testid='stock']" },
+            { "/stores/clock", "[aria-labelledby='the-rule'] input" },
+            { "/firings/2?stage=set", "[data-testid='fit-verdict'] [data-chart]" },
+            { "/schedules/2/set?kiln=2", "[data-testid='entry-card'] li" },
+            { "/bench/practice?task=find-in-glaze", "[data-testid='panel']" },
+            { "/bench/practice?task=read-matte", "form input" },
+            { "/bench/air", "[data-testid='air-answer'] dl" },
+            { "/schedules/2/turns?kiln=3", ".screen [data-testid='turn']" },
+            { "/stores/kilns/3", "[data-testid='fuel-taught'] table" },
+            { "/stores/controllers", "main li a" },
+            { "/stores/controllers/1", "[data-testid='panel']" },
+            { "/stores/kilns/1/programs", "[data-testid='bank'] b" },
+            { "/firings/23?stage=read", "[data-testid='make-version']" },
+            { "/firings/27?stage=read", "[data-testid='all-good']" },
+            { "/firings/23/sheet", "[data-testid='log-sheet'] h2" },
+            { "/firings/logbook?glaze=1", "[data-testid='trends'] circle" },
+            { "/firings/compare?ids=23,26", "tr.mattered" },
+            { "/nowhere", "h1" },
+        };
 
     /// <summary>In one visit, since a page is slow to load and quick to look at.</summary>
     [Theory]
@@ -79,16 +80,28 @@ public sealed class PageTests(Browser browser) : Visit(browser)
         // Colours must have arrived, not be on their way.
         Driver.ExecuteScript("document.getAnimations().forEach((a) => a.finish())");
         Driver.ExecuteScript(Axe.Value);
-        var faults = (string)Driver.ExecuteAsyncScript(
-            "const done = arguments[1]; axe.run(document, { resultTypes: ['violations'], ...(arguments[0] ? { runOnly: [arguments[0]] } : {}) }).then((r) => done(JSON.stringify(r.violations" +
-            ".filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => v.id + ': ' + v.nodes.map((n) => n.html.slice(0, 120) + ' ' + (n.any[0]?.message ?? '')).slice(0, 3).join(' | ')))))", rule)!;
+        var faults = (string)
+            Driver.ExecuteAsyncScript(
+                "const done = arguments[1]; axe.run(document, { resultTypes: ['violations'], ...(arguments[0] ? { runOnly: [arguments[0]] } : {}) "
+                    + "}).then((r) => done(JSON.stringify(r.violations"
+                    + ".filter((v) => ['serious', 'critical'].includes(v.impact)).map((v) => v.id + ': ' + v.nodes.map((n) => n.html.slice(0, 120) + ' ' "
+                    + "+ (n.any[0]?.message ?? '')).slice(0, 3).join(' | ')))))",
+                rule
+            )!;
         return JsonSerializer.Deserialize<string[]>(faults)!;
     }
 
     [Fact]
     public void The_main_screens_fit_a_table_laptop_without_scrolling()
     {
-        foreach (var (path, drawn) in new[] { ("/schedules/11", "[data-testid='handle']"), ("/", ".cards li"), ("/schedules/compare?a=11&b=3", "[data-testid='differences']") })
+        foreach (
+            var (path, drawn) in new[]
+            {
+                ("/schedules/11", "[data-testid='handle']"),
+                ("/", ".cards li"),
+                ("/schedules/compare?a=11&b=3", "[data-testid='differences']"),
+            }
+        )
         {
             Go(path);
             Find(drawn);
@@ -103,16 +116,27 @@ public sealed class PageTests(Browser browser) : Visit(browser)
     {
         // The moment it was drawn, noted by the page itself: what is fetched afterwards is no part of the first view, however slow the machine that looks.
         var drawn = path == "/" ? ".cards li" : "[data-testid='handle']";
-        var noted = Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?>
-        {
-            ["source"] = $"new MutationObserver((_, o) => {{ if (document.querySelector(\"{drawn}\")) {{ globalThis.drawnAt = performance.now(); o.disconnect(); }} }}).observe(document, {{ childList: true, subtree: true }})",
-        });
+        var noted = Driver.ExecuteCdpCommand(
+            "Page.addScriptToEvaluateOnNewDocument",
+            new Dictionary<string, object?>
+            {
+                ["source"] =
+                    $"new MutationObserver((_, o) => {{ if (document.querySelector(\"{drawn}\")) {{ globalThis.drawnAt = performance.now(); "
+                    + $"o.disconnect(); }} }}).observe(document, {{ childList: true, subtree: true }})",
+            }
+        );
         Driver.ExecuteCdpCommand("Network.setCacheDisabled", new Dictionary<string, object?> { ["cacheDisabled"] = true });
         Go(path);
         Find(drawn);
-        var bytes = (long)Driver.ExecuteScript(
-            "return performance.getEntriesByType('resource').filter((r) => /\\.(js|css)$/.test(r.name) && r.startTime <= drawnAt).reduce((sum, r) => sum + r.encodedBodySize, 0)")!;
-        Driver.ExecuteCdpCommand("Page.removeScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["identifier"] = ((IReadOnlyDictionary<string, object?>)noted!)["identifier"] });
+        var bytes = (long)
+            Driver.ExecuteScript(
+                "return performance.getEntriesByType('resource').filter((r) => /\\.(js|css)$/.test(r.name) && r.startTime <= drawnAt).reduce((sum, r) => "
+                    + "sum + r.encodedBodySize, 0)"
+            )!;
+        Driver.ExecuteCdpCommand(
+            "Page.removeScriptToEvaluateOnNewDocument",
+            new Dictionary<string, object?> { ["identifier"] = ((IReadOnlyDictionary<string, object?>)noted!)["identifier"] }
+        );
         Driver.ExecuteCdpCommand("Network.setCacheDisabled", new Dictionary<string, object?> { ["cacheDisabled"] = false });
         bytes.ShouldBeInRange(20_000, 150_000);
     }
@@ -138,9 +162,21 @@ public sealed class PageTests(Browser browser) : Visit(browser)
             kind = "bisque",
             unit = "C",
             notes = string.Join('\n', Enumerable.Repeat("A line of notes.", 30)),
-            segments = Enumerable.Range(0, steps).Select(i => new { pace = "rate", rate = 100, target = 50 + i * 15, holdMinutes = 10, reason = "a reason with several words in it, as people write them" }),
+            segments = Enumerable
+                .Range(0, steps)
+                .Select(i => new
+                {
+                    pace = "rate",
+                    rate = 100,
+                    target = 50 + i * 15,
+                    holdMinutes = 10,
+                    reason = "a reason with several words in it, as people write them",
+                }),
         };
-        var id = JsonDocument.Parse(await (await Http.PostAsJsonAsync("/api/schedules", schedule)).Content.ReadAsStringAsync()).RootElement.GetProperty("id").GetInt32();
+        var id = JsonDocument
+            .Parse(await (await Http.PostAsJsonAsync("/api/schedules", schedule)).Content.ReadAsStringAsync())
+            .RootElement.GetProperty("id")
+            .GetInt32();
         Go($"/schedules/{id}/print");
         Until(() => TestId("sheet").FindElements(By.CssSelector("tbody tr")).Count == steps, "every step");
 
@@ -162,7 +198,13 @@ public sealed class PageTests(Browser browser) : Visit(browser)
         Until(() => Rows() > 5, "the sheet");
         var usual = Rows();
         new OpenQA.Selenium.Support.UI.SelectElement(Find("[aria-label='Minutes between turns']")).SelectByValue(every);
-        Until(() => every == "30" ? Rows() == usual : every == "15" ? Rows() > usual : Rows() < usual, "the sheet with so many turns");
+        Until(
+            () =>
+                every == "30" ? Rows() == usual
+                : every == "15" ? Rows() > usual
+                : Rows() < usual,
+            "the sheet with so many turns"
+        );
         // It gets smaller until it fits: once the size stands still it does.
         var size = "";
         Until(() => (size, TestId("printed-turns").GetDomAttribute("style")) is var (before, now) && (size = now ?? "") == before, "its size has settled");
@@ -176,7 +218,19 @@ public sealed class PageTests(Browser browser) : Visit(browser)
     /// <summary>What stands on it, printed on A4; more than one page fails.</summary>
     private string OnOnePage()
     {
-        var pdf = Driver.Print(new PrintOptions { PageDimensions = new PrintOptions.PageSize { Width = 21, Height = 29.7 }, PageMargins = new PrintOptions.Margins { Top = 1.2, Bottom = 1.2, Left = 1.2, Right = 1.2 } });
+        var pdf = Driver.Print(
+            new PrintOptions
+            {
+                PageDimensions = new PrintOptions.PageSize { Width = 21, Height = 29.7 },
+                PageMargins = new PrintOptions.Margins
+                {
+                    Top = 1.2,
+                    Bottom = 1.2,
+                    Left = 1.2,
+                    Right = 1.2,
+                },
+            }
+        );
         using var document = PdfDocument.Open(pdf.AsByteArray);
         document.NumberOfPages.ShouldBe(1);
         return document.GetPage(1).Text;

@@ -42,7 +42,9 @@ public sealed class ReadTests(Browser browser) : Visit(browser)
         Keys(OpenQA.Selenium.Keys.Tab);
         Until(() => First("[role='alert']", "Like the hand of a clock").Displayed, "what is no reading is said");
         Saved();
-        (await Reading(firing))["reading"]!["packs"]![0]!["cones"]!.AsArray().Single(c => c!["cone"]!.GetValue<string>() == "6")!["bendDegrees"]!.GetValue<double>().ShouldBe(37.5, 0.1);
+        (await Reading(firing))["reading"]!["packs"]![0]!["cones"]!.AsArray().Single(c => c!["cone"]!.GetValue<string>() == "6")!["bendDegrees"]!
+            .GetValue<double>()
+            .ShouldBe(37.5, 0.1);
 
         TestId("all-good").Click();
         Saved();
@@ -86,7 +88,13 @@ public sealed class ReadTests(Browser browser) : Visit(browser)
         Type(Find("[aria-label='Pieces with Pinholes']"), "4");
         Keys(OpenQA.Selenium.Keys.Tab);
         Saved();
-        Until(() => Driver.FindElements(By.CssSelector("[data-testid='cause']")).Any(c => c.Text.Contains("Body still gassing") || c.Text.Contains("No time to heal") || c.Text.Contains("Dust")), "its causes are weighed as well");
+        Until(
+            () =>
+                Driver
+                    .FindElements(By.CssSelector("[data-testid='cause']"))
+                    .Any(c => c.Text.Contains("Body still gassing") || c.Text.Contains("No time to heal") || c.Text.Contains("Dust")),
+            "its causes are weighed as well"
+        );
         Find("[aria-label='Remove Pinholes']").Click();
         Saved();
         (await Reading(firing))["reading"]!["results"]!["faults"]!.AsArray().Count.ShouldBe(1);
@@ -97,7 +105,8 @@ public sealed class ReadTests(Browser browser) : Visit(browser)
     {
         ConsoleErrors();
         Go("/firings/logbook?search=supper");
-        foreach (var name in new[] { "Supper set, first plates", "Supper set, first half" }) Find($"[aria-label='Compare “{name}”']").Click();
+        foreach (var name in new[] { "Supper set, first plates", "Supper set, first half" })
+            Find($"[aria-label='Compare “{name}”']").Click();
         Click("Compare them");
         Find("[data-line='compared']");
         First("li", "Slow band").Text.ShouldContain("0.34");

@@ -24,7 +24,9 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
         before?.Invoke();
         // Dialogs fade in; a picture wants them there.
         Driver.ExecuteScript("document.getAnimations().forEach((a) => a.effect?.getComputedTiming().endTime === Infinity || a.finish())");
-        Driver.ExecuteAsyncScript("const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done())))");
+        Driver.ExecuteAsyncScript(
+            "const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done())))"
+        );
         ((ITakesScreenshot)Driver).GetScreenshot().SaveAsFile(Repository.File($"docs/screenshots/{name}.png"));
     }
 
@@ -66,19 +68,22 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
         });
         Take("set", "/firings/2?stage=set", "[data-testid='fit-verdict'] [data-chart]", before: () =>
         {
-            for (var line = 0; line < 6; line++) TestId("next-line").Click();
+            for (var line = 0; line < 6; line++)
+                TestId("next-line").Click();
         });
         Take("read-back-phone", "/firings/2?stage=set", "[data-testid='entry-card'] li", 390, 844, "nightwatch", () =>
         {
             Click("Read it back");
-            foreach (var (i, shown) in "4 8 80 90 30 20".Split(' ').Index()) Driver.FindElements(By.CssSelector("[data-testid='read-back'] input"))[i].SendKeys(shown);
+            foreach (var (i, shown) in "4 8 80 90 30 20".Split(' ').Index())
+                Driver.FindElements(By.CssSelector("[data-testid='read-back'] input"))[i].SendKeys(shown);
             TestId("slip");
         });
         Take("practice", "/bench/practice?task=enter-glaze", "[data-testid='panel']", before: () =>
         {
             Find("main h1").Click();
             Keys("o");
-            foreach (var part in "1 3 100 120 30 150 1100 0 60 121 12 1220 0".Split(' ')) Keys(part, OpenQA.Selenium.Keys.Enter);
+            foreach (var part in "1 3 100 120 30 150 1100 0 60 121 12 1220 0".Split(' '))
+                Keys(part, OpenQA.Selenium.Keys.Enter);
             Until(() => TestId("display").Text == "ready", "all is answered");
             Keys("f");
             TestId("simulated");
@@ -93,7 +98,9 @@ public sealed class Screenshots(Browser browser) : Visit(browser)
         });
         Take("glazes", "/stores/glazes", "[data-testid='stock'] img");
         Take("kiln", "/stores/kilns/1", "[data-testid='usual']");
-        var matte = (await Http.GetFromJsonAsync<JsonNode>("/api/logbook?take=200"))!["firings"]!.AsArray().Single(f => f!["name"]!.GetValue<string>() == "Supper set, first plates")!["firingId"];
+        var matte = (await Http.GetFromJsonAsync<JsonNode>("/api/logbook?take=200"))!["firings"]!
+            .AsArray()
+            .Single(f => f!["name"]!.GetValue<string>() == "Supper set, first plates")!["firingId"];
         Take("read", $"/firings/{matte}?stage=read", "[data-testid='make-version']");
         Take("logbook", "/firings/logbook", "[data-testid='trends'] circle");
         Take("editor-night", "/schedules/2", "[data-testid='handle']", theme: "nightwatch", before: () => Field(3, "target").Click());

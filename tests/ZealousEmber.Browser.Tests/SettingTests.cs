@@ -13,17 +13,25 @@ public sealed class SettingTests(Browser browser) : Visit(browser)
 {
     private async Task<JsonNode> Controllers() => (await Http.GetFromJsonAsync<JsonNode>("/api/controllers"))!;
 
-    private async Task<int> Controller(string name) => (await Controllers()).AsArray().Single(c => c!["profile"]!["name"]!.GetValue<string>() == name)!["id"]!.GetValue<int>();
+    private async Task<int> Controller(string name) =>
+        (await Controllers()).AsArray().Single(c => c!["profile"]!["name"]!.GetValue<string>() == name)!["id"]!.GetValue<int>();
 
     private async Task<int> Kiln(string? controller)
     {
-        var body = new JsonObject { ["name"] = "Teal", ["class"] = "top-190", ["controllerId"] = controller is null ? null : await Controller(controller) };
+        var body = new JsonObject
+        {
+            ["name"] = "Teal",
+            ["class"] = "top-190",
+            ["controllerId"] = controller is null ? null : await Controller(controller),
+        };
         return (await (await Http.PostAsJsonAsync("/api/kilns", body)).Content.ReadFromJsonAsync<JsonNode>())!["id"]!.GetValue<int>();
     }
 
     private async Task<int> Schedule(string name)
     {
-        var body = JsonNode.Parse($$"""{"name":"{{name}}","kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":100,"target":200},{"pace":"rate","rate":180,"target":1100},{"pace":"rate","rate":60,"target":1210,"holdMinutes":15},{"pace":"natural"}]}""");
+        var body = JsonNode.Parse(
+            $$"""{"name":"{{name}}","kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":100,"target":200},{"pace":"rate","rate":180,"target":1100},{"pace":"rate","rate":60,"target":1210,"holdMinutes":15},{"pace":"natural"}]}"""
+        );
         return (await (await Http.PostAsJsonAsync("/api/schedules", body)).Content.ReadFromJsonAsync<JsonNode>())!["id"]!.GetValue<int>();
     }
 
@@ -34,9 +42,31 @@ public sealed class SettingTests(Browser browser) : Visit(browser)
     {
         var (kiln, schedule, controller) = (await Kiln("Wedge"), await Schedule("Reed, tested"), await Controller("Wedge"));
         async Task<JsonNode> Post(string path, JsonNode body) => (await (await Http.PostAsJsonAsync(path, body)).Content.ReadFromJsonAsync<JsonNode>())!;
-        var firing = (await Post("/api/firings", new JsonObject { ["name"] = "Reed bowls", ["kind"] = "glaze", ["kilnId"] = kiln, ["scheduleId"] = schedule, ["scheduleVersion"] = 1 }))["id"]!.GetValue<int>();
+        var firing = (
+            await Post(
+                "/api/firings",
+                new JsonObject
+                {
+                    ["name"] = "Reed bowls",
+                    ["kind"] = "glaze",
+                    ["kilnId"] = kiln,
+                    ["scheduleId"] = schedule,
+                    ["scheduleVersion"] = 1,
+                }
+            )
+        )["id"]!.GetValue<int>();
         var stored = (await Http.GetFromJsonAsync<JsonNode>($"/api/schedules/{schedule}"))!;
-        var program = (await Post("/api/controllers/fit", new JsonObject { ["schedule"] = stored.DeepClone(), ["profileId"] = controller, ["slot"] = "3" }))["program"]!.AsArray();
+        var program = (
+            await Post(
+                "/api/controllers/fit",
+                new JsonObject
+                {
+                    ["schedule"] = stored.DeepClone(),
+                    ["profileId"] = controller,
+                    ["slot"] = "3",
+                }
+            )
+        )["program"]!.AsArray();
 
         // Read back on the page: the way leads to Fire, and the list has its tick.
         Go($"/firings/{firing}?stage=set");
@@ -45,7 +75,8 @@ public sealed class SettingTests(Browser browser) : Visit(browser)
         Until(() => Find("[data-testid='entry-card'] li:nth-child(2) .value").Text == "3", "its card");
         Click("Read it back");
         Until(() => Read().Count == program.Count, "a field for every question");
-        foreach (var (i, answer) in program.Index()) Read()[i].SendKeys(answer!["shown"]!.GetValue<string>());
+        foreach (var (i, answer) in program.Index())
+            Read()[i].SendKeys(answer!["shown"]!.GetValue<string>());
         TestId("record").Click();
         TestId("to-fire").Click();
         Until(() => Driver.FindElements(By.CssSelector("[data-testid='before'] input:checked")).Count == 1, "“Program read back” is ticked");
@@ -61,7 +92,10 @@ public sealed class SettingTests(Browser browser) : Visit(browser)
         Until(() => TestId("summary").Text.Contains("what is planned is not what is set"), "it differs");
         First("label", "Read off by hand").Click();
         TestId("start").Click();
-        Until(() => Find("dialog[open]").Text.Contains("Which program does it follow?") && Driver.FindElements(By.CssSelector("dialog[open] svg path")).Count > 1, "both curves");
+        Until(
+            () => Find("dialog[open]").Text.Contains("Which program does it follow?") && Driver.FindElements(By.CssSelector("dialog[open] svg path")).Count > 1,
+            "both curves"
+        );
         First("dialog[open] button", "Start what is set").Click();
         TestId("live-temperature");
         var run = (await Http.GetFromJsonAsync<JsonNode>($"/api/firings/{firing}/run"))!;
@@ -78,14 +112,21 @@ public sealed class SettingTests(Browser browser) : Visit(browser)
         TestId("next-line").Click();
         Until(() => TestId("display").Text == "page 1", "the panel says what the display should say");
         new SelectElement(TestId("slot")).SelectByValue("3");
-        Until(() => Find("[data-testid='entry-card'] li:nth-child(2) .value").Text == "3" && Find("[data-testid='entry-card'] li").GetDomAttribute("class")!.Contains("now"), "another program is another card, with no tick");
-        for (var line = 0; line < 13; line++) TestId("next-line").Click();
+        Until(
+            () =>
+                Find("[data-testid='entry-card'] li:nth-child(2) .value").Text == "3"
+                && Find("[data-testid='entry-card'] li").GetDomAttribute("class")!.Contains("now"),
+            "another program is another card, with no tick"
+        );
+        for (var line = 0; line < 13; line++)
+            TestId("next-line").Click();
         Until(() => TestId("display").Text == "wait 0", "the last question");
         TestId("next-line").Click();
 
         // What it shows: 18 for 180, the rest as it should be.
         Until(() => Read().Count == 13, "a field for every question");
-        foreach (var (i, shown) in "3 3 100 200 0 18 1100 0 60 1210 15 1220 0".Split(' ').Index()) Read()[i].SendKeys(shown);
+        foreach (var (i, shown) in "3 3 100 200 0 18 1100 0 60 1210 15 1220 0".Split(' ').Index())
+            Read()[i].SendKeys(shown);
         Until(() => TestId("slip").Text.Contains("left out"), "the slip behind it");
         TestId("read-back").Text.ShouldContain("Should be 180.");
         Driver.FindElements(By.CssSelector("[data-testid='record']")).ShouldBeEmpty("not as it should be");
@@ -120,8 +161,16 @@ public sealed class SettingTests(Browser browser) : Visit(browser)
     public async Task However_many_steps_it_has_the_card_is_one_page(int steps)
     {
         // Steps nobody could make one of.
-        var segments = string.Join(',', Enumerable.Range(0, steps).Select(i => $$"""{"pace":"rate","rate":{{60 + 17 * (i % 9)}},"target":{{100 + 18 * i}},"holdMinutes":{{3 + i % 5}}}"""));
-        var schedule = await (await Http.PostAsJsonAsync("/api/schedules", JsonNode.Parse($$"""{"name":"Long","kind":"glaze","unit":"C","segments":[{{segments}},{"pace":"natural"}]}"""))).Content.ReadFromJsonAsync<JsonNode>();
+        var segments = string.Join(
+            ',',
+            Enumerable.Range(0, steps).Select(i => $$"""{"pace":"rate","rate":{{60 + 17 * (i % 9)}},"target":{{100 + 18 * i}},"holdMinutes":{{3 + i % 5}}}""")
+        );
+        var schedule = await (
+            await Http.PostAsJsonAsync(
+                "/api/schedules",
+                JsonNode.Parse($$"""{"name":"Long","kind":"glaze","unit":"C","segments":[{{segments}},{"pace":"natural"}]}""")
+            )
+        ).Content.ReadFromJsonAsync<JsonNode>();
         var large = (await Controllers()).AsArray().First(c => c!["profile"]!["name"]!.GetValue<string>() == "Wedge")!["profile"]!.DeepClone();
         (large["name"], large["most"]) = ($"Large {steps}", 64);
         var count = large["ask"]!.AsArray().Single(q => q!["id"]!.GetValue<string>() == "count")!;
@@ -129,10 +178,20 @@ public sealed class SettingTests(Browser browser) : Visit(browser)
         (await Http.PostAsJsonAsync("/api/controllers", large)).EnsureSuccessStatusCode();
         Go($"/schedules/{schedule!["id"]}/set?kiln={await Kiln($"Large {steps}")}");
         Until(() => Driver.FindElements(By.CssSelector("[data-testid='entry-card'] li")).Count == 5 + 3 * steps, "a line a question");
-        using var document = PdfDocument.Open(Driver.Print(new PrintOptions { PageDimensions = new PrintOptions.PageSize { Width = 21, Height = 29.7 } }).AsByteArray);
+        using var document = PdfDocument.Open(
+            Driver
+                .Print(
+                    new PrintOptions
+                    {
+                        PageDimensions = new PrintOptions.PageSize { Width = 21, Height = 29.7 },
+                    }
+                )
+                .AsByteArray
+        );
         document.NumberOfPages.ShouldBe(1);
         var printed = document.GetPage(1).Text;
-        foreach (var said in new[] { "Long", "Teal", TestId("code").Text, "stay", "kiln maker" }) printed.Replace(" ", "", StringComparison.Ordinal).ShouldContain(said.Replace(" ", "", StringComparison.Ordinal));
+        foreach (var said in new[] { "Long", "Teal", TestId("code").Text, "stay", "kiln maker" })
+            printed.Replace(" ", "", StringComparison.Ordinal).ShouldContain(said.Replace(" ", "", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -157,14 +216,24 @@ public sealed class SettingTests(Browser browser) : Visit(browser)
         var (kiln, schedule) = (await Kiln("Kidney"), await Schedule("Tidewrack, tested"));
         Size(390, 844);
         Driver.ExecuteCdpCommand("Emulation.setTouchEmulationEnabled", new Dictionary<string, object?> { ["enabled"] = true });
-        Driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new Dictionary<string, object?> { ["features"] = new object[] { new Dictionary<string, object?> { ["name"] = "pointer", ["value"] = "coarse" } } });
+        Driver.ExecuteCdpCommand(
+            "Emulation.setEmulatedMedia",
+            new Dictionary<string, object?>
+            {
+                ["features"] = new object[]
+                {
+                    new Dictionary<string, object?> { ["name"] = "pointer", ["value"] = "coarse" },
+                },
+            }
+        );
         Go($"/schedules/{schedule}/set?kiln={kiln}");
         TestId("next-line");
         Click("Read it back");
         Until(() => Read().Count == 7, "a field for every question");
         void Press(string keys)
         {
-            foreach (var key in keys.Split(' ')) Driver.FindElement(By.XPath($"//*[contains(@class, 'keypad')]/button[normalize-space() = '{key}']")).Click();
+            foreach (var key in keys.Split(' '))
+                Driver.FindElement(By.XPath($"//*[contains(@class, 'keypad')]/button[normalize-space() = '{key}']")).Click();
         }
 
         Press("0 Next 1 5 9 Next 1 1 0 0 Next 6 0 Next 1 2 1 0 Next 0 : 1 5 Next");
@@ -208,7 +277,8 @@ public sealed class SettingTests(Browser browser) : Visit(browser)
         Click("Hint");
         Until(() => TestId("hint").Text == "Press 1, take.", "the next keys");
         Find("main h1").Click();
-        foreach (var part in "1 3 100 120 30 15 1100 0 60 1210 12 1220 0".Split(' ')) Keys(part, OpenQA.Selenium.Keys.Enter);
+        foreach (var part in "1 3 100 120 30 15 1100 0 60 1210 12 1220 0".Split(' '))
+            Keys(part, OpenQA.Selenium.Keys.Enter);
         Until(() => TestId("display").Text == "ready", "all is answered");
         Keys("f");
         Until(() => TestId("practice-result").Text.Contains("pace 2 reads 15 for 150"), "what is not right");
@@ -218,7 +288,8 @@ public sealed class SettingTests(Browser browser) : Visit(browser)
         Click("Begin again");
         Until(() => TestId("display").Text == "rest", "from the beginning");
         Keys("o");
-        foreach (var part in "1 3 100 120 30 150 1100 0 60 1210 12 1220 0".Split(' ')) Keys(part, OpenQA.Selenium.Keys.Enter);
+        foreach (var part in "1 3 100 120 30 150 1100 0 60 1210 12 1220 0".Split(' '))
+            Keys(part, OpenQA.Selenium.Keys.Enter);
         Until(() => TestId("display").Text == "ready", "all is answered");
         Keys("f");
         Until(() => TestId("practice-result").Text.Contains("Right, and it fires."), "right");

@@ -27,7 +27,13 @@ public sealed class StockTests(Browser browser) : Visit(browser)
         Form("coneTo", "8");
         First("dialog label", "Runs").Click();
         Click("Add glaze");
-        Until(() => Driver.FindElements(By.CssSelector("[data-testid='stock']")).Any(s => s.Text.Contains("Driftwood ash") && s.Text.Contains("cones 7 to 8, runs")), "in the list");
+        Until(
+            () =>
+                Driver
+                    .FindElements(By.CssSelector("[data-testid='stock']"))
+                    .Any(s => s.Text.Contains("Driftwood ash") && s.Text.Contains("cones 7 to 8, runs")),
+            "in the list"
+        );
 
         Type(Find("input[type='search']"), "driftwood");
         Until(() => Names() is ["Driftwood ash"], "found");
@@ -53,7 +59,13 @@ public sealed class StockTests(Browser browser) : Visit(browser)
             First("[data-testid='stock']", "Brickfield Red").Click();
             new SelectElement(Find("dialog #stock-kind")).SelectByText(kind);
             Click("Close");
-            Until(() => Driver.FindElements(By.CssSelector("[data-testid='stock']")).Any(s => s.Text.Contains("Brickfield Red") && s.Text.Contains($"{kind}, cones 06 to 02")), kind);
+            Until(
+                () =>
+                    Driver
+                        .FindElements(By.CssSelector("[data-testid='stock']"))
+                        .Any(s => s.Text.Contains("Brickfield Red") && s.Text.Contains($"{kind}, cones 06 to 02")),
+                kind
+            );
         }
         Kind("Other");
         Kind("Earthenware");

@@ -116,7 +116,9 @@ public sealed class StudioTests(Browser browser) : Visit(browser)
     public void Starter_schedules_are_imported_in_a_press()
     {
         Go("/");
-        Driver.ExecuteAsyncScript("const done = arguments[0]; fetch('/starter-schedules.json').then((r) => r.json()).then((f) => done(f.schedules.length))").ShouldBe(6L);
+        Driver
+            .ExecuteAsyncScript("const done = arguments[0]; fetch('/starter-schedules.json').then((r) => r.json()).then((f) => done(f.schedules.length))")
+            .ShouldBe(6L);
         Go("/bench/glossary");
         Type(Find("input[type='search']"), "soak");
         Until(() => Driver.FindElements(By.CssSelector("dl dt")).Select(t => t.Text).SequenceEqual(["Hold"]), "found under its other name");

@@ -20,17 +20,25 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
     private static string Tile() => Repository.File("src/ZealousEmber.Store/Demo/Photos/oyster.jpg");
 
     private async Task<int> Post(string path, string body) =>
-        (await (await Http.PostAsync(path, new StringContent(body, System.Text.Encoding.UTF8, "application/json"))).Content.ReadFromJsonAsync<JsonNode>())!["id"]!.GetValue<int>();
+        (await (await Http.PostAsync(path, new StringContent(body, System.Text.Encoding.UTF8, "application/json"))).Content.ReadFromJsonAsync<JsonNode>())![
+            "id"
+        ]!.GetValue<int>();
 
     /// <summary>A bisque of thick, cool bowls that somebody is in a hurry with, on the desk for its firing.</summary>
     private async Task<(int Schedule, int Firing)> Hasty()
     {
-        var schedule = await Post("/api/schedules", """
+        var schedule = await Post(
+            "/api/schedules",
+            """
             {"name":"In a hurry","kind":"bisque","unit":"C","goalCone":"06","segments":[{"pace":"rate","rate":150,"target":600},{"pace":"rate","rate":70,"target":900},{"pace":"rate","rate":60,"target":998},{"pace":"natural"}]}
-            """);
-        var firing = await Post("/api/firings", $$"""
+            """
+        );
+        var firing = await Post(
+            "/api/firings",
+            $$"""
             {"name":"In a hurry","kind":"bisque","kilnId":1,"scheduleId":{{schedule}},"witnessPack":true,"lots":[{"what":"bowls","count":30,"wall":14,"dryness":"cool-to-touch","clayId":1}]}
-            """);
+            """
+        );
         return (schedule, firing);
     }
 
@@ -153,7 +161,10 @@ public sealed class WhatIfTests(Browser browser) : Visit(browser)
         Until(() => TestId("pack").Text.Contains("07 · 06 · 05½"), "guide, target and guard");
         Type(Find("[data-testid='lot'] [aria-label='pieces']"), "3");
         Keys(OpenQA.Selenium.Keys.Tab);
-        Until(() => Driver.FindElements(By.CssSelector("[aria-label='About this load']")).Any(n => n.Text.Contains("nearly empty kiln heats unevenly")), "nearly empty");
+        Until(
+            () => Driver.FindElements(By.CssSelector("[aria-label='About this load']")).Any(n => n.Text.Contains("nearly empty kiln heats unevenly")),
+            "nearly empty"
+        );
         First("label", "Witness pack").Click();
         First("label", "Packed tight").Click();
         Click("Plan");

@@ -35,13 +35,23 @@ public sealed class WritingTests(Browser browser) : Visit(browser)
         }
 
         NewSchedule("From the book");
-        (string Pace, string Target, string Hold)[] book = [("80", "120", "45"), ("full", "1040", ""), ("110", "1140", ""), ("60", "1210", "12"), ("150", "1040", ""), ("55", "850", "1:30")];
+        (string Pace, string Target, string Hold)[] book =
+        [
+            ("80", "120", "45"),
+            ("full", "1040", ""),
+            ("110", "1140", ""),
+            ("60", "1210", "12"),
+            ("150", "1040", ""),
+            ("55", "850", "1:30"),
+        ];
         foreach (var (i, step) in book.Index())
         {
             Until(() => Field(i + 1, "pace").Equals(Driver.SwitchTo().ActiveElement()), $"step {i + 1} has the cursor");
             Write(step.Pace, Keys_.Tab, step.Target, Keys_.Tab);
-            if (step.Hold.Length > 0) Write(step.Hold);
-            if (i < book.Length - 1) Write(Keys_.Enter);
+            if (step.Hold.Length > 0)
+                Write(step.Hold);
+            if (i < book.Length - 1)
+                Write(Keys_.Enter);
         }
         UntilSaved();
         var id = IdFromAddress();
@@ -83,7 +93,10 @@ public sealed class WritingTests(Browser browser) : Visit(browser)
         TestId("schedule-menu").Click();
         Click("As text");
         var text = Find("dialog textarea");
-        Driver.ExecuteScript("arguments[0].value = 'Rate\\tTarget\\tHold\\n100\\t600\\t0\\nfull\\t1000\\t15'; arguments[0].dispatchEvent(new Event('input', { bubbles: true }))", text);
+        Driver.ExecuteScript(
+            "arguments[0].value = 'Rate\\tTarget\\tHold\\n100\\t600\\t0\\nfull\\t1000\\t15'; arguments[0].dispatchEvent(new Event('input', { bubbles: true }))",
+            text
+        );
         Click("Replace the steps");
         Until(() => Sentences() == "100 600 | full power 1000 15 min", "the table's steps");
         Find("[aria-label='Undo']").Click();
@@ -104,10 +117,16 @@ public sealed class WritingTests(Browser browser) : Visit(browser)
         Until(() => Sentences().StartsWith("150 960 | 60 1063"), "removed");
         Keys(Keys_.Enter);
         Until(() => Driver.FindElements(By.CssSelector("[data-testid='step']")).Count == 5, "a blank step below");
-        for (var i = 0; i < 3; i++) Chord(OpenQA.Selenium.Keys.Control, "z");
+        for (var i = 0; i < 3; i++)
+            Chord(OpenQA.Selenium.Keys.Control, "z");
         Until(() => Sentences() == before, "all undone");
-        new OpenQA.Selenium.Interactions.Actions(Driver).KeyDown(OpenQA.Selenium.Keys.Control).KeyDown(OpenQA.Selenium.Keys.Shift).SendKeys("z")
-            .KeyUp(OpenQA.Selenium.Keys.Shift).KeyUp(OpenQA.Selenium.Keys.Control).Perform();
+        new OpenQA.Selenium.Interactions.Actions(Driver)
+            .KeyDown(OpenQA.Selenium.Keys.Control)
+            .KeyDown(OpenQA.Selenium.Keys.Shift)
+            .SendKeys("z")
+            .KeyUp(OpenQA.Selenium.Keys.Shift)
+            .KeyUp(OpenQA.Selenium.Keys.Control)
+            .Perform();
         Until(() => Sentences().StartsWith("150 960 | 100 120"), "one redone");
         Chord(OpenQA.Selenium.Keys.Control, "z");
         UntilSaved();
@@ -180,7 +199,23 @@ public sealed class WritingTests(Browser browser) : Visit(browser)
         var id = IdFromAddress();
         var request = new HttpRequestMessage(HttpMethod.Put, $"/api/schedules/{id}")
         {
-            Content = JsonContent.Create(new { name = "Shared", kind = "glaze", unit = "C", segments = new[] { new { pace = "rate", rate = 50, target = 150 } } }),
+            Content = JsonContent.Create(
+                new
+                {
+                    name = "Shared",
+                    kind = "glaze",
+                    unit = "C",
+                    segments = new[]
+                    {
+                        new
+                        {
+                            pace = "rate",
+                            rate = 50,
+                            target = 150,
+                        },
+                    },
+                }
+            ),
         };
         request.Headers.TryAddWithoutValidation("If-Match", "*");
         (await Http.SendAsync(request)).EnsureSuccessStatusCode();

@@ -36,22 +36,21 @@ internal static class Make
 
     /// <summary>A kiln of a class, with numbers changed by their field names.</summary>
     public static Kiln Kiln(string kind, params (string Field, double Value)[] numbers) =>
-        Core.Kilns.Electric.Kiln.Create(new KilnSpecification("A kiln", kind, null, null, null, numbers.ToDictionary(n => n.Field, n => (double?)n.Value))).Value;
+        Core
+            .Kilns.Electric.Kiln.Create(new KilnSpecification("A kiln", kind, null, null, null, numbers.ToDictionary(n => n.Field, n => (double?)n.Value)))
+            .Value;
 
     public static readonly Gen<TemperatureUnit> Unit = Gen.Enum<TemperatureUnit>();
 
     /// <summary>Numbers as typed: up to three decimals.</summary>
-    private static Gen<double> Typed(double low, double high) =>
-        Gen.Select(Gen.Double[low, high], Gen.Int[0, 3], (v, decimals) => Math.Round(v, decimals));
+    private static Gen<double> Typed(double low, double high) => Gen.Select(Gen.Double[low, high], Gen.Int[0, 3], (v, decimals) => Math.Round(v, decimals));
 
     /// <summary>One of a few fixed values.</summary>
     public static Gen<T> OneOf<T>(params T[] values) => Gen.Int[0, values.Length - 1].Select(i => values[i]);
 
-    private static readonly Gen<string?> Reason =
-        OneOf<string?>(null, null, "dry the glaze", "let the cones \"catch up\"", "semi; colon, comma → arrow");
+    private static readonly Gen<string?> Reason = OneOf<string?>(null, null, "dry the glaze", "let the cones \"catch up\"", "semi; colon, comma → arrow");
 
-    private static readonly Gen<Atmosphere?> Air =
-        Gen.OneOf(Gen.Const((Atmosphere?)null), Gen.Enum<Atmosphere>().Select(a => (Atmosphere?)a));
+    private static readonly Gen<Atmosphere?> Air = Gen.OneOf(Gen.Const((Atmosphere?)null), Gen.Enum<Atmosphere>().Select(a => (Atmosphere?)a));
 
     private static Gen<Segment> OneSegment(TemperatureUnit unit) =>
         Gen.Select(
@@ -59,14 +58,22 @@ internal static class Make
             unit == TemperatureUnit.Celsius ? Typed(0.5, 2000) : Typed(1, 3600),
             unit == TemperatureUnit.Celsius ? Typed(-20, 1400) : Typed(-4, 2552),
             Gen.OneOf(Gen.Const(0.0), Gen.Int[1, 5940].Select(m => (double)m), Typed(0, 5940)),
-            Reason, Air,
-            (pace, rate, target, hold, reason, air) => Segment.Create(pace, rate, target, hold, unit, reason, air).Value);
+            Reason,
+            Air,
+            (pace, rate, target, hold, reason, air) => Segment.Create(pace, rate, target, hold, unit, reason, air).Value
+        );
 
     /// <summary>Any schedule: steps up and down at a rate or at full power, now and then an "off" at the end.</summary>
     public static readonly Gen<Schedule> AnySchedule =
         from unit in Unit
         from segments in OneSegment(unit).Array[1, 12]
         from off in Gen.Bool
-        select Core.Schedules.Schedule.Create("Any", ScheduleKind.Bisque, unit,
-            off ? [.. segments, Segment.Create(PaceKind.Natural, null, null, null, unit).Value] : segments).Value;
+        select Core
+            .Schedules.Schedule.Create(
+                "Any",
+                ScheduleKind.Bisque,
+                unit,
+                off ? [.. segments, Segment.Create(PaceKind.Natural, null, null, null, unit).Value] : segments
+            )
+            .Value;
 }

@@ -7,9 +7,15 @@ const string Usage = """
                  [--start=2026-11-28T08:00:00Z] [--speed=1] [--seed=1] [--name=box] [--stream=1]
     speed: times the pace of the readings; 0 as fast as they can be sent. start: when the firing was switched on; now when missing.
     """;
-var given = args.Where(a => a.StartsWith("--", StringComparison.Ordinal) && a.Contains('=')).ToDictionary(a => a[2..a.IndexOf('=')], a => a[(a.IndexOf('=') + 1)..]);
+var given = args.Where(a => a.StartsWith("--", StringComparison.Ordinal) && a.Contains('='))
+    .ToDictionary(a => a[2..a.IndexOf('=')], a => a[(a.IndexOf('=') + 1)..]);
 string? Get(string name) => given.GetValueOrDefault(name);
-if (Get("to") is not { } to || !int.TryParse(Get("firing"), out var firing) || Get("token") is not { } token || (Get("csv") is null && (Get("simulate") is null || Get("program") is null)))
+if (
+    Get("to") is not { } to
+    || !int.TryParse(Get("firing"), out var firing)
+    || Get("token") is not { } token
+    || (Get("csv") is null && (Get("simulate") is null || Get("program") is null))
+)
 {
     Console.Error.WriteLine(Usage);
     return 2;

@@ -26,12 +26,14 @@ internal sealed class Pusher(HttpClient http, int firing, string token, string l
         {
             waiting.Add(reading);
             // One call a second at most, or a full batch; while the program is away no more often than it is worth trying.
-            if (waiting.Count < MostInABatch && DateTimeOffset.UtcNow - last < TimeSpan.FromSeconds(1)) continue;
+            if (waiting.Count < MostInABatch && DateTimeOffset.UtcNow - last < TimeSpan.FromSeconds(1))
+                continue;
             last = await Send(cancel) ? DateTimeOffset.UtcNow : DateTimeOffset.UtcNow + Again;
         }
         while (waiting.Count > 0)
         {
-            if (!await Send(cancel)) await Task.Delay(Again, cancel);
+            if (!await Send(cancel))
+                await Task.Delay(Again, cancel);
         }
     }
 
@@ -41,16 +43,26 @@ internal sealed class Pusher(HttpClient http, int firing, string token, string l
         var batch = waiting.Take(MostInABatch).ToList();
         using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/firings/{firing}/samples")
         {
-            Content = JsonContent.Create(new { logger, stream, samples = batch }),
+            Content = JsonContent.Create(
+                new
+                {
+                    logger,
+                    stream,
+                    samples = batch,
+                }
+            ),
         };
         request.Headers.Authorization = new AuthenticationHeaderValue("Bearer", token);
         try
         {
             using var response = await http.SendAsync(request, cancel);
-            if (response.StatusCode >= HttpStatusCode.InternalServerError || response.StatusCode == HttpStatusCode.TooManyRequests) return false;
-            if (!response.IsSuccessStatusCode) throw new InvalidOperationException($"The program refuses the readings: {await response.Content.ReadAsStringAsync(cancel)}");
+            if (response.StatusCode >= HttpStatusCode.InternalServerError || response.StatusCode == HttpStatusCode.TooManyRequests)
+                return false;
+            if (!response.IsSuccessStatusCode)
+                throw new InvalidOperationException($"The program refuses the readings: {await response.Content.ReadAsStringAsync(cancel)}");
             var answer = (await response.Content.ReadFromJsonAsync<Answer>(cancel))!;
-            foreach (var rejected in answer.Rejected) Console.Error.WriteLine($"Reading {rejected.Sequence}: {rejected.Why}");
+            foreach (var rejected in answer.Rejected)
+                Console.Error.WriteLine($"Reading {rejected.Sequence}: {rejected.Why}");
             // Acknowledged, refused or in conflict: none of them is asked for again.
             waiting.RemoveRange(0, batch.Count);
             return true;

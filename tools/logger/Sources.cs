@@ -21,29 +21,44 @@ internal static class Sources
         var heading = (await file.ReadLineAsync(cancel) ?? "").Split(',').Select(h => h.Trim().ToLowerInvariant()).ToList();
         int Column(string name) => heading.IndexOf(name);
         var (minute, at, celsius, share, asked) = (Column("minute"), Column("at"), Column("celsius"), Column("share"), Column("set_point"));
-        if (celsius < 0 || (minute < 0 && at < 0)) throw new FormatException("The first line has to name the columns: minute or at, celsius, and share and set_point where they are known.");
+        if (celsius < 0 || (minute < 0 && at < 0))
+            throw new FormatException("The first line has to name the columns: minute or at, celsius, and share and set_point where they are known.");
         var begun = DateTimeOffset.UtcNow;
         for (long sequence = 1; await file.ReadLineAsync(cancel) is { } line; sequence++)
         {
             var cells = line.Split(',');
-            double? Number(int column) => column >= 0 && column < cells.Length && double.TryParse(cells[column], NumberStyles.Float, CultureInfo.InvariantCulture, out var value) ? value : null;
-            var moment = minute >= 0
-                ? start.AddMinutes(Number(minute) ?? throw new FormatException($"Line {sequence + 1} has no minute."))
-                : DateTimeOffset.Parse(cells[at], CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal);
+            double? Number(int column) =>
+                column >= 0 && column < cells.Length && double.TryParse(cells[column], NumberStyles.Float, CultureInfo.InvariantCulture, out var value)
+                    ? value
+                    : null;
+            var moment =
+                minute >= 0
+                    ? start.AddMinutes(Number(minute) ?? throw new FormatException($"Line {sequence + 1} has no minute."))
+                    : DateTimeOffset.Parse(cells[at], CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal);
             await Wait(moment - start, begun, speed, cancel);
             yield return new Reading(sequence, moment, Number(celsius), Number(share), Number(asked));
         }
     }
 
     /// <summary>A simulated kiln of a class, with a program in shorthand.</summary>
-    public static async IAsyncEnumerable<Reading> Simulated(string kind, string line, ulong seed, DateTimeOffset start, double speed, [EnumeratorCancellation] CancellationToken cancel)
+    public static async IAsyncEnumerable<Reading> Simulated(
+        string kind,
+        string line,
+        ulong seed,
+        DateTimeOffset start,
+        double speed,
+        [EnumeratorCancellation] CancellationToken cancel
+    )
     {
         var made = Kiln.Create(new KilnSpecification("Simulated", kind, null, null, null, new Dictionary<string, double?>()));
         var read = NotationReader.Read(line, TemperatureUnit.Celsius);
-        if (!made.IsOk) throw new FormatException(made.Problems[0].Message);
-        if (read.Error is { } error) throw new FormatException(error.Message);
+        if (!made.IsOk)
+            throw new FormatException(made.Problems[0].Message);
+        if (read.Error is { } error)
+            throw new FormatException(error.Message);
         var program = FiringProgram.Create(read.Segments);
-        if (!program.IsOk) throw new FormatException(program.Problems[0].Message);
+        if (!program.IsOk)
+            throw new FormatException(program.Problems[0].Message);
         var kiln = made.Value;
         var simulated = new SimulatedKiln(new SimulatedSetup(kiln, kiln.UsualLoad(ScheduleKind.Glaze), program.Value, kiln.Room.Celsius, seed));
         var begun = DateTimeOffset.UtcNow;
@@ -51,14 +66,17 @@ internal static class Sources
         {
             var sample = simulated.Next();
             await Wait(TimeSpan.FromMinutes(simulated.Minutes), begun, speed, cancel);
-            if (sample is { } s) yield return new Reading(s.Sequence, start.AddMinutes(s.Minutes), s.Celsius, s.Share, s.SetPoint);
+            if (sample is { } s)
+                yield return new Reading(s.Sequence, start.AddMinutes(s.Minutes), s.Celsius, s.Share, s.SetPoint);
         }
     }
 
     private static async Task Wait(TimeSpan since, DateTimeOffset begun, double speed, CancellationToken cancel)
     {
-        if (speed <= 0) return;
+        if (speed <= 0)
+            return;
         var due = begun + since / speed - DateTimeOffset.UtcNow;
-        if (due > TimeSpan.Zero) await Task.Delay(due, cancel);
+        if (due > TimeSpan.Zero)
+            await Task.Delay(due, cancel);
     }
 }

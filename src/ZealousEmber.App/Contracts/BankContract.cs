@@ -16,8 +16,18 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="Text">or as one text.</param>
 /// <param name="Slip">What happened, where something is not right and somebody knows; a kind of slip.</param>
 public sealed record EnteredRequest(
-    ScheduleContract? Schedule = null, int? FiringId = null, int? ScheduleId = null, int? ScheduleVersion = null, string? GoalCone = null, double? StartTemperature = null, string? Slot = null,
-    double? DelayMinutes = null, IReadOnlyList<string?>? Shown = null, string? Text = null, string? Slip = null);
+    ScheduleContract? Schedule = null,
+    int? FiringId = null,
+    int? ScheduleId = null,
+    int? ScheduleVersion = null,
+    string? GoalCone = null,
+    double? StartTemperature = null,
+    string? Slot = null,
+    double? DelayMinutes = null,
+    IReadOnlyList<string?>? Shown = null,
+    string? Text = null,
+    string? Slip = null
+);
 
 /// <summary>A program that was entered at a kiln and read back.</summary>
 /// <param name="Name">Of the schedule.</param>
@@ -30,8 +40,24 @@ public sealed record EnteredRequest(
 /// <param name="Shown">As it was read.</param>
 /// <param name="Line">What the kiln then does, in a line.</param>
 public sealed record EnteredContract(
-    int KilnId, int? FiringId, int? ScheduleId, int? ScheduleVersion, string Name, ScheduleKind Kind, string Controller, string? Slot, double DelayMinutes, string Code, bool Clean, string? Slip, DateTimeOffset At, string? By,
-    IReadOnlyList<AnswerContract> Program, IReadOnlyList<AnswerContract> Shown, string Line);
+    int KilnId,
+    int? FiringId,
+    int? ScheduleId,
+    int? ScheduleVersion,
+    string Name,
+    ScheduleKind Kind,
+    string Controller,
+    string? Slot,
+    double DelayMinutes,
+    string Code,
+    bool Clean,
+    string? Slip,
+    DateTimeOffset At,
+    string? By,
+    IReadOnlyList<AnswerContract> Program,
+    IReadOnlyList<AnswerContract> Shown,
+    string Line
+);
 
 /// <summary>What was recorded, and the comparison behind it.</summary>
 public sealed record EnteredResponse(EnteredContract Entered, ReadBackResponse ReadBack);
@@ -47,4 +73,9 @@ public sealed record BankSlotContract(string? Slot, EnteredContract? Holds, IRea
 /// <param name="ControllerId">Of the kiln; nothing where it names none.</param>
 /// <param name="Controller">Its name.</param>
 /// <param name="Place">Where the schedule that was asked about belongs; nothing where there is no place, or only one.</param>
-public sealed record BankContract(int? ControllerId, string? Controller, IReadOnlyList<BankSlotContract> Slots, [property: JsonIgnore(Condition = JsonIgnoreCondition.Never)] string? Place);
+public sealed record BankContract(
+    int? ControllerId,
+    string? Controller,
+    IReadOnlyList<BankSlotContract> Slots,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.Never)] string? Place
+);

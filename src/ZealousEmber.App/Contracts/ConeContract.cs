@@ -27,20 +27,42 @@ public sealed record ConeLine(string Cone, IReadOnlyList<double> Temperatures);
 /// <param name="Unit">Of the numbers when there is no schedule; C when missing.</param>
 /// <param name="KilnId">The kiln the schedule is fired in; the cones then see what this kiln really does.</param>
 public sealed record SolveRequest(
-    string? Cone, ConeQuestion? Find, double? HoldMinutes = null, double? Top = null, double? Approach = null,
-    ScheduleContract? Schedule = null, TemperatureUnit? Unit = null, double? StartTemperature = null,
-    int? KilnId = null, KilnContract? Kiln = null, LoadContract? Load = null);
+    string? Cone,
+    ConeQuestion? Find,
+    double? HoldMinutes = null,
+    double? Top = null,
+    double? Approach = null,
+    ScheduleContract? Schedule = null,
+    TemperatureUnit? Unit = null,
+    double? StartTemperature = null,
+    int? KilnId = null,
+    KilnContract? Kiln = null,
+    LoadContract? Load = null
+);
 
 /// <summary>The answer; numbers in the unit of the question.</summary>
 /// <param name="Segment">Index of the step changed, with a schedule.</param>
 /// <param name="Schedule">The schedule changed to whole degrees and minutes, to look at before it is taken.</param>
 /// <param name="Progress">Of the cone with these whole numbers; 1 is the end point.</param>
 public sealed record SolveResponse(
-    string Cone, TemperatureUnit Unit, double Top, double HoldMinutes, int? Segment, ScheduleContract? Schedule, double Progress);
+    string Cone,
+    TemperatureUnit Unit,
+    double Top,
+    double HoldMinutes,
+    int? Segment,
+    ScheduleContract? Schedule,
+    double Progress
+);
 
 /// <summary>A schedule and the cone to bring down, for the ladder.</summary>
 public sealed record LadderRequest(
-    string? Cone, ScheduleContract? Schedule, double? StartTemperature = null, int? KilnId = null, KilnContract? Kiln = null, LoadContract? Load = null);
+    string? Cone,
+    ScheduleContract? Schedule,
+    double? StartTemperature = null,
+    int? KilnId = null,
+    KilnContract? Kiln = null,
+    LoadContract? Load = null
+);
 
 /// <summary>A rung: another hold with the top that comes to the same cone.</summary>
 /// <param name="Top">Missing when no top does.</param>
@@ -54,8 +76,13 @@ public sealed record LadderRung(double HoldMinutes, double? Top, double? Powered
 /// <param name="Curve">What was logged, instead of a schedule.</param>
 /// <param name="Unit">Of the curve; C when missing.</param>
 public sealed record ReadRequest(
-    string? Cone, double? Clock, ScheduleContract? Schedule = null, double? StartTemperature = null,
-    IReadOnlyList<LogPoint?>? Curve = null, TemperatureUnit? Unit = null);
+    string? Cone,
+    double? Clock,
+    ScheduleContract? Schedule = null,
+    double? StartTemperature = null,
+    IReadOnlyList<LogPoint?>? Curve = null,
+    TemperatureUnit? Unit = null
+);
 
 /// <summary>A logged moment; times never go back, two at one time are a jump.</summary>
 public sealed record LogPoint(double? Minute, double? Temperature);

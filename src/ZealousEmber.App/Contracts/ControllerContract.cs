@@ -18,8 +18,19 @@ public sealed record ControllerListed(int Id, int Version, bool BuiltIn, Profile
 /// <param name="Done">Of switches: turns that are done, when the rest is planned anew.</param>
 /// <param name="Readings">How hot it was then, in the schedule's unit.</param>
 public sealed record FitRequestContract(
-    ScheduleContract? Schedule, int? ProfileId = null, ProfileData? Profile = null, string? GoalCone = null, int? KilnId = null, KilnContract? Kiln = null, LoadContract? Load = null,
-    double? StartTemperature = null, string? Slot = null, double? DelayMinutes = null, IReadOnlyList<DialTurnContract?>? Done = null, IReadOnlyList<DialReadingContract?>? Readings = null);
+    ScheduleContract? Schedule,
+    int? ProfileId = null,
+    ProfileData? Profile = null,
+    string? GoalCone = null,
+    int? KilnId = null,
+    KilnContract? Kiln = null,
+    LoadContract? Load = null,
+    double? StartTemperature = null,
+    string? Slot = null,
+    double? DelayMinutes = null,
+    IReadOnlyList<DialTurnContract?>? Done = null,
+    IReadOnlyList<DialReadingContract?>? Readings = null
+);
 
 /// <summary>What a pyrometer said at a minute since it was switched on.</summary>
 public sealed record DialReadingContract(double Minute, double Temperature);
@@ -63,8 +74,21 @@ public sealed record DialTurnContract(double Minute, IReadOnlyList<string> Posit
 /// <param name="Rms">Off the wanted curve up to the off, in the schedule's unit.</param>
 /// <param name="Power">Share of the kiln's full power that comes, as far as readings tell.</param>
 public sealed record FitResultContract(
-    string Fits, string Why, string? Code, IReadOnlyList<AnswerContract>? Program, ScheduleContract? Schedule, IReadOnlyList<FitChangeContract> Changes, FitDifference Difference,
-    IReadOnlyList<KeystrokeContract> Keystrokes, IReadOnlyList<DialTurnContract>? Turns = null, double? OffMinute = null, string? Cutoff = null, double? TimerMinutes = null, double? Rms = null, double? Power = null);
+    string Fits,
+    string Why,
+    string? Code,
+    IReadOnlyList<AnswerContract>? Program,
+    ScheduleContract? Schedule,
+    IReadOnlyList<FitChangeContract> Changes,
+    FitDifference Difference,
+    IReadOnlyList<KeystrokeContract> Keystrokes,
+    IReadOnlyList<DialTurnContract>? Turns = null,
+    double? OffMinute = null,
+    string? Cutoff = null,
+    double? TimerMinutes = null,
+    double? Rms = null,
+    double? Power = null
+);
 
 /// <summary>Everything a controller remembers; answers as they are shown.</summary>
 /// <param name="Slots">Answers by program and question.</param>
@@ -74,8 +98,14 @@ public sealed record FitResultContract(
 /// <param name="Typed">Not taken yet.</param>
 /// <param name="Hands">What was done by hand.</param>
 public sealed record MemoryContract(
-    string? Slot = null, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>?>? Slots = null, IReadOnlyDictionary<string, string>? Shared = null, string? State = null, string? At = null,
-    string? Typed = null, IReadOnlyList<string?>? Hands = null);
+    string? Slot = null,
+    IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>?>? Slots = null,
+    IReadOnlyDictionary<string, string>? Shared = null,
+    string? State = null,
+    string? At = null,
+    string? Typed = null,
+    IReadOnlyList<string?>? Hands = null
+);
 
 /// <summary>Keys pressed on a controller.</summary>
 /// <param name="Memory">As it was left; as it comes out of its box when missing.</param>

@@ -16,8 +16,17 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="Kiln">A kiln described here, instead.</param>
 /// <param name="OpenedCelsius">The chamber when it was opened; the last reading when missing, if that is under 250.</param>
 public sealed record DiagnosisRequest(
-    IReadOnlyList<FoundFaultContract?>? Faults, IReadOnlyList<ReplaySample?>? Curve = null, LoadContract? Load = null, IReadOnlyList<PackContract?>? Packs = null, ScheduleContract? Schedule = null, string? GoalCone = null, ScheduleKind? Kind = null,
-    int? KilnId = null, KilnContract? Kiln = null, double? OpenedCelsius = null);
+    IReadOnlyList<FoundFaultContract?>? Faults,
+    IReadOnlyList<ReplaySample?>? Curve = null,
+    LoadContract? Load = null,
+    IReadOnlyList<PackContract?>? Packs = null,
+    ScheduleContract? Schedule = null,
+    string? GoalCone = null,
+    ScheduleKind? Kind = null,
+    int? KilnId = null,
+    KilnContract? Kiln = null,
+    double? OpenedCelsius = null
+);
 
 /// <summary>A fault, with what is known of the firing where it was seen.</summary>
 /// <param name="Fault">underfired, pinholes, dunting, …</param>
@@ -28,7 +37,14 @@ public sealed record DiagnosisRequest(
 /// <param name="Shelf">Where it stood, as packs name shelves.</param>
 /// <param name="Later">It came days after.</param>
 public sealed record FoundFaultContract(
-    string? Fault, int? Pieces = null, FaultSeverity? Severity = null, IReadOnlyDictionary<string, JsonElement>? Numbers = null, int? Lot = null, ShelfName? Shelf = null, bool? Later = null);
+    string? Fault,
+    int? Pieces = null,
+    FaultSeverity? Severity = null,
+    IReadOnlyDictionary<string, JsonElement>? Numbers = null,
+    int? Lot = null,
+    ShelfName? Shelf = null,
+    bool? Later = null
+);
 
 /// <summary>Why, and what to change.</summary>
 /// <param name="Causes">Of each fault, the weightiest first.</param>
@@ -37,7 +53,14 @@ public sealed record FoundFaultContract(
 /// <param name="PatchText">What it does.</param>
 /// <param name="WithBisque">A change of the bisque that may go along.</param>
 /// <param name="Conflicts">Where changes pull apart.</param>
-public sealed record DiagnosisResponse(IReadOnlyList<CauseContract> Causes, IReadOnlyList<string> Leading, string Patch, string? PatchText, string? WithBisque, IReadOnlyList<string> Conflicts);
+public sealed record DiagnosisResponse(
+    IReadOnlyList<CauseContract> Causes,
+    IReadOnlyList<string> Leading,
+    string Patch,
+    string? PatchText,
+    string? WithBisque,
+    IReadOnlyList<string> Conflicts
+);
 
 /// <summary>A cause, weighed.</summary>
 /// <param name="From">Where it lies.</param>

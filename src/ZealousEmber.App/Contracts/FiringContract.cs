@@ -20,8 +20,12 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="Air">body-then-light, body-then-neutral or oxidising: of a glaze firing in a fuel kiln.</param>
 /// <param name="Anyway">“I know better”: planned as asked, as in a request for a plan.</param>
 public sealed record FiringContract(
-    string? Name, ScheduleKind? Kind, int? KilnId = null, string? GoalCone = null,
-    TemperatureUnit? Unit = null, IReadOnlyList<LotContract?>? Lots = null,
+    string? Name,
+    ScheduleKind? Kind,
+    int? KilnId = null,
+    string? GoalCone = null,
+    TemperatureUnit? Unit = null,
+    IReadOnlyList<LotContract?>? Lots = null,
     DryingOption? Drying = null,
     ApproachOption? Approach = null,
     CoolingOption? Cooling = null,
@@ -29,9 +33,19 @@ public sealed record FiringContract(
     BisqueOption? Bisque = null,
     GoalOption? Goal = null,
     double? DropBy = null,
-    double? HoldMinutes = null, int? ScheduleId = null, bool? Packed = null, bool? WitnessPack = null, OffsetDateTime? StartsAt = null,
-    IReadOnlyList<AcceptanceContract?>? Accepted = null, int? ScheduleVersion = null, int? KilnVersion = null, KilnContract? KilnAsPlanned = null, FiringPackingContract? Packing = null,
-    AirOption? Air = null, bool? Anyway = null) : IPlanningPreferences;
+    double? HoldMinutes = null,
+    int? ScheduleId = null,
+    bool? Packed = null,
+    bool? WitnessPack = null,
+    OffsetDateTime? StartsAt = null,
+    IReadOnlyList<AcceptanceContract?>? Accepted = null,
+    int? ScheduleVersion = null,
+    int? KilnVersion = null,
+    KilnContract? KilnAsPlanned = null,
+    FiringPackingContract? Packing = null,
+    AirOption? Air = null,
+    bool? Anyway = null
+) : IPlanningPreferences;
 
 /// <summary>A finding somebody accepts for one firing.</summary>
 /// <param name="Id">Which finding.</param>

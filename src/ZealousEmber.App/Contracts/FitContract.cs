@@ -16,8 +16,14 @@ public sealed record FitRequest(IReadOnlyList<FitLog?>? Logs, LearnWhat? What = 
 /// <param name="OffAtMinute">When the power went off, minutes since the first reading; needed for temperatures only.</param>
 /// <param name="MeterKwh">What the meter counted over the log.</param>
 public sealed record FitLog(
-    string? Csv = null, IReadOnlyList<FitPoint?>? Points = null, TemperatureUnit? Unit = null,
-    ScheduleKind? Kind = null, LoadContract? Load = null, double? OffAtMinute = null, double? MeterKwh = null);
+    string? Csv = null,
+    IReadOnlyList<FitPoint?>? Points = null,
+    TemperatureUnit? Unit = null,
+    ScheduleKind? Kind = null,
+    LoadContract? Load = null,
+    double? OffAtMinute = null,
+    double? MeterKwh = null
+);
 
 /// <summary>A logged moment.</summary>
 /// <param name="Power">Share of full power, 0 … 1.</param>
@@ -31,7 +37,13 @@ public sealed record FitPoint(double? Minute, double? Temperature, double? Power
 /// <param name="Elements">What the elements give, % of the plate.</param>
 /// <param name="Notes">What limits how far it can be trusted.</param>
 public sealed record FitResponse(
-    KilnContract Kiln, LearnedNumber Heat, LearnedNumber Loss, LearnedNumber Elements, IReadOnlyList<FitCurves> Logs, IReadOnlyList<string> Notes);
+    KilnContract Kiln,
+    LearnedNumber Heat,
+    LearnedNumber Loss,
+    LearnedNumber Elements,
+    IReadOnlyList<FitCurves> Logs,
+    IReadOnlyList<string> Notes
+);
 
 /// <summary>A number before and after, with how sure it is (one standard deviation; 0 when it was not learned).</summary>
 public sealed record LearnedNumber(double Before, double After, double Sure);
@@ -40,5 +52,10 @@ public sealed record LearnedNumber(double Before, double After, double Sure);
 /// <param name="Understood">How the log was read.</param>
 /// <param name="MissBefore">Root mean square, degrees of the kiln's unit.</param>
 public sealed record FitCurves(
-    string Understood, IReadOnlyList<CurvePointContract> Logged, IReadOnlyList<CurvePointContract> Before, IReadOnlyList<CurvePointContract> After,
-    double MissBefore, double MissAfter);
+    string Understood,
+    IReadOnlyList<CurvePointContract> Logged,
+    IReadOnlyList<CurvePointContract> Before,
+    IReadOnlyList<CurvePointContract> After,
+    double MissBefore,
+    double MissAfter
+);

@@ -57,9 +57,33 @@ public sealed record ObservationRequest(double? Minute, double? Temperature = nu
 /// <param name="Done">It was made already.</param>
 /// <param name="Cones">Cones of the pack that should go down before the next row.</param>
 public sealed record TurnContract(
-    double Minute, TurnKind Kind, double PressureBar, double Damper, int Lit, Flame Flame, double? Marks, int Segment, bool Hold, Atmosphere? Asked, DateTimeOffset? At,
-    double Temperature, double EndTemperature, double Wanted, string Colour, double? Lambda, Atmosphere? Band, double PortPascal, double FlameAtFlueM,
-    string Set, string Expect, string? Why, string? Caution, bool Late, bool Done, IReadOnlyList<ConeFallContract>? Cones = null);
+    double Minute,
+    TurnKind Kind,
+    double PressureBar,
+    double Damper,
+    int Lit,
+    Flame Flame,
+    double? Marks,
+    int Segment,
+    bool Hold,
+    Atmosphere? Asked,
+    DateTimeOffset? At,
+    double Temperature,
+    double EndTemperature,
+    double Wanted,
+    string Colour,
+    double? Lambda,
+    Atmosphere? Band,
+    double PortPascal,
+    double FlameAtFlueM,
+    string Set,
+    string Expect,
+    string? Why,
+    string? Caution,
+    bool Late,
+    bool Done,
+    IReadOnlyList<ConeFallContract>? Cones = null
+);
 
 /// <summary>A cone of the pack that should go down.</summary>
 /// <param name="Minute">Since the start.</param>
@@ -82,7 +106,16 @@ public sealed record FollowContract(double Rms, double Worst, double LateMinutes
 /// <param name="StarvesAtMinute">When one cylinder alone would be too cold, or empty; nothing where it lasts.</param>
 /// <param name="CylinderKg">Gas in a full one.</param>
 public sealed record FuelUseContract(
-    double Kg, double M3, double KwhGross, double KwhNet, double? Cost, double PeakKgPerHour, int? Cylinders, double? StarvesAtMinute, double? CylinderKg);
+    double Kg,
+    double M3,
+    double KwhGross,
+    double KwhNet,
+    double? Cost,
+    double PeakKgPerHour,
+    int? Cylinders,
+    double? StarvesAtMinute,
+    double? CylinderKg
+);
 
 /// <summary>What cannot be done of what was asked.</summary>
 public sealed record TurnTroubleContract(TurnTrouble Trouble, int Segment, double Minute, double Temperature, double Wanted, string Text);
@@ -101,5 +134,18 @@ public sealed record FactorContract(double Mean, double Sd);
 /// <param name="EyeBias">How much hotter the eye sees it than it is.</param>
 /// <param name="Curve">The chamber until then, as it was by all that is known.</param>
 public sealed record FuelEstimateContract(
-    double Minute, double Temperature, double Sd, double Low, double High, double? Lambda, FactorContract Burner, FactorContract Wall, FactorContract Air, FactorContract EyeBias, int Observations, bool ByThermometer, string Colour,
-    IReadOnlyList<CurvePointContract> Curve);
+    double Minute,
+    double Temperature,
+    double Sd,
+    double Low,
+    double High,
+    double? Lambda,
+    FactorContract Burner,
+    FactorContract Wall,
+    FactorContract Air,
+    FactorContract EyeBias,
+    int Observations,
+    bool ByThermometer,
+    string Colour,
+    IReadOnlyList<CurvePointContract> Curve
+);

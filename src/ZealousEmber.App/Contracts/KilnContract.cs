@@ -41,14 +41,48 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="Cylinders">How many are at hand; 0 where it does not matter.</param>
 /// <param name="TurnEvery">Minutes between turns, 15 to 60.</param>
 public sealed record KilnContract(
-    string? Name, string? Class, TemperatureUnit? Unit = null,
-    double? Volume = null, double? Power = null, double? Voltage = null, double? ElementHealth = null,
-    Brick? Brick = null, double? BrickThickness = null, double? FibreThickness = null,
-    double? TopLimit = null, double? OpenLimit = null, double? Room = null, double? Altitude = null, double? VentFlow = null, double? Sections = null,
-    double? Leak = null, double? HeatFactor = null, double? LossFactor = null, double? Uncertainty = null,
-    HoldClock? HoldClock = null, string? Notes = null, ChamberContract? Chamber = null, PropsContract? Props = null, int? ControllerId = null, KilnHeatSource? Heat = null,
-    string? Fuel = null, double? Burners = null, double? BurnerPower = null, double? MostPressure = null, double? Mark = null, double? Flue = null, double? Inlets = null, double? Draft = null,
-    double? Gap = null, double? Cylinder = null, double? BurnerFactor = null, double? WallFactor = null, double? AirFactor = null, double? Cylinders = null, double? TurnEvery = null)
+    string? Name,
+    string? Class,
+    TemperatureUnit? Unit = null,
+    double? Volume = null,
+    double? Power = null,
+    double? Voltage = null,
+    double? ElementHealth = null,
+    Brick? Brick = null,
+    double? BrickThickness = null,
+    double? FibreThickness = null,
+    double? TopLimit = null,
+    double? OpenLimit = null,
+    double? Room = null,
+    double? Altitude = null,
+    double? VentFlow = null,
+    double? Sections = null,
+    double? Leak = null,
+    double? HeatFactor = null,
+    double? LossFactor = null,
+    double? Uncertainty = null,
+    HoldClock? HoldClock = null,
+    string? Notes = null,
+    ChamberContract? Chamber = null,
+    PropsContract? Props = null,
+    int? ControllerId = null,
+    KilnHeatSource? Heat = null,
+    string? Fuel = null,
+    double? Burners = null,
+    double? BurnerPower = null,
+    double? MostPressure = null,
+    double? Mark = null,
+    double? Flue = null,
+    double? Inlets = null,
+    double? Draft = null,
+    double? Gap = null,
+    double? Cylinder = null,
+    double? BurnerFactor = null,
+    double? WallFactor = null,
+    double? AirFactor = null,
+    double? Cylinders = null,
+    double? TurnEvery = null
+)
 {
     /// <summary>The same with a name to speak of it by, where it has none yet.</summary>
     internal KilnContract Named() => string.IsNullOrWhiteSpace(Name) ? this with { Name = "the kiln" } : this;
@@ -85,8 +119,16 @@ public sealed record KilnNumberContract(string Field, string Label, string Unit,
 /// <param name="WitnessPack">Whether witness cones stand in sight; nothing is said of it when missing.</param>
 /// <param name="FiringId">The load of a firing of the studio, with the shelves and props it is packed on, instead of lots.</param>
 public sealed record LoadContract(
-    double? Fill = null, double? WareKg = null, double? FurnitureKg = null, double? WaterKg = null, bool? FirstFiring = null, IReadOnlyList<LotContract?>? Lots = null, bool? Packed = null, bool? WitnessPack = null,
-    int? FiringId = null);
+    double? Fill = null,
+    double? WareKg = null,
+    double? FurnitureKg = null,
+    double? WaterKg = null,
+    bool? FirstFiring = null,
+    IReadOnlyList<LotContract?>? Lots = null,
+    bool? Packed = null,
+    bool? WitnessPack = null,
+    int? FiringId = null
+);
 
 /// <summary>What the kiln makes of the schedule; temperatures in the schedule's unit.</summary>
 /// <param name="Curve">What the chamber will do, to the end of the schedule.</param>
@@ -112,12 +154,36 @@ public sealed record LoadContract(
 /// <param name="EveryMinutes">Minutes between turns.</param>
 /// <param name="ReplannedFrom">From when it was planned anew.</param>
 public sealed record KilnPreview(
-    string Name, IReadOnlyList<CurvePointContract> Curve, IReadOnlyList<CurvePointContract> Setpoint, IReadOnlyList<CurvePointContract> Cooling,
-    double LateMinutes, double FullPowerMinutes, double EnergyKwh, double Uncertainty, double? Cost, string Currency, string? CostNote,
-    double OpenMinute, DateTimeOffset? OpenAt, double OpenTemperature, IReadOnlyList<KilnStepPreview> Steps, KilnStallPreview? Stall,
-    IReadOnlyList<double> Duty, double LostKwh, double StoredKwh, LoadPreview Load,
-    KilnHeatSource Heat = KilnHeatSource.Electric, IReadOnlyList<TurnContract>? Turns = null, IReadOnlyList<AirContract>? Atmosphere = null, FollowContract? Follow = null, FuelUseContract? Fuel = null,
-    IReadOnlyList<TurnTroubleContract>? Trouble = null, FuelEstimateContract? Estimate = null, int? EveryMinutes = null, double? ReplannedFrom = null);
+    string Name,
+    IReadOnlyList<CurvePointContract> Curve,
+    IReadOnlyList<CurvePointContract> Setpoint,
+    IReadOnlyList<CurvePointContract> Cooling,
+    double LateMinutes,
+    double FullPowerMinutes,
+    double EnergyKwh,
+    double Uncertainty,
+    double? Cost,
+    string Currency,
+    string? CostNote,
+    double OpenMinute,
+    DateTimeOffset? OpenAt,
+    double OpenTemperature,
+    IReadOnlyList<KilnStepPreview> Steps,
+    KilnStallPreview? Stall,
+    IReadOnlyList<double> Duty,
+    double LostKwh,
+    double StoredKwh,
+    LoadPreview Load,
+    KilnHeatSource Heat = KilnHeatSource.Electric,
+    IReadOnlyList<TurnContract>? Turns = null,
+    IReadOnlyList<AirContract>? Atmosphere = null,
+    FollowContract? Follow = null,
+    FuelUseContract? Fuel = null,
+    IReadOnlyList<TurnTroubleContract>? Trouble = null,
+    FuelEstimateContract? Estimate = null,
+    int? EveryMinutes = null,
+    double? ReplannedFrom = null
+);
 
 /// <summary>How one step goes.</summary>
 /// <param name="BehindFrom">The temperature from which the kiln cannot keep to it.</param>
@@ -135,8 +201,16 @@ public sealed record LoadPreview(double WareKg, double FurnitureKg, double Water
 /// <param name="Settings">Of a fuel kiln: the climb by setting and temperature.</param>
 /// <param name="Coolings">Of a fuel kiln: how it cools by its damper, closed up first.</param>
 public sealed record KilnPortraitContract(
-    TemperatureUnit Unit, IReadOnlyList<PacePointContract> Climb, IReadOnlyList<PacePointContract> Fall, double Hottest,
-    IReadOnlyList<UsualFiringContract> Usual, ChamberContract Chamber, PropsContract Props, IReadOnlyList<SettingClimbContract>? Settings = null, IReadOnlyList<DamperCoolingContract>? Coolings = null);
+    TemperatureUnit Unit,
+    IReadOnlyList<PacePointContract> Climb,
+    IReadOnlyList<PacePointContract> Fall,
+    double Hottest,
+    IReadOnlyList<UsualFiringContract> Usual,
+    ChamberContract Chamber,
+    PropsContract Props,
+    IReadOnlyList<SettingClimbContract>? Settings = null,
+    IReadOnlyList<DamperCoolingContract>? Coolings = null
+);
 
 /// <summary>How fast a fuel kiln climbs in the next half hour at a setting of all burners, come at 100 °C/h with a usual glaze load.</summary>
 /// <param name="PressureBar">At the burners.</param>
@@ -156,8 +230,19 @@ public sealed record PacePointContract(double Temperature, double Rate);
 /// <param name="FuelKg">Of a fuel kiln.</param>
 /// <param name="Cylinders">Of a fuel kiln on cylinders: how many it takes.</param>
 public sealed record UsualFiringContract(
-    ScheduleKind Kind, string Line, double TopMinutes, double EnergyKwh, double? Cost, string Currency,
-    double FullPowerMinutes, double OpenMinutes, IReadOnlyList<CoolingMark> Cooling, bool Reached, double? FuelKg = null, int? Cylinders = null);
+    ScheduleKind Kind,
+    string Line,
+    double TopMinutes,
+    double EnergyKwh,
+    double? Cost,
+    string Currency,
+    double FullPowerMinutes,
+    double OpenMinutes,
+    IReadOnlyList<CoolingMark> Cooling,
+    bool Reached,
+    double? FuelKg = null,
+    int? Cylinders = null
+);
 
 /// <summary>How long after the hold it is down to a temperature.</summary>
 public sealed record CoolingMark(double Temperature, double Minutes);

@@ -27,7 +27,15 @@ public sealed record LearningRequest(IReadOnlyList<LearningFiring?>? Firings, Ki
 /// <param name="NewThermocouple">It was changed before this firing.</param>
 /// <param name="NewElements">They were changed before this firing.</param>
 public sealed record LearningFiring(
-    ScheduleContract? Schedule, LoadContract? Load = null, string? GoalCone = null, IReadOnlyList<ReplaySample?>? Log = null, IReadOnlyList<PackContract?>? Packs = null, bool? NewThermocouple = null, bool? NewElements = null, double? StartTemperature = null);
+    ScheduleContract? Schedule,
+    LoadContract? Load = null,
+    string? GoalCone = null,
+    IReadOnlyList<ReplaySample?>? Log = null,
+    IReadOnlyList<PackContract?>? Packs = null,
+    bool? NewThermocouple = null,
+    bool? NewElements = null,
+    double? StartTemperature = null
+);
 
 /// <summary>What was known after each firing.</summary>
 public sealed record LearningResponse(IReadOnlyList<LearnedAfter> After);
@@ -42,13 +50,29 @@ public sealed record LearningResponse(IReadOnlyList<LearnedAfter> After);
 /// <param name="Loss">Conductivity of the walls against the usual.</param>
 /// <param name="HeldBack">Packs of this firing that were not believed: 04 or 4?</param>
 public sealed record LearnedAfter(
-    TaughtNumber Offset, double? Evenness, IReadOnlyList<ShelfNumber> Shelves, HealthNumber Health, TaughtNumber Power, TaughtNumber Heat, TaughtNumber Loss, IReadOnlyList<HeldBackContract> HeldBack,
-    string? DisplaySays = null)
+    TaughtNumber Offset,
+    double? Evenness,
+    IReadOnlyList<ShelfNumber> Shelves,
+    HealthNumber Health,
+    TaughtNumber Power,
+    TaughtNumber Heat,
+    TaughtNumber Loss,
+    IReadOnlyList<HeldBackContract> HeldBack,
+    string? DisplaySays = null
+)
 {
-    internal static LearnedAfter From(KilnLessons l) => new(
-        TaughtNumber.From(l.Offset, l.Packs), l.Evenness is { } even ? Math.Round(even, 2) : null, [.. l.Shelves.Select(s => new ShelfNumber(s.Shelf, Math.Round(s.Own.Mean, 2), Math.Round(s.Own.Sd, 2)))],
-        new HealthNumber(Math.Round(l.Health.Mean, 4), Math.Round(l.Health.Sd, 4), l.Logs), TaughtNumber.From(l.Power, l.Logs, 4), TaughtNumber.From(l.Heat, l.Logs, 4), TaughtNumber.From(l.Loss, l.Logs, 4), [.. l.Held.Select(HeldBackContract.From)],
-        LessonWords.Display(l.Offset, l.Packs));
+    internal static LearnedAfter From(KilnLessons l) =>
+        new(
+            TaughtNumber.From(l.Offset, l.Packs),
+            l.Evenness is { } even ? Math.Round(even, 2) : null,
+            [.. l.Shelves.Select(s => new ShelfNumber(s.Shelf, Math.Round(s.Own.Mean, 2), Math.Round(s.Own.Sd, 2)))],
+            new HealthNumber(Math.Round(l.Health.Mean, 4), Math.Round(l.Health.Sd, 4), l.Logs),
+            TaughtNumber.From(l.Power, l.Logs, 4),
+            TaughtNumber.From(l.Heat, l.Logs, 4),
+            TaughtNumber.From(l.Loss, l.Logs, 4),
+            [.. l.Held.Select(HeldBackContract.From)],
+            LessonWords.Display(l.Offset, l.Packs)
+        );
 }
 
 /// <summary>A number that was learned.</summary>
@@ -86,8 +110,22 @@ public sealed record HeldBackContract(string Shelf, double Told, double Expected
 /// <param name="Used">What it is used as: learned, or as somebody said over it.</param>
 /// <param name="Sentence">In words.</param>
 public sealed record LearnedContract(
-    int KilnId, SinceNumber Offset, SinceNumber? Evenness, IReadOnlyList<ShelfNumber> Shelves, SinceNumber Health, SinceNumber Power, SinceNumber Heat, SinceNumber Loss, IReadOnlyList<HeldBackContract> HeldBack, int Firings, IReadOnlyList<LearnedTrend> Trend,
-    ElementsContract Elements, CareContract Care, UsedContract Used, string Sentence);
+    int KilnId,
+    SinceNumber Offset,
+    SinceNumber? Evenness,
+    IReadOnlyList<ShelfNumber> Shelves,
+    SinceNumber Health,
+    SinceNumber Power,
+    SinceNumber Heat,
+    SinceNumber Loss,
+    IReadOnlyList<HeldBackContract> HeldBack,
+    int Firings,
+    IReadOnlyList<LearnedTrend> Trend,
+    ElementsContract Elements,
+    CareContract Care,
+    UsedContract Used,
+    string Sentence
+);
 
 /// <summary>A number that was learned.</summary>
 /// <param name="Sd">Standard deviation: in 8 of 10 cases it is within 1.28 of it.</param>
@@ -95,7 +133,8 @@ public sealed record LearnedContract(
 /// <param name="Since">When what it is of was new, where somebody said.</param>
 public sealed record SinceNumber(double Mean, double Sd, int Readings, DateTimeOffset? Since)
 {
-    internal static SinceNumber From(Estimated e, int readings, Instant? since, int decimals = 4) => new(Math.Round(e.Mean, decimals), Math.Round(e.Sd, decimals), readings, since?.ToDateTimeOffset());
+    internal static SinceNumber From(Estimated e, int readings, Instant? since, int decimals = 4) =>
+        new(Math.Round(e.Mean, decimals), Math.Round(e.Sd, decimals), readings, since?.ToDateTimeOffset());
 }
 
 /// <summary>What was known after a firing.</summary>
@@ -106,14 +145,30 @@ public sealed record LearnedTrend(int FiringId, DateTimeOffset At, double Offset
 /// <param name="UsualTop">°C.</param>
 /// <param name="PerFiring">What they lose in a firing; nothing while that cannot be told.</param>
 /// <param name="FiringsLeft">About; nothing while that cannot be told.</param>
-public sealed record ElementsContract(ElementAdvice Advice, double WornAt, double UsualTop, double? PerFiring, int? FiringsLeft, int FiringsSinceNew, double FullPowerHoursSinceNew);
+public sealed record ElementsContract(
+    ElementAdvice Advice,
+    double WornAt,
+    double UsualTop,
+    double? PerFiring,
+    int? FiringsLeft,
+    int FiringsSinceNew,
+    double FullPowerHoursSinceNew
+);
 
 /// <summary>What planner, solver, forecast and packing go by.</summary>
 /// <param name="Offset">°C at the goal last read; nothing while nothing is known.</param>
 public sealed record UsedContract(double? Offset, double Power, double Loss, string? EvenestShelf);
 
 /// <summary>What somebody says over what was learned, and reminders.</summary>
-public sealed record CareContract(double? Offset = null, double? Power = null, string? Note = null, int? ThermocoupleAfter = null, int? ShelvesAfter = null, int? VentAfter = null, int? BurnersAfter = null);
+public sealed record CareContract(
+    double? Offset = null,
+    double? Power = null,
+    string? Note = null,
+    int? ThermocoupleAfter = null,
+    int? ShelvesAfter = null,
+    int? VentAfter = null,
+    int? BurnersAfter = null
+);
 
 /// <summary>Something done to a kiln.</summary>
 public sealed record MaintenanceRequest(MaintenanceKind? Kind, DateTimeOffset? At = null, string? Note = null);
@@ -126,7 +181,14 @@ public sealed record MaintenanceContract(int Id, MaintenanceKind Kind, DateTimeO
 /// <param name="Months">Cost and firings by month, the earliest first.</param>
 /// <param name="Climbs">How long its glaze firings took to the top.</param>
 public sealed record KilnHistoryContract(
-    int KilnId, int Firings, double FullPowerHours, IReadOnlyList<MaintenanceContract> Done, IReadOnlyList<ReminderContract> Reminders, IReadOnlyList<MonthContract> Months, IReadOnlyList<ClimbContract> Climbs);
+    int KilnId,
+    int Firings,
+    double FullPowerHours,
+    IReadOnlyList<MaintenanceContract> Done,
+    IReadOnlyList<ReminderContract> Reminders,
+    IReadOnlyList<MonthContract> Months,
+    IReadOnlyList<ClimbContract> Climbs
+);
 
 /// <summary>Something that is due after so many firings.</summary>
 public sealed record ReminderContract(MaintenanceKind Kind, int After, int Since, bool IsDue, string Text);

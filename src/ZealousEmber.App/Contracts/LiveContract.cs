@@ -26,7 +26,16 @@ public sealed record GapContract(double FromMinute, double ToMinute, bool PowerW
 public sealed record EstimateContract(double Power, double Heat, double Loss, IReadOnlyList<double> Sd);
 
 /// <summary>An alarm; minutes since the start.</summary>
-public sealed record AlarmContract(string Id, AlarmWeight Weight, double Since, double? Until, string? AcknowledgedBy, string? Note, string Text, string Evidence);
+public sealed record AlarmContract(
+    string Id,
+    AlarmWeight Weight,
+    double Since,
+    double? Until,
+    string? AcknowledgedBy,
+    string? Note,
+    string Text,
+    string Evidence
+);
 
 /// <summary>What somebody has to do next.</summary>
 public sealed record NextContract(NextKind Kind, double? Minute, string Text);
@@ -46,14 +55,33 @@ public sealed record ConeForecastContract(string Cone, PercentilesContract Progr
 /// <param name="TopC">The top of what is proposed, °C, and its hold; nothing where it is left off.</param>
 /// <param name="PlannedTopC">As they were.</param>
 public sealed record ResumeContract(
-    int Step, bool LeaveOff, string? Line, double Same, double SameMinutes, double Instead, double InsteadMinutes, double? TopC = null, double? HoldMinutes = null, double? PlannedTopC = null, double? PlannedHoldMinutes = null);
+    int Step,
+    bool LeaveOff,
+    string? Line,
+    double Same,
+    double SameMinutes,
+    double Instead,
+    double InsteadMinutes,
+    double? TopC = null,
+    double? HoldMinutes = null,
+    double? PlannedTopC = null,
+    double? PlannedHoldMinutes = null
+);
 
 /// <summary>How it goes on; minutes since the start.</summary>
 /// <param name="CannotShare">Share of what is likely that never gets there.</param>
 /// <param name="EndHoldAt">When the hold should end for the goal to be met.</param>
 /// <param name="Resume">How to go on after a cut.</param>
 public sealed record ForecastContract(
-    IReadOnlyList<ForecastPointContract> Curve, PercentilesContract Top, PercentilesContract End, PercentilesContract Open, IReadOnlyList<ConeForecastContract> Cones, double CannotShare, double? EndHoldAt, ResumeContract? Resume);
+    IReadOnlyList<ForecastPointContract> Curve,
+    PercentilesContract Top,
+    PercentilesContract End,
+    PercentilesContract Open,
+    IReadOnlyList<ConeForecastContract> Cones,
+    double CannotShare,
+    double? EndHoldAt,
+    ResumeContract? Resume
+);
 
 /// <summary>A firing at a moment; temperatures °C, minutes since it was switched on.</summary>
 /// <param name="At">The moment, by the firing's own clock.</param>
@@ -70,9 +98,31 @@ public sealed record ForecastContract(
 /// <param name="Share">Power share of the last minutes.</param>
 /// <param name="Trouble">Why it cannot be followed; nothing while it is.</param>
 public sealed record LiveContract(
-    FiringState State, DateTimeOffset? At, double Minute, double? Display, double? Chamber, int Step, LivePhase Phase, StepSource StepSource, double? SetPoint, double? DeviationC, double? DeviationMinutes, ProgressContract? Progress,
-    IReadOnlyList<LiveConeContract> Cones, IReadOnlyList<GapContract> Gaps, EstimateContract? Estimate, IReadOnlyList<AlarmContract> Alarms, NextContract? Next, ForecastContract? Forecast, double? Slope, double? Share,
-    double? LastMinute, double? TopMinute, double? EndMinute, string? Trouble = null);
+    FiringState State,
+    DateTimeOffset? At,
+    double Minute,
+    double? Display,
+    double? Chamber,
+    int Step,
+    LivePhase Phase,
+    StepSource StepSource,
+    double? SetPoint,
+    double? DeviationC,
+    double? DeviationMinutes,
+    ProgressContract? Progress,
+    IReadOnlyList<LiveConeContract> Cones,
+    IReadOnlyList<GapContract> Gaps,
+    EstimateContract? Estimate,
+    IReadOnlyList<AlarmContract> Alarms,
+    NextContract? Next,
+    ForecastContract? Forecast,
+    double? Slope,
+    double? Share,
+    double? LastMinute,
+    double? TopMinute,
+    double? EndMinute,
+    string? Trouble = null
+);
 
 /// <summary>A point of a curve, °C.</summary>
 public sealed record CurveMinute(double Minute, double Celsius);

@@ -15,8 +15,26 @@ public sealed record LogbookPage(IReadOnlyList<LogbookFiring> Firings, int Total
 /// <param name="Figures">In numbers, by name.</param>
 /// <param name="Curve">Small.</param>
 public sealed record LogbookFiring(
-    int FiringId, string Name, ScheduleKind Kind, int KilnId, DateTimeOffset StartsAt, string? By, string? Goal, string? Reached, int? ScheduleId, int? ScheduleVersion, IReadOnlyList<int> Glazes, IReadOnlyList<int> Clays, IReadOnlyList<string> Faults, int? Out,
-    int? Lost, bool Good, bool Reference, IReadOnlyDictionary<string, double> Figures, IReadOnlyList<CurveMinute> Curve);
+    int FiringId,
+    string Name,
+    ScheduleKind Kind,
+    int KilnId,
+    DateTimeOffset StartsAt,
+    string? By,
+    string? Goal,
+    string? Reached,
+    int? ScheduleId,
+    int? ScheduleVersion,
+    IReadOnlyList<int> Glazes,
+    IReadOnlyList<int> Clays,
+    IReadOnlyList<string> Faults,
+    int? Out,
+    int? Lost,
+    bool Good,
+    bool Reference,
+    IReadOnlyDictionary<string, double> Figures,
+    IReadOnlyList<CurveMinute> Curve
+);
 
 /// <summary>Firings to be compared.</summary>
 /// <param name="Firings">Their numbers, 2 to 12.</param>
@@ -27,12 +45,29 @@ public sealed record CompareRequest(IReadOnlyList<int>? Firings, JsonElement? Al
 /// <summary>Firings on one chart, and what sets them apart.</summary>
 /// <param name="Differences">By number of a firing.</param>
 /// <param name="Mattered">What probably mattered, in sentences.</param>
-public sealed record CompareResponse(Alignment Align, double? Celsius, IReadOnlyList<ComparedFiring> Firings, IReadOnlyList<ComparedNumber> Differences, IReadOnlyList<string> Mattered);
+public sealed record CompareResponse(
+    Alignment Align,
+    double? Celsius,
+    IReadOnlyList<ComparedFiring> Firings,
+    IReadOnlyList<ComparedNumber> Differences,
+    IReadOnlyList<string> Mattered
+);
 
 /// <summary>A firing on the chart.</summary>
 /// <param name="ZeroMinute">The minute of its own that is laid on 0; nothing where it never comes there, and it is laid at its start.</param>
 /// <param name="Curve">Minutes from there.</param>
-public sealed record ComparedFiring(int FiringId, string Name, DateTimeOffset StartsAt, int KilnId, double? ZeroMinute, IReadOnlyList<CurveMinute> Curve, IReadOnlyList<string> Faults, int? Out, int? Lost, bool Reference);
+public sealed record ComparedFiring(
+    int FiringId,
+    string Name,
+    DateTimeOffset StartsAt,
+    int KilnId,
+    double? ZeroMinute,
+    IReadOnlyList<CurveMinute> Curve,
+    IReadOnlyList<string> Faults,
+    int? Out,
+    int? Lost,
+    bool Reference
+);
 
 /// <summary>A number of each.</summary>
 /// <param name="Values">One for each firing, in their order; nothing where it is not known.</param>
@@ -45,7 +80,20 @@ public sealed record ComparedNumber(string Name, string Label, string Unit, IRea
 public sealed record TrendsResponse(IReadOnlyList<TrendPoint> Points, IReadOnlyList<FaultCount> Causes, int Firings, int Pieces, int Lost);
 
 /// <summary>A firing's numbers that are followed over time.</summary>
-public sealed record TrendPoint(int FiringId, string Name, DateTimeOffset At, int KilnId, ScheduleKind Kind, double? TopHours, double? Past, double? Offset, double? Cost, double? Kwh, int? Lost, int? Out);
+public sealed record TrendPoint(
+    int FiringId,
+    string Name,
+    DateTimeOffset At,
+    int KilnId,
+    ScheduleKind Kind,
+    double? TopHours,
+    double? Past,
+    double? Offset,
+    double? Cost,
+    double? Kwh,
+    int? Lost,
+    int? Out
+);
 
 /// <summary>How often a fault was found.</summary>
 public sealed record FaultCount(string Fault, int Firings);

@@ -9,7 +9,15 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="Raise">The lowest shelf's underside above the floor; 25 when missing.</param>
 /// <param name="Peepholes">Heights, in the middle of the front.</param>
 public sealed record ChamberContract(
-    ChamberShape? Shape, double? Width, double? Depth, double? Height, double? Raise, IReadOnlyList<ShelfContract?>? Shelves, IReadOnlyList<double>? Peepholes, ThermocoupleContract? Thermocouple);
+    ChamberShape? Shape,
+    double? Width,
+    double? Depth,
+    double? Height,
+    double? Raise,
+    IReadOnlyList<ShelfContract?>? Shelves,
+    IReadOnlyList<double>? Peepholes,
+    ThermocoupleContract? Thermocouple
+);
 
 /// <summary>Shelves of one kind, mm.</summary>
 /// <param name="Depth">Front to back, of a half shelf that half alone; the width when missing.</param>
@@ -38,13 +46,24 @@ public sealed record PropContract(double? Height, int? Count);
 /// <param name="Tip">Around the thermocouple's tip.</param>
 /// <param name="TipShelf">From the tip to a shelf.</param>
 public sealed record RulesContract(
-    double? Gap = null, double? Above = null, double? Lid = null, double? Wall = null, double? Prop = null, double? Tip = null, double? TipShelf = null);
+    double? Gap = null,
+    double? Above = null,
+    double? Lid = null,
+    double? Wall = null,
+    double? Prop = null,
+    double? Tip = null,
+    double? TipShelf = null
+);
 
 /// <summary>What somebody wants kept as it is.</summary>
 /// <param name="Openings">One a shelf from the bottom, mm; the topmost goes to the lid.</param>
 /// <param name="Pieces">Where they stand.</param>
 /// <param name="Regions">full, front or back, one a shelf; full when missing, or front and back by turns where there are only halves.</param>
-public sealed record KeepContract(IReadOnlyList<double>? Openings = null, IReadOnlyList<KeptPieceContract?>? Pieces = null, IReadOnlyList<ShelfRegion>? Regions = null);
+public sealed record KeepContract(
+    IReadOnlyList<double>? Openings = null,
+    IReadOnlyList<KeptPieceContract?>? Pieces = null,
+    IReadOnlyList<ShelfRegion>? Regions = null
+);
 
 /// <summary>A piece kept where it is.</summary>
 /// <param name="Shelf">Its number, from 1 at the bottom.</param>
@@ -72,20 +91,40 @@ public sealed record FiringPackingContract(HandleChoice? Handles = null, KeepCon
 /// <param name="Packs">Witness packs on every shelf in sight.</param>
 /// <param name="Shelves">any, full or half; any when missing.</param>
 public sealed record PackingRequestContract(
-    ScheduleKind? Kind, LoadContract? Load, int? KilnId = null, KilnContract? Kiln = null, ChamberContract? Chamber = null, PropsContract? Props = null, RulesContract? Rules = null,
-    HandleChoice? Handles = null, bool? Packs = null, KeepContract? Keep = null, ShelfChoice? Shelves = null);
+    ScheduleKind? Kind,
+    LoadContract? Load,
+    int? KilnId = null,
+    KilnContract? Kiln = null,
+    ChamberContract? Chamber = null,
+    PropsContract? Props = null,
+    RulesContract? Rules = null,
+    HandleChoice? Handles = null,
+    bool? Packs = null,
+    KeepContract? Keep = null,
+    ShelfChoice? Shelves = null
+);
 
 /// <summary>A plan of somebody's to be checked, with what it is a plan of.</summary>
 /// <param name="Shelves">As the packer gives them.</param>
 public sealed record PackingCheckContract(
-    ScheduleKind? Kind, LoadContract? Load, IReadOnlyList<PlacedShelfContract?>? Shelves, int? KilnId = null, KilnContract? Kiln = null, ChamberContract? Chamber = null, PropsContract? Props = null,
-    RulesContract? Rules = null, HandleChoice? Handles = null, bool? Packs = null);
+    ScheduleKind? Kind,
+    LoadContract? Load,
+    IReadOnlyList<PlacedShelfContract?>? Shelves,
+    int? KilnId = null,
+    KilnContract? Kiln = null,
+    ChamberContract? Chamber = null,
+    PropsContract? Props = null,
+    RulesContract? Rules = null,
+    HandleChoice? Handles = null,
+    bool? Packs = null
+);
 
 /// <summary>Broken rules; none for a plan that can be loaded as it is drawn.</summary>
 public sealed record PackingVerdict(IReadOnlyList<BrokenRuleContract> Broken);
 
 /// <summary>A rule a plan breaks.</summary>
-/// <param name="Rule">touches, wall, off-shelf, prop, too-tall, lid, thermocouple, stack, could-tip, props-over-props, prop-stock, shelf-stock, shelves-mixed, pack-hidden or pack-missing.</param>
+/// <param name="Rule">touches, wall, off-shelf, prop, too-tall, lid, thermocouple, stack, could-tip, props-over-props, prop-stock, shelf-stock, shelves-mixed,
+/// pack-hidden or pack-missing.</param>
 /// <param name="Shelf">Its number; 0 for the whole.</param>
 /// <param name="Piece">Index on that shelf.</param>
 public sealed record BrokenRuleContract(string Rule, int Shelf, int? Piece, string Text);
@@ -98,8 +137,18 @@ public sealed record BrokenRuleContract(string Rule, int Shelf, int? Piece, stri
 /// <param name="Broken">Rules that pieces kept by hand break.</param>
 /// <param name="PropHeights">What an opening can be: heights that enough props come to, the lowest first.</param>
 public sealed record PackingResponse(
-    IReadOnlyList<PlacedShelfContract> Shelves, bool Fits, IReadOnlyList<LotOutcomeContract> Lots, IReadOnlyList<LeftOutContract> Unplaced, IReadOnlyList<PropContract> PickUp,
-    PackingTotalsContract Totals, IReadOnlyList<PackingCautionContract> Cautions, ChamberContract Chamber, double PropAcross, IReadOnlyList<BrokenRuleContract> Broken, IReadOnlyList<double> PropHeights);
+    IReadOnlyList<PlacedShelfContract> Shelves,
+    bool Fits,
+    IReadOnlyList<LotOutcomeContract> Lots,
+    IReadOnlyList<LeftOutContract> Unplaced,
+    IReadOnlyList<PropContract> PickUp,
+    PackingTotalsContract Totals,
+    IReadOnlyList<PackingCautionContract> Cautions,
+    ChamberContract Chamber,
+    double PropAcross,
+    IReadOnlyList<BrokenRuleContract> Broken,
+    IReadOnlyList<double> PropHeights
+);
 
 /// <summary>A shelf with what is on it.</summary>
 /// <param name="Number">From 1 at the bottom.</param>
@@ -110,8 +159,18 @@ public sealed record PackingResponse(
 /// <param name="AreaShare">Of the shelf, what ware covers.</param>
 /// <param name="Needs">The least opening for what stands on it under another shelf.</param>
 public sealed record PlacedShelfContract(
-    int Number, ShelfRegion Region, double Z, double Thickness, double Opening, IReadOnlyList<PlacedPropContract> Props, IReadOnlyList<PlacedPieceContract> Pieces, PlacedPackContract? Pack,
-    double WareKg, double AreaShare, double? Needs = null);
+    int Number,
+    ShelfRegion Region,
+    double Z,
+    double Thickness,
+    double Opening,
+    IReadOnlyList<PlacedPropContract> Props,
+    IReadOnlyList<PlacedPieceContract> Pieces,
+    PlacedPackContract? Pack,
+    double WareKg,
+    double AreaShare,
+    double? Needs = null
+);
 
 /// <summary>A column of props.</summary>
 /// <param name="Heights">From below.</param>

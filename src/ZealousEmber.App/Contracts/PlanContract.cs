@@ -42,7 +42,8 @@ public sealed record PlanningPreferencesContract(
     CoolingOption? Cooling = null,
     GoalOption? Goal = null,
     double? DropBy = null,
-    AirOption? Air = null) : IPlanningPreferences;
+    AirOption? Air = null
+) : IPlanningPreferences;
 
 /// <summary>The kept ways of a studio; version 0 until somebody has said them.</summary>
 public sealed record VersionedPreferencesContract(int Version, PlanningPreferencesContract Ways);
@@ -68,7 +69,9 @@ public sealed record VersionedPreferencesContract(int Version, PlanningPreferenc
 /// <param name="ReplanFromMinute">Of a fuel kiln: from when the proposed schedule is planned anew.</param>
 /// <param name="Anyway">“I know better”: planned as asked where the goal looks like a slip, cones clash, or walls are thicker than a schedule saves.</param>
 public sealed record PlanRequest(
-    LoadContract? Load, ScheduleKind? Kind, string? GoalCone = null,
+    LoadContract? Load,
+    ScheduleKind? Kind,
+    string? GoalCone = null,
     DryingOption? Drying = null,
     ApproachOption? Approach = null,
     CoolingOption? Cooling = null,
@@ -76,10 +79,22 @@ public sealed record PlanRequest(
     BisqueOption? Bisque = null,
     GoalOption? Goal = null,
     double? DropBy = null,
-    double? HoldMinutes = null, int? MaxSteps = null, TemperatureUnit? Unit = null, string? Name = null,
-    int? KilnId = null, KilnContract? Kiln = null, double? StartTemperature = null, OffsetDateTime? Start = null, AirOption? Air = null,
-    int? TurnEveryMinutes = null, IReadOnlyList<TurnRequest?>? Turns = null, double? Hours = null, IReadOnlyList<ObservationRequest?>? Observations = null, double? ReplanFromMinute = null,
-    bool? Anyway = null) : IPlanningPreferences, IFuelWish;
+    double? HoldMinutes = null,
+    int? MaxSteps = null,
+    TemperatureUnit? Unit = null,
+    string? Name = null,
+    int? KilnId = null,
+    KilnContract? Kiln = null,
+    double? StartTemperature = null,
+    OffsetDateTime? Start = null,
+    AirOption? Air = null,
+    int? TurnEveryMinutes = null,
+    IReadOnlyList<TurnRequest?>? Turns = null,
+    double? Hours = null,
+    IReadOnlyList<ObservationRequest?>? Observations = null,
+    double? ReplanFromMinute = null,
+    bool? Anyway = null
+) : IPlanningPreferences, IFuelWish;
 
 /// <summary>A proposed schedule with the reasons of its steps.</summary>
 /// <param name="Steps">One for each segment.</param>
@@ -88,7 +103,14 @@ public sealed record PlanRequest(
 /// <param name="Preview">All there is to know about it in its kiln, so that nobody has to ask again.</param>
 /// <param name="Offers">Where the controller's few steps make it long: what else could be done.</param>
 public sealed record PlanResponse(
-    ScheduleContract Schedule, IReadOnlyList<PlanStepContract> Steps, string? GoalWhy, IReadOnlyList<PlanNoteContract> Notes, LoadSummary Load, PreviewResponse Preview, IReadOnlyList<PlanOfferContract> Offers);
+    ScheduleContract Schedule,
+    IReadOnlyList<PlanStepContract> Steps,
+    string? GoalWhy,
+    IReadOnlyList<PlanNoteContract> Notes,
+    LoadSummary Load,
+    PreviewResponse Preview,
+    IReadOnlyList<PlanOfferContract> Offers
+);
 
 /// <summary>Something to do instead of a plan that few steps make long.</summary>
 /// <param name="Id">one-long, dry-tonight or cool-by-itself.</param>
@@ -128,12 +150,21 @@ public sealed record PlanNoteContract(string Id, string Text);
 /// <param name="Pack">The witness cones to set up: guide, target, guard; empty while no cone is known.</param>
 /// <param name="Unweighed">Which ware has neither a weight nor a size, and what is taken for it; nothing where all is known.</param>
 public sealed record LoadSummary(
-    int Lots, int Pieces, double WareKg, string Thickest, string Wettest, string SlowestToDry, IReadOnlyList<string> Clashes, double? Fill, IReadOnlyList<PlanNoteContract> Notes, IReadOnlyList<string> Pack,
-    string? Unweighed = null);
+    int Lots,
+    int Pieces,
+    double WareKg,
+    string Thickest,
+    string Wettest,
+    string SlowestToDry,
+    IReadOnlyList<string> Clashes,
+    double? Fill,
+    IReadOnlyList<PlanNoteContract> Notes,
+    IReadOnlyList<string> Pack,
+    string? Unweighed = null
+);
 
 /// <summary>A load to be added up.</summary>
-public sealed record LoadRequest(
-    LoadContract? Load, ScheduleKind? Kind, string? GoalCone = null, int? KilnId = null, KilnContract? Kiln = null);
+public sealed record LoadRequest(LoadContract? Load, ScheduleKind? Kind, string? GoalCone = null, int? KilnId = null, KilnContract? Kiln = null);
 
 /// <summary>One way people do a thing.</summary>
 /// <param name="Choice">drying, bisque, goal, approach, hold, cooling or air.</param>
@@ -148,7 +179,14 @@ public sealed record PlanningOptionContract(string Choice, string Way, string Na
 /// <param name="CoolerCones">The goal that many cones cooler; less than nothing for hotter.</param>
 /// <param name="LaterHours">Switched on that much later than <paramref name="Start"/>.</param>
 /// <param name="Start">When it is to be switched on, a moment with its offset.</param>
-public sealed record WhatIfRequest(PlanRequest? Plan, double? ThickerMm = null, int? Wetter = null, int? CoolerCones = null, double? LaterHours = null, OffsetDateTime? Start = null);
+public sealed record WhatIfRequest(
+    PlanRequest? Plan,
+    double? ThickerMm = null,
+    int? Wetter = null,
+    int? CoolerCones = null,
+    double? LaterHours = null,
+    OffsetDateTime? Start = null
+);
 
 /// <summary>The plan as it would be then, and how it differs.</summary>
 /// <param name="LongerMinutes">Power on for so much longer; less than nothing when shorter.</param>
@@ -160,5 +198,14 @@ public sealed record WhatIfRequest(PlanRequest? Plan, double? ThickerMm = null, 
 /// <param name="TopAt">With a start: when the top is reached.</param>
 /// <param name="OpensAt">With a start: when it may be opened.</param>
 public sealed record WhatIfResponse(
-    PlanResponse Plan, double LongerMinutes, double Hotter, double? MoreKwh, double? MoreCost, string Currency, IReadOnlyList<string> Says, IReadOnlyList<CurvePointContract> Curve,
-    DateTimeOffset? TopAt, DateTimeOffset? OpensAt);
+    PlanResponse Plan,
+    double LongerMinutes,
+    double Hotter,
+    double? MoreKwh,
+    double? MoreCost,
+    string Currency,
+    IReadOnlyList<string> Says,
+    IReadOnlyList<CurvePointContract> Curve,
+    DateTimeOffset? TopAt,
+    DateTimeOffset? OpensAt
+);

@@ -21,9 +21,21 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="Observations">Of a fuel kiln: what was seen of the firing.</param>
 /// <param name="ReplanFromMinute">Of a fuel kiln: from when it is planned anew.</param>
 public sealed record PreviewRequest(
-    ScheduleContract? Schedule, double? StartTemperature = null, int? KilnId = null, OffsetDateTime? Start = null, IReadOnlyList<BandRequest?>? Between = null,
-    string? GoalCone = null, KilnContract? Kiln = null, LoadContract? Load = null, Anchor? Anchor = null,
-    int? TurnEveryMinutes = null, IReadOnlyList<TurnRequest?>? Turns = null, double? Hours = null, IReadOnlyList<ObservationRequest?>? Observations = null, double? ReplanFromMinute = null) : IFuelWish;
+    ScheduleContract? Schedule,
+    double? StartTemperature = null,
+    int? KilnId = null,
+    OffsetDateTime? Start = null,
+    IReadOnlyList<BandRequest?>? Between = null,
+    string? GoalCone = null,
+    KilnContract? Kiln = null,
+    LoadContract? Load = null,
+    Anchor? Anchor = null,
+    int? TurnEveryMinutes = null,
+    IReadOnlyList<TurnRequest?>? Turns = null,
+    double? Hours = null,
+    IReadOnlyList<ObservationRequest?>? Observations = null,
+    double? ReplanFromMinute = null
+) : IFuelWish;
 
 /// <summary>Two temperatures, either way round.</summary>
 public sealed record BandRequest(double? From, double? To);
@@ -44,18 +56,45 @@ public sealed record BandRequest(double? From, double? To);
 /// <param name="Kiln">What the chosen kiln makes of it; then every time and the curve are the kiln's own.</param>
 /// <param name="KilnNote">What full power and off were taken to be; nothing when the schedule has neither.</param>
 public sealed record PreviewResponse(
-    TemperatureUnit Unit, double StartTemperature, double TotalMinutes, double PoweredMinutes, double Peak,
-    double FastestRise, double FastestFall, double FastestDrop, string Line, string? KilnNote,
-    IReadOnlyList<SegmentTimes> Segments, IReadOnlyList<CurvePointContract> Curve, IReadOnlyList<BandContract> Bands,
-    IReadOnlyList<MomentContract> Moments, IReadOnlyList<TimeBetweenContract> TimeBetween, IReadOnlyList<FindingContract> Findings,
-    IReadOnlyList<CautionContract> Cautions, string? GoalCone, string ConeWords, string? ZeroSlip,
-    IReadOnlyList<ConeReadingContract> Cones, IReadOnlyList<double> HeatWorkBySegment, DateTimeOffset? StartsAt, KilnPreview? Kiln);
+    TemperatureUnit Unit,
+    double StartTemperature,
+    double TotalMinutes,
+    double PoweredMinutes,
+    double Peak,
+    double FastestRise,
+    double FastestFall,
+    double FastestDrop,
+    string Line,
+    string? KilnNote,
+    IReadOnlyList<SegmentTimes> Segments,
+    IReadOnlyList<CurvePointContract> Curve,
+    IReadOnlyList<BandContract> Bands,
+    IReadOnlyList<MomentContract> Moments,
+    IReadOnlyList<TimeBetweenContract> TimeBetween,
+    IReadOnlyList<FindingContract> Findings,
+    IReadOnlyList<CautionContract> Cautions,
+    string? GoalCone,
+    string ConeWords,
+    string? ZeroSlip,
+    IReadOnlyList<ConeReadingContract> Cones,
+    IReadOnlyList<double> HeatWorkBySegment,
+    DateTimeOffset? StartsAt,
+    KilnPreview? Kiln
+);
 
 /// <summary>Times of one step.</summary>
 /// <param name="StartsAt">Clock time, where a start was given.</param>
 public sealed record SegmentTimes(
-    double StartMinute, double RampMinutes, double HoldMinutes, double EndMinute, double From, double To,
-    Direction Direction, DateTimeOffset? StartsAt, DateTimeOffset? EndsAt);
+    double StartMinute,
+    double RampMinutes,
+    double HoldMinutes,
+    double EndMinute,
+    double From,
+    double To,
+    Direction Direction,
+    DateTimeOffset? StartsAt,
+    DateTimeOffset? EndsAt
+);
 
 /// <summary>A point of a curve.</summary>
 public sealed record CurvePointContract(double Minute, double Temperature)
@@ -79,9 +118,7 @@ public sealed record CurvePointContract(double Minute, double Temperature)
 public sealed record BandContract(string Name, double From, double To, string Why);
 
 /// <summary>A moment people plan their day by.</summary>
-public sealed record MomentContract(
-    MomentKind Kind,
-    double Minute, double Temperature, DateTimeOffset? At);
+public sealed record MomentContract(MomentKind Kind, double Minute, double Temperature, DateTimeOffset? At);
 
 /// <summary>Time spent between two temperatures.</summary>
 public sealed record TimeBetweenContract(double From, double To, double RisingMinutes, double FallingMinutes);
@@ -97,8 +134,17 @@ public sealed record BasisContract(string Formula, string Numbers, string Source
 /// <param name="Fixes">Every mend there is, the likeliest first.</param>
 /// <param name="Basis">How its numbers came about; nothing where no sum is behind it.</param>
 public sealed record FindingContract(
-    string Id, Severity Severity, int Segment, double FromMinute, double ToMinute, string Text, string Why, FixContract? Fix,
-    IReadOnlyList<FixContract> Fixes, BasisContract? Basis);
+    string Id,
+    Severity Severity,
+    int Segment,
+    double FromMinute,
+    double ToMinute,
+    string Text,
+    string Why,
+    FixContract? Fix,
+    IReadOnlyList<FixContract> Fixes,
+    BasisContract? Basis
+);
 
 /// <summary>What one cone reads at the end.</summary>
 /// <param name="Progress">1 is the end point; at most 1000 is told.</param>
@@ -118,7 +164,15 @@ public sealed record CautionContract(int Segment, string Text);
 /// <param name="Unit">The scale the schedule is to be in then, where that changes.</param>
 /// <param name="Kind">What the firing is then, where that changes.</param>
 /// <param name="GoalCone">The cone it is meant for then, where that changes.</param>
-public sealed record FixContract(string Text, int Segment, IReadOnlyList<SegmentContract> Steps, int Replaces, TemperatureUnit? Unit, ScheduleKind? Kind, string? GoalCone);
+public sealed record FixContract(
+    string Text,
+    int Segment,
+    IReadOnlyList<SegmentContract> Steps,
+    int Replaces,
+    TemperatureUnit? Unit,
+    ScheduleKind? Kind,
+    string? GoalCone
+);
 
 /// <summary>Which way a step goes.</summary>
 public enum Direction

@@ -12,8 +12,15 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="Memory">What it held before, where that is known.</param>
 /// <param name="StartTemperature">In the schedule's unit; 20 °C when missing.</param>
 public sealed record ReadBackRequest(
-    ScheduleContract? Schedule = null, int? ProfileId = null, ProfileData? Profile = null, IReadOnlyList<AnswerContract?>? Program = null, IReadOnlyList<string?>? Shown = null, string? Text = null,
-    MemoryContract? Memory = null, double? StartTemperature = null);
+    ScheduleContract? Schedule = null,
+    int? ProfileId = null,
+    ProfileData? Profile = null,
+    IReadOnlyList<AnswerContract?>? Program = null,
+    IReadOnlyList<string?>? Shown = null,
+    string? Text = null,
+    MemoryContract? Memory = null,
+    double? StartTemperature = null
+);
 
 /// <summary>The comparison.</summary>
 /// <param name="Matches">All was read, and all is right.</param>
@@ -21,7 +28,12 @@ public sealed record ReadBackRequest(
 /// <param name="Slips">What somebody probably did, the likeliest first.</param>
 /// <param name="Fired">Where something is not right: what the kiln would do with what was read, and with what was set where nothing was read yet.</param>
 public sealed record ReadBackResponse(
-    bool Matches, IReadOnlyList<string> Missing, IReadOnlyList<DifferenceContract> Differences, IReadOnlyList<SlipContract> Slips, ScheduleContract? Fired = null);
+    bool Matches,
+    IReadOnlyList<string> Missing,
+    IReadOnlyList<DifferenceContract> Differences,
+    IReadOnlyList<SlipContract> Slips,
+    ScheduleContract? Fired = null
+);
 
 /// <summary>A value that is not what was set.</summary>
 /// <param name="Wanted">Nothing where it should not come up at all.</param>

@@ -27,7 +27,13 @@ public sealed record ShelfHeatContract(ShelfName Shelf, double Equivalent, doubl
 /// <param name="Faults">What is wrong with some.</param>
 /// <param name="Word">A word about it.</param>
 /// <param name="Reference">This is what such a firing should look like.</param>
-public sealed record ResultsContract(int? Out = null, int? Lost = null, IReadOnlyList<WareFaultContract?>? Faults = null, string? Word = null, bool? Reference = null);
+public sealed record ResultsContract(
+    int? Out = null,
+    int? Lost = null,
+    IReadOnlyList<WareFaultContract?>? Faults = null,
+    string? Word = null,
+    bool? Reference = null
+);
 
 /// <summary>A fault on ware.</summary>
 /// <param name="Kind">underfired, pinholes, dunting, …</param>
@@ -36,7 +42,15 @@ public sealed record ResultsContract(int? Out = null, int? Lost = null, IReadOnl
 /// <param name="Count">How many have it; 1 when missing.</param>
 /// <param name="Severity">What became of them; looks when missing.</param>
 /// <param name="Later">It came days after.</param>
-public sealed record WareFaultContract(string? Kind, int? Lot = null, ShelfName? Shelf = null, int? Count = null, FaultSeverity? Severity = null, bool? Later = null, string? Note = null);
+public sealed record WareFaultContract(
+    string? Kind,
+    int? Lot = null,
+    ShelfName? Shelf = null,
+    int? Count = null,
+    FaultSeverity? Severity = null,
+    bool? Later = null,
+    string? Note = null
+);
 
 /// <summary>Packs and results together, as the read stage saves them.</summary>
 public sealed record ReadingContract(IReadOnlyList<PackContract?>? Packs, ResultsContract? Results);
@@ -49,8 +63,23 @@ public sealed record ReadingContract(IReadOnlyList<PackContract?>? Packs, Result
 /// <param name="Lots">What went in.</param>
 /// <param name="Figures">The firing in numbers.</param>
 public sealed record ReadingView(
-    int FiringId, int Version, ReadingContract Reading, PacksResponse Said, IReadOnlyList<ExpectedCone> Expected, IReadOnlyList<ShelfName> Shelves, IReadOnlyList<ReadLot> Lots, string? GoalCone, FiringState? State, int KilnId, string KilnName,
-    IReadOnlyDictionary<string, double> Figures, IReadOnlyList<string> Faults, IReadOnlyList<ReadPhoto> Photos, ScheduleOfFiring? Schedule, bool HasLog);
+    int FiringId,
+    int Version,
+    ReadingContract Reading,
+    PacksResponse Said,
+    IReadOnlyList<ExpectedCone> Expected,
+    IReadOnlyList<ShelfName> Shelves,
+    IReadOnlyList<ReadLot> Lots,
+    string? GoalCone,
+    FiringState? State,
+    int KilnId,
+    string KilnName,
+    IReadOnlyDictionary<string, double> Figures,
+    IReadOnlyList<string> Faults,
+    IReadOnlyList<ReadPhoto> Photos,
+    ScheduleOfFiring? Schedule,
+    bool HasLog
+);
 
 /// <summary>The schedule a firing was fired with, and where that schedule is now.</summary>
 public sealed record ScheduleOfFiring(int Id, int? Version, string Name, int PresentVersion);
@@ -76,7 +105,19 @@ public sealed record ReadLot(string What, int Count, IReadOnlyList<string> Glaze
 /// <param name="Leads">It is the one to go by, alone or with another.</param>
 /// <param name="Advised">Of all faults together, this is the change to make.</param>
 public sealed record FiringCause(
-    string Cause, double Probability, IReadOnlyList<FiringEvidence> Evidence, bool NotFiring, FiringPatch? Patch, string Fault, int Pieces, CauseFrom From, int Points, bool Leads, bool Advised, IReadOnlyList<string> Conflicts);
+    string Cause,
+    double Probability,
+    IReadOnlyList<FiringEvidence> Evidence,
+    bool NotFiring,
+    FiringPatch? Patch,
+    string Fault,
+    int Pieces,
+    CauseFrom From,
+    int Points,
+    bool Leads,
+    bool Advised,
+    IReadOnlyList<string> Conflicts
+);
 
 /// <summary>A number of this firing that speaks for a cause or against it.</summary>
 /// <param name="FromMinute">Where on the log; nothing where it is not of a stretch.</param>
@@ -88,13 +129,32 @@ public sealed record FiringEvidence(string Text, double? Value, double? Limit, d
 /// <param name="Note">What else belongs to it.</param>
 /// <param name="Steps">The steps afterwards; nothing where no step changes.</param>
 /// <param name="Schedule">The whole schedule afterwards.</param>
-public sealed record FiringPatch(string Name, string Text, string? Note, IReadOnlyList<SegmentContract>? Steps, PatchSide? Before, PatchSide? After, ScheduleContract? Schedule);
+public sealed record FiringPatch(
+    string Name,
+    string Text,
+    string? Note,
+    IReadOnlyList<SegmentContract>? Steps,
+    PatchSide? Before,
+    PatchSide? After,
+    ScheduleContract? Schedule
+);
 
 /// <summary>A schedule before or after a change, in this kiln with this load.</summary>
 /// <param name="Line">In shorthand.</param>
 /// <param name="Cone">As a potter would say it.</param>
 /// <param name="Cones">The goal and its neighbours.</param>
-public sealed record PatchSide(string Line, double Top, double HoldMinutes, double Minutes, double OpenMinute, double? Kwh, double? Cost, string Cone, IReadOnlyList<PatchCone> Cones, IReadOnlyList<CurveMinute> Curve);
+public sealed record PatchSide(
+    string Line,
+    double Top,
+    double HoldMinutes,
+    double Minutes,
+    double OpenMinute,
+    double? Kwh,
+    double? Cost,
+    string Cone,
+    IReadOnlyList<PatchCone> Cones,
+    IReadOnlyList<CurveMinute> Curve
+);
 
 /// <summary>A cone at the end.</summary>
 public sealed record PatchCone(string Cone, double BendDegrees);

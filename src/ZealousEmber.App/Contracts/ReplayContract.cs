@@ -11,8 +11,16 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="UntilMinute">To the last reading when missing.</param>
 /// <param name="ReportAt">Minutes at which everything is told.</param>
 public sealed record ReplayRequest(
-    ScheduleContract? Schedule, IReadOnlyList<ReplaySample?>? Samples, int? KilnId = null, KilnContract? Kiln = null, LoadContract? Load = null, string? GoalCone = null, double? StartTemperature = null, double? UntilMinute = null,
-    IReadOnlyList<double>? ReportAt = null);
+    ScheduleContract? Schedule,
+    IReadOnlyList<ReplaySample?>? Samples,
+    int? KilnId = null,
+    KilnContract? Kiln = null,
+    LoadContract? Load = null,
+    string? GoalCone = null,
+    double? StartTemperature = null,
+    double? UntilMinute = null,
+    IReadOnlyList<double>? ReportAt = null
+);
 
 /// <summary>A reading of a log.</summary>
 public sealed record ReplaySample(double? Minute, double? Celsius = null, double? Share = null, double? SetPoint = null);

@@ -12,9 +12,17 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="Faults">Of a simulated kiln.</param>
 /// <param name="StartsAt">When it is switched on; now when missing. May lie behind, for a log pushed afterwards.</param>
 /// <param name="Key">Made by the device; sent again it is the same start.</param>
-/// <param name="Program">set: as it was last read back from the controller; planned: as the schedule stands now. Where it is not said, what was set is started, and where that is no longer what is planned, it is asked.</param>
+/// <param name="Program">set: as it was last read back from the controller; planned: as the schedule stands now. Where it is not said, what was set is
+/// started, and where that is no longer what is planned, it is asked.</param>
 public sealed record StartFiringRequest(
-    LinkKind? Link, double? Speed = null, long? Seed = null, IReadOnlyList<FaultContract?>? Faults = null, DateTimeOffset? StartsAt = null, string? Key = null, StartedProgram? Program = null);
+    LinkKind? Link,
+    double? Speed = null,
+    long? Seed = null,
+    IReadOnlyList<FaultContract?>? Faults = null,
+    DateTimeOffset? StartsAt = null,
+    string? Key = null,
+    StartedProgram? Program = null
+);
 
 /// <summary>Which program a firing is started with.</summary>
 public enum StartedProgram
@@ -43,14 +51,22 @@ public sealed record SamplesRequest(string? Logger, string? Stream, IReadOnlyLis
 
 /// <summary>A reading.</summary>
 /// <param name="Sequence">Its number in the stream.</param>
-/// <param name="At">When it was taken, with its offset: 2026-11-24T17:30:00Z. What is no moment is refused by itself; the others of its batch are taken.</param>
+/// <param name="At">When it was taken, with its offset: 2026-11-24T17:30:00Z. What is no moment is refused by itself; the others of its batch are
+/// taken.</param>
 /// <param name="Celsius">Null where there was no value.</param>
 /// <param name="Share">Mean power share since the reading before, 0 … 1.</param>
 /// <param name="SetPoint">What the controller asked for, °C.</param>
-public sealed record SampleContract(long? Sequence, [property: System.Text.Json.Serialization.JsonConverter(typeof(AnyText))] string? At, double? Celsius = null, double? Share = null, double? SetPoint = null);
+public sealed record SampleContract(
+    long? Sequence,
+    [property: System.Text.Json.Serialization.JsonConverter(typeof(AnyText))] string? At,
+    double? Celsius = null,
+    double? Share = null,
+    double? SetPoint = null
+);
 
 /// <summary>What became of a batch.</summary>
-/// <param name="AcceptedThrough">The sequence up to which nothing is missing, readings refused for good among them; the logger may forget what it has up to there.</param>
+/// <param name="AcceptedThrough">The sequence up to which nothing is missing, readings refused for good among them; the logger may forget what it has up to
+/// there.</param>
 /// <param name="Duplicates">Readings that were there already.</param>
 /// <param name="Conflicts">Sequences that are there already with other content; the first stays.</param>
 /// <param name="Rejected">Readings that are none, and why. They are not asked for again, but for those of the future: one of the two clocks is wrong.</param>
@@ -66,7 +82,15 @@ public sealed record RejectedSample(long? Sequence, string Why);
 /// <param name="Subject">A cone, an alarm, an item of a list.</param>
 /// <param name="Text">In words.</param>
 /// <param name="Setting">Of a turn.</param>
-public sealed record EntryRequest(string? Key, EntryKind? Kind, DateTimeOffset? At = null, double? Celsius = null, string? Subject = null, string? Text = null, SettingContract? Setting = null);
+public sealed record EntryRequest(
+    string? Key,
+    EntryKind? Kind,
+    DateTimeOffset? At = null,
+    double? Celsius = null,
+    string? Subject = null,
+    string? Text = null,
+    SettingContract? Setting = null
+);
 
 /// <summary>How burners and damper of a fuel kiln stand.</summary>
 /// <param name="PressureBar">At the burners; 0 is off. May be missing for a candle or a low flame.</param>
@@ -78,7 +102,17 @@ public sealed record SettingContract(double? PressureBar, double? Damper, int? L
 /// <summary>A noted entry.</summary>
 /// <param name="Setting">Of a turn.</param>
 /// <param name="CanBeChanged">It can still be taken back, or given another time: by an entry taken-back or retimed with its key as subject.</param>
-public sealed record EntryContract(string Key, EntryKind Kind, DateTimeOffset At, string? By, double? Celsius, string? Subject, string? Text, SettingContract? Setting = null, bool CanBeChanged = false);
+public sealed record EntryContract(
+    string Key,
+    EntryKind Kind,
+    DateTimeOffset At,
+    string? By,
+    double? Celsius,
+    string? Subject,
+    string? Text,
+    SettingContract? Setting = null,
+    bool CanBeChanged = false
+);
 
 /// <summary>How a firing was started.</summary>
 /// <param name="IsAsEntered">With the program as it was read back; else as planned.</param>
@@ -86,8 +120,29 @@ public sealed record EntryContract(string Key, EntryKind Kind, DateTimeOffset At
 /// <param name="OpensAtCelsius">When the studio calls it safe to open.</param>
 /// <param name="Promised">The curve that was promised; minutes and °C.</param>
 public sealed record RunContract(
-    int FiringId, int KilnId, FiringState State, LinkKind Link, DateTimeOffset StartsAt, DateTimeOffset StartedAt, string? By, bool IsAsEntered, string? GoalCone, string Line, ScheduleKind Kind, double Speed, double OpensAtCelsius,
-    DateTimeOffset? StoppedAt, DateTimeOffset? CooledAt, DateTimeOffset? OpenedAt, DateTimeOffset? ReadAt, DateTimeOffset? ClosedAt, IReadOnlyList<CurveMinute> Promised, IReadOnlyList<RunStep> Steps, double BoilingCelsius, KilnHeatSource Heat = KilnHeatSource.Electric);
+    int FiringId,
+    int KilnId,
+    FiringState State,
+    LinkKind Link,
+    DateTimeOffset StartsAt,
+    DateTimeOffset StartedAt,
+    string? By,
+    bool IsAsEntered,
+    string? GoalCone,
+    string Line,
+    ScheduleKind Kind,
+    double Speed,
+    double OpensAtCelsius,
+    DateTimeOffset? StoppedAt,
+    DateTimeOffset? CooledAt,
+    DateTimeOffset? OpenedAt,
+    DateTimeOffset? ReadAt,
+    DateTimeOffset? ClosedAt,
+    IReadOnlyList<CurveMinute> Promised,
+    IReadOnlyList<RunStep> Steps,
+    double BoilingCelsius,
+    KilnHeatSource Heat = KilnHeatSource.Electric
+);
 
 /// <summary>A step of the program, as promised.</summary>
 /// <param name="Text">As a sentence.</param>
@@ -109,4 +164,17 @@ public sealed record RunSummary(int FiringId, int KilnId, FiringState State, Dat
 
 /// <summary>A kiln as it stands in the kiln room.</summary>
 /// <param name="Trouble">Why its firing cannot be followed: the kiln is not free.</param>
-public sealed record RoomKiln(int KilnId, string Name, int? FiringId, string? Firing, FiringState? State, LiveContract? Live, DateTimeOffset? StartsAt, DateTimeOffset? NextAt, DateTimeOffset? OpenAt, DateTimeOffset? TopAt, string? By, string? Trouble = null);
+public sealed record RoomKiln(
+    int KilnId,
+    string Name,
+    int? FiringId,
+    string? Firing,
+    FiringState? State,
+    LiveContract? Live,
+    DateTimeOffset? StartsAt,
+    DateTimeOffset? NextAt,
+    DateTimeOffset? OpenAt,
+    DateTimeOffset? TopAt,
+    string? By,
+    string? Trouble = null
+);

@@ -18,7 +18,8 @@ public sealed record ScheduleContract(
     IReadOnlyList<SegmentContract?>? Segments,
     string? Notes = null,
     IReadOnlyList<string?>? Tags = null,
-    string? GoalCone = null);
+    string? GoalCone = null
+);
 
 /// <summary>A step on the wire.</summary>
 /// <param name="Pace">At a rate, at full power, or with the power off.</param>
@@ -33,10 +34,19 @@ public sealed record SegmentContract(
     double? Target = null,
     double? HoldMinutes = null,
     string? Reason = null,
-    Atmosphere? Atmosphere = null);
+    Atmosphere? Atmosphere = null
+);
 
 /// <summary>A stored schedule.</summary>
 public sealed record VersionedScheduleContract(
-    int Id, int Version, DateTimeOffset UpdatedAt, string Name,
-    ScheduleKind Kind, TemperatureUnit Unit,
-    IReadOnlyList<SegmentContract> Segments, string? Notes, IReadOnlyList<string> Tags, string? GoalCone);
+    int Id,
+    int Version,
+    DateTimeOffset UpdatedAt,
+    string Name,
+    ScheduleKind Kind,
+    TemperatureUnit Unit,
+    IReadOnlyList<SegmentContract> Segments,
+    string? Notes,
+    IReadOnlyList<string> Tags,
+    string? GoalCone
+);

@@ -12,18 +12,23 @@ public sealed record ShelfName(string Text)
 
     private sealed class ShelfNameConverter : JsonConverter<ShelfName>
     {
-        public override ShelfName? Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => reader.TokenType switch
-        {
-            JsonTokenType.String => new ShelfName(reader.GetString()!),
-            JsonTokenType.Number when reader.TryGetInt32(out var number) && number is > 0 and <= HighestShelf => new ShelfName(number.ToString(CultureInfo.InvariantCulture)),
-            JsonTokenType.Null => null,
-            _ => throw new JsonException("A shelf is top, middle, bottom, or its number from the bottom, from 1."),
-        };
+        public override ShelfName? Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            reader.TokenType switch
+            {
+                JsonTokenType.String => new ShelfName(reader.GetString()!),
+                JsonTokenType.Number when reader.TryGetInt32(out var number) && number is > 0 and <= HighestShelf => new ShelfName(
+                    number.ToString(CultureInfo.InvariantCulture)
+                ),
+                JsonTokenType.Null => null,
+                _ => throw new JsonException("A shelf is top, middle, bottom, or its number from the bottom, from 1."),
+            };
 
         public override void Write(Utf8JsonWriter writer, ShelfName value, JsonSerializerOptions options)
         {
-            if (int.TryParse(value.Text, NumberStyles.None, CultureInfo.InvariantCulture, out var number)) writer.WriteNumberValue(number);
-            else writer.WriteStringValue(value.Text);
+            if (int.TryParse(value.Text, NumberStyles.None, CultureInfo.InvariantCulture, out var number))
+                writer.WriteNumberValue(number);
+            else
+                writer.WriteStringValue(value.Text);
         }
     }
 }

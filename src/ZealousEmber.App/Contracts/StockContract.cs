@@ -11,8 +11,15 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="Absorption">%, fired.</param>
 /// <param name="BurnsOutSlowly">Dark, iron-bearing or recycled.</param>
 public sealed record ClayContract(
-    string? Name, ClayKind? Kind = null, string? ConeFrom = null, string? ConeTo = null,
-    double? Shrinkage = null, double? Absorption = null, bool? BurnsOutSlowly = null, string? Notes = null);
+    string? Name,
+    ClayKind? Kind = null,
+    string? ConeFrom = null,
+    string? ConeTo = null,
+    double? Shrinkage = null,
+    double? Absorption = null,
+    bool? BurnsOutSlowly = null,
+    string? Notes = null
+);
 
 /// <summary>A glaze.</summary>
 /// <param name="Runny">Short holds, a waste slab.</param>
@@ -24,8 +31,19 @@ public sealed record ClayContract(
 /// <param name="SlowHours">How long it wants there.</param>
 /// <param name="Unit">Of the band; C when missing.</param>
 public sealed record GlazeContract(
-    string? Name, string? ConeFrom = null, string? ConeTo = null, bool? Runny = null, bool? NeedsHold = null, bool? Fades = null, bool? WantsFastCooling = null,
-    double? SlowFrom = null, double? SlowTo = null, double? SlowHours = null, TemperatureUnit? Unit = null, string? Notes = null);
+    string? Name,
+    string? ConeFrom = null,
+    string? ConeTo = null,
+    bool? Runny = null,
+    bool? NeedsHold = null,
+    bool? Fades = null,
+    bool? WantsFastCooling = null,
+    double? SlowFrom = null,
+    double? SlowTo = null,
+    double? SlowHours = null,
+    TemperatureUnit? Unit = null,
+    string? Notes = null
+);
 
 /// <summary>A stored clay.</summary>
 public sealed record VersionedClayContract(int Id, int Version, DateTimeOffset UpdatedAt, ClayContract Clay);
@@ -51,11 +69,25 @@ public sealed record VersionedGlazeContract(int Id, int Version, DateTimeOffset 
 /// <param name="Piece">Its size, for packing.</param>
 /// <param name="Must">Goes in before the others when not all fits.</param>
 public sealed record LotContract(
-    string? What, int? Count, double? Wall, double? Width = null, bool? ClosedHollow = null, bool? OneSided = null,
-    Dryness? Dryness = null, int? ClayId = null, ClayContract? Clay = null,
-    IReadOnlyList<int>? GlazeIds = null, IReadOnlyList<GlazeContract?>? Glazes = null, string? Whose = null,
-    NextStep? Next = null, double? PieceKg = null,
-    IReadOnlyDictionary<string, string>? Typed = null, bool? GlazedAlready = null, PieceContract? Piece = null, bool? Must = null);
+    string? What,
+    int? Count,
+    double? Wall,
+    double? Width = null,
+    bool? ClosedHollow = null,
+    bool? OneSided = null,
+    Dryness? Dryness = null,
+    int? ClayId = null,
+    ClayContract? Clay = null,
+    IReadOnlyList<int>? GlazeIds = null,
+    IReadOnlyList<GlazeContract?>? Glazes = null,
+    string? Whose = null,
+    NextStep? Next = null,
+    double? PieceKg = null,
+    IReadOnlyDictionary<string, string>? Typed = null,
+    bool? GlazedAlready = null,
+    PieceContract? Piece = null,
+    bool? Must = null
+);
 
 /// <summary>A piece as room is made for it, mm; what is missing is usual for its shape.</summary>
 /// <param name="Shape">round or rectangle; round when missing.</param>
@@ -68,4 +100,13 @@ public sealed record LotContract(
 /// <param name="Most">In a stack.</param>
 /// <param name="Step">What each further piece adds to a stack.</param>
 public sealed record PieceContract(
-    PieceShape? Shape = null, double? Across = null, double? Deep = null, double? Height = null, double? Handle = null, double? Foot = null, Stacking? Stacking = null, int? Most = null, double? Step = null);
+    PieceShape? Shape = null,
+    double? Across = null,
+    double? Deep = null,
+    double? Height = null,
+    double? Handle = null,
+    double? Foot = null,
+    Stacking? Stacking = null,
+    int? Most = null,
+    double? Step = null
+);

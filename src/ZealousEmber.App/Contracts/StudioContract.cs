@@ -10,7 +10,8 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="Price">Of a kWh where no band holds; 0 when not known.</param>
 /// <param name="Bands">Hours at another price; the first that holds counts.</param>
 /// <param name="People">Who is in when.</param>
-/// <param name="Rule">never-alone: somebody in while the power is on; alarm-between: somebody in when it is switched on and at the top; marked-moments: at the moments marked.</param>
+/// <param name="Rule">never-alone: somebody in while the power is on; alarm-between: somebody in when it is switched on and at the top; marked-moments: at the
+/// moments marked.</param>
 /// <param name="Marked">Moments somebody must be there for.</param>
 /// <param name="Clock">Times of day as 21:05 or 9:05 pm.</param>
 /// <param name="Unit">The scale new schedules are written in.</param>
@@ -18,9 +19,19 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="Mass">What ware is weighed in.</param>
 /// <param name="GasPrice">Of a kWh of gas; 0 when not known.</param>
 public sealed record StudioContract(
-    string? TimeZone, string? Currency, double? Price, IReadOnlyList<TariffBandContract?>? Bands, IReadOnlyList<PersonContract?>? People,
-    AttendanceRule? Rule, IReadOnlyList<WatchKind>? Marked, ClockFormat? Clock = null, TemperatureUnit? Unit = null, LengthUnit? Length = null, MassUnit? Mass = null,
-    double? GasPrice = null);
+    string? TimeZone,
+    string? Currency,
+    double? Price,
+    IReadOnlyList<TariffBandContract?>? Bands,
+    IReadOnlyList<PersonContract?>? People,
+    AttendanceRule? Rule,
+    IReadOnlyList<WatchKind>? Marked,
+    ClockFormat? Clock = null,
+    TemperatureUnit? Unit = null,
+    LengthUnit? Length = null,
+    MassUnit? Mass = null,
+    double? GasPrice = null
+);
 
 /// <summary>The studio's hours with their version; 0 until somebody has said them.</summary>
 public sealed record VersionedStudioContract(int Version, StudioContract Studio);

@@ -30,7 +30,19 @@ public enum ProgramSource
 /// <param name="FurnitureKg">Shelves and props.</param>
 /// <param name="EndCone">The hottest cone it brings down.</param>
 public sealed record FiringSummary(
-    ProgramSource Source, int? ScheduleId, int? Version, string Line, double TopC, double PowerOnMinutes, double? EnergyKwh, double? GasKg, double? OpensMinutes, double LoadKg, double FurnitureKg, string? EndCone);
+    ProgramSource Source,
+    int? ScheduleId,
+    int? Version,
+    string Line,
+    double TopC,
+    double PowerOnMinutes,
+    double? EnergyKwh,
+    double? GasKg,
+    double? OpensMinutes,
+    double LoadKg,
+    double FurnitureKg,
+    string? EndCone
+);
 
 /// <summary>Something in which two of them differ.</summary>
 /// <param name="Between">Which two: planned, set, watched.</param>

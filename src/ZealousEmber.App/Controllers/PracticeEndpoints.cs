@@ -17,7 +17,15 @@ namespace ZealousEmber.App.Controllers;
 /// <param name="Memory">The controller at the beginning.</param>
 /// <param name="Program">What is to be entered; what is asked for in the task that has to be found is not told.</param>
 /// <param name="Questions">About a schedule that is read.</param>
-public sealed record PracticeTaskContract(string Id, PracticeKind Kind, ScheduleContract Schedule, string? Slot, MemoryContract Memory, IReadOnlyList<AnswerContract> Program, IReadOnlyList<string> Questions);
+public sealed record PracticeTaskContract(
+    string Id,
+    PracticeKind Kind,
+    ScheduleContract Schedule,
+    string? Slot,
+    MemoryContract Memory,
+    IReadOnlyList<AnswerContract> Program,
+    IReadOnlyList<string> Questions
+);
 
 /// <summary>What somebody did.</summary>
 /// <param name="ProfileId">A controller of the studio,</param>
@@ -29,11 +37,25 @@ public sealed record PracticeTaskContract(string Id, PracticeKind Kind, Schedule
 /// <param name="Seconds">It took.</param>
 /// <param name="Hints">Asked for.</param>
 public sealed record PracticeCheckRequest(
-    int? ProfileId = null, ProfileData? Profile = null, string? Task = null, MemoryContract? Memory = null, IReadOnlyList<double?>? Answers = null, string? Found = null, double? Seconds = null, int? Hints = null);
+    int? ProfileId = null,
+    ProfileData? Profile = null,
+    string? Task = null,
+    MemoryContract? Memory = null,
+    IReadOnlyList<double?>? Answers = null,
+    string? Found = null,
+    double? Seconds = null,
+    int? Hints = null
+);
 
 /// <summary>What came of it.</summary>
 /// <param name="Schedule">What the kiln does with what was really entered.</param>
-public sealed record PracticeCheckResponse(bool Done, string Text, IReadOnlyList<DifferenceContract> Differences, IReadOnlyList<SlipContract> Slips, ScheduleContract? Schedule);
+public sealed record PracticeCheckResponse(
+    bool Done,
+    string Text,
+    IReadOnlyList<DifferenceContract> Differences,
+    IReadOnlyList<SlipContract> Slips,
+    ScheduleContract? Schedule
+);
 
 /// <summary>A task somebody tried.</summary>
 public sealed record PracticeTryContract(string Controller, string Task, bool Done, int Seconds, int Hints, DateTimeOffset At);
@@ -47,31 +69,76 @@ internal static class PracticeEndpoints
     {
         var api = app.MapGroup("/api/practice").WithTags("Practice");
         api.MapGet("{id:int}", async (int id, Repository<ListedController> controllers, CancellationToken cancel) =>
-                await controllers.Find(id, cancel) is { } found ? Results.Ok(PracticeTasks.Of(found.Item.Profile).Select(Write)) : ProblemResponses.NotFound("controller"))
-            .WithSummary("Tasks at a controller, the easiest first").Produces<PracticeTaskContract[]>().ProducesProblem(404);
+                await controllers.Find(id, cancel) is { } found
+                    ? Results.Ok(PracticeTasks.Of(found.Item.Profile).Select(Write))
+                    : ProblemResponses.NotFound("controller")
+            )
+            .WithSummary("Tasks at a controller, the easiest first")
+            .Produces<PracticeTaskContract[]>()
+            .ProducesProblem(404);
         api.MapGet("", async (string? name, PracticeLog log, CancellationToken cancel) =>
-                Results.Ok((await log.Of(name?.Trim() ?? "", cancel)).Select(t => new PracticeTryContract(t.Controller, t.Task, t.IsDone, t.Seconds, t.Hints, t.At.ToDateTimeOffset()))))
-            .WithSummary("What somebody practised, the latest first").Produces<PracticeTryContract[]>();
-        api.MapPost("check", async (PracticeCheckRequest? request, Repository<ListedController> controllers, PracticeLog log, TimeProvider time, HttpRequest http, CancellationToken cancel) =>
-                Answer.Of(await Check(request, controllers, log, time, Versions.Stamp(http).By, cancel)))
+                Results.Ok(
+                    (await log.Of(name?.Trim() ?? "", cancel)).Select(t => new PracticeTryContract(
+                        t.Controller,
+                        t.Task,
+                        t.IsDone,
+                        t.Seconds,
+                        t.Hints,
+                        t.At.ToDateTimeOffset()
+                    ))
+                )
+            )
+            .WithSummary("What somebody practised, the latest first")
+            .Produces<PracticeTryContract[]>();
+        api.MapPost(
+                "check",
+                async (
+                    PracticeCheckRequest? request,
+                    Repository<ListedController> controllers,
+                    PracticeLog log,
+                    TimeProvider time,
+                    HttpRequest http,
+                    CancellationToken cancel
+                ) => Answer.Of(await Check(request, controllers, log, time, Versions.Stamp(http).By, cancel))
+            )
             .WithSummary("What came of a task: what was entered otherwise, what it would do, and what probably happened");
     }
 
-    private static PracticeTaskContract Write(PracticeTask task) => new(
-        task.Id, task.Kind, ScheduleMapping.Write(task.Schedule), task.Slot, ControllerMapping.Write(task.Memory), ControllerMapping.Write(task.Program), [.. task.Questions.Select(q => q.Text)]);
+    private static PracticeTaskContract Write(PracticeTask task) =>
+        new(
+            task.Id,
+            task.Kind,
+            ScheduleMapping.Write(task.Schedule),
+            task.Slot,
+            ControllerMapping.Write(task.Memory),
+            ControllerMapping.Write(task.Program),
+            [.. task.Questions.Select(q => q.Text)]
+        );
 
-    private static async Task<Result<PracticeCheckResponse>> Check(PracticeCheckRequest? wire, Repository<ListedController> controllers, PracticeLog log, TimeProvider time, string? by, CancellationToken cancel)
+    private static async Task<Result<PracticeCheckResponse>> Check(
+        PracticeCheckRequest? wire,
+        Repository<ListedController> controllers,
+        PracticeLog log,
+        TimeProvider time,
+        string? by,
+        CancellationToken cancel
+    )
     {
         wire ??= new PracticeCheckRequest();
         var problems = new List<Problem>();
         var profile = await ControllerMapping.ReadProfile(wire.ProfileId, wire.Profile, controllers, problems, cancel);
         var task = profile is null ? null : PracticeTasks.Of(profile).FirstOrDefault(t => t.Id == wire.Task);
-        if (profile is not null && task is null) problems.Add(new Problem("task", "There is no such task at this controller."));
+        if (profile is not null && task is null)
+            problems.Add(new Problem("task", "There is no such task at this controller."));
         var memory = task is { Kind: PracticeKind.Enter or PracticeKind.Leftovers } ? ControllerMapping.Read(wire.Memory, profile!, problems) : null;
-        if (task is { Kind: PracticeKind.Find } && string.IsNullOrWhiteSpace(wire.Found)) problems.Add(new Problem("found", "Which value is wrong?"));
-        if (wire.Seconds is { } seconds && !(seconds >= 0 && seconds <= LongestSeconds)) problems.Add(new Problem("seconds", "It took 0 seconds to a day."));
-        if (wire.Hints is < 0 or > 1000) problems.Add(new Problem("hints", "0 to 1000 hints."));
-        if (problems.Count > 0) return Result<PracticeCheckResponse>.Failed(problems);
+        if (task is { Kind: PracticeKind.Find } && string.IsNullOrWhiteSpace(wire.Found))
+            problems.Add(new Problem("found", "Which value is wrong?"));
+        if (wire.Seconds is { } seconds && !(seconds >= 0 && seconds <= LongestSeconds))
+            problems.Add(new Problem("seconds", "It took 0 seconds to a day."));
+        if (wire.Hints is < 0 or > 1000)
+            problems.Add(new Problem("hints", "0 to 1000 hints."));
+        if (problems.Count > 0)
+            return Result<PracticeCheckResponse>.Failed(problems);
         var result = task!.Kind switch
         {
             PracticeKind.Read => PracticeCheck.Read(task, wire.Answers ?? []),
@@ -84,7 +151,11 @@ internal static class PracticeEndpoints
             await log.Add(new PracticeTry(by, profile!.Name, task.Id, result.IsDone, (int)(wire.Seconds ?? 0), wire.Hints ?? 0, now), cancel);
         }
         return new PracticeCheckResponse(
-            result.IsDone, result.Text,
-            ReadBackTask.Write(result.Differences, profile!), ReadBackTask.Write(result.Slips), result.Fired is { } fired ? ScheduleMapping.Write(task.Schedule.With(fired)) : null);
+            result.IsDone,
+            result.Text,
+            ReadBackTask.Write(result.Differences, profile!),
+            ReadBackTask.Write(result.Slips),
+            result.Fired is { } fired ? ScheduleMapping.Write(task.Schedule.With(fired)) : null
+        );
     }
 }

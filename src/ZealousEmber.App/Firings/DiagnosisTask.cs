@@ -40,19 +40,39 @@ internal sealed class DiagnosisTask
     /// <summary>All causes of all faults, those to go by first.</summary>
     public IReadOnlyList<FiringCause> Causes()
     {
-        if (found.IsEmpty) return [];
+        if (found.IsEmpty)
+            return [];
         var advice = Advice.Of(found);
         var all = new List<FiringCause>();
         foreach (var fault in found)
         {
             foreach (var cause in Diagnoser.Of(fault.Fault, fault.Numbers))
             {
-                var isAdvised = cause.Leads && cause.Rule.Patch is { } patch && (patch == advice.Patch || patch == advice.WithBisque || (advice.Patch == Patches.DropAndHold && patch is "heal" or "hold-"));
+                var isAdvised =
+                    cause.Leads
+                    && cause.Rule.Patch is { } patch
+                    && (patch == advice.Patch || patch == advice.WithBisque || (advice.Patch == Patches.DropAndHold && patch is "heal" or "hold-"));
                 // What hardly counts needs no sum; what leads, and what is advised, does.
-                var change = cause.Rule.Patch is { } wished && (cause.Leads || cause.Share >= 0.1) ? Change(isAdvised && advice.Patch == Patches.DropAndHold ? Patches.DropAndHold : wished, fault) : null;
-                all.Add(new FiringCause(
-                    cause.Rule.Name, Math.Round(cause.Share, 4), [.. cause.Evidence.Select(Write)], cause.Rule.Patch is null || cause.Rule.From is CauseFrom.Stuff or CauseFrom.Making, change, fault.Fault, fault.Pieces, cause.Rule.From, cause.Points, cause.Leads, isAdvised,
-                    isAdvised || (cause.Leads && advice.Patch is null) ? advice.Conflicts : []));
+                var change =
+                    cause.Rule.Patch is { } wished && (cause.Leads || cause.Share >= 0.1)
+                        ? Change(isAdvised && advice.Patch == Patches.DropAndHold ? Patches.DropAndHold : wished, fault)
+                        : null;
+                all.Add(
+                    new FiringCause(
+                        cause.Rule.Name,
+                        Math.Round(cause.Share, 4),
+                        [.. cause.Evidence.Select(Write)],
+                        cause.Rule.Patch is null || cause.Rule.From is CauseFrom.Stuff or CauseFrom.Making,
+                        change,
+                        fault.Fault,
+                        fault.Pieces,
+                        cause.Rule.From,
+                        cause.Points,
+                        cause.Leads,
+                        isAdvised,
+                        isAdvised || (cause.Leads && advice.Patch is null) ? advice.Conflicts : []
+                    )
+                );
             }
         }
         return [.. all.OrderByDescending(c => c.Advised).ThenByDescending(c => c.Leads).ThenByDescending(c => c.Probability)];
@@ -61,39 +81,71 @@ internal sealed class DiagnosisTask
     /// <summary>A change of the schedule it was fired with; a problem where it cannot be made, or changes no step.</summary>
     public Result<(Schedule Schedule, string Text)> Make(string patch)
     {
-        var fault = found.Where(f => Diagnoser.Of(f.Fault, f.Numbers).Any(c => c.Rule.Patch == patch)).Cast<FoundFault?>().FirstOrDefault() ?? found.Cast<FoundFault?>().FirstOrDefault();
+        var fault = found.Where(f => Diagnoser.Of(f.Fault, f.Numbers).Any(c => c.Rule.Patch == patch)).Cast<FoundFault?>().FirstOrDefault()
+            ?? found.Cast<FoundFault?>().FirstOrDefault();
         var result = SchedulePatcher.Make(patch, Task(fault));
-        if (!result.IsOk) return Result<(Schedule, string)>.Failed(result.Problems);
+        if (!result.IsOk)
+            return Result<(Schedule, string)>.Failed(result.Problems);
         return result.Value.Schedule is { } changed ? (changed, result.Value.Text) : new Problem("patch", $"No step changes with this. {result.Value.Text}");
     }
 
     private PatchTask Task(FoundFault? fault)
     {
-        var lots = firing.Record.Results.Faults.Where(f => f.Kind == fault?.Fault && f.Lot < (firing.Load?.Lots.Length ?? 0)).Select(f => firing.Load!.Lots[f.Lot!.Value]).Distinct().ToImmutableArray();
-        return new PatchTask(schedule, kiln, firing.Run.Goal ?? schedule.Goal, fault?.Numbers ?? facts.Numbers(null, null, null), lots.IsEmpty ? firing.Load?.Lots ?? [] : lots, firing.Run.Kind);
+        var lots = firing
+            .Record.Results.Faults.Where(f => f.Kind == fault?.Fault && f.Lot < (firing.Load?.Lots.Length ?? 0))
+            .Select(f => firing.Load!.Lots[f.Lot!.Value])
+            .Distinct()
+            .ToImmutableArray();
+        return new PatchTask(
+            schedule,
+            kiln,
+            firing.Run.Goal ?? schedule.Goal,
+            fault?.Numbers ?? facts.Numbers(null, null, null),
+            lots.IsEmpty ? firing.Load?.Lots ?? [] : lots,
+            firing.Run.Kind
+        );
     }
 
     private FiringPatch? Change(string patch, FoundFault fault)
     {
         // The same change for the same fault is worked out once.
-        if (made.TryGetValue((patch, fault.Fault), out var known)) return known;
+        if (made.TryGetValue((patch, fault.Fault), out var known))
+            return known;
         var result = SchedulePatcher.Make(patch, Task(fault));
-        var change = !result.IsOk ? new FiringPatch(patch, Patches.Find(patch)?.Operation ?? patch, result.Problems[0].Message, null, null, null, null)
+        var change =
+            !result.IsOk ? new FiringPatch(patch, Patches.Find(patch)?.Operation ?? patch, result.Problems[0].Message, null, null, null, null)
             : result.Value.Schedule is not { } changed ? new FiringPatch(patch, result.Value.Text, result.Value.Note, null, null, null, null)
-            : new FiringPatch(patch, result.Value.Text, result.Value.Note, ScheduleMapping.Write(changed).Segments!.OfType<SegmentContract>().ToList(), before ??= Side(schedule), Side(changed), ScheduleMapping.Write(changed));
+            : new FiringPatch(
+                patch,
+                result.Value.Text,
+                result.Value.Note,
+                ScheduleMapping.Write(changed).Segments!.OfType<SegmentContract>().ToList(),
+                before ??= Side(schedule),
+                Side(changed),
+                ScheduleMapping.Write(changed)
+            );
         made[(patch, fault.Fault)] = change;
         return change;
     }
 
     private PatchSide? Side(Schedule side)
     {
-        if (FiringAssessment.Of(side, kiln, firing.Load, studio.Display.Units) is not { IsOk: true, Value: var a }) return null;
+        if (FiringAssessment.Of(side, kiln, firing.Load, studio.Display.Units) is not { IsOk: true, Value: var a })
+            return null;
         var top = side.Program.Steps[side.Program.TopStep];
         var cones = firing.Run.Watched.Cones;
         return new PatchSide(
-            NotationWriter.Write(side.Segments, TemperatureUnit.Celsius), Math.Round(top.Target?.Celsius ?? 0), top.HoldMinutes, Math.Round(a.Compiled.Powered.TotalMinutes), Math.Round(a.OpensAt.TotalMinutes), Math.Round(a.Run.Energy.Used, 1),
-            studio.Prices.Knows(a.Run.Uses) ? Math.Round(studio.Prices.Cost(a.Run.Uses, null, studio.Zone), 2) : null, a.ConePhrase,
-            [.. cones.Select(c => new PatchCone(c.Number, Math.Round(ConeBend.Degrees(a.Progress[c.Order]), 1)))], LiveMapping.Write(a.Run.WholeCurve.Thinned(TemperatureDifference.FromKelvins(1))));
+            NotationWriter.Write(side.Segments, TemperatureUnit.Celsius),
+            Math.Round(top.Target?.Celsius ?? 0),
+            top.HoldMinutes,
+            Math.Round(a.Compiled.Powered.TotalMinutes),
+            Math.Round(a.OpensAt.TotalMinutes),
+            Math.Round(a.Run.Energy.Used, 1),
+            studio.Prices.Knows(a.Run.Uses) ? Math.Round(studio.Prices.Cost(a.Run.Uses, null, studio.Zone), 2) : null,
+            a.ConePhrase,
+            [.. cones.Select(c => new PatchCone(c.Number, Math.Round(ConeBend.Degrees(a.Progress[c.Order]), 1)))],
+            LiveMapping.Write(a.Run.WholeCurve.Thinned(TemperatureDifference.FromKelvins(1)))
+        );
     }
 
     private FiringEvidence Write(Evidence e)

@@ -24,10 +24,25 @@ internal static class FiringEntries
     {
         var api = app.MapGroup("/api/firings/{id:int}").WithTags("Live");
         api.MapGet("entries", All).WithSummary("Everything noted of a firing, in the order of time").Produces<EntryContract[]>().ProducesProblem(404);
-        api.MapPost("entries", Add).WithSummary("Note something; the same key again is the same entry").Produces<EntryContract>(201).Produces<EntryContract>().ProducesProblem(404).ProducesProblem(409).ProducesValidationProblem(422);
-        api.MapPut("entries/{key}/photo", AddPhoto).WithMetadata(new BodySize(BodyLimit.Photo)).RequireRateLimiting(LargeBodies.Photos).WithSummary("Note a photo: the bytes themselves; ?at= says when, ?text= what it shows. The same key again is the same entry")
-            .Produces<EntryContract>(201).Produces<EntryContract>().ProducesProblem(404).ProducesValidationProblem(422);
-        api.MapGet("entries/{key}/photo", ShowPhoto).WithSummary("The photo of an entry").Produces(200, contentType: PhotoReader.ContentType).ProducesProblem(404);
+        api.MapPost("entries", Add)
+            .WithSummary("Note something; the same key again is the same entry")
+            .Produces<EntryContract>(201)
+            .Produces<EntryContract>()
+            .ProducesProblem(404)
+            .ProducesProblem(409)
+            .ProducesValidationProblem(422);
+        api.MapPut("entries/{key}/photo", AddPhoto)
+            .WithMetadata(new BodySize(BodyLimit.Photo))
+            .RequireRateLimiting(LargeBodies.Photos)
+            .WithSummary("Note a photo: the bytes themselves; ?at= says when, ?text= what it shows. The same key again is the same entry")
+            .Produces<EntryContract>(201)
+            .Produces<EntryContract>()
+            .ProducesProblem(404)
+            .ProducesValidationProblem(422);
+        api.MapGet("entries/{key}/photo", ShowPhoto)
+            .WithSummary("The photo of an entry")
+            .Produces(200, contentType: PhotoReader.ContentType)
+            .ProducesProblem(404);
     }
 
     /// <summary>
@@ -36,37 +51,61 @@ internal static class FiringEntries
     /// </summary>
     private static DateTimeOffset ByOwnClock(DateTimeOffset at, FiringRun? run, Instant wall, HttpRequest request)
     {
-        if (WireTime.Read(request.Headers["Device-Time"]) is not { } device || (device - at).Duration() > LongestOnDevice) return at;
+        if (WireTime.Read(request.Headers["Device-Time"]) is not { } device || (device - at).Duration() > LongestOnDevice)
+            return at;
         var age = Duration.FromTimeSpan(device - at) * (run is { Link: LinkKind.Simulated } ? run.Speed : 1);
         return ((run?.Clock(wall) ?? wall) - age).ToDateTimeOffset();
     }
 
     private static async Task<IResult> All(int id, [AsParameters] LiveStudio studio, CancellationToken cancel) =>
-        !await studio.Firings.Exists(id, cancel) ? ProblemResponses.NotFound("firing") : Results.Ok((await studio.Runs.Entries(id, cancel)).Select(e => RunMapping.Write(e, studio.Now)));
+        !await studio.Firings.Exists(id, cancel)
+            ? ProblemResponses.NotFound("firing")
+            : Results.Ok((await studio.Runs.Entries(id, cancel)).Select(e => RunMapping.Write(e, studio.Now)));
 
     private static async Task<IResult> Add(int id, EntryRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel)
     {
-        if (!await studio.Firings.Exists(id, cancel)) return ProblemResponses.NotFound("firing");
+        if (!await studio.Firings.Exists(id, cancel))
+            return ProblemResponses.NotFound("firing");
         var run = await studio.Runs.Find(id, cancel);
         var now = run?.Clock(studio.Now) ?? studio.Now;
         var problems = new List<Problem>();
         var key = wire?.Key?.Trim();
-        if (string.IsNullOrEmpty(key) || key.Length > FiringEntry.LongestSubject) problems.Add(new Problem("key", $"A key made by the device, up to {FiringEntry.LongestSubject} characters."));
-        if (wire?.Kind is null or EntryKind.State) problems.Add(WireEnums.Missing<EntryKind>("kind", "an entry"));
+        if (string.IsNullOrEmpty(key) || key.Length > FiringEntry.LongestSubject)
+            problems.Add(new Problem("key", $"A key made by the device, up to {FiringEntry.LongestSubject} characters."));
+        if (wire?.Kind is null or EntryKind.State)
+            problems.Add(WireEnums.Missing<EntryKind>("kind", "an entry"));
         // Another time for an entry is said in the time the entry was told in.
-        var at = wire?.At is { } said && (wire.Kind == EntryKind.Retimed ? said : ByOwnClock(said, run, studio.Now, context.Request)) is var given ? run is null ? Instant.FromUnixTimeMilliseconds(given.ToUnixTimeMilliseconds()) : RunMapping.ReadMoment(given, run, now, "at", problems) : now;
+        var at =
+            wire?.At is { } said && (wire.Kind == EntryKind.Retimed ? said : ByOwnClock(said, run, studio.Now, context.Request)) is var given
+                ? run is null
+                    ? Instant.FromUnixTimeMilliseconds(given.ToUnixTimeMilliseconds())
+                    : RunMapping.ReadMoment(given, run, now, "at", problems)
+                : now;
         Check(wire, problems);
         var subject = Text.OneLine(wire?.Subject);
-        if (wire?.Kind == EntryKind.Turned) subject = ReadTurn(wire.Setting, run, problems);
-        else if (wire?.Setting is not null) problems.Add(new Problem("setting", "Only a turn has a setting."));
-        if (wire?.Kind is EntryKind.AirSign or EntryKind.Replanned or EntryKind.LeftOut or EntryKind.Weighed && run?.IsFuel == false) problems.Add(new Problem("kind", "That belongs to a fuel kiln."));
-        if (wire?.Kind == EntryKind.Reprogrammed && run is { IsFuel: true } or { Link: LinkKind.Simulated }) problems.Add(new Problem("kind", "Only a kiln with a controller of its own is told another program."));
-        if (problems.Count > 0) return ProblemResponses.Of(problems);
-        if (run is null && wire!.Kind is not (EntryKind.Before or EntryKind.Note or EntryKind.TakenBack or EntryKind.Retimed)) return ProblemResponses.Conflict("This firing has not been started yet.");
-        if (wire!.Kind == EntryKind.Acknowledged && studio.Live.Find(id) is { } live && live.Live.Board.All.All(a => a.Id != wire.Subject)) return ProblemResponses.Of([new Problem("subject", "There is no such alarm in this firing.")]);
-        if (wire.Kind is EntryKind.TakenBack or EntryKind.Retimed && await CannotChange(id, subject, key!, studio, cancel) is { } refused) return refused;
-        var (entry, isNew) = await studio.Runs.Add(id, new FiringEntry(key!, wire.Kind!.Value, at, Versions.Stamp(context.Request).By, wire.Celsius, subject, Text.Lines(wire.Text), studio.Now), cancel);
-        if (isNew && studio.Live.Find(id) is { } running) await studio.Live.Noted(running, entry, context.RequestServices);
+        if (wire?.Kind == EntryKind.Turned)
+            subject = ReadTurn(wire.Setting, run, problems);
+        else if (wire?.Setting is not null)
+            problems.Add(new Problem("setting", "Only a turn has a setting."));
+        if (wire?.Kind is EntryKind.AirSign or EntryKind.Replanned or EntryKind.LeftOut or EntryKind.Weighed && run?.IsFuel == false)
+            problems.Add(new Problem("kind", "That belongs to a fuel kiln."));
+        if (wire?.Kind == EntryKind.Reprogrammed && run is { IsFuel: true } or { Link: LinkKind.Simulated })
+            problems.Add(new Problem("kind", "Only a kiln with a controller of its own is told another program."));
+        if (problems.Count > 0)
+            return ProblemResponses.Of(problems);
+        if (run is null && wire!.Kind is not (EntryKind.Before or EntryKind.Note or EntryKind.TakenBack or EntryKind.Retimed))
+            return ProblemResponses.Conflict("This firing has not been started yet.");
+        if (wire!.Kind == EntryKind.Acknowledged && studio.Live.Find(id) is { } live && live.Live.Board.All.All(a => a.Id != wire.Subject))
+            return ProblemResponses.Of([new Problem("subject", "There is no such alarm in this firing.")]);
+        if (wire.Kind is EntryKind.TakenBack or EntryKind.Retimed && await CannotChange(id, subject, key!, studio, cancel) is { } refused)
+            return refused;
+        var (entry, isNew) = await studio.Runs.Add(
+            id,
+            new FiringEntry(key!, wire.Kind!.Value, at, Versions.Stamp(context.Request).By, wire.Celsius, subject, Text.Lines(wire.Text), studio.Now),
+            cancel
+        );
+        if (isNew && studio.Live.Find(id) is { } running)
+            await studio.Live.Noted(running, entry, context.RequestServices);
         return isNew ? Results.Created($"/api/firings/{id}/entries", RunMapping.Write(entry, studio.Now)) : Results.Ok(RunMapping.Write(entry, studio.Now));
     }
 
@@ -74,25 +113,48 @@ internal static class FiringEntries
     private static async Task<IResult?> CannotChange(int id, string? subject, string key, LiveStudio studio, CancellationToken cancel)
     {
         var all = await studio.Runs.Entries(id, cancel);
-        if (all.Any(e => e.Key == key)) return null;
-        if (all.FirstOrDefault(e => e.Key == subject) is not { } entry) return ProblemResponses.Of([new Problem("subject", "There is no such entry in this firing.")]);
-        return entry.CanBeChanged(studio.Now) ? null : ProblemResponses.Conflict($"Only what was noted in the last {FiringEntry.CanBeChangedFor.TotalMinutes:0} minutes is taken back or given another time; note what is right instead.");
+        if (all.Any(e => e.Key == key))
+            return null;
+        if (all.FirstOrDefault(e => e.Key == subject) is not { } entry)
+            return ProblemResponses.Of([new Problem("subject", "There is no such entry in this firing.")]);
+        return entry.CanBeChanged(studio.Now)
+            ? null
+            : ProblemResponses.Conflict(
+                $"Only what was noted in the last {FiringEntry.CanBeChangedFor.TotalMinutes:0} minutes is taken back or given another time; note what is "
+                    + "right instead."
+            );
     }
 
-    private static async Task<IResult> AddPhoto(int id, string key, DateTimeOffset? at, string? text, [AsParameters] LiveStudio studio, HttpRequest request, CancellationToken cancel)
+    private static async Task<IResult> AddPhoto(
+        int id,
+        string key,
+        DateTimeOffset? at,
+        string? text,
+        [AsParameters] LiveStudio studio,
+        HttpRequest request,
+        CancellationToken cancel
+    )
     {
-        if (!await studio.Firings.Exists(id, cancel)) return ProblemResponses.NotFound("firing");
+        if (!await studio.Firings.Exists(id, cancel))
+            return ProblemResponses.NotFound("firing");
         var run = await studio.Runs.Find(id, cancel);
         var now = run?.Clock(studio.Now) ?? studio.Now;
         var problems = new List<Problem>();
-        if (key.Length > FiringEntry.LongestSubject) problems.Add(new Problem("key", $"A key made by the device, up to {FiringEntry.LongestSubject} characters."));
-        if (text?.Length > FiringEntry.LongestText) problems.Add(new Problem("text", $"At most {FiringEntry.LongestText} characters."));
-        var moment = at is { } said && ByOwnClock(said, run, studio.Now, request) is var given && run is not null ? RunMapping.ReadMoment(given, run, now, "at", problems) : now;
-        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        if (key.Length > FiringEntry.LongestSubject)
+            problems.Add(new Problem("key", $"A key made by the device, up to {FiringEntry.LongestSubject} characters."));
+        if (text?.Length > FiringEntry.LongestText)
+            problems.Add(new Problem("text", $"At most {FiringEntry.LongestText} characters."));
+        var moment =
+            at is { } said && ByOwnClock(said, run, studio.Now, request) is var given && run is not null
+                ? RunMapping.ReadMoment(given, run, now, "at", problems)
+                : now;
+        if (problems.Count > 0)
+            return ProblemResponses.Of(problems);
         using var body = new MemoryStream();
         await request.Body.CopyToAsync(body, cancel);
         var photo = PhotoReader.Read(body.ToArray());
-        if (!photo.IsOk) return ProblemResponses.Of(photo.Problems);
+        if (!photo.IsOk)
+            return ProblemResponses.Of(photo.Problems);
         var entry = new FiringEntry(key, EntryKind.Photo, moment, Versions.Stamp(request).By, Text: Text.Lines(text), NotedAt: studio.Now);
         (entry, var isNew) = await studio.Runs.Add(id, entry, cancel, new Photo(PhotoReader.ContentType, photo.Value, studio.Now));
         return isNew ? Results.Created($"/api/firings/{id}/entries", RunMapping.Write(entry, studio.Now)) : Results.Ok(RunMapping.Write(entry, studio.Now));
@@ -105,9 +167,12 @@ internal static class FiringEntries
 
     private static void Check(EntryRequest? wire, List<Problem> problems)
     {
-        if (wire?.Text?.Length > FiringEntry.LongestText) problems.Add(new Problem("text", $"At most {FiringEntry.LongestText} characters."));
-        if (wire?.Subject?.Length > FiringEntry.LongestSubject) problems.Add(new Problem("subject", $"At most {FiringEntry.LongestSubject} characters."));
-        if (wire?.Celsius is { } celsius && new FiringSample(0, celsius).Refusal(null) is { } why) problems.Add(new Problem("celsius", why));
+        if (wire?.Text?.Length > FiringEntry.LongestText)
+            problems.Add(new Problem("text", $"At most {FiringEntry.LongestText} characters."));
+        if (wire?.Subject?.Length > FiringEntry.LongestSubject)
+            problems.Add(new Problem("subject", $"At most {FiringEntry.LongestSubject} characters."));
+        if (wire?.Celsius is { } celsius && new FiringSample(0, celsius).Refusal(null) is { } why)
+            problems.Add(new Problem("celsius", why));
         switch (wire?.Kind)
         {
             case EntryKind.Reading or EntryKind.Colour when wire.Celsius is null:
@@ -123,7 +188,12 @@ internal static class FiringEntries
                 problems.Add(new Problem("subject", "Which row of the sheet: its minute since the start."));
                 break;
             case EntryKind.Weighed when FuelNumbers.Read(wire.Subject) is not { } kg || !(kg >= 0 && kg <= FuelLimits.Cylinder.Most):
-                problems.Add(new Problem("subject", $"Gas left in one cylinder, 0 to {Phrases.Number(FuelLimits.Cylinder.Most)} kg: its weight less what it weighs empty."));
+                problems.Add(
+                    new Problem(
+                        "subject",
+                        $"Gas left in one cylinder, 0 to {Phrases.Number(FuelLimits.Cylinder.Most)} kg: its weight less what it weighs empty."
+                    )
+                );
                 break;
             case EntryKind.Reprogrammed:
                 problems.AddRange(Reprogramming.Read(wire.Subject, wire.Text).Problems);
@@ -137,7 +207,11 @@ internal static class FiringEntries
             case EntryKind.Note when Text.Lines(wire.Text) is null:
                 problems.Add(new Problem("text", "What is to be noted?"));
                 break;
-            case EntryKind.Acknowledged or EntryKind.Before or EntryKind.After or EntryKind.TakenBack or EntryKind.Retimed when Text.OneLine(wire.Subject) is null:
+            case EntryKind.Acknowledged
+            or EntryKind.Before
+            or EntryKind.After
+            or EntryKind.TakenBack
+            or EntryKind.Retimed when Text.OneLine(wire.Subject) is null:
                 problems.Add(new Problem("subject", "Which one?"));
                 break;
             default:
@@ -158,6 +232,10 @@ internal static class FiringEntries
             problems.Add(new Problem("setting", "How were burners and damper set?"));
             return null;
         }
-        return FuelReading.ReadSetting(new TurnRequest(0, wire.PressureBar, wire.Damper, wire.Lit, wire.Flame), kiln, (field, what) => problems.Add(new Problem($"setting.{field}", what))).Written;
+        return FuelReading
+            .ReadSetting(new TurnRequest(0, wire.PressureBar, wire.Damper, wire.Lit, wire.Flame), kiln, (field, what) =>
+                problems.Add(new Problem($"setting.{field}", what))
+            )
+            .Written;
     }
 }

@@ -22,7 +22,10 @@ internal static class DataCommands
         }
         if (configuration.GetValue<bool>("check"))
         {
-            if (await StudioCopies.DamageOf(folder) is { } damage) throw new StudioFolderException($"The data file in {folder} is damaged: {damage}. Make a backup of what there is, and restore the last good one.");
+            if (await StudioCopies.DamageOf(folder) is { } damage)
+                throw new StudioFolderException(
+                    $"The data file in {folder} is damaged: {damage}. Make a backup of what there is, and restore the last good one."
+                );
             Console.WriteLine($"The data file in {folder} is whole.");
             return true;
         }

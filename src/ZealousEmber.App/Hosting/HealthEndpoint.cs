@@ -20,7 +20,8 @@ public sealed record Health(HealthStatus Status, [property: Description("What is
 /// <summary>Whether the program answers, and whether it can save.</summary>
 internal static class HealthEndpoint
 {
-    public static void MapHealth(this WebApplication app) => app
-        .MapGet("/api/health", (StoreHealth store) => new Health(store.Trouble is null ? HealthStatus.Ok : HealthStatus.Degraded, store.Trouble))
-        .WithTags("Program").WithSummary("Whether the program answers and can save");
+    public static void MapHealth(this WebApplication app) =>
+        app.MapGet("/api/health", (StoreHealth store) => new Health(store.Trouble is null ? HealthStatus.Ok : HealthStatus.Degraded, store.Trouble))
+            .WithTags("Program")
+            .WithSummary("Whether the program answers and can save");
 }

@@ -14,12 +14,13 @@ internal static class ListenAddress
     private const int LargestHeaders = 256 * 1024;
 
     /// <summary>The port named by PORT. Throws <see cref="StudioFolderException"/> for one that is no port.</summary>
-    public static int PortOf(IConfiguration configuration) => configuration["PORT"] switch
-    {
-        null or "" => UsualPort,
-        var text when int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var port) && port <= IPEndPoint.MaxPort => port,
-        var text => throw new StudioFolderException($"PORT is a number from 0 to {IPEndPoint.MaxPort}; it is set to “{text}”."),
-    };
+    public static int PortOf(IConfiguration configuration) =>
+        configuration["PORT"] switch
+        {
+            null or "" => UsualPort,
+            var text when int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var port) && port <= IPEndPoint.MaxPort => port,
+            var text => throw new StudioFolderException($"PORT is a number from 0 to {IPEndPoint.MaxPort}; it is set to “{text}”."),
+        };
 
     public static void Listen(KestrelServerOptions kestrel, int port)
     {

@@ -1,7 +1,7 @@
 using ZealousEmber.App.Services.Firings;
-using ZealousEmber.Store.Saving;
 using ZealousEmber.Store.Demo;
 using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.App.Hosting;
 
@@ -19,7 +19,8 @@ internal static class StudioStart
             app.Services.GetRequiredService<StoreHealth>().Damage = damage;
             app.Logger.LogError("The data file is damaged: {Damage}", damage);
         }
-        if (!app.Configuration.GetValue<bool>("demo")) return;
+        if (!app.Configuration.GetValue<bool>("demo"))
+            return;
         await SaltmarshLane.Seed(scope.ServiceProvider, time);
         // Its logbook is there from the first look on; a studio of one's own has its firings worked out one by one.
         await scope.ServiceProvider.GetRequiredService<FiringReader>().Refresh(CancellationToken.None);

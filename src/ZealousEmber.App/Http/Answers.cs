@@ -12,8 +12,10 @@ internal sealed class Invalid(IReadOnlyList<Problem> problems, IDictionary<strin
 {
     public Task ExecuteAsync(HttpContext context) => ProblemResponses.Of(problems, extensions).ExecuteAsync(context);
 
-    public static void PopulateMetadata(MethodInfo method, EndpointBuilder builder) => builder.Metadata.Add(
-        new ProducesResponseTypeMetadata(StatusCodes.Status422UnprocessableEntity, typeof(HttpValidationProblemDetails), ["application/problem+json"]));
+    public static void PopulateMetadata(MethodInfo method, EndpointBuilder builder) =>
+        builder.Metadata.Add(
+            new ProducesResponseTypeMetadata(StatusCodes.Status422UnprocessableEntity, typeof(HttpValidationProblemDetails), ["application/problem+json"])
+        );
 }
 
 /// <summary>Answers made of what the core returns.</summary>

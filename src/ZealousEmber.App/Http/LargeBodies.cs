@@ -18,15 +18,25 @@ internal static class LargeBodies
     private const int AtOnce = 2;
     private const int Waiting = 32;
 
-    public static void AddLargeBodyQueue(this IServiceCollection services) => services.AddRateLimiter(options =>
-    {
-        options.AddConcurrencyLimiter(Queue, queue => (queue.PermitLimit, queue.QueueLimit, queue.QueueProcessingOrder) = (AtOnce, Waiting, QueueProcessingOrder.OldestFirst));
-        foreach (var alone in new[] { Photos, Copies })
-            options.AddConcurrencyLimiter(alone, queue => (queue.PermitLimit, queue.QueueLimit, queue.QueueProcessingOrder) = (1, Waiting, QueueProcessingOrder.OldestFirst));
-        options.OnRejected = async (rejected, _) =>
+    public static void AddLargeBodyQueue(this IServiceCollection services) =>
+        services.AddRateLimiter(options =>
         {
-            rejected.HttpContext.Response.Headers.RetryAfter = "5";
-            await ProblemResponses.Write(rejected.HttpContext, StatusCodes.Status503ServiceUnavailable, "Busy", "Many large files are being read. Nothing was saved; try again in a moment.");
-        };
-    });
+            options.AddConcurrencyLimiter(Queue, queue =>
+                (queue.PermitLimit, queue.QueueLimit, queue.QueueProcessingOrder) = (AtOnce, Waiting, QueueProcessingOrder.OldestFirst)
+            );
+            foreach (var alone in new[] { Photos, Copies })
+                options.AddConcurrencyLimiter(alone, queue =>
+                    (queue.PermitLimit, queue.QueueLimit, queue.QueueProcessingOrder) = (1, Waiting, QueueProcessingOrder.OldestFirst)
+                );
+            options.OnRejected = async (rejected, _) =>
+            {
+                rejected.HttpContext.Response.Headers.RetryAfter = "5";
+                await ProblemResponses.Write(
+                    rejected.HttpContext,
+                    StatusCodes.Status503ServiceUnavailable,
+                    "Busy",
+                    "Many large files are being read. Nothing was saved; try again in a moment."
+                );
+            };
+        });
 }

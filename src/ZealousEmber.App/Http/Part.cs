@@ -3,7 +3,9 @@ using ZealousEmber.Core;
 
 namespace ZealousEmber.App.Http;
 
-/// <summary>A part of a list: <c>?skip=</c> and <c>?take=</c>; the answer tells in X-Total-Count how many there are, and where the next part is in Link.</summary>
+/// <summary>
+/// A part of a list: <c>?skip=</c> and <c>?take=</c>; the answer tells in X-Total-Count how many there are, and where the next part is in Link.
+/// </summary>
 internal readonly record struct Part(int Skip, int Take)
 {
     /// <summary>Of most lists.</summary>
@@ -22,10 +24,12 @@ internal readonly record struct Part(int Skip, int Take)
     {
         context.Response.Headers["X-Total-Count"] = total.ToString(CultureInfo.InvariantCulture);
         // Both are numbers a caller chose: they may add up to more than there is room for.
-        if ((long)Skip + Take >= total) return;
+        if ((long)Skip + Take >= total)
+            return;
         var query = QueryString.Create([
             .. context.Request.Query.Where(q => q.Key is not ("skip" or "take")).SelectMany(q => q.Value.Select(v => KeyValuePair.Create(q.Key, v))),
-            KeyValuePair.Create("skip", (string?)$"{Skip + Take}"), KeyValuePair.Create("take", (string?)$"{Take}"),
+            KeyValuePair.Create("skip", (string?)$"{Skip + Take}"),
+            KeyValuePair.Create("take", (string?)$"{Take}"),
         ]);
         context.Response.Headers.Link = $"<{context.Request.Path}{query}>; rel=\"next\"";
     }

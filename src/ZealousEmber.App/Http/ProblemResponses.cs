@@ -11,7 +11,9 @@ internal static class ProblemResponses
 {
     public static void AddProblemResponses(this IServiceCollection services)
     {
-        services.AddProblemDetails(options => options.CustomizeProblemDetails = context => context.ProblemDetails.Detail ??= TextOf(context.ProblemDetails.Status));
+        services.AddProblemDetails(options =>
+            options.CustomizeProblemDetails = context => context.ProblemDetails.Detail ??= TextOf(context.ProblemDetails.Status)
+        );
         services.AddExceptionHandler<UnreadableRequest>();
         services.AddExceptionHandler<StoreTrouble>();
         // In every environment: let the handler below see what could not be read, and say it in words.
@@ -19,9 +21,12 @@ internal static class ProblemResponses
     }
 
     /// <summary>422 with the messages under their fields.</summary>
-    public static IResult Of(IReadOnlyList<Problem> problems, IDictionary<string, object?>? extensions = null) => Results.Json(
-        Describe(StatusCodes.Status422UnprocessableEntity, "Please correct the marked fields.", problems[0].Message, problems, extensions),
-        contentType: "application/problem+json", statusCode: StatusCodes.Status422UnprocessableEntity);
+    public static IResult Of(IReadOnlyList<Problem> problems, IDictionary<string, object?>? extensions = null) =>
+        Results.Json(
+            Describe(StatusCodes.Status422UnprocessableEntity, "Please correct the marked fields.", problems[0].Message, problems, extensions),
+            contentType: "application/problem+json",
+            statusCode: StatusCodes.Status422UnprocessableEntity
+        );
 
     /// <summary>409: it cannot be done as things stand, and why.</summary>
     public static IResult Conflict(string why) => Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "Not now", detail: why);
@@ -37,7 +42,13 @@ internal static class ProblemResponses
         return Results.Problem(statusCode: status, title: title, detail: detail ?? TextOf(status)).ExecuteAsync(context);
     }
 
-    private static HttpValidationProblemDetails Describe(int status, string title, string detail, IReadOnlyList<Problem> problems, IDictionary<string, object?>? extensions = null)
+    private static HttpValidationProblemDetails Describe(
+        int status,
+        string title,
+        string detail,
+        IReadOnlyList<Problem> problems,
+        IDictionary<string, object?>? extensions = null
+    )
     {
         var details = new HttpValidationProblemDetails(problems.GroupBy(p => p.Field).ToDictionary(g => g.Key, g => g.Select(p => p.Message).ToArray()))
         {
@@ -46,43 +57,52 @@ internal static class ProblemResponses
             Detail = detail,
             Type = "https://tools.ietf.org/html/rfc4918#section-11.2",
         };
-        foreach (var (name, value) in extensions ?? new Dictionary<string, object?>()) details.Extensions[name] = value;
+        foreach (var (name, value) in extensions ?? new Dictionary<string, object?>())
+            details.Extensions[name] = value;
         return details;
     }
 
     /// <summary>What to say where nothing closer to the fault has spoken.</summary>
-    private static string? TextOf(int? status) => status switch
-    {
-        StatusCodes.Status400BadRequest => "This request is not well formed; see /api/docs.",
-        StatusCodes.Status404NotFound => "There is nothing at this address.",
-        StatusCodes.Status405MethodNotAllowed => "This address does not do that; see /api/docs.",
-        StatusCodes.Status413PayloadTooLarge => "This is larger than anything the program takes.",
-        StatusCodes.Status414UriTooLong => "This address is too long.",
-        StatusCodes.Status415UnsupportedMediaType => "The body has to be application/json, in UTF-8.",
-        StatusCodes.Status431RequestHeaderFieldsTooLarge => "The headers of this request are too large.",
-        StatusCodes.Status500InternalServerError => "Something went wrong in the program. Nothing that was saved before is lost.",
-        _ => null,
-    };
+    private static string? TextOf(int? status) =>
+        status switch
+        {
+            StatusCodes.Status400BadRequest => "This request is not well formed; see /api/docs.",
+            StatusCodes.Status404NotFound => "There is nothing at this address.",
+            StatusCodes.Status405MethodNotAllowed => "This address does not do that; see /api/docs.",
+            StatusCodes.Status413PayloadTooLarge => "This is larger than anything the program takes.",
+            StatusCodes.Status414UriTooLong => "This address is too long.",
+            StatusCodes.Status415UnsupportedMediaType => "The body has to be application/json, in UTF-8.",
+            StatusCodes.Status431RequestHeaderFieldsTooLarge => "The headers of this request are too large.",
+            StatusCodes.Status500InternalServerError => "Something went wrong in the program. Nothing that was saved before is lost.",
+            _ => null,
+        };
 
     /// <summary>Turns a body that could not be read into a message at the place where reading stopped.</summary>
     private sealed class UnreadableRequest : IExceptionHandler
     {
         public async ValueTask<bool> TryHandleAsync(HttpContext context, Exception exception, CancellationToken cancel)
         {
-            if (exception is not BadHttpRequestException bad) return false;
+            if (exception is not BadHttpRequestException bad)
+                return false;
             var json = bad.InnerException as JsonException;
             var field = json?.Path?.TrimStart('$', '.') ?? "";
             // A word or a moment that is not known is wrong like any other value; what is no such kind of value at all cannot be read.
             var wrong = json is null ? null : WrongWord(json);
             var status = wrong is null ? bad.StatusCode : StatusCodes.Status422UnprocessableEntity;
             var message = wrong ?? (json is null ? TextOf(bad.StatusCode) ?? "The address or the body is not as described in /api/docs." : Unreadable(json));
-            var details = Describe(status, wrong is null ? "This request could not be read." : "Please correct the marked fields.", message, json is null ? [] : [new Problem(field, message)]);
+            var details = Describe(
+                status,
+                wrong is null ? "This request could not be read." : "Please correct the marked fields.",
+                message,
+                json is null ? [] : [new Problem(field, message)]
+            );
             context.Response.StatusCode = status;
             await Results.Json(details, contentType: "application/problem+json", statusCode: status).ExecuteAsync(context);
             return true;
         }
 
-        private static string? WrongWord(JsonException json) => WireEnums.Expected(json) ?? (MessageOf(json).Contains("NodaTime", StringComparison.Ordinal) ? WireTime.Expected : null);
+        private static string? WrongWord(JsonException json) =>
+            WireEnums.Expected(json) ?? (MessageOf(json).Contains("NodaTime", StringComparison.Ordinal) ? WireTime.Expected : null);
 
         private static string MessageOf(JsonException json) => $"{json.Message} {json.InnerException?.Message} {json.InnerException?.GetType().FullName}";
 
@@ -91,9 +111,11 @@ internal static class ProblemResponses
             var message = MessageOf(json);
             if (!message.Contains("could not be converted", StringComparison.Ordinal))
                 return $"This is not valid JSON (line {json.LineNumber + 1}, character {json.BytePositionInLine + 1}); NaN and Infinity are not numbers in it.";
-            return message.Contains("Double", StringComparison.Ordinal) || message.Contains("as a number", StringComparison.Ordinal) ? "A number is expected here."
+            return message.Contains("Double", StringComparison.Ordinal) || message.Contains("as a number", StringComparison.Ordinal)
+                    ? "A number is expected here."
                 : message.Contains("Int32", StringComparison.Ordinal) ? "A whole number is expected here."
-                : message.Contains("System.String", StringComparison.Ordinal) || message.Contains("as a string", StringComparison.Ordinal) ? "Text is expected here."
+                : message.Contains("System.String", StringComparison.Ordinal) || message.Contains("as a string", StringComparison.Ordinal)
+                    ? "Text is expected here."
                 : "Another kind of value is expected here.";
         }
     }
@@ -107,20 +129,41 @@ internal static class ProblemResponses
             {
                 case UnreadableRowException { Row: var row }:
                     context.Response.StatusCode = StatusCodes.Status409Conflict;
-                    await Results.Problem(
-                        statusCode: StatusCodes.Status409Conflict, title: "This cannot be read", detail: $"“{row.Name}” is stored in a way this program cannot read. Its raw content can be downloaded.",
-                        extensions: new Dictionary<string, object?> { ["raw"] = $"/api/unreadable/{row.Table}/{row.Id}" }).ExecuteAsync(context);
+                    await Results
+                        .Problem(
+                            statusCode: StatusCodes.Status409Conflict,
+                            title: "This cannot be read",
+                            detail: $"“{row.Name}” is stored in a way this program cannot read. Its raw content can be downloaded.",
+                            extensions: new Dictionary<string, object?> { ["raw"] = $"/api/unreadable/{row.Table}/{row.Id}" }
+                        )
+                        .ExecuteAsync(context);
                     return true;
                 case not null when StoreHealth.IsFull(exception):
-                    await Write(context, StatusCodes.Status507InsufficientStorage, "The disk is full", "The disk is full. Nothing was saved, and nothing that was saved before is lost. Make room and try again.");
+                    await Write(
+                        context,
+                        StatusCodes.Status507InsufficientStorage,
+                        "The disk is full",
+                        "The disk is full. Nothing was saved, and nothing that was saved before is lost. Make room and try again."
+                    );
                     return true;
                 case not null when StoreHealth.IsBusy(exception):
                     context.Response.Headers.RetryAfter = "2";
-                    await Write(context, StatusCodes.Status503ServiceUnavailable, "Busy", "Another change is taking long. Nothing was saved; try again in a moment.");
+                    await Write(
+                        context,
+                        StatusCodes.Status503ServiceUnavailable,
+                        "Busy",
+                        "Another change is taking long. Nothing was saved; try again in a moment."
+                    );
                     return true;
                 case not null when StoreHealth.IsDamaged(exception):
                     context.RequestServices.GetRequiredService<StoreHealth>().Damage ??= "found while reading";
-                    await Write(context, StatusCodes.Status507InsufficientStorage, "The data file is damaged", "What is asked for lies in a damaged part of the data file. The rest still works: make a backup, and put the last good one in its place (see the README).");
+                    await Write(
+                        context,
+                        StatusCodes.Status507InsufficientStorage,
+                        "The data file is damaged",
+                        "What is asked for lies in a damaged part of the data file. The rest still works: make a backup, and put the last good one in its "
+                            + "place (see the README)."
+                    );
                     return true;
                 default:
                     return false;

@@ -8,37 +8,60 @@ namespace ZealousEmber.App.Http;
 /// <param name="What">In messages: "kiln".</param>
 /// <param name="Read">From the wire, with what stood there before and the services of the request.</param>
 /// <param name="Write">To the wire.</param>
-internal sealed record RepositoryEndpoints<TWire, TStored, T>(string What, Func<TWire?, T?, HttpContext, Task<Result<T>>> Read, Func<Versioned<T>, TStored> Write)
+internal sealed record RepositoryEndpoints<TWire, TStored, T>(
+    string What,
+    Func<TWire?, T?, HttpContext, Task<Result<T>>> Read,
+    Func<Versioned<T>, TStored> Write
+)
     where TWire : class
     where TStored : notnull
     where T : class
 {
     /// <summary>For what is read without looking anything up.</summary>
     public RepositoryEndpoints(string what, Func<TWire?, Result<T>> read, Func<Versioned<T>, TStored> write)
-        : this(what, (wire, _, _) => Task.FromResult(read(wire)), write)
-    {
-    }
+        : this(what, (wire, _, _) => Task.FromResult(read(wire)), write) { }
 
     /// <summary>All of them; its list is asked for with <paramref name="search"/> where that is more than words.</summary>
     public void Map(RouteGroupBuilder api, string path, Delegate? search = null)
     {
         // Typed as delegates first: the framework's analyzer of route handlers does not see through type parameters.
-        Delegate find = Find, save = Save, delete = Delete, restore = Restore;
+        Delegate find = Find,
+            save = Save,
+            delete = Delete,
+            restore = Restore;
         Delegate add = (TWire? wire, Repository<T> repository, HttpContext context, CancellationToken cancel) => Add(path, wire, repository, context, cancel);
-        if (search is null) api.MapGet("", (Delegate)Search).WithSummary($"Every {What}, by name, a part at a time: ?skip= and ?take=; X-Total-Count tells how many there are").Produces<TStored[]>().ProducesValidationProblem(422);
-        else api.MapGet("", search).Produces<TStored[]>().ProducesValidationProblem(422);
-        api.MapPost("", add).WithSummary($"Add a {What}; sent again with the same Idempotency-Key it is the one that was added").Produces<TStored>(201).ProducesValidationProblem(422);
+        if (search is null)
+            api.MapGet("", (Delegate)Search)
+                .WithSummary($"Every {What}, by name, a part at a time: ?skip= and ?take=; X-Total-Count tells how many there are")
+                .Produces<TStored[]>()
+                .ProducesValidationProblem(422);
+        else
+            api.MapGet("", search).Produces<TStored[]>().ProducesValidationProblem(422);
+        api.MapPost("", add)
+            .WithSummary($"Add a {What}; sent again with the same Idempotency-Key it is the one that was added")
+            .Produces<TStored>(201)
+            .ProducesValidationProblem(422);
         api.MapGet("{id:int}", find).WithSummary($"One {What}").Produces<TStored>().ProducesProblem(404).ProducesProblem(409);
-        api.MapPut("{id:int}", save).WithSummary("Save over the version named in If-Match")
-            .Produces<TStored>().ProducesValidationProblem(422).ProducesProblem(404).ProducesProblem(412).ProducesProblem(428);
-        api.MapDelete("{id:int}", delete).WithSummary("Delete, unless it was changed since the version named in If-Match; can be undone").Produces(204).ProducesProblem(404).ProducesProblem(412);
+        api.MapPut("{id:int}", save)
+            .WithSummary("Save over the version named in If-Match")
+            .Produces<TStored>()
+            .ProducesValidationProblem(422)
+            .ProducesProblem(404)
+            .ProducesProblem(412)
+            .ProducesProblem(428);
+        api.MapDelete("{id:int}", delete)
+            .WithSummary("Delete, unless it was changed since the version named in If-Match; can be undone")
+            .Produces(204)
+            .ProducesProblem(404)
+            .ProducesProblem(412);
         api.MapPost("{id:int}/restore", restore).WithSummary($"Restore a deleted {What}").Produces<TStored>().ProducesProblem(404);
     }
 
     private async Task<IResult> Search(string? search, int? skip, int? take, Repository<T> repository, HttpContext context, CancellationToken cancel)
     {
         var part = Part.Read(skip, take);
-        if (!part.IsOk) return ProblemResponses.Of(part.Problems);
+        if (!part.IsOk)
+            return ProblemResponses.Of(part.Problems);
         var found = await repository.Search(search, part.Value.Skip, part.Value.Take, cancel);
         part.Value.Tell(context, found.Total);
         return Results.Ok(found.Items.Select(Write));
@@ -47,7 +70,8 @@ internal sealed record RepositoryEndpoints<TWire, TStored, T>(string What, Func<
     private async Task<IResult> Add(string path, TWire? wire, Repository<T> repository, HttpContext context, CancellationToken cancel)
     {
         var read = await Read(wire, null, context);
-        if (!read.IsOk) return ProblemResponses.Of(read.Problems);
+        if (!read.IsOk)
+            return ProblemResponses.Of(read.Problems);
         var stored = await repository.Add(read.Value, Versions.Stamp(context.Request), cancel);
         Versions.Tell(context.Response, stored.Version, stored.SaveKey);
         return Results.Created($"{path}/{stored.Id}", Write(stored));
@@ -59,11 +83,18 @@ internal sealed record RepositoryEndpoints<TWire, TStored, T>(string What, Func<
     private async Task<IResult> Delete(int id, Repository<T> repository, HttpContext context, CancellationToken cancel)
     {
         int? version = null;
-        if (context.Request.Headers.IfMatch.Count > 0 && !Versions.TryReadIfMatch(context.Request, out version)) return Versions.PreconditionFailed(context.Request);
+        if (context.Request.Headers.IfMatch.Count > 0 && !Versions.TryReadIfMatch(context.Request, out version))
+            return Versions.PreconditionFailed(context.Request);
         return await repository.Delete(id, version, cancel) switch
         {
             SaveOutcome<Versioned<T>>.Saved => Results.NoContent(),
-            SaveOutcome<Versioned<T>>.Conflict { Current: var current } => Versions.Conflict(What, current.Version, current.SaveKey, Write(current), context.Response),
+            SaveOutcome<Versioned<T>>.Conflict { Current: var current } => Versions.Conflict(
+                What,
+                current.Version,
+                current.SaveKey,
+                Write(current),
+                context.Response
+            ),
             _ => ProblemResponses.NotFound(What),
         };
     }
@@ -73,14 +104,23 @@ internal sealed record RepositoryEndpoints<TWire, TStored, T>(string What, Func<
 
     private async Task<IResult> Save(int id, TWire? wire, Repository<T> repository, HttpContext context, CancellationToken cancel)
     {
-        if (!Versions.TryReadIfMatch(context.Request, out var version)) return Versions.PreconditionFailed(context.Request);
-        if (await repository.Find(id, cancel) is not { } before) return ProblemResponses.NotFound(What);
+        if (!Versions.TryReadIfMatch(context.Request, out var version))
+            return Versions.PreconditionFailed(context.Request);
+        if (await repository.Find(id, cancel) is not { } before)
+            return ProblemResponses.NotFound(What);
         var read = await Read(wire, before.Item, context);
-        if (!read.IsOk) return ProblemResponses.Of(read.Problems);
+        if (!read.IsOk)
+            return ProblemResponses.Of(read.Problems);
         return await repository.Save(id, version, read.Value, Versions.Stamp(context.Request), cancel) switch
         {
             SaveOutcome<Versioned<T>>.Saved { Stored: var stored } => Ok(stored, context.Response),
-            SaveOutcome<Versioned<T>>.Conflict { Current: var current } => Versions.Conflict(What, current.Version, current.SaveKey, Write(current), context.Response),
+            SaveOutcome<Versioned<T>>.Conflict { Current: var current } => Versions.Conflict(
+                What,
+                current.Version,
+                current.SaveKey,
+                Write(current),
+                context.Response
+            ),
             _ => ProblemResponses.NotFound(What),
         };
     }

@@ -28,20 +28,31 @@ internal sealed class RequestChecks(RequestDelegate next)
     {
         var request = context.Request;
         // A page of another site that has its name point to this machine is still of another site.
-        if (!IsThisMachine(request.Host)) return ProblemResponses.Write(context, StatusCodes.Status400BadRequest, "Unknown host", "This program answers only at localhost and 127.0.0.1.");
+        if (!IsThisMachine(request.Host))
+            return ProblemResponses.Write(context, StatusCodes.Status400BadRequest, "Unknown host", "This program answers only at localhost and 127.0.0.1.");
         if (request.Headers.Sum(h => h.Key.Length + h.Value.Sum(v => (long)(v?.Length ?? 0))) > LargestHeaders)
             return ProblemResponses.Write(context, StatusCodes.Status431RequestHeaderFieldsTooLarge);
-        if (request.Path.Value?.Length + request.QueryString.Value?.Length > LongestAddress) return ProblemResponses.Write(context, StatusCodes.Status414UriTooLong);
+        if (request.Path.Value?.Length + request.QueryString.Value?.Length > LongestAddress)
+            return ProblemResponses.Write(context, StatusCodes.Status414UriTooLong);
         // It is told back as a header, which is plain text.
         if (!request.Headers["Idempotency-Key"].ToString().All(c => c is >= ' ' and <= '~'))
-            return ProblemResponses.Write(context, StatusCodes.Status400BadRequest, detail: "An Idempotency-Key is made of letters, digits and signs of plain ASCII.");
+            return ProblemResponses.Write(
+                context,
+                StatusCodes.Status400BadRequest,
+                detail: "An Idempotency-Key is made of letters, digits and signs of plain ASCII."
+            );
         // A socket is opened with GET, and then carries anything.
-        if ((Writes(request.Method) || request.Headers.Upgrade.Count > 0 || context.GetEndpoint()?.Metadata.GetMetadata<OwnPagesOnly>() is not null) && FromElsewhere(request))
+        if (
+            (Writes(request.Method) || request.Headers.Upgrade.Count > 0 || context.GetEndpoint()?.Metadata.GetMetadata<OwnPagesOnly>() is not null)
+            && FromElsewhere(request)
+        )
             return ProblemResponses.Write(context, StatusCodes.Status403Forbidden, detail: "Changes are only taken from this program's own pages.");
-        if (!IsReadable(request.ContentType)) return ProblemResponses.Write(context, StatusCodes.Status415UnsupportedMediaType);
+        if (!IsReadable(request.ContentType))
+            return ProblemResponses.Write(context, StatusCodes.Status415UnsupportedMediaType);
         if (context.GetEndpoint()?.Metadata.GetMetadata<BodySize>() is not null && context.Features.Get<IHttpMinRequestBodyDataRateFeature>() is { } rate)
             rate.MinDataRate = new MinDataRate(SlowestUpload, TimeSpan.FromSeconds(10));
-        if (TooLarge(context)) return ProblemResponses.Write(context, StatusCodes.Status413PayloadTooLarge);
+        if (TooLarge(context))
+            return ProblemResponses.Write(context, StatusCodes.Status413PayloadTooLarge);
         return next(context);
     }
 
@@ -51,18 +62,23 @@ internal sealed class RequestChecks(RequestDelegate next)
 
     private static bool FromElsewhere(HttpRequest request)
     {
-        if (request.Headers["Sec-Fetch-Site"] is { Count: > 0 } site && site != "same-origin" && site != "none") return true;
+        if (request.Headers["Sec-Fetch-Site"] is { Count: > 0 } site && site != "same-origin" && site != "none")
+            return true;
         return request.Headers.Origin is { Count: > 0 } origin && origin != new StringValues($"{request.Scheme}://{request.Host}");
     }
 
     private static bool IsReadable(string? contentType) =>
-        !MediaTypeHeaderValue.TryParse(contentType, out var type) || type.CharSet is not { } charset || charset.Trim('"').Equals(Encoding.UTF8.WebName, StringComparison.OrdinalIgnoreCase);
+        !MediaTypeHeaderValue.TryParse(contentType, out var type)
+        || type.CharSet is not { } charset
+        || charset.Trim('"').Equals(Encoding.UTF8.WebName, StringComparison.OrdinalIgnoreCase);
 
     private static bool TooLarge(HttpContext context)
     {
-        if (context.Features.Get<IHttpMaxRequestBodySizeFeature>() is not { IsReadOnly: false } size) return false;
+        if (context.Features.Get<IHttpMaxRequestBodySizeFeature>() is not { IsReadOnly: false } size)
+            return false;
         var most = context.GetEndpoint()?.Metadata.GetMetadata<IRequestSizeLimitMetadata>()?.MaxRequestBodySize ?? BodyLimit.Usual;
-        if (!(context.Request.ContentLength > most)) return false;
+        if (!(context.Request.ContentLength > most))
+            return false;
         size.MaxRequestBodySize = ReadOut;
         return true;
     }

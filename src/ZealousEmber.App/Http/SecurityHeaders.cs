@@ -54,7 +54,8 @@ internal sealed class SecurityHeaders(RequestDelegate next, IWebHostEnvironment 
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
         headers["Cross-Origin-Resource-Policy"] = "same-origin";
         headers["Permissions-Policy"] = Permissions;
-        if (path.StartsWithSegments("/api")) headers.CacheControl = "no-cache";
+        if (path.StartsWithSegments("/api"))
+            headers.CacheControl = "no-cache";
     }
 
     // Nothing a page of this program ever asks for; the camera is reached through the file chooser, which needs no leave.
@@ -62,6 +63,7 @@ internal sealed class SecurityHeaders(RequestDelegate next, IWebHostEnvironment 
 
     // Style attributes are let through: the page framework hides its announcer for screen readers with one.
     private static string Policy(string scripts, string styles) =>
-        $"default-src 'none'; script-src {scripts}; style-src {styles}; style-src-attr 'unsafe-inline'; img-src 'self' data:; font-src 'self'; connect-src 'self'; "
+        $"default-src 'none'; script-src {scripts}; style-src {styles}; style-src-attr 'unsafe-inline'; img-src 'self' data:; font-src 'self'; "
+        + "connect-src 'self'; "
         + "manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
 }

@@ -15,23 +15,36 @@ internal sealed record SettingsEndpoints<TWire, TStored, T>(string Summary, Func
     public void Map(RouteGroupBuilder api)
     {
         // Typed as delegates first: the framework's analyzer of route handlers does not see through type parameters.
-        Delegate show = Show, save = Save;
+        Delegate show = Show,
+            save = Save;
         api.MapGet("", show).WithSummary(Summary).Produces<TStored>();
-        api.MapPut("", save).WithSummary("Save over the version named in If-Match; what is missing stays")
-            .Produces<TStored>().ProducesValidationProblem(422).ProducesProblem(412).ProducesProblem(428);
+        api.MapPut("", save)
+            .WithSummary("Save over the version named in If-Match; what is missing stays")
+            .Produces<TStored>()
+            .ProducesValidationProblem(422)
+            .ProducesProblem(412)
+            .ProducesProblem(428);
     }
 
     private async Task<IResult> Show(SettingsStore<T> settings, HttpResponse response, CancellationToken cancel) => Ok(await settings.Read(cancel), response);
 
     private async Task<IResult> Save(TWire? wire, SettingsStore<T> settings, HttpContext context, CancellationToken cancel)
     {
-        if (!Versions.TryReadIfMatch(context.Request, out var version)) return Versions.PreconditionFailed(context.Request);
+        if (!Versions.TryReadIfMatch(context.Request, out var version))
+            return Versions.PreconditionFailed(context.Request);
         var read = Read(wire, (await settings.Read(cancel)).Item);
-        if (!read.IsOk) return ProblemResponses.Of(read.Problems);
+        if (!read.IsOk)
+            return ProblemResponses.Of(read.Problems);
         return await settings.Save(version, read.Value, Versions.Stamp(context.Request), cancel) switch
         {
             SaveOutcome<VersionedSettings<T>>.Saved { Stored: var stored } => Ok(stored, context.Response),
-            SaveOutcome<VersionedSettings<T>>.Conflict { Current: var current } => Versions.Conflict("page", current.Version, current.SaveKey, Write(current), context.Response),
+            SaveOutcome<VersionedSettings<T>>.Conflict { Current: var current } => Versions.Conflict(
+                "page",
+                current.Version,
+                current.SaveKey,
+                Write(current),
+                context.Response
+            ),
             _ => ProblemResponses.NotFound("studio"),
         };
     }

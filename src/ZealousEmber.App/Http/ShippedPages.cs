@@ -11,8 +11,10 @@ internal static class ShippedPages
     /// <summary>Files whose name carries their hash are kept for ever; the rest is asked for again.</summary>
     public static readonly StaticFileOptions FileOptions = new()
     {
-        OnPrepareResponse = sent => sent.Context.Response.Headers.CacheControl =
-            sent.Context.Request.Path.StartsWithSegments("/_app/immutable") ? "public, max-age=31536000, immutable" : "no-cache",
+        OnPrepareResponse = sent =>
+            sent.Context.Response.Headers.CacheControl = sent.Context.Request.Path.StartsWithSegments("/_app/immutable")
+                ? "public, max-age=31536000, immutable"
+                : "no-cache",
     };
 
     public static void UseShippedPages(this WebApplication app) => app.UseStaticFiles(FileOptions);
@@ -25,10 +27,12 @@ internal static partial class InlineScripts
     public static string Hashes(IFileProvider files)
     {
         var index = files.GetFileInfo("index.html");
-        if (!index.Exists) return "";
+        if (!index.Exists)
+            return "";
         using var reader = new StreamReader(index.CreateReadStream());
-        return string.Concat(Script().Matches(reader.ReadToEnd())
-            .Select(m => $" 'sha256-{Convert.ToBase64String(SHA256.HashData(Encoding.UTF8.GetBytes(m.Groups[1].Value)))}'"));
+        return string.Concat(
+            Script().Matches(reader.ReadToEnd()).Select(m => $" 'sha256-{Convert.ToBase64String(SHA256.HashData(Encoding.UTF8.GetBytes(m.Groups[1].Value)))}'")
+        );
     }
 
     [GeneratedRegex("<script>(.*?)</script>", RegexOptions.Singleline)]

@@ -20,17 +20,23 @@ internal static class Versions
     public static void Tell(HttpResponse response, int version, string? saveKey)
     {
         response.Headers.ETag = Tag(version);
-        if (saveKey?.All(c => c is >= ' ' and <= '~') == true) response.Headers[SaveKeyHeader] = saveKey;
+        if (saveKey?.All(c => c is >= ' ' and <= '~') == true)
+            response.Headers[SaveKeyHeader] = saveKey;
     }
 
-    /// <summary>The version an If-Match header names; none for <c>*</c>. False when the header is missing or names no version of ours: a weak tag matches nothing.</summary>
+    /// <summary>
+    /// The version an If-Match header names; none for <c>*</c>. False when the header is missing or names no version of ours: a weak tag matches nothing.
+    /// </summary>
     public static bool TryReadIfMatch(HttpRequest request, out int? version)
     {
         version = null;
         var tags = request.GetTypedHeaders().IfMatch;
-        if (tags is not [var tag]) return false;
-        if (tag.Equals(EntityTagHeaderValue.Any)) return true;
-        if (tag.IsWeak || !int.TryParse(tag.Tag.AsSpan().Trim('"'), System.Globalization.NumberStyles.None, null, out var number)) return false;
+        if (tags is not [var tag])
+            return false;
+        if (tag.Equals(EntityTagHeaderValue.Any))
+            return true;
+        if (tag.IsWeak || !int.TryParse(tag.Tag.AsSpan().Trim('"'), System.Globalization.NumberStyles.None, null, out var number))
+            return false;
         version = number;
         return true;
     }
@@ -48,9 +54,18 @@ internal static class Versions
     }
 
     /// <summary>The answer to a save whose If-Match is missing, or names no version of ours.</summary>
-    public static IResult PreconditionFailed(HttpRequest request) => request.Headers.IfMatch.Count == 0
-        ? Results.Problem(statusCode: StatusCodes.Status428PreconditionRequired, title: "Which version?", detail: "Send the ETag of the version you changed as If-Match.")
-        : Results.Problem(statusCode: StatusCodes.Status412PreconditionFailed, title: "Another version", detail: "The If-Match header names no version of this.");
+    public static IResult PreconditionFailed(HttpRequest request) =>
+        request.Headers.IfMatch.Count == 0
+            ? Results.Problem(
+                statusCode: StatusCodes.Status428PreconditionRequired,
+                title: "Which version?",
+                detail: "Send the ETag of the version you changed as If-Match."
+            )
+            : Results.Problem(
+                statusCode: StatusCodes.Status412PreconditionFailed,
+                title: "Another version",
+                detail: "The If-Match header names no version of this."
+            );
 
     /// <summary>The answer when it was changed since; it carries what is there now.</summary>
     public static IResult Conflict(string what, int version, string? saveKey, object current, HttpResponse response)
@@ -60,6 +75,7 @@ internal static class Versions
             statusCode: StatusCodes.Status412PreconditionFailed,
             title: "Changed by someone else while you were editing",
             detail: $"This {what} was changed after you opened it; it is at version {version} now. Nothing was overwritten.",
-            extensions: new Dictionary<string, object?> { ["current"] = current });
+            extensions: new Dictionary<string, object?> { ["current"] = current }
+        );
     }
 }

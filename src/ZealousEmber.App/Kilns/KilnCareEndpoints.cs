@@ -18,46 +18,90 @@ internal static class KilnCareEndpoints
     public static void MapKilnCare(this WebApplication app)
     {
         var api = app.MapGroup("/api/kilns/{id:int}").WithTags("Learning");
-        api.MapPut("care", SaveCare).WithSummary("Say something over what was learned, with a note; and when to be reminded").Produces<CareContract>().ProducesProblem(404).ProducesValidationProblem(422);
-        api.MapPost("maintenance", AddDone).WithSummary("Something was done: new elements or a new thermocouple start their numbers anew").Produces<MaintenanceContract>(201).ProducesProblem(404).ProducesValidationProblem(422);
-        api.MapDelete("maintenance/{entry:int}", (int id, int entry, KilnCareBook book, CancellationToken cancel) => Remove(id, entry, false, book, cancel)).WithSummary("Take something out again; can be undone").Produces(204).ProducesProblem(404);
-        api.MapPost("maintenance/{entry:int}/restore", (int id, int entry, KilnCareBook book, CancellationToken cancel) => Remove(id, entry, true, book, cancel)).WithSummary("Bring it back").Produces(204).ProducesProblem(404);
+        api.MapPut("care", SaveCare)
+            .WithSummary("Say something over what was learned, with a note; and when to be reminded")
+            .Produces<CareContract>()
+            .ProducesProblem(404)
+            .ProducesValidationProblem(422);
+        api.MapPost("maintenance", AddDone)
+            .WithSummary("Something was done: new elements or a new thermocouple start their numbers anew")
+            .Produces<MaintenanceContract>(201)
+            .ProducesProblem(404)
+            .ProducesValidationProblem(422);
+        api.MapDelete("maintenance/{entry:int}", (int id, int entry, KilnCareBook book, CancellationToken cancel) => Remove(id, entry, false, book, cancel))
+            .WithSummary("Take something out again; can be undone")
+            .Produces(204)
+            .ProducesProblem(404);
+        api.MapPost("maintenance/{entry:int}/restore", (int id, int entry, KilnCareBook book, CancellationToken cancel) =>
+                Remove(id, entry, true, book, cancel)
+            )
+            .WithSummary("Bring it back")
+            .Produces(204)
+            .ProducesProblem(404);
     }
 
     private static async Task<IResult> SaveCare(int id, CareContract? wire, Repository<StudioKiln> kilns, KilnCareBook book, CancellationToken cancel)
     {
-        if (await kilns.Find(id, cancel) is null) return ProblemResponses.NotFound("kiln");
+        if (await kilns.Find(id, cancel) is null)
+            return ProblemResponses.NotFound("kiln");
         var problems = new List<Problem>();
         var note = Text.Lines(wire?.Note);
-        if (wire?.Offset is { } offset && !(Math.Abs(offset) <= KilnCare.MostOffset)) problems.Add(new Problem("offset", $"A display is off by at most {Phrases.Number(KilnCare.MostOffset)} °C; beyond that change the thermocouple."));
-        if (wire?.Power is { } power && !(power is >= 0.4 and <= 1.1)) problems.Add(new Problem("power", "A share of the stored power, from 0.4 to 1.1."));
-        if (note?.Length > LongestNote) problems.Add(new Problem("note", $"At most {LongestNote} characters."));
-        if ((wire?.Offset is not null || wire?.Power is not null) && note is null) problems.Add(new Problem("note", "Say in a few words why the learned number is not to count."));
+        if (wire?.Offset is { } offset && !(Math.Abs(offset) <= KilnCare.MostOffset))
+            problems.Add(new Problem("offset", $"A display is off by at most {Phrases.Number(KilnCare.MostOffset)} °C; beyond that change the thermocouple."));
+        if (wire?.Power is { } power && !(power is >= 0.4 and <= 1.1))
+            problems.Add(new Problem("power", "A share of the stored power, from 0.4 to 1.1."));
+        if (note?.Length > LongestNote)
+            problems.Add(new Problem("note", $"At most {LongestNote} characters."));
+        if ((wire?.Offset is not null || wire?.Power is not null) && note is null)
+            problems.Add(new Problem("note", "Say in a few words why the learned number is not to count."));
         int After(int? given, int usual, string field)
         {
-            if (given is null or (>= 0 and <= KilnCare.MostFirings)) return given ?? usual;
+            if (given is null or (>= 0 and <= KilnCare.MostFirings))
+                return given ?? usual;
             problems.Add(new Problem(field, $"After 1 to {KilnCare.MostFirings} firings, or 0 for never."));
             return usual;
         }
 
-        var care = new KilnCare(wire?.Offset, wire?.Power, note, After(wire?.ThermocoupleAfter, KilnCare.Usual.ThermocoupleAfter, "thermocoupleAfter"), After(wire?.ShelvesAfter, KilnCare.Usual.ShelvesAfter, "shelvesAfter"), After(wire?.VentAfter, KilnCare.Usual.VentAfter, "ventAfter"),
-            After(wire?.BurnersAfter, KilnCare.Usual.BurnersAfter, "burnersAfter"));
-        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        var care = new KilnCare(
+            wire?.Offset,
+            wire?.Power,
+            note,
+            After(wire?.ThermocoupleAfter, KilnCare.Usual.ThermocoupleAfter, "thermocoupleAfter"),
+            After(wire?.ShelvesAfter, KilnCare.Usual.ShelvesAfter, "shelvesAfter"),
+            After(wire?.VentAfter, KilnCare.Usual.VentAfter, "ventAfter"),
+            After(wire?.BurnersAfter, KilnCare.Usual.BurnersAfter, "burnersAfter")
+        );
+        if (problems.Count > 0)
+            return ProblemResponses.Of(problems);
         await book.Save(id, care, cancel);
         return Results.Ok(CareMapping.Write(care));
     }
 
-    private static async Task<IResult> AddDone(int id, MaintenanceRequest? wire, Repository<StudioKiln> kilns, KilnCareBook book, TimeProvider time, HttpRequest request, CancellationToken cancel)
+    private static async Task<IResult> AddDone(
+        int id,
+        MaintenanceRequest? wire,
+        Repository<StudioKiln> kilns,
+        KilnCareBook book,
+        TimeProvider time,
+        HttpRequest request,
+        CancellationToken cancel
+    )
     {
-        if (await kilns.Find(id, cancel) is null) return ProblemResponses.NotFound("kiln");
+        if (await kilns.Find(id, cancel) is null)
+            return ProblemResponses.NotFound("kiln");
         var problems = new List<Problem>();
         var now = Instant.FromDateTimeOffset(time.GetUtcNow());
-        if (wire?.Kind is null) problems.Add(WireEnums.Missing<MaintenanceKind>("kind", "what was done"));
+        if (wire?.Kind is null)
+            problems.Add(WireEnums.Missing<MaintenanceKind>("kind", "what was done"));
         var at = wire?.At is { } given ? Instant.FromUnixTimeMilliseconds(given.ToUnixTimeMilliseconds()) : now;
-        if (at > now + Duration.FromDays(1)) problems.Add(new Problem("at", "This is in the future; note it once it is done."));
-        if (at < now - Duration.FromDays(40 * 366)) problems.Add(new Problem("at", "This is longer ago than any kiln is remembered."));
-        if (wire?.Note?.Length > LongestNote) problems.Add(new Problem("note", $"At most {LongestNote} characters."));
-        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        if (at > now + Duration.FromDays(1))
+            problems.Add(new Problem("at", "This is in the future; note it once it is done."));
+        if (at < now - Duration.FromDays(40 * 366))
+            problems.Add(new Problem("at", "This is longer ago than any kiln is remembered."));
+        if (wire?.Note?.Length > LongestNote)
+            problems.Add(new Problem("note", $"At most {LongestNote} characters."));
+        if (problems.Count > 0)
+            return ProblemResponses.Of(problems);
         var stamp = Versions.Stamp(request);
         var done = await book.Add(id, new Maintenance(0, wire!.Kind!.Value, at, stamp.By, Text.Lines(wire.Note)), stamp.Key, cancel);
         return Results.Created($"/api/kilns/{id}/maintenance/{done.Id}", CareMapping.Write(done));

@@ -18,20 +18,35 @@ internal static class KilnEndpoints
         var api = app.MapGroup("/api/kilns").WithTags("Kilns");
         api.AddEndpointFilter(KeepFiring);
         new RepositoryEndpoints<KilnContract, VersionedKilnContract, StudioKiln>("kiln", KilnMapping.ReadOwn, KilnMapping.Write).Map(api, "/api/kilns");
-        api.MapGet("classes", () => KilnClass.All.Select(Class).Concat(FuelKilnClass.All.Select(Class))).WithSummary("Classes to start from, with their usual numbers").Produces<KilnClassContract[]>();
-        api.MapGet("numbers", () => KilnLimits.All.Select(n => Number(n, KilnHeatSource.Electric)).Concat(FuelLimits.All.Select(n => Number(n, KilnHeatSource.Fuel))))
-            .WithSummary("What each number of a kiln may be and means").Produces<KilnNumberContract[]>();
+        api.MapGet("classes", () => KilnClass.All.Select(Class).Concat(FuelKilnClass.All.Select(Class)))
+            .WithSummary("Classes to start from, with their usual numbers")
+            .Produces<KilnClassContract[]>();
+        api.MapGet("numbers", () =>
+                KilnLimits.All.Select(n => Number(n, KilnHeatSource.Electric)).Concat(FuelLimits.All.Select(n => Number(n, KilnHeatSource.Fuel)))
+            )
+            .WithSummary("What each number of a kiln may be and means")
+            .Produces<KilnNumberContract[]>();
         api.MapPost("portrait", (KilnContract? kiln, SettingsStore<StudioSettings> studio, CancellationToken cancel) => Portrait(kiln, studio, cancel))
-            .WithSummary("What a kiln can do: climb and fall, cooling, usual firings").Produces<KilnPortraitContract>().ProducesValidationProblem(422);
+            .WithSummary("What a kiln can do: climb and fall, cooling, usual firings")
+            .Produces<KilnPortraitContract>()
+            .ProducesValidationProblem(422);
     }
 
     /// <summary>A kiln that is firing is not deleted: it would leave the room while it is hot.</summary>
     private static async ValueTask<object?> KeepFiring(EndpointFilterInvocationContext invocation, EndpointFilterDelegate next)
     {
         var context = invocation.HttpContext;
-        if (HttpMethods.IsDelete(context.Request.Method) && context.Request.RouteValues["id"] is string text && int.TryParse(text, out var id)
-            && await context.RequestServices.GetRequiredService<FiringRuns>().IsOccupied(id, context.RequestAborted))
-            return Results.Problem(statusCode: StatusCodes.Status409Conflict, title: "Not now", detail: "A firing is in this kiln. Note there that it was opened; then the kiln can be deleted.");
+        if (
+            HttpMethods.IsDelete(context.Request.Method)
+            && context.Request.RouteValues["id"] is string text
+            && int.TryParse(text, out var id)
+            && await context.RequestServices.GetRequiredService<FiringRuns>().IsOccupied(id, context.RequestAborted)
+        )
+            return Results.Problem(
+                statusCode: StatusCodes.Status409Conflict,
+                title: "Not now",
+                detail: "A firing is in this kiln. Note there that it was opened; then the kiln can be deleted."
+            );
         return await next(invocation);
     }
 
@@ -52,24 +67,43 @@ internal static class KilnEndpoints
     private static async Task<IResult> Portrait(KilnContract? wire, SettingsStore<StudioSettings> studio, CancellationToken cancel)
     {
         var read = KilnMapping.Read(wire?.Named());
-        if (!read.IsOk) return ProblemResponses.Of(read.Problems);
+        if (!read.IsOk)
+            return ProblemResponses.Of(read.Problems);
         var prices = (await studio.Read(cancel)).Item.Prices;
-        if (read.Value is FuelKiln fired) return Results.Ok(FuelPortraits.Write(fired, prices, cancel));
+        if (read.Value is FuelKiln fired)
+            return Results.Ok(FuelPortraits.Write(fired, prices, cancel));
         var kiln = (Kiln)read.Value;
         var portrait = KilnPortrait.Of(kiln);
         var unit = kiln.Unit;
-        IReadOnlyList<PacePointContract> Write(IEnumerable<PaceAt> paces) => [.. paces.Select(p => new PacePointContract(p.At.In(unit), p.Rate.PerHourIn(unit)))];
-        return Results.Ok(new KilnPortraitContract(
-            unit, Write(portrait.Climb), Write(portrait.Fall), portrait.Hottest.In(unit),
-            [.. portrait.Usual.Select(u => Usual(u, kiln, prices, unit))], ChamberMapping.Write(kiln.Chamber), ChamberMapping.Write(kiln.Props)));
+        IReadOnlyList<PacePointContract> Write(IEnumerable<PaceAt> paces) =>
+            [.. paces.Select(p => new PacePointContract(p.At.In(unit), p.Rate.PerHourIn(unit)))];
+        return Results.Ok(
+            new KilnPortraitContract(
+                unit,
+                Write(portrait.Climb),
+                Write(portrait.Fall),
+                portrait.Hottest.In(unit),
+                [.. portrait.Usual.Select(u => Usual(u, kiln, prices, unit))],
+                ChamberMapping.Write(kiln.Chamber),
+                ChamberMapping.Write(kiln.Props)
+            )
+        );
     }
 
     private static UsualFiringContract Usual(UsualFiring usual, Kiln kiln, EnergyPrices prices, TemperatureUnit unit)
     {
         var run = usual.Run;
         return new UsualFiringContract(
-            usual.Kind, usual.Line, run.Compiled.Segments[2].RampEnd.TotalMinutes, run.Energy.Used,
-            prices.Knows(run.Uses) ? prices.Cost(run.Uses, null, NodaTime.DateTimeZone.Utc) : null, prices.Currency, run.FullPower.TotalMinutes, run.OpensAt!.Value.TotalMinutes,
-            CoolingMarks.Of(kiln, t => KilnPortrait.CoolingTo(run, t)), run.Stall is null);
+            usual.Kind,
+            usual.Line,
+            run.Compiled.Segments[2].RampEnd.TotalMinutes,
+            run.Energy.Used,
+            prices.Knows(run.Uses) ? prices.Cost(run.Uses, null, NodaTime.DateTimeZone.Utc) : null,
+            prices.Currency,
+            run.FullPower.TotalMinutes,
+            run.OpensAt!.Value.TotalMinutes,
+            CoolingMarks.Of(kiln, t => KilnPortrait.CoolingTo(run, t)),
+            run.Stall is null
+        );
     }
 }

@@ -20,20 +20,61 @@ internal static class KilnHistory
     private const int MostDrawn = 500;
 
     public static void MapKilnHistory(this WebApplication app) =>
-        app.MapGet("/api/kilns/{id:int}/history", History).WithTags("Learning").WithSummary("A kiln's firings, maintenance, reminders, climbs and months").Produces<KilnHistoryContract>().ProducesProblem(404);
+        app.MapGet("/api/kilns/{id:int}/history", History)
+            .WithTags("Learning")
+            .WithSummary("A kiln's firings, maintenance, reminders, climbs and months")
+            .Produces<KilnHistoryContract>()
+            .ProducesProblem(404);
 
-    private static async Task<IResult> History(int id, Repository<StudioKiln> kilns, FiringReader reader, FiringRecords records, KilnCareBook book, StudioLookup lookup, TimeProvider time, CancellationToken cancel)
+    private static async Task<IResult> History(
+        int id,
+        Repository<StudioKiln> kilns,
+        FiringReader reader,
+        FiringRecords records,
+        KilnCareBook book,
+        StudioLookup lookup,
+        TimeProvider time,
+        CancellationToken cancel
+    )
     {
-        if (await kilns.Find(id, cancel) is not { } kiln) return ProblemResponses.NotFound("kiln");
+        if (await kilns.Find(id, cancel) is not { } kiln)
+            return ProblemResponses.NotFound("kiln");
         await reader.Refresh(cancel);
         var (zone, done, care) = ((await lookup.Settings()).Zone, await book.Of(id, cancel), await book.Care(id, cancel));
         var all = await records.Follow(new LogbookQuery(KilnId: id), MostFollowed, cancel);
         string MonthOf(Instant at) => at.InZone(zone).Date is var d ? $"{d.Year:0000}-{d.Month:00}" : "";
-        return Results.Ok(new KilnHistoryContract(
-            id, all.Count, Math.Round(all.Sum(r => r.FullPowerHours ?? 0), 1), [.. done.Select(CareMapping.Write)], [.. Reminders(kiln.Item is FuelKiln, all, done, care)],
-            [.. all.GroupBy(r => MonthOf(r.StartsAt)).TakeLast(24).Select(m => new MonthContract(
-                m.Key, m.Count(), m.Any(r => r.Kwh is not null) ? Math.Round(m.Sum(r => r.Kwh ?? 0), 1) : null, m.Any(r => r.Cost is not null) ? Math.Round(m.Sum(r => r.Cost ?? 0), 2) : null, m.Sum(r => r.Lost ?? 0)))],
-            [.. all.Where(r => r.TopHours is not null).TakeLast(MostDrawn).Select(r => new ClimbContract(r.FiringId, r.Name, r.StartsAt.ToDateTimeOffset(), r.Kind, Math.Round(r.TopHours!.Value, 2), r.Last100Hours))]));
+        return Results.Ok(
+            new KilnHistoryContract(
+                id,
+                all.Count,
+                Math.Round(all.Sum(r => r.FullPowerHours ?? 0), 1),
+                [.. done.Select(CareMapping.Write)],
+                [.. Reminders(kiln.Item is FuelKiln, all, done, care)],
+                [
+                    .. all.GroupBy(r => MonthOf(r.StartsAt))
+                        .TakeLast(24)
+                        .Select(m => new MonthContract(
+                            m.Key,
+                            m.Count(),
+                            m.Any(r => r.Kwh is not null) ? Math.Round(m.Sum(r => r.Kwh ?? 0), 1) : null,
+                            m.Any(r => r.Cost is not null) ? Math.Round(m.Sum(r => r.Cost ?? 0), 2) : null,
+                            m.Sum(r => r.Lost ?? 0)
+                        )),
+                ],
+                [
+                    .. all.Where(r => r.TopHours is not null)
+                        .TakeLast(MostDrawn)
+                        .Select(r => new ClimbContract(
+                            r.FiringId,
+                            r.Name,
+                            r.StartsAt.ToDateTimeOffset(),
+                            r.Kind,
+                            Math.Round(r.TopHours!.Value, 2),
+                            r.Last100Hours
+                        )),
+                ]
+            )
+        );
     }
 
     private static IEnumerable<ReminderContract> Reminders(bool isFuel, IReadOnlyList<FollowedFiring> all, IReadOnlyList<Maintenance> done, KilnCare care)
@@ -41,13 +82,25 @@ internal static class KilnHistory
         var shelves = (MaintenanceKind.Shelves, care.ShelvesAfter, "shelves scraped and washed");
         (MaintenanceKind Kind, int After, string What)[] due = isFuel
             ? [(MaintenanceKind.Burners, care.BurnersAfter, "burners and hoses looked at, leak test made"), shelves]
-            : [(MaintenanceKind.Thermocouple, care.ThermocoupleAfter, "a new thermocouple"), shelves, (MaintenanceKind.Vent, care.VentAfter, "the vent looked at")];
+            :
+            [
+                (MaintenanceKind.Thermocouple, care.ThermocoupleAfter, "a new thermocouple"),
+                shelves,
+                (MaintenanceKind.Vent, care.VentAfter, "the vent looked at"),
+            ];
         foreach (var (kind, after, what) in due)
         {
-            if (after == 0) continue;
+            if (after == 0)
+                continue;
             var last = done.Where(d => d.Kind == kind).Select(d => (Instant?)d.At).Max();
             var since = all.Count(r => last is null || r.StartsAt >= last);
-            yield return new ReminderContract(kind, after, since, since >= after, $"{char.ToUpperInvariant(what[0])}{what[1..]}: {(last is null ? "never noted" : Phrases.Count(since, "firing") + " ago")}, due every {after}.");
+            yield return new ReminderContract(
+                kind,
+                after,
+                since,
+                since >= after,
+                $"{char.ToUpperInvariant(what[0])}{what[1..]}: {(last is null ? "never noted" : Phrases.Count(since, "firing") + " ago")}, due every {after}."
+            );
         }
     }
 }

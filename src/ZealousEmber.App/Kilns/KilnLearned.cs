@@ -21,11 +21,17 @@ internal static class KilnLearned
 
     public static void MapKilnLearned(this WebApplication app)
     {
-        app.MapGet("/api/kilns/{id:int}/learned", Learned).WithTags("Learning").WithSummary("What a kiln has taught: each number, how sure, how many readings stand behind it, how it moved").Produces<LearnedContract>().ProducesProblem(404);
+        app.MapGet("/api/kilns/{id:int}/learned", Learned)
+            .WithTags("Learning")
+            .WithSummary("What a kiln has taught: each number, how sure, how many readings stand behind it, how it moved")
+            .Produces<LearnedContract>()
+            .ProducesProblem(404);
     }
 
     private static async Task<IResult> Learned(int id, Repository<StudioKiln> kilns, TaughtKilns taught, CancellationToken cancel) =>
-        await kilns.Find(id, cancel) is { } found && found.Of<Kiln>() is { } kiln ? Results.Ok(Write(id, await taught.Of(kiln, cancel))) : ProblemResponses.NotFound("kiln");
+        await kilns.Find(id, cancel) is { } found && found.Of<Kiln>() is { } kiln
+            ? Results.Ok(Write(id, await taught.Of(kiln, cancel)))
+            : ProblemResponses.NotFound("kiln");
 
     private static LearnedContract Write(int id, TaughtKiln t)
     {
@@ -44,29 +50,67 @@ internal static class KilnLearned
         var best = t.Learned.Shelves.Length > 1 ? t.Learned.Shelves.MinBy(s => Math.Abs(s.Own.Mean)).Shelf : null;
         var (l, after) = (t.Learned, LearnedAfter.From(t.Learned));
         return new LearnedContract(
-            id, SinceNumber.From(l.Offset, l.Packs, thermocouple, 2), Evenness(l) is { } even ? SinceNumber.From(even, l.Packs, elements, 2) : null, after.Shelves, SinceNumber.From(l.Health, since.Count, elements), SinceNumber.From(l.Power, l.Logs, elements),
-            SinceNumber.From(l.Heat, l.Logs, null), SinceNumber.From(l.Loss, l.Logs, null), after.HeldBack, t.History.Length,
-            [.. t.History.Select(h => new LearnedTrend(h.FiringId, h.At.ToDateTimeOffset(), Math.Round(h.Learned.Offset.Mean, 2), Math.Round(h.Learned.Offset.Sd, 2), h.Learned.Evenness is { } e ? Math.Round(e, 2) : null, Math.Round(h.Learned.Health.Mean, 4), Math.Round(h.Learned.Health.Sd, 4)))],
-            new ElementsContract(advice, Math.Round(wornPower / asNew, 3), Math.Round(top), perFiring is { } p ? Math.Round(p, 4) : null, left, since.Count, Math.Round(hours, 1)), CareMapping.Write(t.Care),
-            new UsedContract(t.Kiln.Offset is { } offset ? Math.Round(t.Care.Offset ?? (t.Learned.Packs > 0 ? t.Learned.Offset.Mean : offset.At1150), 1) : null, Math.Round(t.Kiln.ElementHealth / t.Stored.ElementHealth, 3), Math.Round(t.Kiln.LossFactor / t.Stored.LossFactor, 3), best),
-            Sentence(t));
+            id,
+            SinceNumber.From(l.Offset, l.Packs, thermocouple, 2),
+            Evenness(l) is { } even ? SinceNumber.From(even, l.Packs, elements, 2) : null,
+            after.Shelves,
+            SinceNumber.From(l.Health, since.Count, elements),
+            SinceNumber.From(l.Power, l.Logs, elements),
+            SinceNumber.From(l.Heat, l.Logs, null),
+            SinceNumber.From(l.Loss, l.Logs, null),
+            after.HeldBack,
+            t.History.Length,
+            [
+                .. t.History.Select(h => new LearnedTrend(
+                    h.FiringId,
+                    h.At.ToDateTimeOffset(),
+                    Math.Round(h.Learned.Offset.Mean, 2),
+                    Math.Round(h.Learned.Offset.Sd, 2),
+                    h.Learned.Evenness is { } e ? Math.Round(e, 2) : null,
+                    Math.Round(h.Learned.Health.Mean, 4),
+                    Math.Round(h.Learned.Health.Sd, 4)
+                )),
+            ],
+            new ElementsContract(
+                advice,
+                Math.Round(wornPower / asNew, 3),
+                Math.Round(top),
+                perFiring is { } p ? Math.Round(p, 4) : null,
+                left,
+                since.Count,
+                Math.Round(hours, 1)
+            ),
+            CareMapping.Write(t.Care),
+            new UsedContract(
+                t.Kiln.Offset is { } offset ? Math.Round(t.Care.Offset ?? (t.Learned.Packs > 0 ? t.Learned.Offset.Mean : offset.At1150), 1) : null,
+                Math.Round(t.Kiln.ElementHealth / t.Stored.ElementHealth, 3),
+                Math.Round(t.Kiln.LossFactor / t.Stored.LossFactor, 3),
+                best
+            ),
+            Sentence(t)
+        );
     }
 
     /// <summary>The spread of the shelves, as sure as its two ends are.</summary>
     private static Estimated? Evenness(KilnLessons l)
     {
-        if (l.Evenness is not { } spread) return null;
+        if (l.Evenness is not { } spread)
+            return null;
         var (hot, cool) = (l.Shelves.MaxBy(s => s.Own.Mean).Own.Sd, l.Shelves.MinBy(s => s.Own.Mean).Own.Sd);
         return new Estimated(spread, Math.Sqrt(hot * hot + cool * cool));
     }
 
     private static string Sentence(TaughtKiln t)
     {
-        if (t.History.IsEmpty) return $"Nothing yet. {t.Stored.Name} teaches its numbers with every firing that is logged, and its display with every pack that is read.";
+        if (t.History.IsEmpty)
+            return $"Nothing yet. {t.Stored.Name} teaches its numbers with every firing that is logged, and its display with every pack that is read.";
         var said = new List<string>();
-        if (LessonWords.Display(t.Learned.Offset, t.Learned.Packs) is { } display) said.Add(display);
-        if (LessonWords.Evenness(t.Learned.Shelves, Place) is { } even) said.Add(even);
-        if (t.Learned.Logs > 0) said.Add($"its elements give {Phrases.Number(Math.Round(t.Learned.Health.Mean * 100))} % of what new ones do");
+        if (LessonWords.Display(t.Learned.Offset, t.Learned.Packs) is { } display)
+            said.Add(display);
+        if (LessonWords.Evenness(t.Learned.Shelves, Place) is { } even)
+            said.Add(even);
+        if (t.Learned.Logs > 0)
+            said.Add($"its elements give {Phrases.Number(Math.Round(t.Learned.Health.Mean * 100))} % of what new ones do");
         var text = string.Join("; ", said);
         return text.Length == 0 ? "" : $"{char.ToUpperInvariant(text[0])}{text[1..]}.";
     }

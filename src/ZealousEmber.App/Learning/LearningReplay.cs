@@ -16,15 +16,23 @@ internal static class LearningReplay
     private const int MostFirings = 200;
 
     public static void MapLearningReplay(this WebApplication app) =>
-        app.MapPost("/api/learning/replay", async (LearningRequest? request, StudioLookup lookup, CancellationToken cancel) => Answer.Of(await Replay(request, lookup, cancel)))
-            .WithMetadata(new BodySize(BodyLimit.Log)).RequireRateLimiting(LargeBodies.Queue).WithTags("Learning").WithSummary("What a kiln would have taught after each of these firings: pure");
+        app.MapPost("/api/learning/replay", async (LearningRequest? request, StudioLookup lookup, CancellationToken cancel) =>
+                Answer.Of(await Replay(request, lookup, cancel))
+            )
+            .WithMetadata(new BodySize(BodyLimit.Log))
+            .RequireRateLimiting(LargeBodies.Queue)
+            .WithTags("Learning")
+            .WithSummary("What a kiln would have taught after each of these firings: pure");
 
     private static async Task<Result<LearningResponse>> Replay(LearningRequest? request, StudioLookup lookup, CancellationToken cancel)
     {
         var problems = new List<Problem>();
-        if (request?.Firings is not { Count: > 0 } wire) return new Problem("firings", "Give the firings to learn from, the earliest first.");
-        if (wire.Count > MostFirings) return new Problem("firings", $"At most {MostFirings} firings are learned from at once.");
-        if (request.Kiln is null && request.KilnId is null) return new Problem("kiln", "Say which kiln these were fired in: kilnId, or a kiln described here.");
+        if (request?.Firings is not { Count: > 0 } wire)
+            return new Problem("firings", "Give the firings to learn from, the earliest first.");
+        if (wire.Count > MostFirings)
+            return new Problem("firings", $"At most {MostFirings} firings are learned from at once.");
+        if (request.Kiln is null && request.KilnId is null)
+            return new Problem("kiln", "Say which kiln these were fired in: kilnId, or a kiln described here.");
         KilnLearner? learner = null;
         var after = new List<LearnedAfter>();
         foreach (var (i, firing) in wire.Index())
@@ -36,17 +44,21 @@ internal static class LearningReplay
             var model = await KilnAndLoad.Read(request.KilnId, request.Kiln, firing?.Load, schedule?.Kind ?? ScheduleKind.Glaze, start, lookup, problems);
             var samples = LogSamples.ReadSamples(firing?.Log ?? [], own, "log");
             var packs = PackMapping.Read(firing?.Packs, "packs", own);
-            if (schedule?.Program.CannotBeginAt(start) is { } cannot) own.Add(cannot.Under("schedule"));
+            if (schedule?.Program.CannotBeginAt(start) is { } cannot)
+                own.Add(cannot.Under("schedule"));
             problems.AddRange(own.Select(p => p.Under($"firings[{i}]")));
             if (problems.Count > 0 || schedule is null || model.Kiln is not ElectricKiln electric)
             {
-                if (problems.Count > 20) break;
+                if (problems.Count > 20)
+                    break;
                 continue;
             }
             // As it stands, without what the studio's own firings have taught: only what is given here counts.
             learner ??= new KilnLearner(electric.Kiln.With(offset: null));
-            if (firing!.NewElements == true) learner.NewElements();
-            if (firing.NewThermocouple == true) learner.NewThermocouple();
+            if (firing!.NewElements == true)
+                learner.NewElements();
+            if (firing.NewThermocouple == true)
+                learner.NewThermocouple();
             var finished = new FinishedFiring(new WatchedFiring(electric.Kiln.With(offset: null), electric.Standing, schedule.Program, goal, start), samples);
             learner.Learn(finished);
             learner.Learn(packs, finished.Progress(), goal);

@@ -19,14 +19,33 @@ internal static class RoomEndpoints
         var rooms = new List<RoomKiln>();
         var all = (await kilns.Search(null, cancel)).Select(k => (k.Id, k.Item.Name)).ToList();
         // A kiln whose own row cannot be read is hot all the same.
-        all.AddRange(studio.Live.All.Select(r => (Id: r.Run.KilnId, r.Run.Kiln.Name)).Concat(studio.Live.Unreadable.Select(r => (Id: r.KilnId, Name: $"Kiln {r.KilnId}"))).Where(k => all.TrueForAll(a => a.Id != k.Id)).ToList());
+        all.AddRange(
+            studio
+                .Live.All.Select(r => (Id: r.Run.KilnId, r.Run.Kiln.Name))
+                .Concat(studio.Live.Unreadable.Select(r => (Id: r.KilnId, Name: $"Kiln {r.KilnId}")))
+                .Where(k => all.TrueForAll(a => a.Id != k.Id))
+                .ToList()
+        );
         foreach (var (id, name) in all)
         {
             if (studio.Live.Unreadable.FirstOrDefault(r => r.KilnId == id) is { } unreadable)
             {
-                rooms.Add(new RoomKiln(
-                    id, name, unreadable.FiringId, await studio.NameOf(unreadable.FiringId, cancel), null, null, unreadable.StartsAt.ToDateTimeOffset(), null, null, null, unreadable.By,
-                    "How this firing was started cannot be read. The kiln may be hot: look at it. Once it is empty, say that it was opened."));
+                rooms.Add(
+                    new RoomKiln(
+                        id,
+                        name,
+                        unreadable.FiringId,
+                        await studio.NameOf(unreadable.FiringId, cancel),
+                        null,
+                        null,
+                        unreadable.StartsAt.ToDateTimeOffset(),
+                        null,
+                        null,
+                        null,
+                        unreadable.By,
+                        "How this firing was started cannot be read. The kiln may be hot: look at it. Once it is empty, say that it was opened."
+                    )
+                );
                 continue;
             }
             var running = studio.Live.All.FirstOrDefault(r => r.Run.KilnId == id);
@@ -37,10 +56,25 @@ internal static class RoomEndpoints
             }
             var (run, live) = (running.Run, await studio.Live.Now(running, cancel));
             // A card draws no curve; twenty kilns are a hundred kilobytes of it.
-            if (live.Forecast is { } forecast) live = live with { Forecast = forecast with { Curve = [] } };
+            if (live.Forecast is { } forecast)
+                live = live with { Forecast = forecast with { Curve = [] } };
             DateTimeOffset? At(double? minute) => minute is { } m ? run.StartsAt.ToDateTimeOffset().AddMinutes(m) : null;
-            rooms.Add(new RoomKiln(
-                id, name, run.FiringId, await studio.NameOf(run.FiringId, cancel), live.State, live, run.StartsAt.ToDateTimeOffset(), At(live.Next?.Minute), At(live.Forecast?.Open.P50), At(live.Forecast?.Top.P50), run.By, live.Trouble));
+            rooms.Add(
+                new RoomKiln(
+                    id,
+                    name,
+                    run.FiringId,
+                    await studio.NameOf(run.FiringId, cancel),
+                    live.State,
+                    live,
+                    run.StartsAt.ToDateTimeOffset(),
+                    At(live.Next?.Minute),
+                    At(live.Forecast?.Open.P50),
+                    At(live.Forecast?.Top.P50),
+                    run.By,
+                    live.Trouble
+                )
+            );
         }
         return Results.Ok(rooms);
     }

@@ -15,26 +15,41 @@ internal static class CompareEndpoints
     private const int MostCompared = 12;
 
     public static void MapCompare(this WebApplication app) =>
-        app.MapPost("/api/compare", Compare).WithTags("Logbook").WithSummary("Firings on one chart, and what probably set them apart").Produces<CompareResponse>().ProducesProblem(404).ProducesValidationProblem(422);
+        app.MapPost("/api/compare", Compare)
+            .WithTags("Logbook")
+            .WithSummary("Firings on one chart, and what probably set them apart")
+            .Produces<CompareResponse>()
+            .ProducesProblem(404)
+            .ProducesValidationProblem(422);
 
     private static async Task<IResult> Compare(CompareRequest? wire, FiringReader reader, CancellationToken cancel)
     {
         var problems = new List<Problem>();
         var ids = wire?.Firings?.Distinct().ToList() ?? [];
-        if (ids.Count is < 2 or > MostCompared) problems.Add(new Problem("firings", $"Name 2 to {MostCompared} firings to compare; this names {ids.Count}."));
+        if (ids.Count is < 2 or > MostCompared)
+            problems.Add(new Problem("firings", $"Name 2 to {MostCompared} firings to compare; this names {ids.Count}."));
         var (align, celsius) = ReadAlignment(wire, problems);
-        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        if (problems.Count > 0)
+            return ProblemResponses.Of(problems);
         await reader.Refresh(cancel);
         var firings = new List<ReadFiring>();
         foreach (var id in ids)
         {
-            if (await reader.Read(id, cancel) is { } firing) firings.Add(firing);
-            else return ProblemResponses.Of([new Problem("firings", $"Firing {id} was never started, or is not there.")]);
+            if (await reader.Read(id, cancel) is { } firing)
+                firings.Add(firing);
+            else
+                return ProblemResponses.Of([new Problem("firings", $"Firing {id} was never started, or is not there.")]);
         }
         var rows = FigureRow.Compare([.. firings.Select(WithHealth)]);
-        return Results.Ok(new CompareResponse(
-            align, celsius, [.. firings.Select(f => Write(f, align, celsius))], [.. rows.Select(r => new ComparedNumber(r.Figure.Name, r.Figure.Label, r.Figure.Unit, r.Values, r.Weight, r.Weight >= FigureRow.Mattered))],
-            Words(firings, rows)));
+        return Results.Ok(
+            new CompareResponse(
+                align,
+                celsius,
+                [.. firings.Select(f => Write(f, align, celsius))],
+                [.. rows.Select(r => new ComparedNumber(r.Figure.Name, r.Figure.Label, r.Figure.Unit, r.Values, r.Weight, r.Weight >= FigureRow.Mattered))],
+                Words(firings, rows)
+            )
+        );
     }
 
     private static (Alignment Align, double? Celsius) ReadAlignment(CompareRequest? wire, List<Problem> problems)
@@ -47,22 +62,32 @@ internal static class CompareEndpoints
             case { ValueKind: JsonValueKind.Number } number when number.TryGetDouble(out var through):
                 (align, celsius) = (Alignment.Rise, through);
                 break;
-            case { ValueKind: JsonValueKind.String } word when Enum.TryParse<Alignment>(word.TextOf(), ignoreCase: true, out var named) && Enum.IsDefined(named) && !double.TryParse(word.TextOf(), out _):
+            case { ValueKind: JsonValueKind.String } word
+                when Enum.TryParse<Alignment>(word.TextOf(), ignoreCase: true, out var named)
+                    && Enum.IsDefined(named)
+                    && !double.TryParse(word.TextOf(), out _):
                 align = named;
                 break;
             default:
                 problems.Add(new Problem("align", "Laid over each other at start, top, rise or fall; a number is a rise through so many °C."));
                 break;
         }
-        if (align is Alignment.Rise or Alignment.Fall && celsius is null) problems.Add(new Problem("celsius", "Through which temperature, in °C?"));
-        if (celsius is { } c && !(c is >= -20 and <= 1400)) problems.Add(new Problem("celsius", "From −20 to 1400 °C."));
+        if (align is Alignment.Rise or Alignment.Fall && celsius is null)
+            problems.Add(new Problem("celsius", "Through which temperature, in °C?"));
+        if (celsius is { } c && !(c is >= -20 and <= 1400))
+            problems.Add(new Problem("celsius", "From −20 to 1400 °C."));
         return (align, align is Alignment.Rise or Alignment.Fall ? celsius : null);
     }
 
     private static FiringFigures WithHealth(ReadFiring firing)
     {
         var figures = firing.Record.Figures ?? FiringFigures.None;
-        return firing.Taught?.History.FirstOrDefault(h => h.FiringId == firing.Run.FiringId) is { Learned: { Logs: > 0 } learned } ? figures with { Numbers = figures.Numbers.SetItem("health", Math.Round(learned.Health.Mean, 3)) } : figures;
+        return firing.Taught?.History.FirstOrDefault(h => h.FiringId == firing.Run.FiringId) is { Learned: { Logs: > 0 } learned }
+            ? figures with
+            {
+                Numbers = figures.Numbers.SetItem("health", Math.Round(learned.Health.Mean, 3)),
+            }
+            : figures;
     }
 
     private static ComparedFiring Write(ReadFiring f, Alignment align, double? celsius)
@@ -70,9 +95,17 @@ internal static class CompareEndpoints
         var curve = f.Log?.Thinned(TemperatureDifference.FromKelvins(1.5));
         var zero = curve is null ? null : Aligned.Zero(curve, align, celsius);
         return new ComparedFiring(
-            f.Run.FiringId, f.Draft.Item.Name, f.Run.StartsAt.ToDateTimeOffset(), f.Run.KilnId, zero is { } z ? Math.Round(z, 1) : null,
-            curve is null ? [] : [.. curve.Points.ToArray().Select(p => new CurveMinute(Math.Round(p.Minutes - (zero ?? 0), 1), Math.Round(p.Celsius, 1)))], [.. f.Record.Results.Faults.Select(x => x.Kind).Distinct()], f.Record.Results.Out,
-            f.Record.Results.Lost, f.Record.Results.IsReference);
+            f.Run.FiringId,
+            f.Draft.Item.Name,
+            f.Run.StartsAt.ToDateTimeOffset(),
+            f.Run.KilnId,
+            zero is { } z ? Math.Round(z, 1) : null,
+            curve is null ? [] : [.. curve.Points.ToArray().Select(p => new CurveMinute(Math.Round(p.Minutes - (zero ?? 0), 1), Math.Round(p.Celsius, 1)))],
+            [.. f.Record.Results.Faults.Select(x => x.Kind).Distinct()],
+            f.Record.Results.Out,
+            f.Record.Results.Lost,
+            f.Record.Results.IsReference
+        );
     }
 
     /// <summary>Where some came out well and others did not: what sets the two apart; else what differs most.</summary>
@@ -83,7 +116,8 @@ internal static class CompareEndpoints
         var split = good.Contains(true) && good.Contains(false);
         double Apart(FigureRow row)
         {
-            if (!split) return row.Weight;
+            if (!split)
+                return row.Weight;
             var (well, badly) = (row.Values.Where((v, i) => good[i] && v is not null).ToList(), row.Values.Where((v, i) => !good[i] && v is not null).ToList());
             return well.Count == 0 || badly.Count == 0 ? 0 : Math.Abs(well.Average()!.Value - badly.Average()!.Value) / row.Figure.Matters;
         }
@@ -92,8 +126,15 @@ internal static class CompareEndpoints
         string[] follows = ["cost", "kwh", "gas", "fullPowerHours"];
         return
         [
-            .. rows.Where(r => !follows.Contains(r.Figure.Name)).Select(r => (Row: r, Apart: Apart(r))).Where(r => r.Apart >= FigureRow.Mattered).OrderByDescending(r => r.Apart).Take(Most)
-                .Select(r => $"{r.Row.Figure.Label}: {string.Join(", ", r.Row.Values.Select((v, i) => $"{(v is { } value ? Phrases.Number(Math.Round(value, Math.Abs(value) switch { > 100 => 0, > 10 => 1, _ => 2 })) : "not known")}{(r.Row.Figure.Unit.Length > 0 ? $" {r.Row.Figure.Unit}" : "")} in “{firings[i].Draft.Item.Name}”"))}."),
+            .. rows.Where(r => !follows.Contains(r.Figure.Name))
+                .Select(r => (Row: r, Apart: Apart(r)))
+                .Where(r => r.Apart >= FigureRow.Mattered)
+                .OrderByDescending(r => r.Apart)
+                .Take(Most)
+                .Select(r =>
+                    $"{r.Row.Figure.Label}: "
+                    + $"{string.Join(", ", r.Row.Values.Select((v, i) => $"{(v is { } value ? Phrases.Number(Math.Round(value, Math.Abs(value) switch { > 100 => 0, > 10 => 1, _ => 2 })) : "not known")}{(r.Row.Figure.Unit.Length > 0 ? $" {r.Row.Figure.Unit}" : "")} in “{firings[i].Draft.Item.Name}”"))}."
+                ),
         ];
     }
 }

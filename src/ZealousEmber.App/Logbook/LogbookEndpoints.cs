@@ -18,36 +18,88 @@ internal static class LogbookEndpoints
 
     public static void MapLogbook(this WebApplication app)
     {
-        app.MapGet("/api/logbook", Search).WithTags("Logbook").WithSummary("Finished firings that match, the latest first").Produces<LogbookPage>().ProducesValidationProblem(422);
-        app.MapGet("/api/logbook/trends", Trends).WithTags("Logbook").WithSummary("Climb times, offset, cost and losses over time, of what matches").Produces<TrendsResponse>().ProducesValidationProblem(422);
+        app.MapGet("/api/logbook", Search)
+            .WithTags("Logbook")
+            .WithSummary("Finished firings that match, the latest first")
+            .Produces<LogbookPage>()
+            .ProducesValidationProblem(422);
+        app.MapGet("/api/logbook/trends", Trends)
+            .WithTags("Logbook")
+            .WithSummary("Climb times, offset, cost and losses over time, of what matches")
+            .Produces<TrendsResponse>()
+            .ProducesValidationProblem(422);
     }
 
     private static async Task<IResult> Search([AsParameters] LogbookSearch search, FiringReader reader, FiringRecords records, CancellationToken cancel)
     {
         var problems = new List<Problem>();
         var query = search.Read(problems);
-        if (search.Skip is < 0 or > 1_000_000) problems.Add(new Problem("skip", "From 0 to a million."));
-        if (search.Take is < 1 or > MostTaken) problems.Add(new Problem("take", $"From 1 to {MostTaken}."));
-        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        if (search.Skip is < 0 or > 1_000_000)
+            problems.Add(new Problem("skip", "From 0 to a million."));
+        if (search.Take is < 1 or > MostTaken)
+            problems.Add(new Problem("take", $"From 1 to {MostTaken}."));
+        if (problems.Count > 0)
+            return ProblemResponses.Of(problems);
         await reader.Refresh(cancel);
         var page = await records.Search(query, search.Skip ?? 0, search.Take ?? UsualTaken, cancel);
         return Results.Ok(new LogbookPage([.. page.Items.Select(Write)], page.Total));
     }
 
-    internal static LogbookFiring Write(LogbookRow r) => new(
-        r.FiringId, r.Name, r.Kind, r.KilnId, r.StartsAt.ToDateTimeOffset(), r.By, r.Goal, r.Reached, r.ScheduleId, r.ScheduleVersion, r.Glazes, r.Clays, r.Faults, r.Out, r.Lost, r is { Out: not null, Lost: null or 0, Faults.Count: 0 }, r.IsReference,
-        r.Figures?.Numbers ?? (IReadOnlyDictionary<string, double>)new Dictionary<string, double>(), [.. (r.Figures?.Thumbnail ?? []).Select(p => new CurveMinute(p.Minutes, p.Celsius))]);
+    internal static LogbookFiring Write(LogbookRow r) =>
+        new(
+            r.FiringId,
+            r.Name,
+            r.Kind,
+            r.KilnId,
+            r.StartsAt.ToDateTimeOffset(),
+            r.By,
+            r.Goal,
+            r.Reached,
+            r.ScheduleId,
+            r.ScheduleVersion,
+            r.Glazes,
+            r.Clays,
+            r.Faults,
+            r.Out,
+            r.Lost,
+            r is { Out: not null, Lost: null or 0, Faults.Count: 0 },
+            r.IsReference,
+            r.Figures?.Numbers ?? (IReadOnlyDictionary<string, double>)new Dictionary<string, double>(),
+            [.. (r.Figures?.Thumbnail ?? []).Select(p => new CurveMinute(p.Minutes, p.Celsius))]
+        );
 
     private static async Task<IResult> Trends([AsParameters] LogbookSearch search, FiringReader reader, FiringRecords records, CancellationToken cancel)
     {
         var problems = new List<Problem>();
         var query = search.Read(problems);
-        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        if (problems.Count > 0)
+            return ProblemResponses.Of(problems);
         await reader.Refresh(cancel);
         var all = await records.Follow(query, MostFollowed, cancel);
-        return Results.Ok(new TrendsResponse(
-            [.. all.TakeLast(MostDrawn).Select(r => new TrendPoint(
-                r.FiringId, r.Name, r.StartsAt.ToDateTimeOffset(), r.KilnId, r.Kind, r.TopHours, r.Past, r.Offset, r.Cost, r.Kwh, r.Lost, r.Out))],
-            [.. all.SelectMany(r => r.Faults).CountBy(f => f).OrderByDescending(f => f.Value).Select(f => new FaultCount(f.Key, f.Value))], all.Count, all.Sum(r => r.Out ?? 0), all.Sum(r => r.Lost ?? 0)));
+        return Results.Ok(
+            new TrendsResponse(
+                [
+                    .. all.TakeLast(MostDrawn)
+                        .Select(r => new TrendPoint(
+                            r.FiringId,
+                            r.Name,
+                            r.StartsAt.ToDateTimeOffset(),
+                            r.KilnId,
+                            r.Kind,
+                            r.TopHours,
+                            r.Past,
+                            r.Offset,
+                            r.Cost,
+                            r.Kwh,
+                            r.Lost,
+                            r.Out
+                        )),
+                ],
+                [.. all.SelectMany(r => r.Faults).CountBy(f => f).OrderByDescending(f => f.Value).Select(f => new FaultCount(f.Key, f.Value))],
+                all.Count,
+                all.Sum(r => r.Out ?? 0),
+                all.Sum(r => r.Lost ?? 0)
+            )
+        );
     }
 }

@@ -38,29 +38,49 @@ internal sealed record LogbookSearch(
     [FromQuery(Name = "reference")] bool? Reference,
     [FromQuery(Name = "good")] bool? Good,
     [FromQuery(Name = "skip")] int? Skip,
-    [FromQuery(Name = "take")] int? Take)
+    [FromQuery(Name = "take")] int? Take
+)
 {
     private const int LongestWords = 200;
 
     public LogbookQuery Read(List<Problem> problems)
     {
-        if (Search?.Length > LongestWords) problems.Add(new Problem("search", $"At most {LongestWords} characters."));
-        if (Who?.Length > LongestWords) problems.Add(new Problem("who", $"At most {LongestWords} characters."));
-        if (Fault is { Length: > 0 } fault && !FaultRules.Faults.Contains(fault)) problems.Add(new Problem("fault", $"Which fault? One of {string.Join(", ", FaultRules.Faults)}."));
+        if (Search?.Length > LongestWords)
+            problems.Add(new Problem("search", $"At most {LongestWords} characters."));
+        if (Who?.Length > LongestWords)
+            problems.Add(new Problem("who", $"At most {LongestWords} characters."));
+        if (Fault is { Length: > 0 } fault && !FaultRules.Faults.Contains(fault))
+            problems.Add(new Problem("fault", $"Which fault? One of {string.Join(", ", FaultRules.Faults)}."));
         string? cone = null;
         if (Cone is { Length: > 0 } number)
         {
             var read = ConeNumber.Parse(number, "cone");
             problems.AddRange(read.Problems);
-            if (read.IsOk) cone = read.Value.Number;
+            if (read.IsOk)
+                cone = read.Value.Number;
         }
         ScheduleKind? kind = null;
         if (Kind is { Length: > 0 } word)
         {
             kind = WireEnums.Read<ScheduleKind>(word);
-            if (kind is null) problems.Add(WireEnums.Unknown<ScheduleKind>("kind", "a kind of firing", word));
+            if (kind is null)
+                problems.Add(WireEnums.Unknown<ScheduleKind>("kind", "a kind of firing", word));
         }
         Instant? Moment(DateTimeOffset? at) => at is { } given ? Instant.FromUnixTimeMilliseconds(given.ToUnixTimeMilliseconds()) : null;
-        return new LogbookQuery(Search, Kiln, Glaze, Clay, Who?.Trim(), Fault, cone, kind, Schedule, Moment(Since), Moment(Until), Reference == true, Good == true);
+        return new LogbookQuery(
+            Search,
+            Kiln,
+            Glaze,
+            Clay,
+            Who?.Trim(),
+            Fault,
+            cone,
+            kind,
+            Schedule,
+            Moment(Since),
+            Moment(Until),
+            Reference == true,
+            Good == true
+        );
     }
 }

@@ -11,7 +11,23 @@ internal static class BankMapping
     {
         static IReadOnlyList<AnswerContract> List(IEnumerable<ShownValue> values) => [.. values.Select(v => new AnswerContract(v.Question, v.Shown))];
         return new EnteredContract(
-            e.KilnId, e.FiringId, e.ScheduleId, e.ScheduleVersion, e.Name, e.Kind, e.Controller, e.Slot, e.DelayMinutes, e.Code, e.IsClean, e.Slip, e.At.ToDateTimeOffset(), e.By, List(e.Program), List(e.Shown),
-            NotationWriter.Write(e.Fired.Steps, e.Unit));
+            e.KilnId,
+            e.FiringId,
+            e.ScheduleId,
+            e.ScheduleVersion,
+            e.Name,
+            e.Kind,
+            e.Controller,
+            e.Slot,
+            e.DelayMinutes,
+            e.Code,
+            e.IsClean,
+            e.Slip,
+            e.At.ToDateTimeOffset(),
+            e.By,
+            List(e.Program),
+            List(e.Shown),
+            NotationWriter.Write(e.Fired.Steps, e.Unit)
+        );
     }
 }

@@ -8,9 +8,8 @@ namespace ZealousEmber.App.Mapping;
 internal static class ConeReadings
 {
     /// <summary>The cones around one, or all; none when all stand and there is no goal.</summary>
-    public static IReadOnlyList<ConeReadingContract> Of(IReadOnlyList<double> progress, Cone? middle, bool all) => [.. Cone.All
-        .Where(c => all || (middle is { } m && Math.Abs(c.Order - m.Order) <= 1))
-        .Select(c => Of(c, progress[c.Order]))];
+    public static IReadOnlyList<ConeReadingContract> Of(IReadOnlyList<double> progress, Cone? middle, bool all) =>
+        [.. Cone.All.Where(c => all || (middle is { } m && Math.Abs(c.Order - m.Order) <= 1)).Select(c => Of(c, progress[c.Order]))];
 
     /// <summary>One cone.</summary>
     public static ConeReadingContract Of(Cone cone, double progress)

@@ -18,10 +18,17 @@ internal static class ControllerMapping
 
     public static ControllerListed Write(Versioned<ListedController> stored) => new(stored.Id, stored.Version, stored.Item.IsBuiltIn, stored.Item.Data);
 
-    public static IReadOnlyList<AnswerContract> Write(IEnumerable<Core.Controllers.Answer> program) => [.. program.Select(a => new AnswerContract(a.Asked.Id, a.Shown))];
+    public static IReadOnlyList<AnswerContract> Write(IEnumerable<Core.Controllers.Answer> program) =>
+        [.. program.Select(a => new AnswerContract(a.Asked.Id, a.Shown))];
 
     /// <summary>The controller a request names or describes; problems at <c>profileId</c> and <c>profile</c>.</summary>
-    public static async Task<ControllerProfile?> ReadProfile(int? id, ProfileData? inline, Repository<ListedController> shelf, List<Problem> problems, CancellationToken cancel)
+    public static async Task<ControllerProfile?> ReadProfile(
+        int? id,
+        ProfileData? inline,
+        Repository<ListedController> shelf,
+        List<Problem> problems,
+        CancellationToken cancel
+    )
     {
         if (inline is not null)
         {
@@ -35,7 +42,8 @@ internal static class ControllerMapping
             return null;
         }
         var found = await shelf.Find(number, cancel);
-        if (found is null) problems.Add(new Problem("profileId", $"There is no controller {number} in this studio."));
+        if (found is null)
+            problems.Add(new Problem("profileId", $"There is no controller {number} in this studio."));
         return found?.Item.Profile;
     }
 
@@ -43,39 +51,80 @@ internal static class ControllerMapping
     public static ControllerMemory Read(MemoryContract? wire, ControllerProfile profile, List<Problem> problems)
     {
         var usual = ControllerMemory.New(profile);
-        if (wire is null) return usual;
+        if (wire is null)
+            return usual;
         var before = problems.Count;
-        var state = Enum.GetValues<ControllerState>().Select(s => (ControllerState?)s).FirstOrDefault(s => s.ToString()!.ToLowerInvariant() == (wire.State ?? "rest"));
-        if (state is null) problems.Add(new Problem("memory.state", "A controller is in rest, ask, sure, ready, tell, firing or fault."));
-        if ((wire.Slots?.Count ?? 0) > MostAnswers || (wire.Slots ?? new Dictionary<string, IReadOnlyDictionary<string, string>?>()).Any(s => (s.Value?.Count ?? 0) > MostAnswers || s.Value?.Any(a => IsLong(a.Key) || IsLong(a.Value)) == true))
+        var state = Enum.GetValues<ControllerState>()
+            .Select(s => (ControllerState?)s)
+            .FirstOrDefault(s => s.ToString()!.ToLowerInvariant() == (wire.State ?? "rest"));
+        if (state is null)
+            problems.Add(new Problem("memory.state", "A controller is in rest, ask, sure, ready, tell, firing or fault."));
+        if (
+            (wire.Slots?.Count ?? 0) > MostAnswers
+            || (wire.Slots ?? new Dictionary<string, IReadOnlyDictionary<string, string>?>()).Any(s =>
+                (s.Value?.Count ?? 0) > MostAnswers || s.Value?.Any(a => IsLong(a.Key) || IsLong(a.Value)) == true
+            )
+        )
             problems.Add(new Problem("memory.slots", $"Up to {MostAnswers} programs of {MostAnswers} answers, each up to {LongestShown} characters."));
-        if ((wire.Shared?.Count ?? 0) > MostAnswers || wire.Shared?.Any(a => IsLong(a.Key) || IsLong(a.Value)) == true) problems.Add(new Problem("memory.shared", $"Up to {MostAnswers} answers of up to {LongestShown} characters."));
-        if (wire.Typed?.Length > LongestTyped || wire.Typed?.Any(c => !char.IsAsciiDigit(c) && c is not ('.' or ':')) == true) problems.Add(new Problem("memory.typed", $"Up to {LongestTyped} digits."));
-        if (wire.Slot is { } slot && profile.Find("slot") is { } question && !question.IsAnswer(slot)) problems.Add(new Problem("memory.slot", "There is no such program."));
-        var hands = (wire.Hands ?? []).Select(h => Enum.GetValues<HandsOn>().Select(x => (HandsOn?)x).FirstOrDefault(x => x.ToString()!.ToLowerInvariant() == h)).ToList();
-        if (hands.Contains(null)) problems.Add(new Problem("memory.hands", "What is done by hand is lid, charge or timer."));
-        if (problems.Count > before) return usual;
-        var slots = (wire.Slots ?? new Dictionary<string, IReadOnlyDictionary<string, string>?>()).ToImmutableSortedDictionary(s => s.Key, s => (s.Value ?? new Dictionary<string, string>()).ToImmutableSortedDictionary());
+        if ((wire.Shared?.Count ?? 0) > MostAnswers || wire.Shared?.Any(a => IsLong(a.Key) || IsLong(a.Value)) == true)
+            problems.Add(new Problem("memory.shared", $"Up to {MostAnswers} answers of up to {LongestShown} characters."));
+        if (wire.Typed?.Length > LongestTyped || wire.Typed?.Any(c => !char.IsAsciiDigit(c) && c is not ('.' or ':')) == true)
+            problems.Add(new Problem("memory.typed", $"Up to {LongestTyped} digits."));
+        if (wire.Slot is { } slot && profile.Find("slot") is { } question && !question.IsAnswer(slot))
+            problems.Add(new Problem("memory.slot", "There is no such program."));
+        var hands = (wire.Hands ?? [])
+            .Select(h => Enum.GetValues<HandsOn>().Select(x => (HandsOn?)x).FirstOrDefault(x => x.ToString()!.ToLowerInvariant() == h))
+            .ToList();
+        if (hands.Contains(null))
+            problems.Add(new Problem("memory.hands", "What is done by hand is lid, charge or timer."));
+        if (problems.Count > before)
+            return usual;
+        var slots = (wire.Slots ?? new Dictionary<string, IReadOnlyDictionary<string, string>?>()).ToImmutableSortedDictionary(
+            s => s.Key,
+            s => (s.Value ?? new Dictionary<string, string>()).ToImmutableSortedDictionary()
+        );
         // A controller without slots keeps one, under whatever name it was given.
-        var at = profile.Find("slot") is not null ? wire.Slot ?? usual.Slot : slots.Count == 1 ? slots.Keys.First() : wire.Slot ?? usual.Slot;
-        var memory = new ControllerMemory(at, slots, (wire.Shared ?? new Dictionary<string, string>()).ToImmutableSortedDictionary(), state!.Value, wire.At, wire.Typed ?? "", [.. hands.OfType<HandsOn>().Distinct()]);
+        var at =
+            profile.Find("slot") is not null ? wire.Slot ?? usual.Slot
+            : slots.Count == 1 ? slots.Keys.First()
+            : wire.Slot ?? usual.Slot;
+        var memory = new ControllerMemory(
+            at,
+            slots,
+            (wire.Shared ?? new Dictionary<string, string>()).ToImmutableSortedDictionary(),
+            state!.Value,
+            wire.At,
+            wire.Typed ?? "",
+            [.. hands.OfType<HandsOn>().Distinct()]
+        );
         var asks = state is ControllerState.Ask or ControllerState.Sure or ControllerState.Tell;
-        if (!asks) return memory with { At = null, Typed = "" };
-        if (new KeyMachine(profile, memory).At is not null) return memory;
+        if (!asks)
+            return memory with { At = null, Typed = "" };
+        if (new KeyMachine(profile, memory).At is not null)
+            return memory;
         problems.Add(new Problem("memory.at", "The question on the display is none that comes up."));
         return usual;
     }
 
-    public static MemoryContract Write(ControllerMemory memory) => new(
-        memory.Slot, memory.Slots.ToDictionary(s => s.Key, s => (IReadOnlyDictionary<string, string>?)s.Value), memory.Shared, memory.State.ToString().ToLowerInvariant(), memory.At, memory.Typed,
-        [.. memory.Hands.Select(h => h.ToString().ToLowerInvariant())]);
+    public static MemoryContract Write(ControllerMemory memory) =>
+        new(
+            memory.Slot,
+            memory.Slots.ToDictionary(s => s.Key, s => (IReadOnlyDictionary<string, string>?)s.Value),
+            memory.Shared,
+            memory.State.ToString().ToLowerInvariant(),
+            memory.At,
+            memory.Typed,
+            [.. memory.Hands.Select(h => h.ToString().ToLowerInvariant())]
+        );
 
     /// <summary>Keys from a list, or from a text; digits may stand together. Problems at <c>keys</c> and <c>keys[i]</c>.</summary>
     public static IReadOnlyList<string> ReadKeys(JsonElement? wire, List<Problem> problems)
     {
         List<string> said;
-        if (wire?.TextOf() is { } text) said = Joined(text.Split(' ', StringSplitOptions.RemoveEmptyEntries));
-        else if (wire is { ValueKind: JsonValueKind.Array } list && list.EnumerateArray().All(k => k.TextOf() is not null)) said = [.. list.EnumerateArray().Select(k => k.TextOf()!)];
+        if (wire?.TextOf() is { } text)
+            said = Joined(text.Split(' ', StringSplitOptions.RemoveEmptyEntries));
+        else if (wire is { ValueKind: JsonValueKind.Array } list && list.EnumerateArray().All(k => k.TextOf() is not null))
+            said = [.. list.EnumerateArray().Select(k => k.TextOf()!)];
         else
         {
             problems.Add(new Problem("keys", "Which keys are pressed, like [\"open\", \"1\", \"take\"]?"));
@@ -89,9 +138,18 @@ internal static class ControllerMapping
         var keys = new List<string>();
         foreach (var (i, key) in said.Index())
         {
-            if (KeyMachine.IsKey(key)) keys.Add(key);
-            else if (key.Length > 1 && key.All(c => char.IsAsciiDigit(c) || c is '.' or ':')) keys.AddRange(key.Select(c => char.IsAsciiDigit(c) ? c.ToString() : "dot"));
-            else problems.Add(new Problem($"keys[{i}]", $"There is no key “{(key.Length > LongestShown ? key[..LongestShown] : key)}”: take, wipe, quit, open, tell, fire, digits, dot, more, less, until, turn, hand."));
+            if (KeyMachine.IsKey(key))
+                keys.Add(key);
+            else if (key.Length > 1 && key.All(c => char.IsAsciiDigit(c) || c is '.' or ':'))
+                keys.AddRange(key.Select(c => char.IsAsciiDigit(c) ? c.ToString() : "dot"));
+            else
+                problems.Add(
+                    new Problem(
+                        $"keys[{i}]",
+                        $"There is no key “{(key.Length > LongestShown ? key[..LongestShown] : key)}”: take, wipe, quit, open, tell, fire, digits, dot, "
+                            + "more, less, until, turn, hand."
+                    )
+                );
         }
         return keys;
     }
@@ -99,7 +157,8 @@ internal static class ControllerMapping
     private static List<string> Joined(string[] words)
     {
         var keys = new List<string>();
-        for (var i = 0; i < words.Length; i++) keys.Add(words[i] is "until" or "turn" or "hand" && i + 1 < words.Length ? $"{words[i]} {words[++i]}" : words[i]);
+        for (var i = 0; i < words.Length; i++)
+            keys.Add(words[i] is "until" or "turn" or "hand" && i + 1 < words.Length ? $"{words[i]} {words[++i]}" : words[i]);
         return keys;
     }
 

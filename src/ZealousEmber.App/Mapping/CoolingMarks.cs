@@ -14,5 +14,12 @@ internal static class CoolingMarks
     /// <param name="kiln">In whose unit.</param>
     /// <param name="after">How long after the top; nothing where it never is so hot.</param>
     public static IReadOnlyList<CoolingMark> Of(StudioKiln kiln, Func<Temperature, Duration?> after) =>
-        [.. Marks.Select(t => Temperature.FromCelsius(t)).Where(t => t >= kiln.Opens).Select(t => (At: t, After: after(t))).Where(m => m.After > Duration.Zero).Select(m => new CoolingMark(m.At.In(kiln.Unit), m.After!.Value.TotalMinutes))];
+        [
+            .. Marks
+                .Select(t => Temperature.FromCelsius(t))
+                .Where(t => t >= kiln.Opens)
+                .Select(t => (At: t, After: after(t)))
+                .Where(m => m.After > Duration.Zero)
+                .Select(m => new CoolingMark(m.At.In(kiln.Unit), m.After!.Value.TotalMinutes)),
+        ];
 }

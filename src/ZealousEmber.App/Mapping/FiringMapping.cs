@@ -23,45 +23,126 @@ internal static class FiringMapping
     {
         var firing = stored.Item;
         var p = firing.Preferences;
-        return new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), new FiringContract(
-            firing.Name, firing.Kind, firing.KilnId, firing.Goal?.Number, firing.Unit, [.. firing.Lots.Select(Write)], p.Drying, p.Approach, p.Cooling, p.Hold, p.Bisque, p.Goal, p.DropBy,
-            firing.HoldMinutes, firing.Schedule?.Id, firing.Packed, firing.WitnessPack, firing.StartsAt,
-            [.. firing.Accepted.Select(a => new AcceptanceContract(a.Id, a.Severity, a.Note, a.At.ToDateTimeOffset(), a.By))],
-            firing.Schedule?.Version, firing.Kiln?.Version, firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null, PackingMapping.Write(firing.Packing), p.Air, firing.Anyway));
+        return new(
+            stored.Id,
+            stored.Version,
+            stored.UpdatedAt.ToDateTimeOffset(),
+            new FiringContract(
+                firing.Name,
+                firing.Kind,
+                firing.KilnId,
+                firing.Goal?.Number,
+                firing.Unit,
+                [.. firing.Lots.Select(Write)],
+                p.Drying,
+                p.Approach,
+                p.Cooling,
+                p.Hold,
+                p.Bisque,
+                p.Goal,
+                p.DropBy,
+                firing.HoldMinutes,
+                firing.Schedule?.Id,
+                firing.Packed,
+                firing.WitnessPack,
+                firing.StartsAt,
+                [.. firing.Accepted.Select(a => new AcceptanceContract(a.Id, a.Severity, a.Note, a.At.ToDateTimeOffset(), a.By))],
+                firing.Schedule?.Version,
+                firing.Kiln?.Version,
+                firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null,
+                PackingMapping.Write(firing.Packing),
+                p.Air,
+                firing.Anyway
+            )
+        );
     }
 
     /// <summary>A firing as it is written; neither schedule nor kiln is pinned yet.</summary>
     public static Result<FiringDraft> Read(FiringContract? wire, Instant now, string? by)
     {
-        if (wire is null) return new Problem("", "A firing is missing here.");
+        if (wire is null)
+            return new Problem("", "A firing is missing here.");
         var problems = new List<Problem>();
-        if (wire.Kind is null) problems.Add(WireEnums.Missing<ScheduleKind>("kind", "a kind of firing"));
+        if (wire.Kind is null)
+            problems.Add(WireEnums.Missing<ScheduleKind>("kind", "a kind of firing"));
         var goal = ScheduleMapping.ReadCone(wire.GoalCone, "goalCone", problems);
         var lots = (wire.Lots ?? []).Take(WareLot.MostLots + 1).Select(lot => ReadLot(lot ?? new LotContract(null, null, null))).ToList();
         var starts = WireTime.Check(wire.StartsAt, "startsAt", problems);
-        var accepted = (wire.Accepted ?? []).Take(Acceptance.Most + 1).Select((a, i) => ReadAcceptance(a ?? new AcceptanceContract(null, null, null), i, now, by, problems)).ToList();
+        var accepted = (wire.Accepted ?? [])
+            .Take(Acceptance.Most + 1)
+            .Select((a, i) => ReadAcceptance(a ?? new AcceptanceContract(null, null, null), i, now, by, problems))
+            .ToList();
         var firing = FiringDraft.Create(
-            wire.Name, wire.Kind ?? default, wire.KilnId, goal, wire.Unit ?? TemperatureUnit.Celsius, lots, PlanningTerms.Read(wire, PlanningPreferences.Usual),
-            wire.HoldMinutes, null, wire.Packed == true, wire.WitnessPack == true, starts, accepted, packing: PackingMapping.Read(wire.Packing, problems), anyway: wire.Anyway == true);
+            wire.Name,
+            wire.Kind ?? default,
+            wire.KilnId,
+            goal,
+            wire.Unit ?? TemperatureUnit.Celsius,
+            lots,
+            PlanningTerms.Read(wire, PlanningPreferences.Usual),
+            wire.HoldMinutes,
+            null,
+            wire.Packed == true,
+            wire.WitnessPack == true,
+            starts,
+            accepted,
+            packing: PackingMapping.Read(wire.Packing, problems),
+            anyway: wire.Anyway == true
+        );
         problems.AddRange(firing.Problems);
         return problems.Count > 0 ? Result<FiringDraft>.Failed(problems) : firing;
     }
 
     private static Acceptance ReadAcceptance(AcceptanceContract wire, int i, Instant now, string? by, List<Problem> problems)
     {
-        if (string.IsNullOrWhiteSpace(wire.Id) || wire.Id.Length > LongestId) problems.Add(new Problem($"accepted[{i}].id", "Say which finding is accepted."));
-        if (wire.Severity is null) problems.Add(new Problem($"accepted[{i}].severity", "A finding is a note, a look or a danger."));
+        if (string.IsNullOrWhiteSpace(wire.Id) || wire.Id.Length > LongestId)
+            problems.Add(new Problem($"accepted[{i}].id", "Say which finding is accepted."));
+        if (wire.Severity is null)
+            problems.Add(new Problem($"accepted[{i}].severity", "A finding is a note, a look or a danger."));
         var at = wire.At is { Year: >= 1970 and < 9000 } said ? Instant.FromDateTimeOffset(said) : now;
         // One that was given before keeps who gave it; a new one is given by whoever asks.
         return new Acceptance(wire.Id ?? "", wire.Severity ?? default, wire.Note ?? "", at, wire.By ?? (wire.At is null ? by : null));
     }
 
-    private static LotDraft ReadLot(LotContract lot) => new(
-        lot.What?.Trim(), lot.Count, lot.Wall, lot.Width, lot.ClosedHollow == true, lot.OneSided == true, lot.Dryness ?? Dryness.BoneDry, lot.ClayId,
-        [.. (lot.GlazeIds ?? []).Take(MostGlazes)], lot.Whose?.Trim(), lot.Next ?? NextStep.Dipping, lot.PieceKg,
-        (lot.Typed ?? new Dictionary<string, string>()).Where(t => t.Value is not null).ToImmutableSortedDictionary(), lot.GlazedAlready == true, PieceMapping.Read(lot.Piece), lot.Must == true);
+    private static LotDraft ReadLot(LotContract lot) =>
+        new(
+            lot.What?.Trim(),
+            lot.Count,
+            lot.Wall,
+            lot.Width,
+            lot.ClosedHollow == true,
+            lot.OneSided == true,
+            lot.Dryness ?? Dryness.BoneDry,
+            lot.ClayId,
+            [.. (lot.GlazeIds ?? []).Take(MostGlazes)],
+            lot.Whose?.Trim(),
+            lot.Next ?? NextStep.Dipping,
+            lot.PieceKg,
+            (lot.Typed ?? new Dictionary<string, string>()).Where(t => t.Value is not null).ToImmutableSortedDictionary(),
+            lot.GlazedAlready == true,
+            PieceMapping.Read(lot.Piece),
+            lot.Must == true
+        );
 
-    internal static LotContract Write(LotDraft lot) => new(
-        lot.What, lot.Count, lot.Wall, lot.Width, lot.ClosedHollow, lot.OneSided, lot.Dryness, lot.ClayId, null, lot.GlazeIds, null, lot.Whose, lot.Next, lot.PieceMass,
-        lot.Typed.IsEmpty ? null : lot.Typed, lot.GlazedAlready ? true : null, PieceMapping.Write(lot.Piece), lot.Must ? true : null);
+    internal static LotContract Write(LotDraft lot) =>
+        new(
+            lot.What,
+            lot.Count,
+            lot.Wall,
+            lot.Width,
+            lot.ClosedHollow,
+            lot.OneSided,
+            lot.Dryness,
+            lot.ClayId,
+            null,
+            lot.GlazeIds,
+            null,
+            lot.Whose,
+            lot.Next,
+            lot.PieceMass,
+            lot.Typed.IsEmpty ? null : lot.Typed,
+            lot.GlazedAlready ? true : null,
+            PieceMapping.Write(lot.Piece),
+            lot.Must ? true : null
+        );
 }

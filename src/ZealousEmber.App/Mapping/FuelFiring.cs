@@ -15,17 +15,23 @@ internal static class FuelFiring
     public static Result<LoadedFuelKiln> Of(LoadedFuelKiln kiln, FuelWish wish, FiringProgram? program)
     {
         kiln = kiln with { Every = wish.Every };
-        if (wish.ReplanFrom is null && wish.Observations.Count == 0) return kiln;
-        if (program is null && wish.Turns.IsEmpty) return new Problem("turns", "Say which turns were made, or give the schedule they follow.");
+        if (wish.ReplanFrom is null && wish.Observations.Count == 0)
+            return kiln;
+        if (program is null && wish.Turns.IsEmpty)
+            return new Problem("turns", "Say which turns were made, or give the schedule they follow.");
         var planned = program is null ? null : kiln.Turns(program);
-        if (planned is { IsOk: false }) return Result<LoadedFuelKiln>.Failed(planned.Problems);
+        if (planned is { IsOk: false })
+            return Result<LoadedFuelKiln>.Failed(planned.Problems);
         // Where nobody said what was turned, it was turned as planned.
         var turns = wish.Turns.IsEmpty ? [.. planned!.Value.Turns.Select(t => new FuelTurn(t.Minute, t.Setting))] : wish.Turns;
         var until = wish.ReplanFrom ?? wish.Observations.Max(o => o.Minute);
         var estimate = FuelEstimator.At(kiln.Kiln, kiln.Standing, kiln.Start.Celsius, turns, wish.Observations, until);
-        if (wish.ReplanFrom is not { } from) return kiln with { Estimate = estimate };
-        if (planned is null) return new Problem("replanFromMinute", "To plan it anew a schedule is needed.");
-        if (from >= planned.Value.Powered.TotalMinutes + Overdue) return new Problem("replanFromMinute", "By then the firing is long over; there is nothing left to plan.");
+        if (wish.ReplanFrom is not { } from)
+            return kiln with { Estimate = estimate };
+        if (planned is null)
+            return new Problem("replanFromMinute", "To plan it anew a schedule is needed.");
+        if (from >= planned.Value.Powered.TotalMinutes + Overdue)
+            return new Problem("replanFromMinute", "By then the firing is long over; there is nothing left to plan.");
         var done = turns.Where(t => t.Minute < from - 1e-6).ToImmutableArray();
         return kiln with { Kiln = estimate.Kiln, Estimate = estimate, UnderWay = new FiringUnderWay(from, done, planned.Value.Segments, estimate.Correction) };
     }

@@ -9,5 +9,6 @@ internal static class FuelNumbers
     public const double LatestRow = 14 * 24 * 60;
 
     /// <summary>The number; nothing where it is none.</summary>
-    public static double? Read(string? subject) => double.TryParse(subject, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number) ? number : null;
+    public static double? Read(string? subject) =>
+        double.TryParse(subject, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number) ? number : null;
 }

@@ -14,12 +14,26 @@ internal static class FuelPortraits
     public static KilnPortraitContract Write(FuelKiln kiln, EnergyPrices prices, CancellationToken cancel)
     {
         var (unit, portrait) = (kiln.Unit, FuelPortrait.Of(kiln, cancel));
-        IReadOnlyList<PacePointContract> Paces(IEnumerable<PaceAt> paces) => [.. paces.Select(p => new PacePointContract(p.At.In(unit), p.Rate.PerHourIn(unit)))];
+        IReadOnlyList<PacePointContract> Paces(IEnumerable<PaceAt> paces) =>
+            [.. paces.Select(p => new PacePointContract(p.At.In(unit), p.Rate.PerHourIn(unit)))];
         return new KilnPortraitContract(
-            unit, Paces(portrait.Powers.Climb), Paces(portrait.Powers.Fall), portrait.Powers.Hottest.In(unit), [.. portrait.Usual.Select(u => Usual(u, kiln, prices))],
-            ChamberMapping.Write(kiln.Chamber), ChamberMapping.Write(kiln.Props),
-            [.. portrait.Climbs.Select(c => new SettingClimbContract(c.At.In(unit), Math.Round(c.Pressure, 4), Math.Round(c.Damper, 3), Math.Round(TemperatureDifference.FromKelvins(c.PerHour).In(unit), 1)))],
-            [.. portrait.Coolings.Select(c => new DamperCoolingContract(c.Damper, CurvePointContract.From(c.Curve.Thinned(CoolingTolerance), unit)))]);
+            unit,
+            Paces(portrait.Powers.Climb),
+            Paces(portrait.Powers.Fall),
+            portrait.Powers.Hottest.In(unit),
+            [.. portrait.Usual.Select(u => Usual(u, kiln, prices))],
+            ChamberMapping.Write(kiln.Chamber),
+            ChamberMapping.Write(kiln.Props),
+            [
+                .. portrait.Climbs.Select(c => new SettingClimbContract(
+                    c.At.In(unit),
+                    Math.Round(c.Pressure, 4),
+                    Math.Round(c.Damper, 3),
+                    Math.Round(TemperatureDifference.FromKelvins(c.PerHour).In(unit), 1)
+                )),
+            ],
+            [.. portrait.Coolings.Select(c => new DamperCoolingContract(c.Damper, CurvePointContract.From(c.Curve.Thinned(CoolingTolerance), unit)))]
+        );
     }
 
     private static UsualFiringContract Usual(UsualFuelFiring usual, FuelKiln kiln, EnergyPrices prices)
@@ -28,8 +42,18 @@ internal static class FuelPortraits
         var run = plan.Run(kiln.Fuel);
         var top = plan.Segments[plan.Segments.Length - 2];
         return new UsualFiringContract(
-            usual.Kind, usual.Line, top.RampEnd.TotalMinutes, run.Uses[0].Kwh, prices.Knows(run.Uses) ? prices.Cost(run.Uses, null, NodaTime.DateTimeZone.Utc) : null, prices.Currency, 0, plan.OpensAt!.Value.TotalMinutes,
-            CoolingMarks.Of(kiln, t => plan.Curve.LastFallThrough(t) - plan.Powered), run.Stall is null, Math.Round(plan.TotalFuel, 2),
-            kiln.Cylinder > 0 ? Cylinders.Count(kiln.Cylinder, plan, kiln.Room.Celsius) : null);
+            usual.Kind,
+            usual.Line,
+            top.RampEnd.TotalMinutes,
+            run.Uses[0].Kwh,
+            prices.Knows(run.Uses) ? prices.Cost(run.Uses, null, NodaTime.DateTimeZone.Utc) : null,
+            prices.Currency,
+            0,
+            plan.OpensAt!.Value.TotalMinutes,
+            CoolingMarks.Of(kiln, t => plan.Curve.LastFallThrough(t) - plan.Powered),
+            run.Stall is null,
+            Math.Round(plan.TotalFuel, 2),
+            kiln.Cylinder > 0 ? Cylinders.Count(kiln.Cylinder, plan, kiln.Room.Celsius) : null
+        );
     }
 }

@@ -21,12 +21,18 @@ internal static class KilnMapping
     /// <summary>A kiln, or the problems at its fields.</summary>
     public static Result<StudioKiln> Read(KilnContract? wire)
     {
-        if (wire is null) return new Problem("", "A kiln is missing here.");
+        if (wire is null)
+            return new Problem("", "A kiln is missing here.");
         var chamber = wire.Chamber is { } c ? ChamberMapping.Read(c) : null;
         var props = wire.Props is { } p ? ChamberMapping.Read(p) : null;
         var (inside, stock) = (chamber?.IsOk == true ? chamber.Value : null, props?.IsOk == true ? props.Value : null);
         var kiln = (wire.Heat ?? HeatOf(wire.Class)) == KilnHeatSource.Fuel ? FuelMapping.Read(wire, inside, stock) : ReadElectric(wire, inside, stock);
-        Problem[] problems = [.. kiln.Problems, .. (chamber?.Problems ?? []).Select(x => x.Under("chamber")), .. (props?.Problems ?? []).Select(x => x.Under("props"))];
+        Problem[] problems =
+        [
+            .. kiln.Problems,
+            .. (chamber?.Problems ?? []).Select(x => x.Under("chamber")),
+            .. (props?.Problems ?? []).Select(x => x.Under("props")),
+        ];
         return problems.Length > 0 ? Result<StudioKiln>.Failed(problems) : kiln;
     }
 
@@ -34,8 +40,20 @@ internal static class KilnMapping
 
     private static Result<StudioKiln> ReadElectric(KilnContract wire, Chamber? chamber, PropStock? props)
     {
-        var kiln = Kiln.Create(new KilnSpecification(
-            wire.Name, wire.Class, wire.Brick, wire.HoldClock, wire.Notes, Numbers(wire), wire.Unit ?? TemperatureUnit.Celsius, chamber, props, wire.ControllerId));
+        var kiln = Kiln.Create(
+            new KilnSpecification(
+                wire.Name,
+                wire.Class,
+                wire.Brick,
+                wire.HoldClock,
+                wire.Notes,
+                Numbers(wire),
+                wire.Unit ?? TemperatureUnit.Celsius,
+                chamber,
+                props,
+                wire.ControllerId
+            )
+        );
         return kiln.IsOk ? kiln.Value : Result<StudioKiln>.Failed(kiln.Problems);
     }
 
@@ -44,10 +62,16 @@ internal static class KilnMapping
     {
         var read = Read(wire);
         if (before is not null && read.IsOk && read.Value.GetType() != before.GetType())
-            return new Problem("class", $"{before.Name} is {(before is Kiln ? "an electric" : "a gas")} kiln, and its firings belong to it. Add the other one as a kiln of its own.");
-        if (wire?.ControllerId is not { } id || id == before?.ControllerId) return read;
+            return new Problem(
+                "class",
+                $"{before.Name} is {(before is Kiln ? "an electric" : "a gas")} kiln, and its firings belong to it. Add the other one as a kiln of its own."
+            );
+        if (wire?.ControllerId is not { } id || id == before?.ControllerId)
+            return read;
         var controller = await context.RequestServices.GetRequiredService<Repository<ListedController>>().Find(id, context.RequestAborted);
-        return controller is not null ? read : Result<StudioKiln>.Failed([.. read.Problems, new Problem("controllerId", $"There is no controller {id} in this studio.")]);
+        return controller is not null
+            ? read
+            : Result<StudioKiln>.Failed([.. read.Problems, new Problem("controllerId", $"There is no controller {id} in this studio.")]);
     }
 
     /// <summary>The kiln as its controller makes it: what becomes of a late climb is the controller's to say.</summary>
@@ -64,11 +88,33 @@ internal static class KilnMapping
         var said = kiln.Specification();
         double Get(KilnNumber number) => said.Numbers[number.Field]!.Value;
         return new KilnContract(
-            kiln.Name, kiln.Class.Id, kiln.Unit, Get(KilnLimits.Volume), Get(KilnLimits.Power), Get(KilnLimits.Voltage), Get(KilnLimits.ElementHealth),
-            kiln.Brick, Get(KilnLimits.BrickThickness), Get(KilnLimits.FibreThickness), Get(KilnLimits.TopLimit), Get(KilnLimits.OpenLimit), Get(KilnLimits.Room),
-            Get(KilnLimits.Altitude), Get(KilnLimits.VentFlow), Get(KilnLimits.Sections), Get(KilnLimits.Leak), Get(KilnLimits.HeatFactor), Get(KilnLimits.LossFactor),
-            Get(KilnLimits.Uncertainty), kiln.HoldClock, kiln.Notes,
-            kiln.OwnChamber is { } c ? ChamberMapping.Write(c) : null, kiln.OwnProps is { } p ? ChamberMapping.Write(p) : null, kiln.ControllerId, KilnHeatSource.Electric);
+            kiln.Name,
+            kiln.Class.Id,
+            kiln.Unit,
+            Get(KilnLimits.Volume),
+            Get(KilnLimits.Power),
+            Get(KilnLimits.Voltage),
+            Get(KilnLimits.ElementHealth),
+            kiln.Brick,
+            Get(KilnLimits.BrickThickness),
+            Get(KilnLimits.FibreThickness),
+            Get(KilnLimits.TopLimit),
+            Get(KilnLimits.OpenLimit),
+            Get(KilnLimits.Room),
+            Get(KilnLimits.Altitude),
+            Get(KilnLimits.VentFlow),
+            Get(KilnLimits.Sections),
+            Get(KilnLimits.Leak),
+            Get(KilnLimits.HeatFactor),
+            Get(KilnLimits.LossFactor),
+            Get(KilnLimits.Uncertainty),
+            kiln.HoldClock,
+            kiln.Notes,
+            kiln.OwnChamber is { } c ? ChamberMapping.Write(c) : null,
+            kiln.OwnProps is { } p ? ChamberMapping.Write(p) : null,
+            kiln.ControllerId,
+            KilnHeatSource.Electric
+        );
     }
 
     public static VersionedKilnContract Write(Versioned<StudioKiln> stored) =>
@@ -77,9 +123,13 @@ internal static class KilnMapping
     /// <summary>The load given, filled up with what its lots weigh, else with what a full kiln of this kind of firing holds.</summary>
     public static Result<KilnLoad> ReadLoad(LoadContract? wire, WareLoad? ware, StudioKiln kiln, ScheduleKind kind)
     {
-        if (wire is null) return kiln.UsualLoad(kind);
+        if (wire is null)
+            return kiln.UsualLoad(kind);
         if (wire.Fill is { } fill && !(fill >= 0 && fill <= MostFill))
-            return new Problem("fill", $"How full it is goes from 0 to {Phrases.Number(MostFill)}, 1 being a usual full load; this says {Phrases.Number(fill)}.");
+            return new Problem(
+                "fill",
+                $"How full it is goes from 0 to {Phrases.Number(MostFill)}, 1 being a usual full load; this says {Phrases.Number(fill)}."
+            );
         var usual = kiln.UsualLoad(kind, wire.Fill ?? 1);
         var raw = wire.FirstFiring ?? usual.FirstFiring;
         if (ware is null || wire.Fill is not null)
@@ -89,23 +139,24 @@ internal static class KilnMapping
         return KilnLoad.Create(wire.WareKg ?? ware.Mass, wire.FurnitureKg ?? shelves, raw, wire.WaterKg ?? (raw && wire.WareKg is null ? ware.Water : null));
     }
 
-    private static Dictionary<string, double?> Numbers(KilnContract wire) => new()
-    {
-        [KilnLimits.Volume.Field] = wire.Volume,
-        [KilnLimits.Power.Field] = wire.Power,
-        [KilnLimits.Voltage.Field] = wire.Voltage,
-        [KilnLimits.ElementHealth.Field] = wire.ElementHealth,
-        [KilnLimits.BrickThickness.Field] = wire.BrickThickness,
-        [KilnLimits.FibreThickness.Field] = wire.FibreThickness,
-        [KilnLimits.TopLimit.Field] = wire.TopLimit,
-        [KilnLimits.OpenLimit.Field] = wire.OpenLimit,
-        [KilnLimits.Room.Field] = wire.Room,
-        [KilnLimits.Altitude.Field] = wire.Altitude,
-        [KilnLimits.VentFlow.Field] = wire.VentFlow,
-        [KilnLimits.Sections.Field] = wire.Sections,
-        [KilnLimits.Leak.Field] = wire.Leak,
-        [KilnLimits.HeatFactor.Field] = wire.HeatFactor,
-        [KilnLimits.LossFactor.Field] = wire.LossFactor,
-        [KilnLimits.Uncertainty.Field] = wire.Uncertainty,
-    };
+    private static Dictionary<string, double?> Numbers(KilnContract wire) =>
+        new()
+        {
+            [KilnLimits.Volume.Field] = wire.Volume,
+            [KilnLimits.Power.Field] = wire.Power,
+            [KilnLimits.Voltage.Field] = wire.Voltage,
+            [KilnLimits.ElementHealth.Field] = wire.ElementHealth,
+            [KilnLimits.BrickThickness.Field] = wire.BrickThickness,
+            [KilnLimits.FibreThickness.Field] = wire.FibreThickness,
+            [KilnLimits.TopLimit.Field] = wire.TopLimit,
+            [KilnLimits.OpenLimit.Field] = wire.OpenLimit,
+            [KilnLimits.Room.Field] = wire.Room,
+            [KilnLimits.Altitude.Field] = wire.Altitude,
+            [KilnLimits.VentFlow.Field] = wire.VentFlow,
+            [KilnLimits.Sections.Field] = wire.Sections,
+            [KilnLimits.Leak.Field] = wire.Leak,
+            [KilnLimits.HeatFactor.Field] = wire.HeatFactor,
+            [KilnLimits.LossFactor.Field] = wire.LossFactor,
+            [KilnLimits.Uncertainty.Field] = wire.Uncertainty,
+        };
 }

@@ -23,33 +23,80 @@ internal static class LiveMapping
         var next = live.Next(report);
         var deviation = report.Deviation;
         return new LiveContract(
-            state, at?.ToDateTimeOffset(), Tidy(report.At), report.Display, Degrees(report.Chamber), report.Step, report.Phase, report.StepSource, Degrees(report.SetPoint), Degrees(deviation?.Degrees), Finite(deviation?.Minutes),
-            report.Progress is { } p ? new ProgressContract(p.Value, p.Low, p.High) : null, [.. report.Cones.Select(Write)],
+            state,
+            at?.ToDateTimeOffset(),
+            Tidy(report.At),
+            report.Display,
+            Degrees(report.Chamber),
+            report.Step,
+            report.Phase,
+            report.StepSource,
+            Degrees(report.SetPoint),
+            Degrees(deviation?.Degrees),
+            Finite(deviation?.Minutes),
+            report.Progress is { } p ? new ProgressContract(p.Value, p.Low, p.High) : null,
+            [.. report.Cones.Select(Write)],
             [.. report.Gaps.Select(g => new GapContract(Tidy(g.FromMinute), Tidy(g.ToMinute), g.NeedsOff, !g.IsKnown))],
-            report.Estimate is { } e ? new EstimateContract(e.Power, e.Heat, e.Loss, [e.Covariance.Sd.Power, e.Covariance.Sd.Heat, e.Covariance.Sd.Loss]) : null,
-            [.. report.Alarms.Select(Write)], next is null ? null : new NextContract(next.Kind, Finite(next.Minutes), next.Text), report.Forecast is { } f ? Write(f, live.Resume(report)) : null,
-            Degrees(report.Slope), report.Share, Finite(live.LastAt), Finite(report.TopAt), Finite(report.EndAt));
+            report.Estimate is { } e
+                ? new EstimateContract(e.Power, e.Heat, e.Loss, [e.Covariance.Sd.Power, e.Covariance.Sd.Heat, e.Covariance.Sd.Loss])
+                : null,
+            [.. report.Alarms.Select(Write)],
+            next is null ? null : new NextContract(next.Kind, Finite(next.Minutes), next.Text),
+            report.Forecast is { } f ? Write(f, live.Resume(report)) : null,
+            Degrees(report.Slope),
+            report.Share,
+            Finite(live.LastAt),
+            Finite(report.TopAt),
+            Finite(report.EndAt)
+        );
     }
 
-    public static AlarmContract Write(Alarm alarm) => new(alarm.Id, alarm.Weight, Tidy(alarm.Since), Finite(alarm.Until), alarm.AcknowledgedBy, alarm.Note, alarm.Text, alarm.Evidence);
+    public static AlarmContract Write(Alarm alarm) =>
+        new(alarm.Id, alarm.Weight, Tidy(alarm.Since), Finite(alarm.Until), alarm.AcknowledgedBy, alarm.Note, alarm.Text, alarm.Evidence);
 
-    private static ForecastContract Write(Forecast f, ResumePlan? resume) => new(
-        [.. f.Curve.Select(p => new ForecastPointContract(Tidy(p.Minutes), Degrees(p.Celsius.P10), Degrees(p.Celsius.P50), Degrees(p.Celsius.P90)))], Write(f.Top), Write(f.End), Write(f.Open), [.. f.Cones.Select(Write)],
-        f.CannotShare, Finite(f.EndHoldAt), resume is null ? null : Write(resume));
+    private static ForecastContract Write(Forecast f, ResumePlan? resume) =>
+        new(
+            [.. f.Curve.Select(p => new ForecastPointContract(Tidy(p.Minutes), Degrees(p.Celsius.P10), Degrees(p.Celsius.P50), Degrees(p.Celsius.P90)))],
+            Write(f.Top),
+            Write(f.End),
+            Write(f.Open),
+            [.. f.Cones.Select(Write)],
+            f.CannotShare,
+            Finite(f.EndHoldAt),
+            resume is null ? null : Write(resume)
+        );
 
-    private static ResumeContract Write(ResumePlan r) => new(
-        r.Step, r.Program is null, r.Program is { } program ? NotationWriter.Write(program.Steps, TemperatureUnit.Celsius) : null, Math.Round(r.SameDegrees, 1), Tidy(r.SameMinutes), Math.Round(r.InsteadDegrees, 1), Tidy(r.InsteadMinutes),
-        Top(r.Program)?.Target?.Celsius, Top(r.Program)?.Hold.TotalMinutes, Top(r.Rest)?.Target?.Celsius, Top(r.Rest)?.Hold.TotalMinutes);
+    private static ResumeContract Write(ResumePlan r) =>
+        new(
+            r.Step,
+            r.Program is null,
+            r.Program is { } program ? NotationWriter.Write(program.Steps, TemperatureUnit.Celsius) : null,
+            Math.Round(r.SameDegrees, 1),
+            Tidy(r.SameMinutes),
+            Math.Round(r.InsteadDegrees, 1),
+            Tidy(r.InsteadMinutes),
+            Top(r.Program)?.Target?.Celsius,
+            Top(r.Program)?.Hold.TotalMinutes,
+            Top(r.Rest)?.Target?.Celsius,
+            Top(r.Rest)?.Hold.TotalMinutes
+        );
 
     private static Segment? Top(FiringProgram? program) => program?.Steps[program.TopStep];
 
     private static ConeForecastContract Write(ConeForecast c)
     {
         var bend = ConeBend.Degrees(c.Progress.P50);
-        return new(c.Cone.Number, new PercentilesContract(c.Progress.P10, c.Progress.P50, c.Progress.P90), new PercentilesContract(Degrees(c.Degrees.P10), Degrees(c.Degrees.P50), Degrees(c.Degrees.P90)), bend, ConeBend.Phrase(c.Progress.P50));
+        return new(
+            c.Cone.Number,
+            new PercentilesContract(c.Progress.P10, c.Progress.P50, c.Progress.P90),
+            new PercentilesContract(Degrees(c.Degrees.P10), Degrees(c.Degrees.P50), Degrees(c.Degrees.P90)),
+            bend,
+            ConeBend.Phrase(c.Progress.P50)
+        );
     }
 
-    private static LiveConeContract Write(ConeSoFar c) => new(c.Cone.Number, c.Progress.Value, c.Progress.Low, c.Progress.High, ConeBend.Degrees(c.Progress.Value), ConeBend.Phrase(c.Progress.Value));
+    private static LiveConeContract Write(ConeSoFar c) =>
+        new(c.Cone.Number, c.Progress.Value, c.Progress.Low, c.Progress.High, ConeBend.Degrees(c.Progress.Value), ConeBend.Phrase(c.Progress.Value));
 
     private static PercentilesContract Write(Percentiles p) => new(Finite(p.P10), Finite(p.P50), Finite(p.P90));
 
@@ -63,7 +110,8 @@ internal static class LiveMapping
     public static IReadOnlyList<CurveMinute> Write(Curve curve)
     {
         var points = new List<CurveMinute>(curve.Points.Length);
-        foreach (var p in curve.Points) points.Add(new CurveMinute(Tidy(p.Minutes), Math.Round(p.Celsius, 1)));
+        foreach (var p in curve.Points)
+            points.Add(new CurveMinute(Tidy(p.Minutes), Math.Round(p.Celsius, 1)));
         return points;
     }
 }

@@ -17,8 +17,10 @@ internal static class LogMapping
     public static Result<Curve> Read(IReadOnlyList<LogPoint?>? wire, TemperatureUnit? unit)
     {
         var scale = unit ?? TemperatureUnit.Celsius;
-        if (wire is null or []) return new Problem("curve", "There is no point in this curve.");
-        if (wire.Count > MostPoints) return new Problem("curve", $"A curve has at most {MostPoints} points; this one has {wire.Count}.");
+        if (wire is null or [])
+            return new Problem("curve", "There is no point in this curve.");
+        if (wire.Count > MostPoints)
+            return new Problem("curve", $"A curve has at most {MostPoints} points; this one has {wire.Count}.");
 
         var points = new CurvePoint[wire.Count];
         for (var i = 0; i < points.Length; i++)
@@ -28,9 +30,14 @@ internal static class LogMapping
             if (Math.Abs(minute) > LongestMinutes)
                 return new Problem($"curve[{i}].minute", "Times are minutes since the start; this one is more than a year away.");
             if (i > 0 && minute < points[i - 1].Minutes)
-                return new Problem($"curve[{i}].minute", $"The time goes back here, from {Phrases.Number(points[i - 1].Minutes)} to {Phrases.Number(minute)} min. Sort the log, or cut it where the clock was changed.");
+                return new Problem(
+                    $"curve[{i}].minute",
+                    $"The time goes back here, from {Phrases.Number(points[i - 1].Minutes)} to {Phrases.Number(minute)} min. Sort the log, or cut it "
+                        + "where the clock was changed."
+                );
             var temperature = ScheduleLimits.ReadTemperature(point.Temperature, scale, $"curve[{i}].temperature");
-            if (!temperature.IsOk) return Result<Curve>.Failed(temperature.Problems);
+            if (!temperature.IsOk)
+                return Result<Curve>.Failed(temperature.Problems);
             points[i] = new CurvePoint(minute, temperature.Value.Celsius);
         }
         return new Curve(points);

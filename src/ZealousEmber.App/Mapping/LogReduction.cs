@@ -15,15 +15,27 @@ internal static class LogReduction
         all.RemoveAll(s => s.Celsius is null);
         var count = all.Count;
         all.AddRange(readings.Select(e => new StoredSample(0, e.At.ToUnixTimeMilliseconds(), e.Celsius, null, null)));
-        if (all.Count > count) all.Sort((a, b) => a.At.CompareTo(b.At));
+        if (all.Count > count)
+            all.Sort((a, b) => a.At.CompareTo(b.At));
         var start = run.StartsAt.ToUnixTimeMilliseconds();
         var (minutes, celsius) = (new double[all.Count], new double[all.Count]);
-        for (var i = 0; i < minutes.Length; i++) (minutes[i], celsius[i]) = ((all[i].At - start) / 60_000.0, all[i].Celsius!.Value);
+        for (var i = 0; i < minutes.Length; i++)
+            (minutes[i], celsius[i]) = ((all[i].At - start) / 60_000.0, all[i].Celsius!.Value);
         var gap = Reduction.Gap(minutes);
         var (low, high) = from is null && to is null ? (0, minutes.Length) : Within(minutes, from ?? double.MinValue, to ?? double.MaxValue);
         var kept = Reduction.Of(minutes.AsSpan(low..high), celsius.AsSpan(low..high), points);
-        var stretches = Stretches(i => new LogPointContract(Math.Round(minutes[low + i], 3), celsius[low + i], all[low + i].Share, all[low + i].SetPoint), minutes.AsSpan(low..high), kept, gap);
-        return new LogContract(stretches, high - low, minutes.Length > 0 ? Math.Round(minutes[0], 3) : null, minutes.Length > 0 ? Math.Round(minutes[^1], 3) : null);
+        var stretches = Stretches(
+            i => new LogPointContract(Math.Round(minutes[low + i], 3), celsius[low + i], all[low + i].Share, all[low + i].SetPoint),
+            minutes.AsSpan(low..high),
+            kept,
+            gap
+        );
+        return new LogContract(
+            stretches,
+            high - low,
+            minutes.Length > 0 ? Math.Round(minutes[0], 3) : null,
+            minutes.Length > 0 ? Math.Round(minutes[^1], 3) : null
+        );
     }
 
     /// <summary>The readings between two minutes, with one more at each side, so that the line goes to the edge.</summary>
@@ -51,15 +63,22 @@ internal static class LogReduction
                 stretches.Add(now);
                 now = [];
             }
-            else if (k > 0 && kept[k] > kept[k - 1] + 1 && minutes[kept[k]] - minutes[kept[k - 1]] > gap && HasGap(minutes, kept[k - 1], kept[k], gap) is { } at)
+            else if (
+                k > 0
+                && kept[k] > kept[k - 1] + 1
+                && minutes[kept[k]] - minutes[kept[k - 1]] > gap
+                && HasGap(minutes, kept[k - 1], kept[k], gap) is { } at
+            )
             {
-                if (at > kept[k - 1]) now.Add(point(at));
+                if (at > kept[k - 1])
+                    now.Add(point(at));
                 stretches.Add(now);
                 now = [point(at + 1)];
             }
             now.Add(point(kept[k]));
         }
-        if (now.Count > 0) stretches.Add(now);
+        if (now.Count > 0)
+            stretches.Add(now);
         return stretches;
     }
 
@@ -67,7 +86,8 @@ internal static class LogReduction
     {
         for (var i = from; i < to; i++)
         {
-            if (minutes[i + 1] - minutes[i] > gap) return i;
+            if (minutes[i + 1] - minutes[i] > gap)
+                return i;
         }
         return null;
     }

@@ -19,7 +19,8 @@ internal static class PackingMapping
     {
         wire ??= new PackingRequestContract(null, null);
         var problems = new List<Problem>();
-        if (wire.Kind is null) problems.Add(WireEnums.Missing<ScheduleKind>("kind", "a kind of firing"));
+        if (wire.Kind is null)
+            problems.Add(WireEnums.Missing<ScheduleKind>("kind", "a kind of firing"));
         var kiln = await ReadKiln(wire, lookup, problems);
         var chamber = ReadChamber(wire, kiln, problems);
         var props = ReadProps(wire, kiln, problems);
@@ -27,9 +28,21 @@ internal static class PackingMapping
         var rules = ReadRules(wire.Rules, raw ? PackingRules.Bisque : PackingRules.Glaze, problems);
         var lots = await ReadLots(wire.Load, raw, lookup, problems);
         var wish = ReadWish(wire.Handles, wire.Keep, wire.Shelves, problems);
-        if (problems.Count > 0) return Result<PackingRequest>.Failed(problems);
+        if (problems.Count > 0)
+            return Result<PackingRequest>.Failed(problems);
         return new PackingRequest(
-            chamber!, props!, rules!, raw, lots, wish.Handles, wire.Packs == true, wish.Openings, wish.Pieces, wish.Regions, wish.Shelves);
+            chamber!,
+            props!,
+            rules!,
+            raw,
+            lots,
+            wish.Handles,
+            wire.Packs == true,
+            wish.Openings,
+            wish.Pieces,
+            wish.Regions,
+            wish.Shelves
+        );
     }
 
     /// <summary>A plan of somebody's as the core has it; problems at <c>shelves[i]</c>.</summary>
@@ -37,7 +50,8 @@ internal static class PackingMapping
     {
         var problems = new List<Problem>();
         var shelves = new List<PlacedShelf>();
-        if (wire?.Count > 2 * Chamber.MostShelves) return new Problem("shelves", $"At most {2 * Chamber.MostShelves} shelves are checked; these are {wire.Count}.");
+        if (wire?.Count > 2 * Chamber.MostShelves)
+            return new Problem("shelves", $"At most {2 * Chamber.MostShelves} shelves are checked; these are {wire.Count}.");
         foreach (var (i, s) in (wire ?? []).Index())
         {
             if (s is null || !(Math.Abs(s.Z) < 1e4 && Math.Abs(s.Thickness) < 1e4 && Math.Abs(s.Opening) < 1e4))
@@ -47,31 +61,70 @@ internal static class PackingMapping
             }
             foreach (var (k, p) in (s.Pieces ?? []).Index())
             {
-                if (p is null || p.Lot < 0 || p.Lot >= lots || !(Math.Abs(p.X) < 1e4 && Math.Abs(p.Y) < 1e4 && Math.Abs(p.Turn) < 1e6) || p.Stack is < 1 or > Piece.MostStacked)
+                if (
+                    p is null
+                    || p.Lot < 0
+                    || p.Lot >= lots
+                    || !(Math.Abs(p.X) < 1e4 && Math.Abs(p.Y) < 1e4 && Math.Abs(p.Turn) < 1e6)
+                    || p.Stack is < 1 or > Piece.MostStacked
+                )
                     problems.Add(new Problem($"shelves[{i}].pieces[{k}]", "A piece has the number of its lot, its place, its turn and its stack."));
             }
-            if ((s.Pieces?.Count ?? 0) > PackingRequest.MostPieces || (s.Props ?? []).Any(p => p?.Heights is null || p.Heights.Count == 0)) problems.Add(new Problem($"shelves[{i}]", "A prop has its place and its heights."));
-            if (problems.Count > 0) continue;
-            shelves.Add(new PlacedShelf(
-                s.Number, s.Region, s.Z, s.Thickness, s.Opening, [.. (s.Props ?? []).Select(p => new PlacedProp(p.X, p.Y, [.. p.Heights]))],
-                [.. (s.Pieces ?? []).Select(p => new PlacedPiece(p.Lot, p.X, p.Y, p.Turn, p.Stack))], s.Pack is { } pack ? new PlacedPack(pack.X, pack.Y, pack.Peephole) : null, s.WareKg, s.AreaShare));
+            if ((s.Pieces?.Count ?? 0) > PackingRequest.MostPieces || (s.Props ?? []).Any(p => p?.Heights is null || p.Heights.Count == 0))
+                problems.Add(new Problem($"shelves[{i}]", "A prop has its place and its heights."));
+            if (problems.Count > 0)
+                continue;
+            shelves.Add(
+                new PlacedShelf(
+                    s.Number,
+                    s.Region,
+                    s.Z,
+                    s.Thickness,
+                    s.Opening,
+                    [.. (s.Props ?? []).Select(p => new PlacedProp(p.X, p.Y, [.. p.Heights]))],
+                    [.. (s.Pieces ?? []).Select(p => new PlacedPiece(p.Lot, p.X, p.Y, p.Turn, p.Stack))],
+                    s.Pack is { } pack ? new PlacedPack(pack.X, pack.Y, pack.Peephole) : null,
+                    s.WareKg,
+                    s.AreaShare
+                )
+            );
         }
         return problems.Count > 0 ? Result<IReadOnlyList<PlacedShelf>>.Failed(problems) : shelves;
     }
 
-    public static PackingResponse Write(PackingPlan plan, PackingRequest request) => new(
-        [.. plan.Shelves.Select(Write)], plan.Fits, [.. plan.Lots.Select(l => new LotOutcomeContract(l.Lot, l.Asked, l.Placed, l.Shelves))], [.. plan.Unplaced.Select(Write)],
-        [.. plan.PickUp.Select(p => new PropContract(p.Height, p.Count))], new PackingTotalsContract(plan.Totals.Pieces, plan.Totals.WareKg, plan.Totals.FurnitureKg, plan.Totals.Shelves, plan.Totals.Share),
-        [.. plan.Cautions.Select(c => new PackingCautionContract(c.Id, c.Text))], ChamberMapping.Write(request.Chamber), request.Props.Across,
-        [.. PackingCheck.Of(request, plan.Shelves).Select(Write)], plan.PropHeights);
+    public static PackingResponse Write(PackingPlan plan, PackingRequest request) =>
+        new(
+            [.. plan.Shelves.Select(Write)],
+            plan.Fits,
+            [.. plan.Lots.Select(l => new LotOutcomeContract(l.Lot, l.Asked, l.Placed, l.Shelves))],
+            [.. plan.Unplaced.Select(Write)],
+            [.. plan.PickUp.Select(p => new PropContract(p.Height, p.Count))],
+            new PackingTotalsContract(plan.Totals.Pieces, plan.Totals.WareKg, plan.Totals.FurnitureKg, plan.Totals.Shelves, plan.Totals.Share),
+            [.. plan.Cautions.Select(c => new PackingCautionContract(c.Id, c.Text))],
+            ChamberMapping.Write(request.Chamber),
+            request.Props.Across,
+            [.. PackingCheck.Of(request, plan.Shelves).Select(Write)],
+            plan.PropHeights
+        );
 
     public static BrokenRuleContract Write(BrokenRule b) => new(b.Rule, b.Shelf, b.Piece, b.Text);
 
     public static LeftOutContract Write(LeftOut left) => new(left.Lot, left.Count, left.Why, left.Would);
 
-    private static PlacedShelfContract Write(PlacedShelf s) => new(
-        s.Number, s.Region, s.Z, s.Thickness, s.Opening, [.. s.Props.Select(p => new PlacedPropContract(p.X, p.Y, p.Heights))], [.. s.Pieces.Select(p => new PlacedPieceContract(p.Lot, p.X, p.Y, p.Turn, p.Stack, p.Held ? true : null))],
-        s.Pack is { } pack ? new PlacedPackContract(pack.X, pack.Y, pack.Peephole) : null, s.WareKg, s.AreaShare, s.Needs);
+    private static PlacedShelfContract Write(PlacedShelf s) =>
+        new(
+            s.Number,
+            s.Region,
+            s.Z,
+            s.Thickness,
+            s.Opening,
+            [.. s.Props.Select(p => new PlacedPropContract(p.X, p.Y, p.Heights))],
+            [.. s.Pieces.Select(p => new PlacedPieceContract(p.Lot, p.X, p.Y, p.Turn, p.Stack, p.Held ? true : null))],
+            s.Pack is { } pack ? new PlacedPackContract(pack.X, pack.Y, pack.Peephole) : null,
+            s.WareKg,
+            s.AreaShare,
+            s.Needs
+        );
 
     private static async Task<StudioKiln?> ReadKiln(PackingRequestContract wire, StudioLookup lookup, List<Problem> problems)
     {
@@ -81,9 +134,11 @@ internal static class PackingMapping
             problems.AddRange(read.Problems.Select(p => p.Under("kiln")));
             return read.IsOk ? read.Value : null;
         }
-        if (wire.KilnId is not { } id) return null;
+        if (wire.KilnId is not { } id)
+            return null;
         var kiln = await lookup.Kiln(id);
-        if (kiln is null) problems.Add(new Problem("kilnId", $"There is no kiln {id} in this studio."));
+        if (kiln is null)
+            problems.Add(new Problem("kilnId", $"There is no kiln {id} in this studio."));
         return kiln;
     }
 
@@ -91,7 +146,8 @@ internal static class PackingMapping
     {
         if (wire.Chamber is null)
         {
-            if (kiln is null && wire.Kiln is null && wire.KilnId is null) problems.Add(new Problem("kilnId", "Say which kiln is packed, or give its chamber."));
+            if (kiln is null && wire.Kiln is null && wire.KilnId is null)
+                problems.Add(new Problem("kilnId", "Say which kiln is packed, or give its chamber."));
             return kiln?.Chamber;
         }
         var read = ChamberMapping.Read(wire.Chamber);
@@ -101,7 +157,8 @@ internal static class PackingMapping
 
     private static PropStock? ReadProps(PackingRequestContract wire, StudioKiln? kiln, List<Problem> problems)
     {
-        if (wire.Props is null) return kiln?.Props ?? ChamberClass.UsualProps("top-190");
+        if (wire.Props is null)
+            return kiln?.Props ?? ChamberClass.UsualProps("top-190");
         var read = ChamberMapping.Read(wire.Props);
         problems.AddRange(read.Problems.Select(p => p.Under("props")));
         return read.IsOk ? read.Value : null;
@@ -109,7 +166,8 @@ internal static class PackingMapping
 
     private static PackingRules? ReadRules(RulesContract? wire, PackingRules usual, List<Problem> problems)
     {
-        if (wire is null) return usual;
+        if (wire is null)
+            return usual;
         var read = PackingRules.Create(usual, wire.Gap, wire.Above, wire.Lid, wire.Wall, wire.Prop, wire.Tip, wire.TipShelf);
         problems.AddRange(read.Problems.Select(p => p.Under("rules")));
         return read.IsOk ? read.Value : null;
@@ -126,9 +184,21 @@ internal static class PackingMapping
         {
             var piece = (PieceMapping.Read(l.Piece) ?? new(PieceShape.Round, null, null, null)).Read();
             problems.AddRange(piece.Problems.Select(p => p.Under($"load.lots[{i}].piece")));
-            if (ware is null || !piece.IsOk) continue;
+            if (ware is null || !piece.IsOk)
+                continue;
             var lot = ware.Lots[i];
-            lots.Add(new PackingLot(lot.What, piece.Value, lot.Count, lot.PieceMass, l.Must == true, lot.OneSided || lot.Wall > ThickWall || (raw && lot.Dryness > Dryness.CoolToTouch), lot.Glazes.Any(g => g.Runny), lot.Whose));
+            lots.Add(
+                new PackingLot(
+                    lot.What,
+                    piece.Value,
+                    lot.Count,
+                    lot.PieceMass,
+                    l.Must == true,
+                    lot.OneSided || lot.Wall > ThickWall || (raw && lot.Dryness > Dryness.CoolToTouch),
+                    lot.Glazes.Any(g => g.Runny),
+                    lot.Whose
+                )
+            );
         }
         return problems.Count > before ? [] : lots.ToImmutable();
     }
@@ -136,26 +206,45 @@ internal static class PackingMapping
     /// <summary>How a firing is to be packed.</summary>
     public static PackingWish? Read(FiringPackingContract? wire, List<Problem> problems)
     {
-        if (wire is null) return null;
+        if (wire is null)
+            return null;
         var said = new List<Problem>();
         var wish = ReadWish(wire.Handles, wire.Keep, wire.Shelves, said);
         problems.AddRange(said.Select(p => p.Under("packing")));
         return wish;
     }
 
-    public static FiringPackingContract? Write(PackingWish? wish) => wish is null
-        ? null
-        : new FiringPackingContract(wish.Handles, wish.Openings.IsEmpty && wish.Pieces.IsEmpty
+    public static FiringPackingContract? Write(PackingWish? wish) =>
+        wish is null
             ? null
-            : new KeepContract(wish.Openings, [.. wish.Pieces.Select(p => new KeptPieceContract(p.Shelf + 1, p.Lot, p.X, p.Y, p.Turn, p.Stack, p.Held))], wish.Regions.IsEmpty ? null : wish.Regions), wish.Shelves == ShelfChoice.Any ? null : wish.Shelves);
+            : new FiringPackingContract(
+                wish.Handles,
+                wish.Openings.IsEmpty && wish.Pieces.IsEmpty
+                    ? null
+                    : new KeepContract(
+                        wish.Openings,
+                        [.. wish.Pieces.Select(p => new KeptPieceContract(p.Shelf + 1, p.Lot, p.X, p.Y, p.Turn, p.Stack, p.Held))],
+                        wish.Regions.IsEmpty ? null : wish.Regions
+                    ),
+                wish.Shelves == ShelfChoice.Any ? null : wish.Shelves
+            );
 
     /// <summary>What somebody wants of the packer, or what is wrong with it at <c>keep</c>.</summary>
     private static PackingWish ReadWish(HandleChoice? handles, KeepContract? keep, ShelfChoice? shelves, List<Problem> problems)
     {
         // What is missing is no shelf and no lot there is, so that the core minds it.
-        var pieces = (keep?.Pieces ?? []).Select(p => new KeptPiece((p?.Shelf ?? 0) - 1, p?.Lot ?? -1, p?.X, p?.Y, p?.Turn ?? 0, p?.Stack ?? 1, p?.Held == true));
+        var pieces = (keep?.Pieces ?? []).Select(p => new KeptPiece(
+            (p?.Shelf ?? 0) - 1,
+            p?.Lot ?? -1,
+            p?.X,
+            p?.Y,
+            p?.Turn ?? 0,
+            p?.Stack ?? 1,
+            p?.Held == true
+        ));
         var wish = new PackingWish(handles ?? HandleChoice.Any, [.. keep?.Openings ?? []], [.. pieces], [.. keep?.Regions ?? []], shelves ?? ShelfChoice.Any);
-        if (wish.Check() is not { } wrong) return wish;
+        if (wish.Check() is not { } wrong)
+            return wish;
         problems.Add(wrong);
         return PackingWish.None;
     }

@@ -36,9 +36,21 @@ internal static class PreviewMapping
             firing.FastestDrop.In(unit),
             NotationWriter.Write(schedule.Segments, unit, firing.Kiln.Start),
             schedule.Segments.Any(s => s.Pace.Kind != PaceKind.Rate) ? firing.Kiln.Convention(unit) : null,
-            [.. compiled.Segments.Select(s => new SegmentTimes(
-                s.Start.TotalMinutes, s.Ramp.TotalMinutes, s.Hold.TotalMinutes, s.End.TotalMinutes, s.From.In(unit), s.To.In(unit),
-                s.To > s.From ? Direction.Up : s.To < s.From ? Direction.Down : Direction.Level, At(s.Start), At(s.End)))],
+            [
+                .. compiled.Segments.Select(s => new SegmentTimes(
+                    s.Start.TotalMinutes,
+                    s.Ramp.TotalMinutes,
+                    s.Hold.TotalMinutes,
+                    s.End.TotalMinutes,
+                    s.From.In(unit),
+                    s.To.In(unit),
+                    s.To > s.From ? Direction.Up
+                        : s.To < s.From ? Direction.Down
+                        : Direction.Level,
+                    At(s.Start),
+                    At(s.End)
+                )),
+            ],
             CurvePointContract.From(compiled.Curve, unit),
             [.. StandingBand.All.Select(b => new BandContract(b.Name, b.From.In(unit), b.To.In(unit), b.Why))],
             [.. firing.Moments.Select(m => new MomentContract(m.Kind, m.At.TotalMinutes, m.Temperature.In(unit), At(m.At)))],
@@ -51,7 +63,8 @@ internal static class PreviewMapping
             ConeReadings.Of(firing.Progress, firing.Shown, wish.AllCones),
             firing.HeatWorkByStep,
             At(Duration.Zero),
-            KilnPreviews.Of(firing, begins, studio));
+            KilnPreviews.Of(firing, begins, studio)
+        );
     }
 
     private static OffsetDateTime? Begins(PreviewWish wish, IReadOnlyList<Moment> moments)
@@ -70,9 +83,30 @@ internal static class PreviewMapping
 
     private static FindingContract Write(Finding f, TemperatureUnit unit)
     {
-        IReadOnlyList<FixContract> fixes = [.. f.Fixes.Select(fix => new FixContract(
-            fix.Text, fix.Segment, [.. fix.Steps.Select(s => ScheduleMapping.Write(s, fix.Unit ?? unit))], fix.Replaces, fix.Unit, fix.Kind, fix.Goal?.Number))];
-        return new FindingContract(f.Id, f.Severity, f.Segment, f.From.TotalMinutes, f.To.TotalMinutes, f.Text, f.Why, fixes.Count > 0 ? fixes[0] : null, fixes, Write(f.Basis));
+        IReadOnlyList<FixContract> fixes =
+        [
+            .. f.Fixes.Select(fix => new FixContract(
+                fix.Text,
+                fix.Segment,
+                [.. fix.Steps.Select(s => ScheduleMapping.Write(s, fix.Unit ?? unit))],
+                fix.Replaces,
+                fix.Unit,
+                fix.Kind,
+                fix.Goal?.Number
+            )),
+        ];
+        return new FindingContract(
+            f.Id,
+            f.Severity,
+            f.Segment,
+            f.From.TotalMinutes,
+            f.To.TotalMinutes,
+            f.Text,
+            f.Why,
+            fixes.Count > 0 ? fixes[0] : null,
+            fixes,
+            Write(f.Basis)
+        );
     }
 
     internal static TimeBetweenContract Between(Curve curve, Temperature from, Temperature to, TemperatureUnit unit)

@@ -22,24 +22,68 @@ internal static class RunMapping
         var ran = run.Model.Run(run.Program);
         var compiled = ran.IsOk ? ran.Value.Compiled : null;
         return new RunContract(
-            run.FiringId, run.KilnId, run.State(run.Clock(wall)), run.Link, run.StartsAt.ToDateTimeOffset(), run.StartedAt.ToDateTimeOffset(), run.By, run.IsAsEntered, run.Goal?.Number,
-            NotationWriter.Write(run.Program.Steps, TemperatureUnit.Celsius), run.Kind, run.Speed, run.Kiln.Opens.Celsius, run.StoppedAt?.ToDateTimeOffset(), run.CooledAt?.ToDateTimeOffset(), run.OpenedAt?.ToDateTimeOffset(), run.ReadAt?.ToDateTimeOffset(), run.ClosedAt?.ToDateTimeOffset(),
+            run.FiringId,
+            run.KilnId,
+            run.State(run.Clock(wall)),
+            run.Link,
+            run.StartsAt.ToDateTimeOffset(),
+            run.StartedAt.ToDateTimeOffset(),
+            run.By,
+            run.IsAsEntered,
+            run.Goal?.Number,
+            NotationWriter.Write(run.Program.Steps, TemperatureUnit.Celsius),
+            run.Kind,
+            run.Speed,
+            run.Kiln.Opens.Celsius,
+            run.StoppedAt?.ToDateTimeOffset(),
+            run.CooledAt?.ToDateTimeOffset(),
+            run.OpenedAt?.ToDateTimeOffset(),
+            run.ReadAt?.ToDateTimeOffset(),
+            run.ClosedAt?.ToDateTimeOffset(),
             ran.IsOk ? LiveMapping.Write(ran.Value.WholeCurve) : [],
-            compiled is null ? [] : [.. compiled.Segments.Take(steps.Length).Select((s, i) => new RunStep(
-                Math.Round(s.Start.TotalMinutes, 1), Math.Round(s.RampEnd.TotalMinutes, 1), Math.Round(s.End.TotalMinutes, 1), steps[i].Target?.Celsius, NotationWriter.Write([steps[i]], TemperatureUnit.Celsius)))],
-            Core.Ware.Boiling.At(run.Kiln.Altitude).Celsius, run.IsFuel ? KilnHeatSource.Fuel : KilnHeatSource.Electric);
+            compiled is null
+                ? []
+                :
+                [
+                    .. compiled
+                        .Segments.Take(steps.Length)
+                        .Select(
+                            (s, i) =>
+                                new RunStep(
+                                    Math.Round(s.Start.TotalMinutes, 1),
+                                    Math.Round(s.RampEnd.TotalMinutes, 1),
+                                    Math.Round(s.End.TotalMinutes, 1),
+                                    steps[i].Target?.Celsius,
+                                    NotationWriter.Write([steps[i]], TemperatureUnit.Celsius)
+                                )
+                        ),
+                ],
+            Core.Ware.Boiling.At(run.Kiln.Altitude).Celsius,
+            run.IsFuel ? KilnHeatSource.Fuel : KilnHeatSource.Electric
+        );
     }
 
-    public static EntryContract Write(FiringEntry e, Instant wall) => new(
-        e.Key, e.Kind, e.At.ToDateTimeOffset(), e.By, e.Celsius, e.Subject, e.Text, e.Kind == EntryKind.Turned && BurnerSetting.Read(e.Subject) is { } s ? new SettingContract(s.Pressure, s.Damper, s.Lit, s.Flame) : null,
-        e.CanBeChanged(wall));
+    public static EntryContract Write(FiringEntry e, Instant wall) =>
+        new(
+            e.Key,
+            e.Kind,
+            e.At.ToDateTimeOffset(),
+            e.By,
+            e.Celsius,
+            e.Subject,
+            e.Text,
+            e.Kind == EntryKind.Turned && BurnerSetting.Read(e.Subject) is { } s ? new SettingContract(s.Pressure, s.Damper, s.Lit, s.Flame) : null,
+            e.CanBeChanged(wall)
+        );
 
     /// <summary>A moment of a firing: not before it by more than a day, nor ahead of its clock.</summary>
     public static Instant ReadMoment(DateTimeOffset given, FiringRun run, Instant now, string field, List<Problem> problems)
     {
         var at = Instant.FromUnixTimeMilliseconds(given.ToUnixTimeMilliseconds());
-        if (at > now + MostAhead) problems.Add(new Problem(field, "This is in the future: check the clock of this device."));
-        else if (at < run.StartsAt - Duration.FromDays(1)) problems.Add(new Problem(field, "This is from before the firing."));
+        if (at > now + MostAhead)
+            problems.Add(new Problem(field, "This is in the future: check the clock of this device."));
+        else if (at < run.StartsAt - Duration.FromDays(1))
+            problems.Add(new Problem(field, "This is from before the firing."));
         return at;
     }
 }

@@ -11,30 +11,81 @@ internal static class StockMapping
 {
     public static Result<Clay> Read(ClayContract? wire)
     {
-        if (wire is null) return new Problem("", "A clay is missing here.");
-        return Clay.Create(wire.Name, wire.Kind ?? ClayKind.Stoneware, wire.ConeFrom, wire.ConeTo, wire.Shrinkage, wire.Absorption, wire.BurnsOutSlowly == true, wire.Notes);
+        if (wire is null)
+            return new Problem("", "A clay is missing here.");
+        return Clay.Create(
+            wire.Name,
+            wire.Kind ?? ClayKind.Stoneware,
+            wire.ConeFrom,
+            wire.ConeTo,
+            wire.Shrinkage,
+            wire.Absorption,
+            wire.BurnsOutSlowly == true,
+            wire.Notes
+        );
     }
 
     public static Result<Glaze> Read(GlazeContract? wire)
     {
-        if (wire is null) return new Problem("", "A glaze is missing here.");
+        if (wire is null)
+            return new Problem("", "A glaze is missing here.");
         return Glaze.Create(
-            wire.Name, wire.ConeFrom, wire.ConeTo, wire.Runny == true, wire.NeedsHold == true, wire.Fades == true, wire.WantsFastCooling == true, wire.SlowFrom, wire.SlowTo, wire.SlowHours,
-            wire.Unit ?? TemperatureUnit.Celsius, wire.Notes);
+            wire.Name,
+            wire.ConeFrom,
+            wire.ConeTo,
+            wire.Runny == true,
+            wire.NeedsHold == true,
+            wire.Fades == true,
+            wire.WantsFastCooling == true,
+            wire.SlowFrom,
+            wire.SlowTo,
+            wire.SlowHours,
+            wire.Unit ?? TemperatureUnit.Celsius,
+            wire.Notes
+        );
     }
 
     public static VersionedClayContract Write(Versioned<Clay> stored)
     {
         var clay = stored.Item;
-        return new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), new ClayContract(
-            clay.Name, clay.Kind, clay.Range?.Coolest.Number, clay.Range?.Hottest.Number, clay.Shrinkage, clay.Absorption, clay.BurnsOutSlowly, clay.Notes));
+        return new(
+            stored.Id,
+            stored.Version,
+            stored.UpdatedAt.ToDateTimeOffset(),
+            new ClayContract(
+                clay.Name,
+                clay.Kind,
+                clay.Range?.Coolest.Number,
+                clay.Range?.Hottest.Number,
+                clay.Shrinkage,
+                clay.Absorption,
+                clay.BurnsOutSlowly,
+                clay.Notes
+            )
+        );
     }
 
     public static VersionedGlazeContract Write(Versioned<Glaze> stored)
     {
         var glaze = stored.Item;
-        return new(stored.Id, stored.Version, stored.UpdatedAt.ToDateTimeOffset(), new GlazeContract(
-            glaze.Name, glaze.Range?.Coolest.Number, glaze.Range?.Hottest.Number, glaze.Runny, glaze.NeedsHold, glaze.Fades, glaze.WantsFastCooling,
-            glaze.Slow?.From.Celsius, glaze.Slow?.To.Celsius, glaze.Slow?.Lasts.TotalHours, TemperatureUnit.Celsius, glaze.Notes));
+        return new(
+            stored.Id,
+            stored.Version,
+            stored.UpdatedAt.ToDateTimeOffset(),
+            new GlazeContract(
+                glaze.Name,
+                glaze.Range?.Coolest.Number,
+                glaze.Range?.Hottest.Number,
+                glaze.Runny,
+                glaze.NeedsHold,
+                glaze.Fades,
+                glaze.WantsFastCooling,
+                glaze.Slow?.From.Celsius,
+                glaze.Slow?.To.Celsius,
+                glaze.Slow?.Lasts.TotalHours,
+                TemperatureUnit.Celsius,
+                glaze.Notes
+            )
+        );
     }
 }

@@ -19,50 +19,81 @@ internal static class StudioMapping
     /// <summary>The settings given; what is missing stays as it was.</summary>
     public static Result<StudioSettings> Read(StudioContract? wire, StudioSettings before)
     {
-        if (wire is null) return new Problem("", "The studio's settings are missing here.");
+        if (wire is null)
+            return new Problem("", "The studio's settings are missing here.");
         var problems = new List<Problem>();
         var zone = string.IsNullOrWhiteSpace(wire.TimeZone) ? before.Zone : DateTimeZoneProviders.Tzdb.GetZoneOrNull(wire.TimeZone.Trim());
-        if (zone is null) problems.Add(new Problem("timeZone", "This is not a time zone; write it like Europe/London."));
+        if (zone is null)
+            problems.Add(new Problem("timeZone", "This is not a time zone; write it like Europe/London."));
         var currency = wire.Currency?.Trim() ?? before.Prices.Currency;
-        if (currency.Length > LongestCurrency) problems.Add(new Problem("currency", $"A currency has at most {LongestCurrency} characters."));
+        if (currency.Length > LongestCurrency)
+            problems.Add(new Problem("currency", $"A currency has at most {LongestCurrency} characters."));
         var electricity = before.Prices.Of(EnergyCarrier.Electricity);
         var gas = before.Prices.Of(EnergyCarrier.Gas);
-        if (wire.Price is not null) electricity = electricity with { Price = ReadPrice(wire.Price, "price", problems) };
-        if (wire.Bands is not null) electricity = electricity with { Bands = ReadBands(wire.Bands, problems) };
-        if (wire.GasPrice is not null) gas = gas with { Price = ReadPrice(wire.GasPrice, "gasPrice", problems) };
+        if (wire.Price is not null)
+            electricity = electricity with { Price = ReadPrice(wire.Price, "price", problems) };
+        if (wire.Bands is not null)
+            electricity = electricity with { Bands = ReadBands(wire.Bands, problems) };
+        if (wire.GasPrice is not null)
+            gas = gas with { Price = ReadPrice(wire.GasPrice, "gasPrice", problems) };
         var people = wire.People is null ? before.People : ReadPeople(wire.People, problems);
         var display = before.Display;
         return problems.Count > 0
             ? Result<StudioSettings>.Failed(problems)
             : new StudioSettings(
-                zone!, new EnergyPrices(currency, [.. new[] { electricity, gas }.Where(t => t.IsKnown)]), people, wire.Rule ?? before.Rule,
+                zone!,
+                new EnergyPrices(currency, [.. new[] { electricity, gas }.Where(t => t.IsKnown)]),
+                people,
+                wire.Rule ?? before.Rule,
                 wire.Marked is null ? before.Marked : [.. wire.Marked.Distinct()],
                 new StudioDisplay(
-                    wire.Clock ?? display.Clock, wire.Unit ?? display.Temperature, new DisplayUnits(wire.Length ?? display.Units.Length, wire.Mass ?? display.Units.Mass)));
+                    wire.Clock ?? display.Clock,
+                    wire.Unit ?? display.Temperature,
+                    new DisplayUnits(wire.Length ?? display.Units.Length, wire.Mass ?? display.Units.Mass)
+                )
+            );
     }
 
     public static StudioContract Write(StudioSettings studio)
     {
         var (electricity, gas, display) = (studio.Prices.Of(EnergyCarrier.Electricity), studio.Prices.Of(EnergyCarrier.Gas), studio.Display);
         return new(
-            studio.Zone.Id, studio.Prices.Currency, electricity.Price,
+            studio.Zone.Id,
+            studio.Prices.Currency,
+            electricity.Price,
             [.. electricity.Bands.Select(b => new TariffBandContract(b.Name, b.Price, Write(b.Hours), b.FirstMonth, b.LastMonth))],
             [.. studio.People.Select(p => new PersonContract(p.Name, [.. p.Hours.Select(Write)]))],
-            studio.Rule, studio.Marked, display.Clock, display.Temperature, display.Units.Length, display.Units.Mass, gas.Price);
+            studio.Rule,
+            studio.Marked,
+            display.Clock,
+            display.Temperature,
+            display.Units.Length,
+            display.Units.Mass,
+            gas.Price
+        );
     }
 
     private static WeeklySpanContract Write(WeeklySpan span) => new(span.Days, Clock.Format(span.From), Clock.Format(span.To));
 
     private static double ReadPrice(double? price, string field, List<Problem> problems)
     {
-        if (price >= 0 && price <= Tariff.HighestPrice) return price.Value;
-        problems.Add(new Problem(field, price is null ? "A price for a kWh is missing here." : $"A price for a kWh is between 0 and {Phrases.Number(Tariff.HighestPrice)}; this says {Phrases.Number(price.Value)}."));
+        if (price >= 0 && price <= Tariff.HighestPrice)
+            return price.Value;
+        problems.Add(
+            new Problem(
+                field,
+                price is null
+                    ? "A price for a kWh is missing here."
+                    : $"A price for a kWh is between 0 and {Phrases.Number(Tariff.HighestPrice)}; this says {Phrases.Number(price.Value)}."
+            )
+        );
         return 0;
     }
 
     private static ImmutableArray<TariffBand> ReadBands(IReadOnlyList<TariffBandContract?> wire, List<Problem> problems)
     {
-        if (wire.Count > Tariff.MostBands) problems.Add(new Problem("bands", $"At most {Tariff.MostBands} bands can be saved."));
+        if (wire.Count > Tariff.MostBands)
+            problems.Add(new Problem("bands", $"At most {Tariff.MostBands} bands can be saved."));
         var bands = ImmutableArray.CreateBuilder<TariffBand>();
         foreach (var (i, band) in wire.Take(Tariff.MostBands).Index())
         {
@@ -70,7 +101,11 @@ internal static class StudioMapping
             var name = ReadName(band?.Name, field, "band", problems);
             var price = ReadPrice(band?.Price, $"{field}.price", problems);
             var hours = ReadSpan(band?.Hours, $"{field}.hours", problems);
-            if (band?.FirstMonth is not (null or (>= 1 and <= 12)) || band?.LastMonth is not (null or (>= 1 and <= 12)) || band?.FirstMonth is null != band?.LastMonth is null)
+            if (
+                band?.FirstMonth is not (null or (>= 1 and <= 12))
+                || band?.LastMonth is not (null or (>= 1 and <= 12))
+                || band?.FirstMonth is null != band?.LastMonth is null
+            )
                 problems.Add(new Problem($"{field}.firstMonth", "A season has a first and a last month, each 1 to 12."));
             bands.Add(new TariffBand(name, price, hours, band?.FirstMonth, band?.LastMonth));
         }
@@ -79,14 +114,16 @@ internal static class StudioMapping
 
     private static ImmutableArray<Presence> ReadPeople(IReadOnlyList<PersonContract?> wire, List<Problem> problems)
     {
-        if (wire.Count > StudioSettings.MostPeople) problems.Add(new Problem("people", $"At most {StudioSettings.MostPeople} people can be saved."));
+        if (wire.Count > StudioSettings.MostPeople)
+            problems.Add(new Problem("people", $"At most {StudioSettings.MostPeople} people can be saved."));
         var people = ImmutableArray.CreateBuilder<Presence>();
         foreach (var (i, person) in wire.Take(StudioSettings.MostPeople).Index())
         {
             var field = $"people[{i}]";
             var name = ReadName(person?.Name, field, "person", problems);
             var spans = person?.Hours ?? [];
-            if (spans.Count > StudioSettings.MostSpans) problems.Add(new Problem($"{field}.hours", $"At most {StudioSettings.MostSpans} stretches of hours can be saved for one person."));
+            if (spans.Count > StudioSettings.MostSpans)
+                problems.Add(new Problem($"{field}.hours", $"At most {StudioSettings.MostSpans} stretches of hours can be saved for one person."));
             people.Add(new Presence(name, [.. spans.Take(StudioSettings.MostSpans).Select((span, j) => ReadSpan(span, $"{field}.hours[{j}]", problems))]));
         }
         return people.ToImmutable();
@@ -95,7 +132,8 @@ internal static class StudioMapping
     private static string ReadName(string? name, string field, string what, List<Problem> problems)
     {
         var tidy = name?.Trim() ?? "";
-        if (tidy.Length is 0 or > LongestName) problems.Add(new Problem($"{field}.name", tidy.Length == 0 ? $"This {what} needs a name." : $"A name has at most {LongestName} characters."));
+        if (tidy.Length is 0 or > LongestName)
+            problems.Add(new Problem($"{field}.name", tidy.Length == 0 ? $"This {what} needs a name." : $"A name has at most {LongestName} characters."));
         return tidy;
     }
 
@@ -104,9 +142,11 @@ internal static class StudioMapping
         LocalTime Time(string? text, string part)
         {
             var read = Clock.Parse(text?.Trim() ?? "");
-            if (read.Success) return read.Value;
+            if (read.Success)
+                return read.Value;
             // The end of a day is midnight of the next.
-            if (text?.Trim() == "24:00") return LocalTime.Midnight;
+            if (text?.Trim() == "24:00")
+                return LocalTime.Midnight;
             problems.Add(new Problem($"{field}.{part}", "A time of day is written like 07:30."));
             return LocalTime.Midnight;
         }

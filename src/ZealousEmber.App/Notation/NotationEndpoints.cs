@@ -23,8 +23,10 @@ internal static class NotationEndpoints
 {
     public static void MapNotation(this WebApplication app) =>
         app.MapPost("/api/notation/parse", (ParseRequest? request) => Parse(request ?? new ParseRequest(null)))
-            .WithTags("Notation").WithSummary("Read a schedule as it is spoken, printed or pasted")
-            .Produces<ParseResponse>().ProducesValidationProblem(422);
+            .WithTags("Notation")
+            .WithSummary("Read a schedule as it is spoken, printed or pasted")
+            .Produces<ParseResponse>()
+            .ProducesValidationProblem(422);
 
     private static IResult Parse(ParseRequest request)
     {
@@ -35,9 +37,11 @@ internal static class NotationEndpoints
         {
             var read = ScheduleLimits.ReadTemperature(given, unit, "startTemperature");
             problems.AddRange(read.Problems);
-            if (read.IsOk) start = read.Value;
+            if (read.IsOk)
+                start = read.Value;
         }
-        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        if (problems.Count > 0)
+            return ProblemResponses.Of(problems);
 
         var result = NotationReader.Read(request.Text, unit, start);
         return result.Error is { } error
@@ -52,7 +56,10 @@ internal static class NotationEndpoints
                     ["line"] = error.Line,
                     ["column"] = error.Column,
                     ["errors"] = new Dictionary<string, string[]> { ["text"] = [error.Message] },
-                })
-            : Results.Ok(new ParseResponse(unit, [.. result.Segments.Select(s => ScheduleMapping.Write(s, unit))], NotationWriter.Write(result.Segments, unit, start)));
+                }
+            )
+            : Results.Ok(
+                new ParseResponse(unit, [.. result.Segments.Select(s => ScheduleMapping.Write(s, unit))], NotationWriter.Write(result.Segments, unit, start))
+            );
     }
 }

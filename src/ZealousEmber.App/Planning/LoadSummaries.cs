@@ -17,11 +17,24 @@ internal static class LoadSummaries
     {
         request ??= new LoadRequest(null, null);
         var problems = new List<Problem>();
-        if (request.Kind is null) problems.Add(WireEnums.Missing<ScheduleKind>("kind", "a kind of firing"));
+        if (request.Kind is null)
+            problems.Add(WireEnums.Missing<ScheduleKind>("kind", "a kind of firing"));
         var goal = ScheduleMapping.ReadCone(request.GoalCone, "goalCone", problems);
         var load = request.Load ?? new LoadContract();
-        var firing = await KilnAndLoad.Read(request.KilnId, request.Kiln, load with { Lots = load.Lots ?? [] }, request.Kind ?? ScheduleKind.Glaze, Temperature.FromCelsius(20), lookup, problems);
-        if (problems.Count > 0) return Result<LoadSummary>.Failed(problems);
+        var firing = await KilnAndLoad.Read(
+            request.KilnId,
+            request.Kiln,
+            load with
+            {
+                Lots = load.Lots ?? [],
+            },
+            request.Kind ?? ScheduleKind.Glaze,
+            Temperature.FromCelsius(20),
+            lookup,
+            problems
+        );
+        if (problems.Count > 0)
+            return Result<LoadSummary>.Failed(problems);
         return Write(firing.Ware!, request.Kind!.Value, goal, firing.Kiln, (await lookup.Settings()).Display.Units);
     }
 
@@ -32,10 +45,18 @@ internal static class LoadSummaries
         // Before the glaze comes, nothing has to share a cone.
         var shares = kind.MeltsGlaze();
         return new LoadSummary(
-            load.Lots.Length, load.Pieces, load.Mass, Format(load.Thickest), load.Wettest.Dryness == Dryness.BoneDry ? "all bone dry" : Format(load.Wettest), Format(load.SlowestToDry), shares ? [.. load.Clashes.Select(c => c.Format())] : [],
-            usual > 0 ? load.Mass / usual : null, [.. LoadNotes.Of(load, kind, usual, units).Select(n => new PlanNoteContract(n.Id, n.Text))],
+            load.Lots.Length,
+            load.Pieces,
+            load.Mass,
+            Format(load.Thickest),
+            load.Wettest.Dryness == Dryness.BoneDry ? "all bone dry" : Format(load.Wettest),
+            Format(load.SlowestToDry),
+            shares ? [.. load.Clashes.Select(c => c.Format())] : [],
+            usual > 0 ? load.Mass / usual : null,
+            [.. LoadNotes.Of(load, kind, usual, units).Select(n => new PlanNoteContract(n.Id, n.Text))],
             goal is { } cone && kind != ScheduleKind.Drying ? [.. Pack(cone).Select(c => c.Number)] : [],
-            LoadNotes.Unweighed(load, units));
+            LoadNotes.Unweighed(load, units)
+        );
     }
 
     /// <summary>Guide, target and guard.</summary>

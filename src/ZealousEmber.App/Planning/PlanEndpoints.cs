@@ -27,18 +27,41 @@ internal static class PlanEndpoints
             .WithSummary("What practitioners differ on, with a line of why each");
     }
 
-    internal static PlanResponse Write(PlanAssessment planned, PlanTask task) => new(
-        ScheduleMapping.Write(planned.Plan.Schedule), [.. planned.Plan.Steps.Select(s => new PlanStepContract(s.Why, s.By, s.Look?.TotalMinutes, PreviewMapping.Write(s.Basis), [.. (s.Paces.IsDefault ? [] : s.Paces).Select(p => Write(p, task.Wish.Unit))]))], planned.Plan.GoalWhy,
-        [.. planned.Plan.Notes.Select(n => new PlanNoteContract(n.Id, n.Text))],
-        LoadSummaries.Write(task.Load, task.Wish.Kind, planned.Plan.Schedule.Goal, task.Kiln, task.Wish.Units),
-        PreviewMapping.Write(planned.Firing, new PreviewWish(task.Start, Anchor.Start, [], false), task.Studio),
-        [.. planned.Offers.Select(o => Write(o, task.Studio.Prices.Of(EnergyCarrier.Electricity).Price))]);
+    internal static PlanResponse Write(PlanAssessment planned, PlanTask task) =>
+        new(
+            ScheduleMapping.Write(planned.Plan.Schedule),
+            [
+                .. planned.Plan.Steps.Select(s => new PlanStepContract(
+                    s.Why,
+                    s.By,
+                    s.Look?.TotalMinutes,
+                    PreviewMapping.Write(s.Basis),
+                    [.. (s.Paces.IsDefault ? [] : s.Paces).Select(p => Write(p, task.Wish.Unit))]
+                )),
+            ],
+            planned.Plan.GoalWhy,
+            [.. planned.Plan.Notes.Select(n => new PlanNoteContract(n.Id, n.Text))],
+            LoadSummaries.Write(task.Load, task.Wish.Kind, planned.Plan.Schedule.Goal, task.Kiln, task.Wish.Units),
+            PreviewMapping.Write(planned.Firing, new PreviewWish(task.Start, Anchor.Start, [], false), task.Studio),
+            [.. planned.Offers.Select(o => Write(o, task.Studio.Prices.Of(EnergyCarrier.Electricity).Price))]
+        );
 
-    private static PaceLimitsContract Write(PaceLimits paces, TemperatureUnit unit) => new(
-        Math.Round(paces.From.In(unit), 1), Math.Round(paces.To.In(unit), 1), paces.Ware is { } ware ? Math.Round(ware.PerHourIn(unit), 1) : null, paces.Kiln is { } kiln ? Math.Round(kiln.PerHourIn(unit), 1) : null);
+    private static PaceLimitsContract Write(PaceLimits paces, TemperatureUnit unit) =>
+        new(
+            Math.Round(paces.From.In(unit), 1),
+            Math.Round(paces.To.In(unit), 1),
+            paces.Ware is { } ware ? Math.Round(ware.PerHourIn(unit), 1) : null,
+            paces.Kiln is { } kiln ? Math.Round(kiln.PerHourIn(unit), 1) : null
+        );
 
-    private static PlanOfferContract Write(PlanOffer offer, double price) => new(
-        offer.Id, offer.Text, Math.Round(offer.Takes.TotalHours, 2), offer.Kwh is { } used ? Math.Round(used, 1) : null, offer.Kwh is { } kwh && price > 0 ? Math.Round(kwh * price, 2) : null);
+    private static PlanOfferContract Write(PlanOffer offer, double price) =>
+        new(
+            offer.Id,
+            offer.Text,
+            Math.Round(offer.Takes.TotalHours, 2),
+            offer.Kwh is { } used ? Math.Round(used, 1) : null,
+            offer.Kwh is { } kwh && price > 0 ? Math.Round(kwh * price, 2) : null
+        );
 
     /// <summary>What the planner says of the lots stands at the load's on the wire.</summary>
     internal static Problem AtTheLoad(Problem problem) => problem.Field == "lots" ? problem with { Field = "load.lots" } : problem;
@@ -47,7 +70,8 @@ internal static class PlanEndpoints
     private static async Task<Results<Ok<PlanResponse>, Invalid>> Plan(PlanRequest? request, StudioLookup lookup)
     {
         var task = await PlanTask.Read(request, lookup);
-        if (!task.IsOk) return new Invalid(task.Problems);
+        if (!task.IsOk)
+            return new Invalid(task.Problems);
         var planned = PlanAssessment.Of(task.Value.Load, task.Value.Wish, task.Value.Kiln);
         if (planned.IsOk)
         {
@@ -55,19 +79,27 @@ internal static class PlanEndpoints
             return seen.IsOk ? TypedResults.Ok(Write(seen.Value, task.Value)) : new Invalid(seen.Problems);
         }
         var (load, wish) = (task.Value.Load, task.Value.Wish);
-        return new Invalid([.. planned.Problems.Select(AtTheLoad)], new Dictionary<string, object?>
-        {
-            ["load"] = LoadSummaries.Write(load, wish.Kind, wish.Goal, task.Value.Kiln, wish.Units),
-            ["ways"] = Fireable.WaysOn(load, wish, task.Value.Kiln, planned.Problems).Select(w => new WayOnContract(w.Id, w.Text, w.Kind, w.Without, w.Anyway, w.Cooling)).ToList(),
-        });
+        return new Invalid(
+            [.. planned.Problems.Select(AtTheLoad)],
+            new Dictionary<string, object?>
+            {
+                ["load"] = LoadSummaries.Write(load, wish.Kind, wish.Goal, task.Value.Kiln, wish.Units),
+                ["ways"] = Fireable
+                    .WaysOn(load, wish, task.Value.Kiln, planned.Problems)
+                    .Select(w => new WayOnContract(w.Id, w.Text, w.Kind, w.Without, w.Anyway, w.Cooling))
+                    .ToList(),
+            }
+        );
     }
 
     /// <summary>In a fuel kiln: the proposed schedule with what was turned and seen already, planned anew where that is asked.</summary>
     private static Result<PlanAssessment> AsSeen(PlanAssessment planned, PlanTask task)
     {
-        if (task.Turned is not { } turned || (turned.Turns.IsEmpty && turned.Observations.Count == 0 && turned.ReplanFrom is null)) return planned;
+        if (task.Turned is not { } turned || (turned.Turns.IsEmpty && turned.Observations.Count == 0 && turned.ReplanFrom is null))
+            return planned;
         var kiln = FuelFiring.Of((LoadedFuelKiln)task.Kiln, turned, planned.Plan.Schedule.Program);
-        if (!kiln.IsOk) return Result<PlanAssessment>.Failed(kiln.Problems);
+        if (!kiln.IsOk)
+            return Result<PlanAssessment>.Failed(kiln.Problems);
         var again = FiringAssessment.Of(planned.Plan.Schedule, kiln.Value, task.Load, task.Studio.Display.Units);
         return again.IsOk ? planned with { Firing = again.Value } : Result<PlanAssessment>.Failed(again.Problems);
     }

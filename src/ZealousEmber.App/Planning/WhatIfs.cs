@@ -21,7 +21,8 @@ internal static class WhatIfs
         var (thicker, wetter, cooler, later) = (request.ThickerMm ?? 0, request.Wetter ?? 0, request.CoolerCones ?? 0, request.LaterHours ?? 0);
         void Check(string field, double value, double most, string what)
         {
-            if (!(Math.Abs(value) <= most)) problems.Add(new Problem(field, $"{what} from {Phrases.Number(-most)} to {Phrases.Number(most)}; this says {Phrases.Number(value)}."));
+            if (!(Math.Abs(value) <= most))
+                problems.Add(new Problem(field, $"{what} from {Phrases.Number(-most)} to {Phrases.Number(most)}; this says {Phrases.Number(value)}."));
         }
         Check("thickerMm", thicker, WhatIf.MostThicker, "Walls are asked for");
         Check("wetter", wetter, WhatIf.MostSteps, "Steps of dryness go");
@@ -30,11 +31,13 @@ internal static class WhatIfs
         var start = WireTime.Check(request.Start, "start", problems);
         var read = await PlanTask.Read(request.Plan, lookup);
         problems.AddRange(read.Problems.Select(p => p.Under("plan")));
-        if (problems.Count > 0) return Result<WhatIfResponse>.Failed(problems);
+        if (problems.Count > 0)
+            return Result<WhatIfResponse>.Failed(problems);
 
         var task = read.Value;
         var before = PlanAssessment.Of(task.Load, task.Wish, task.Kiln);
-        if (!before.IsOk) return Result<WhatIfResponse>.Failed([.. before.Problems.Select(p => PlanEndpoints.AtTheLoad(p).Under("plan"))]);
+        if (!before.IsOk)
+            return Result<WhatIfResponse>.Failed([.. before.Problems.Select(p => PlanEndpoints.AtTheLoad(p).Under("plan"))]);
         var change = new WhatIf(thicker, wetter, cooler);
         var changed = before.Value.After(task.Load, task.Wish, task.Kiln, change);
         return changed.IsOk
@@ -52,9 +55,17 @@ internal static class WhatIfs
         var changed = change.Of(task.Load, task.Wish, before.Plan.Schedule.Goal).Value;
         double? more = after.Firing.Run.Uses.IsEmpty ? null : after.Firing.Run.Energy.Used - before.Firing.Run.Energy.Used;
         return new WhatIfResponse(
-            PlanEndpoints.Write(after, task with { Load = changed.Load, Wish = changed.Wish, Kiln = after.Firing.Kiln, Start = start }), difference.Longer.TotalMinutes, difference.Hotter.In(task.Wish.Unit),
-            Round(more), Round(shift?.Cost), studio.Prices.Currency, [.. difference.Says, .. shift?.Says ?? []],
-            CurvePointContract.From(after.Firing.Run.WholeCurve, task.Wish.Unit), At(other.TopAt), At(other.OpensAt));
+            PlanEndpoints.Write(after, task with { Load = changed.Load, Wish = changed.Wish, Kiln = after.Firing.Kiln, Start = start }),
+            difference.Longer.TotalMinutes,
+            difference.Hotter.In(task.Wish.Unit),
+            Round(more),
+            Round(shift?.Cost),
+            studio.Prices.Currency,
+            [.. difference.Says, .. shift?.Says ?? []],
+            CurvePointContract.From(after.Firing.Run.WholeCurve, task.Wish.Unit),
+            At(other.TopAt),
+            At(other.OpensAt)
+        );
     }
 
     private static StartTask ClockOf(PlanAssessment planned) => StartTask.Of(planned.Plan.Schedule, planned.Firing.Run, planned.Firing.Kiln.Boiling);

@@ -20,12 +20,17 @@ internal static class ScheduleExchange
     public static void MapExchange(this WebApplication app)
     {
         var api = app.MapGroup("/api/schedules").WithTags("Exchange");
-        api.MapGet("export", Export).WithSummary("Schedules as a file: ?ids=1,2 (all when left out), ?format=json or csv")
-            .Produces<ScheduleFile>().ProducesValidationProblem(422);
-        api.MapPost("import", Import).WithSummary("Import a file, JSON or CSV; all of it or nothing")
+        api.MapGet("export", Export)
+            .WithSummary("Schedules as a file: ?ids=1,2 (all when left out), ?format=json or csv")
+            .Produces<ScheduleFile>()
+            .ProducesValidationProblem(422);
+        api.MapPost("import", Import)
+            .WithSummary("Import a file, JSON or CSV; all of it or nothing")
             .Accepts<ScheduleFile>("application/json", "text/csv")
-            .WithMetadata(new BodySize(BodyLimit.Import)).RequireRateLimiting(LargeBodies.Queue)
-            .Produces<ImportResponse>(201).ProducesValidationProblem(422);
+            .WithMetadata(new BodySize(BodyLimit.Import))
+            .RequireRateLimiting(LargeBodies.Queue)
+            .Produces<ImportResponse>(201)
+            .ProducesValidationProblem(422);
     }
 
     private static async Task<IResult> Export(string? ids, string? format, ScheduleRepository repository, IOptions<JsonOptions> json, CancellationToken cancel)
@@ -35,15 +40,21 @@ internal static class ScheduleExchange
             return ProblemResponses.Of([new Problem("ids", "The numbers of the schedules, with commas between: ids=1,2.")]);
         var numbers = wanted.Select(w => int.Parse(w, System.Globalization.CultureInfo.InvariantCulture)).ToHashSet();
         var found = await repository.All(numbers, cancel);
-        if (numbers.Except(found.Select(s => s.Id)).ToList() is [var missing, ..]) return ProblemResponses.NotFound($"schedule {missing}");
+        if (numbers.Except(found.Select(s => s.Id)).ToList() is [var missing, ..])
+            return ProblemResponses.NotFound($"schedule {missing}");
 
         var name = found.Count == 1 ? FileName(found[0].Item.Name) : "schedules";
         var schedules = found.Select(s => ScheduleMapping.Write(s.Item)).ToList();
         return format?.ToLowerInvariant() switch
         {
             null or "" or "json" => Results.File(
-                JsonSerializer.SerializeToUtf8Bytes(new ScheduleFile(ScheduleFile.FormatName, 1, schedules), new JsonSerializerOptions(json.Value.SerializerOptions) { WriteIndented = true }),
-                "application/json", $"{name}.json"),
+                JsonSerializer.SerializeToUtf8Bytes(
+                    new ScheduleFile(ScheduleFile.FormatName, 1, schedules),
+                    new JsonSerializerOptions(json.Value.SerializerOptions) { WriteIndented = true }
+                ),
+                "application/json",
+                $"{name}.json"
+            ),
             "csv" => Results.File(ScheduleCsv.Write(schedules), "text/csv; charset=utf-8", $"{name}.csv"),
             _ => ProblemResponses.Of([new Problem("format", "A format is json or csv.")]),
         };
@@ -51,10 +62,12 @@ internal static class ScheduleExchange
 
     private static async Task<IResult> Import(HttpRequest request, ScheduleRepository repository, IOptions<JsonOptions> json, CancellationToken cancel)
     {
-        var wire = request.ContentType?.StartsWith("text/csv", StringComparison.OrdinalIgnoreCase) == true
-            ? await ReadCsv(request, cancel)
-            : await ReadJson(request, json.Value.SerializerOptions, cancel);
-        if (!wire.IsOk) return ProblemResponses.Of(wire.Problems);
+        var wire =
+            request.ContentType?.StartsWith("text/csv", StringComparison.OrdinalIgnoreCase) == true
+                ? await ReadCsv(request, cancel)
+                : await ReadJson(request, json.Value.SerializerOptions, cancel);
+        if (!wire.IsOk)
+            return ProblemResponses.Of(wire.Problems);
 
         var problems = new List<Problem>();
         var schedules = new List<Schedule>();
@@ -62,9 +75,11 @@ internal static class ScheduleExchange
         {
             var read = ScheduleMapping.Read(one);
             problems.AddRange(read.Problems.Select(p => p.Under($"schedules[{i}]")));
-            if (read.IsOk) schedules.Add(read.Value);
+            if (read.IsOk)
+                schedules.Add(read.Value);
         }
-        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        if (problems.Count > 0)
+            return ProblemResponses.Of(problems);
         var added = await repository.Add(schedules, Versions.Stamp(request), cancel);
         return Results.Created("/api/schedules", new ImportResponse([.. added.Select(ScheduleEndpoints.Write)]));
     }
@@ -89,13 +104,17 @@ internal static class ScheduleExchange
         if (file?.Format != ScheduleFile.FormatName)
             return new Problem("format", $"This file does not say that it holds schedules; expected \"format\": \"{ScheduleFile.FormatName}\".");
         if (file.Version != 1)
-            return new Problem("version", $"This file is of version {file.Version?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "none"}; this program reads version 1.");
+            return new Problem(
+                "version",
+                $"This file is of version {file.Version?.ToString(System.Globalization.CultureInfo.InvariantCulture) ?? "none"}; this program reads version 1."
+            );
         return Count(Result(file.Schedules ?? []));
     }
 
     private static Result<IReadOnlyList<ScheduleContract?>> Result(IReadOnlyList<ScheduleContract?> schedules) => new List<ScheduleContract?>(schedules);
 
-    private static Result<IReadOnlyList<ScheduleContract?>> Count(Result<IReadOnlyList<ScheduleContract?>> read) => !read.IsOk ? read
+    private static Result<IReadOnlyList<ScheduleContract?>> Count(Result<IReadOnlyList<ScheduleContract?>> read) =>
+        !read.IsOk ? read
         : read.Value.Count == 0 ? new Problem("schedules", "There is no schedule in this file.")
         : read.Value.Count > MostAtOnce ? new Problem("schedules", $"At most {MostAtOnce} schedules can be imported at once; this file has {read.Value.Count}.")
         : read;
@@ -103,7 +122,8 @@ internal static class ScheduleExchange
     private static string FileName(string name)
     {
         var plain = new string([.. name.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]).Trim('-');
-        while (plain.Contains("--", StringComparison.Ordinal)) plain = plain.Replace("--", "-", StringComparison.Ordinal);
+        while (plain.Contains("--", StringComparison.Ordinal))
+            plain = plain.Replace("--", "-", StringComparison.Ordinal);
         return plain.Length > 0 ? plain : "schedule";
     }
 }

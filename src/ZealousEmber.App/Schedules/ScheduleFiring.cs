@@ -11,9 +11,13 @@ internal static class ScheduleFiring
     public static void MapScheduleFiring(this WebApplication app) =>
         app.MapGet("/api/schedules/{id:int}/firing", async (int id, FiringFinder find, HttpResponse response, CancellationToken cancel) =>
             {
-                if (await find.Of(id, cancel) is not { } firing) return Results.NoContent();
+                if (await find.Of(id, cancel) is not { } firing)
+                    return Results.NoContent();
                 Versions.Tell(response, firing.Version, firing.SaveKey);
                 return Results.Ok(FiringMapping.Write(firing));
             })
-            .WithTags("Firings").WithSummary("The firing a schedule was planned for; nothing when it stands alone").Produces<VersionedFiringContract>().Produces(204);
+            .WithTags("Firings")
+            .WithSummary("The firing a schedule was planned for; nothing when it stands alone")
+            .Produces<VersionedFiringContract>()
+            .Produces(204);
 }

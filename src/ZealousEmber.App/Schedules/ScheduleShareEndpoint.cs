@@ -10,8 +10,14 @@ internal static class ScheduleShareEndpoint
     private const int MostTold = 12;
 
     public static void MapScheduleShare(this WebApplication app) =>
-        app.MapGet("/api/schedules/{id:int}/share", Share).WithTags("Logbook").WithSummary("A schedule with how its firings came out in its notes, as a file another studio imports").Produces<ScheduleFile>().ProducesProblem(404);
+        app.MapGet("/api/schedules/{id:int}/share", Share)
+            .WithTags("Logbook")
+            .WithSummary("A schedule with how its firings came out in its notes, as a file another studio imports")
+            .Produces<ScheduleFile>()
+            .ProducesProblem(404);
 
     private static async Task<IResult> Share(int id, ScheduleShare share, HttpResponse response, CancellationToken cancel) =>
-        await share.Of(id, MostTold, cancel) is { } file ? Answer.Named(response, $"schedule-{id}.json", Results.Json(file)) : ProblemResponses.NotFound("schedule");
+        await share.Of(id, MostTold, cancel) is { } file
+            ? Answer.Named(response, $"schedule-{id}.json", Results.Json(file))
+            : ProblemResponses.NotFound("schedule");
 }

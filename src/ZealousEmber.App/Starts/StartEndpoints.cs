@@ -18,13 +18,25 @@ internal static class StartEndpoints
 
     public static void MapStarts(this WebApplication app)
     {
-        app.MapPost("/api/starts", Find).WithTags("Clock").WithSummary("The best starts: every rule met, then cost, then comfort")
-            .Produces<StartsResponse>().ProducesValidationProblem(422);
-        app.MapPost("/api/starts/calendar", Calendar).WithTags("Clock").WithSummary("The watch times of a firing as an iCalendar file")
-            .Produces(200, contentType: "text/calendar").ProducesValidationProblem(422);
+        app.MapPost("/api/starts", Find)
+            .WithTags("Clock")
+            .WithSummary("The best starts: every rule met, then cost, then comfort")
+            .Produces<StartsResponse>()
+            .ProducesValidationProblem(422);
+        app.MapPost("/api/starts/calendar", Calendar)
+            .WithTags("Clock")
+            .WithSummary("The watch times of a firing as an iCalendar file")
+            .Produces(200, contentType: "text/calendar")
+            .ProducesValidationProblem(422);
     }
 
-    private static async Task<IResult> Find(StartsRequest? request, StudioLookup lookup, SettingsStore<StudioSettings> studio, TimeProvider time, CancellationToken cancel)
+    private static async Task<IResult> Find(
+        StartsRequest? request,
+        StudioLookup lookup,
+        SettingsStore<StudioSettings> studio,
+        TimeProvider time,
+        CancellationToken cancel
+    )
     {
         request ??= new StartsRequest(null);
         var problems = new List<Problem>();
@@ -33,12 +45,15 @@ internal static class StartEndpoints
         problems.AddRange(hours.Problems.Select(p => p.Under("studio")));
         var from = WireTime.Check(request.From, "from", problems)?.ToInstant() ?? Instant.FromDateTimeOffset(time.GetUtcNow());
         var until = WireTime.Check(request.Until, "until", problems)?.ToInstant() ?? from + UsualSearch;
-        if (until < from) problems.Add(new Problem("until", "The latest start is before the earliest."));
-        else if (until - from > StartSolver.LongestSearch) problems.Add(new Problem("until", $"At most {StartSolver.LongestSearch.TotalDays:0} days are searched at once."));
+        if (until < from)
+            problems.Add(new Problem("until", "The latest start is before the earliest."));
+        else if (until - from > StartSolver.LongestSearch)
+            problems.Add(new Problem("until", $"At most {StartSolver.LongestSearch.TotalDays:0} days are searched at once."));
         var openBy = WireTime.Check(request.OpenBy, "openBy", problems)?.ToInstant();
         var topAt = WireTime.Check(request.TopAt, "topAt", problems)?.ToInstant();
         var read = await ClockTask.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, lookup, problems);
-        if (problems.Count > 0) return ProblemResponses.Of(problems);
+        if (problems.Count > 0)
+            return ProblemResponses.Of(problems);
 
         var (timed, rules) = (read!, hours.Value);
         var task = timed.Start;
@@ -48,14 +63,30 @@ internal static class StartEndpoints
         // While no kiln is chosen, electricity is what most draw.
         var tariff = rules.Prices.Of(task.Energy.Count > 0 ? task.Energy[0].Carrier : EnergyCarrier.Electricity);
         var horizon = until + task.OpensAt;
-        return Results.Ok(new StartsResponse(
-            rules.Zone.Id, rules.Prices.Currency,
-            [.. answer.Choices.Select(c => new StartContract(
-                At(c.At), At(c.At + task.TopAt), At(c.At + task.Powered), At(c.At + task.OpensAt), priced ? c.Cost : null, c.Discomfort, c.Why,
-                [.. task.Moments.Select(m => new WatchContract(m.Kind, At(c.At + m.At), m.Text, [.. rules.InAt(c.At + m.At)]))]))],
-            answer.Tried, answer.Possible, answer.Dearest, answer.WhyNone,
-            [.. Stretches(from, horizon, i => tariff.At(i.InZone(rules.Zone).LocalDateTime)).Select(s => new PriceSpan(At(s.From), At(s.To), s.Value))],
-            [.. Stretches(from, horizon, i => !rules.InAt(i).Any()).Where(s => s.Value).Select(s => new AloneSpan(At(s.From), At(s.To)))]));
+        return Results.Ok(
+            new StartsResponse(
+                rules.Zone.Id,
+                rules.Prices.Currency,
+                [
+                    .. answer.Choices.Select(c => new StartContract(
+                        At(c.At),
+                        At(c.At + task.TopAt),
+                        At(c.At + task.Powered),
+                        At(c.At + task.OpensAt),
+                        priced ? c.Cost : null,
+                        c.Discomfort,
+                        c.Why,
+                        [.. task.Moments.Select(m => new WatchContract(m.Kind, At(c.At + m.At), m.Text, [.. rules.InAt(c.At + m.At)]))]
+                    )),
+                ],
+                answer.Tried,
+                answer.Possible,
+                answer.Dearest,
+                answer.WhyNone,
+                [.. Stretches(from, horizon, i => tariff.At(i.InZone(rules.Zone).LocalDateTime)).Select(s => new PriceSpan(At(s.From), At(s.To), s.Value))],
+                [.. Stretches(from, horizon, i => !rules.InAt(i).Any()).Where(s => s.Value).Select(s => new AloneSpan(At(s.From), At(s.To)))]
+            )
+        );
     }
 
     private static async Task<IResult> Calendar(CalendarRequest? request, StudioLookup lookup)
@@ -63,11 +94,16 @@ internal static class StartEndpoints
         request ??= new CalendarRequest(null, null);
         var problems = new List<Problem>();
         var start = WireTime.Check(request.Start, "start", problems);
-        if (start is null && problems.Count == 0) problems.Add(new Problem("start", "Say when it is switched on."));
+        if (start is null && problems.Count == 0)
+            problems.Add(new Problem("start", "Say when it is switched on."));
         var timed = await ClockTask.Read(request.Schedule, request.StartTemperature, request.KilnId, request.Kiln, request.Load, lookup, problems);
         return problems.Count > 0
             ? ProblemResponses.Of(problems)
-            : Results.File(WatchCalendar.Write(timed!.Schedule, timed.Kiln.Name, start!.Value.ToInstant(), timed.Start.Moments), "text/calendar; charset=utf-8", "watch-times.ics");
+            : Results.File(
+                WatchCalendar.Write(timed!.Schedule, timed.Kiln.Name, start!.Value.ToInstant(), timed.Start.Moments),
+                "text/calendar; charset=utf-8",
+                "watch-times.ics"
+            );
     }
 
     /// <summary>Runs of the same value, looked at every quarter of an hour.</summary>
@@ -79,7 +115,8 @@ internal static class StartEndpoints
         for (var at = first; at < to; at += Quarter)
         {
             var next = value(at);
-            if (EqualityComparer<T>.Default.Equals(next, now)) continue;
+            if (EqualityComparer<T>.Default.Equals(next, now))
+                continue;
             yield return (begin, at, now);
             (begin, now) = (at, next);
         }

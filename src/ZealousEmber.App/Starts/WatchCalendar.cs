@@ -31,7 +31,14 @@ internal static class WatchCalendar
                 Start = new CalDateTime(at),
                 End = new CalDateTime(at + moment.Lasts.ToTimeSpan()),
             };
-            entry.Alarms.Add(new Alarm { Action = AlarmAction.Display, Description = entry.Summary, Trigger = new Trigger(Duration.FromMinutes(-15)) });
+            entry.Alarms.Add(
+                new Alarm
+                {
+                    Action = AlarmAction.Display,
+                    Description = entry.Summary,
+                    Trigger = new Trigger(Duration.FromMinutes(-15)),
+                }
+            );
             calendar.Events.Add(entry);
         }
         return Encoding.UTF8.GetBytes(new CalendarSerializer().SerializeToString(calendar)!);

@@ -10,7 +10,13 @@ internal static class StockEndpoints
 {
     public static void MapStock(this WebApplication app)
     {
-        new RepositoryEndpoints<ClayContract, VersionedClayContract, Clay>("clay", StockMapping.Read, StockMapping.Write).Map(app.MapGroup("/api/clays").WithTags("Clays and glazes"), "/api/clays");
-        new RepositoryEndpoints<GlazeContract, VersionedGlazeContract, Glaze>("glaze", StockMapping.Read, StockMapping.Write).Map(app.MapGroup("/api/glazes").WithTags("Clays and glazes"), "/api/glazes");
+        new RepositoryEndpoints<ClayContract, VersionedClayContract, Clay>("clay", StockMapping.Read, StockMapping.Write).Map(
+            app.MapGroup("/api/clays").WithTags("Clays and glazes"),
+            "/api/clays"
+        );
+        new RepositoryEndpoints<GlazeContract, VersionedGlazeContract, Glaze>("glaze", StockMapping.Read, StockMapping.Write).Map(
+            app.MapGroup("/api/glazes").WithTags("Clays and glazes"),
+            "/api/glazes"
+        );
     }
 }

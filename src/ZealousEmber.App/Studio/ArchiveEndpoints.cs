@@ -18,7 +18,9 @@ public sealed record ArchiveManifest(string Format, int Version, DateTimeOffset 
 internal static class ArchiveEndpoints
 {
     private const string Format = "zealous-ember-studio";
-    private const string NotEmpty = "There is something in this studio already, and it is not overwritten. Restore into a new one: start the program on an empty folder. With the program stopped, a backup of the database can be put in its place instead (see the README).";
+    private const string NotEmpty =
+        "There is something in this studio already, and it is not overwritten. Restore into a new one: start the program on an empty folder. With the "
+        + "program stopped, a backup of the database can be put in its place instead (see the README).";
     private const int Version = 1;
     private const string Database = "studio.db";
     private const string Manifest = "manifest.json";
@@ -30,45 +32,70 @@ internal static class ArchiveEndpoints
 
     public static void MapArchives(this WebApplication app)
     {
-        app.MapGet("/api/backup", Backup).WithMetadata(new OwnPagesOnly()).RequireRateLimiting(LargeBodies.Copies).WithTags("Studio").WithSummary("The whole studio as one archive: the database, and everything in open formats beside it").Produces(200, contentType: "application/zip");
-        app.MapPost("/api/restore", Restore).WithMetadata(new BodySize(BodyLimit.Studio)).RequireRateLimiting(LargeBodies.Queue).WithTags("Studio")
-            .WithSummary("Take over such an archive, the bytes themselves, into a studio in which nothing was written yet").Accepts<Stream>("application/zip").Produces<ArchiveManifest>().ProducesProblem(409).ProducesValidationProblem(422);
+        app.MapGet("/api/backup", Backup)
+            .WithMetadata(new OwnPagesOnly())
+            .RequireRateLimiting(LargeBodies.Copies)
+            .WithTags("Studio")
+            .WithSummary("The whole studio as one archive: the database, and everything in open formats beside it")
+            .Produces(200, contentType: "application/zip");
+        app.MapPost("/api/restore", Restore)
+            .WithMetadata(new BodySize(BodyLimit.Studio))
+            .RequireRateLimiting(LargeBodies.Queue)
+            .WithTags("Studio")
+            .WithSummary("Take over such an archive, the bytes themselves, into a studio in which nothing was written yet")
+            .Accepts<Stream>("application/zip")
+            .Produces<ArchiveManifest>()
+            .ProducesProblem(409)
+            .ProducesValidationProblem(422);
     }
 
-    private static Task<IResult> Backup(StudioCopies studio, StudioExport export, StudioFolder folder, TimeProvider time, CancellationToken cancel) => CopyEndpoints.Made(folder, async file =>
-    {
-        var copy = folder.WorkingFile();
-        try
+    private static Task<IResult> Backup(StudioCopies studio, StudioExport export, StudioFolder folder, TimeProvider time, CancellationToken cancel) =>
+        CopyEndpoints.Made(folder, async file =>
         {
-            await studio.CopyTo(copy);
-            await using (var stream = File.Create(file))
+            var copy = folder.WorkingFile();
+            try
             {
-                using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
+                await studio.CopyTo(copy);
+                await using (var stream = File.Create(file))
                 {
-                    await using (var manifest = await zip.CreateEntry(Manifest).OpenAsync(cancel)) await JsonSerializer.SerializeAsync(manifest, new ArchiveManifest(Format, Version, time.GetUtcNow()), Json, cancel);
-                    await zip.CreateEntryFromFileAsync(copy, Database, cancel);
-                    await export.WriteTo(zip, "open/", cancel);
+                    using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
+                    {
+                        await using (var manifest = await zip.CreateEntry(Manifest).OpenAsync(cancel))
+                            await JsonSerializer.SerializeAsync(manifest, new ArchiveManifest(Format, Version, time.GetUtcNow()), Json, cancel);
+                        await zip.CreateEntryFromFileAsync(copy, Database, cancel);
+                        await export.WriteTo(zip, "open/", cancel);
+                    }
                 }
+                return CopyEndpoints.Send(file, "application/zip", $"zealous-ember-studio-{CopyEndpoints.Day(time)}.zip");
             }
-            return CopyEndpoints.Send(file, "application/zip", $"zealous-ember-studio-{CopyEndpoints.Day(time)}.zip");
-        }
-        finally
-        {
-            File.Delete(copy);
-        }
-    });
+            finally
+            {
+                File.Delete(copy);
+            }
+        });
 
-    private static async Task<IResult> Restore(HttpRequest request, StudioCopies studio, StudioFolder folder, LiveFirings live, FiringReader reader, CancellationToken cancel)
+    private static async Task<IResult> Restore(
+        HttpRequest request,
+        StudioCopies studio,
+        StudioFolder folder,
+        LiveFirings live,
+        FiringReader reader,
+        CancellationToken cancel
+    )
     {
-        if (!await studio.IsEmpty(cancel)) return ProblemResponses.Conflict(NotEmpty);
+        if (!await studio.IsEmpty(cancel))
+            return ProblemResponses.Conflict(NotEmpty);
         var (zip, file) = (folder.WorkingFile(), folder.WorkingFile());
         try
         {
-            await using (var stream = File.Create(zip)) await request.Body.CopyToAsync(stream, cancel);
+            await using (var stream = File.Create(zip))
+                await request.Body.CopyToAsync(stream, cancel);
             var manifest = await Unpack(zip, file, cancel);
-            if (!manifest.IsOk) return ProblemResponses.Of(manifest.Problems);
+            if (!manifest.IsOk)
+                return ProblemResponses.Of(manifest.Problems);
             // Asked again where nobody else writes: what was saved while the archive came in stays.
-            if (!await studio.TakeOver(file, "The archive", cancel)) return ProblemResponses.Conflict(NotEmpty);
+            if (!await studio.TakeOver(file, "The archive", cancel))
+                return ProblemResponses.Conflict(NotEmpty);
             await live.TakeUp(CancellationToken.None);
             await reader.Refresh(CancellationToken.None);
             return Results.Ok(manifest.Value);
@@ -79,7 +106,8 @@ internal static class ArchiveEndpoints
         }
         finally
         {
-            foreach (var left in new[] { zip, file, file + "-wal", file + "-shm" }) File.Delete(left);
+            foreach (var left in new[] { zip, file, file + "-wal", file + "-shm" })
+                File.Delete(left);
         }
     }
 
@@ -90,19 +118,28 @@ internal static class ArchiveEndpoints
         try
         {
             using var archive = await ZipFile.OpenReadAsync(zip, cancel);
-            if (archive.GetEntry(Manifest) is not { } described || archive.GetEntry(Database) is not { } database) return NotWhole("This is no archive of a studio, or it is not whole.");
+            if (archive.GetEntry(Manifest) is not { } described || archive.GetEntry(Database) is not { } database)
+                return NotWhole("This is no archive of a studio, or it is not whole.");
             ArchiveManifest? manifest;
-            await using (var stream = await described.OpenAsync(cancel)) manifest = await JsonSerializer.DeserializeAsync<ArchiveManifest>(stream, Json, cancel);
-            if (manifest?.Format != Format) return NotWhole("This is no archive of a studio.");
-            if (manifest.Version > Version) return new Problem("archive", $"This archive was made by a newer version of the program (archive {manifest.Version}; this program reads up to {Version}). Nothing was changed.");
+            await using (var stream = await described.OpenAsync(cancel))
+                manifest = await JsonSerializer.DeserializeAsync<ArchiveManifest>(stream, Json, cancel);
+            if (manifest?.Format != Format)
+                return NotWhole("This is no archive of a studio.");
+            if (manifest.Version > Version)
+                return new Problem(
+                    "archive",
+                    $"This archive was made by a newer version of the program (archive {manifest.Version}; this program reads up to {Version}). Nothing "
+                        + "was changed."
+                );
             // A database is pages of numbers and text; what unpacks to far more than was sent is none.
             var most = Math.Max(LeastUnpacked, MostTimes * new FileInfo(zip).Length);
             await using var from = await database.OpenAsync(cancel);
             await using var into = File.Create(to);
             var buffer = new byte[128 * 1024];
-            for (int read; (read = await from.ReadAsync(buffer, cancel)) > 0;)
+            for (int read; (read = await from.ReadAsync(buffer, cancel)) > 0; )
             {
-                if (into.Length + read > most) return NotWhole("This archive unpacks to far more than a studio holds.");
+                if (into.Length + read > most)
+                    return NotWhole("This archive unpacks to far more than a studio holds.");
                 await into.WriteAsync(buffer.AsMemory(0, read), cancel);
             }
             return manifest;

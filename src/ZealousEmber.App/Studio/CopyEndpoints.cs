@@ -11,22 +11,25 @@ internal static class CopyEndpoints
     public static void MapCopies(this WebApplication app)
     {
         var api = app.MapGroup("/api/studio").WithTags("Studio").WithMetadata(new OwnPagesOnly()).RequireRateLimiting(LargeBodies.Copies);
-        api.MapGet("backup", Backup).WithSummary("A consistent copy of the database, made while it is in use").Produces(200, contentType: "application/vnd.sqlite3");
+        api.MapGet("backup", Backup)
+            .WithSummary("A consistent copy of the database, made while it is in use")
+            .Produces(200, contentType: "application/vnd.sqlite3");
         api.MapGet("export", Export).WithSummary("Everything in open formats: JSON and photos in a zip").Produces(200, contentType: "application/zip");
     }
 
     private static Task<IResult> Backup(StudioCopies studio, StudioFolder folder, TimeProvider time, CancellationToken cancel) => Made(folder, async file =>
-    {
-        cancel.ThrowIfCancellationRequested();
-        await studio.CopyTo(file);
-        return Send(file, "application/vnd.sqlite3", $"zealous-ember-{Day(time)}.db");
-    });
+        {
+            cancel.ThrowIfCancellationRequested();
+            await studio.CopyTo(file);
+            return Send(file, "application/vnd.sqlite3", $"zealous-ember-{Day(time)}.db");
+        });
 
     private static Task<IResult> Export(StudioExport export, StudioFolder folder, TimeProvider time, CancellationToken cancel) => Made(folder, async file =>
-    {
-        await using (var zip = File.Create(file)) await export.Write(zip, cancel);
-        return Send(file, "application/zip", $"zealous-ember-{Day(time)}.zip");
-    });
+        {
+            await using (var zip = File.Create(file))
+                await export.Write(zip, cancel);
+            return Send(file, "application/zip", $"zealous-ember-{Day(time)}.zip");
+        });
 
     /// <summary>Makes a file of its own and sends it; of what is given up nothing is left.</summary>
     internal static async Task<IResult> Made(StudioFolder folder, Func<string, Task<IResult>> make)
@@ -46,6 +49,10 @@ internal static class CopyEndpoints
     internal static string Day(TimeProvider time) => time.GetUtcNow().ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 
     // Gone with the stream that reads it, whoever gives up meanwhile.
-    internal static IResult Send(string file, string contentType, string name) => Results.File(
-        new FileStream(file, new FileStreamOptions { Options = FileOptions.DeleteOnClose | FileOptions.Asynchronous, Access = FileAccess.Read }), contentType, name);
+    internal static IResult Send(string file, string contentType, string name) =>
+        Results.File(
+            new FileStream(file, new FileStreamOptions { Options = FileOptions.DeleteOnClose | FileOptions.Asynchronous, Access = FileAccess.Read }),
+            contentType,
+            name
+        );
 }

@@ -43,8 +43,15 @@ internal sealed class WireEnumConverter : JsonConverterFactory
 
     public override bool CanConvert(Type type) => type.IsEnum;
 
-    public override JsonConverter CreateConverter(Type type, JsonSerializerOptions options) => (JsonConverter)Activator.CreateInstance(
-        typeof(OneWord<>).MakeGenericType(type), BindingFlags.Instance | BindingFlags.Public, null, [Words.CreateConverter(type, options)], null)!;
+    public override JsonConverter CreateConverter(Type type, JsonSerializerOptions options) =>
+        (JsonConverter)
+            Activator.CreateInstance(
+                typeof(OneWord<>).MakeGenericType(type),
+                BindingFlags.Instance | BindingFlags.Public,
+                null,
+                [Words.CreateConverter(type, options)],
+                null
+            )!;
 
     private sealed class OneWord<T>(JsonConverter inner) : JsonConverter<T>
         where T : struct, Enum
@@ -54,7 +61,9 @@ internal sealed class WireEnumConverter : JsonConverterFactory
         public override T Read(ref Utf8JsonReader reader, Type type, JsonSerializerOptions options)
         {
             var word = reader.TokenType == JsonTokenType.String ? reader.GetString() : null;
-            return word is not null && WireEnums.Knows<T>(word) ? inner.Read(ref reader, type, options) : throw new JsonException($"The JSON value could not be converted to {typeof(T)}.");
+            return word is not null && WireEnums.Knows<T>(word)
+                ? inner.Read(ref reader, type, options)
+                : throw new JsonException($"The JSON value could not be converted to {typeof(T)}.");
         }
 
         public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => inner.Write(writer, value, options);
@@ -65,7 +74,8 @@ internal sealed class WireEnumConverter : JsonConverterFactory
 internal static partial class WireEnums
 {
     /// <summary>Every word of an enum, in its order.</summary>
-    public static IEnumerable<string> Words(Type type) => Enum.GetNames(type).Where(n => n != nameof(IsoDayOfWeek.None) || type != typeof(IsoDayOfWeek)).Select(WireNaming.Policy.ConvertName);
+    public static IEnumerable<string> Words(Type type) =>
+        Enum.GetNames(type).Where(n => n != nameof(IsoDayOfWeek.None) || type != typeof(IsoDayOfWeek)).Select(WireNaming.Policy.ConvertName);
 
     /// <summary>The word of a value.</summary>
     public static string Word<T>(T value)
@@ -73,7 +83,10 @@ internal static partial class WireEnums
 
     /// <summary>The value of a word, or nothing. Case and white space around it do not matter.</summary>
     public static T? Read<T>(string? word)
-        where T : struct, Enum => word is null ? null : Table<T>.Values.TryGetValue(word.Trim(), out var value) ? value : null;
+        where T : struct, Enum =>
+        word is null ? null
+        : Table<T>.Values.TryGetValue(word.Trim(), out var value) ? value
+        : null;
 
     /// <summary>True for a word of an enum.</summary>
     public static bool Knows<T>(string word)
@@ -85,11 +98,16 @@ internal static partial class WireEnums
 
     /// <summary>"“raku” is not a kind of firing; it is drying, bisque, glaze or once-fired."</summary>
     public static Problem Unknown<T>(string field, string what, string? word)
-        where T : struct, Enum => string.IsNullOrWhiteSpace(word) ? Missing<T>(field, what) : new(field, $"“{(word.Length > 40 ? word[..40] + "…" : word)}” is not {what}; it is {Choices(typeof(T))}.");
+        where T : struct, Enum =>
+        string.IsNullOrWhiteSpace(word)
+            ? Missing<T>(field, what)
+            : new(field, $"“{(word.Length > 40 ? word[..40] + "…" : word)}” is not {what}; it is {Choices(typeof(T))}.");
 
     /// <summary>What a word that the serializer refused would have had to be; nothing where it refused something else.</summary>
     public static string? Expected(JsonException refused) =>
-        EnumName().Match(refused.Message) is { Success: true } match && TypeNamed(match.Groups[1].Value.TrimEnd('.')) is { IsEnum: true } type ? $"This word is not known here; it is {Choices(type)}." : null;
+        EnumName().Match(refused.Message) is { Success: true } match && TypeNamed(match.Groups[1].Value.TrimEnd('.')) is { IsEnum: true } type
+            ? $"This word is not known here; it is {Choices(type)}."
+            : null;
 
     private static string Choices(Type type)
     {
@@ -106,7 +124,9 @@ internal static partial class WireEnums
     private static class Table<T>
         where T : struct, Enum
     {
-        public static readonly Dictionary<string, T> Values = Enum.GetValues<T>().Distinct().Where(v => !(v is IsoDayOfWeek.None))
+        public static readonly Dictionary<string, T> Values = Enum.GetValues<T>()
+            .Distinct()
+            .Where(v => !(v is IsoDayOfWeek.None))
             .ToDictionary(v => WireNaming.Policy.ConvertName(v.ToString()), v => v, StringComparer.OrdinalIgnoreCase);
     }
 }

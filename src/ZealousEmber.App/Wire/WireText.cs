@@ -8,7 +8,8 @@ internal static class WireText
     /// <summary>The text of a value; nothing where it is none, or half of a character that no text holds.</summary>
     public static string? TextOf(this JsonElement value)
     {
-        if (value.ValueKind != JsonValueKind.String) return null;
+        if (value.ValueKind != JsonValueKind.String)
+            return null;
         try
         {
             return value.GetString();

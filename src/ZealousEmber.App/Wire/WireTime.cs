@@ -16,21 +16,26 @@ internal static class WireTime
     public static OffsetDateTime? Check(OffsetDateTime? given, string field, List<Problem> problems)
     {
         // The longest possible firing lasts a century; further out the calendar itself ends.
-        if (given is null or { Year: >= 1900 and <= 2400 }) return given;
+        if (given is null or { Year: >= 1900 and <= 2400 })
+            return given;
         problems.Add(new Problem(field, "A moment lies between the years 1900 and 2400."));
         return null;
     }
 
     /// <summary>The moment of a text; nothing where it is none, or says no offset.</summary>
     public static DateTimeOffset? Read(string? text) =>
-        text is not null && OffsetDateTimePattern.ExtendedIso.Parse(text) is { Success: true, Value: { Year: >= 1 and <= 9998 } at } ? at.ToDateTimeOffset() : null;
+        text is not null && OffsetDateTimePattern.ExtendedIso.Parse(text) is { Success: true, Value: { Year: >= 1 and <= 9998 } at }
+            ? at.ToDateTimeOffset()
+            : null;
 }
 
 /// <summary>Moments of contracts, in and out.</summary>
 internal sealed class MomentConverter : JsonConverter<DateTimeOffset>
 {
     public override DateTimeOffset Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
-        reader.TokenType == JsonTokenType.String && WireTime.Read(reader.GetString()) is { } at ? at : throw new JsonException("This is no NodaTime.OffsetDateTime.");
+        reader.TokenType == JsonTokenType.String && WireTime.Read(reader.GetString()) is { } at
+            ? at
+            : throw new JsonException("This is no NodaTime.OffsetDateTime.");
 
     public override void Write(Utf8JsonWriter writer, DateTimeOffset value, JsonSerializerOptions options) => writer.WriteStringValue(value);
 }
@@ -40,7 +45,8 @@ internal sealed class AnyText : JsonConverter<string?>
 {
     public override string? Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options)
     {
-        if (reader.TokenType is JsonTokenType.String) return reader.GetString();
+        if (reader.TokenType is JsonTokenType.String)
+            return reader.GetString();
         using var value = JsonDocument.ParseValue(ref reader);
         return value.RootElement.GetRawText();
     }

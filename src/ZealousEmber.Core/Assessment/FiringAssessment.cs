@@ -22,8 +22,15 @@ namespace ZealousEmber.Core.Assessment;
 /// <param name="Findings">What an experienced colleague would say, the gravest first.</param>
 /// <param name="Cautions">Words of safety at the steps they belong to.</param>
 public sealed record FiringAssessment(
-    Schedule Schedule, IKilnModel Kiln, KilnRun Run, IReadOnlyList<double> Progress, Cone? Shown, ImmutableArray<Moment> Moments,
-    ImmutableArray<Finding> Findings, ImmutableArray<Caution> Cautions)
+    Schedule Schedule,
+    IKilnModel Kiln,
+    KilnRun Run,
+    IReadOnlyList<double> Progress,
+    Cone? Shown,
+    ImmutableArray<Moment> Moments,
+    ImmutableArray<Finding> Findings,
+    ImmutableArray<Caution> Cautions
+)
 {
     /// <summary>The schedule with its times.</summary>
     public CompiledSchedule Compiled => Run.Compiled;
@@ -38,9 +45,10 @@ public sealed record FiringAssessment(
     public TemperatureDifference FastestDrop => Cooling.FastestDrop(Compiled.Curve).Drop;
 
     /// <summary>Progress of the cone spoken of in each step; empty when none is.</summary>
-    public IReadOnlyList<double> HeatWorkByStep => Shown is { } cone
-        ? HeatWork.PerStretch(ConeTable.Of(cone).Kinetics, Kiln.Felt(Compiled.Curve), [.. Compiled.Segments.Select(s => s.End.TotalMinutes)])
-        : [];
+    public IReadOnlyList<double> HeatWorkByStep =>
+        Shown is { } cone
+            ? HeatWork.PerStretch(ConeTable.Of(cone).Kinetics, Kiln.Felt(Compiled.Curve), [.. Compiled.Segments.Select(s => s.End.TotalMinutes)])
+            : [];
 
     /// <summary>When it may be opened, as far as that is known; else when the program ends.</summary>
     public Duration OpensAt => Run.OpensAt ?? Compiled.Total;
@@ -53,12 +61,20 @@ public sealed record FiringAssessment(
     public static Result<FiringAssessment> Of(Schedule schedule, IKilnModel kiln, WareLoad? load, DisplayUnits units)
     {
         var ran = kiln.Run(schedule.Program);
-        if (!ran.IsOk) return Result<FiringAssessment>.Failed(ran.Problems);
+        if (!ran.IsOk)
+            return Result<FiringAssessment>.Failed(ran.Problems);
         var run = ran.Value;
         var progress = HeatWork.OfAll(kiln.Felt(run.Compiled.Curve));
         return new FiringAssessment(
-            schedule, kiln, run, progress, schedule.Goal ?? ConePhrases.HottestDown(progress), MomentsOf(kiln, run),
-            [.. ScheduleReview.Of(new ReviewContext(schedule, kiln, run, progress, load, units))], [.. Caution.For(schedule, run.Compiled)]);
+            schedule,
+            kiln,
+            run,
+            progress,
+            schedule.Goal ?? ConePhrases.HottestDown(progress),
+            MomentsOf(kiln, run),
+            [.. ScheduleReview.Of(new ReviewContext(schedule, kiln, run, progress, load, units))],
+            [.. Caution.For(schedule, run.Compiled)]
+        );
     }
 
     /// <summary>A kiln that knows how it cools tells when it may be opened even where the schedule itself ends hot.</summary>

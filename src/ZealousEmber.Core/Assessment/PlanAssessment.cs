@@ -16,22 +16,38 @@ public sealed record PlanAssessment(Plan Plan, FiringAssessment Firing, Immutabl
     public static Result<PlanAssessment> Of(WareLoad load, PlanWish wish, IKilnModel kiln)
     {
         var plan = Planner.Make(load, wish, kiln);
-        if (!plan.IsOk) return Result<PlanAssessment>.Failed(plan.Problems);
+        if (!plan.IsOk)
+            return Result<PlanAssessment>.Failed(plan.Problems);
         var firing = FiringAssessment.Of(plan.Value.Schedule, kiln, load, wish.Units);
-        if (!firing.IsOk) return Result<PlanAssessment>.Failed(firing.Problems);
+        if (!firing.IsOk)
+            return Result<PlanAssessment>.Failed(firing.Problems);
         var run = firing.Value.Run;
         var priced = Priced(plan.Value, load, wish, kiln, run);
-        return new PlanAssessment(priced with { Notes = [.. priced.Notes, .. WornElements.Note(load, wish, kiln, run)] }, firing.Value, FewStepOffers.Of(priced, load, wish, kiln, run));
+        return new PlanAssessment(
+            priced with
+            {
+                Notes = [.. priced.Notes, .. WornElements.Note(load, wish, kiln, run)],
+            },
+            firing.Value,
+            FewStepOffers.Of(priced, load, wish, kiln, run)
+        );
     }
 
     /// <summary>Where somebody prefers the coolest cone: what that saves over the one in the middle.</summary>
     private static Plan Priced(Plan plan, WareLoad load, PlanWish wish, IKilnModel kiln, KilnRun run)
     {
-        if (wish.Goal is not null || wish.Preferences.Goal != GoalOption.Coolest || !wish.Kind.MeltsGlaze() || run.Uses.Length == 0) return plan;
+        if (wish.Goal is not null || wish.Preferences.Goal != GoalOption.Coolest || !wish.Kind.MeltsGlaze() || run.Uses.Length == 0)
+            return plan;
         var middle = Planner.Make(load, wish with { Preference = wish.Preferences with { Goal = GoalOption.Middle } }, kiln);
-        if (!middle.IsOk || middle.Value.Schedule.Goal == plan.Schedule.Goal || kiln.Run(middle.Value.Schedule.Program) is not { IsOk: true } other) return plan;
+        if (!middle.IsOk || middle.Value.Schedule.Goal == plan.Schedule.Goal || kiln.Run(middle.Value.Schedule.Program) is not { IsOk: true } other)
+            return plan;
         var saved = other.Value.Energy.Used - run.Energy.Used;
-        return saved < 0.5 ? plan : plan with { GoalWhy = $"{plan.GoalWhy} It saves about {Phrases.Number(Math.Round(saved))} kWh over cone {middle.Value.Schedule.Goal!.Value.Number}." };
+        return saved < 0.5
+            ? plan
+            : plan with
+            {
+                GoalWhy = $"{plan.GoalWhy} It saves about {Phrases.Number(Math.Round(saved))} kWh over cone {middle.Value.Schedule.Goal!.Value.Number}.",
+            };
     }
 
     /// <summary>The same after a change of mind. Problems at <c>coolerCones</c>, or as the planner gives them.</summary>
@@ -42,7 +58,8 @@ public sealed record PlanAssessment(Plan Plan, FiringAssessment Firing, Immutabl
     public Result<PlanAssessment> After(WareLoad load, PlanWish wish, IKilnModel kiln, WhatIf change)
     {
         var changed = change.Of(load, wish, Plan.Schedule.Goal);
-        if (!changed.IsOk) return Result<PlanAssessment>.Failed(changed.Problems);
+        if (!changed.IsOk)
+            return Result<PlanAssessment>.Failed(changed.Problems);
         // Wetter ware brings that much more water for the kiln to boil off.
         var wetter = kiln.Load is { FreeWater: { } water } && load.Water > 0 ? kiln.Wetter(water * changed.Value.Load.Water / load.Water) : kiln;
         return Of(changed.Value.Load, changed.Value.Wish, wetter);

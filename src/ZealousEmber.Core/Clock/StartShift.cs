@@ -16,14 +16,22 @@ public sealed record StartShift(double? Cost, ImmutableArray<string> Says)
     {
         var (one, other) = (Missed(before, studio), Missed(after, studio));
         var says = new List<string>();
-        if (other.Except(one).ToList() is [_, ..] newly) says.Add($"Nobody would be in for {Phrases.List(newly.Select(StartSolver.Name))}.");
-        if (one.Except(other).ToList() is [_, ..] again) says.Add($"Somebody would be in for {Phrases.List(again.Select(StartSolver.Name))}.");
+        if (other.Except(one).ToList() is [_, ..] newly)
+            says.Add($"Nobody would be in for {Phrases.List(newly.Select(StartSolver.Name))}.");
+        if (one.Except(other).ToList() is [_, ..] again)
+            says.Add($"Somebody would be in for {Phrases.List(again.Select(StartSolver.Name))}.");
         var priced = studio.Prices.Knows(before.Task.Energy) && studio.Prices.Knows(after.Task.Energy);
         double Cost((StartTask Task, Instant At) firing) => studio.Prices.Cost(firing.Task.Energy, firing.At, studio.Zone);
         return new StartShift(priced ? Cost(after) - Cost(before) : null, [.. says]);
     }
 
-    private static List<WatchKind> Missed((StartTask Task, Instant At) firing, StudioSettings studio) => studio.People.IsEmpty
-        ? []
-        : [.. firing.Task.Moments.Where(m => m.Kind is not (WatchKind.Open or WatchKind.FirstColour) && !studio.InAt(firing.At + m.At).Any()).Select(m => m.Kind)];
+    private static List<WatchKind> Missed((StartTask Task, Instant At) firing, StudioSettings studio) =>
+        studio.People.IsEmpty
+            ? []
+            :
+            [
+                .. firing
+                    .Task.Moments.Where(m => m.Kind is not (WatchKind.Open or WatchKind.FirstColour) && !studio.InAt(firing.At + m.At).Any())
+                    .Select(m => m.Kind),
+            ];
 }

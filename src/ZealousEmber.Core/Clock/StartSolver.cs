@@ -79,11 +79,16 @@ public static class StartSolver
         for (var slot = 0; slot < tried; slot++)
         {
             var at = first + Step * slot;
-            if (wish.OpenBy is { } by && at + task.OpensAt > by) Refuse("openBy");
-            else if (wish.TopAt is { } top && Abs(at + task.TopAt - top) > NearTop) Refuse("topAt");
-            else if (studio.Rule == AttendanceRule.NeverAlone && !slots.SomebodyThroughout(slot, task.Powered)) Refuse("alone");
-            else if (watched.FirstOrDefault(m => !slots.SomebodyThroughout(slot, m.Lasts, m.At)) is { } missed) Refuse(missed.Kind.ToString());
-            else possible.Add((slot, costs[slot], slots.Discomfort(slot, task.Moments)));
+            if (wish.OpenBy is { } by && at + task.OpensAt > by)
+                Refuse("openBy");
+            else if (wish.TopAt is { } top && Abs(at + task.TopAt - top) > NearTop)
+                Refuse("topAt");
+            else if (studio.Rule == AttendanceRule.NeverAlone && !slots.SomebodyThroughout(slot, task.Powered))
+                Refuse("alone");
+            else if (watched.FirstOrDefault(m => !slots.SomebodyThroughout(slot, m.Lasts, m.At)) is { } missed)
+                Refuse(missed.Kind.ToString());
+            else
+                possible.Add((slot, costs[slot], slots.Discomfort(slot, task.Moments)));
         }
         if (possible.Count == 0)
             return new StartAnswer([], 0, tried, 0, WhyNone(refusals, tried, task, studio, watched));
@@ -96,46 +101,80 @@ public static class StartSolver
         var chosen = new List<(int Slot, double Cost, double Discomfort)>();
         foreach (var candidate in ranked)
         {
-            if (chosen.All(c => Abs(Step * (c.Slot - candidate.Slot)) >= Apart)) chosen.Add(candidate);
-            if (chosen.Count == Shown) break;
+            if (chosen.All(c => Abs(Step * (c.Slot - candidate.Slot)) >= Apart))
+                chosen.Add(candidate);
+            if (chosen.Count == Shown)
+                break;
         }
         return new StartAnswer(
-            [.. chosen.Select(c => new StartChoice(first + Step * c.Slot, c.Cost, c.Discomfort, Why(first + Step * c.Slot, c, task, studio, cheapest, dearest)))],
-            dearest, tried, possible.Count, null);
+            [
+                .. chosen.Select(c => new StartChoice(
+                    first + Step * c.Slot,
+                    c.Cost,
+                    c.Discomfort,
+                    Why(first + Step * c.Slot, c, task, studio, cheapest, dearest)
+                )),
+            ],
+            dearest,
+            tried,
+            possible.Count,
+            null
+        );
     }
 
     private static Duration Abs(Duration d) => d < Duration.Zero ? -d : d;
 
     /// <summary>The moments somebody must be there for under a rule.</summary>
-    private static List<WatchMoment> Watched(StartTask task, AttendanceRule rule, ImmutableArray<WatchKind> marked) => [.. task.Moments.Where(m => rule switch
-    {
-        AttendanceRule.MarkedMoments => marked.Contains(m.Kind),
-        AttendanceRule.AlarmBetween => m.Kind is WatchKind.SwitchOn or WatchKind.Top,
-        _ => false,
-    })];
+    private static List<WatchMoment> Watched(StartTask task, AttendanceRule rule, ImmutableArray<WatchKind> marked) =>
+        [
+            .. task.Moments.Where(m =>
+                rule switch
+                {
+                    AttendanceRule.MarkedMoments => marked.Contains(m.Kind),
+                    AttendanceRule.AlarmBetween => m.Kind is WatchKind.SwitchOn or WatchKind.Top,
+                    _ => false,
+                }
+            ),
+        ];
 
-    private static ImmutableArray<string> Why(Instant at, (int Slot, double Cost, double Discomfort) choice, StartTask task, StudioSettings studio, double cheapest, double dearest)
+    private static ImmutableArray<string> Why(
+        Instant at,
+        (int Slot, double Cost, double Discomfort) choice,
+        StartTask task,
+        StudioSettings studio,
+        double cheapest,
+        double dearest
+    )
     {
         var why = new List<string>();
         if (dearest - cheapest > Math.Max(0.02 * dearest, 1e-9))
         {
-            why.Add(choice.Cost <= cheapest * 1.01
-                ? $"Cheapest there is: {Share(1 - choice.Cost / dearest)} less than the dearest start."
-                : $"{Share(choice.Cost / Math.Max(cheapest, 1e-9) - 1)} dearer than the cheapest start.");
+            why.Add(
+                choice.Cost <= cheapest * 1.01
+                    ? $"Cheapest there is: {Share(1 - choice.Cost / dearest)} less than the dearest start."
+                    : $"{Share(choice.Cost / Math.Max(cheapest, 1e-9) - 1)} dearer than the cheapest start."
+            );
         }
-        else why.Add("Power costs the same whenever it starts.");
+        else
+            why.Add("Power costs the same whenever it starts.");
 
         var alone = task.Moments.Where(m => m.Kind != WatchKind.Open && !studio.InAt(at + m.At).Any()).ToList();
-        var night = task.Moments.Where(m => m.Kind is not (WatchKind.Open or WatchKind.FirstColour) && IsNight((at + m.At).InZone(studio.Zone).TimeOfDay)).ToList();
-        if (alone.Count == 0) why.Add("Somebody is in at every moment that wants a person.");
-        else why.Add($"Nobody is in for {Phrases.List(alone.Select(m => Name(m.Kind)))}.");
-        if (night.Count > 0) why.Add($"At night: {Phrases.List(night.Select(m => Name(m.Kind)))}.");
+        var night = task
+            .Moments.Where(m => m.Kind is not (WatchKind.Open or WatchKind.FirstColour) && IsNight((at + m.At).InZone(studio.Zone).TimeOfDay))
+            .ToList();
+        if (alone.Count == 0)
+            why.Add("Somebody is in at every moment that wants a person.");
+        else
+            why.Add($"Nobody is in for {Phrases.List(alone.Select(m => Name(m.Kind)))}.");
+        if (night.Count > 0)
+            why.Add($"At night: {Phrases.List(night.Select(m => Name(m.Kind)))}.");
         return [.. why];
     }
 
     private static string WhyNone(Dictionary<string, int> refusals, int tried, StartTask task, StudioSettings studio, List<WatchMoment> watched)
     {
-        if (tried == 0) return "There is no time between the earliest and the latest start.";
+        if (tried == 0)
+            return "There is no time between the earliest and the latest start.";
         var worst = refusals.MaxBy(r => r.Value).Key;
         return worst switch
         {
@@ -153,21 +192,25 @@ public static class StartSolver
     private static string Missed(Dictionary<string, int> refusals, List<WatchMoment> watched)
     {
         var last = watched.FindLastIndex(m => refusals.ContainsKey(m.Kind.ToString()));
-        var said = last > 0 ? $"Whenever somebody is in for {Name(watched[last - 1].Kind)}, nobody is in for {Name(watched[last].Kind)}" : $"Nobody is ever in for {Name(watched[last].Kind)}";
+        var said =
+            last > 0
+                ? $"Whenever somebody is in for {Name(watched[last - 1].Kind)}, nobody is in for {Name(watched[last].Kind)}"
+                : $"Nobody is ever in for {Name(watched[last].Kind)}";
         return $"{said}. Longer hours, another rule or a shorter schedule would help.";
     }
 
     /// <summary>A moment in words, inside a sentence.</summary>
-    public static string Name(WatchKind kind) => kind switch
-    {
-        WatchKind.SwitchOn => "switching on",
-        WatchKind.SteamCheck => "the steam check",
-        WatchKind.FirstColour => "first colour",
-        WatchKind.Reduction => "the reduction",
-        WatchKind.Top => "the top",
-        WatchKind.PowerOff => "power off",
-        _ => "opening",
-    };
+    public static string Name(WatchKind kind) =>
+        kind switch
+        {
+            WatchKind.SwitchOn => "switching on",
+            WatchKind.SteamCheck => "the steam check",
+            WatchKind.FirstColour => "first colour",
+            WatchKind.Reduction => "the reduction",
+            WatchKind.Top => "the top",
+            WatchKind.PowerOff => "power off",
+            _ => "opening",
+        };
 
     private static string Share(double share) => $"{Math.Round(share * 100):0} %";
 
@@ -191,11 +234,13 @@ public static class StartSolver
         public Slots(Instant first, int count, StudioSettings studio)
         {
             (alone, night) = (new int[count + 1], new bool[count]);
-            foreach (var tariff in studio.Prices.Tariffs) prices[tariff.Carrier] = new double[count];
+            foreach (var tariff in studio.Prices.Tariffs)
+                prices[tariff.Carrier] = new double[count];
             for (var i = 0; i < count; i++)
             {
                 var local = (first + Step * i).InZone(studio.Zone).LocalDateTime;
-                foreach (var tariff in studio.Prices.Tariffs) prices[tariff.Carrier][i] = tariff.At(local);
+                foreach (var tariff in studio.Prices.Tariffs)
+                    prices[tariff.Carrier][i] = tariff.At(local);
                 night[i] = IsNight(local.TimeOfDay);
                 var somebody = studio.People.Any(p => p.Hours.Any(h => h.Contains(local)));
                 alone[i + 1] = alone[i] + (somebody ? 0 : 1);
@@ -207,12 +252,14 @@ public static class StartSolver
             var costs = new double[starts];
             foreach (var use in uses)
             {
-                if (!prices.TryGetValue(use.Carrier, out var price)) continue;
+                if (!prices.TryGetValue(use.Carrier, out var price))
+                    continue;
                 var energy = use.KwhPerBin.ToArray();
                 for (var start = 0; start < starts; start++)
                 {
                     var sum = 0.0;
-                    for (var i = 0; i < energy.Length; i++) sum += energy[i] * price[start + i];
+                    for (var i = 0; i < energy.Length; i++)
+                        sum += energy[i] * price[start + i];
                     costs[start] += sum;
                 }
             }
@@ -234,9 +281,16 @@ public static class StartSolver
             foreach (var moment in moments)
             {
                 var slot = Index(start + moment.At / Step);
-                var weight = moment.Kind switch { WatchKind.Top or WatchKind.SwitchOn => 2, WatchKind.Open or WatchKind.FirstColour => 0.25, _ => 1.0 };
-                if (night[slot]) sum += weight;
-                if (alone[slot + 1] > alone[slot]) sum += weight;
+                var weight = moment.Kind switch
+                {
+                    WatchKind.Top or WatchKind.SwitchOn => 2,
+                    WatchKind.Open or WatchKind.FirstColour => 0.25,
+                    _ => 1.0,
+                };
+                if (night[slot])
+                    sum += weight;
+                if (alone[slot + 1] > alone[slot])
+                    sum += weight;
             }
             return sum;
         }

@@ -50,7 +50,13 @@ public sealed record StudioDisplay(ClockFormat Clock, TemperatureUnit Temperatur
 /// <param name="Marked">Moments somebody must be there for under <see cref="AttendanceRule.MarkedMoments"/>.</param>
 /// <param name="Display">How it reads numbers.</param>
 public sealed record StudioSettings(
-    DateTimeZone Zone, EnergyPrices Prices, ImmutableArray<Presence> People, AttendanceRule Rule, ImmutableArray<WatchKind> Marked, StudioDisplay Display)
+    DateTimeZone Zone,
+    EnergyPrices Prices,
+    ImmutableArray<Presence> People,
+    AttendanceRule Rule,
+    ImmutableArray<WatchKind> Marked,
+    StudioDisplay Display
+)
 {
     /// <summary>Most people with hours.</summary>
     public const int MostPeople = 100;

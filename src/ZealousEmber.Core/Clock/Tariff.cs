@@ -17,7 +17,8 @@ public sealed record TariffBand(string Name, double Price, WeeklySpan Hours, int
 
     private bool InSeason(int month)
     {
-        if (FirstMonth is not { } first || LastMonth is not { } last) return true;
+        if (FirstMonth is not { } first || LastMonth is not { } last)
+            return true;
         return first <= last ? month >= first && month <= last : month >= first || month <= last;
     }
 }
@@ -42,7 +43,8 @@ public sealed record Tariff(EnergyCarrier Carrier, double Price, ImmutableArray<
     {
         foreach (var band in Bands)
         {
-            if (band.Holds(at)) return band.Price;
+            if (band.Holds(at))
+                return band.Price;
         }
         return Price;
     }

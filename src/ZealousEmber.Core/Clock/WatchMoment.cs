@@ -38,6 +38,7 @@ public sealed record WatchMoment(WatchKind Kind, Duration At, Duration Lasts, st
 {
     private static readonly Temperature Colour = Temperature.FromCelsius(580);
     private const string LookForSteam = "Look for steam: a cold mirror over the peephole, then once round the kiln";
+
     // A block of a hold stays where it is, give or take what a display lags, K.
     private const double Level = 3;
     private static readonly Duration QuarterHour = Duration.FromMinutes(15);
@@ -52,7 +53,8 @@ public sealed record WatchMoment(WatchKind Kind, Duration At, Duration Lasts, st
         var moments = new List<WatchMoment>();
         void Add(WatchKind kind, Duration? at, Duration lasts, string text)
         {
-            if (at is { } time) moments.Add(new WatchMoment(kind, time, lasts, text));
+            if (at is { } time)
+                moments.Add(new WatchMoment(kind, time, lasts, text));
         }
 
         var curve = compiled.Curve;
@@ -64,9 +66,19 @@ public sealed record WatchMoment(WatchKind Kind, Duration At, Duration Lasts, st
             // Looked for where a drying hold ends, and where each block of it does; or when it comes to boiling without one.
             bool IsLow(CompiledSegment s) => s.Hold > Duration.Zero && s.To <= boiling + TemperatureDifference.FromKelvins(40);
             var first = compiled.Segments.ToList().FindLastIndex(s => IsLow(s) && (s.To - s.From).Kelvins > Level);
-            if (first < 0) Add(WatchKind.SteamCheck, passes, QuarterHour, LookForSteam);
-            foreach (var hold in compiled.Segments.Skip(Math.Max(0, first)).TakeWhile((s, i) => first >= 0 && IsLow(s) && (i == 0 || Math.Abs((s.To - s.From).Kelvins) <= Level)))
-                Add(WatchKind.SteamCheck, hold.End - Duration.FromTicks(Math.Min(QuarterHour.BclCompatibleTicks, hold.Hold.BclCompatibleTicks)), QuarterHour, LookForSteam);
+            if (first < 0)
+                Add(WatchKind.SteamCheck, passes, QuarterHour, LookForSteam);
+            foreach (
+                var hold in compiled
+                    .Segments.Skip(Math.Max(0, first))
+                    .TakeWhile((s, i) => first >= 0 && IsLow(s) && (i == 0 || Math.Abs((s.To - s.From).Kelvins) <= Level))
+            )
+                Add(
+                    WatchKind.SteamCheck,
+                    hold.End - Duration.FromTicks(Math.Min(QuarterHour.BclCompatibleTicks, hold.Hold.BclCompatibleTicks)),
+                    QuarterHour,
+                    LookForSteam
+                );
         }
         Add(WatchKind.FirstColour, curve.FirstRiseThrough(Colour), QuarterHour, "First dull red: peepholes and vent as this kiln wants them");
         foreach (var (i, segment) in schedule.Segments.Index())
@@ -77,8 +89,14 @@ public sealed record WatchMoment(WatchKind Kind, Duration At, Duration Lasts, st
         }
         var top = compiled.Segments.FirstOrDefault(s => s.To >= peak && s.To > s.From);
         if (top is not null)
-            Add(WatchKind.Top, top.RampEnd, Duration.Max(QuarterHour, Duration.Min(top.Hold, Duration.FromHours(1))), "The top: look at the cones through shaded glass");
-        if (compiled.Powered > Duration.Zero) Add(WatchKind.PowerOff, compiled.Powered, QuarterHour, "Power off; see that it really is");
+            Add(
+                WatchKind.Top,
+                top.RampEnd,
+                Duration.Max(QuarterHour, Duration.Min(top.Hold, Duration.FromHours(1))),
+                "The top: look at the cones through shaded glass"
+            );
+        if (compiled.Powered > Duration.Zero)
+            Add(WatchKind.PowerOff, compiled.Powered, QuarterHour, "Power off; see that it really is");
         Add(WatchKind.Open, opensAt, QuarterHour, "Cool enough to open");
         return [.. moments.OrderBy(m => m.At)];
     }

@@ -13,7 +13,8 @@ public sealed record WeeklySpan(ImmutableArray<IsoDayOfWeek> Days, LocalTime Fro
     public bool Contains(LocalDateTime at)
     {
         var time = at.TimeOfDay;
-        if (From < To) return On(at.DayOfWeek) && time >= From && time < To;
+        if (From < To)
+            return On(at.DayOfWeek) && time >= From && time < To;
         return (time >= From && On(at.DayOfWeek)) || (time < To && On(at.Date.PlusDays(-1).DayOfWeek));
     }
 

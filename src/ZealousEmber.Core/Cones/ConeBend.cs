@@ -32,10 +32,13 @@ public static class ConeBend
     public static string Phrase(double progress)
     {
         var degrees = Degrees(progress);
-        if (degrees > Flat) return "flat";
-        if (degrees < 18) return "stands";
+        if (degrees > Flat)
+            return "flat";
+        if (degrees < 18)
+            return "stands";
         var halves = (int)Math.Round(Clock(degrees) * 2);
-        if (halves >= 12) return "down, at 6 o’clock";
+        if (halves >= 12)
+            return "down, at 6 o’clock";
         var hour = halves / 2 == 0 ? 12 : halves / 2;
         return halves % 2 == 0
             ? string.Create(CultureInfo.InvariantCulture, $"at {hour} o’clock")

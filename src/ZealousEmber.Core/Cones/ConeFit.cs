@@ -19,7 +19,8 @@ internal static class ConeFit
         for (var weight = FirstWeight * 1.25; points.Count > 2 && weight < HighestWeight; weight *= 1.25)
         {
             var next = Refine(best, points, weight);
-            if (!points.All(p => Math.Abs(next.EndPoint(p.RatePerHour) - p.Celsius) <= Within)) break;
+            if (!points.All(p => Math.Abs(next.EndPoint(p.RatePerHour) - p.Celsius) <= Within))
+                break;
             best = next;
         }
         return best;
@@ -29,7 +30,11 @@ internal static class ConeFit
 
     private static ConeKinetics KissingerLine(IReadOnlyList<ConePoint> points)
     {
-        double sw = 0, sx = 0, sy = 0, sxx = 0, sxy = 0;
+        double sw = 0,
+            sx = 0,
+            sy = 0,
+            sxx = 0,
+            sxy = 0;
         foreach (var point in points)
         {
             var kelvin = point.Celsius + 273.15;
@@ -51,7 +56,11 @@ internal static class ConeFit
             var residuals = Residuals(theta, level, reference, points);
             var byTheta = Slopes(Residuals(theta * 1.0001, level, reference, points), residuals, theta * 1e-4);
             var byLevel = Slopes(Residuals(theta, level + 1e-3, reference, points), residuals, 1e-3);
-            double tt = 0, tl = 0, ll = 0, tr = 0, lr = 0;
+            double tt = 0,
+                tl = 0,
+                ll = 0,
+                tr = 0,
+                lr = 0;
             for (var i = 0; i < points.Count; i++)
             {
                 var w = WeightOf(points[i], weightAt60);
@@ -65,7 +74,8 @@ internal static class ConeFit
             var stepTheta = (tl * lr - ll * tr) / determinant;
             theta += stepTheta;
             level += (tl * tr - tt * lr) / determinant;
-            if (Math.Abs(stepTheta) < 1e-3) break;
+            if (Math.Abs(stepTheta) < 1e-3)
+                break;
         }
         return new ConeKinetics(theta, level + theta / reference);
     }

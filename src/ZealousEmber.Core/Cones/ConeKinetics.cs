@@ -25,9 +25,10 @@ public readonly record struct ConeKinetics(double Theta, double LnA)
     public double RateAt(double celsius) => Math.Exp(LnA - Theta / (celsius + Zero));
 
     /// <summary>Progress over a straight piece from one temperature to another, °C, taking so many hours.</summary>
-    public double Over(double fromCelsius, double toCelsius, double hours) => Math.Abs(toCelsius - fromCelsius) > SimpsonUpTo
-        ? Math.Abs(Primitive(toCelsius) - Primitive(fromCelsius)) * hours / Math.Abs(toCelsius - fromCelsius)
-        : Over(RateAt(fromCelsius), fromCelsius, toCelsius, RateAt(toCelsius), hours);
+    public double Over(double fromCelsius, double toCelsius, double hours) =>
+        Math.Abs(toCelsius - fromCelsius) > SimpsonUpTo
+            ? Math.Abs(Primitive(toCelsius) - Primitive(fromCelsius)) * hours / Math.Abs(toCelsius - fromCelsius)
+            : Over(RateAt(fromCelsius), fromCelsius, toCelsius, RateAt(toCelsius), hours);
 
     /// <summary>The same for a short piece whose rates at both ends are known already.</summary>
     internal double Over(double rateFrom, double fromCelsius, double toCelsius, double rateTo, double hours) =>
@@ -56,7 +57,8 @@ public readonly record struct ConeKinetics(double Theta, double LnA)
         var kelvin = celsius + Zero;
         var x = Theta / kelvin;
         var tail = 0.0;
-        for (var k = 16; k > 0; k--) tail = (k + 1) / (1 + k / (x + tail));
+        for (var k = 16; k > 0; k--)
+            tail = (k + 1) / (1 + k / (x + tail));
         return kelvin * Math.Exp(LnA - x) / (x + tail);
     }
 }

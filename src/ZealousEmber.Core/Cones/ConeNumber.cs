@@ -14,12 +14,20 @@ public static partial class ConeNumber
     {
         var number = Decoration().Replace(text ?? "", "").Trim();
         number = Half().Replace(number, "½");
-        if (Cone.Named(number) is { } cone) return cone;
-        if (number.Length == 0) return new Problem(field, "A cone number is missing here, like 04 or 6.");
+        if (Cone.Named(number) is { } cone)
+            return cone;
+        if (number.Length == 0)
+            return new Problem(field, "A cone number is missing here, like 04 or 6.");
         var bare = number.TrimStart('o', 'O', '-', '−', '0', ' ');
         if (!number.StartsWith("00", StringComparison.Ordinal) && Cone.Named("0" + bare) is { } cool && Cone.Named(bare) is { } hot)
-            return new Problem(field, $"“{text!.Trim()}” could be cone 0{bare} or cone {bare}, and they are far apart: {Apart(cool, hot)}. Write a zero for 0{bare}.");
-        return new Problem(field, $"There is no cone “{(text!.Length > 20 ? text[..20] + "…" : text.Trim())}”; they run 022 to 01 and 1 to 14, with 05½ and 5½.");
+            return new Problem(
+                field,
+                $"“{text!.Trim()}” could be cone 0{bare} or cone {bare}, and they are far apart: {Apart(cool, hot)}. Write a zero for 0{bare}."
+            );
+        return new Problem(
+            field,
+            $"There is no cone “{(text!.Length > 20 ? text[..20] + "…" : text.Trim())}”; they run 022 to 01 and 1 to 14, with 05½ and 5½."
+        );
     }
 
     /// <summary>"cone 04 falls at 1063 °C, cone 4 at 1162 °C": the published end points at 60 °C/h.</summary>

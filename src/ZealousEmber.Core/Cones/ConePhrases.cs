@@ -15,7 +15,8 @@ public static class ConePhrases
     /// <param name="progress">Of every cone, in the order of <see cref="Cone.All"/>.</param>
     public static string Nearest(IReadOnlyList<double> progress)
     {
-        if (HottestDown(progress) is not { } cone) return $"Below cone {Cone.All[0].Number}, which {ConeBend.Phrase(progress[0])}";
+        if (HottestDown(progress) is not { } cone)
+            return $"Below cone {Cone.All[0].Number}, which {ConeBend.Phrase(progress[0])}";
         var lead = progress[cone.Order] > Past ? $"A little past cone {cone.Number}" : $"Reaches cone {cone.Number}, tip {Tip(progress[cone.Order])}";
         return cone.Hotter is { } next ? $"{lead}; {next.Number} {ConeBend.Phrase(progress[next.Order])}" : lead;
     }
@@ -26,7 +27,8 @@ public static class ConePhrases
     {
         for (var i = progress.Count - 1; i >= 0; i--)
         {
-            if (progress[i] >= Reached) return Cone.All[i];
+            if (progress[i] >= Reached)
+                return Cone.All[i];
         }
         return null;
     }

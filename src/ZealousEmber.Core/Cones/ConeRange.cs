@@ -21,10 +21,12 @@ public readonly record struct ConeRange(Cone Coolest, Cone Hottest)
     /// <summary>Reads both ends; one alone means just that cone, none means nothing. Problems name <c>coneFrom</c> and <c>coneTo</c>.</summary>
     public static Result<ConeRange?> Read(string? from, string? to)
     {
-        if (string.IsNullOrWhiteSpace(from) && string.IsNullOrWhiteSpace(to)) return (ConeRange?)null;
+        if (string.IsNullOrWhiteSpace(from) && string.IsNullOrWhiteSpace(to))
+            return (ConeRange?)null;
         var low = ConeNumber.Parse(string.IsNullOrWhiteSpace(from) ? to : from, "coneFrom");
         var high = ConeNumber.Parse(string.IsNullOrWhiteSpace(to) ? from : to, "coneTo");
-        if (!low.IsOk || !high.IsOk) return Result<ConeRange?>.Failed([.. low.Problems, .. high.Problems]);
+        if (!low.IsOk || !high.IsOk)
+            return Result<ConeRange?>.Failed([.. low.Problems, .. high.Problems]);
         return low.Value.CompareTo(high.Value) > 0
             ? new Problem("coneTo", $"Cone {high.Value.Number} is cooler than cone {low.Value.Number}; the hotter one comes second.")
             : new ConeRange(low.Value, high.Value);

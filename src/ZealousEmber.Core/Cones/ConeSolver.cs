@@ -64,10 +64,17 @@ public static class ConeSolver
     }
 
     /// <summary>A program's top step moved so that the cone comes down; its hold, pace and every other step stay.</summary>
-    public static Result<FiringProgram> TopOf(FiringProgram program, Cone cone, Temperature start, ScheduleTimes times, TemperatureUnit unit = TemperatureUnit.Celsius) =>
-        TopOf(program, cone, start, times, program.Steps[program.TopStep].Hold, unit);
+    public static Result<FiringProgram> TopOf(
+        FiringProgram program,
+        Cone cone,
+        Temperature start,
+        ScheduleTimes times,
+        TemperatureUnit unit = TemperatureUnit.Celsius
+    ) => TopOf(program, cone, start, times, program.Steps[program.TopStep].Hold, unit);
 
-    /// <summary>The same with another hold at the top, and no hotter than the kiln gets, where that is known. A problem speaks in <paramref name="unit"/>.</summary>
+    /// <summary>
+    /// The same with another hold at the top, and no hotter than the kiln gets, where that is known. A problem speaks in <paramref name="unit"/>.
+    /// </summary>
     /// <param name="program">Whose top step is moved.</param>
     /// <param name="cone">Which cone.</param>
     /// <param name="start">The kiln's temperature when it is switched on.</param>
@@ -77,20 +84,35 @@ public static class ConeSolver
     /// <param name="hottest">No hotter.</param>
     /// <param name="progress">How far it is to come, more than 0; 1 is down.</param>
     public static Result<FiringProgram> TopOf(
-        FiringProgram program, Cone cone, Temperature start, ScheduleTimes times, Duration hold, TemperatureUnit unit = TemperatureUnit.Celsius, Temperature? hottest = null, double progress = 1)
+        FiringProgram program,
+        Cone cone,
+        Temperature start,
+        ScheduleTimes times,
+        Duration hold,
+        TemperatureUnit unit = TemperatureUnit.Celsius,
+        Temperature? hottest = null,
+        double progress = 1
+    )
     {
         var index = program.TopStep;
-        if (program.Steps[index].Target is null) return OnlyCools;
+        if (program.Steps[index].Target is null)
+            return OnlyCools;
         // Above what comes before, or the step would turn round; the top stays the top.
         var others = program.Steps.Where((_, i) => i != index).Select(s => s.Target?.Celsius ?? double.MinValue);
         var low = Math.Max(others.Append(start.Celsius).Max(), ScheduleLimits.Coldest.Celsius);
         var high = Math.Max((hottest ?? ScheduleLimits.Hottest).Celsius, low);
         var work = UntilItsWorkIsDone(program, index, cone);
         double Progress(double top) => ProgressOf(work.WithStep(index, Temperature.FromCelsius(top), hold), cone, times) / progress;
-        if (NearItsEndPoint(t => Math.Log(Math.Max(Progress(t), 1e-12)), ConeTable.Of(cone).At60, low, high) is { } near) return program.WithStep(index, Temperature.FromCelsius(near), hold);
+        if (NearItsEndPoint(t => Math.Log(Math.Max(Progress(t), 1e-12)), ConeTable.Of(cone).At60, low, high) is { } near)
+            return program.WithStep(index, Temperature.FromCelsius(near), hold);
         var (atHigh, atLow) = (Progress(high), Progress(low));
-        if (atHigh < 1) return new Problem("cone", $"Cone {cone.Number} stays up even at {Phrases.Number(Math.Round(Temperature.FromCelsius(high).In(unit)))} {unit.Symbol()} with this hold.");
-        if (atLow > 1) return new Problem("cone", $"Cone {cone.Number} is down before the top step has done anything; the steps around it are too hot for it.");
+        if (atHigh < 1)
+            return new Problem(
+                "cone",
+                $"Cone {cone.Number} stays up even at {Phrases.Number(Math.Round(Temperature.FromCelsius(high).In(unit)))} {unit.Symbol()} with this hold."
+            );
+        if (atLow > 1)
+            return new Problem("cone", $"Cone {cone.Number} is down before the top step has done anything; the steps around it are too hot for it.");
         // Progress grows like an exponential; its logarithm is nearly straight, which the root finder likes.
         var top = Roots.Rising(t => Math.Log(Math.Max(Progress(t), 1e-12)), 0, low, high, TopAccuracy);
         return program.WithStep(index, Temperature.FromCelsius(top), hold);
@@ -107,10 +129,13 @@ public static class ConeSolver
         var b = a - fa / UsualSlope;
         for (var i = 0; i < MostSecants; i++)
         {
-            if (Math.Abs(b - a) < TopAccuracy) return b >= low && b <= high ? b : null;
-            if (b <= low || b >= high) return null;
+            if (Math.Abs(b - a) < TopAccuracy)
+                return b >= low && b <= high ? b : null;
+            if (b <= low || b >= high)
+                return null;
             var fb = logProgress(b);
-            if (fb == fa) return null;
+            if (fb == fa)
+                return null;
             (a, fa, b) = (b, fb, b - fb * (b - a) / (fb - fa));
         }
         return null;
@@ -120,7 +145,8 @@ public static class ConeSolver
     public static Result<FiringProgram> HoldOf(FiringProgram program, Cone cone, ScheduleTimes times)
     {
         var index = program.TopStep;
-        if (program.Steps[index].Target is not { } top) return OnlyCools;
+        if (program.Steps[index].Target is not { } top)
+            return OnlyCools;
         var without = ProgressOf(UntilItsWorkIsDone(program, index, cone).WithStep(index, top, Duration.Zero), cone, times);
         var answer = HoldFrom(cone, top, without);
         return answer.IsOk ? program.WithStep(index, top, answer.Value.Hold) : Result<FiringProgram>.Failed(answer.Problems);
@@ -132,11 +158,19 @@ public static class ConeSolver
     private static Result<ConeAnswer> HoldFrom(Cone cone, Temperature top, double without)
     {
         if (without > 1.0 + 1e-9)
-            return new Problem("top", $"Cone {cone.Number} is past at {Phrases.Number(Math.Round(top.Celsius))} °C with no hold at all (its progress is {Phrases.Number(without)}); a lower top is wanted.");
+            return new Problem(
+                "top",
+                $"Cone {cone.Number} is past at {Phrases.Number(Math.Round(top.Celsius))} °C with no hold at all (its progress is "
+                    + $"{Phrases.Number(without)}); a lower top is wanted."
+            );
         var hours = Math.Max(0, 1 - without) / ConeTable.Of(cone).Kinetics.RateAt(top.Celsius);
         var longest = ScheduleLimits.LongestHold.TotalHours;
         return hours > longest
-            ? new Problem("top", $"At {Phrases.Number(Math.Round(top.Celsius))} °C cone {cone.Number} is not reachable below {Phrases.Number(longest)} hours of hold; a hotter top is wanted.")
+            ? new Problem(
+                "top",
+                $"At {Phrases.Number(Math.Round(top.Celsius))} °C cone {cone.Number} is not reachable below {Phrases.Number(longest)} hours of hold; a "
+                    + "hotter top is wanted."
+            )
             : new ConeAnswer(top, Duration.FromHours(hours));
     }
 
@@ -148,12 +182,14 @@ public static class ConeSolver
     {
         // Below whichever top is tried: it ends up near the cone's own temperature.
         var ends = Math.Min(program.Steps[top].Target!.Value.Celsius, ConeTable.Of(cone).At60) - WorkEnds;
-        if (ends < ScheduleLimits.Coldest.Celsius) return program;
+        if (ends < ScheduleLimits.Coldest.Celsius)
+            return program;
         var done = Temperature.FromCelsius(ends);
         for (var i = top + 1; i < program.Steps.Length; i++)
         {
             var segment = program.Steps[i];
-            if (segment.Target >= done) continue;
+            if (segment.Target >= done)
+                continue;
             return program.Steps.Skip(i + 1).Any(s => s.Target > done) ? program : program.Until(i, segment.With(done, Duration.Zero));
         }
         return program;

@@ -47,9 +47,9 @@ public static class ConeTable
 
     private static ConeEntry Entry(string[] cells, double[] rates)
     {
-        var points = ImmutableArray.CreateRange(rates.Zip(cells.Skip(1))
-            .Where(p => p.Second.Length > 0)
-            .Select(p => new ConePoint(p.First, double.Parse(p.Second, CultureInfo.InvariantCulture))));
+        var points = ImmutableArray.CreateRange(
+            rates.Zip(cells.Skip(1)).Where(p => p.Second.Length > 0).Select(p => new ConePoint(p.First, double.Parse(p.Second, CultureInfo.InvariantCulture)))
+        );
         return new ConeEntry(ConeNumber.Parse(cells[0]).Value, points, ConeFit.To(points));
     }
 }

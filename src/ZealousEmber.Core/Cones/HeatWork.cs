@@ -28,7 +28,8 @@ public static class HeatWork
         {
             // Stretches end at corners of the curve, so a piece belongs to the one its middle lies in.
             var middle = (points[i - 1].Minutes + points[i].Minutes) / 2;
-            while (stretch < ends.Count - 1 && middle > ends[stretch]) stretch++;
+            while (stretch < ends.Count - 1 && middle > ends[stretch])
+                stretch++;
             shares[stretch] += Between(cone, points.Slice(i - 1, 2));
         }
         return shares;
@@ -50,7 +51,8 @@ public static class HeatWork
             }
             else if (ConeKinetics.IsShort(from, to))
             {
-                if (double.IsNaN(rateBefore)) rateBefore = cone.RateAt(from);
+                if (double.IsNaN(rateBefore))
+                    rateBefore = cone.RateAt(from);
                 var rate = cone.RateAt(to);
                 sum += cone.Over(rateBefore, from, to, rate, hours);
                 rateBefore = rate;
@@ -59,7 +61,8 @@ public static class HeatWork
             else
             {
                 // Where one piece ends the next begins; what was worked out there serves both.
-                if (double.IsNaN(primitiveBefore)) primitiveBefore = cone.Primitive(from);
+                if (double.IsNaN(primitiveBefore))
+                    primitiveBefore = cone.Primitive(from);
                 var primitive = cone.Primitive(to);
                 sum += Math.Abs(primitive - primitiveBefore) * hours / Math.Abs(to - from);
                 primitiveBefore = primitive;

@@ -36,14 +36,28 @@ public enum ControllerState
 /// <param name="Typed">What is typed and not taken.</param>
 /// <param name="Hands">What was done by hand.</param>
 public sealed record ControllerMemory(
-    string Slot, ImmutableSortedDictionary<string, ImmutableSortedDictionary<string, string>> Slots, ImmutableSortedDictionary<string, string> Shared, ControllerState State, string? At, string Typed,
-    ImmutableArray<HandsOn> Hands)
+    string Slot,
+    ImmutableSortedDictionary<string, ImmutableSortedDictionary<string, string>> Slots,
+    ImmutableSortedDictionary<string, string> Shared,
+    ControllerState State,
+    string? At,
+    string Typed,
+    ImmutableArray<HandsOn> Hands
+)
 {
     private const string OnlySlot = "1";
 
     /// <summary>As it comes out of its box.</summary>
-    public static ControllerMemory New(ControllerProfile profile) => new(
-        profile.Find("slot")?.Untouched ?? OnlySlot, ImmutableSortedDictionary<string, ImmutableSortedDictionary<string, string>>.Empty, ImmutableSortedDictionary<string, string>.Empty, ControllerState.Rest, null, "", []);
+    public static ControllerMemory New(ControllerProfile profile) =>
+        new(
+            profile.Find("slot")?.Untouched ?? OnlySlot,
+            ImmutableSortedDictionary<string, ImmutableSortedDictionary<string, string>>.Empty,
+            ImmutableSortedDictionary<string, string>.Empty,
+            ControllerState.Rest,
+            null,
+            "",
+            []
+        );
 
     /// <summary>The answer to a question: the last user's, or what it showed before anybody used it.</summary>
     public string AnswerTo(Asked asked) =>
@@ -54,8 +68,10 @@ public sealed record ControllerMemory(
     /// <summary>The same with an answer taken.</summary>
     public ControllerMemory With(Asked asked, string shown)
     {
-        if (asked.Question.Id == "slot") return this with { Slot = shown };
-        if (asked.Question.Shared) return this with { Shared = Shared.SetItem(asked.Id, shown) };
+        if (asked.Question.Id == "slot")
+            return this with { Slot = shown };
+        if (asked.Question.Shared)
+            return this with { Shared = Shared.SetItem(asked.Id, shown) };
         var slot = Slots.GetValueOrDefault(Slot) ?? ImmutableSortedDictionary<string, string>.Empty;
         return this with { Slots = Slots.SetItem(Slot, slot.SetItem(asked.Id, shown)) };
     }

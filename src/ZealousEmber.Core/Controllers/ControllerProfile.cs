@@ -80,7 +80,12 @@ public readonly record struct PresetStep(double Rate, double Target);
 /// <param name="Last">The last so many degrees at so much an hour, one rate before; nothing where speeds are asked.</param>
 /// <param name="Cools">Cooling steps by word.</param>
 public sealed record Presets(
-    bool Lowered, double? DryAt, ImmutableArray<(string Word, ImmutableArray<PresetStep> Steps)> Speeds, (double Rate, double Degrees)? Last, ImmutableArray<(string Word, ImmutableArray<PresetStep> Steps)> Cools);
+    bool Lowered,
+    double? DryAt,
+    ImmutableArray<(string Word, ImmutableArray<PresetStep> Steps)> Speeds,
+    (double Rate, double Degrees)? Last,
+    ImmutableArray<(string Word, ImmutableArray<PresetStep> Steps)> Cools
+);
 
 /// <summary>A kiln with switches.</summary>
 /// <param name="Sections">Each with its share of the power, 0 to 1.</param>
@@ -89,7 +94,12 @@ public sealed record Presets(
 /// <param name="Cutoff">Cones a sensing cone may be; none where there is no cut-off.</param>
 /// <param name="Timer">The longest, the step and what is left over when it should be off, minutes; nothing where there is none.</param>
 public sealed record Dials(
-    ImmutableArray<(string Name, double Share)> Sections, ImmutableArray<(string Word, double Power)> Positions, double Apart, ImmutableArray<string> Cutoff, (double Most, double Step, double Spare)? Timer);
+    ImmutableArray<(string Name, double Share)> Sections,
+    ImmutableArray<(string Word, double Power)> Positions,
+    double Apart,
+    ImmutableArray<string> Cutoff,
+    (double Most, double Step, double Spare)? Timer
+);
 
 /// <summary>
 /// One way of entering schedules, as data: what is asked in which order, how it is typed, and what can be said at all. Made by
@@ -114,14 +124,36 @@ public sealed record Dials(
 /// <param name="Presets">Built-in programs, where it gives cones.</param>
 /// <param name="Dials">Switches, where it has those.</param>
 public sealed record ControllerProfile(
-    string Name, TemperatureUnit Unit, Giving Give, bool PerMinute, Counting Count, int Most, HoldRule Hold, CoolingRule Cooling, double? CoolTo, bool FullDownIsOff, ImmutableArray<string> Slots,
-    double? AlarmAbove, bool ClockRuns, bool Confirms, ImmutableArray<HandsOn> Hands, ImmutableArray<Question> Ask, Presets? Presets, Dials? Dials)
+    string Name,
+    TemperatureUnit Unit,
+    Giving Give,
+    bool PerMinute,
+    Counting Count,
+    int Most,
+    HoldRule Hold,
+    CoolingRule Cooling,
+    double? CoolTo,
+    bool FullDownIsOff,
+    ImmutableArray<string> Slots,
+    double? AlarmAbove,
+    bool ClockRuns,
+    bool Confirms,
+    ImmutableArray<HandsOn> Hands,
+    ImmutableArray<Question> Ask,
+    Presets? Presets,
+    Dials? Dials
+)
 {
     /// <summary>Most steps of any controller.</summary>
     public const int MostSteps = 64;
 
     /// <summary>The same with so many steps.</summary>
-    internal ControllerProfile WithMost(int most) => this with { Most = most, Ask = [.. Ask.Select(q => q.Id == "count" ? q with { Max = most, Places = Math.Max(2, q.Places) } : q)] };
+    internal ControllerProfile WithMost(int most) =>
+        this with
+        {
+            Most = most,
+            Ask = [.. Ask.Select(q => q.Id == "count" ? q with { Max = most, Places = Math.Max(2, q.Places) } : q)],
+        };
 
     /// <summary>A question by its name; nothing where it is not asked.</summary>
     public Question? Find(string id) => Ask.FirstOrDefault(q => q.Id == id);

@@ -23,12 +23,28 @@ public static class EntryCard
         foreach (var answer in program)
         {
             var question = answer.Asked.Question;
-            ImmutableArray<string> keys = question.IsTyped ? [.. Typing.Keys(question, answer.Shown)] : [$"{(question.Entry == Entry.Dial ? "turn" : "until")} {answer.Shown}"];
-            var display = question.IsTyped ? Typing.Display(question, string.Concat(keys.Select(k => k == "dot" ? question.Format == AnswerFormat.HoursColonMinutes ? ":" : "." : k))) : answer.Shown;
+            ImmutableArray<string> keys = question.IsTyped
+                ? [.. Typing.Keys(question, answer.Shown)]
+                : [$"{(question.Entry == Entry.Dial ? "turn" : "until")} {answer.Shown}"];
+            var display = question.IsTyped
+                ? Typing.Display(
+                    question,
+                    string.Concat(
+                        keys.Select(k =>
+                            k == "dot"
+                                ? question.Format == AnswerFormat.HoursColonMinutes
+                                    ? ":"
+                                    : "."
+                                : k
+                        )
+                    )
+                )
+                : answer.Shown;
             var twice = profile.Confirms && question.Entry == Entry.Pad;
             lines.Add(new CardLine(answer.Asked, [.. keys, "take", .. twice ? ["take"] : Array.Empty<string>()], $"{answer.Asked.Label} {display}"));
         }
-        if (profile.Hands.Length > 0) lines.Add(new CardLine(null, [.. profile.Hands.Select(h => $"hand {h.ToString().ToLowerInvariant()}")], "ready"));
+        if (profile.Hands.Length > 0)
+            lines.Add(new CardLine(null, [.. profile.Hands.Select(h => $"hand {h.ToString().ToLowerInvariant()}")], "ready"));
         return lines.ToImmutable();
     }
 
@@ -37,9 +53,11 @@ public static class EntryCard
     {
         // FNV-1a, 64 bit: the same everywhere and always.
         var hash = 14695981039346656037UL;
-        foreach (var c in string.Join('\n', program.Select(a => $"{a.Asked.Id}={a.Shown}").Prepend(profile.Name))) hash = (hash ^ c) * 1099511628211UL;
+        foreach (var c in string.Join('\n', program.Select(a => $"{a.Asked.Id}={a.Shown}").Prepend(profile.Name)))
+            hash = (hash ^ c) * 1099511628211UL;
         var code = new char[CodeLength];
-        for (var i = 0; i < CodeLength; i++) (code[i], hash) = (Letters[(int)(hash % (ulong)Letters.Length)], hash / (ulong)Letters.Length);
+        for (var i = 0; i < CodeLength; i++)
+            (code[i], hash) = (Letters[(int)(hash % (ulong)Letters.Length)], hash / (ulong)Letters.Length);
         return new string(code);
     }
 }

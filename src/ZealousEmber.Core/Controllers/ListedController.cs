@@ -9,7 +9,8 @@ public sealed record ListedController(ProfileData Data, ControllerProfile Profil
     /// <summary>One of the studio's own. Problems as <see cref="ProfileReader"/> names them.</summary>
     public static Result<ListedController> Own(ProfileData? data)
     {
-        if (data is null) return new Problem("", "A controller is missing here.");
+        if (data is null)
+            return new Problem("", "A controller is missing here.");
         var read = ProfileReader.Read(data);
         return read.IsOk ? new ListedController(data, read.Value, false) : Result<ListedController>.Failed(read.Problems);
     }

@@ -30,11 +30,33 @@ namespace ZealousEmber.Core.Controllers;
 /// <param name="Cutoff">A sensing cone that switches off.</param>
 /// <param name="Timer">That switches off.</param>
 public sealed record ProfileData(
-    string? Name, string? Unit, string? Give, string? Per = null, string? Count = null, int? Most = null, string? Hold = null, string? Cooling = null, double? CoolTo = null, string? FullDown = null,
-    IReadOnlyList<string?>? Slots = null, double? AlarmAbove = null, string? Clock = null, bool? Confirm = null, IReadOnlyList<string?>? Hands = null, IReadOnlyList<QuestionData?>? Ask = null,
-    string? Top = null, double? DryAt = null, IReadOnlyDictionary<string, IReadOnlyList<IReadOnlyList<double>?>?>? Speeds = null, HoursData? Hours = null,
-    IReadOnlyDictionary<string, IReadOnlyList<IReadOnlyList<double>?>?>? Cools = null, double? Apart = null, IReadOnlyList<SectionData?>? Sections = null, IReadOnlyList<PositionData?>? Positions = null,
-    CutoffData? Cutoff = null, TimerData? Timer = null);
+    string? Name,
+    string? Unit,
+    string? Give,
+    string? Per = null,
+    string? Count = null,
+    int? Most = null,
+    string? Hold = null,
+    string? Cooling = null,
+    double? CoolTo = null,
+    string? FullDown = null,
+    IReadOnlyList<string?>? Slots = null,
+    double? AlarmAbove = null,
+    string? Clock = null,
+    bool? Confirm = null,
+    IReadOnlyList<string?>? Hands = null,
+    IReadOnlyList<QuestionData?>? Ask = null,
+    string? Top = null,
+    double? DryAt = null,
+    IReadOnlyDictionary<string, IReadOnlyList<IReadOnlyList<double>?>?>? Speeds = null,
+    HoursData? Hours = null,
+    IReadOnlyDictionary<string, IReadOnlyList<IReadOnlyList<double>?>?>? Cools = null,
+    double? Apart = null,
+    IReadOnlyList<SectionData?>? Sections = null,
+    IReadOnlyList<PositionData?>? Positions = null,
+    CutoffData? Cutoff = null,
+    TimerData? Timer = null
+);
 
 /// <summary>A question as it is written in a file.</summary>
 /// <param name="Id">slot, count, rate, time, target, hold, cone, speed, hours, dry, cool, alarm or delay.</param>
@@ -50,8 +72,19 @@ public sealed record ProfileData(
 /// <param name="Unless">Not asked when this answer reads so.</param>
 /// <param name="Shared">Not part of a slot's program.</param>
 public sealed record QuestionData(
-    string? Id, string? Label, string? Entry, string? Format, JsonElement? Min = null, JsonElement? Max = null, double? Step = null, IReadOnlyDictionary<string, string?>? Words = null,
-    IReadOnlyList<string?>? Choices = null, int? Places = null, IReadOnlyDictionary<string, string?>? Unless = null, bool? Shared = null);
+    string? Id,
+    string? Label,
+    string? Entry,
+    string? Format,
+    JsonElement? Min = null,
+    JsonElement? Max = null,
+    double? Step = null,
+    IReadOnlyDictionary<string, string?>? Words = null,
+    IReadOnlyList<string?>? Choices = null,
+    int? Places = null,
+    IReadOnlyDictionary<string, string?>? Unless = null,
+    bool? Shared = null
+);
 
 /// <summary>One rate before, and another for the last degrees.</summary>
 /// <param name="Last">The rate and how many degrees.</param>

@@ -7,7 +7,9 @@ public static class ProgramWalk
 {
     /// <summary>Questions about a step stand together and are repeated.</summary>
     internal static bool IsOfAStep(this ControllerProfile profile, Question question) =>
-        question.Id is "rate" or "time" || (question.Id == "target" && profile.Give is Giving.Rate or Giving.Time) || (question.Id == "hold" && profile is { Give: Giving.Rate, Hold: HoldRule.Every });
+        question.Id is "rate" or "time"
+        || (question.Id == "target" && profile.Give is Giving.Rate or Giving.Time)
+        || (question.Id == "hold" && profile is { Give: Giving.Rate, Hold: HoldRule.Every });
 
     /// <summary>The questions; each is asked for its answer only once the ones before it are answered.</summary>
     /// <param name="profile">The controller.</param>
@@ -19,7 +21,8 @@ public static class ProgramWalk
         string Of(Asked a) => asked[a.Id] = answer(a);
         bool IsPassed(Question q, int? step)
         {
-            if (q.Unless is not { } unless) return false;
+            if (q.Unless is not { } unless)
+                return false;
             return asked.GetValueOrDefault(new Asked(profile.Find(unless.Id)!, step).Id) == unless.Shown || asked.GetValueOrDefault(unless.Id) == unless.Shown;
         }
 
@@ -27,13 +30,15 @@ public static class ProgramWalk
         {
             if (!profile.IsOfAStep(question))
             {
-                if (IsPassed(question, null)) continue;
+                if (IsPassed(question, null))
+                    continue;
                 var one = new Asked(question, null);
                 yield return one;
                 Of(one);
                 continue;
             }
-            if (!ReferenceEquals(question, group[0])) continue;
+            if (!ReferenceEquals(question, group[0]))
+                continue;
             var steps = profile.Count == Counting.Asked ? (int)(profile.Find("count")!.ValueOf(asked["count"]) ?? 0) : profile.Most;
             var ended = false;
             for (var k = 1; k <= steps && !ended; k++)
@@ -42,7 +47,8 @@ public static class ProgramWalk
                 {
                     var one = new Asked(q, k);
                     yield return one;
-                    if (q.MeaningOf(Of(one)) != "end") continue;
+                    if (q.MeaningOf(Of(one)) != "end")
+                        continue;
                     ended = true;
                     break;
                 }

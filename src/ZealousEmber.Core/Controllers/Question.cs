@@ -71,8 +71,19 @@ public enum AnswerFormat
 /// <param name="Unless">Not asked when this answer reads so.</param>
 /// <param name="Shared">Not part of a slot's program.</param>
 public sealed record Question(
-    string Id, string Label, Entry Entry, AnswerFormat Format, double Min, double Max, double Step, ImmutableArray<(string Meaning, string Shown)> Words, ImmutableArray<string> Choices, int Places,
-    (string Id, string Shown)? Unless, bool Shared)
+    string Id,
+    string Label,
+    Entry Entry,
+    AnswerFormat Format,
+    double Min,
+    double Max,
+    double Step,
+    ImmutableArray<(string Meaning, string Shown)> Words,
+    ImmutableArray<string> Choices,
+    int Places,
+    (string Id, string Shown)? Unless,
+    bool Shared
+)
 {
     // Of a step; numbers are no finer than a thousandth.
     private const double Close = 1e-6;
@@ -109,25 +120,37 @@ public sealed record Question(
     /// <summary>The number of an answer as it is shown; nothing for a word, or what is no number of this format.</summary>
     public double? ValueOf(string shown)
     {
-        if (Format == AnswerFormat.Word) return Choices.IndexOf(shown) is >= 0 and var at ? at : null;
-        if (Format == AnswerFormat.Cone) return Cone.Named(shown) is { } cone ? cone.Order : null;
+        if (Format == AnswerFormat.Word)
+            return Choices.IndexOf(shown) is >= 0 and var at ? at : null;
+        if (Format == AnswerFormat.Cone)
+            return Cone.Named(shown) is { } cone ? cone.Order : null;
         var parts = shown.Split(Format == AnswerFormat.HoursColonMinutes ? ':' : '.');
-        if (parts.Length > 2 || parts.Any(p => p.Length is 0 or > 7 || !p.All(char.IsAsciiDigit))) return null;
+        if (parts.Length > 2 || parts.Any(p => p.Length is 0 or > 7 || !p.All(char.IsAsciiDigit)))
+            return null;
         var first = double.Parse(parts[0], CultureInfo.InvariantCulture);
-        if (Format is AnswerFormat.Whole or AnswerFormat.Minutes) return parts.Length == 1 ? first : null;
-        if (parts.Length == 1) return null;
+        if (Format is AnswerFormat.Whole or AnswerFormat.Minutes)
+            return parts.Length == 1 ? first : null;
+        if (parts.Length == 1)
+            return null;
         var second = double.Parse(parts[1], CultureInfo.InvariantCulture);
         return Format is AnswerFormat.Tenths or AnswerFormat.HoursTenths
-            ? parts[1].Length == 1 ? (first + second / 10) * (Format == AnswerFormat.HoursTenths ? 60 : 1) : null
-            : parts[1].Length == 2 && second < 60 ? first * 60 + second : null;
+            ? parts[1].Length == 1
+                ? (first + second / 10) * (Format == AnswerFormat.HoursTenths ? 60 : 1)
+                : null
+            : parts[1].Length == 2 && second < 60
+                ? first * 60 + second
+                : null;
     }
 
     /// <summary>A number it takes: within its range and on a step; of a cone a whole one, but on lists.</summary>
     public bool Takes(double value)
     {
-        if (Format == AnswerFormat.Word) return value >= 0 && value < Choices.Length;
-        if (!(value >= Min - Close && value <= Max + Close)) return false;
-        if (Format == AnswerFormat.Cone) return Entry == Entry.List || !Cone.All[(int)value].Number.EndsWith('½');
+        if (Format == AnswerFormat.Word)
+            return value >= 0 && value < Choices.Length;
+        if (!(value >= Min - Close && value <= Max + Close))
+            return false;
+        if (Format == AnswerFormat.Cone)
+            return Entry == Entry.List || !Cone.All[(int)value].Number.EndsWith('½');
         var steps = (value - Min) / Step;
         return Math.Abs(steps - Math.Round(steps)) < Close;
     }
@@ -141,7 +164,8 @@ public sealed record Question(
     /// <summary>The number nearest to one that it takes; halves up.</summary>
     public double Nearest(double value)
     {
-        if (Format == AnswerFormat.Word) return Math.Clamp(Math.Round(value), 0, Choices.Length - 1);
+        if (Format == AnswerFormat.Word)
+            return Math.Clamp(Math.Round(value), 0, Choices.Length - 1);
         var held = Math.Clamp(value, Min, Max);
         var steps = Math.Floor((held - Min) / Step + 0.5 + 1e-9);
         var near = Min + steps * Step;
@@ -151,12 +175,17 @@ public sealed record Question(
     /// <summary>What it shows before anybody used it: the least, or the first choice.</summary>
     public string Untouched => Format == AnswerFormat.Word ? Choices[0] : Show(Min);
 
-    /// <summary>Everything on its wheel, from the bottom: words (the first listed nearest to the numbers; one that is the least number stands as that), then the numbers or choices.</summary>
-    public ImmutableArray<string> Wheel => [.. Words.Reverse().Select(w => w.Shown).Where(w => w != Show(Min)), .. Format == AnswerFormat.Word ? Choices : Numbers()];
+    /// <summary>
+    /// Everything on its wheel, from the bottom: words (the first listed nearest to the numbers; one that is the least number stands as that), then the
+    /// numbers or choices.
+    /// </summary>
+    public ImmutableArray<string> Wheel =>
+        [.. Words.Reverse().Select(w => w.Shown).Where(w => w != Show(Min)), .. Format == AnswerFormat.Word ? Choices : Numbers()];
 
     private IEnumerable<string> Numbers()
     {
-        if (Format == AnswerFormat.Cone) return Enumerable.Range((int)Min, (int)(Max - Min) + 1).Where(i => Takes(i)).Select(i => Show(i));
+        if (Format == AnswerFormat.Cone)
+            return Enumerable.Range((int)Min, (int)(Max - Min) + 1).Where(i => Takes(i)).Select(i => Show(i));
         return Enumerable.Range(0, (int)Math.Floor((Max - Min) / Step + Close) + 1).Select(i => Show(Min + i * Step));
     }
 }

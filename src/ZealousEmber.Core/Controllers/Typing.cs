@@ -13,7 +13,8 @@ internal static class Typing
     /// <summary>The answer somebody typed, as it is shown; nothing where it is none the question takes.</summary>
     public static string? Read(Question question, string typed)
     {
-        if (Value(question, typed) is not { } value) return null;
+        if (Value(question, typed) is not { } value)
+            return null;
         var shown = question.Show(value);
         return question.MeaningOf(shown) is not null || question.Takes(value) ? shown : null;
     }
@@ -21,7 +22,8 @@ internal static class Typing
     /// <summary>What the display shows while it is typed.</summary>
     public static string Display(Question question, string typed)
     {
-        if (question.Entry == Entry.Pad) return typed;
+        if (question.Entry == Entry.Pad)
+            return typed;
         return question.Format switch
         {
             AnswerFormat.HoursDotMinutes when typed.Length > 2 => $"{typed[..^2]}.{typed[^2..]}",
@@ -38,7 +40,8 @@ internal static class Typing
         if (question.Entry == Entry.Digits)
         {
             // Under an hour the minutes alone; a zero of its own only where the point is implied from the second digit.
-            if (question.Format is AnswerFormat.HoursDotMinutes or AnswerFormat.HoursColonMinutes && question.ValueOf(shown) is { } minutes && minutes < Sixty) text = minutes.ToString("0", CultureInfo.InvariantCulture);
+            if (question.Format is AnswerFormat.HoursDotMinutes or AnswerFormat.HoursColonMinutes && question.ValueOf(shown) is { } minutes && minutes < Sixty)
+                text = minutes.ToString("0", CultureInfo.InvariantCulture);
             text = text.Replace(".", "", StringComparison.Ordinal).Replace(":", "", StringComparison.Ordinal);
         }
         return text.Select(c => char.IsAsciiDigit(c) ? c.ToString() : "dot");
@@ -46,16 +49,20 @@ internal static class Typing
 
     private static double? Value(Question question, string typed)
     {
-        if (typed.Length == 0 || !typed.Any(char.IsAsciiDigit)) return null;
-        if (question.Format == AnswerFormat.Cone) return question.ValueOf(typed);
+        if (typed.Length == 0 || !typed.Any(char.IsAsciiDigit))
+            return null;
+        if (question.Format == AnswerFormat.Cone)
+            return question.ValueOf(typed);
         var parts = Display(question, typed).Split('.', ':');
-        if (!double.TryParse(parts[0].Length == 0 ? "0" : parts[0], CultureInfo.InvariantCulture, out var first)) return null;
+        if (!double.TryParse(parts[0].Length == 0 ? "0" : parts[0], CultureInfo.InvariantCulture, out var first))
+            return null;
         var after = parts.Length > 1 ? parts[1] : "";
         switch (question.Format)
         {
             case AnswerFormat.HoursDotMinutes or AnswerFormat.HoursColonMinutes:
                 // Minutes may pass 59: 1.90 is two and a half hours.
-                if (after.Length > 0) return first * Sixty + double.Parse(after.PadRight(2, '0'), CultureInfo.InvariantCulture);
+                if (after.Length > 0)
+                    return first * Sixty + double.Parse(after.PadRight(2, '0'), CultureInfo.InvariantCulture);
                 return question.Entry == Entry.Pad ? first * Sixty : first;
             default:
                 var value = first + (after.Length > 0 ? double.Parse(after, CultureInfo.InvariantCulture) / Math.Pow(10, after.Length) : 0);

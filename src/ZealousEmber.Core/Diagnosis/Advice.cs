@@ -14,8 +14,16 @@ public sealed record Advice(string? Patch, string? WithBisque, ImmutableArray<st
     /// <summary>Weighs the changes that the leading causes ask for.</summary>
     public static Advice Of(IReadOnlyList<FoundFault> faults)
     {
-        var wishes = faults.SelectMany(f => Diagnoser.Of(f.Fault, f.Numbers).Where(c => c is { Leads: true, Rule.Patch: not null }).Select(c => (
-            Patch: c.Rule.Patch!, f.Fault, Cause: c.Rule.Name, f.Numbers, Weight: c.Share * Math.Max(1, f.Pieces) * SeverityOf(f.Severity)))).ToList();
+        var wishes = faults
+            .SelectMany(f =>
+                Diagnoser
+                    .Of(f.Fault, f.Numbers)
+                    .Where(c => c is { Leads: true, Rule.Patch: not null })
+                    .Select(c =>
+                        (Patch: c.Rule.Patch!, f.Fault, Cause: c.Rule.Name, f.Numbers, Weight: c.Share * Math.Max(1, f.Pieces) * SeverityOf(f.Severity))
+                    )
+            )
+            .ToList();
         var bisque = Weightiest(wishes.Where(w => OfBisque.Contains(w.Patch)));
         var glaze = wishes.Where(w => !OfBisque.Contains(w.Patch)).ToList();
         bool Wanted(string patch) => glaze.Any(w => w.Patch == patch);
@@ -25,15 +33,32 @@ public sealed record Advice(string? Patch, string? WithBisque, ImmutableArray<st
         if (Wanted("work-") && glaze.Any(w => w.Patch == "heal"))
             return new Advice("work-", bisque, ["Pinholes ask for a longer hold, but the glaze has boiled: less heat work first, then look again."]);
         if (Opposite(glaze))
-            return new Advice("even", bisque, ["One shelf had too much heat work and another too little: more or less for all of them helps one and spoils the other. Even the kiln out first."]);
+            return new Advice(
+                "even",
+                bisque,
+                [
+                    "One shelf had too much heat work and another too little: more or less for all of them helps one and spoils the other. Even the kiln "
+                        + "out first.",
+                ]
+            );
         if (glaze.Any(w => Longer.Contains(w.Patch)) && Wanted("hold-"))
-            return new Advice(Patches.DropAndHold, bisque, ["One fault asks for a longer hold, another for a shorter one: a hold 50 °C below the top heals the glaze without adding much heat work."]);
+            return new Advice(
+                Patches.DropAndHold,
+                bisque,
+                ["One fault asks for a longer hold, another for a shorter one: a hold 50 °C below the top heals the glaze without adding much heat work."]
+            );
         if (Wanted("fastcool") && (Wanted("band+") || glaze.Any(w => w.Patch == "fastcool" && w.Numbers.Values.ContainsKey("band"))))
             return new Advice(null, bisque, ["One glaze wants to cool fast where another needs its slow band: fire them separately."]);
         return new Advice(Weightiest(glaze) ?? bisque, Weightiest(glaze) is null ? null : bisque, []);
     }
 
-    private static int SeverityOf(FaultSeverity severity) => severity switch { FaultSeverity.Lost => 3, FaultSeverity.Refire => 2, _ => 1 };
+    private static int SeverityOf(FaultSeverity severity) =>
+        severity switch
+        {
+            FaultSeverity.Lost => 3,
+            FaultSeverity.Refire => 2,
+            _ => 1,
+        };
 
     /// <summary>What several faults ask for alike weighs together.</summary>
     private static string? Weightiest(IEnumerable<(string Patch, string Fault, string Cause, FiringNumbers Numbers, double Weight)> wishes) =>

@@ -48,37 +48,53 @@ public static class Diagnoser
     /// <summary>Causes of a fault, the weightiest first; nothing for a fault nobody knows.</summary>
     public static ImmutableArray<WeighedCause> Of(string fault, FiringNumbers numbers)
     {
-        var causes = FaultRules.All.Where(c => c.Fault == fault).Select(rule =>
-        {
-            var met = rule.Evidence.Where(e => e.All.All(c => c.IsMet(numbers))).ToList();
-            return (Rule: rule, Points: rule.Base + met.Sum(e => e.Points), Met: met);
-        }).OrderByDescending(c => c.Points).ToList();
+        var causes = FaultRules
+            .All.Where(c => c.Fault == fault)
+            .Select(rule =>
+            {
+                var met = rule.Evidence.Where(e => e.All.All(c => c.IsMet(numbers))).ToList();
+                return (Rule: rule, Points: rule.Base + met.Sum(e => e.Points), Met: met);
+            })
+            .OrderByDescending(c => c.Points)
+            .ToList();
         var total = causes.Sum(c => Math.Pow(2, c.Points));
         var shares = causes.Select(c => Math.Pow(2, c.Points) / total).ToList();
         var alone = shares.Count < 2 || shares[0] >= LeadsAlone * shares[1];
-        return [.. causes.Select((c, i) => new WeighedCause(c.Rule, c.Points, shares[i], [.. c.Met.Select(e => Tell(e, numbers))], i == 0 || (i == 1 && !alone)))];
+        return
+        [
+            .. causes.Select((c, i) => new WeighedCause(c.Rule, c.Points, shares[i], [.. c.Met.Select(e => Tell(e, numbers))], i == 0 || (i == 1 && !alone))),
+        ];
     }
 
     private static Evidence Tell(EvidenceRule rule, FiringNumbers numbers)
     {
         var measured = rule.All.FirstOrDefault(c => numbers.Values.ContainsKey(c.Name));
         return new Evidence(
-            string.Join(", ", rule.All.Select(c => Tell(c, numbers))), measured is null ? null : numbers.Values[measured.Name], measured?.Limit, rule.Points, measured?.Name);
+            string.Join(", ", rule.All.Select(c => Tell(c, numbers))),
+            measured is null ? null : numbers.Values[measured.Name],
+            measured?.Limit,
+            rule.Points,
+            measured?.Name
+        );
     }
 
-    private static string Tell(Condition condition, FiringNumbers numbers) => condition.Operator switch
-    {
-        "" => FiringNumbers.Stated.Single(n => n.Name == condition.Name).Phrase,
-        "=" => condition.Place switch
+    private static string Tell(Condition condition, FiringNumbers numbers) =>
+        condition.Operator switch
         {
-            FaultPlace.All => "all over the kiln",
-            FaultPlace.OneShelf => "on one shelf",
-            FaultPlace.OneGlaze => "on one glaze",
-            FaultPlace.OneClay => "on one clay",
-            FaultPlace.OnePiece => "on a single piece",
-            _ => "on one lot",
-        },
-        var sign => string.Format(CultureInfo.InvariantCulture, FiringNumbers.Measured.Single(n => n.Name == condition.Name).Phrase, Phrases.Number(numbers.Values[condition.Name]))
-            + $" ({sign switch { "<" => "less than", "<=" => "at most", ">" => "more than", _ => "at least" }} {Phrases.Number(condition.Limit)})",
-    };
+            "" => FiringNumbers.Stated.Single(n => n.Name == condition.Name).Phrase,
+            "=" => condition.Place switch
+            {
+                FaultPlace.All => "all over the kiln",
+                FaultPlace.OneShelf => "on one shelf",
+                FaultPlace.OneGlaze => "on one glaze",
+                FaultPlace.OneClay => "on one clay",
+                FaultPlace.OnePiece => "on a single piece",
+                _ => "on one lot",
+            },
+            var sign => string.Format(
+                CultureInfo.InvariantCulture,
+                FiringNumbers.Measured.Single(n => n.Name == condition.Name).Phrase,
+                Phrases.Number(numbers.Values[condition.Name])
+            ) + $" ({sign switch { "<" => "less than", "<=" => "at most", ">" => "more than", _ => "at least" }} {Phrases.Number(condition.Limit)})",
+        };
 }

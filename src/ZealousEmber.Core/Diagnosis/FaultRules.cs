@@ -39,12 +39,20 @@ public enum CauseFrom
 public sealed record Condition(string Name, string Operator, double Limit, FaultPlace? Place)
 {
     /// <summary>Whether it is met; a number that is not known meets nothing.</summary>
-    public bool IsMet(FiringNumbers numbers) => Operator switch
-    {
-        "" => numbers.Flags.Contains(Name),
-        "=" => numbers.Where == Place,
-        _ => numbers.Values.TryGetValue(Name, out var value) && Operator switch { "<" => value < Limit, "<=" => value <= Limit, ">" => value > Limit, _ => value >= Limit },
-    };
+    public bool IsMet(FiringNumbers numbers) =>
+        Operator switch
+        {
+            "" => numbers.Flags.Contains(Name),
+            "=" => numbers.Where == Place,
+            _ => numbers.Values.TryGetValue(Name, out var value)
+                && Operator switch
+                {
+                    "<" => value < Limit,
+                    "<=" => value <= Limit,
+                    ">" => value > Limit,
+                    _ => value >= Limit,
+                },
+        };
 }
 
 /// <summary>What speaks for or against a cause: all conditions together.</summary>
@@ -80,23 +88,40 @@ public static class FaultRules
     {
         using var stream = typeof(FaultRules).Assembly.GetManifestResourceStream("ZealousEmber.Core.Diagnosis.faults.csv")!;
         using var reader = new StreamReader(stream);
-        return [.. reader.ReadToEnd().Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Skip(1).Select(row => ReadCause(row.Split(',')))];
+        return
+        [
+            .. reader
+                .ReadToEnd()
+                .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                .Skip(1)
+                .Select(row => ReadCause(row.Split(','))),
+        ];
     }
 
-    private static CauseRule ReadCause(string[] cells) => new(
-        cells[0], cells[1], Enum.Parse<CauseFrom>(cells[2], ignoreCase: true), int.Parse(cells[3], CultureInfo.InvariantCulture),
-        [.. cells[4].Split('|', StringSplitOptions.RemoveEmptyEntries).Select(ReadEvidence)], cells[5] == None ? null : cells[5]);
+    private static CauseRule ReadCause(string[] cells) =>
+        new(
+            cells[0],
+            cells[1],
+            Enum.Parse<CauseFrom>(cells[2], ignoreCase: true),
+            int.Parse(cells[3], CultureInfo.InvariantCulture),
+            [.. cells[4].Split('|', StringSplitOptions.RemoveEmptyEntries).Select(ReadEvidence)],
+            cells[5] == None ? null : cells[5]
+        );
 
     private static EvidenceRule ReadEvidence(string text)
     {
         var at = text.LastIndexOf(':');
-        return new EvidenceRule([.. text[..at].Split('&').Select(ReadCondition)], int.Parse(text[(at + 1)..], NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture));
+        return new EvidenceRule(
+            [.. text[..at].Split('&').Select(ReadCondition)],
+            int.Parse(text[(at + 1)..], NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture)
+        );
     }
 
     private static Condition ReadCondition(string text)
     {
         var from = text.AsSpan().IndexOfAny('<', '>', '=');
-        if (from < 0) return Known(new Condition(text, "", 0, null), FiringNumbers.Stated);
+        if (from < 0)
+            return Known(new Condition(text, "", 0, null), FiringNumbers.Stated);
         var to = from + (text.AsSpan(from).StartsWith("<=", StringComparison.Ordinal) || text.AsSpan(from).StartsWith(">=", StringComparison.Ordinal) ? 2 : 1);
         var (name, sign, value) = (text[..from], text[from..to], text[to..]);
         return sign == "="
@@ -106,5 +131,7 @@ public static class FaultRules
 
     /// <summary>A name misspelt in the table would never be met and never be noticed.</summary>
     private static Condition Known(Condition condition, ImmutableArray<FiringNumber> names) =>
-        names.Any(n => n.Name == condition.Name) ? condition : throw new InvalidDataException($"The rules of faults name {condition.Name}, which nothing measures.");
+        names.Any(n => n.Name == condition.Name)
+            ? condition
+            : throw new InvalidDataException($"The rules of faults name {condition.Name}, which nothing measures.");
 }

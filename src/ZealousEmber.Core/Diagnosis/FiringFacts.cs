@@ -26,8 +26,20 @@ public readonly record struct MinuteSpan(double From, double To);
 /// <param name="BisqueBurn">What is known of the bisque before: burn-out given over needed.</param>
 /// <param name="Flags">What is so of the whole firing: of <see cref="FiringNumbers.Stated"/>'s names.</param>
 public sealed record FiringFacts(
-    Curve? Log, ScheduleKind Kind, Cone? Goal, Temperature Boiling, WareLoad? Load, ImmutableArray<ShelfHeat> Packs, double? Equivalent = null, double? EvenBefore = null, double? OpenedAt = null, double? ProgramTop = null,
-    double? Bisque60 = null, double? BisqueBurn = null, ImmutableHashSet<string>? Flags = null)
+    Curve? Log,
+    ScheduleKind Kind,
+    Cone? Goal,
+    Temperature Boiling,
+    WareLoad? Load,
+    ImmutableArray<ShelfHeat> Packs,
+    double? Equivalent = null,
+    double? EvenBefore = null,
+    double? OpenedAt = null,
+    double? ProgramTop = null,
+    double? Bisque60 = null,
+    double? BisqueBurn = null,
+    ImmutableHashSet<string>? Flags = null
+)
 {
     private const double NearTop = 5;
     private const double Last = 100;
@@ -47,7 +59,8 @@ public sealed record FiringFacts(
         var most = faults.OrderByDescending(f => f.Count).First();
         var lot = faults.Where(f => f.Lot < lots.Length).OrderByDescending(f => f.Count).Select(f => lots[f.Lot!.Value]).FirstOrDefault();
         var numbers = Numbers(lot, faults.All(f => f.Shelf == most.Shelf) ? most.Shelf : null, WareFault.Where(faults, lots, Math.Max(1, Packs.Length)));
-        if (faults.Any(f => f.Later)) numbers = numbers with { Flags = numbers.Flags.Add("later") };
+        if (faults.Any(f => f.Later))
+            numbers = numbers with { Flags = numbers.Flags.Add("later") };
         return new FoundFault(most.Kind, numbers, faults.Sum(f => f.Count), faults.Max(f => f.Severity));
     }
 
@@ -57,7 +70,8 @@ public sealed record FiringFacts(
         var values = OfLog.ToDictionary(n => n.Key, n => n.Value.Value);
         void Put(string name, double? value)
         {
-            if (value is { } known && double.IsFinite(known)) values[name] = Math.Round(known, 3);
+            if (value is { } known && double.IsFinite(known))
+                values[name] = Math.Round(known, 3);
         }
 
         var ware = lot is not null ? [lot] : Load?.Lots ?? [];
@@ -72,8 +86,10 @@ public sealed record FiringFacts(
         Put("opened", OpenedAt);
         Put("wall", thick?.Wall);
         Put("bisque60", Kind == ScheduleKind.Bisque && Goal is { } aim ? (Packs.Mean() ?? Equivalent) - ConeTable.Of(aim).Kinetics.EndPoint(60) : Bisque60);
-        if (Log is not null && thick is not null) OfWall(thick, ware, Put);
-        else if (!Kind.FiresRaw()) Put("burn", BisqueBurn);
+        if (Log is not null && thick is not null)
+            OfWall(thick, ware, Put);
+        else if (!Kind.FiresRaw())
+            Put("burn", BisqueBurn);
         return new FiringNumbers(values.ToImmutableDictionary(), FlagsOf(ware), where);
     }
 
@@ -81,8 +97,10 @@ public sealed record FiringFacts(
     /// <param name="number">By <see cref="FiringNumbers.Measured"/>'s names.</param>
     public MinuteSpan? Span(string number)
     {
-        if (OfLog.TryGetValue(number, out var known)) return known.Span;
-        if (Log is null) return null;
+        if (OfLog.TryGetValue(number, out var known))
+            return known.Span;
+        if (Log is null)
+            return null;
         MinuteSpan? Between(Duration? from, Duration? to) => from is { } a && to is { } b && b > a ? new MinuteSpan(a.TotalMinutes, b.TotalMinutes) : null;
         Duration? Up(double t) => Log.FirstRiseThrough(Temperature.FromCelsius(t));
         Duration? Down(double t) => Log.LastFallThrough(Temperature.FromCelsius(t));
@@ -116,10 +134,13 @@ public sealed record FiringFacts(
         if (Kind.FiresRaw())
         {
             var slow = ware.MaxBy(l => BurnOut.Needed(l.Wall, l.Clay?.BurnsOutSlowly == true, Load?.Packed == true))!;
-            if (Log!.Peak > BurnOut.From) put("burn", BurnOut.Given(Log) / BurnOut.Needed(slow.Wall, slow.Clay?.BurnsOutSlowly == true, Load?.Packed == true));
-            if (Log.FirstRiseThrough(Boiling) is { } boils) put("water", ware.Max(l => Drying.CentreShare(Drying.Progress(Log, Duration.Zero, boils) / (l.Depth * l.Depth * 1e-6))));
+            if (Log!.Peak > BurnOut.From)
+                put("burn", BurnOut.Given(Log) / BurnOut.Needed(slow.Wall, slow.Clay?.BurnsOutSlowly == true, Load?.Packed == true));
+            if (Log.FirstRiseThrough(Boiling) is { } boils)
+                put("water", ware.Max(l => Drying.CentreShare(Drying.Progress(Log, Duration.Zero, boils) / (l.Depth * l.Depth * 1e-6))));
         }
-        else put("burn", BisqueBurn);
+        else
+            put("burn", BisqueBurn);
         if (ware.SelectMany(l => l.Glazes).Select(g => g.Slow).Where(s => s is not null).MaxBy(s => s!.Lasts) is { } band && Log!.Peak > band.From)
             put("band", Log.TimeBetween(band.From, band.To).After / band.Lasts);
     }
@@ -129,7 +150,8 @@ public sealed record FiringFacts(
         var flags = (Flags ?? []).ToBuilder();
         void Set(string name, bool isSo)
         {
-            if (isSo) flags.Add(name);
+            if (isSo)
+                flags.Add(name);
         }
 
         var glazes = ware.SelectMany(l => l.Glazes).ToList();
@@ -151,7 +173,13 @@ public sealed record FiringFacts(
         Set("packed", Load?.Packed == true);
         Set("wetGlaze", Kind.MeltsGlaze() && ware.Any(l => l.Glazes.Length > 0 && l.Dryness != Dryness.BoneDry));
         Set("stalled", Log is not null && ProgramTop is { } top && Log.Peak.Celsius < top - Stalled);
-        Set("bottomCold", Packs.Length > 1 && Packs.MinBy(p => p.Equivalent) is { } coldest && coldest.Shelf is "bottom" or "1" && Packs.Mean() - coldest.Equivalent > ColderBottom);
+        Set(
+            "bottomCold",
+            Packs.Length > 1
+                && Packs.MinBy(p => p.Equivalent) is { } coldest
+                && coldest.Shelf is "bottom" or "1"
+                && Packs.Mean() - coldest.Equivalent > ColderBottom
+        );
         return flags.ToImmutable();
     }
 
@@ -159,7 +187,8 @@ public sealed record FiringFacts(
     private static ImmutableDictionary<string, (double, MinuteSpan)> Measure(Curve? log)
     {
         var all = ImmutableDictionary.CreateBuilder<string, (double, MinuteSpan)>();
-        if (log is null) return all.ToImmutable();
+        if (log is null)
+            return all.ToImmutable();
         var points = log.Points;
         var peak = log.Peak.Celsius;
         double? Down(double t) => log.LastFallThrough(Temperature.FromCelsius(t))?.TotalMinutes;
@@ -167,14 +196,19 @@ public sealed record FiringFacts(
         var (first, last) = (Up(peak - NearTop) ?? points[0].Minutes, Down(peak - NearTop) ?? points[^1].Minutes);
         void Put(string name, double value, double from, double to)
         {
-            if (double.IsFinite(value) && to > from) all[name] = (Math.Round(value, 2), new MinuteSpan(from, to));
+            if (double.IsFinite(value) && to > from)
+                all[name] = (Math.Round(value, 2), new MinuteSpan(from, to));
         }
 
         Put("hold", log.TimeAbove(Temperature.FromCelsius(peak - NearTop)).TotalMinutes, first, Math.Max(last, first + 0.1));
-        if (Down(peak - Last) is { } below) Put("heal", below - last, last, below);
-        if (Up(peak - Last) is { } from && first > from) Put("topRate", (Last - NearTop) / (first - from) * 60, from, first);
-        if (peak > Glossy + NearTop && Down(Glossy) is { } glossy && glossy > last) Put("hours750", (glossy - last) / 60, last, glossy);
-        if (Up(200) is { } at200 && at200 > points[0].Minutes) Put("rate200", (200 - points[0].Celsius) / (at200 - points[0].Minutes) * 60, points[0].Minutes, at200);
+        if (Down(peak - Last) is { } below)
+            Put("heal", below - last, last, below);
+        if (Up(peak - Last) is { } from && first > from)
+            Put("topRate", (Last - NearTop) / (first - from) * 60, from, first);
+        if (peak > Glossy + NearTop && Down(Glossy) is { } glossy && glossy > last)
+            Put("hours750", (glossy - last) / 60, last, glossy);
+        if (Up(200) is { } at200 && at200 > points[0].Minutes)
+            Put("rate200", (200 - points[0].Celsius) / (at200 - points[0].Minutes) * 60, points[0].Minutes, at200);
         return all.ToImmutable();
     }
 }

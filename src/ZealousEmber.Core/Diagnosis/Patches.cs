@@ -27,7 +27,12 @@ public static class Patches
         using var reader = new StreamReader(stream);
         return
         [
-            .. reader.ReadToEnd().Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Skip(1).Select(row => row.Split(',')).Select(c => new Patch(c[0], c[1])),
+            .. reader
+                .ReadToEnd()
+                .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                .Skip(1)
+                .Select(row => row.Split(','))
+                .Select(c => new Patch(c[0], c[1])),
             new Patch(DropAndHold, "after the top fall by 50 °C and hold there for half an hour"),
         ];
     }

@@ -31,7 +31,8 @@ public sealed record PatchTask(Schedule Schedule, IKilnModel Kiln, Cone? Goal, F
 public sealed record PatchedSchedule(Schedule? Schedule, string Text, string? Note = null);
 
 /// <summary>
-/// Makes the change that mends a cause, as steps. Where a change would bring another heat work along with it, the top is solved anew, so that one thing is changed at a time.
+/// Makes the change that mends a cause, as steps. Where a change would bring another heat work along with it, the top is solved anew, so that one thing is
+/// changed at a time.
 /// Source: the project's paper on the firing day, section 7.
 /// </summary>
 public static partial class SchedulePatcher
@@ -48,7 +49,8 @@ public static partial class SchedulePatcher
     public static Result<PatchedSchedule> Make(string patch, PatchTask task)
     {
         // What is wrong with a bisque is put right in the next bisque, not in the glaze firing where it showed.
-        if (OfBisque.Contains(patch) && !task.Firing.FiresRaw()) return new PatchedSchedule(null, InBisque(patch), "This belongs to the bisque before; its schedule is changed, not this one.");
+        if (OfBisque.Contains(patch) && !task.Firing.FiresRaw())
+            return new PatchedSchedule(null, InBisque(patch), "This belongs to the bisque before; its schedule is changed, not this one.");
         return patch switch
         {
             "work+" => Work(task, -(task.Number("d60") ?? -MostShift / 2)),
@@ -69,25 +71,32 @@ public static partial class SchedulePatcher
             "band+" => SlowBand(task),
             "fastcool" => FastCool(task),
             "glazedry" => DryGlaze(task),
-            "elements" => new PatchedSchedule(null, "Have the elements looked at before the next firing to this cone; until then a lighter load, or a cooler goal.", "Wiring belongs to a licensed person. Isolator off first."),
+            "elements" => new PatchedSchedule(
+                null,
+                "Have the elements looked at before the next firing to this cone; until then a lighter load, or a cooler goal.",
+                "Wiring belongs to a licensed person. Isolator off first."
+            ),
             _ => new Problem("patch", $"No change is called “{patch}”."),
         };
     }
 
-    private static string InBisque(string patch) => patch switch
-    {
-        "bisque-" => "Fire the next bisque of this ware less hot.",
-        "dry" => "Dry the ware longer before its bisque.",
-        _ => "Give the next bisque of this ware more time with air between 650 and 950 °C.",
-    };
+    private static string InBisque(string patch) =>
+        patch switch
+        {
+            "bisque-" => "Fire the next bisque of this ware less hot.",
+            "dry" => "Dry the ware longer before its bisque.",
+            _ => "Give the next bisque of this ware more time with air between 650 and 950 °C.",
+        };
 
     /// <summary>More or less heat work: first by the hold, the rest by the top.</summary>
     private static Result<PatchedSchedule> Work(PatchTask task, double shift)
     {
-        if (Top(task) is not { } top || task.Goal is not { } goal) return NoTop;
+        if (Top(task) is not { } top || task.Goal is not { } goal)
+            return NoTop;
         var asked = Math.Clamp(shift, -MostShift, MostShift);
         var kinetics = ConeTable.Of(goal).Kinetics;
-        if (WorkOf(task, task.Schedule.Program) is not { } before || before < 1e-4) return Cold(goal);
+        if (WorkOf(task, task.Schedule.Program) is not { } before || before < 1e-4)
+            return Cold(goal);
         var wanted = kinetics.EndPoint(60, before) + asked;
         var aim = ProgressAt(kinetics, wanted);
         // An hour at the top is so much progress: the hold that would do it alone, within what a hold may move.
@@ -95,48 +104,96 @@ public static partial class SchedulePatcher
         var alone = top.Step.HoldMinutes + (aim - before) / kinetics.RateAt(felt) * 60;
         var most = Math.Max(LongestWorkHold, top.Step.HoldMinutes);
         var hold = Math.Round(Math.Clamp(alone, Math.Max(0, top.Step.HoldMinutes - MostHoldChange), Math.Min(most, top.Step.HoldMinutes + MostHoldChange)));
-        var made = Solved(task, task.Schedule.Program, top.Index, hold, goal, aim, $"{(asked >= 0 ? "More" : "Less")} heat work, {Phrases.Number(Math.Round(Math.Abs(asked), 1))} °C of cone");
+        var made = Solved(
+            task,
+            task.Schedule.Program,
+            top.Index,
+            hold,
+            goal,
+            aim,
+            $"{(asked >= 0 ? "More" : "Less")} heat work, {Phrases.Number(Math.Round(Math.Abs(asked), 1))} °C of cone"
+        );
         return made.IsOk && Math.Abs(shift) > MostShift + 0.5
-            ? made.Value with { Note = $"The pack was {Phrases.Number(Math.Round(Math.Abs(shift)))} °C of cone off; at most {Phrases.Number(MostShift)} are changed at once. Look again before the rest." }
+            ? made.Value with
+            {
+                Note =
+                    $"The pack was {Phrases.Number(Math.Round(Math.Abs(shift)))} °C of cone off; at most {Phrases.Number(MostShift)} are changed at once. "
+                    + "Look again before the rest.",
+            }
             : made;
     }
 
     /// <summary>The display is off: the same cone, with what is known of it.</summary>
     private static Result<PatchedSchedule> Offset(PatchTask task)
     {
-        if (Top(task) is not { } top || task.Goal is not { } goal) return NoTop;
-        if (task.Kiln.Offset is not { } offset) return new PatchedSchedule(null, "Read a pack in every firing: the next plan is solved with what the display is off by.", "Nothing is known of this display yet.");
+        if (Top(task) is not { } top || task.Goal is not { } goal)
+            return NoTop;
+        if (task.Kiln.Offset is not { } offset)
+            return new PatchedSchedule(
+                null,
+                "Read a pack in every firing: the next plan is solved with what the display is off by.",
+                "Nothing is known of this display yet."
+            );
         var shown = Math.Round(offset.At(goal), 1);
         return Solved(
-            task, task.Schedule.Program, top.Index, top.Step.HoldMinutes, goal, 1,
-            $"The display reads {Phrases.Number(Math.Abs(shown))} °C too {(shown > 0 ? "low" : "high")} (± {Phrases.Number(Math.Round(1.28 * offset.Sd, 1))}, from {Phrases.Count(offset.Packs, "pack")}): the top is solved with that");
+            task,
+            task.Schedule.Program,
+            top.Index,
+            top.Step.HoldMinutes,
+            goal,
+            1,
+            $"The display reads {Phrases.Number(Math.Abs(shown))} °C too {(shown > 0 ? "low" : "high")} (± "
+                + $"{Phrases.Number(Math.Round(1.28 * offset.Sd, 1))}, from {Phrases.Count(offset.Packs, "pack")}): the top is solved with that"
+        );
     }
 
     private static Result<PatchedSchedule> ShorterHold(PatchTask task)
     {
-        if (Top(task) is not { } top || task.Goal is not { } goal) return NoTop;
+        if (Top(task) is not { } top || task.Goal is not { } goal)
+            return NoTop;
         var before = top.Step.HoldMinutes;
         var hold = Math.Round(Math.Max(5, Math.Min(before / 2, before - 10)));
         return hold >= before
             ? new PatchedSchedule(null, $"The hold of {Phrases.Number(before)} min is short already.")
-            : Kept(task, task.Schedule.Program, top.Index, hold, goal, $"Hold {Phrases.Number(hold)} min instead of {Phrases.Number(before)} at the top, as much heat work as before");
+            : Kept(
+                task,
+                task.Schedule.Program,
+                top.Index,
+                hold,
+                goal,
+                $"Hold {Phrases.Number(hold)} min instead of {Phrases.Number(before)} at the top, as much heat work as before"
+            );
     }
 
     private static Result<PatchedSchedule> Heal(PatchTask task)
     {
-        if (task.Is("runny") || task.Is("fades") || task.Number("d60") > 6) return Drop(task);
-        if (Top(task) is not { } top || task.Goal is not { } goal) return NoTop;
+        if (task.Is("runny") || task.Is("fades") || task.Number("d60") > 6)
+            return Drop(task);
+        if (Top(task) is not { } top || task.Goal is not { } goal)
+            return NoTop;
         var before = top.Step.HoldMinutes;
         var hold = Math.Min(30, before + 10);
-        return hold <= before ? Drop(task) : Kept(task, task.Schedule.Program, top.Index, hold, goal, $"Hold {Phrases.Number(hold)} min instead of {Phrases.Number(before)} at the top, as much heat work as before");
+        return hold <= before
+            ? Drop(task)
+            : Kept(
+                task,
+                task.Schedule.Program,
+                top.Index,
+                hold,
+                goal,
+                $"Hold {Phrases.Number(hold)} min instead of {Phrases.Number(before)} at the top, as much heat work as before"
+            );
     }
 
     /// <summary>A hold below the top, where glaze still flows but hardly any heat work is added.</summary>
     private static Result<PatchedSchedule> Drop(PatchTask task)
     {
-        const double Below = 50, Minutes = 30;
-        if (Top(task) is not { } top || task.Goal is not { } goal) return NoTop;
-        if (WorkOf(task, task.Schedule.Program) is not { } aim || aim < 1e-4) return Cold(goal);
+        const double Below = 50,
+            Minutes = 30;
+        if (Top(task) is not { } top || task.Goal is not { } goal)
+            return NoTop;
+        if (WorkOf(task, task.Schedule.Program) is not { } aim || aim < 1e-4)
+            return Cold(goal);
         var program = task.Schedule.Program;
         var target = top.Step.Target!.Value;
         // The drop hangs on the top, and the top on the drop: it settles at once.
@@ -144,11 +201,18 @@ public static partial class SchedulePatcher
         {
             var drop = Segment.Of(Pace.Natural, target - TemperatureDifference.FromKelvins(Below), Duration.FromMinutes(Minutes), "heal below the top").Value;
             var dropped = program.Insert(top.Index + 1, drop.Whole(task.Schedule.Unit));
-            if (!dropped.IsOk) return Result<PatchedSchedule>.Failed(dropped.Problems);
+            if (!dropped.IsOk)
+                return Result<PatchedSchedule>.Failed(dropped.Problems);
             var solved = Solve(task, dropped.Value, top.Step.HoldMinutes, goal, aim);
-            if (!solved.IsOk) return Result<PatchedSchedule>.Failed(solved.Problems);
+            if (!solved.IsOk)
+                return Result<PatchedSchedule>.Failed(solved.Problems);
             var next = solved.Value.Steps[top.Index].Target!.Value;
-            if (Math.Abs((next - target).Kelvins) < 0.5) return Done(task, dropped.Value.WithStep(top.Index, next, top.Step.Hold), $"After the top, off to {Degrees(task, drop.Target!.Value)} and hold {Minutes} min, as much heat work as before");
+            if (Math.Abs((next - target).Kelvins) < 0.5)
+                return Done(
+                    task,
+                    dropped.Value.WithStep(top.Index, next, top.Step.Hold),
+                    $"After the top, off to {Degrees(task, drop.Target!.Value)} and hold {Minutes} min, as much heat work as before"
+                );
             target = next;
         }
         return new Problem("patch", "No top gives the same heat work with this drop.");
@@ -156,15 +220,25 @@ public static partial class SchedulePatcher
 
     private static Result<PatchedSchedule> SlowTop(PatchTask task, double rate, double longer, double longest)
     {
-        if (Top(task) is not { } top || task.Goal is not { } goal) return NoTop;
+        if (Top(task) is not { } top || task.Goal is not { } goal)
+            return NoTop;
         var program = Slower(task, task.Schedule.Program, (top.Step.Target!.Value.Celsius - 100, top.Step.Target.Value.Celsius), Rate.PerHour(rate), up: true);
-        if (!program.IsOk) return Result<PatchedSchedule>.Failed(program.Problems);
+        if (!program.IsOk)
+            return Result<PatchedSchedule>.Failed(program.Problems);
         var index = program.Value.TopStep;
         var hold = longer > 0 ? Math.Max(top.Step.HoldMinutes, Math.Min(longest, top.Step.HoldMinutes + longer)) : top.Step.HoldMinutes;
-        if (program.Value.Equals(task.Schedule.Program) && hold == top.Step.HoldMinutes) return new PatchedSchedule(null, $"The last 100 °C are at {Phrases.Number(rate)} °C/h or less already.");
+        if (program.Value.Equals(task.Schedule.Program) && hold == top.Step.HoldMinutes)
+            return new PatchedSchedule(null, $"The last 100 °C are at {Phrases.Number(rate)} °C/h or less already.");
         var made = Kept(
-            task, program.Value, index, hold, goal,
-            longer > 0 ? $"The last 100 °C at {Phrases.Number(rate)} °C/h at most and a hold of {Phrases.Number(hold)} min, as much heat work as before" : $"The last 100 °C at {Phrases.Number(rate)} °C/h, as much heat work as before");
+            task,
+            program.Value,
+            index,
+            hold,
+            goal,
+            longer > 0
+                ? $"The last 100 °C at {Phrases.Number(rate)} °C/h at most and a hold of {Phrases.Number(hold)} min, as much heat work as before"
+                : $"The last 100 °C at {Phrases.Number(rate)} °C/h, as much heat work as before"
+        );
         return made.IsOk && longer > 0 ? made.Value with { Note = "Stand dense shelves apart; leave the fullest where it is coolest." } : made;
     }
 
@@ -187,10 +261,12 @@ public static partial class SchedulePatcher
     private static Result<PatchedSchedule> Solved(PatchTask task, FiringProgram program, int index, double hold, Cone goal, double aim, string text)
     {
         var solved = Solve(task, program, hold, goal, aim);
-        if (!solved.IsOk) return Result<PatchedSchedule>.Failed(solved.Problems);
+        if (!solved.IsOk)
+            return Result<PatchedSchedule>.Failed(solved.Problems);
         var step = solved.Value.Steps[index].Whole(task.Schedule.Unit);
         var was = task.Schedule.Program.Steps[task.Schedule.Program.TopStep].Whole(task.Schedule.Unit);
-        var top = step.Target == was.Target && step.Hold == was.Hold ? "" : $": {Degrees(task, step.Target!.Value)}, hold {Phrases.Number(step.HoldMinutes)} min";
+        var top =
+            step.Target == was.Target && step.Hold == was.Hold ? "" : $": {Degrees(task, step.Target!.Value)}, hold {Phrases.Number(step.HoldMinutes)} min";
         return Done(task, program.WithStep(index, step.Target!.Value, step.Hold), $"{text}{top}");
     }
 

@@ -21,13 +21,23 @@ namespace ZealousEmber.Core.Firing;
 /// <param name="Most">In a stack.</param>
 /// <param name="Step">What each further piece adds.</param>
 public sealed record PieceDraft(
-    PieceShape Shape, double? Across, double? Deep, double? Height, double? Handle = null, double? Foot = null, Stacking Stacking = Stacking.None, int? Most = null, double? Step = null)
+    PieceShape Shape,
+    double? Across,
+    double? Deep,
+    double? Height,
+    double? Handle = null,
+    double? Foot = null,
+    Stacking Stacking = Stacking.None,
+    int? Most = null,
+    double? Step = null
+)
 {
     /// <summary>The piece, or what is missing or wrong.</summary>
     public Result<Piece> Read() => Packing.Piece.Create(Shape, Across, Deep, Height, Handle, Foot, Stacking, Most, Step);
 
     /// <summary>Numbers that can be kept, by field.</summary>
-    internal IEnumerable<(string Field, double? Value)> Numbers => [("across", Across), ("deep", Deep), ("height", Height), ("handle", Handle), ("foot", Foot), ("step", Step), ("most", Most)];
+    internal IEnumerable<(string Field, double? Value)> Numbers =>
+        [("across", Across), ("deep", Deep), ("height", Height), ("handle", Handle), ("foot", Foot), ("step", Step), ("most", Most)];
 }
 
 /// <summary>A row of the load as it is being written: any number may be missing, nothing that was typed is lost.</summary>
@@ -48,8 +58,23 @@ public sealed record PieceDraft(
 /// <param name="Piece">Its size, as far as it is known.</param>
 /// <param name="Must">Goes in before the others.</param>
 public sealed record LotDraft(
-    string? What, int? Count, double? Wall, double? Width, bool ClosedHollow, bool OneSided, Dryness Dryness, int? ClayId, ImmutableArray<int> GlazeIds, string? Whose, NextStep Next, double? PieceMass,
-    ImmutableSortedDictionary<string, string> Typed, bool GlazedAlready = false, PieceDraft? Piece = null, bool Must = false)
+    string? What,
+    int? Count,
+    double? Wall,
+    double? Width,
+    bool ClosedHollow,
+    bool OneSided,
+    Dryness Dryness,
+    int? ClayId,
+    ImmutableArray<int> GlazeIds,
+    string? Whose,
+    NextStep Next,
+    double? PieceMass,
+    ImmutableSortedDictionary<string, string> Typed,
+    bool GlazedAlready = false,
+    PieceDraft? Piece = null,
+    bool Must = false
+)
 {
     /// <summary>Fields that may say how they were typed.</summary>
     public static readonly ImmutableArray<string> TypedFields = ["wall", "width", "pieceKg"];
@@ -125,44 +150,79 @@ public sealed record FiringDraft
     public ImmutableArray<Acceptance> Accepted { get; private init; } = [];
 
     /// <summary>
-    /// Builds one. Problems name <c>name</c>, <c>lots</c>, <c>lots[i].what</c>, <c>lots[i].whose</c>, <c>holdMinutes</c>, <c>dropBy</c>, <c>packing.keep</c>, <c>accepted[i].note</c>;
+    /// Builds one. Problems name <c>name</c>, <c>lots</c>, <c>lots[i].what</c>, <c>lots[i].whose</c>, <c>holdMinutes</c>, <c>dropBy</c>, <c>packing.keep</c>,
+    /// <c>accepted[i].note</c>;
     /// whether the rows make a load is for the planner to say.
     /// </summary>
     public static Result<FiringDraft> Create(
-        string? name, ScheduleKind kind, int? kilnId, Cone? goal, TemperatureUnit unit, IReadOnlyList<LotDraft> lots, PlanningPreferences? preferences = null,
-        double? holdMinutes = null, PinnedSchedule? schedule = null, bool packed = false, bool witnessPack = false,
-        OffsetDateTime? startsAt = null, IReadOnlyList<Acceptance>? accepted = null, PinnedKiln? kiln = null, PackingWish? packing = null, bool anyway = false)
+        string? name,
+        ScheduleKind kind,
+        int? kilnId,
+        Cone? goal,
+        TemperatureUnit unit,
+        IReadOnlyList<LotDraft> lots,
+        PlanningPreferences? preferences = null,
+        double? holdMinutes = null,
+        PinnedSchedule? schedule = null,
+        bool packed = false,
+        bool witnessPack = false,
+        OffsetDateTime? startsAt = null,
+        IReadOnlyList<Acceptance>? accepted = null,
+        PinnedKiln? kiln = null,
+        PackingWish? packing = null,
+        bool anyway = false
+    )
     {
         var problems = new List<Problem>();
         var called = Text.OneLine(name);
-        if (called?.Length > ScheduleLimits.Name) problems.Add(new Problem("name", $"A name has at most {ScheduleLimits.Name} characters; this one has {called.Length}."));
-        if (lots.Count > WareLot.MostLots) problems.Add(new Problem("lots", $"At most {WareLot.MostLots} lots are taken; this load has {lots.Count}. Put alike ware into one lot."));
+        if (called?.Length > ScheduleLimits.Name)
+            problems.Add(new Problem("name", $"A name has at most {ScheduleLimits.Name} characters; this one has {called.Length}."));
+        if (lots.Count > WareLot.MostLots)
+            problems.Add(new Problem("lots", $"At most {WareLot.MostLots} lots are taken; this load has {lots.Count}. Put alike ware into one lot."));
         foreach (var (i, lot) in lots.Take(WareLot.MostLots).Index())
         {
-            if (lot.What?.Length > Clay.LongestName) problems.Add(new Problem($"lots[{i}].what", $"At most {Clay.LongestName} characters."));
+            if (lot.What?.Length > Clay.LongestName)
+                problems.Add(new Problem($"lots[{i}].what", $"At most {Clay.LongestName} characters."));
             // Whether a wall can be so thick is the planner's to say; here it only has to be a number that can be kept.
-            foreach (var (field, value) in new[] { ("wall", lot.Wall), ("width", lot.Width), ("pieceKg", lot.PieceMass) }.Concat(lot.Piece?.Numbers.Select(n => ($"piece.{n.Field}", n.Value)) ?? []))
+            foreach (
+                var (field, value) in new[] { ("wall", lot.Wall), ("width", lot.Width), ("pieceKg", lot.PieceMass) }.Concat(
+                    lot.Piece?.Numbers.Select(n => ($"piece.{n.Field}", n.Value)) ?? []
+                )
+            )
             {
-                if (value is { } given && !(Math.Abs(given) < 1e6)) problems.Add(new Problem($"lots[{i}].{field}", $"This is far beyond anything a kiln holds: {Phrases.Number(given)}."));
+                if (value is { } given && !(Math.Abs(given) < 1e6))
+                    problems.Add(new Problem($"lots[{i}].{field}", $"This is far beyond anything a kiln holds: {Phrases.Number(given)}."));
             }
             foreach (var (field, text) in lot.Typed)
             {
                 if (!LotDraft.TypedFields.Contains(field) || text.Length > LotDraft.LongestTyped)
-                    problems.Add(new Problem($"lots[{i}].typed.{field}", $"How {string.Join(", ", LotDraft.TypedFields)} were typed, up to {LotDraft.LongestTyped} characters each."));
+                    problems.Add(
+                        new Problem(
+                            $"lots[{i}].typed.{field}",
+                            $"How {string.Join(", ", LotDraft.TypedFields)} were typed, up to {LotDraft.LongestTyped} characters each."
+                        )
+                    );
             }
-            if (lot.Whose?.Length > Clay.LongestName) problems.Add(new Problem($"lots[{i}].whose", $"At most {Clay.LongestName} characters."));
+            if (lot.Whose?.Length > Clay.LongestName)
+                problems.Add(new Problem($"lots[{i}].whose", $"At most {Clay.LongestName} characters."));
         }
         if (holdMinutes is { } minutes && !(minutes >= 0 && minutes <= ScheduleLimits.LongestHold.TotalMinutes))
             problems.Add(new Problem("holdMinutes", $"A hold lasts 0 to 5940 minutes; this says {Phrases.Number(minutes)}."));
-        if (preferences?.Check() is { } wrong) problems.Add(wrong);
-        if (packing?.Check() is { } unkept) problems.Add(unkept.Under("packing"));
+        if (preferences?.Check() is { } wrong)
+            problems.Add(wrong);
+        if (packing?.Check() is { } unkept)
+            problems.Add(unkept.Under("packing"));
         var kept = accepted ?? [];
-        if (kept.Count > Acceptance.Most) problems.Add(new Problem("accepted", $"At most {Acceptance.Most} findings are accepted for one firing."));
+        if (kept.Count > Acceptance.Most)
+            problems.Add(new Problem("accepted", $"At most {Acceptance.Most} findings are accepted for one firing."));
         foreach (var (i, acceptance) in kept.Take(Acceptance.Most).Index())
         {
-            if (Text.OneLine(acceptance.By)?.Length > Clay.LongestName) problems.Add(new Problem($"accepted[{i}].by", $"A name has at most {Clay.LongestName} characters."));
-            if (Text.OneLine(acceptance.Note) is not { } note) problems.Add(new Problem($"accepted[{i}].note", "Say in a few words why it is accepted."));
-            else if (note.Length > Acceptance.LongestNote) problems.Add(new Problem($"accepted[{i}].note", $"A note has at most {Acceptance.LongestNote} characters; this one has {note.Length}."));
+            if (Text.OneLine(acceptance.By)?.Length > Clay.LongestName)
+                problems.Add(new Problem($"accepted[{i}].by", $"A name has at most {Clay.LongestName} characters."));
+            if (Text.OneLine(acceptance.Note) is not { } note)
+                problems.Add(new Problem($"accepted[{i}].note", "Say in a few words why it is accepted."));
+            else if (note.Length > Acceptance.LongestNote)
+                problems.Add(new Problem($"accepted[{i}].note", $"A note has at most {Acceptance.LongestNote} characters; this one has {note.Length}."));
         }
         return problems.Count > 0
             ? Result<FiringDraft>.Failed(problems)

@@ -30,21 +30,45 @@ public static partial class LotLine
 
     private static readonly ImmutableArray<(string Word, Func<LotDraft, LotDraft> Means)> Words =
     [
-        ("bone dry", l => l with { Dryness = Dryness.BoneDry }), ("dry", l => l with { Dryness = Dryness.BoneDry }),
-        ("cool to the touch", l => l with { Dryness = Dryness.CoolToTouch }), ("cool to touch", l => l with { Dryness = Dryness.CoolToTouch }), ("cool", l => l with { Dryness = Dryness.CoolToTouch }),
-        ("damp", l => l with { Dryness = Dryness.Damp }), ("leather hard", l => l with { Dryness = Dryness.LeatherHard }), ("leather-hard", l => l with { Dryness = Dryness.LeatherHard }),
-        ("to be dipped", l => l with { Next = NextStep.Dipping }), ("then dipped", l => l with { Next = NextStep.Dipping }),
-        ("to be brushed", l => l with { Next = NextStep.Brushing }), ("then brushed", l => l with { Next = NextStep.Brushing }),
-        ("never glazed", l => l with { Next = NextStep.Unglazed }), ("unglazed", l => l with { Next = NextStep.Unglazed }),
-        ("solid", l => l with { OneSided = true }), ("closed hollow", l => l with { ClosedHollow = true }), ("closed", l => l with { ClosedHollow = true }),
-        ("glazed before", l => l with { GlazedAlready = true }), ("must go", l => l with { Must = true }),
-        ("one in another", l => Stacked(l, Stacking.Nest)), ("nested", l => Stacked(l, Stacking.Nest)), ("rim on rim", l => Stacked(l, Stacking.Layers)),
-        ("over spacers", l => Stacked(l, Stacking.Spacers)), ("on spacers", l => Stacked(l, Stacking.Spacers)), ("flat on each other", l => Stacked(l, Stacking.Flat)),
+        ("bone dry", l => l with { Dryness = Dryness.BoneDry }),
+        ("dry", l => l with { Dryness = Dryness.BoneDry }),
+        ("cool to the touch", l => l with { Dryness = Dryness.CoolToTouch }),
+        ("cool to touch", l => l with { Dryness = Dryness.CoolToTouch }),
+        ("cool", l => l with { Dryness = Dryness.CoolToTouch }),
+        ("damp", l => l with { Dryness = Dryness.Damp }),
+        ("leather hard", l => l with { Dryness = Dryness.LeatherHard }),
+        ("leather-hard", l => l with { Dryness = Dryness.LeatherHard }),
+        ("to be dipped", l => l with { Next = NextStep.Dipping }),
+        ("then dipped", l => l with { Next = NextStep.Dipping }),
+        ("to be brushed", l => l with { Next = NextStep.Brushing }),
+        ("then brushed", l => l with { Next = NextStep.Brushing }),
+        ("never glazed", l => l with { Next = NextStep.Unglazed }),
+        ("unglazed", l => l with { Next = NextStep.Unglazed }),
+        ("solid", l => l with { OneSided = true }),
+        ("closed hollow", l => l with { ClosedHollow = true }),
+        ("closed", l => l with { ClosedHollow = true }),
+        ("glazed before", l => l with { GlazedAlready = true }),
+        ("must go", l => l with { Must = true }),
+        ("one in another", l => Stacked(l, Stacking.Nest)),
+        ("nested", l => Stacked(l, Stacking.Nest)),
+        ("rim on rim", l => Stacked(l, Stacking.Layers)),
+        ("over spacers", l => Stacked(l, Stacking.Spacers)),
+        ("on spacers", l => Stacked(l, Stacking.Spacers)),
+        ("flat on each other", l => Stacked(l, Stacking.Flat)),
     ];
 
     /// <summary>How ware of a name is usually stacked raw.</summary>
     private static readonly ImmutableArray<(string Name, Stacking Way)> Usually =
-        [("mug", Stacking.Layers), ("cup", Stacking.Layers), ("beaker", Stacking.Layers), ("bowl", Stacking.Nest), ("plate", Stacking.Spacers), ("platter", Stacking.Spacers), ("dish", Stacking.Nest), ("tile", Stacking.Flat)];
+    [
+        ("mug", Stacking.Layers),
+        ("cup", Stacking.Layers),
+        ("beaker", Stacking.Layers),
+        ("bowl", Stacking.Nest),
+        ("plate", Stacking.Spacers),
+        ("platter", Stacking.Spacers),
+        ("dish", Stacking.Nest),
+        ("tile", Stacking.Flat),
+    ];
 
     /// <summary>Reads lines of a text; empty ones are passed over. A first line of headings makes the others rows of a table.</summary>
     /// <param name="text">One lot a line.</param>
@@ -59,8 +83,10 @@ public static partial class LotLine
         foreach (var line in table is null ? lines : lines.Skip(1))
         {
             var read = ReadLine(table?.LineOf(line) ?? line.Trim(), clays, glazes);
-            if (read.IsOk) lots.Add(Usual((usual ?? UsualWare.None).Fill(read.Value)));
-            else unread.Add(new UnreadLine(line, read.Problems[0].Message));
+            if (read.IsOk)
+                lots.Add(Usual((usual ?? UsualWare.None).Fill(read.Value)));
+            else
+                unread.Add(new UnreadLine(line, read.Problems[0].Message));
         }
         return new LotsRead(lots.ToImmutable(), unread.ToImmutable(), table?.Heading);
     }
@@ -69,9 +95,25 @@ public static partial class LotLine
     {
         // A comma before a digit is a decimal one.
         var parts = Parts().Split(line).Select(p => p.Trim()).Where(p => p.Length > 0).ToList();
-        if (parts.Count == 0 || Count().Match(parts[0]) is not { Success: true } count) return new Problem("", "A lot begins with how many there are, like 26 mugs.");
-        if (!int.TryParse(count.Groups[1].Value, NumberStyles.None, CultureInfo.InvariantCulture, out var pieces)) return new Problem("", "So many pieces are in no kiln.");
-        var lot = new LotDraft(null, pieces, null, null, false, false, Dryness.BoneDry, null, [], null, NextStep.Dipping, null, ImmutableSortedDictionary<string, string>.Empty);
+        if (parts.Count == 0 || Count().Match(parts[0]) is not { Success: true } count)
+            return new Problem("", "A lot begins with how many there are, like 26 mugs.");
+        if (!int.TryParse(count.Groups[1].Value, NumberStyles.None, CultureInfo.InvariantCulture, out var pieces))
+            return new Problem("", "So many pieces are in no kiln.");
+        var lot = new LotDraft(
+            null,
+            pieces,
+            null,
+            null,
+            false,
+            false,
+            Dryness.BoneDry,
+            null,
+            [],
+            null,
+            NextStep.Dipping,
+            null,
+            ImmutableSortedDictionary<string, string>.Empty
+        );
         var what = parts[0][count.Length..].Trim();
         if (what.Length == 0 && parts.Count > 1 && !Size().IsMatch(parts[1]))
         {
@@ -83,13 +125,18 @@ public static partial class LotLine
             lot = Sized(lot, size);
             what = what.Remove(size.Index, size.Length).Trim();
         }
-        if (Measure().IsMatch(what)) return new Problem("", $"“{what}”: part sizes from names by commas, like 7 pots, 12 mm.");
-        if (what.Length > 0) lot = lot with { What = what };
+        if (Measure().IsMatch(what))
+            return new Problem("", $"“{what}”: part sizes from names by commas, like 7 pots, 12 mm.");
+        if (what.Length > 0)
+            lot = lot with { What = what };
         foreach (var part in parts.Skip(1))
         {
-            if (ReadPart(lot, part, clays, glazes) is { } more) lot = more;
-            else if (lot.Whose is null && !part.Any(char.IsDigit)) lot = lot with { Whose = part };
-            else return new Problem("", $"“{part}” is no word known here.");
+            if (ReadPart(lot, part, clays, glazes) is { } more)
+                lot = more;
+            else if (lot.Whose is null && !part.Any(char.IsDigit))
+                lot = lot with { Whose = part };
+            else
+                return new Problem("", $"“{part}” is no word known here.");
         }
         return lot;
     }
@@ -98,14 +145,27 @@ public static partial class LotLine
     {
         foreach (var (word, means) in Words)
         {
-            if (string.Equals(part, word, StringComparison.OrdinalIgnoreCase)) return means(lot);
+            if (string.Equals(part, word, StringComparison.OrdinalIgnoreCase))
+                return means(lot);
         }
-        if (clays.TryGetValue(part, out var clay)) return lot with { ClayId = clay };
-        if (glazes.TryGetValue(part, out var glaze)) return lot with { GlazeIds = lot.GlazeIds.Add(glaze) };
-        if (Mass().Match(part) is { Success: true } mass) return lot with { PieceMass = Number(mass.Groups[1].Value) / (mass.Groups[2].Value.StartsWith('k') ? 1 : 1000) };
-        if (Handle().Match(part) is { Success: true } handle) return lot with { Piece = (lot.Piece ?? new PieceDraft(PieceShape.Round, null, null, null)) with { Handle = Millimetres(handle.Groups[1].Value, handle.Groups[2].Value) } };
-        if (Size().Match(part) is { Success: true } size && size.Length == part.Length) return Sized(lot, size);
-        if (Wall().Match(part) is { Success: true } wall) return lot with { Wall = wall.Groups[3].Success ? Number(wall.Groups[3].Value) : Millimetres(wall.Groups[1].Value, wall.Groups[2].Value) };
+        if (clays.TryGetValue(part, out var clay))
+            return lot with { ClayId = clay };
+        if (glazes.TryGetValue(part, out var glaze))
+            return lot with { GlazeIds = lot.GlazeIds.Add(glaze) };
+        if (Mass().Match(part) is { Success: true } mass)
+            return lot with { PieceMass = Number(mass.Groups[1].Value) / (mass.Groups[2].Value.StartsWith('k') ? 1 : 1000) };
+        if (Handle().Match(part) is { Success: true } handle)
+            return lot with
+            {
+                Piece = (lot.Piece ?? new PieceDraft(PieceShape.Round, null, null, null)) with
+                {
+                    Handle = Millimetres(handle.Groups[1].Value, handle.Groups[2].Value),
+                },
+            };
+        if (Size().Match(part) is { Success: true } size && size.Length == part.Length)
+            return Sized(lot, size);
+        if (Wall().Match(part) is { Success: true } wall)
+            return lot with { Wall = wall.Groups[3].Success ? Number(wall.Groups[3].Value) : Millimetres(wall.Groups[1].Value, wall.Groups[2].Value) };
         return null;
     }
 
@@ -118,23 +178,54 @@ public static partial class LotLine
         return lot with
         {
             Piece = size.Groups[3].Success
-                ? piece with { Shape = PieceShape.Rectangle, Across = Of(1), Deep = Of(2), Height = Of(3) }
-                : piece with { Across = Of(1), Height = Of(2) },
+                ? piece with
+                {
+                    Shape = PieceShape.Rectangle,
+                    Across = Of(1),
+                    Deep = Of(2),
+                    Height = Of(3),
+                }
+                : piece with
+                {
+                    Across = Of(1),
+                    Height = Of(2),
+                },
         };
     }
 
-    private static LotDraft Stacked(LotDraft lot, Stacking way) => lot with { Piece = (lot.Piece ?? new PieceDraft(PieceShape.Round, null, null, null)) with { Stacking = way } };
+    private static LotDraft Stacked(LotDraft lot, Stacking way) =>
+        lot with
+        {
+            Piece = (lot.Piece ?? new PieceDraft(PieceShape.Round, null, null, null)) with { Stacking = way },
+        };
 
     /// <summary>Stacked as ware of its name usually is, where nobody said; wide flat ware counts as flat.</summary>
     private static LotDraft Usual(LotDraft lot)
     {
-        if (lot.Piece is not { } piece) return lot;
-        if (piece.Stacking == Stacking.None && Usually.FirstOrDefault(u => lot.What?.Contains(u.Name, StringComparison.OrdinalIgnoreCase) == true) is { Name: not null } usual) piece = piece with { Stacking = usual.Way };
+        if (lot.Piece is not { } piece)
+            return lot;
+        if (
+            piece.Stacking == Stacking.None
+            && Usually.FirstOrDefault(u => lot.What?.Contains(u.Name, StringComparison.OrdinalIgnoreCase) == true) is { Name: not null } usual
+        )
+            piece = piece with { Stacking = usual.Way };
         var isFlat = piece is { Across: { } across, Height: { } height } && height < across / 4 && across >= 150;
         return lot with { Piece = piece, Width = lot.Width ?? (isFlat ? piece.Across : null) };
     }
 
-    private static double Millimetres(string number, string unit) => Math.Round(Number(number) * (unit.ToLowerInvariant() switch { "cm" => 10, "in" or "\"" => Inch, _ => 1 }), 2);
+    private static double Millimetres(string number, string unit) =>
+        Math.Round(
+            Number(number)
+                * (
+                    unit.ToLowerInvariant() switch
+                    {
+                        "cm" => 10,
+                        "in" or "\"" => Inch,
+                        _ => 1,
+                    }
+                ),
+            2
+        );
 
     private static double Number(string text) => double.Parse(text.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture);
 
@@ -144,10 +235,16 @@ public static partial class LotLine
     [GeneratedRegex(@"^(\d{1,9})\s*(?:[x×]\s+)?(?=\D|$)", RegexOptions.CultureInvariant)]
     private static partial Regex Count();
 
-    [GeneratedRegex("""(?:⌀|ø|Ø)?\s*(\d{1,6}(?:[.,]\d{1,4})?)\s*[x×*]\s*(\d{1,6}(?:[.,]\d{1,4})?)(?:\s*[x×*]\s*(\d{1,6}(?:[.,]\d{1,4})?))?\s*(mm|cm|in\b|")?""", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        """(?:⌀|ø|Ø)?\s*(\d{1,6}(?:[.,]\d{1,4})?)\s*[x×*]\s*(\d{1,6}(?:[.,]\d{1,4})?)(?:\s*[x×*]\s*(\d{1,6}(?:[.,]\d{1,4})?))?\s*(mm|cm|in\b|")?""",
+        RegexOptions.CultureInvariant | RegexOptions.IgnoreCase
+    )]
     private static partial Regex Size();
 
-    [GeneratedRegex("""^(?:wall\s*)?(\d{1,6}(?:[.,]\d{1,4})?)\s*(mm|cm|in|")(?:\s*(?:wall|thick))?$|^wall\s*(\d{1,6}(?:[.,]\d{1,4})?)$""", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        """^(?:wall\s*)?(\d{1,6}(?:[.,]\d{1,4})?)\s*(mm|cm|in|")(?:\s*(?:wall|thick))?$|^wall\s*(\d{1,6}(?:[.,]\d{1,4})?)$""",
+        RegexOptions.CultureInvariant | RegexOptions.IgnoreCase
+    )]
     private static partial Regex Wall();
 
     [GeneratedRegex(@"\d\s*(mm|cm|in|kg|g)\b", RegexOptions.CultureInvariant | RegexOptions.IgnoreCase)]

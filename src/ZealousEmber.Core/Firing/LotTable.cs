@@ -11,10 +11,17 @@ internal sealed partial class LotTable
     // What a column is called, and what its cell is in a line; {0} is the cell with the column's unit.
     private static readonly ImmutableArray<(string Column, string[] Headings)> Known =
     [
-        ("count", ["count", "pieces", "number", "how many", "quantity", "qty", "pcs", "no"]), ("what", ["what", "piece", "ware", "name", "lot", "item", "kind"]),
-        ("across", ["across", "diameter", "width", "wide", "⌀", "ø"]), ("deep", ["deep", "depth", "length"]), ("height", ["height", "tall", "high"]),
-        ("size", ["size", "sizes"]), ("handle", ["handle", "handles"]), ("wall", ["wall", "thick", "thickness", "walls"]),
-        ("mass", ["each", "weight", "mass"]), ("other", ["clay", "glaze", "dry", "dryness", "how dry", "next", "stacking", "stacked", "must"]), ("whose", ["whose", "who", "owner", "maker", "for"]),
+        ("count", ["count", "pieces", "number", "how many", "quantity", "qty", "pcs", "no"]),
+        ("what", ["what", "piece", "ware", "name", "lot", "item", "kind"]),
+        ("across", ["across", "diameter", "width", "wide", "⌀", "ø"]),
+        ("deep", ["deep", "depth", "length"]),
+        ("height", ["height", "tall", "high"]),
+        ("size", ["size", "sizes"]),
+        ("handle", ["handle", "handles"]),
+        ("wall", ["wall", "thick", "thickness", "walls"]),
+        ("mass", ["each", "weight", "mass"]),
+        ("other", ["clay", "glaze", "dry", "dryness", "how dry", "next", "stacking", "stacked", "must"]),
+        ("whose", ["whose", "who", "owner", "maker", "for"]),
     ];
 
     private readonly ImmutableArray<(string Column, string Unit)> columns;
@@ -28,7 +35,8 @@ internal sealed partial class LotTable
     public static LotTable? Of(string first)
     {
         var cells = Cells(first);
-        if (cells.Count < FewestKnown || cells.Any(c => c.Length > 0 && char.IsAsciiDigit(c[0]))) return null;
+        if (cells.Count < FewestKnown || cells.Any(c => c.Length > 0 && char.IsAsciiDigit(c[0])))
+            return null;
         var columns = cells.Select(ColumnOf).ToImmutableArray();
         return columns.Count(c => c.Column.Length > 0) >= FewestKnown && columns.Any(c => c.Column == "count") ? new LotTable(first, columns) : null;
     }
@@ -37,14 +45,16 @@ internal sealed partial class LotTable
     public string LineOf(string row)
     {
         var cells = Cells(row);
-        string Cell(string column) => string.Join(' ', columns.Zip(cells).Where(c => c.First.Column == column && c.Second.Length > 0).Select(c => WithUnit(c.Second, c.First.Unit)));
+        string Cell(string column) =>
+            string.Join(' ', columns.Zip(cells).Where(c => c.First.Column == column && c.Second.Length > 0).Select(c => WithUnit(c.Second, c.First.Unit)));
         var (across, deep, height) = (Cell("across"), Cell("deep"), Cell("height"));
         var sides = string.Join(" × ", new[] { across, deep, height }.Where(s => s.Length > 0).Select(s => Number().Match(s).Value));
         var unit = Unit().Match(across.Length > 0 ? across : height).Value;
         var parts = new List<string> { $"{Cell("count")} {Cell("what").Replace(",", "", StringComparison.Ordinal)}".Trim() };
         void Add(string before, string cell)
         {
-            if (cell.Length > 0) parts.Add($"{before}{cell}");
+            if (cell.Length > 0)
+                parts.Add($"{before}{cell}");
         }
         Add("", sides.Length > 0 && across.Length > 0 && height.Length > 0 ? $"{sides} {unit}".Trim() : "");
         Add("", Cell("size"));
@@ -63,12 +73,16 @@ internal sealed partial class LotTable
         return (Known.FirstOrDefault(k => k.Headings.Contains(name)).Column ?? "", unit);
     }
 
-    private static string WithUnit(string cell, string unit) => unit.Length > 0 && Number().Match(cell) is { Success: true } n && n.Length == cell.Length ? $"{cell} {unit}" : cell;
+    private static string WithUnit(string cell, string unit) =>
+        unit.Length > 0 && Number().Match(cell) is { Success: true } n && n.Length == cell.Length ? $"{cell} {unit}" : cell;
 
     private static List<string> Cells(string line)
     {
         // What a spreadsheet writes between its columns; commas only where it writes no other.
-        var by = line.Contains('\t', StringComparison.Ordinal) ? '\t' : line.Contains(';', StringComparison.Ordinal) ? ';' : ',';
+        var by =
+            line.Contains('\t', StringComparison.Ordinal) ? '\t'
+            : line.Contains(';', StringComparison.Ordinal) ? ';'
+            : ',';
         return [.. line.Split(by).Select(c => c.Trim().Trim('"').Trim())];
     }
 

@@ -7,9 +7,7 @@ public sealed class UsualWare
 {
     private readonly Dictionary<string, LotDraft> known = [];
 
-    private UsualWare()
-    {
-    }
+    private UsualWare() { }
 
     /// <summary>Nothing was written down yet.</summary>
     public static UsualWare None => new();
@@ -21,7 +19,8 @@ public sealed class UsualWare
     public static UsualWare From(IEnumerable<LotDraft> latestFirst)
     {
         var usual = new UsualWare();
-        foreach (var lot in latestFirst.Where(l => l.What is not null && IsSized(l))) usual.known.TryAdd(Key(lot.What!), OnlySizes(lot));
+        foreach (var lot in latestFirst.Where(l => l.What is not null && IsSized(l)))
+            usual.known.TryAdd(Key(lot.What!), OnlySizes(lot));
         return usual;
     }
 
@@ -31,11 +30,16 @@ public sealed class UsualWare
     /// <summary>A lot with what is usual for it where nobody said.</summary>
     public LotDraft Fill(LotDraft lot)
     {
-        if (lot.What is null || IsSized(lot) || Of(lot.What) is not { } usual) return lot;
+        if (lot.What is null || IsSized(lot) || Of(lot.What) is not { } usual)
+            return lot;
         var said = lot.Piece;
         return lot with
         {
-            Piece = usual.Piece! with { Handle = said?.Handle ?? usual.Piece.Handle, Stacking = said is { Stacking: not Packing.Stacking.None } ? said.Stacking : usual.Piece.Stacking },
+            Piece = usual.Piece! with
+            {
+                Handle = said?.Handle ?? usual.Piece.Handle,
+                Stacking = said is { Stacking: not Packing.Stacking.None } ? said.Stacking : usual.Piece.Stacking,
+            },
             Wall = lot.Wall ?? usual.Wall,
             Width = lot.Width ?? usual.Width,
             PieceMass = lot.PieceMass ?? usual.PieceMass,
@@ -44,12 +48,29 @@ public sealed class UsualWare
     }
 
     private static IEnumerable<string> SaidOtherwise(LotDraft lot) =>
-        new[] { ("wall", lot.Wall), ("width", lot.Width), ("pieceKg", lot.PieceMass) }.Where(f => f.Item2 is not null && !lot.Typed.ContainsKey(f.Item1)).Select(f => f.Item1);
+        new[] { ("wall", lot.Wall), ("width", lot.Width), ("pieceKg", lot.PieceMass) }
+            .Where(f => f.Item2 is not null && !lot.Typed.ContainsKey(f.Item1))
+            .Select(f => f.Item1);
 
     private static bool IsSized(LotDraft lot) => lot.Piece is { Across: not null, Height: not null };
 
     private static LotDraft OnlySizes(LotDraft lot) =>
-        new(lot.What, null, lot.Wall, lot.Width, false, false, Core.Ware.Dryness.BoneDry, null, [], null, Core.Ware.NextStep.Dipping, lot.PieceMass, lot.Typed, Piece: lot.Piece);
+        new(
+            lot.What,
+            null,
+            lot.Wall,
+            lot.Width,
+            false,
+            false,
+            Core.Ware.Dryness.BoneDry,
+            null,
+            [],
+            null,
+            Core.Ware.NextStep.Dipping,
+            lot.PieceMass,
+            lot.Typed,
+            Piece: lot.Piece
+        );
 
     /// <summary>One mug and twelve Mugs are the same ware.</summary>
     private static string Key(string what) => what.Trim().ToLowerInvariant().TrimEnd('s');

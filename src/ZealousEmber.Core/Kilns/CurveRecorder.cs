@@ -30,7 +30,8 @@ internal sealed class CurveRecorder
     public void Add(double minute, double celsius)
     {
         var span = minute - anchor.Minutes;
-        if (span <= 0) return;
+        if (span <= 0)
+            return;
         var tolerance = celsius < 250 ? Fine : Coarse;
         var slope = (celsius - anchor.Celsius) / span;
         if (slope > shallowest || slope < steepest)
@@ -47,7 +48,8 @@ internal sealed class CurveRecorder
     /// <summary>Sets a point at the last moment recorded.</summary>
     public void Corner()
     {
-        if (last.Minutes > points[^1].Minutes) points.Add(last);
+        if (last.Minutes > points[^1].Minutes)
+            points.Add(last);
         anchor = last;
         Open();
     }

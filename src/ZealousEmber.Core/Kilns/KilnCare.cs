@@ -30,7 +30,15 @@ public enum MaintenanceKind
 /// <param name="ShelvesAfter">Firings after which shelves are washed.</param>
 /// <param name="VentAfter">Firings after which the vent is looked at.</param>
 /// <param name="BurnersAfter">Firings after which burners and hoses are looked at.</param>
-public sealed record KilnCare(double? Offset = null, double? Power = null, string? Note = null, int ThermocoupleAfter = 80, int ShelvesAfter = 15, int VentAfter = 50, int BurnersAfter = 20)
+public sealed record KilnCare(
+    double? Offset = null,
+    double? Power = null,
+    string? Note = null,
+    int ThermocoupleAfter = 80,
+    int ShelvesAfter = 15,
+    int VentAfter = 50,
+    int BurnersAfter = 20
+)
 {
     /// <summary>Farthest a display is said to be off, K.</summary>
     public const double MostOffset = 60;

@@ -25,12 +25,14 @@ public sealed record KilnLoad(double WareMass, double FurnitureMass, bool FirstF
         var problems = new List<Problem>();
         void Check(string field, string label, double kg, double most)
         {
-            if (!(kg >= 0 && kg <= most)) problems.Add(new Problem(field, $"{label} is between 0 and {Phrases.Number(most)} kg; this says {Phrases.Number(kg)}."));
+            if (!(kg >= 0 && kg <= most))
+                problems.Add(new Problem(field, $"{label} is between 0 and {Phrases.Number(most)} kg; this says {Phrases.Number(kg)}."));
         }
         Check("wareKg", "The ware", wareKg, MostMass);
         Check("furnitureKg", "The furniture", furnitureKg, MostMass);
         // Wetter than its own weight is slip, not ware.
-        if (waterKg is { } water && problems.Count == 0) Check("waterKg", "The water in the ware", water, Math.Round(wareKg, 3));
+        if (waterKg is { } water && problems.Count == 0)
+            Check("waterKg", "The water in the ware", water, Math.Round(wareKg, 3));
         return problems.Count > 0 ? Result<KilnLoad>.Failed(problems) : new KilnLoad(wareKg, furnitureKg, firstFiring, waterKg);
     }
 }

@@ -14,16 +14,29 @@ public sealed record KilnNumber(string Field, string Label, string Unit, double 
     /// <summary>True for a temperature, which may be given in °F.</summary>
     public bool IsTemperature => Unit == "°C";
 
-    /// <summary>The value if it is within the bounds, else a problem that names them; a missing one becomes <paramref name="usual"/>. Temperatures come out in °C.</summary>
+    /// <summary>
+    /// The value if it is within the bounds, else a problem that names them; a missing one becomes <paramref name="usual"/>. Temperatures come out in °C.
+    /// </summary>
     public double Read(double? value, double usual, TemperatureUnit scale, List<Problem> problems)
     {
-        if (value is not { } given) return usual;
-        var inner = !IsTemperature ? given : Temperature.TryFrom(given, scale, out var degrees) ? degrees.Celsius : double.NaN;
-        if (inner >= Least && inner <= Most) return inner;
+        if (value is not { } given)
+            return usual;
+        var inner =
+            !IsTemperature ? given
+            : Temperature.TryFrom(given, scale, out var degrees) ? degrees.Celsius
+            : double.NaN;
+        if (inner >= Least && inner <= Most)
+            return inner;
         var (least, most, unit) = IsTemperature
             ? (Temperature.FromCelsius(Least).In(scale), Temperature.FromCelsius(Most).In(scale), scale.Symbol())
             : (Least, Most, Unit);
-        problems.Add(new Problem(Field, $"{Label} lies between {Phrases.Number(least)} and {Phrases.Number(most)}{(unit.Length > 0 ? $" {unit}" : "")}; this says {Phrases.Number(given)}."));
+        problems.Add(
+            new Problem(
+                Field,
+                $"{Label} lies between {Phrases.Number(least)} and {Phrases.Number(most)}{(unit.Length > 0 ? $" {unit}" : "")}; this says "
+                    + $"{Phrases.Number(given)}."
+            )
+        );
         return usual;
     }
 }

@@ -13,15 +13,21 @@ public readonly record struct PaceAt(Temperature At, Rate Rate)
     /// <summary>The pace at a temperature, in a straight line between those it is known at and level beyond; nothing when none is known.</summary>
     public static Rate? Between(ImmutableArray<PaceAt> paces, Temperature at)
     {
-        if (paces.IsEmpty) return null;
-        PaceAt? below = null, above = null;
+        if (paces.IsEmpty)
+            return null;
+        PaceAt? below = null,
+            above = null;
         foreach (var pace in paces)
         {
-            if (pace.At <= at && !(below?.At > pace.At)) below = pace;
-            if (pace.At >= at && !(above?.At < pace.At)) above = pace;
+            if (pace.At <= at && !(below?.At > pace.At))
+                below = pace;
+            if (pace.At >= at && !(above?.At < pace.At))
+                above = pace;
         }
-        if (below is not { } low) return above!.Value.Rate;
-        if (above is not { } high || high.At == low.At) return low.Rate;
+        if (below is not { } low)
+            return above!.Value.Rate;
+        if (above is not { } high || high.At == low.At)
+            return low.Rate;
         var share = (at - low.At).Kelvins / (high.At - low.At).Kelvins;
         return Rate.PerHour(low.Rate.KelvinsPerHour + (high.Rate.KelvinsPerHour - low.Rate.KelvinsPerHour) * share);
     }
@@ -52,7 +58,8 @@ public sealed record KilnPowers(ImmutableArray<PaceAt> Climb, ImmutableArray<Pac
         {
             var (low, high) = (Temperature.FromCelsius(t - Around), Temperature.FromCelsius(t + Around));
             var span = sign > 0 ? curve.FirstRiseThrough(high) - curve.FirstRiseThrough(low) : curve.LastFallThrough(low) - curve.LastFallThrough(high);
-            if (span is { } time && time > Duration.Zero) paces.Add(new PaceAt(Temperature.FromCelsius(t), (high - low) / time));
+            if (span is { } time && time > Duration.Zero)
+                paces.Add(new PaceAt(Temperature.FromCelsius(t), (high - low) / time));
         }
         return paces.ToImmutable();
     }

@@ -39,8 +39,16 @@ public sealed record KilnEnergy(double Used, double Lost, double Stored)
 /// <param name="Uses">What was taken of each carrier; empty where that is not known.</param>
 /// <param name="Stall">Where it gives up; nothing when it reaches everything. Times after it suppose that somebody skips the step.</param>
 public record KilnRun(
-    CompiledSchedule Compiled, Curve SetPoint, ImmutableArray<KilnStep> Steps, Curve Afterwards, Duration? OpensAt, KilnEnergy Energy, Duration FullPower,
-    ImmutableArray<EnergyUse> Uses, KilnStall? Stall)
+    CompiledSchedule Compiled,
+    Curve SetPoint,
+    ImmutableArray<KilnStep> Steps,
+    Curve Afterwards,
+    Duration? OpensAt,
+    KilnEnergy Energy,
+    Duration FullPower,
+    ImmutableArray<EnergyUse> Uses,
+    KilnStall? Stall
+)
 {
     /// <summary>Length of a bin of <see cref="EnergyUse.KwhPerBin"/>.</summary>
     public static readonly Duration Bin = Duration.FromMinutes(5);

@@ -57,7 +57,8 @@ public sealed class PlainKiln : IKilnModel, IKilnPace
     {
         string Degrees(double kelvins) => Phrases.Number(Math.Round(TemperatureDifference.FromKelvins(kelvins).In(unit)));
         return $"Full power and off are timed for a plain kiln: {Degrees(ColdRate)} {unit.Symbol()}/h cold, {Degrees(HotRate)} at "
-            + $"{Phrases.Number(Temperature.FromCelsius(HotFrom).In(unit))} {unit.Symbol()}; cooling halves every {Phrases.Number(HalvingHours)} h. A kiln of your own will differ.";
+            + $"{Phrases.Number(Temperature.FromCelsius(HotFrom).In(unit))} {unit.Symbol()}; cooling halves every {Phrases.Number(HalvingHours)} h. A "
+            + "kiln of your own will differ.";
     }
 
     /// <summary>5 K above the room at 20 °C; the last degrees would take for ever.</summary>
@@ -89,16 +90,24 @@ public sealed class PlainKiln : IKilnModel, IKilnPace
     public Result<KilnRun> Run(FiringProgram program)
     {
         var times = Times(program);
-        if (!times.IsOk) return Result<KilnRun>.Failed(times.Problems);
+        if (!times.IsOk)
+            return Result<KilnRun>.Failed(times.Problems);
         var compiled = times.Value;
         return new KilnRun(
-            compiled, compiled.Curve, [.. compiled.Segments.Select(_ => new KilnStep(Duration.Zero, null, Duration.Zero, 0))],
-            new Curve([compiled.Curve.Points[^1]]), compiled.Curve.LastFallThrough(Opens), new KilnEnergy(0, 0, 0), Duration.Zero, [], null);
+            compiled,
+            compiled.Curve,
+            [.. compiled.Segments.Select(_ => new KilnStep(Duration.Zero, null, Duration.Zero, 0))],
+            new Curve([compiled.Curve.Points[^1]]),
+            compiled.Curve.LastFallThrough(Opens),
+            new KilnEnergy(0, 0, 0),
+            Duration.Zero,
+            [],
+            null
+        );
     }
 
     /// <inheritdoc/>
-    public IReadOnlyList<CurvePoint> Climb(Temperature from, Temperature to) =>
-        Trace(from.Celsius, to.Celsius, HoursToClimb);
+    public IReadOnlyList<CurvePoint> Climb(Temperature from, Temperature to) => Trace(from.Celsius, to.Celsius, HoursToClimb);
 
     /// <inheritdoc/>
     public IReadOnlyList<CurvePoint> Cool(Temperature from, Temperature to)
@@ -111,7 +120,8 @@ public sealed class PlainKiln : IKilnModel, IKilnPace
     private static List<CurvePoint> Trace(double from, double to, Func<double, double, double> hours)
     {
         var points = new List<CurvePoint> { new(0, from) };
-        if (Math.Abs(to - from) < 1e-9) return points;
+        if (Math.Abs(to - from) < 1e-9)
+            return points;
         var pieces = Math.Clamp((int)Math.Ceiling(Math.Abs(to - from) / 10), 1, PiecesOnACurve);
         for (var i = 1; i <= pieces; i++)
         {
@@ -130,10 +140,13 @@ public sealed class PlainKiln : IKilnModel, IKilnPace
     private static double HoursToClimb(double from, double to)
     {
         var hours = 0.0;
-        if (from < Room) hours += (Math.Min(to, Room) - from) / ColdRate;
+        if (from < Room)
+            hours += (Math.Min(to, Room) - from) / ColdRate;
         var (low, high) = (Math.Max(from, Room), Math.Min(to, HotFrom));
-        if (high > low) hours += Math.Log((ColdRate - Slope * (low - Room)) / (ColdRate - Slope * (high - Room))) / Slope;
-        if (to > HotFrom) hours += (to - Math.Max(from, HotFrom)) / HotRate;
+        if (high > low)
+            hours += Math.Log((ColdRate - Slope * (low - Room)) / (ColdRate - Slope * (high - Room))) / Slope;
+        if (to > HotFrom)
+            hours += (to - Math.Max(from, HotFrom)) / HotRate;
         return hours;
     }
 }

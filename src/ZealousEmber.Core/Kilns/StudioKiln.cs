@@ -81,15 +81,17 @@ public abstract record StudioKiln
     private protected static (string Name, string? Notes) ReadWords(string? name, string? notes, List<Problem> problems)
     {
         var line = Text.OneLine(name);
-        if (line is null) problems.Add(new Problem("name", "A kiln needs a name to call it by."));
-        else if (line.Length > LongestName) problems.Add(new Problem("name", $"A kiln's name has at most {LongestName} characters; this one has {line.Length}."));
+        if (line is null)
+            problems.Add(new Problem("name", "A kiln needs a name to call it by."));
+        else if (line.Length > LongestName)
+            problems.Add(new Problem("name", $"A kiln's name has at most {LongestName} characters; this one has {line.Length}."));
         var lines = Text.Lines(notes);
-        if (lines?.Length > LongestNotes) problems.Add(new Problem("notes", $"Notes have at most {LongestNotes} characters; these have {lines.Length}."));
+        if (lines?.Length > LongestNotes)
+            problems.Add(new Problem("notes", $"Notes have at most {LongestNotes} characters; these have {lines.Length}."));
         return (line ?? "", lines);
     }
 
     /// <summary>A problem where it would never get as cold as it is to be opened.</summary>
-    private protected Problem? OpensTooCold(string field) => Opens < CoolsTo
-        ? new Problem(field, "It never gets as cold as that: a kiln stops a few degrees above the room it stands in.")
-        : null;
+    private protected Problem? OpensTooCold(string field) =>
+        Opens < CoolsTo ? new Problem(field, "It never gets as cold as that: a kiln stops a few degrees above the room it stands in.") : null;
 }

@@ -5,7 +5,8 @@ namespace ZealousEmber.Core.Learning;
 
 /// <summary>
 /// Power and loss of a kiln from the logs of its firings, one after another, and with them the health of its elements. A log is gone through once more without
-/// anything wandering meanwhile, its heat fresh, the mains of that day up to 2 % off and not carried on; from one firing to the next the power wanders by 1.2 %. A firing
+/// anything wandering meanwhile, its heat fresh, the mains of that day up to 2 % off and not carried on; from one firing to the next the power wanders by 1.2
+/// %. A firing
 /// more than two standard deviations off makes the power doubtful and is gone through again. Source: the project's paper on the firing day, section 6.
 /// </summary>
 internal sealed class ElementFilter
@@ -35,14 +36,20 @@ internal sealed class ElementFilter
     public int? SinceNew { get; private set; }
 
     /// <summary>Heat capacity against the usual, of all loads so far.</summary>
-    public Estimated HeatFactor => heat.Variance > 0 ? new Estimated(Math.Exp(heat.Mean), Math.Exp(heat.Mean) * Math.Sqrt(heat.Variance)) : new Estimated(1, Heat);
+    public Estimated HeatFactor =>
+        heat.Variance > 0 ? new Estimated(Math.Exp(heat.Mean), Math.Exp(heat.Mean) * Math.Sqrt(heat.Variance)) : new Estimated(1, Heat);
 
-    /// <summary>Power against that of the first firings with new elements; against the stored power where that was never seen. A model that is off is so in both, and cancels.</summary>
+    /// <summary>
+    /// Power against that of the first firings with new elements; against the stored power where that was never seen. A model that is off is so in both, and
+    /// cancels.
+    /// </summary>
     public Estimated Health
     {
         get
         {
-            var (ln, variance) = asNew is { } n ? (Now.LnPower - n.Ln, Math.Max(0, Now.Covariance.PowerPower + n.Variance - 2 * n.Shared)) : (Now.LnPower, Now.Covariance.PowerPower);
+            var (ln, variance) = asNew is { } n
+                ? (Now.LnPower - n.Ln, Math.Max(0, Now.Covariance.PowerPower + n.Variance - 2 * n.Shared))
+                : (Now.LnPower, Now.Covariance.PowerPower);
             var health = Math.Exp(ln);
             return new Estimated(health, health * Math.Sqrt(variance));
         }
@@ -60,7 +67,8 @@ internal sealed class ElementFilter
     public void Learn(Func<ObserverTuning, KilnEstimate?> follow)
     {
         var widened = Now.Covariance.PowerPower + Walk * Walk;
-        if (Through(follow, widened) is not { } after) return;
+        if (Through(follow, widened) is not { } after)
+            return;
         // What a measurement moves is as uncertain as what it takes away of the variance.
         if (Math.Abs(after.LnPower - Now.LnPower) > Jump * Math.Sqrt(Math.Max(0, widened - after.Covariance.PowerPower)))
         {
@@ -70,11 +78,14 @@ internal sealed class ElementFilter
         Heed(after);
         Now = after with { LnHeat = 0, Covariance = after.Covariance with { PowerHeat = 0, HeatLoss = 0, HeatHeat = Heat * Heat } };
         Firings++;
-        if (SinceNew is null) return;
+        if (SinceNew is null)
+            return;
         SinceNew++;
-        if (SinceNew <= FiringsForNew) asNew = (Now.LnPower, Now.Covariance.PowerPower, Now.Covariance.PowerPower);
+        if (SinceNew <= FiringsForNew)
+            asNew = (Now.LnPower, Now.Covariance.PowerPower, Now.Covariance.PowerPower);
         // What firings since have told apart is no longer known in common.
-        else if (asNew is { } n) asNew = n with { Shared = n.Shared * Math.Clamp(Now.Covariance.PowerPower / widened, 0, 1) };
+        else if (asNew is { } n)
+            asNew = n with { Shared = n.Shared * Math.Clamp(Now.Covariance.PowerPower / widened, 0, 1) };
     }
 
     private void Heed(KilnEstimate after)
@@ -90,7 +101,8 @@ internal sealed class ElementFilter
         const double Day = Mains * Mains;
         var (loss, both) = (Now.Covariance.LossLoss, Now.Covariance.PowerLoss);
         var prior = new KilnEstimate(Now.LnPower, 0, Now.LnLoss, new Covariance(power + Day, 0, both, Heat * Heat, 0, loss));
-        if (follow(new ObserverTuning(prior, Balance, Wanders: false)) is not { } after) return null;
+        if (follow(new ObserverTuning(prior, Balance, Wanders: false)) is not { } after)
+            return null;
         // The power without the mains, given power with them and loss: linear in both.
         var det = (power + Day) * loss - both * both;
         var (ga, gl) = (1 - Day * loss / det, Day * both / det);

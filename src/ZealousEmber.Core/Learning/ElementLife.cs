@@ -42,8 +42,10 @@ public static class ElementLife
         while (high - low > 0.002)
         {
             var middle = (low + high) / 2;
-            if (ClimbAt(kiln.Scaled(middle, 1, 1), load, top) < LeastClimb) low = middle;
-            else high = middle;
+            if (ClimbAt(kiln.Scaled(middle, 1, 1), load, top) < LeastClimb)
+                low = middle;
+            else
+                high = middle;
         }
         return (low + high) / 2;
     }
@@ -53,14 +55,23 @@ public static class ElementLife
     /// <param name="worn">Share at which they are worn.</param>
     /// <param name="perFiring">What they lose in a firing, a share; 0 or less where they lose nothing.</param>
     public static ElementAdvice Of(double power, double worn, double perFiring) =>
-        power < worn ? ElementAdvice.Change : power - Math.Max(0, perFiring) * FiringsAhead < worn ? ElementAdvice.Soon : ElementAdvice.Fine;
+        power < worn ? ElementAdvice.Change
+        : power - Math.Max(0, perFiring) * FiringsAhead < worn ? ElementAdvice.Soon
+        : ElementAdvice.Fine;
 
     /// <summary>How fast it climbs with all its power just below a top, °C/h; 0 where it does not get there.</summary>
     internal static double ClimbAt(Kiln kiln, KilnLoad load, Temperature top)
     {
         var line = FormattableString.Invariant($"100/h to 200; 200/h to {top.Celsius - 100:0}; 60/h to {top.Celsius - Below:0}; full to {top.Celsius:0}");
-        var ran = KilnRunner.Run(FiringProgram.Create(NotationReader.Read(line, TemperatureUnit.Celsius).Segments).Value, kiln.Room, kiln, load, untilOpen: false);
-        if (!ran.IsOk || ran.Value.Stall is not null) return 0;
+        var ran = KilnRunner.Run(
+            FiringProgram.Create(NotationReader.Read(line, TemperatureUnit.Celsius).Segments).Value,
+            kiln.Room,
+            kiln,
+            load,
+            untilOpen: false
+        );
+        if (!ran.IsOk || ran.Value.Stall is not null)
+            return 0;
         var last = ran.Value.Compiled.Segments[^1];
         return Below / (last.RampEnd - last.Start).TotalHours;
     }

@@ -1,8 +1,8 @@
 using System.Collections.Immutable;
-using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Observation;
 using ZealousEmber.Core.Firing.Readings;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Learning;
@@ -20,7 +20,8 @@ public sealed record FinishedFiring(WatchedFiring Watched, IReadOnlyList<FiringS
     /// <summary>Heat work along what the display showed, of every cone; gaps bridged as while it went on. Empty without a log.</summary>
     public ImmutableArray<double> Progress()
     {
-        if (!HasLog) return [];
+        if (!HasLog)
+            return [];
         var live = Follow(new LiveFiring(Watched with { Cones = [.. Cone.All], Offset = default }, ObserverTuning.Live));
         var report = live.Report(live.LastAt ?? 0, withForecast: false);
         return [.. report.Cones.Select(c => c.Progress.Value)];
@@ -31,11 +32,13 @@ public sealed record FinishedFiring(WatchedFiring Watched, IReadOnlyList<FiringS
     /// <param name="offset">What is to be added to the display to be true.</param>
     public KilnEstimate? Estimate(ObserverTuning tuning, DisplayOffset? offset = null)
     {
-        if (!HasLog) return null;
+        if (!HasLog)
+            return null;
         var live = Follow(new LiveFiring(Watched with { Cones = [] }, tuning), offset);
         // Without its power a log only tells of the kiln where it could not keep up with what was asked, and so only of the program that was really fired.
         var withPower = Samples.Count(s => s.Share is not null) * 2 > Samples.Count;
-        if (!withPower && !live.FollowsProgram(Samples.Max(s => s.Celsius ?? 0))) return null;
+        if (!withPower && !live.FollowsProgram(Samples.Max(s => s.Celsius ?? 0)))
+            return null;
         return live.Report(live.LastAt ?? 0, withForecast: false).Estimate;
     }
 
@@ -44,7 +47,9 @@ public sealed record FinishedFiring(WatchedFiring Watched, IReadOnlyList<FiringS
         foreach (var sample in Samples)
         {
             live.ComeTo(sample.Minutes);
-            live.Add(offset is null || sample.Celsius is not { } shown ? sample : sample with { Celsius = shown + offset.At(shown) * Math.Clamp(shown / 1000, 0, 1) });
+            live.Add(
+                offset is null || sample.Celsius is not { } shown ? sample : sample with { Celsius = shown + offset.At(shown) * Math.Clamp(shown / 1000, 0, 1) }
+            );
         }
         return live;
     }

@@ -18,7 +18,14 @@ public sealed record ClimbSeen(double From, double Pressure, double Damper, doub
 /// <param name="EyeBias">How much hotter this studio's eyes see it, K.</param>
 /// <param name="Firings">How many stand behind it.</param>
 /// <param name="Climbs">The table by setting.</param>
-public sealed record FuelLessons(FactorEstimate Burner, FactorEstimate Wall, FactorEstimate Air, FactorEstimate EyeBias, int Firings, ImmutableArray<ClimbSeen> Climbs)
+public sealed record FuelLessons(
+    FactorEstimate Burner,
+    FactorEstimate Wall,
+    FactorEstimate Air,
+    FactorEstimate EyeBias,
+    int Firings,
+    ImmutableArray<ClimbSeen> Climbs
+)
 {
     // What is taken of a kiln nobody has fired; the fuel kiln paper's.
     private static readonly (double Burner, double Wall, double Air, double Eye) Prior = (0.15, 0.15, 0.12, 20);
@@ -31,15 +38,32 @@ public sealed record FuelLessons(FactorEstimate Burner, FactorEstimate Wall, Fac
     private const double LeastUncertainty = 0.04;
 
     /// <summary>Puts firings together, the earliest first; each with the turns that were made and what it was found to be.</summary>
-    public static FuelLessons Of(IReadOnlyList<(FuelEstimate Estimate, ImmutableArray<FuelTurn> Turns)> firings) => new(
-        Factor(firings, e => e.Burner, Prior.Burner), Factor(firings, e => e.Wall, Prior.Wall), Factor(firings, e => e.Air, Prior.Air), Bias(firings), firings.Count, ClimbsOf(firings));
+    public static FuelLessons Of(IReadOnlyList<(FuelEstimate Estimate, ImmutableArray<FuelTurn> Turns)> firings) =>
+        new(
+            Factor(firings, e => e.Burner, Prior.Burner),
+            Factor(firings, e => e.Wall, Prior.Wall),
+            Factor(firings, e => e.Air, Prior.Air),
+            Bias(firings),
+            firings.Count,
+            ClimbsOf(firings)
+        );
 
     /// <summary>A kiln with what was learned of it.</summary>
-    public FuelKiln Of(FuelKiln kiln) => Firings == 0
-        ? kiln
-        : kiln.Learned(kiln.BurnerFactor * Burner.Mean, kiln.WallFactor * Wall.Mean, kiln.AirFactor * Air.Mean, Math.Max(LeastUncertainty, Math.Min(kiln.Uncertainty, Sure * Math.Max(Burner.Sd / Burner.Mean, Air.Sd / Air.Mean / 2))));
+    public FuelKiln Of(FuelKiln kiln) =>
+        Firings == 0
+            ? kiln
+            : kiln.Learned(
+                kiln.BurnerFactor * Burner.Mean,
+                kiln.WallFactor * Wall.Mean,
+                kiln.AirFactor * Air.Mean,
+                Math.Max(LeastUncertainty, Math.Min(kiln.Uncertainty, Sure * Math.Max(Burner.Sd / Burner.Mean, Air.Sd / Air.Mean / 2)))
+            );
 
-    private static FactorEstimate Factor(IReadOnlyList<(FuelEstimate Estimate, ImmutableArray<FuelTurn> Turns)> firings, Func<FuelEstimate, FactorEstimate> of, double prior)
+    private static FactorEstimate Factor(
+        IReadOnlyList<(FuelEstimate Estimate, ImmutableArray<FuelTurn> Turns)> firings,
+        Func<FuelEstimate, FactorEstimate> of,
+        double prior
+    )
     {
         var (mean, sd) = Together(firings.Select(f => (Math.Log(of(f.Estimate).Mean), of(f.Estimate).Sd / of(f.Estimate).Mean)), prior, Walk);
         return new FactorEstimate(Math.Exp(mean), Math.Exp(mean) * sd);
@@ -59,7 +83,8 @@ public sealed record FuelLessons(FactorEstimate Burner, FactorEstimate Wall, Fac
         {
             variance += walk * walk;
             var told = 1 / (sd * sd) - 1 / (prior * prior);
-            if (told <= 1e-9) continue;
+            if (told <= 1e-9)
+                continue;
             // What the firing itself says, without what was taken beforehand (0).
             var own = value / (sd * sd) / told;
             var gain = variance / (variance + 1 / told);
@@ -77,13 +102,33 @@ public sealed record FuelLessons(FactorEstimate Burner, FactorEstimate Wall, Fac
             for (var i = 0; i < turns.Length; i++)
             {
                 var (from, to) = (turns[i].Minute, Math.Min(estimate.Minute, i + 1 < turns.Length ? turns[i + 1].Minute : estimate.Minute));
-                if (turns[i].Setting.Flame != Flame.Gauge || to - from < Shortest) continue;
+                if (turns[i].Setting.Flame != Flame.Gauge || to - from < Shortest)
+                    continue;
                 var (start, end) = (At(curve, from), At(curve, to));
-                seen.Add(new ClimbSeen(Math.Floor((start + end) / 2 / Band) * Band, Math.Round(turns[i].Setting.Pressure, 4), turns[i].Setting.Damper, (end - start) / (to - from) * 60, to - from));
+                seen.Add(
+                    new ClimbSeen(
+                        Math.Floor((start + end) / 2 / Band) * Band,
+                        Math.Round(turns[i].Setting.Pressure, 4),
+                        turns[i].Setting.Damper,
+                        (end - start) / (to - from) * 60,
+                        to - from
+                    )
+                );
             }
         }
-        return [.. seen.GroupBy(s => (s.From, s.Pressure)).Select(g => new ClimbSeen(
-            g.Key.From, g.Key.Pressure, g.Sum(s => s.Damper * s.Minutes) / g.Sum(s => s.Minutes), g.Sum(s => s.PerHour * s.Minutes) / g.Sum(s => s.Minutes), g.Sum(s => s.Minutes))).OrderBy(s => s.From).ThenBy(s => s.Pressure)];
+        return
+        [
+            .. seen.GroupBy(s => (s.From, s.Pressure))
+                .Select(g => new ClimbSeen(
+                    g.Key.From,
+                    g.Key.Pressure,
+                    g.Sum(s => s.Damper * s.Minutes) / g.Sum(s => s.Minutes),
+                    g.Sum(s => s.PerHour * s.Minutes) / g.Sum(s => s.Minutes),
+                    g.Sum(s => s.Minutes)
+                ))
+                .OrderBy(s => s.From)
+                .ThenBy(s => s.Pressure),
+        ];
     }
 
     private static double At(Schedules.Curve curve, double minute) => curve.At(NodaTime.Duration.FromMinutes(minute)).Celsius;

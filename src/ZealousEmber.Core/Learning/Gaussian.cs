@@ -11,7 +11,8 @@ internal sealed class Gaussian(int size)
     /// <summary>One of them is not known any more: 0, give or take a standard deviation.</summary>
     public void Forget(int index, double sd)
     {
-        for (var i = 0; i < size; i++) covariance[i, index] = covariance[index, i] = 0;
+        for (var i = 0; i < size; i++)
+            covariance[i, index] = covariance[index, i] = 0;
         (mean[index], covariance[index, index]) = (0, sd * sd);
     }
 
@@ -33,7 +34,8 @@ internal sealed class Gaussian(int size)
     public double Mean(ReadOnlySpan<double> row)
     {
         var sum = 0.0;
-        for (var i = 0; i < size; i++) sum += row[i] * mean[i];
+        for (var i = 0; i < size; i++)
+            sum += row[i] * mean[i];
         return sum;
     }
 
@@ -43,7 +45,8 @@ internal sealed class Gaussian(int size)
         var sum = 0.0;
         for (var i = 0; i < size; i++)
         {
-            for (var j = 0; j < size; j++) sum += row[i] * row[j] * covariance[i, j];
+            for (var j = 0; j < size; j++)
+                sum += row[i] * row[j] * covariance[i, j];
         }
         return sum;
     }
@@ -54,14 +57,17 @@ internal sealed class Gaussian(int size)
         var gain = new double[size];
         for (var i = 0; i < size; i++)
         {
-            for (var j = 0; j < size; j++) gain[i] += covariance[i, j] * row[j];
+            for (var j = 0; j < size; j++)
+                gain[i] += covariance[i, j] * row[j];
         }
         var s = Variance(row) + noise;
         var off = (value - Mean(row)) / s;
-        for (var i = 0; i < size; i++) mean[i] += gain[i] * off;
+        for (var i = 0; i < size; i++)
+            mean[i] += gain[i] * off;
         for (var i = 0; i < size; i++)
         {
-            for (var j = 0; j < size; j++) covariance[i, j] -= gain[i] * gain[j] / s;
+            for (var j = 0; j < size; j++)
+                covariance[i, j] -= gain[i] * gain[j] / s;
         }
     }
 
@@ -71,7 +77,8 @@ internal sealed class Gaussian(int size)
         for (var i = 0; i < from; i++)
         {
             copy.mean[i] = mean[i];
-            for (var j = 0; j < from; j++) copy.covariance[i, j] = covariance[i, j];
+            for (var j = 0; j < from; j++)
+                copy.covariance[i, j] = covariance[i, j];
         }
         return copy;
     }

@@ -7,14 +7,16 @@ public static class LessonWords
     private const int FewestPacks = 2;
 
     /// <summary>
-    /// "its display reads 6 °C too low (± 2, by 8 packs)"; after a single pack, and where it is off by no more than it may be wrong by, nothing is told as a fact.
+    /// "its display reads 6 °C too low (± 2, by 8 packs)"; after a single pack, and where it is off by no more than it may be wrong by, nothing is told as a
+    /// fact.
     /// Nothing before the first pack.
     /// </summary>
     /// <param name="offset">What is to be added to the display, K.</param>
     /// <param name="packs">Packs behind it.</param>
     public static string? Display(Estimated offset, int packs)
     {
-        if (packs == 0) return null;
+        if (packs == 0)
+            return null;
         var (off, within) = (Math.Round(Math.Abs(offset.Mean)), Math.Max(1, Math.Round(EightOfTen * offset.Sd)));
         var sure = $"± {Phrases.Number(within)}, by {Phrases.Count(packs, "pack")}";
         var way = $"{Phrases.Number(off)} °C too {(offset.Mean > 0 ? "low" : "high")}";
@@ -28,9 +30,12 @@ public static class LessonWords
     /// <param name="place">What a shelf is called.</param>
     public static string? Evenness(IReadOnlyCollection<(string Shelf, Estimated Own)> shelves, Func<string, string> place)
     {
-        if (shelves.Count < 2) return null;
+        if (shelves.Count < 2)
+            return null;
         var (hot, cool, best) = (shelves.MaxBy(s => s.Own.Mean), shelves.MinBy(s => s.Own.Mean), shelves.MinBy(s => Math.Abs(s.Own.Mean)).Shelf);
         var (more, sd) = (hot.Own.Mean - cool.Own.Mean, Math.Sqrt(hot.Own.Sd * hot.Own.Sd + cool.Own.Sd * cool.Own.Sd));
-        return Math.Round(more) < 1 || more < EightOfTen * sd ? null : $"{place(hot.Shelf)} gets {Phrases.Number(Math.Round(more))} °C of cone more than {place(cool.Shelf)}; put what matters on {place(best)}";
+        return Math.Round(more) < 1 || more < EightOfTen * sd
+            ? null
+            : $"{place(hot.Shelf)} gets {Phrases.Number(Math.Round(more))} °C of cone more than {place(cool.Shelf)}; put what matters on {place(best)}";
     }
 }

@@ -54,7 +54,8 @@ internal sealed class OffsetFilter
     /// <summary>Other elements: shelves may be otherwise now.</summary>
     public void NewElements()
     {
-        for (var i = 2; i < state.Size; i++) state.Widen(i, 4);
+        for (var i = 2; i < state.Size; i++)
+            state.Widen(i, 4);
     }
 
     /// <summary>Learns from the packs of a firing with a log.</summary>
@@ -62,8 +63,10 @@ internal sealed class OffsetFilter
     {
         state.Widen(0, Walk.Offset);
         state.Widen(1, Walk.Slope);
-        for (var i = 2; i < state.Size; i++) state.Widen(i, Walk.Shelf);
-        if (packs.Count == 0) return;
+        for (var i = 2; i < state.Size; i++)
+            state.Widen(i, Walk.Shelf);
+        if (packs.Count == 0)
+            return;
         at = (ConeTable.Of(goal).At60 - 1150) / 200;
         foreach (var pack in packs.Where(p => !shelves.Contains(p.Shelf)))
         {
@@ -76,12 +79,14 @@ internal sealed class OffsetFilter
         var unbelieved = new List<HeldBack>();
         foreach (var pack in packs)
         {
-            if (pack.Offset is not { } told) continue;
+            if (pack.Offset is not { } told)
+                continue;
             var row = Row(pack.Shelf, scattered.Size, scatter: true);
             var noise = OfPack * OfPack + pack.Sd * pack.Sd;
             var expected = scattered.Mean(row);
             // One side says something only where it is not so.
-            if (pack.Bound != 0 && Math.Sign(told - expected) != pack.Bound) continue;
+            if (pack.Bound != 0 && Math.Sign(told - expected) != pack.Bound)
+                continue;
             if (Math.Abs(told - expected) > Believed * Math.Sqrt(scattered.Variance(row) + noise))
             {
                 if (!before.Any(h => Math.Sign(h.Told - h.Expected) == Math.Sign(told - expected)))
@@ -89,7 +94,8 @@ internal sealed class OffsetFilter
                     unbelieved.Add(new HeldBack(pack.Shelf, told, expected));
                     continue;
                 }
-                if (!doubted) scattered.Widen(0, Doubt);
+                if (!doubted)
+                    scattered.Widen(0, Doubt);
                 doubted = true;
             }
             scattered.Learn(row, told, noise);
@@ -115,20 +121,24 @@ internal sealed class OffsetFilter
 
     /// <summary>Each shelf against their mean, K, in the order they were first read.</summary>
     public ImmutableArray<(string Shelf, Estimated Own)> Shelves =>
-    [
-        .. shelves.Select((shelf, i) =>
-        {
-            var row = Mean();
-            row[0] = 0;
-            for (var j = 2; j < row.Length; j++) row[j] = (j == i + 2 ? 1 : 0) - row[j];
-            return (shelf, new Estimated(state.Mean(row), Math.Sqrt(state.Variance(row))));
-        }),
-    ];
+        [
+            .. shelves.Select(
+                (shelf, i) =>
+                {
+                    var row = Mean();
+                    row[0] = 0;
+                    for (var j = 2; j < row.Length; j++)
+                        row[j] = (j == i + 2 ? 1 : 0) - row[j];
+                    return (shelf, new Estimated(state.Mean(row), Math.Sqrt(state.Variance(row))));
+                }
+            ),
+        ];
 
     private double[] Mean()
     {
         var row = Unit(0);
-        for (var i = 2; i < row.Length; i++) row[i] = 1.0 / shelves.Count;
+        for (var i = 2; i < row.Length; i++)
+            row[i] = 1.0 / shelves.Count;
         return row;
     }
 
@@ -143,7 +153,8 @@ internal sealed class OffsetFilter
     {
         var row = new double[size];
         (row[0], row[1], row[2 + shelves.IndexOf(shelf)]) = (1, at, 1);
-        if (scatter) row[^1] = 1;
+        if (scatter)
+            row[^1] = 1;
         return row;
     }
 }

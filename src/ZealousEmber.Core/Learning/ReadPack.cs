@@ -44,20 +44,36 @@ public sealed record ReadPack
     {
         var problems = new List<Problem>();
         var name = Text.OneLine(shelf)?.ToLowerInvariant();
-        if (name is null) problems.Add(new Problem("shelf", "Which shelf did this pack stand on: top, middle, bottom, or its number from the bottom?"));
-        else if (name.Length > LongestShelf) problems.Add(new Problem("shelf", $"At most {LongestShelf} characters."));
-        if (cones.Count is 0 or > MostCones) problems.Add(new Problem("cones", $"A pack has 1 to {MostCones} cones; this one has {cones.Count}."));
+        if (name is null)
+            problems.Add(new Problem("shelf", "Which shelf did this pack stand on: top, middle, bottom, or its number from the bottom?"));
+        else if (name.Length > LongestShelf)
+            problems.Add(new Problem("shelf", $"At most {LongestShelf} characters."));
+        if (cones.Count is 0 or > MostCones)
+            problems.Add(new Problem("cones", $"A pack has 1 to {MostCones} cones; this one has {cones.Count}."));
         foreach (var (i, cone) in cones.Take(MostCones).Index())
         {
-            if (!(cone.Bend >= 0 && cone.Bend <= ConeRead.MostBend)) problems.Add(new Problem($"cones[{i}].bendDegrees", $"From 0, upright, over 90, at 6 o’clock, to {ConeRead.MostBend}; this says {Phrases.Number(cone.Bend)}."));
-            if (cones.Take(i).Any(c => c.Cone == cone.Cone)) problems.Add(new Problem($"cones[{i}].cone", $"Cone {cone.Cone.Number} is in this pack twice."));
+            if (!(cone.Bend >= 0 && cone.Bend <= ConeRead.MostBend))
+                problems.Add(
+                    new Problem(
+                        $"cones[{i}].bendDegrees",
+                        $"From 0, upright, over 90, at 6 o’clock, to {ConeRead.MostBend}; this says {Phrases.Number(cone.Bend)}."
+                    )
+                );
+            if (cones.Take(i).Any(c => c.Cone == cone.Cone))
+                problems.Add(new Problem($"cones[{i}].cone", $"Cone {cone.Cone.Number} is in this pack twice."));
         }
-        if (problems.Count > 0) return Result<ReadPack>.Failed(problems);
+        if (problems.Count > 0)
+            return Result<ReadPack>.Failed(problems);
         var sorted = cones.OrderBy(c => c.Cone).ToImmutableArray();
         for (var i = 1; i < sorted.Length; i++)
         {
-            if (sorted[i].Bend <= sorted[i - 1].Bend + ByChance) continue;
-            return new Problem("cones", $"Cone {sorted[i].Cone.Number} has bent further than cone {sorted[i - 1].Cone.Number}, which bends at less heat. Are the two mixed up, or is one of them {ZeroTwin(sorted[i].Cone)}?");
+            if (sorted[i].Bend <= sorted[i - 1].Bend + ByChance)
+                continue;
+            return new Problem(
+                "cones",
+                $"Cone {sorted[i].Cone.Number} has bent further than cone {sorted[i - 1].Cone.Number}, which bends at less heat. Are the two mixed up, or "
+                    + $"is one of them {ZeroTwin(sorted[i].Cone)}?"
+            );
         }
         return new ReadPack(name!, sorted);
     }
@@ -109,7 +125,12 @@ public sealed record ShelfHeat(string Shelf, double Equivalent, double Sd, int B
         var (low, high) = (flat is { } f ? At(f, ConeRead.Flat) : (double?)null, standing is { } s ? At(s, ConeRead.Standing) : (double?)null);
         if (low is { } from && high is { } to)
             return new ShelfHeat(
-                pack.Shelf, (from + to) / 2, Math.Sqrt((to - from) * (to - from) / 12 + OwnError * OwnError), 0, logged is null ? null : (from - Logged(flat!.Value) + to - Logged(standing!.Value)) / 2);
+                pack.Shelf,
+                (from + to) / 2,
+                Math.Sqrt((to - from) * (to - from) / 12 + OwnError * OwnError),
+                0,
+                logged is null ? null : (from - Logged(flat!.Value) + to - Logged(standing!.Value)) / 2
+            );
         return low is { } least
             ? new ShelfHeat(pack.Shelf, least, OwnError, 1, least - Logged(flat!.Value))
             : new ShelfHeat(pack.Shelf, high!.Value, OwnError, -1, high.Value - Logged(standing!.Value));

@@ -37,25 +37,42 @@ public sealed record FiringFigures(ImmutableDictionary<string, double> Numbers, 
     /// <param name="goal">The cone aimed at.</param>
     /// <param name="progress">Heat work of every cone.</param>
     /// <param name="energy">What it took, where that is known.</param>
-    public static FiringFigures Of(Curve? log, FiringNumbers numbers, ImmutableArray<ShelfHeat> packs, Cone? goal, ImmutableArray<double> progress, FiringEnergy? energy)
+    public static FiringFigures Of(
+        Curve? log,
+        FiringNumbers numbers,
+        ImmutableArray<ShelfHeat> packs,
+        Cone? goal,
+        ImmutableArray<double> progress,
+        FiringEnergy? energy
+    )
     {
         var all = ImmutableDictionary.CreateBuilder<string, double>();
         void Put(string name, double? value)
         {
-            if (value is { } known && double.IsFinite(known)) all[name] = Math.Round(known, 3);
+            if (value is { } known && double.IsFinite(known))
+                all[name] = Math.Round(known, 3);
         }
 
-        foreach (var name in new[] { "hold", "water", "burn", "band", "opened" }) Put(name, numbers.Values.TryGetValue(name, out var value) ? value : null);
-        if (log is not null) OfLog(log, Put);
+        foreach (var name in new[] { "hold", "water", "burn", "band", "opened" })
+            Put(name, numbers.Values.TryGetValue(name, out var value) ? value : null);
+        if (log is not null)
+            OfLog(log, Put);
         Put("past", numbers.Values.TryGetValue("d60", out var past) ? past : null);
         Put("evenness", packs.Spread());
-        Put("offset", packs.Any(p => p is { Bound: 0, Offset: not null }) ? packs.Where(p => p is { Bound: 0, Offset: not null }).Average(p => p.Offset) : null);
+        Put(
+            "offset",
+            packs.Any(p => p is { Bound: 0, Offset: not null }) ? packs.Where(p => p is { Bound: 0, Offset: not null }).Average(p => p.Offset) : null
+        );
         Put("kwh", energy?.Kwh);
         Put("fullPowerHours", energy?.FullPowerHours);
         Put("gas", energy?.GasKg);
         Put("cost", energy?.Cost);
         // The cone that came nearest to falling: by the packs, else by the log.
-        var reached = packs.Mean() is { } equivalent ? Nearest(equivalent) : progress.IsDefaultOrEmpty ? null : goal is { } aim ? Nearest(ConeTable.Of(aim).Kinetics.EndPoint(60, Math.Max(progress[aim.Order], 1e-9))) : HottestDown(progress);
+        var reached =
+            packs.Mean() is { } equivalent ? Nearest(equivalent)
+            : progress.IsDefaultOrEmpty ? null
+            : goal is { } aim ? Nearest(ConeTable.Of(aim).Kinetics.EndPoint(60, Math.Max(progress[aim.Order], 1e-9)))
+            : HottestDown(progress);
         Put("reached", reached?.Order);
         return new FiringFigures(all.ToImmutable(), Small(log), progress.IsDefault ? [] : progress);
     }
@@ -70,12 +87,16 @@ public sealed record FiringFigures(ImmutableDictionary<string, double> Numbers, 
         put("top", peak);
         put("topHours", top / 60);
         Hours("to120", Up(20), Up(120));
-        if (peak > 650) Hours("to650", Up(120), Up(650));
-        if (peak > 950) Hours("to950", Up(650), Up(950));
-        if (peak > 1060) Hours("toLast100", Up(950), Up(peak - 100));
+        if (peak > 650)
+            Hours("to650", Up(120), Up(650));
+        if (peak > 950)
+            Hours("to950", Up(650), Up(950));
+        if (peak > 1060)
+            Hours("toLast100", Up(950), Up(peak - 100));
         Hours("last100", Up(peak - 100), top);
         var end = Down(peak - 5);
-        if (peak > 755) Hours("to750", end, Down(750));
+        if (peak > 755)
+            Hours("to750", end, Down(750));
         Hours("toOpen", Down(750) ?? end, log.Points[^1].Minutes);
         double? Rate(double from, double to, double? a, double? b) => b > a ? Math.Abs(to - from) / ((b - a) / 60) : null;
         var (quartz, cristobalite) = (WallGradient.Quartz, WallGradient.Cristobalite);
@@ -91,11 +112,13 @@ public sealed record FiringFigures(ImmutableDictionary<string, double> Numbers, 
 
     private static ImmutableArray<CurvePoint> Small(Curve? log)
     {
-        if (log is null) return [];
+        if (log is null)
+            return [];
         for (var tolerance = Straight; ; tolerance *= 1.6)
         {
             var thin = log.Thinned(TemperatureDifference.FromKelvins(tolerance));
-            if (thin.Points.Length <= MostPoints) return [.. thin.Points.ToArray().Select(p => new CurvePoint(Math.Round(p.Minutes, 1), Math.Round(p.Celsius, 1)))];
+            if (thin.Points.Length <= MostPoints)
+                return [.. thin.Points.ToArray().Select(p => new CurvePoint(Math.Round(p.Minutes, 1), Math.Round(p.Celsius, 1)))];
         }
     }
 }
@@ -150,14 +173,16 @@ public sealed record FigureRow(FiringFigure Figure, ImmutableArray<double?> Valu
 
     /// <summary>Compares firings, number by number; those nobody knows of are left out.</summary>
     public static ImmutableArray<FigureRow> Compare(IReadOnlyList<FiringFigures> firings) =>
-    [
-        .. FiringFigure.All.Select(figure =>
-        {
-            var values = firings.Select(f => f[figure.Name]).ToImmutableArray();
-            var known = values.OfType<double>().ToList();
-            return new FigureRow(figure, values, known.Count < 2 ? 0 : Math.Round((known.Max() - known.Min()) / figure.Matters, 2));
-        }).Where(r => r.Values.Any(v => v is not null)),
-    ];
+        [
+            .. FiringFigure
+                .All.Select(figure =>
+                {
+                    var values = firings.Select(f => f[figure.Name]).ToImmutableArray();
+                    var known = values.OfType<double>().ToList();
+                    return new FigureRow(figure, values, known.Count < 2 ? 0 : Math.Round((known.Max() - known.Min()) / figure.Matters, 2));
+                })
+                .Where(r => r.Values.Any(v => v is not null)),
+        ];
 }
 
 /// <summary>Where curves are laid over each other.</summary>
@@ -182,13 +207,14 @@ public static class Aligned
     private const double NearTop = 2;
 
     /// <summary>The minute of a curve that is laid on 0; nothing where it never comes there.</summary>
-    public static double? Zero(Curve curve, Alignment align, double? celsius) => align switch
-    {
-        Alignment.Top => LastAt(curve, curve.Peak.Celsius - NearTop),
-        Alignment.Rise => curve.FirstRiseThrough(Temperature.FromCelsius(celsius ?? 0))?.TotalMinutes,
-        Alignment.Fall => curve.LastFallThrough(Temperature.FromCelsius(celsius ?? 0))?.TotalMinutes,
-        _ => curve.Points[0].Minutes,
-    };
+    public static double? Zero(Curve curve, Alignment align, double? celsius) =>
+        align switch
+        {
+            Alignment.Top => LastAt(curve, curve.Peak.Celsius - NearTop),
+            Alignment.Rise => curve.FirstRiseThrough(Temperature.FromCelsius(celsius ?? 0))?.TotalMinutes,
+            Alignment.Fall => curve.LastFallThrough(Temperature.FromCelsius(celsius ?? 0))?.TotalMinutes,
+            _ => curve.Points[0].Minutes,
+        };
 
     private static double LastAt(Curve curve, double celsius) =>
         curve.LastFallThrough(Temperature.FromCelsius(celsius))?.TotalMinutes ?? curve.Points[^1].Minutes;

@@ -31,12 +31,14 @@ public static partial class NotationReader
     {
         var tokens = Tokenizer.Tokenize(text);
         var parsed = NotationGrammar.Line.TryParse(tokens);
-        if (parsed.HasValue) return new PhraseReader(text, unit, start).Read(parsed.Value);
+        if (parsed.HasValue)
+            return new PhraseReader(text, unit, start).Read(parsed.Value);
 
         if (Thousands().Match(text) is { Success: true } thousands)
             return Failed(text, new Place(thousands.Index, thousands.Length), "A comma starts the next step. Write thousands without one: 1040.");
         var rest = parsed.Remainder;
-        if (rest.IsAtEnd) return Failed(text, new Place(text.TrimEnd().Length, 0), $"The line ends here; expected {Expected(parsed.Expectations)}.");
+        if (rest.IsAtEnd)
+            return Failed(text, new Place(text.TrimEnd().Length, 0), $"The line ends here; expected {Expected(parsed.Expectations)}.");
         var token = rest.ConsumeToken().Value;
         var place = new Place(token.Position.Absolute, token.Span.Length);
         return Failed(text, place, $"“{token.ToStringValue().Trim()}” is not understood here; expected {Expected(parsed.Expectations)}.");

@@ -12,7 +12,8 @@ internal sealed class NotationTokenizer : Tokenizer<NotationToken>
     {
         void Add(NotationToken token, string words)
         {
-            foreach (var word in words.Split(' ')) Words[word] = token;
+            foreach (var word in words.Split(' '))
+                Words[word] = token;
         }
 
         Add(NotationToken.Climb, "climb heat ramp rise raise up go fire");
@@ -41,8 +42,10 @@ internal sealed class NotationTokenizer : Tokenizer<NotationToken>
 
     /// <summary>Cuts a stretch of a text; the words keep their places in the whole.</summary>
     public TokenList<NotationToken> Cut(string text, Place place) =>
-        new([.. Tokenize(new TextSpan(text, new Position(place.Position, 1, place.Position + 1), place.Length))
-            .Select(r => new Token<NotationToken>(r.Value, r.Location.Until(r.Remainder)))]);
+        new([
+            .. Tokenize(new TextSpan(text, new Position(place.Position, 1, place.Position + 1), place.Length))
+                .Select(r => new Token<NotationToken>(r.Value, r.Location.Until(r.Remainder))),
+        ]);
 
     protected override IEnumerable<Superpower.Model.Result<NotationToken>> Tokenize(TextSpan span)
     {
@@ -52,7 +55,10 @@ internal sealed class NotationTokenizer : Tokenizer<NotationToken>
         {
             var c = rest.ConsumeChar().Value;
             var text = rest.Source.AsSpan(rest.Position.Absolute, rest.Length);
-            var skip = c is ' ' or '\u00a0' or '\u202f' or '\t' or '\r' ? 1 : lineStart ? StepNumber(text) : 0;
+            var skip =
+                c is ' ' or '\u00a0' or '\u202f' or '\t' or '\r' ? 1
+                : lineStart ? StepNumber(text)
+                : 0;
             if (skip > 0)
             {
                 rest = rest.Skip(skip);
@@ -70,7 +76,8 @@ internal sealed class NotationTokenizer : Tokenizer<NotationToken>
     private static int StepNumber(ReadOnlySpan<char> text)
     {
         var digits = 0;
-        while (digits < text.Length && digits < 2 && char.IsAsciiDigit(text[digits])) digits++;
+        while (digits < text.Length && digits < 2 && char.IsAsciiDigit(text[digits]))
+            digits++;
         return digits > 0 && text.Length > digits + 1 && text[digits] is '.' or ')' && text[digits + 1] == ' ' ? digits + 1 : 0;
     }
 
@@ -80,15 +87,20 @@ internal sealed class NotationTokenizer : Tokenizer<NotationToken>
             return Number(text, 0);
         if (IsMinus(c))
         {
-            if (text.Length > 1 && text[1] == '>') return (NotationToken.To, 2);
-            if (text.Length > 1 && char.IsAsciiDigit(text[1])) return Number(text, 1);
+            if (text.Length > 1 && text[1] == '>')
+                return (NotationToken.To, 2);
+            if (text.Length > 1 && char.IsAsciiDigit(text[1]))
+                return Number(text, 1);
         }
-        if (c == '=' && text.Length > 1 && text[1] == '>') return (NotationToken.To, 2);
-        if (c == '"') return Quoted(text);
+        if (c == '=' && text.Length > 1 && text[1] == '>')
+            return (NotationToken.To, 2);
+        if (c == '"')
+            return Quoted(text);
         if (char.IsLetter(c))
         {
             var length = 1;
-            while (length < text.Length && char.IsLetter(text[length])) length++;
+            while (length < text.Length && char.IsLetter(text[length]))
+                length++;
             return (Words.GetValueOrDefault(text[..length].ToString(), NotationToken.Unknown), length);
         }
         return c switch
@@ -106,13 +118,15 @@ internal sealed class NotationTokenizer : Tokenizer<NotationToken>
     private static (NotationToken Token, int Length) Number(ReadOnlySpan<char> text, int from)
     {
         var i = from;
-        while (i < text.Length && char.IsAsciiDigit(text[i])) i++;
+        while (i < text.Length && char.IsAsciiDigit(text[i]))
+            i++;
         if (from == 0 && i + 2 < text.Length && text[i] == ':' && char.IsAsciiDigit(text[i + 1]) && char.IsAsciiDigit(text[i + 2]))
             return (NotationToken.Clock, i + 3);
         if (i + 1 < text.Length && text[i] == '.' && char.IsAsciiDigit(text[i + 1]))
         {
             i++;
-            while (i < text.Length && char.IsAsciiDigit(text[i])) i++;
+            while (i < text.Length && char.IsAsciiDigit(text[i]))
+                i++;
         }
         return (NotationToken.Number, i);
     }
@@ -122,9 +136,12 @@ internal sealed class NotationTokenizer : Tokenizer<NotationToken>
     {
         for (var i = 1; i < text.Length; i++)
         {
-            if (text[i] != '"') continue;
-            if (i + 1 < text.Length && text[i + 1] == '"') i++;
-            else return (NotationToken.Reason, i + 1);
+            if (text[i] != '"')
+                continue;
+            if (i + 1 < text.Length && text[i + 1] == '"')
+                i++;
+            else
+                return (NotationToken.Reason, i + 1);
         }
         return (NotationToken.Unknown, text.Length);
     }

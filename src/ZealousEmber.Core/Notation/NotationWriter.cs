@@ -19,7 +19,8 @@ public static class NotationWriter
         var at = start ?? Temperature.FromCelsius(20);
         foreach (var segment in segments)
         {
-            if (line.Length > 0) line.Append("; ");
+            if (line.Length > 0)
+                line.Append("; ");
             line.Append(Step(segment, unit, at));
             at = segment.Target ?? at;
         }
@@ -29,20 +30,29 @@ public static class NotationWriter
     private static string Step(Segment segment, TemperatureUnit unit, Temperature from)
     {
         var text = new StringBuilder();
-        if (segment.Pace.Kind == PaceKind.Rate && segment.Target < from) text.Append("cool ");
-        text.Append(segment.Pace.Rate is { } rate ? RateOrTime(rate, segment.Target!.Value, unit, from)
-            : segment.Pace.Kind == PaceKind.Full ? "full" : "off");
-        if (segment.Target is { } target) text.Append(" to ").Append(Plain(target.In(unit)));
-        if (segment.Hold > Duration.Zero) text.Append(" hold ").Append(Time(segment.HoldMinutes));
-        text.Append(segment.Atmosphere switch
-        {
-            Atmosphere.Oxidising => " in oxidation",
-            Atmosphere.Neutral => " in neutral",
-            Atmosphere.LightReduction => " in light reduction",
-            Atmosphere.HeavyReduction => " in heavy reduction",
-            _ => "",
-        });
-        if (segment.Reason is { } reason) text.Append(" \"").Append(reason.Replace("\"", "\"\"")).Append('"');
+        if (segment.Pace.Kind == PaceKind.Rate && segment.Target < from)
+            text.Append("cool ");
+        text.Append(
+            segment.Pace.Rate is { } rate ? RateOrTime(rate, segment.Target!.Value, unit, from)
+            : segment.Pace.Kind == PaceKind.Full ? "full"
+            : "off"
+        );
+        if (segment.Target is { } target)
+            text.Append(" to ").Append(Plain(target.In(unit)));
+        if (segment.Hold > Duration.Zero)
+            text.Append(" hold ").Append(Time(segment.HoldMinutes));
+        text.Append(
+            segment.Atmosphere switch
+            {
+                Atmosphere.Oxidising => " in oxidation",
+                Atmosphere.Neutral => " in neutral",
+                Atmosphere.LightReduction => " in light reduction",
+                Atmosphere.HeavyReduction => " in heavy reduction",
+                _ => "",
+            }
+        );
+        if (segment.Reason is { } reason)
+            text.Append(" \"").Append(reason.Replace("\"", "\"\"")).Append('"');
         return text.ToString();
     }
 
@@ -51,14 +61,17 @@ public static class NotationWriter
     {
         var number = Plain(rate.PerHourIn(unit));
         var minutes = Math.Round((to - from).Abs().Kelvins / rate.KelvinsPerHour * 60);
-        var isTime = number.Length > 8 && minutes >= 1
+        var isTime =
+            number.Length > 8
+            && minutes >= 1
             && Rate.PerHour(NotationGrammar.ToDouble(Plain(PhraseReader.RateFor(from, to, minutes).PerHourIn(unit))), unit) == rate;
         return isTime ? Time(minutes) : number + "/h";
     }
 
-    private static string Time(double minutes) => minutes >= 60 && minutes == Math.Floor(minutes)
-        ? string.Create(CultureInfo.InvariantCulture, $"{(long)minutes / 60}:{(long)minutes % 60:00}")
-        : Plain(minutes) + "m";
+    private static string Time(double minutes) =>
+        minutes >= 60 && minutes == Math.Floor(minutes)
+            ? string.Create(CultureInfo.InvariantCulture, $"{(long)minutes / 60}:{(long)minutes % 60:00}")
+            : Plain(minutes) + "m";
 
     /// <summary>The shortest digits that read back to the same number, never with an exponent.</summary>
     private static string Plain(double value)

@@ -34,8 +34,10 @@ internal sealed class PastedTable(string text, TemperatureUnit unit, Temperature
     {
         var rows = Rows().ToList();
         var columns = ReadHeading(rows[0]);
-        if (columns is not null) rows.RemoveAt(0);
-        else columns = GuessColumns(rows);
+        if (columns is not null)
+            rows.RemoveAt(0);
+        else
+            columns = GuessColumns(rows);
         if (rows.Count == 0)
             return NotationReader.Failed(text, new Place(text.Length, 0), "There is a heading but no step below it.");
 
@@ -43,7 +45,8 @@ internal sealed class PastedTable(string text, TemperatureUnit unit, Temperature
         foreach (var row in rows)
         {
             ReadRow(row, columns, phrases);
-            if (error is not null) return new NotationResult(error);
+            if (error is not null)
+                return new NotationResult(error);
         }
         return new PhraseReader(text, unit, start).Read(phrases);
     }
@@ -63,17 +66,21 @@ internal sealed class PastedTable(string text, TemperatureUnit unit, Temperature
                 at += raw.Length + 1;
             }
             position += line.Length + 1;
-            if (cells.Exists(c => c.Text.Length > 0)) yield return cells;
+            if (cells.Exists(c => c.Text.Length > 0))
+                yield return cells;
         }
     }
 
     /// <summary>The columns, when the row is a heading: no digit in it and at least a target named.</summary>
     private Column[]? ReadHeading(List<Cell> row)
     {
-        if (row.Exists(c => c.Text.Any(char.IsAsciiDigit))) return null;
+        if (row.Exists(c => c.Text.Any(char.IsAsciiDigit)))
+            return null;
         var columns = row.Select(c => NameOf(c.Text.ToLowerInvariant())).ToArray();
-        if (!columns.Contains(Column.Target)) return null;
-        for (var i = 0; i < columns.Length; i++) ReadHeadingUnit(columns[i], row[i].Text);
+        if (!columns.Contains(Column.Target))
+            return null;
+        for (var i = 0; i < columns.Length; i++)
+            ReadHeadingUnit(columns[i], row[i].Text);
         return columns;
     }
 
@@ -93,7 +100,10 @@ internal sealed class PastedTable(string text, TemperatureUnit unit, Temperature
     {
         var words = heading.Split([' ', '(', ')', '/', '°', '[', ']', ','], StringSplitOptions.RemoveEmptyEntries);
         bool Says(params string[] any) => words.Any(w => any.Contains(w, StringComparer.OrdinalIgnoreCase));
-        TemperatureUnit? scale = Says("F", "Fahrenheit") ? TemperatureUnit.Fahrenheit : Says("C", "Celsius") ? TemperatureUnit.Celsius : null;
+        TemperatureUnit? scale =
+            Says("F", "Fahrenheit") ? TemperatureUnit.Fahrenheit
+            : Says("C", "Celsius") ? TemperatureUnit.Celsius
+            : null;
         var hours = Says("h", "hr", "hrs", "hour", "hours");
         switch (column)
         {
@@ -130,8 +140,10 @@ internal sealed class PastedTable(string text, TemperatureUnit unit, Temperature
 
         var (rate, time, target, hold) = (In(Column.Rate), In(Column.Time), In(Column.Target), In(Column.Hold));
         var temperature = target is null ? null : ReadCell(target, NotationGrammar.TemperatureCell, "a temperature");
-        if (temperature is { Unit: null }) temperature = temperature with { Unit = targetUnit };
-        var pace = rate is not null ? ReadCell(rate, NotationGrammar.PaceCell, "a pace like 80, full or off")
+        if (temperature is { Unit: null })
+            temperature = temperature with { Unit = targetUnit };
+        var pace =
+            rate is not null ? ReadCell(rate, NotationGrammar.PaceCell, "a pace like 80, full or off")
             : time is not null && ReadTime(time, timeIn) is { } length ? new PaceText.InTime(length)
             : null;
         pace = pace switch
@@ -143,17 +155,22 @@ internal sealed class PastedTable(string text, TemperatureUnit unit, Temperature
             },
             _ => pace,
         };
-        if (error is not null) return;
+        if (error is not null)
+            return;
         if (pace is null || (temperature is null && pace is not PaceText.PowerOff))
         {
-            error = NotationError.At(text, row[0].Place, pace is null
-                ? "This row has no rate; expected a number, full or off."
-                : "This row has no temperature to go to.");
+            error = NotationError.At(
+                text,
+                row[0].Place,
+                pace is null ? "This row has no rate; expected a number, full or off." : "This row has no temperature to go to."
+            );
             return;
         }
         phrases.Add(new Phrase.Step(Verb.None, pace.Place, pace, temperature));
-        if (hold is not null && ReadTime(hold, holdIn) is { Minutes: not 0 } held) phrases.Add(new Phrase.Hold(held, null, hold.Place));
-        if (In(Column.Reason) is { } reason) phrases.Add(new Phrase.Why(reason.Text, reason.Place));
+        if (hold is not null && ReadTime(hold, holdIn) is { Minutes: not 0 } held)
+            phrases.Add(new Phrase.Hold(held, null, hold.Place));
+        if (In(Column.Reason) is { } reason)
+            phrases.Add(new Phrase.Why(reason.Text, reason.Place));
     }
 
     /// <summary>A time; a bare number counts in the unit of its heading, minutes when it says none.</summary>
@@ -164,10 +181,12 @@ internal sealed class PastedTable(string text, TemperatureUnit unit, Temperature
         return bare && time is not null ? time with { Minutes = time.Minutes * bareIn } : time;
     }
 
-    private T? ReadCell<T>(Cell cell, TokenListParser<NotationToken, T> parser, string expected) where T : class
+    private T? ReadCell<T>(Cell cell, TokenListParser<NotationToken, T> parser, string expected)
+        where T : class
     {
         var parsed = parser.TryParse(Tokenizer.Cut(text, cell.Place));
-        if (parsed.HasValue) return parsed.Value;
+        if (parsed.HasValue)
+            return parsed.Value;
         error ??= NotationError.At(text, cell.Place, $"“{cell.Text}” is not understood here; expected {expected}.");
         return null;
     }

@@ -28,10 +28,14 @@ internal sealed class PhraseReader(string text, TemperatureUnit unit, Temperatur
     {
         foreach (var phrase in phrases)
         {
-            if (phrase is Phrase.Step step) Add(step);
-            else if (drafts.Count > 0) Join(drafts[^1], phrase);
-            else Fail(PlaceOf(phrase), "This says more about a step, but no step stands before it. Start with a pace and a temperature: 80/h to 200.");
-            if (error is not null) return new NotationResult(error);
+            if (phrase is Phrase.Step step)
+                Add(step);
+            else if (drafts.Count > 0)
+                Join(drafts[^1], phrase);
+            else
+                Fail(PlaceOf(phrase), "This says more about a step, but no step stands before it. Start with a pace and a temperature: 80/h to 200.");
+            if (error is not null)
+                return new NotationResult(error);
         }
         return Build();
     }
@@ -61,16 +65,23 @@ internal sealed class PhraseReader(string text, TemperatureUnit unit, Temperatur
             return;
         }
 
-        var draft = new Draft { Pace = Kind(step.Pace), Place = place, Target = target };
+        var draft = new Draft
+        {
+            Pace = Kind(step.Pace),
+            Place = place,
+            Target = target,
+        };
         draft.Places["rate"] = step.Pace.Place;
-        if (step.Target is not null) draft.Places["target"] = step.Target.Place;
+        if (step.Target is not null)
+            draft.Places["target"] = step.Target.Place;
         if (step.Pace is PaceText.AtRate rate)
         {
             // A sign is taken and dropped: the targets say which way it goes.
             var perHour = Math.Abs(rate.Rate.Value) * rate.PerHour;
             var scale = rate.Rate.Unit ?? unit;
             draft.Rate = double.IsFinite(perHour) ? Rate.PerHour(perHour, scale) : ScheduleLimits.Fastest;
-            if (!double.IsFinite(perHour)) Fail(rate.Place, "No kiln has a rate like this.");
+            if (!double.IsFinite(perHour))
+                Fail(rate.Place, "No kiln has a rate like this.");
         }
         drafts.Add(draft);
     }
@@ -89,7 +100,13 @@ internal sealed class PhraseReader(string text, TemperatureUnit unit, Temperatur
             Fail(time.Place, "In no time at all no kiln gets anywhere. Say full for as fast as it can.");
         else
         {
-            var draft = new Draft { Pace = PaceKind.Rate, Place = place, Target = target, Rate = RateFor(Now, target, time.Minutes) };
+            var draft = new Draft
+            {
+                Pace = PaceKind.Rate,
+                Place = place,
+                Target = target,
+                Rate = RateFor(Now, target, time.Minutes),
+            };
             draft.Places["rate"] = time.Place;
             drafts.Add(draft);
         }
@@ -99,7 +116,8 @@ internal sealed class PhraseReader(string text, TemperatureUnit unit, Temperatur
     {
         switch (phrase)
         {
-            case Phrase.Hold { At: { } at } hold when draft.Target is { } target && !(Temperature.TryFrom(at.Value, at.Unit ?? unit, out var said) && Math.Abs((said - target).Kelvins) <= 1e-6):
+            case Phrase.Hold { At: { } at } hold
+                when draft.Target is { } target && !(Temperature.TryFrom(at.Value, at.Unit ?? unit, out var said) && Math.Abs((said - target).Kelvins) <= 1e-6):
                 Fail(at.Place, $"The step before ends at {Format(target)}; to hold at another temperature, climb or cool to it first.");
                 break;
             case Phrase.Hold hold:
@@ -138,27 +156,31 @@ internal sealed class PhraseReader(string text, TemperatureUnit unit, Temperatur
     private Place PlaceOf(Problem problem)
     {
         var digits = new string([.. problem.Field.SkipWhile(c => c != '[').Skip(1).TakeWhile(char.IsAsciiDigit)]);
-        return drafts[digits.Length > 0 ? int.Parse(digits, System.Globalization.CultureInfo.InvariantCulture) : Math.Min(ScheduleLimits.Segments, drafts.Count - 1)].Place;
+        return drafts[
+            digits.Length > 0 ? int.Parse(digits, System.Globalization.CultureInfo.InvariantCulture) : Math.Min(ScheduleLimits.Segments, drafts.Count - 1)
+        ].Place;
     }
 
     /// <summary>One expression for reading and writing, so that a step given by time comes back as the same time.</summary>
     internal static Rate RateFor(Temperature from, Temperature to, double minutes) => Rate.PerHour((to - from).Abs().Kelvins * 60 / minutes);
 
-    private static PaceKind Kind(PaceText pace) => pace switch
-    {
-        PaceText.FullPower => PaceKind.Full,
-        PaceText.PowerOff => PaceKind.Natural,
-        _ => PaceKind.Rate,
-    };
+    private static PaceKind Kind(PaceText pace) =>
+        pace switch
+        {
+            PaceText.FullPower => PaceKind.Full,
+            PaceText.PowerOff => PaceKind.Natural,
+            _ => PaceKind.Rate,
+        };
 
-    private static Place PlaceOf(Phrase phrase) => phrase switch
-    {
-        Phrase.Step step => step.Place,
-        Phrase.Hold hold => hold.Place,
-        Phrase.Air air => air.Place,
-        Phrase.Why why => why.Place,
-        _ => default,
-    };
+    private static Place PlaceOf(Phrase phrase) =>
+        phrase switch
+        {
+            Phrase.Step step => step.Place,
+            Phrase.Hold hold => hold.Place,
+            Phrase.Air air => air.Place,
+            Phrase.Why why => why.Place,
+            _ => default,
+        };
 
     private string Format(Temperature temperature) => $"{Phrases.Number(temperature.In(unit))} {unit.Symbol()}";
 

@@ -8,7 +8,12 @@ internal static class Balance
         ShelfSpaces.ShelfOf(chamber, shelf, region).Area * shelf.Thickness * 1e-9 * PackingRules.Furniture.Density;
 
     /// <summary>The centre of mass of a shelf with ware on it.</summary>
-    public static (double X, double Y) Of(PackingRequest request, ShelfStock shelf, ShelfRegion region, IEnumerable<(int Lot, int Stack, double X, double Y)> ware)
+    public static (double X, double Y) Of(
+        PackingRequest request,
+        ShelfStock shelf,
+        ShelfRegion region,
+        IEnumerable<(int Lot, int Stack, double X, double Y)> ware
+    )
     {
         var mass = ShelfMass(request.Chamber, shelf, region);
         var (x, y) = (0.0, mass * ShelfSpaces.Middle(request.Chamber, shelf, region));

@@ -54,7 +54,8 @@ internal sealed class Body
         // So large that the bar lies wholly within the row.
         var step = (end - from) / rows;
         var covers = Math.Sqrt(r * r + step * step / 4);
-        for (var k = 1; k <= rows; k++) parts.Add(new Disc(from + step * k, 0, covers));
+        for (var k = 1; k <= rows; k++)
+            parts.Add(new Disc(from + step * k, 0, covers));
         return new Body(lot, [.. parts], stands / 2, height);
     }
 }

@@ -77,43 +77,72 @@ public sealed record Chamber
     public double Litres => FloorArea * Height / 1e6;
 
     /// <summary>mm².</summary>
-    public double FloorArea => Shape == ChamberShape.Rectangle ? Width * Depth : Math.PI * Math.Min(Width, Depth) * Math.Min(Width, Depth) / 4 + Math.Abs(Width - Depth) * Math.Min(Width, Depth);
+    public double FloorArea =>
+        Shape == ChamberShape.Rectangle
+            ? Width * Depth
+            : Math.PI * Math.Min(Width, Depth) * Math.Min(Width, Depth) / 4 + Math.Abs(Width - Depth) * Math.Min(Width, Depth);
 
     /// <summary>
-    /// Builds one. Problems name <c>width</c>, <c>depth</c>, <c>height</c>, <c>raise</c>, <c>shelves</c>, <c>shelves[i].width</c> and its other fields, <c>peepholes</c>, <c>thermocouple.z</c>, <c>thermocouple.reach</c>.
+    /// Builds one. Problems name <c>width</c>, <c>depth</c>, <c>height</c>, <c>raise</c>, <c>shelves</c>, <c>shelves[i].width</c> and its other fields,
+    /// <c>peepholes</c>, <c>thermocouple.z</c>, <c>thermocouple.reach</c>.
     /// </summary>
     public static Result<Chamber> Create(
-        ChamberShape shape, double? width, double? depth, double? height, double? raise, IReadOnlyList<ShelfStock>? shelves, IReadOnlyList<double>? peepholes = null, Thermocouple? thermocouple = null)
+        ChamberShape shape,
+        double? width,
+        double? depth,
+        double? height,
+        double? raise,
+        IReadOnlyList<ShelfStock>? shelves,
+        IReadOnlyList<double>? peepholes = null,
+        Thermocouple? thermocouple = null
+    )
     {
         var problems = new List<Problem>();
         depth ??= width;
         void Between(string field, string what, double? value, double least, double most)
         {
             if (!(value >= least && value <= most))
-                problems.Add(new Problem(field, $"{what} is between {Phrases.Number(least)} and {Phrases.Number(most)} mm{(value is { } said ? $"; this says {Phrases.Number(said)}" : "")}."));
+                problems.Add(
+                    new Problem(
+                        field,
+                        $"{what} is between {Phrases.Number(least)} and {Phrases.Number(most)} "
+                            + $"mm{(value is { } said ? $"; this says {Phrases.Number(said)}" : "")}."
+                    )
+                );
         }
         Between("width", "A chamber's width", width, Sizes.Least, Sizes.Most);
         Between("depth", "A chamber's depth", depth, Sizes.Least, Sizes.Most);
         Between("height", "A chamber's height", height, Sizes.Least, Sizes.Most);
         Between("raise", "The lowest shelf stands above the floor, and its height", raise ?? 25, 0, 300);
-        if (shelves is null || shelves.All(s => s.Count <= 0)) problems.Add(new Problem("shelves", "There are no shelves: ware needs at least one to stand on."));
-        if (shelves?.Count > MostKinds) problems.Add(new Problem("shelves", $"At most {MostKinds} kinds of shelf; these are {shelves.Count}."));
+        if (shelves is null || shelves.All(s => s.Count <= 0))
+            problems.Add(new Problem("shelves", "There are no shelves: ware needs at least one to stand on."));
+        if (shelves?.Count > MostKinds)
+            problems.Add(new Problem("shelves", $"At most {MostKinds} kinds of shelf; these are {shelves.Count}."));
         foreach (var (i, shelf) in (shelves ?? []).Take(MostKinds).Index())
         {
             Between($"shelves[{i}].width", "A shelf's width", shelf.Width, 50, width is { } w ? Math.Max(50, Math.Min(w, Sizes.Most)) : Sizes.Most);
             Between($"shelves[{i}].depth", "A shelf's depth", shelf.Depth, 50, depth is { } d ? Math.Max(50, Math.Min(d, Sizes.Most)) : Sizes.Most);
             Between($"shelves[{i}].thickness", "A shelf's thickness", shelf.Thickness, 3, ThickestShelf);
-            if (shelf.Count is < 0 or > MostShelves) problems.Add(new Problem($"shelves[{i}].count", $"0 to {MostShelves} shelves of a kind; this says {shelf.Count}."));
+            if (shelf.Count is < 0 or > MostShelves)
+                problems.Add(new Problem($"shelves[{i}].count", $"0 to {MostShelves} shelves of a kind; this says {shelf.Count}."));
         }
-        if (peepholes?.Count > MostPeepholes) problems.Add(new Problem("peepholes", $"At most {MostPeepholes} peepholes; these are {peepholes.Count}."));
+        if (peepholes?.Count > MostPeepholes)
+            problems.Add(new Problem("peepholes", $"At most {MostPeepholes} peepholes; these are {peepholes.Count}."));
         foreach (var z in (peepholes ?? []).Take(MostPeepholes))
         {
-            if (!(z > 0 && z < (height ?? Sizes.Most))) problems.Add(new Problem("peepholes", $"A peephole is between the floor and the lid; this one is at {Phrases.Number(z)} mm."));
+            if (!(z > 0 && z < (height ?? Sizes.Most)))
+                problems.Add(new Problem("peepholes", $"A peephole is between the floor and the lid; this one is at {Phrases.Number(z)} mm."));
         }
         if (thermocouple is { } tip)
         {
             Between("thermocouple.z", "The thermocouple's height", tip.Z, 0, height is { } h ? Math.Clamp(h, Sizes.Least, Sizes.Most) : Sizes.Most);
-            Between("thermocouple.reach", "How far the thermocouple reaches in", tip.Reach, 0, depth is { } d ? Math.Clamp(d, Sizes.Least, Sizes.Most) : Sizes.Most);
+            Between(
+                "thermocouple.reach",
+                "How far the thermocouple reaches in",
+                tip.Reach,
+                0,
+                depth is { } d ? Math.Clamp(d, Sizes.Least, Sizes.Most) : Sizes.Most
+            );
         }
         return problems.Count > 0
             ? Result<Chamber>.Failed(problems)

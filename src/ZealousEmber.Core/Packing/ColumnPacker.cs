@@ -38,7 +38,17 @@ internal sealed class ColumnPacker
     /// <param name="kept">What somebody wants to stay.</param>
     /// <param name="cancel">Nobody waits any more.</param>
     /// <param name="thorough">Look as hard as one kind of ware is worth.</param>
-    public ColumnPacker(PackingRequest request, PropSums sums, ShelfStock shelf, ShelfRegion region, int mostLevels, int[] counts, KeptColumn kept, CancellationToken cancel, bool thorough = true)
+    public ColumnPacker(
+        PackingRequest request,
+        PropSums sums,
+        ShelfStock shelf,
+        ShelfRegion region,
+        int mostLevels,
+        int[] counts,
+        KeptColumn kept,
+        CancellationToken cancel,
+        bool thorough = true
+    )
     {
         (this.request, this.sums, this.shelf, this.region, this.mostLevels, this.kept, this.cancel) = (request, sums, shelf, region, mostLevels, kept, cancel);
         // One kind of ware is worth trying harder for; with many the gaps are filled by others.
@@ -65,24 +75,31 @@ internal sealed class ColumnPacker
         {
             var shares = caps.Select((cap, i) => cap == 0 ? 2 : Math.Clamp(cells[i] / (packed * free), 1e-3, 1.0 / cap)).ToArray();
             var fewer = caps.Select(cap => cap == 0 ? 0 : Math.Max(1, (int)(cap * packed / UsuallyPacked))).ToArray();
-            if (packed < UsuallyPacked) shares = [.. shares.Select((s, i) => caps[i] == 0 ? 2 : Math.Min(1, Math.Max(cells[i] / (packed * free), 1.0 / fewer[i])))];
+            if (packed < UsuallyPacked)
+                shares = [.. shares.Select((s, i) => caps[i] == 0 ? 2 : Math.Min(1, Math.Max(cells[i] / (packed * free), 1.0 / fewer[i])))];
             var planner = new LevelPlanner(request, sums, shares, fewer, shelf, mostLevels, Columns);
             var alone = counts.Count(c => c > 0) == 1;
-            var plans = kept.IsNone ? planner.Plan(counts, stock, alone && effort == EqualPieces.Effort.Full ? PlansTried : 1) : [planner.Keep(kept.Openings, kept.Without(counts), stock)];
+            var plans = kept.IsNone
+                ? planner.Plan(counts, stock, alone && effort == EqualPieces.Effort.Full ? PlansTried : 1)
+                : [planner.Keep(kept.Openings, kept.Without(counts), stock)];
             var all = false;
             foreach (var plan in plans.Where(p => p.Count > 0))
             {
                 var levels = plan;
                 all |= Enumerable.Range(0, counts.Length).All(i => levels.Sum(l => l.Wanted.Where(w => w.Lot == i).Sum(w => w.Count * w.Stack)) >= counts[i]);
                 levels = Evened(levels);
-                if (kept.IsNone) levels = new LevelOrder(request, sums, shelf, Columns).Best(levels, stock);
+                if (kept.IsNone)
+                    levels = new LevelOrder(request, sums, shelf, Columns).Best(levels, stock);
                 var made = Stand(levels, counts);
                 var left = levels.Where(l => l.Carries is not null).Aggregate(stock, (rest, l) => PropSums.Without(rest, l.Carries!));
-                if (best is null || IsBetter(made, best.Value)) best = (made.Shelves, made.Left, left);
-                if (best.Value.Left.Sum() == 0) return best.Value;
+                if (best is null || IsBetter(made, best.Value))
+                    best = (made.Shelves, made.Left, left);
+                if (best.Value.Left.Sum() == 0)
+                    return best.Value;
             }
             // More shelves, each less full, only where what was planned did not find its place.
-            if (!all || !kept.IsNone) break;
+            if (!all || !kept.IsNone)
+                break;
         }
         return best ?? ([], counts, stock);
     }
@@ -90,7 +107,8 @@ internal sealed class ColumnPacker
     private bool IsBetter((List<Packed> Shelves, int[] Left) a, (List<Packed> Shelves, int[] Left, int[] Props) b)
     {
         int Must(int[] left) => left.Where((_, i) => request.Lots[i].Must).Sum();
-        if (Must(a.Left) != Must(b.Left)) return Must(a.Left) < Must(b.Left);
+        if (Must(a.Left) != Must(b.Left))
+            return Must(a.Left) < Must(b.Left);
         return a.Left.Sum() != b.Left.Sum() ? a.Left.Sum() < b.Left.Sum() : a.Shelves.Count < b.Shelves.Count;
     }
 
@@ -101,19 +119,25 @@ internal sealed class ColumnPacker
     {
         var patterns = PropPattern.All(request, shelf, region, request.Packs && region != ShelfRegion.Back);
         var main = Enumerable.Range(0, counts.Length).MaxBy(i => counts[i] / request.MostInStack(request.Lots[i]) * CellOf(i));
-        var ranked = patterns.Select(p => (Pattern: p, Count: Quick(Space(request.Chamber.Raise, p) with { Tip = null }, main))).OrderByDescending(p => p.Count).ToList();
-        if (counts[main] < ranked[0].Count * request.MostInStack(request.Lots[main])) return ranked[0].Pattern;
+        var ranked = patterns
+            .Select(p => (Pattern: p, Count: Quick(Space(request.Chamber.Raise, p) with { Tip = null }, main)))
+            .OrderByDescending(p => p.Count)
+            .ToList();
+        if (counts[main] < ranked[0].Count * request.MostInStack(request.Lots[main]))
+            return ranked[0].Pattern;
         return ranked.Take(Looked).MaxBy(p => Closer(Space(request.Chamber.Raise, p.Pattern) with { Tip = null }, main, int.MaxValue)).Pattern;
     }
 
     /// <summary>So many stacks of a lot on a shelf, looked at closely.</summary>
-    private int Closer(ShelfSpace space, int lot, int want) => request.Lots[lot].Piece.Shape == PieceShape.Rectangle
-        ? Rows.Most(space, Slab.Of(request, lot, 1), request.Rules.Gap, want).Count
-        : EqualPieces.Most(space, Body.Of(request, lot, 1), request.Rules.Gap, want, EqualPieces.Effort.Quick).Count;
+    private int Closer(ShelfSpace space, int lot, int want) =>
+        request.Lots[lot].Piece.Shape == PieceShape.Rectangle
+            ? Rows.Most(space, Slab.Of(request, lot, 1), request.Rules.Gap, want).Count
+            : EqualPieces.Most(space, Body.Of(request, lot, 1), request.Rules.Gap, want, EqualPieces.Effort.Quick).Count;
 
     private int Quick(ShelfSpace space, int lot)
     {
-        if (request.Lots[lot].Piece.Shape == PieceShape.Rectangle) return Rows.Most(space, Slab.Of(request, lot, 1), request.Rules.Gap, int.MaxValue, quick: true).Count;
+        if (request.Lots[lot].Piece.Shape == PieceShape.Rectangle)
+            return Rows.Most(space, Slab.Of(request, lot, 1), request.Rules.Gap, int.MaxValue, quick: true).Count;
         var body = Body.Of(request, lot, 1);
         return Lattice.Count(space, body.IsRound ? body.R : body.R + (body.Reach - body.R) * 0.3, request.Rules.Gap, body.Foot);
     }
@@ -123,9 +147,13 @@ internal sealed class ColumnPacker
     {
         var stacks = (count + request.MostInStack(request.Lots[lot]) - 1) / request.MostInStack(request.Lots[lot]);
         var quick = Quick(space, lot);
-        if (request.Lots[lot].Piece.Shape == PieceShape.Rectangle) return stacks <= quick ? quick : Rows.Most(space, Slab.Of(request, lot, 1), request.Rules.Gap, stacks).Count;
-        if (quick > 0 && stacks <= quick) return quick;
-        return EqualPieces.Most(space, Body.Of(request, lot, 1), request.Rules.Gap, Math.Max(quick + 1, stacks), count > FewForQuick ? effort : EqualPieces.Effort.Quick).Count;
+        if (request.Lots[lot].Piece.Shape == PieceShape.Rectangle)
+            return stacks <= quick ? quick : Rows.Most(space, Slab.Of(request, lot, 1), request.Rules.Gap, stacks).Count;
+        if (quick > 0 && stacks <= quick)
+            return quick;
+        return EqualPieces
+            .Most(space, Body.Of(request, lot, 1), request.Rules.Gap, Math.Max(quick + 1, stacks), count > FewForQuick ? effort : EqualPieces.Effort.Quick)
+            .Count;
     }
 
     private double CellOf(int lot)
@@ -171,10 +199,17 @@ internal sealed class ColumnPacker
             ImmutableArray<(double X, double Y)> props = level.Carries is null ? [] : pattern;
             // No more of a lot is kept than there is.
             var here = kept.Pieces.Where(p => p.Shelf == i).Select(k => k with { Stack = Take(left, k.Lot, k.Stack) }).Where(k => k.Stack > 0).ToList();
-            var filler = new ShelfFiller(request, Space(top, props), effort, here.Where(k => k.X is not null).Select(k => new Standing(k.Lot, k.Stack, new Place(k.X ?? 0, k.Y ?? 0, k.Turn * Math.PI / 180), k.Held)));
+            var filler = new ShelfFiller(
+                request,
+                Space(top, props),
+                effort,
+                here.Where(k => k.X is not null).Select(k => new Standing(k.Lot, k.Stack, new Place(k.X ?? 0, k.Y ?? 0, k.Turn * Math.PI / 180), k.Held))
+            );
             var pack = request.Packs ? ShelfSpaces.PackOn(request, shelf, region, top, level.Opening, props, filler.InTheWay) : null;
-            if (pack is not null) filler.Mind(pack);
-            foreach (var k in here.Where(k => k.X is null)) filler.KeepSomewhere(k.Lot, k.Stack, k.Held);
+            if (pack is not null)
+                filler.Mind(pack);
+            foreach (var k in here.Where(k => k.X is null))
+                filler.KeepSomewhere(k.Lot, k.Stack, k.Held);
             fillers[i] = (filler, level, z, pack);
             z += shelf.Thickness + level.Opening;
         }
@@ -189,17 +224,39 @@ internal sealed class ColumnPacker
             var before = filler.Standing.Count;
             waiting.Remove(i);
             // One lot alone may find more room than was planned; never more than there is.
-            var wanted = level.Wanted.Select(w => w with { Count = Math.Min(w.Count + (level.Wanted.Count == 1 ? More(waiting.Select(j => levels[j]), w, left) : 0), (left[w.Lot] + w.Stack - 1) / w.Stack) }).Where(w => w.Count > 0).ToList();
-            if (wanted.Count == 1 && before == 0) FillAlike(filler, wanted[0], level.Carries is null, fillers[i].Pack);
-            else filler.Fill(wanted);
-            foreach (var s in filler.Standing.Skip(before)) left[s.Lot] -= Math.Min(s.Stack, left[s.Lot]);
+            var wanted = level
+                .Wanted.Select(w =>
+                    w with
+                    {
+                        Count = Math.Min(
+                            w.Count + (level.Wanted.Count == 1 ? More(waiting.Select(j => levels[j]), w, left) : 0),
+                            (left[w.Lot] + w.Stack - 1) / w.Stack
+                        ),
+                    }
+                )
+                .Where(w => w.Count > 0)
+                .ToList();
+            if (wanted.Count == 1 && before == 0)
+                FillAlike(filler, wanted[0], level.Carries is null, fillers[i].Pack);
+            else
+                filler.Fill(wanted);
+            foreach (var s in filler.Standing.Skip(before))
+                left[s.Lot] -= Math.Min(s.Stack, left[s.Lot]);
         }
         foreach (var i in tallestFirst.AsEnumerable().Reverse())
         {
-            foreach (var lot in Enumerable.Range(0, left.Length).Where(l => left[l] > 0).OrderByDescending(l => request.Lots[l].Must).ThenByDescending(CellOf).ToList())
+            foreach (
+                var lot in Enumerable
+                    .Range(0, left.Length)
+                    .Where(l => left[l] > 0)
+                    .OrderByDescending(l => request.Lots[l].Must)
+                    .ThenByDescending(CellOf)
+                    .ToList()
+            )
             {
                 var stack = StackUnder(lot, fillers[i].Level.Tallest);
-                if (stack == 0) continue;
+                if (stack == 0)
+                    continue;
                 var put = fillers[i].Filler.FillGaps(new Wanted(lot, stack, (left[lot] + stack - 1) / stack));
                 left[lot] -= Math.Min(left[lot], put * stack);
             }
@@ -211,7 +268,8 @@ internal sealed class ColumnPacker
             foreach (var lot in Enumerable.Range(0, left.Length).Where(l => left[l] > 0).OrderByDescending(l => request.Lots[l].Must).ThenBy(CellOf).ToList())
             {
                 var stack = StackUnder(lot, fillers[i].Level.Tallest);
-                while (stack > 0 && left[lot] > 0 && tries-- > 0 && fillers[i].Filler.SqueezeInto(lot, stack)) left[lot] -= Math.Min(left[lot], stack);
+                while (stack > 0 && left[lot] > 0 && tries-- > 0 && fillers[i].Filler.SqueezeInto(lot, stack))
+                    left[lot] -= Math.Min(left[lot], stack);
             }
         }
         var shelves = new List<Packed>();
@@ -219,26 +277,40 @@ internal sealed class ColumnPacker
         {
             filler.KeepOnly([.. rest]);
             filler.Settle(pattern, shelf, region);
-            foreach (var s in filler.Free) rest[s.Lot] -= s.Stack;
+            foreach (var s in filler.Free)
+                rest[s.Lot] -= s.Stack;
             shelves.Add(new Packed(level, at, pack, filler.Standing, pattern));
         }
         // Nothing is carried up for an empty shelf.
-        while (shelves.Count > 0 && shelves[^1].Pieces.Count == 0) shelves.RemoveAt(shelves.Count - 1);
+        while (shelves.Count > 0 && shelves[^1].Pieces.Count == 0)
+            shelves.RemoveAt(shelves.Count - 1);
         return (shelves, rest);
     }
 
-    /// <summary>Levels alike, with the same in the way, are worked out once, in whichever plan; and more is never asked of one than it was found to take.</summary>
+    /// <summary>
+    /// Levels alike, with the same in the way, are worked out once, in whichever plan; and more is never asked of one than it was found to take.
+    /// </summary>
     private void FillAlike(ShelfFiller filler, Wanted wanted, bool topmost, PlacedPack? pack)
     {
         // The tip is in the way of what is tall, by as much as they are apart in height.
-        var alike = new Alike(wanted.Lot, wanted.Stack, topmost, pack?.X, pack?.Y, Math.Round(filler.TipRadius(request.HeightOf(request.Lots[wanted.Lot], wanted.Stack)), 3));
-        if (taken.TryGetValue(alike, out var most) && wanted.Count >= most.Count) filler.Repeat(most);
-        else if (solved.TryGetValue((alike, wanted.Count), out var again)) filler.Repeat(again);
+        var alike = new Alike(
+            wanted.Lot,
+            wanted.Stack,
+            topmost,
+            pack?.X,
+            pack?.Y,
+            Math.Round(filler.TipRadius(request.HeightOf(request.Lots[wanted.Lot], wanted.Stack)), 3)
+        );
+        if (taken.TryGetValue(alike, out var most) && wanted.Count >= most.Count)
+            filler.Repeat(most);
+        else if (solved.TryGetValue((alike, wanted.Count), out var again))
+            filler.Repeat(again);
         else
         {
             filler.Fill([wanted]);
             solved[(alike, wanted.Count)] = [.. filler.Standing];
-            if (filler.Standing.Count < wanted.Count) taken[alike] = [.. filler.Standing];
+            if (filler.Standing.Count < wanted.Count)
+                taken[alike] = [.. filler.Standing];
         }
     }
 
@@ -254,7 +326,8 @@ internal sealed class ColumnPacker
     private int StackUnder(int lot, double tallest)
     {
         var stack = request.MostInStack(request.Lots[lot]);
-        while (stack > 0 && request.HeightOf(request.Lots[lot], stack) > tallest + 1e-9) stack--;
+        while (stack > 0 && request.HeightOf(request.Lots[lot], stack) > tallest + 1e-9)
+            stack--;
         return stack;
     }
 

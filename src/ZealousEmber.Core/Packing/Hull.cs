@@ -22,11 +22,13 @@ internal readonly record struct Hull((double X, double Y)[] Corners, double R)
     /// <summary>What lies between two of them; less than nothing where they overlap.</summary>
     public double Between(Hull other)
     {
-        if (Holds(other.Corners[0]) || other.Holds(Corners[0])) return -R - other.R;
+        if (Holds(other.Corners[0]) || other.Holds(Corners[0]))
+            return -R - other.R;
         var least = double.PositiveInfinity;
         foreach (var a in Edges())
         {
-            foreach (var b in other.Edges()) least = Math.Min(least, Apart(a, b));
+            foreach (var b in other.Edges())
+                least = Math.Min(least, Apart(a, b));
         }
         return least - R - other.R;
     }
@@ -38,22 +40,26 @@ internal readonly record struct Hull((double X, double Y)[] Corners, double R)
             yield return (Corners[0], Corners[^1]);
             yield break;
         }
-        for (var i = 0; i < Corners.Length; i++) yield return (Corners[i], Corners[(i + 1) % Corners.Length]);
+        for (var i = 0; i < Corners.Length; i++)
+            yield return (Corners[i], Corners[(i + 1) % Corners.Length]);
     }
 
     private bool Holds((double X, double Y) p)
     {
-        if (Corners.Length < 3) return false;
+        if (Corners.Length < 3)
+            return false;
         foreach (var (a, b) in Edges())
         {
-            if ((b.X - a.X) * (p.Y - a.Y) - (b.Y - a.Y) * (p.X - a.X) < 0) return false;
+            if ((b.X - a.X) * (p.Y - a.Y) - (b.Y - a.Y) * (p.X - a.X) < 0)
+                return false;
         }
         return true;
     }
 
     private static double Apart(((double X, double Y) A, (double X, double Y) B) s, ((double X, double Y) A, (double X, double Y) B) t)
     {
-        if (Cross(s, t)) return 0;
+        if (Cross(s, t))
+            return 0;
         return Math.Min(Math.Min(ToLine(s.A, t), ToLine(s.B, t)), Math.Min(ToLine(t.A, s), ToLine(t.B, s)));
     }
 

@@ -25,8 +25,10 @@ internal sealed record KeptShelves(ImmutableArray<ShelfRegion> Regions, Immutabl
     {
         ImmutableArray<double> openings = request.Openings.IsDefault ? [] : request.Openings;
         ImmutableArray<KeptPiece> pieces = request.Pieces.IsDefault ? [] : request.Pieces;
-        if (openings.Length == 0 && pieces.Length == 0) return null;
-        if (openings.Length == 0) return new KeptShelves([], [], pieces);
+        if (openings.Length == 0 && pieces.Length == 0)
+            return null;
+        if (openings.Length == 0)
+            return new KeptShelves([], [], pieces);
         var regions = request.Regions.IsDefaultOrEmpty ? Usual(request.Chamber, openings.Length + 1) : request.Regions;
         return new KeptShelves(regions, openings, pieces);
     }
@@ -35,15 +37,27 @@ internal sealed record KeptShelves(ImmutableArray<ShelfRegion> Regions, Immutabl
     public KeptShelves On(PackingRequest request, ImmutableArray<(ShelfRegion Region, double Opening)> shelves)
     {
         var most = Pieces.Length == 0 ? 0 : Pieces.Max(p => p.Shelf) + 1;
-        var regions = shelves.Length == 0 ? Usual(request.Chamber, most) : [.. shelves.Select(s => s.Region), .. Enumerable.Repeat(shelves[^1].Region, Math.Max(0, most - shelves.Length))];
+        var regions =
+            shelves.Length == 0
+                ? Usual(request.Chamber, most)
+                : [.. shelves.Select(s => s.Region), .. Enumerable.Repeat(shelves[^1].Region, Math.Max(0, most - shelves.Length))];
         return this with
         {
             Regions = regions,
-            Openings = [.. regions.Select((_, i) =>
-            {
-                var needs = Pieces.Where(p => p.Shelf == i).Select(p => request.HeightOf(request.Lots[p.Lot], p.Stack) + request.Rules.Above).DefaultIfEmpty(0).Max();
-                return Math.Max(needs, i < shelves.Length ? shelves[i].Opening : 0);
-            })],
+            Openings =
+            [
+                .. regions.Select(
+                    (_, i) =>
+                    {
+                        var needs = Pieces
+                            .Where(p => p.Shelf == i)
+                            .Select(p => request.HeightOf(request.Lots[p.Lot], p.Stack) + request.Rules.Above)
+                            .DefaultIfEmpty(0)
+                            .Max();
+                        return Math.Max(needs, i < shelves.Length ? shelves[i].Opening : 0);
+                    }
+                ),
+            ],
         };
     }
 
@@ -52,10 +66,20 @@ internal sealed record KeptShelves(ImmutableArray<ShelfRegion> Regions, Immutabl
     {
         var at = Enumerable.Range(0, Regions.Length).Where(i => Regions[i] == region).ToList();
         return new KeptColumn(
-            [.. at.Take(at.Count - 1).Where(i => i < Openings.Length).Select(i => Openings[i])], [.. Pieces.Where(p => at.Contains(p.Shelf)).Select(p => p with { Shelf = at.IndexOf(p.Shelf) })]);
+            [.. at.Take(at.Count - 1).Where(i => i < Openings.Length).Select(i => Openings[i])],
+            [.. Pieces.Where(p => at.Contains(p.Shelf)).Select(p => p with { Shelf = at.IndexOf(p.Shelf) })]
+        );
     }
 
     /// <summary>Full shelves; where there are none, front and back by turns.</summary>
     private static ImmutableArray<ShelfRegion> Usual(Chamber chamber, int count) =>
-        [.. Enumerable.Range(0, count).Select(i => chamber.Full is not null ? ShelfRegion.Full : i % 2 == 0 ? ShelfRegion.Front : ShelfRegion.Back)];
+        [
+            .. Enumerable
+                .Range(0, count)
+                .Select(i =>
+                    chamber.Full is not null ? ShelfRegion.Full
+                    : i % 2 == 0 ? ShelfRegion.Front
+                    : ShelfRegion.Back
+                ),
+        ];
 }

@@ -17,7 +17,9 @@ internal static class Lattice
         return most;
     }
 
-    /// <summary>The fullest lattices whose every disc is free, the fullest first; each with the number of discs that would be free were they a little smaller.</summary>
+    /// <summary>
+    /// The fullest lattices whose every disc is free, the fullest first; each with the number of discs that would be free were they a little smaller.
+    /// </summary>
     /// <param name="space">The shelf.</param>
     /// <param name="r">Radius of a disc, mm.</param>
     /// <param name="gap">Between discs, mm.</param>
@@ -31,7 +33,8 @@ internal static class Lattice
         var places = new List<(double X, double Y)>();
         Each(space, r, gap, foot, tip, squeeze, 1, (place, _) =>
         {
-            if (place is { } p) places.Add(p);
+            if (place is { } p)
+                places.Add(p);
             else
             {
                 found.Add(places);
@@ -42,7 +45,16 @@ internal static class Lattice
     }
 
     /// <summary>Goes through the lattices: every free place, and after each lattice nothing, with how many it had.</summary>
-    private static void Each(ShelfSpace space, double r, double gap, double foot, double tip, double squeeze, int every, Action<(double X, double Y)?, int> visit)
+    private static void Each(
+        ShelfSpace space,
+        double r,
+        double gap,
+        double foot,
+        double tip,
+        double squeeze,
+        int every,
+        Action<(double X, double Y)?, int> visit
+    )
     {
         var pitch = (2 * r + gap) * squeeze + Relaxer.Swollen;
         var row = pitch * Math.Sqrt(3) / 2;
@@ -55,15 +67,19 @@ internal static class Lattice
             var (sin, cos) = Math.SinCos(turn * Math.PI / 3 / Turns);
             for (var shift = turn % every; shift < Shifts * Shifts; shift += every)
             {
-                double sx = (double)(shift % Shifts) / Shifts * pitch, sy = (double)(shift / Shifts) / Shifts * 2 * row;
+                double sx = (double)(shift % Shifts) / Shifts * pitch,
+                    sy = (double)(shift / Shifts) / Shifts * 2 * row;
                 var count = 0;
                 for (var i = -rows - 2; i <= rows; i++)
                 {
                     for (var j = -columns; j <= columns; j++)
                     {
-                        double u = j * pitch + (i & 1) * pitch / 2 + sx, v = i * row + sy;
-                        double x = u * cos - v * sin + space.Ware.Middle.X, y = u * sin + v * cos + space.Ware.Middle.Y;
-                        if (space.Ware.Room(x, y) < r - less || space.Shelf.Room(x, y) < foot - less || space.Room(x, y, tip) < r - less) continue;
+                        double u = j * pitch + (i & 1) * pitch / 2 + sx,
+                            v = i * row + sy;
+                        double x = u * cos - v * sin + space.Ware.Middle.X,
+                            y = u * sin + v * cos + space.Ware.Middle.Y;
+                        if (space.Ware.Room(x, y) < r - less || space.Shelf.Room(x, y) < foot - less || space.Room(x, y, tip) < r - less)
+                            continue;
                         count++;
                         visit((x, y), count);
                     }

@@ -13,11 +13,14 @@ internal sealed class LevelOrder(PackingRequest request, PropSums sums, ShelfSto
             (double[] Score, List<Level> Levels)? best = null;
             foreach (var order in Orders(levels))
             {
-                if (Stand(order, props) is not { } standing) continue;
+                if (Stand(order, props) is not { } standing)
+                    continue;
                 var score = Score(standing);
-                if (best is null || Less(score, best.Value.Score)) best = (score, standing);
+                if (best is null || Less(score, best.Value.Score))
+                    best = (score, standing);
             }
-            if (best is { } found) return found.Levels;
+            if (best is { } found)
+                return found.Levels;
             // In no order does every shelf keep clear of the thermocouple: what is on the least full finds its place elsewhere, or none.
             levels = [.. levels.Except([levels.MinBy(l => l.Wanted.Sum(w => w.Count * w.Stack))!])];
         }
@@ -38,22 +41,28 @@ internal sealed class LevelOrder(PackingRequest request, PropSums sums, ShelfSto
         var kinds = levels.Select(l => $"{TallestOn(l):R}|{string.Join(',', l.Wanted)}").ToList();
         foreach (var order in Permutations([.. Enumerable.Range(0, levels.Count)], 0))
         {
-            if (seen.Add(string.Join(';', order.Select(i => kinds[i])))) yield return [.. order.Select(i => levels[i])];
+            if (seen.Add(string.Join(';', order.Select(i => kinds[i]))))
+                yield return [.. order.Select(i => levels[i])];
         }
     }
 
     private static IEnumerable<int[]> Permutations(int[] items, int from)
     {
-        if (from == items.Length - 1) yield return [.. items];
+        if (from == items.Length - 1)
+            yield return [.. items];
         for (var i = from; i < items.Length; i++)
         {
             (items[from], items[i]) = (items[i], items[from]);
-            foreach (var rest in Permutations(items, from + 1)) yield return rest;
+            foreach (var rest in Permutations(items, from + 1))
+                yield return rest;
             (items[from], items[i]) = (items[i], items[from]);
         }
     }
 
-    /// <summary>The openings those levels have in this order, taller where the next shelf would be at the thermocouple; nothing when they do not go in, or the props do not reach.</summary>
+    /// <summary>
+    /// The openings those levels have in this order, taller where the next shelf would be at the thermocouple; nothing when they do not go in, or the props do
+    /// not reach.
+    /// </summary>
     private List<Level>? Stand(List<Level> order, int[] props)
     {
         var (z, left, result) = (request.Chamber.Raise, props, new List<Level>());
@@ -63,15 +72,18 @@ internal sealed class LevelOrder(PackingRequest request, PropSums sums, ShelfSto
             if (i == order.Count - 1)
             {
                 var opening = request.Chamber.Height - z - shelf.Thickness;
-                if (opening < tallest + request.Rules.Lid - 1e-9) return null;
+                if (opening < tallest + request.Rules.Lid - 1e-9)
+                    return null;
                 result.Add(level with { Opening = opening, Carries = null, Tallest = opening - request.Rules.Lid });
                 return result;
             }
             var need = tallest + request.Rules.Above;
-            if (sums.Least(left, need, columns) is not { } found) return null;
+            if (sums.Least(left, need, columns) is not { } found)
+                return null;
             if (request.Chamber.Thermocouple is { } tip && AtTip(z + shelf.Thickness + found.Height, tip))
             {
-                if (sums.Least(left, tip.Z + request.Rules.TipShelf - z - shelf.Thickness, columns) is not { } taller) return null;
+                if (sums.Least(left, tip.Z + request.Rules.TipShelf - z - shelf.Thickness, columns) is not { } taller)
+                    return null;
                 found = taller;
             }
             left = PropSums.Without(left, found);
@@ -87,7 +99,12 @@ internal sealed class LevelOrder(PackingRequest request, PropSums sums, ShelfSto
         foreach (var level in levels)
         {
             var top = z + shelf.Thickness;
-            if (request.Packs && level.Opening >= PackingRules.PackOpening && request.Chamber.Peepholes.Any(p => p >= top + PackingRules.PeepholeFree && p <= top + level.Opening - PackingRules.PeepholeFree)) seen--;
+            if (
+                request.Packs
+                && level.Opening >= PackingRules.PackOpening
+                && request.Chamber.Peepholes.Any(p => p >= top + PackingRules.PeepholeFree && p <= top + level.Opening - PackingRules.PeepholeFree)
+            )
+                seen--;
             low += top * level.Wanted.Where(w => request.Lots[w.Lot].Low).Sum(w => w.Count * w.Stack * request.Lots[w.Lot].PieceMass);
             moment += top * MassOf(level);
             tall -= top * TallestOn(level);
@@ -113,7 +130,8 @@ internal sealed class LevelOrder(PackingRequest request, PropSums sums, ShelfSto
     {
         for (var i = 0; i < a.Length; i++)
         {
-            if (a[i] != b[i]) return a[i] < b[i];
+            if (a[i] != b[i])
+                return a[i] < b[i];
         }
         return false;
     }

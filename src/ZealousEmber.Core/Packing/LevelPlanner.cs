@@ -38,7 +38,12 @@ internal sealed class LevelPlanner
         (thickness, height) = (shelf.Thickness, request.Chamber.Height);
         heights = [.. request.Lots.Select(l => Enumerable.Range(1, request.MostInStack(l)).Select(k => request.HeightOf(l, k)).ToArray())];
         // Height of shelf a piece takes at its best.
-        value = [.. request.Lots.Select((l, i) => Enumerable.Range(1, heights[i].Length).Min(k => (heights[i][k - 1] + request.Rules.Above + thickness) * shares[i] / k))];
+        value =
+        [
+            .. request.Lots.Select(
+                (l, i) => Enumerable.Range(1, heights[i].Length).Min(k => (heights[i][k - 1] + request.Rules.Above + thickness) * shares[i] / k)
+            ),
+        ];
         mostOnALevel = heights.Select((h, i) => caps[i] * h.Length).Max();
     }
 
@@ -60,15 +65,18 @@ internal sealed class LevelPlanner
                 var next = new List<State>();
                 foreach (var state in beam)
                 {
-                    if (Top(state, tallestFirst) is { } ended) Keep(best, ended, most);
-                    if (state.Levels + 1 < mostLevels) next.AddRange(Further(state, tallestFirst));
+                    if (Top(state, tallestFirst) is { } ended)
+                        Keep(best, ended, most);
+                    if (state.Levels + 1 < mostLevels)
+                        next.AddRange(Further(state, tallestFirst));
                 }
                 beam = tallestFirst
                     ? [.. next.OrderBy(s => s.Z + s.Rest).Take(Kept)]
                     : [.. next.OrderByDescending(Bound).Take(Kept / 2).Union(next.OrderByDescending(s => s.Placed / s.Z).Take(10))];
             }
             // Everything in with the tallest first: nothing to be gained.
-            if (best.Count > 0 && best[0].Left.Sum() == 0) break;
+            if (best.Count > 0 && best[0].Left.Sum() == 0)
+                break;
         }
         return [.. best.Select(LevelsOf)];
     }
@@ -76,7 +84,8 @@ internal sealed class LevelPlanner
     private static List<Level> LevelsOf(State? state)
     {
         var levels = new List<Level>();
-        for (var s = state; s?.Level is not null; s = s.Before) levels.Insert(0, s.Level);
+        for (var s = state; s?.Level is not null; s = s.Before)
+            levels.Insert(0, s.Level);
         return levels;
     }
 
@@ -84,14 +93,18 @@ internal sealed class LevelPlanner
     private void Keep(List<State> best, State ended, int most)
     {
         var at = best.FindIndex(b => IsBetter(ended, b));
-        if (at < 0 && best.Count >= most) return;
+        if (at < 0 && best.Count >= most)
+            return;
         string Openings(State s) => string.Join(',', LevelsOf(s).Where(l => l.Carries is not null).Select(l => l.Opening).Order());
         var mine = Openings(ended);
         var same = most == 1 ? -1 : best.FindIndex(b => Openings(b) == mine);
-        if (same >= 0 && (at < 0 || same < at)) return;
+        if (same >= 0 && (at < 0 || same < at))
+            return;
         best.Insert(at < 0 ? best.Count : at, ended);
-        if (same >= 0) best.RemoveAt(same + 1);
-        if (best.Count > most) best.RemoveAt(best.Count - 1);
+        if (same >= 0)
+            best.RemoveAt(same + 1);
+        if (best.Count > most)
+            best.RemoveAt(best.Count - 1);
     }
 
     /// <summary>Levels of those openings, whatever they are best for.</summary>
@@ -101,25 +114,30 @@ internal sealed class LevelPlanner
         var levels = new List<Level>();
         foreach (var opening in openings.Take(mostLevels - 1))
         {
-            if (sums.Least(state.Props, opening, columns) is not { } found || state.Z + 2 * thickness + found.Height > height) break;
+            if (sums.Least(state.Props, opening, columns) is not { } found || state.Z + 2 * thickness + found.Height > height)
+                break;
             state = Filled(state, found.Height, found, found.Height - request.Rules.Above, true);
             levels.Add(state.Level!);
         }
-        if (height - state.Z - thickness - request.Rules.Lid is > 0 and var tallest) levels.Add(Filled(state, height - state.Z - thickness, null, tallest, true).Level!);
+        if (height - state.Z - thickness - request.Rules.Lid is > 0 and var tallest)
+            levels.Add(Filled(state, height - state.Z - thickness, null, tallest, true).Level!);
         return levels;
     }
 
     private static bool IsBetter(State a, State b)
     {
-        if (a.Must != b.Must) return a.Must > b.Must;
-        if (a.Placed != b.Placed) return a.Placed > b.Placed;
+        if (a.Must != b.Must)
+            return a.Must > b.Must;
+        if (a.Placed != b.Placed)
+            return a.Placed > b.Placed;
         return a.Levels != b.Levels ? a.Levels < b.Levels : a.Z < b.Z;
     }
 
     private double RestOf(int[] left)
     {
         var sum = 0.0;
-        for (var i = 0; i < left.Length; i++) sum += left[i] * value[i];
+        for (var i = 0; i < left.Length; i++)
+            sum += left[i] * value[i];
         return sum;
     }
 
@@ -148,18 +166,24 @@ internal sealed class LevelPlanner
     {
         // With the tallest first the opening is that of the tallest left, stacked this or that high.
         var lots = Enumerable.Range(0, heights.Length).Where(i => state.Left[i] > 0).ToList();
-        if (lots.Count == 0) yield break;
+        if (lots.Count == 0)
+            yield break;
         var tallest = lots.Max(i => heights[i][0]);
         var tried = new HashSet<double>();
         foreach (var i in tallestFirst ? lots.Where(i => heights[i][^1] >= tallest) : lots)
         {
             for (var k = 1; k <= heights[i].Length; k++)
             {
-                if (k > 1 && k - 1 >= state.Left[i]) break;
-                if (tallestFirst && heights[i][k - 1] < tallest) continue;
-                if (sums.Least(state.Props, heights[i][k - 1] + request.Rules.Above, columns) is not { } props || !tried.Add(props.Height)) continue;
-                if (state.Z + thickness + props.Height + thickness + request.Rules.Lid + Piece.Sizes.Least > height) break;
-                if (With(state, props.Height, props, props.Height - request.Rules.Above, tallestFirst) is { } next) yield return next;
+                if (k > 1 && k - 1 >= state.Left[i])
+                    break;
+                if (tallestFirst && heights[i][k - 1] < tallest)
+                    continue;
+                if (sums.Least(state.Props, heights[i][k - 1] + request.Rules.Above, columns) is not { } props || !tried.Add(props.Height))
+                    continue;
+                if (state.Z + thickness + props.Height + thickness + request.Rules.Lid + Piece.Sizes.Least > height)
+                    break;
+                if (With(state, props.Height, props, props.Height - request.Rules.Above, tallestFirst) is { } next)
+                    yield return next;
             }
         }
     }
@@ -172,27 +196,42 @@ internal sealed class LevelPlanner
         var left = (int[])state.Left.Clone();
         var (wanted, free, placed, must) = (new List<Wanted>(), 1.0, 0, 0);
         var order = Enumerable.Range(0, heights.Length).Where(i => left[i] > 0 && heights[i][0] <= tallest + 1e-9).OrderByDescending(i => request.Lots[i].Must);
-        foreach (var i in tallestFirst ? order.ThenByDescending(i => heights[i][0]).ThenByDescending(i => shares[i]) : order.ThenBy(i => shares[i] / PerStack(i, tallest)))
+        foreach (
+            var i in tallestFirst
+                ? order.ThenByDescending(i => heights[i][0]).ThenByDescending(i => shares[i])
+                : order.ThenBy(i => shares[i] / PerStack(i, tallest))
+        )
         {
             var per = PerStack(i, tallest);
             var stacks = Math.Min((left[i] + per - 1) / per, Math.Min(caps[i], (int)Math.Floor(free / shares[i] + 1e-6)));
-            if (stacks <= 0) continue;
+            if (stacks <= 0)
+                continue;
             wanted.Add(new Wanted(i, per, stacks));
             free -= stacks * shares[i];
             var pieces = Math.Min(left[i], stacks * per);
             left[i] -= pieces;
             placed += pieces;
-            if (request.Lots[i].Must) must += pieces;
+            if (request.Lots[i].Must)
+                must += pieces;
         }
         return new State(
-            carries is null ? state.Z : state.Z + thickness + opening, left, carries is null ? state.Props : PropSums.Without(state.Props, carries), state.Placed + placed, state.Must + must,
-            RestOf(left), state, new Level(opening, carries, tallest, wanted), state.Levels + 1);
+            carries is null ? state.Z : state.Z + thickness + opening,
+            left,
+            carries is null ? state.Props : PropSums.Without(state.Props, carries),
+            state.Placed + placed,
+            state.Must + must,
+            RestOf(left),
+            state,
+            new Level(opening, carries, tallest, wanted),
+            state.Levels + 1
+        );
     }
 
     private int PerStack(int lot, double tallest)
     {
         var k = 1;
-        while (k < heights[lot].Length && heights[lot][k] <= tallest + 1e-9) k++;
+        while (k < heights[lot].Length && heights[lot][k] <= tallest + 1e-9)
+            k++;
         return k;
     }
 }

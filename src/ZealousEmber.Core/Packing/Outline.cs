@@ -12,7 +12,8 @@ internal sealed class Outline
 
     private Outline((double, double, double)[] edges) => this.edges = edges;
 
-    private Outline(double radius, double straight, bool alongY, (double, double, double)[] edges) => (this.radius, this.straight, this.alongY, this.edges) = (radius, straight, alongY, edges);
+    private Outline(double radius, double straight, bool alongY, (double, double, double)[] edges) =>
+        (this.radius, this.straight, this.alongY, this.edges) = (radius, straight, alongY, edges);
 
     /// <summary>Half the width and half the depth of the box around it.</summary>
     public (double X, double Y) Half { get; private init; }
@@ -27,8 +28,10 @@ internal sealed class Outline
     public static Outline Of(bool round, double width, double depth, double inset)
     {
         var (w, d) = (width / 2 - inset, depth / 2 - inset);
-        if (w <= 0 || d <= 0) return new Outline([(1, 0, -1e9)]);
-        if (!round) return new Outline([(1, 0, w), (-1, 0, w), (0, 1, d), (0, -1, d)]) { Half = (w, d), Area = 4 * w * d };
+        if (w <= 0 || d <= 0)
+            return new Outline([(1, 0, -1e9)]);
+        if (!round)
+            return new Outline([(1, 0, w), (-1, 0, w), (0, 1, d), (0, -1, d)]) { Half = (w, d), Area = 4 * w * d };
         var r = Math.Min(w, d);
         return new Outline(r, Math.Abs(w - d), d > w, []) { Half = (w, d), Area = Math.PI * r * r + 4 * Math.Abs(w - d) * r };
     }
@@ -56,7 +59,8 @@ internal sealed class Outline
             var (dx, dy) = FromStraight(x, y);
             room = radius - Math.Sqrt(dx * dx + dy * dy);
         }
-        foreach (var (nx, ny, at) in edges) room = Math.Min(room, at - nx * x - ny * y);
+        foreach (var (nx, ny, at) in edges)
+            room = Math.Min(room, at - nx * x - ny * y);
         return room;
     }
 
@@ -74,22 +78,27 @@ internal sealed class Outline
                 var d = Math.Sqrt(square);
                 var over = d - free;
                 energy += over * over;
-                if (over > worst) worst = over;
-                if (d > 1e-9) (gx, gy) = (gx + 2 * over * dx / d, gy + 2 * over * dy / d);
+                if (over > worst)
+                    worst = over;
+                if (d > 1e-9)
+                    (gx, gy) = (gx + 2 * over * dx / d, gy + 2 * over * dy / d);
             }
         }
         foreach (var (nx, ny, at) in edges)
         {
             var over = nx * x + ny * y - (at - r);
-            if (over <= 0) continue;
+            if (over <= 0)
+                continue;
             energy += over * over;
-            if (over > worst) worst = over;
+            if (over > worst)
+                worst = over;
             (gx, gy) = (gx + 2 * over * nx, gy + 2 * over * ny);
         }
         return energy;
     }
 
-    private (double X, double Y) FromStraight(double x, double y) => straight == 0
-        ? (x, y)
-        : alongY ? (x, y - Math.Clamp(y, -straight, straight)) : (x - Math.Clamp(x, -straight, straight), y);
+    private (double X, double Y) FromStraight(double x, double y) =>
+        straight == 0 ? (x, y)
+        : alongY ? (x, y - Math.Clamp(y, -straight, straight))
+        : (x - Math.Clamp(x, -straight, straight), y);
 }

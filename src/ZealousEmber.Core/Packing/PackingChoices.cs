@@ -45,19 +45,29 @@ public static class PackingChoices
     public static Result<ChoicesFound> Of(PackingRequest request, IReadOnlyList<(Chamber Chamber, PropStock Props)> others, CancellationToken cancel = default)
     {
         var now = Packer.Pack(request, cancel);
-        if (!now.IsOk) return Result<ChoicesFound>.Failed(now.Problems);
+        if (!now.IsOk)
+            return Result<ChoicesFound>.Failed(now.Problems);
         var (free, placed, asked) = (request with { Openings = [], Pieces = [], Regions = [] }, now.Value.Totals.Pieces, request.Lots.Sum(l => l.Count));
-        if (now.Value.Fits) return new ChoicesFound(placed, asked, []);
+        if (now.Value.Fits)
+            return new ChoicesFound(placed, asked, []);
         var tried = new List<(PackingChoiceKind Kind, int? Kiln, PackingRequest Request)>();
-        if (request.Handles == HandleChoice.Any && request.Lots.Any(l => l.Piece.Handle > 0)) tried.Add((PackingChoiceKind.HandlesTurned, null, free with { Handles = HandleChoice.Turned }));
+        if (request.Handles == HandleChoice.Any && request.Lots.Any(l => l.Piece.Handle > 0))
+            tried.Add((PackingChoiceKind.HandlesTurned, null, free with { Handles = HandleChoice.Turned }));
         if (request.Chamber is { Full: not null, Half: not null })
         {
-            if (request.Shelves != ShelfChoice.Full) tried.Add((PackingChoiceKind.FullShelves, null, free with { Shelves = ShelfChoice.Full }));
-            if (request.Shelves != ShelfChoice.Half) tried.Add((PackingChoiceKind.HalfShelves, null, free with { Shelves = ShelfChoice.Half }));
+            if (request.Shelves != ShelfChoice.Full)
+                tried.Add((PackingChoiceKind.FullShelves, null, free with { Shelves = ShelfChoice.Full }));
+            if (request.Shelves != ShelfChoice.Half)
+                tried.Add((PackingChoiceKind.HalfShelves, null, free with { Shelves = ShelfChoice.Half }));
         }
-        tried.AddRange(others.Select((other, i) => (PackingChoiceKind.OtherKiln, (int?)i, free with { Chamber = other.Chamber, Props = other.Props, Shelves = ShelfChoice.Any })));
+        tried.AddRange(
+            others.Select(
+                (other, i) => (PackingChoiceKind.OtherKiln, (int?)i, free with { Chamber = other.Chamber, Props = other.Props, Shelves = ShelfChoice.Any })
+            )
+        );
         var choices = tried.Select(t => Packed(t.Kind, t.Kiln, t.Request, cancel)).Where(c => c.Placed > placed).ToList();
-        if (Tumbled(request) is var tumbled && request.Raw && tumbled > placed) choices.Add(new PackingChoice(PackingChoiceKind.Tumbled, null, Math.Min(asked, tumbled), 0, Math.Min(1, (double)asked / tumbled)));
+        if (Tumbled(request) is var tumbled && request.Raw && tumbled > placed)
+            choices.Add(new PackingChoice(PackingChoiceKind.Tumbled, null, Math.Min(asked, tumbled), 0, Math.Min(1, (double)asked / tumbled)));
         return new ChoicesFound(placed, asked, [.. choices]);
     }
 

@@ -24,10 +24,13 @@ public static class PackingFiringCount
             // A lot that has gone stays in its place, so that numbers go on meaning the same.
             var now = request with { Lots = [.. request.Lots.Select((l, i) => l with { Count = left[i] })] };
             var plan = Packer.Pack(now);
-            if (!plan.IsOk) return Result<FiringsNeeded>.Failed(plan.Problems);
-            if (plan.Value.Totals.Pieces == 0) return new FiringsNeeded(firings.ToImmutable(), plan.Value.Unplaced);
+            if (!plan.IsOk)
+                return Result<FiringsNeeded>.Failed(plan.Problems);
+            if (plan.Value.Totals.Pieces == 0)
+                return new FiringsNeeded(firings.ToImmutable(), plan.Value.Unplaced);
             firings.Add((now, plan.Value));
-            foreach (var lot in plan.Value.Lots) left[lot.Lot] -= lot.Placed;
+            foreach (var lot in plan.Value.Lots)
+                left[lot.Lot] -= lot.Placed;
         }
         return new FiringsNeeded(firings.ToImmutable(), []);
     }

@@ -53,7 +53,18 @@ public sealed record PlacedPack(double X, double Y, double Peephole);
 /// <param name="AreaShare">Of the shelf, what the ware covers.</param>
 /// <param name="Needs">The least opening for what stands on it under another shelf, mm.</param>
 public sealed record PlacedShelf(
-    int Number, ShelfRegion Region, double Z, double Thickness, double Opening, ImmutableArray<PlacedProp> Props, ImmutableArray<PlacedPiece> Pieces, PlacedPack? Pack, double WareKg, double AreaShare, double Needs = 0)
+    int Number,
+    ShelfRegion Region,
+    double Z,
+    double Thickness,
+    double Opening,
+    ImmutableArray<PlacedProp> Props,
+    ImmutableArray<PlacedPiece> Pieces,
+    PlacedPack? Pack,
+    double WareKg,
+    double AreaShare,
+    double Needs = 0
+)
 {
     /// <summary>Its top, mm above the floor.</summary>
     public double Top => Z + Thickness;
@@ -95,8 +106,14 @@ public sealed record PackingCaution(string Id, string Text);
 /// <param name="Cautions">What to mind.</param>
 /// <param name="PropHeights">Heights that enough props come to for a shelf, the lowest first: what an opening can be.</param>
 public sealed record PackingPlan(
-    ImmutableArray<PlacedShelf> Shelves, ImmutableArray<LotOutcome> Lots, ImmutableArray<LeftOut> Unplaced, ImmutableArray<PropCount> PickUp, PackingTotals Totals, ImmutableArray<PackingCaution> Cautions,
-    ImmutableArray<double> PropHeights)
+    ImmutableArray<PlacedShelf> Shelves,
+    ImmutableArray<LotOutcome> Lots,
+    ImmutableArray<LeftOut> Unplaced,
+    ImmutableArray<PropCount> PickUp,
+    PackingTotals Totals,
+    ImmutableArray<PackingCaution> Cautions,
+    ImmutableArray<double> PropHeights
+)
 {
     /// <summary>Everything is in.</summary>
     public bool Fits => Unplaced.IsEmpty;

@@ -35,7 +35,16 @@ public enum ShelfChoice
 /// <param name="Low">Solid, thick or wet: stands low, where it is warmed last.</param>
 /// <param name="Runny">A glaze on it runs: it stands on a slab.</param>
 /// <param name="Whose">Whose it is.</param>
-public sealed record PackingLot(string What, Piece Piece, int Count, double PieceMass, bool Must = false, bool Low = false, bool Runny = false, string? Whose = null);
+public sealed record PackingLot(
+    string What,
+    Piece Piece,
+    int Count,
+    double PieceMass,
+    bool Must = false,
+    bool Low = false,
+    bool Runny = false,
+    string? Whose = null
+);
 
 /// <summary>A piece that stays on its shelf.</summary>
 /// <param name="Shelf">Which, from 0 at the bottom.</param>
@@ -53,21 +62,42 @@ public sealed record KeptPiece(int Shelf, int Lot, double? X, double? Y, double 
 /// <param name="Pieces">Kept where they are.</param>
 /// <param name="Regions">What the kept shelves cover, from the bottom; none where all are full.</param>
 /// <param name="Shelves">Which shelves it is packed on.</param>
-public sealed record PackingWish(HandleChoice Handles, ImmutableArray<double> Openings, ImmutableArray<KeptPiece> Pieces, ImmutableArray<ShelfRegion> Regions, ShelfChoice Shelves = ShelfChoice.Any)
+public sealed record PackingWish(
+    HandleChoice Handles,
+    ImmutableArray<double> Openings,
+    ImmutableArray<KeptPiece> Pieces,
+    ImmutableArray<ShelfRegion> Regions,
+    ShelfChoice Shelves = ShelfChoice.Any
+)
 {
     /// <summary>Nothing said.</summary>
     public static readonly PackingWish None = new(HandleChoice.Any, [], [], []);
 
-    /// <summary>What cannot be kept, naming <c>keep.openings</c>, <c>keep.regions</c>, <c>keep.pieces</c> or <c>keep.pieces[i]</c>; nothing when all is well.</summary>
+    /// <summary>
+    /// What cannot be kept, naming <c>keep.openings</c>, <c>keep.regions</c>, <c>keep.pieces</c> or <c>keep.pieces[i]</c>; nothing when all is well.
+    /// </summary>
     public Problem? Check()
     {
         const int shelves = 2 * Chamber.MostShelves;
-        if (Openings.Length > shelves || Openings.Any(o => !(o >= 5 && o <= Chamber.Sizes.Most))) return new("keep.openings", $"Up to {shelves} openings of 5 to {Phrases.Number(Chamber.Sizes.Most)} mm.");
-        if (Regions.Length > shelves) return new("keep.regions", $"At most {shelves} shelves.");
-        if (Regions.Contains(ShelfRegion.Full) && Regions.Any(r => r != ShelfRegion.Full)) return new("keep.regions", "Full and half shelves do not stand over one another.");
-        if (Pieces.Length > PackingRequest.MostPieces) return new("keep.pieces", $"At most {PackingRequest.MostPieces} pieces are kept; these are {Pieces.Length}.");
-        var wrong = Pieces.Index().Where(p => p.Item is not { Shelf: >= 0 and < shelves, Lot: >= 0 and < WareLot.MostLots, Stack: >= 1 and <= Piece.MostStacked } k || k.X is null != k.Y is null || !(Math.Abs(k.X ?? 0) < 1e4 && Math.Abs(k.Y ?? 0) < 1e4 && Math.Abs(k.Turn) < 1e4)).ToList();
-        return wrong.Count == 0 ? null : new($"keep.pieces[{wrong[0].Index}]", "A piece that is kept has the number of its shelf, of its lot, its place in mm and its stack.");
+        if (Openings.Length > shelves || Openings.Any(o => !(o >= 5 && o <= Chamber.Sizes.Most)))
+            return new("keep.openings", $"Up to {shelves} openings of 5 to {Phrases.Number(Chamber.Sizes.Most)} mm.");
+        if (Regions.Length > shelves)
+            return new("keep.regions", $"At most {shelves} shelves.");
+        if (Regions.Contains(ShelfRegion.Full) && Regions.Any(r => r != ShelfRegion.Full))
+            return new("keep.regions", "Full and half shelves do not stand over one another.");
+        if (Pieces.Length > PackingRequest.MostPieces)
+            return new("keep.pieces", $"At most {PackingRequest.MostPieces} pieces are kept; these are {Pieces.Length}.");
+        var wrong = Pieces
+            .Index()
+            .Where(p =>
+                p.Item is not { Shelf: >= 0 and < shelves, Lot: >= 0 and < WareLot.MostLots, Stack: >= 1 and <= Piece.MostStacked } k
+                || k.X is null != k.Y is null
+                || !(Math.Abs(k.X ?? 0) < 1e4 && Math.Abs(k.Y ?? 0) < 1e4 && Math.Abs(k.Turn) < 1e4)
+            )
+            .ToList();
+        return wrong.Count == 0
+            ? null
+            : new($"keep.pieces[{wrong[0].Index}]", "A piece that is kept has the number of its shelf, of its lot, its place in mm and its stack.");
     }
 }
 
@@ -84,8 +114,18 @@ public sealed record PackingWish(HandleChoice Handles, ImmutableArray<double> Op
 /// <param name="Regions">What the kept shelves cover, one a shelf; none for full ones, or front and back by turns where there are only halves.</param>
 /// <param name="Shelves">Which shelves it is packed on.</param>
 public sealed record PackingRequest(
-    Chamber Chamber, PropStock Props, PackingRules Rules, bool Raw, ImmutableArray<PackingLot> Lots, HandleChoice Handles = HandleChoice.Any, bool Packs = false,
-    ImmutableArray<double> Openings = default, ImmutableArray<KeptPiece> Pieces = default, ImmutableArray<ShelfRegion> Regions = default, ShelfChoice Shelves = ShelfChoice.Any)
+    Chamber Chamber,
+    PropStock Props,
+    PackingRules Rules,
+    bool Raw,
+    ImmutableArray<PackingLot> Lots,
+    HandleChoice Handles = HandleChoice.Any,
+    bool Packs = false,
+    ImmutableArray<double> Openings = default,
+    ImmutableArray<KeptPiece> Pieces = default,
+    ImmutableArray<ShelfRegion> Regions = default,
+    ShelfChoice Shelves = ShelfChoice.Any
+)
 {
     /// <summary>Most pieces packed at once.</summary>
     public const int MostPieces = 2000;

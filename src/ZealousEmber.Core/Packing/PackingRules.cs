@@ -53,16 +53,36 @@ public sealed record PackingRules(double Gap, double Above, double Lid, double W
     public static readonly (double Density, double SolidProp) Furniture = (2050, 0.75);
 
     /// <summary>With some of the rules otherwise. Problems name the fields.</summary>
-    public static Result<PackingRules> Create(PackingRules usual, double? gap, double? above, double? lid, double? wall, double? prop, double? tip, double? tipShelf)
+    public static Result<PackingRules> Create(
+        PackingRules usual,
+        double? gap,
+        double? above,
+        double? lid,
+        double? wall,
+        double? prop,
+        double? tip,
+        double? tipShelf
+    )
     {
         var problems = new List<Problem>();
-        foreach (var (field, value) in new[] { ("gap", gap), ("above", above), ("lid", lid), ("wall", wall), ("prop", prop), ("tip", tip), ("tipShelf", tipShelf) })
+        foreach (
+            var (field, value) in new[] { ("gap", gap), ("above", above), ("lid", lid), ("wall", wall), ("prop", prop), ("tip", tip), ("tipShelf", tipShelf) }
+        )
         {
-            if (value is { } said && !(said >= 0 && said <= 200)) problems.Add(new Problem(field, $"Between 0 and 200 mm; this says {Phrases.Number(said)}."));
+            if (value is { } said && !(said >= 0 && said <= 200))
+                problems.Add(new Problem(field, $"Between 0 and 200 mm; this says {Phrases.Number(said)}."));
         }
         return problems.Count > 0
             ? Result<PackingRules>.Failed(problems)
             : new PackingRules(
-                gap ?? usual.Gap, above ?? usual.Above, lid ?? usual.Lid, wall ?? usual.Wall, prop ?? usual.Prop, tip ?? usual.Tip, tipShelf ?? usual.TipShelf, Math.Min(gap ?? usual.MayTouch, usual.MayTouch));
+                gap ?? usual.Gap,
+                above ?? usual.Above,
+                lid ?? usual.Lid,
+                wall ?? usual.Wall,
+                prop ?? usual.Prop,
+                tip ?? usual.Tip,
+                tipShelf ?? usual.TipShelf,
+                Math.Min(gap ?? usual.MayTouch, usual.MayTouch)
+            );
     }
 }

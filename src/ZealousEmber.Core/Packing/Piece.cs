@@ -82,26 +82,49 @@ public sealed record Piece
     public double HeightOf(int stacked) => Height + (stacked - 1) * Step;
 
     /// <summary>
-    /// Builds a piece; what is missing is usual: foot 0.65 across; nests of 10, layers of 3, spacers and flat ware of 4; steps max(20, 0.35 h), h, h + 10 and h.
+    /// Builds a piece; what is missing is usual: foot 0.65 across; nests of 10, layers of 3, spacers and flat ware of 4; steps max(20, 0.35 h), h, h + 10 and
+    /// h.
     /// Problems name <c>across</c>, <c>deep</c>, <c>height</c>, <c>handle</c>, <c>foot</c>, <c>most</c>, <c>step</c>.
     /// </summary>
     public static Result<Piece> Create(
-        PieceShape shape, double? across, double? deep, double? height, double? handle = null, double? foot = null, Stacking stacking = Stacking.None, int? most = null, double? step = null)
+        PieceShape shape,
+        double? across,
+        double? deep,
+        double? height,
+        double? handle = null,
+        double? foot = null,
+        Stacking stacking = Stacking.None,
+        int? most = null,
+        double? step = null
+    )
     {
         var problems = new List<Problem>();
         void Size(string field, string what, double? value)
         {
             if (!(value >= Sizes.Least && value <= Sizes.Most))
-                problems.Add(new Problem(field, value is null ? $"{what}, in mm?" : $"{what}: between {Phrases.Number(Sizes.Least)} and {Phrases.Number(Sizes.Most)} mm; this says {Phrases.Number(value.Value)}."));
+                problems.Add(
+                    new Problem(
+                        field,
+                        value is null
+                            ? $"{what}, in mm?"
+                            : $"{what}: between {Phrases.Number(Sizes.Least)} and {Phrases.Number(Sizes.Most)} mm; this says {Phrases.Number(value.Value)}."
+                    )
+                );
         }
         Size("across", shape == PieceShape.Round ? "How wide is it" : "How wide is one side", across);
-        if (shape == PieceShape.Rectangle) Size("deep", "How deep is the other side", deep);
+        if (shape == PieceShape.Rectangle)
+            Size("deep", "How deep is the other side", deep);
         Size("height", "How tall is it", height);
-        if (handle is { } out1 && !(out1 >= 0 && out1 <= LongestHandle)) problems.Add(new Problem("handle", $"A handle sticks out 0 to {Phrases.Number(LongestHandle)} mm; this says {Phrases.Number(out1)}."));
-        if (foot is { } stands && !(stands >= 1 && stands <= across)) problems.Add(new Problem("foot", $"A foot is at least 1 mm and no wider than the piece; this says {Phrases.Number(stands)}."));
-        if (most is < 1 or > MostStacked) problems.Add(new Problem("most", $"A stack has 1 to {MostStacked} pieces; this says {most}."));
-        if (step is { } adds && !(adds >= 1 && adds <= Sizes.Most)) problems.Add(new Problem("step", $"Each further piece adds 1 to {Phrases.Number(Sizes.Most)} mm; this says {Phrases.Number(adds)}."));
-        if (problems.Count > 0) return Result<Piece>.Failed(problems);
+        if (handle is { } out1 && !(out1 >= 0 && out1 <= LongestHandle))
+            problems.Add(new Problem("handle", $"A handle sticks out 0 to {Phrases.Number(LongestHandle)} mm; this says {Phrases.Number(out1)}."));
+        if (foot is { } stands && !(stands >= 1 && stands <= across))
+            problems.Add(new Problem("foot", $"A foot is at least 1 mm and no wider than the piece; this says {Phrases.Number(stands)}."));
+        if (most is < 1 or > MostStacked)
+            problems.Add(new Problem("most", $"A stack has 1 to {MostStacked} pieces; this says {most}."));
+        if (step is { } adds && !(adds >= 1 && adds <= Sizes.Most))
+            problems.Add(new Problem("step", $"Each further piece adds 1 to {Phrases.Number(Sizes.Most)} mm; this says {Phrases.Number(adds)}."));
+        if (problems.Count > 0)
+            return Result<Piece>.Failed(problems);
         var h = height!.Value;
         return new Piece(shape)
         {
@@ -111,8 +134,23 @@ public sealed record Piece
             Handle = handle ?? 0,
             Foot = foot ?? UsualFoot * across.Value,
             Stacking = stacking,
-            Most = stacking == Stacking.None ? 1 : most ?? stacking switch { Stacking.Nest => 10, Stacking.Layers => 3, _ => 4 },
-            Step = step ?? stacking switch { Stacking.Nest => Math.Max(LeastNestStep, NestShare * h), Stacking.Spacers => h + SpacerGap, _ => h },
+            Most =
+                stacking == Stacking.None
+                    ? 1
+                    : most
+                        ?? stacking switch
+                        {
+                            Stacking.Nest => 10,
+                            Stacking.Layers => 3,
+                            _ => 4,
+                        },
+            Step = step
+                ?? stacking switch
+                {
+                    Stacking.Nest => Math.Max(LeastNestStep, NestShare * h),
+                    Stacking.Spacers => h + SpacerGap,
+                    _ => h,
+                },
         };
     }
 }

@@ -24,7 +24,9 @@ internal static class PropPattern
                 // Two at the cut and one at the rim, or the other way about.
                 var cut = region == ShelfRegion.Front ? 1 : -1;
                 var corner = chamber.Shape == ChamberShape.Round ? CornerOfHalf(shelf, r) : w;
-                patterns.Add([.. new[] { (corner * reach, cut * d), (-corner * reach, cut * d), (0, -cut * d * reach) }.Select(p => (p.Item1, p.Item2 + middle))]);
+                patterns.Add([
+                    .. new[] { (corner * reach, cut * d), (-corner * reach, cut * d), (0, -cut * d * reach) }.Select(p => (p.Item1, p.Item2 + middle)),
+                ]);
                 continue;
             }
             if (chamber.Shape == ChamberShape.Rectangle)
@@ -32,24 +34,32 @@ internal static class PropPattern
                 foreach (var (sx, sy) in new[] { (1, 1), (1, -1), (-1, 1), (-1, -1) })
                 {
                     // Two corners of a side, and the middle of the one opposite.
-                    patterns.Add(sx > 0
-                        ? [(w * reach, sy * d * reach), (-w * reach, sy * d * reach), (0, -sy * d * reach)]
-                        : [(sy * w * reach, d * reach), (sy * w * reach, -d * reach), (-sy * w * reach, 0)]);
+                    patterns.Add(
+                        sx > 0
+                            ? [(w * reach, sy * d * reach), (-w * reach, sy * d * reach), (0, -sy * d * reach)]
+                            : [(sy * w * reach, d * reach), (sy * w * reach, -d * reach), (-sy * w * reach, 0)]
+                    );
                 }
                 continue;
             }
             for (var turn = 0.0; turn < 120; turn += Turn)
             {
-                patterns.Add([.. Enumerable.Range(0, 3).Select(k =>
-                {
-                    var (sin, cos) = Math.SinCos((turn + 120 * k) * Math.PI / 180);
-                    return (w * reach * cos, d * reach * sin);
-                })]);
+                patterns.Add([
+                    .. Enumerable
+                        .Range(0, 3)
+                        .Select(k =>
+                        {
+                            var (sin, cos) = Math.SinCos((turn + 120 * k) * Math.PI / 180);
+                            return (w * reach * cos, d * reach * sin);
+                        }),
+                ]);
             }
         }
-        bool IsClear(ImmutableArray<(double X, double Y)> pattern) => pattern.All(p =>
-            (ShelfSpaces.TipOf(chamber) is not { } tip || Math.Sqrt((p.X - tip.X) * (p.X - tip.X) + (p.Y - tip.Y) * (p.Y - tip.Y)) >= r + OfTip)
-            && !(sight && p.Y < 0 && Math.Abs(p.X) < r + PackingRules.SightWidth / 2 + PackingRules.Pack.Width / 2 + PackingRules.Pack.Free));
+        bool IsClear(ImmutableArray<(double X, double Y)> pattern) =>
+            pattern.All(p =>
+                (ShelfSpaces.TipOf(chamber) is not { } tip || Math.Sqrt((p.X - tip.X) * (p.X - tip.X) + (p.Y - tip.Y) * (p.Y - tip.Y)) >= r + OfTip)
+                && !(sight && p.Y < 0 && Math.Abs(p.X) < r + PackingRules.SightWidth / 2 + PackingRules.Pack.Width / 2 + PackingRules.Pack.Free)
+            );
         var clear = patterns.Where(IsClear).ToList();
         return clear.Count > 0 ? clear : patterns;
     }

@@ -14,13 +14,15 @@ internal sealed class PropSums
         var ways = new SortedDictionary<double, List<(int A, int B)>>();
         void Add(double sum, int a, int b)
         {
-            if (!ways.TryGetValue(sum, out var list)) ways[sum] = list = [];
+            if (!ways.TryGetValue(sum, out var list))
+                ways[sum] = list = [];
             list.Add((a, b));
         }
         for (var a = 0; a < stock.Length; a++)
         {
             Add(stock[a].Height, a, -1);
-            for (var b = a; b < stock.Length && props.MostOnOneAnother > 1; b++) Add(stock[a].Height + stock[b].Height, a, b);
+            for (var b = a; b < stock.Length && props.MostOnOneAnother > 1; b++)
+                Add(stock[a].Height + stock[b].Height, a, b);
         }
         // One prop rather than two.
         sums = [.. ways.Select(w => (w.Key, w.Value.OrderBy(v => v.B >= 0 ? 1 : 0).ToList()))];
@@ -37,8 +39,10 @@ internal sealed class PropSums
     {
         foreach (var (sum, ways) in sums)
         {
-            if (sum < need - 1e-9) continue;
-            if (Columns(left, ways, columns) is { } found) return new PropColumns(sum, found);
+            if (sum < need - 1e-9)
+                continue;
+            if (Columns(left, ways, columns) is { } found)
+                return new PropColumns(sum, found);
         }
         return null;
     }
@@ -57,13 +61,15 @@ internal sealed class PropSums
         foreach (var (a, b) in columns.Each)
         {
             rest[a]--;
-            if (b >= 0) rest[b]--;
+            if (b >= 0)
+                rest[b]--;
         }
         return rest;
     }
 
     /// <summary>The heights of a column, from below: the taller below.</summary>
-    public ImmutableArray<double> HeightsOf((int A, int B) column) => column.B < 0 ? [stock[column.A].Height] : [stock[column.B].Height, stock[column.A].Height];
+    public ImmutableArray<double> HeightsOf((int A, int B) column) =>
+        column.B < 0 ? [stock[column.A].Height] : [stock[column.B].Height, stock[column.A].Height];
 
     private static List<(int A, int B)>? Columns(int[] left, List<(int A, int B)> ways, int columns)
     {
@@ -76,9 +82,11 @@ internal sealed class PropSums
             {
                 found.Add((a, b));
                 rest[a]--;
-                if (b >= 0) rest[b]--;
+                if (b >= 0)
+                    rest[b]--;
             }
-            if (found.Count == columns) return found;
+            if (found.Count == columns)
+                return found;
         }
         return null;
     }

@@ -29,28 +29,34 @@ internal sealed class QuasiNewton
         {
             if (step > 0 && step % CheckEvery == 0)
             {
-                if (energy > marked * (1 - LeastGain)) break;
+                if (energy > marked * (1 - LeastGain))
+                    break;
                 marked = energy;
             }
             Direction(n, kept);
             var slope = 0.0;
-            for (var i = 0; i < n; i++) slope += direction[i] * gradient[i];
+            for (var i = 0; i < n; i++)
+                slope += direction[i] * gradient[i];
             if (slope >= 0)
             {
                 kept = 0;
                 Direction(n, 0);
                 slope = 0;
-                for (var i = 0; i < n; i++) slope += direction[i] * gradient[i];
-                if (slope > -1e-18) break;
+                for (var i = 0; i < n; i++)
+                    slope += direction[i] * gradient[i];
+                if (slope > -1e-18)
+                    break;
             }
             Array.Copy(at, was, n);
             Array.Copy(gradient, before, n);
             var (length, fell) = (1.0, false);
             for (var tries = 0; tries < 8; tries++, length *= 0.4)
             {
-                for (var i = 0; i < n; i++) at[i] = was[i] + length * direction[i];
+                for (var i = 0; i < n; i++)
+                    at[i] = was[i] + length * direction[i];
                 var (next, ended) = look(gradient);
-                if (next > energy + 1e-4 * length * slope && !ended) continue;
+                if (next > energy + 1e-4 * length * slope && !ended)
+                    continue;
                 (energy, done, fell) = (next, ended, true);
                 break;
             }
@@ -68,12 +74,14 @@ internal sealed class QuasiNewton
     private void Direction(int n, int kept)
     {
         var latest = Math.Min(kept, Memory);
-        for (var i = 0; i < n; i++) direction[i] = -gradient[i];
+        for (var i = 0; i < n; i++)
+            direction[i] = -gradient[i];
         for (var k = 0; k < latest; k++)
         {
             var m = (kept - 1 - k) % Memory;
             alpha[m] = rho[m] * Dot(moved[m], direction, n);
-            for (var i = 0; i < n; i++) direction[i] -= alpha[m] * changed[m][i];
+            for (var i = 0; i < n; i++)
+                direction[i] -= alpha[m] * changed[m][i];
         }
         // Without memory half of every overlap is undone from either side.
         var scale = 0.25;
@@ -82,21 +90,25 @@ internal sealed class QuasiNewton
             var m = (kept - 1) % Memory;
             scale = 1 / (rho[m] * Dot(changed[m], changed[m], n));
         }
-        for (var i = 0; i < n; i++) direction[i] *= scale;
+        for (var i = 0; i < n; i++)
+            direction[i] *= scale;
         for (var k = latest - 1; k >= 0; k--)
         {
             var m = (kept - 1 - k) % Memory;
             var beta = rho[m] * Dot(changed[m], direction, n);
-            for (var i = 0; i < n; i++) direction[i] += (alpha[m] - beta) * moved[m][i];
+            for (var i = 0; i < n; i++)
+                direction[i] += (alpha[m] - beta) * moved[m][i];
         }
     }
 
     private int Remember(double[] at, int n, int kept)
     {
         var m = kept % Memory;
-        for (var i = 0; i < n; i++) (moved[m][i], changed[m][i]) = (at[i] - was[i], gradient[i] - before[i]);
+        for (var i = 0; i < n; i++)
+            (moved[m][i], changed[m][i]) = (at[i] - was[i], gradient[i] - before[i]);
         var curve = Dot(moved[m], changed[m], n);
-        if (curve <= 1e-12) return kept;
+        if (curve <= 1e-12)
+            return kept;
         rho[m] = 1 / curve;
         return kept + 1;
     }
@@ -104,7 +116,8 @@ internal sealed class QuasiNewton
     private static double Dot(double[] a, double[] b, int n)
     {
         var sum = 0.0;
-        for (var i = 0; i < n; i++) sum += a[i] * b[i];
+        for (var i = 0; i < n; i++)
+            sum += a[i] * b[i];
         return sum;
     }
 }

@@ -20,7 +20,8 @@ internal sealed class Raster
         {
             for (var x = -w; x <= w; x += step)
             {
-                if (space.Ware.Room(mx + x, my + y) > 0) places.Add((mx + x, my + y));
+                if (space.Ware.Room(mx + x, my + y) > 0)
+                    places.Add((mx + x, my + y));
             }
         }
         xs = [.. places.Select(p => p.X)];
@@ -30,9 +31,12 @@ internal sealed class Raster
         {
             foot[i] = space.Shelf.Room(xs[i], ys[i]);
             (room[i], second[i]) = (space.Ware.Room(xs[i], ys[i]), double.PositiveInfinity);
-            foreach (var disc in space.Discs) See(i, Math.Sqrt((xs[i] - disc.X) * (xs[i] - disc.X) + (ys[i] - disc.Y) * (ys[i] - disc.Y)) - disc.R);
-            foreach (var bar in space.Bars) See(i, Length(bar.From(xs[i], ys[i])) - bar.R);
-            foreach (var box in space.Boxes) See(i, Length(box.From(xs[i], ys[i])) - box.Margin);
+            foreach (var disc in space.Discs)
+                See(i, Math.Sqrt((xs[i] - disc.X) * (xs[i] - disc.X) + (ys[i] - disc.Y) * (ys[i] - disc.Y)) - disc.R);
+            foreach (var bar in space.Bars)
+                See(i, Length(bar.From(xs[i], ys[i])) - bar.R);
+            foreach (var box in space.Boxes)
+                See(i, Length(box.From(xs[i], ys[i])) - box.Margin);
         }
     }
 
@@ -42,8 +46,10 @@ internal sealed class Raster
         var (sin, cos) = Math.SinCos(turn);
         foreach (var part in body.Parts)
         {
-            double px = x + part.X * cos, py = y + part.X * sin;
-            for (var i = 0; i < xs.Length; i++) See(i, Math.Sqrt((xs[i] - px) * (xs[i] - px) + (ys[i] - py) * (ys[i] - py)) - part.R - gap);
+            double px = x + part.X * cos,
+                py = y + part.X * sin;
+            for (var i = 0; i < xs.Length; i++)
+                See(i, Math.Sqrt((xs[i] - px) * (xs[i] - px) + (ys[i] - py) * (ys[i] - py)) - part.R - gap);
         }
     }
 
@@ -54,9 +60,11 @@ internal sealed class Raster
         var (best, least) = (-1, double.PositiveInfinity);
         for (var i = 0; i < xs.Length; i++)
         {
-            if (room[i] < r + Relaxer.Swollen || foot[i] < stands + Relaxer.Swollen || !ClearOfTip(i, r, tip)) continue;
+            if (room[i] < r + Relaxer.Swollen || foot[i] < stands + Relaxer.Swollen || !ClearOfTip(i, r, tip))
+                continue;
             var slack = room[i] + Math.Min(second[i], room[i] + 4 * r);
-            if (slack < least) (best, least) = (i, slack);
+            if (slack < least)
+                (best, least) = (i, slack);
         }
         return best < 0 ? null : (xs[best], ys[best]);
     }
@@ -69,8 +77,10 @@ internal sealed class Raster
         for (var i = 0; i < xs.Length; i++)
         {
             var free = Math.Min(room[i], foot[i] - stands + room[i] * 0.5);
-            if (tip > 0 && space.Tip is { } t) free = Math.Min(free, Math.Sqrt((xs[i] - t.X) * (xs[i] - t.X) + (ys[i] - t.Y) * (ys[i] - t.Y)) - tip);
-            if (free > most) (best, most) = (i, free);
+            if (tip > 0 && space.Tip is { } t)
+                free = Math.Min(free, Math.Sqrt((xs[i] - t.X) * (xs[i] - t.X) + (ys[i] - t.Y) * (ys[i] - t.Y)) - tip);
+            if (free > most)
+                (best, most) = (i, free);
         }
         return xs.Length == 0 ? (0, 0) : (xs[best], ys[best]);
     }
@@ -80,8 +90,10 @@ internal sealed class Raster
 
     private void See(int i, double free)
     {
-        if (free < room[i]) (room[i], second[i]) = (free, room[i]);
-        else if (free < second[i]) second[i] = free;
+        if (free < room[i])
+            (room[i], second[i]) = (free, room[i]);
+        else if (free < second[i])
+            second[i] = free;
     }
 
     private static double Length((double X, double Y) v) => Math.Sqrt(v.X * v.X + v.Y * v.Y);

@@ -41,7 +41,8 @@ internal sealed class Relaxer
 
     public void Add(Body body, double x, double y, double turn = 0)
     {
-        if (at.Length < 3 * (bodies.Count + 1)) Array.Resize(ref at, at.Length * 2);
+        if (at.Length < 3 * (bodies.Count + 1))
+            Array.Resize(ref at, at.Length * 2);
         var i = bodies.Count;
         bodies.Add(body);
         tips.Add(space.TipRadius(body.Height));
@@ -64,7 +65,8 @@ internal sealed class Relaxer
         var most = 0;
         for (var i = 1; i < Count; i++)
         {
-            if (squeezed[i] > squeezed[most]) most = i;
+            if (squeezed[i] > squeezed[most])
+                most = i;
         }
         return most;
     }
@@ -75,14 +77,17 @@ internal sealed class Relaxer
         var raster = new Raster(space, step);
         for (var i = 0; i < Count; i++)
         {
-            if (i == without) continue;
+            if (i == without)
+                continue;
             var (x, y, turn) = PlaceOf(i);
             raster.Put(bodies[i], x, y, turn, gap);
         }
         return raster;
     }
 
-    /// <summary>Where they stick the most squeezed piece jumps to the emptiest place, so many times; a jump that makes it much worse is taken back, and is the last.</summary>
+    /// <summary>
+    /// Where they stick the most squeezed piece jumps to the emptiest place, so many times; a jump that makes it much worse is taken back, and is the last.
+    /// </summary>
     /// <param name="energy">Where they stick, mm².</param>
     /// <param name="jumps">At most.</param>
     /// <param name="step">Of the raster, mm.</param>
@@ -94,7 +99,8 @@ internal sealed class Relaxer
             var (x, y) = Now(step, stuck).Emptiest(bodies[stuck].Foot, bodies[stuck].Height);
             (at[3 * stuck], at[3 * stuck + 1]) = (x, y);
             energy = Relax();
-            if (IsFree || energy <= was * MuchWorse) continue;
+            if (IsFree || energy <= was * MuchWorse)
+                continue;
             Restore(saved);
             return was;
         }
@@ -105,10 +111,13 @@ internal sealed class Relaxer
     public double Relax(int most = 80, double extra = 0)
     {
         var n = 3 * Count;
-        if (n == 0) return Worst = 0;
+        if (n == 0)
+            return Worst = 0;
         var parts = bodies.Sum(b => b.Parts.Length);
-        if (px.Length < parts) (px, py) = (new double[parts], new double[parts]);
-        if (squeezed.Length < Count) (squeezed, cos, sin) = (new double[Count + 16], new double[Count + 16], new double[Count + 16]);
+        if (px.Length < parts)
+            (px, py) = (new double[parts], new double[parts]);
+        if (squeezed.Length < Count)
+            (squeezed, cos, sin) = (new double[Count + 16], new double[Count + 16], new double[Count + 16]);
         var energy = steps.Run(at, n, most, g => Look(g, extra));
         return energy;
     }
@@ -124,11 +133,13 @@ internal sealed class Relaxer
         {
             var body = bodies[i];
             var (x, y) = (at[3 * i], at[3 * i + 1]);
-            if (body.IsRound) (px[p], py[p], cos[i], sin[i]) = (x, y, 1, 0);
+            if (body.IsRound)
+                (px[p], py[p], cos[i], sin[i]) = (x, y, 1, 0);
             else
             {
                 (sin[i], cos[i]) = Math.SinCos(at[3 * i + 2] / body.R);
-                for (var k = 0; k < body.Parts.Length; k++) (px[p + k], py[p + k]) = (x + body.Parts[k].X * cos[i], y + body.Parts[k].X * sin[i]);
+                for (var k = 0; k < body.Parts.Length; k++)
+                    (px[p + k], py[p + k]) = (x + body.Parts[k].X * cos[i], y + body.Parts[k].X * sin[i]);
             }
             p += body.Parts.Length;
         }
@@ -136,7 +147,8 @@ internal sealed class Relaxer
         {
             var body = bodies[i];
             var before = energy;
-            double gx = 0, gy = 0;
+            double gx = 0,
+                gy = 0;
             energy += space.Shelf.Push(at[3 * i], at[3 * i + 1], body.Foot + Swollen, ref gx, ref gy, ref worst);
             (gradient[3 * i], gradient[3 * i + 1]) = (gradient[3 * i] + gx, gradient[3 * i + 1] + gy);
             for (var k = 0; k < body.Parts.Length; k++)
@@ -150,8 +162,10 @@ internal sealed class Relaxer
             {
                 var other = bodies[j];
                 var reach = body.Reach + other.Reach + gap + extra + Swollen;
-                double dx = at[3 * i] - at[3 * j], dy = at[3 * i + 1] - at[3 * j + 1];
-                if (dx * dx + dy * dy < reach * reach) energy += Pair(gradient, i, p, body, j, q, other, extra, ref worst);
+                double dx = at[3 * i] - at[3 * j],
+                    dy = at[3 * i + 1] - at[3 * j + 1];
+                if (dx * dx + dy * dy < reach * reach)
+                    energy += Pair(gradient, i, p, body, j, q, other, extra, ref worst);
                 q += other.Parts.Length;
             }
             p += body.Parts.Length;
@@ -163,7 +177,8 @@ internal sealed class Relaxer
     private double Fixed(double x, double y, double r, double tipRadius, ref double gx, ref double gy, ref double worst)
     {
         var energy = space.Ware.Push(x, y, r, ref gx, ref gy, ref worst);
-        foreach (var disc in space.Discs) energy += Apart(x - disc.X, y - disc.Y, disc.R + r, ref gx, ref gy, ref worst);
+        foreach (var disc in space.Discs)
+            energy += Apart(x - disc.X, y - disc.Y, disc.R + r, ref gx, ref gy, ref worst);
         foreach (var bar in space.Bars)
         {
             var (dx, dy) = bar.From(x, y);
@@ -176,16 +191,22 @@ internal sealed class Relaxer
             {
                 // Inside: out by the nearest side.
                 var (sx, sy) = (x < box.X ? -1 : 1, y < box.Y ? -1 : 1);
-                double outX = box.HalfX - Math.Abs(x - box.X), outY = box.HalfY - Math.Abs(y - box.Y);
+                double outX = box.HalfX - Math.Abs(x - box.X),
+                    outY = box.HalfY - Math.Abs(y - box.Y);
                 var over = Math.Min(outX, outY) + box.Margin + r;
                 energy += over * over;
-                if (over > worst) worst = over;
-                if (outX < outY) gx -= 2 * over * sx;
-                else gy -= 2 * over * sy;
+                if (over > worst)
+                    worst = over;
+                if (outX < outY)
+                    gx -= 2 * over * sx;
+                else
+                    gy -= 2 * over * sy;
             }
-            else energy += Apart(dx, dy, box.Margin + r, ref gx, ref gy, ref worst);
+            else
+                energy += Apart(dx, dy, box.Margin + r, ref gx, ref gy, ref worst);
         }
-        if (tipRadius > 0 && space.Tip is { } tip) energy += Apart(x - tip.X, y - tip.Y, tipRadius + r, ref gx, ref gy, ref worst);
+        if (tipRadius > 0 && space.Tip is { } tip)
+            energy += Apart(x - tip.X, y - tip.Y, tipRadius + r, ref gx, ref gy, ref worst);
         return energy;
     }
 
@@ -197,15 +218,19 @@ internal sealed class Relaxer
             for (var m = 0; m < b.Parts.Length; m++)
             {
                 var least = a.Parts[k].R + b.Parts[m].R + gap + extra + Swollen;
-                double dx = px[p + k] - px[q + m], dy = py[p + k] - py[q + m];
+                double dx = px[p + k] - px[q + m],
+                    dy = py[p + k] - py[q + m];
                 var square = dx * dx + dy * dy;
-                if (square >= least * least) continue;
+                if (square >= least * least)
+                    continue;
                 var d = Math.Sqrt(square);
                 var over = least - d;
                 energy += over * over;
-                if (over > worst) worst = over;
+                if (over > worst)
+                    worst = over;
                 var f = d > 1e-9 ? -2 * over / d : -2 * over;
-                double gx = f * (d > 1e-9 ? dx : 1), gy = f * (d > 1e-9 ? dy : 0);
+                double gx = f * (d > 1e-9 ? dx : 1),
+                    gy = f * (d > 1e-9 ? dy : 0);
                 Turn(gradient, i, a.Parts[k].X, gx, gy);
                 Turn(gradient, j, b.Parts[m].X, -gx, -gy);
             }
@@ -220,16 +245,19 @@ internal sealed class Relaxer
     {
         gradient[3 * i] += gx;
         gradient[3 * i + 1] += gy;
-        if (off != 0) gradient[3 * i + 2] += (-gx * sin[i] + gy * cos[i]) * off / bodies[i].R;
+        if (off != 0)
+            gradient[3 * i + 2] += (-gx * sin[i] + gy * cos[i]) * off / bodies[i].R;
     }
 
     private static double Apart(double dx, double dy, double least, ref double gx, ref double gy, ref double worst)
     {
         var square = dx * dx + dy * dy;
-        if (square >= least * least) return 0;
+        if (square >= least * least)
+            return 0;
         var d = Math.Sqrt(square);
         var over = least - d;
-        if (over > worst) worst = over;
+        if (over > worst)
+            worst = over;
         var f = d > 1e-9 ? -2 * over / d : -2 * over;
         (gx, gy) = (gx + f * (d > 1e-9 ? dx : 1), gy + f * (d > 1e-9 ? dy : 0));
         return over * over;

@@ -15,7 +15,13 @@ internal sealed record Slab(int Lot, double Width, double Depth, double Foot, do
         var (piece, wider) = (l.Piece, request.HasSlab(l) ? PackingRules.Slab.Wider : 0);
         var handle = piece.Handle * (request.Raw ? 0.5 : 1);
         var stands = request.Stands(l) / piece.Across;
-        return new Slab(lot, Math.Max(piece.Across + handle, piece.Foot + wider), Math.Max(piece.Deep, piece.Deep * stands), Math.Min(1, stands * piece.Across / (piece.Across + handle)), request.HeightOf(l, stack));
+        return new Slab(
+            lot,
+            Math.Max(piece.Across + handle, piece.Foot + wider),
+            Math.Max(piece.Deep, piece.Deep * stands),
+            Math.Min(1, stands * piece.Across / (piece.Across + handle)),
+            request.HeightOf(l, stack)
+        );
     }
 }
 
@@ -36,7 +42,8 @@ internal static class Rows
             for (var offset = 0; offset < Offsets && best.Count < want; offset += quick ? 3 : 1)
             {
                 var places = Rowwise(space, slab, w, d, gap, want, across, (double)offset / Offsets * ((across ? w : d) + gap), turned, quick);
-                if (places.Count > best.Count) best = places;
+                if (places.Count > best.Count)
+                    best = places;
             }
         }
         // Where few go on, one by one into the corners takes more than rows do.
@@ -45,7 +52,8 @@ internal static class Rows
             foreach (var turned in new[] { false, true })
             {
                 var places = OneByOne(space, slab, gap, want, turned);
-                if (places.Count > best.Count) best = places;
+                if (places.Count > best.Count)
+                    best = places;
             }
         }
         return best;
@@ -60,17 +68,19 @@ internal static class Rows
         var (mx, my) = space.Ware.Middle;
         for (var v = halfD - d / 2; v >= -halfD + d / 2 && places.Count < want; v -= Step)
         {
-            for (var u = -halfW + w / 2; u <= halfW - w / 2 && places.Count < want;)
+            for (var u = -halfW + w / 2; u <= halfW - w / 2 && places.Count < want; )
             {
                 var (x, y) = (mx + u, my + v);
                 var inTheWay = places.FindIndex(p => Math.Abs(p.X - x) < w + gap && Math.Abs(p.Y - y) < d + gap);
-                if (inTheWay >= 0) u = Math.Max(u + 1e-3, places[inTheWay].X - mx + w + gap + 1e-6);
+                if (inTheWay >= 0)
+                    u = Math.Max(u + 1e-3, places[inTheWay].X - mx + w + gap + 1e-6);
                 else if (IsFree(space, x, y, w / 2, d / 2, slab.Foot, slab.Height))
                 {
                     places.Add(new Place(x, y, turned ? Math.PI / 2 : 0));
                     u += w + gap;
                 }
-                else u += Step;
+                else
+                    u += Step;
             }
         }
         return places;
@@ -82,7 +92,8 @@ internal static class Rows
         // Sight goes from front to back: looked at along its line.
         for (var t = 0.0; t <= 1; t += 1 / 32.0)
         {
-            if (Apart(box.X, box.Y, box.HalfX, box.HalfY, bar.X1 + (bar.X2 - bar.X1) * t, bar.Y1 + (bar.Y2 - bar.Y1) * t) < bar.R + box.Margin) return true;
+            if (Apart(box.X, box.Y, box.HalfX, box.HalfY, bar.X1 + (bar.X2 - bar.X1) * t, bar.Y1 + (bar.Y2 - bar.Y1) * t) < bar.R + box.Margin)
+                return true;
         }
         return false;
     }
@@ -93,23 +104,38 @@ internal static class Rows
         const double safe = Relaxer.Swollen;
         foreach (var (sx, sy) in new[] { (1, 1), (1, -1), (-1, 1), (-1, -1) })
         {
-            if (space.Ware.Room(x + sx * halfX, y + sy * halfY) < safe || space.Shelf.Room(x + sx * halfX * foot, y + sy * halfY * foot) < safe) return false;
+            if (space.Ware.Room(x + sx * halfX, y + sy * halfY) < safe || space.Shelf.Room(x + sx * halfX * foot, y + sy * halfY * foot) < safe)
+                return false;
         }
         foreach (var disc in space.Discs)
         {
-            if (Apart(x, y, halfX, halfY, disc.X, disc.Y) < disc.R + safe) return false;
+            if (Apart(x, y, halfX, halfY, disc.X, disc.Y) < disc.R + safe)
+                return false;
         }
-        if (Array.Exists(space.Bars, bar => Meets(bar, new Box(x, y, halfX, halfY, safe)))) return false;
+        if (Array.Exists(space.Bars, bar => Meets(bar, new Box(x, y, halfX, halfY, safe))))
+            return false;
         foreach (var box in space.Boxes)
         {
             var (dx, dy) = (Math.Max(0, Math.Abs(x - box.X) - halfX - box.HalfX), Math.Max(0, Math.Abs(y - box.Y) - halfY - box.HalfY));
-            if (dx * dx + dy * dy < (box.Margin + safe) * (box.Margin + safe)) return false;
+            if (dx * dx + dy * dy < (box.Margin + safe) * (box.Margin + safe))
+                return false;
         }
         var tip = space.TipRadius(height);
         return tip == 0 || space.Tip is not { } at || Apart(x, y, halfX, halfY, at.X, at.Y) >= tip + safe;
     }
 
-    private static List<Place> Rowwise(ShelfSpace space, Slab slab, double w, double d, double gap, int want, bool across, double offset, bool turned, bool quick)
+    private static List<Place> Rowwise(
+        ShelfSpace space,
+        Slab slab,
+        double w,
+        double d,
+        double gap,
+        int want,
+        bool across,
+        double offset,
+        bool turned,
+        bool quick
+    )
     {
         var step = quick ? 3 * Step : Step;
         var places = new List<Place>();
@@ -121,20 +147,27 @@ internal static class Rows
         for (var v = over - wide / 2 - offset; v >= -over + wide / 2 && places.Count < want; v -= wide + gap)
         {
             var (row, blocked) = (new List<double>(), false);
-            for (var u = -along + long1 / 2; u <= along - long1 / 2;)
+            for (var u = -along + long1 / 2; u <= along - long1 / 2; )
             {
                 var (x, y) = across ? (mx + v, my + u) : (mx + u, my + v);
                 if (IsFree(space, x, y, w / 2, d / 2, slab.Foot, slab.Height))
                 {
                     // As far back along the row as it is free.
-                    if (blocked && !quick) u = Earliest(u - step, u, t => across ? IsFree(space, mx + v, my + t, w / 2, d / 2, slab.Foot, slab.Height) : IsFree(space, mx + t, my + v, w / 2, d / 2, slab.Foot, slab.Height));
+                    if (blocked && !quick)
+                        u = Earliest(u - step, u, t =>
+                            across
+                                ? IsFree(space, mx + v, my + t, w / 2, d / 2, slab.Foot, slab.Height)
+                                : IsFree(space, mx + t, my + v, w / 2, d / 2, slab.Foot, slab.Height)
+                        );
                     row.Add(u);
                     u += long1 + gap;
                     blocked = false;
                 }
-                else (u, blocked) = (u + step, true);
+                else
+                    (u, blocked) = (u + step, true);
             }
-            foreach (var u in row.Take(want - places.Count)) places.Add(new Place(across ? mx + v : mx + u, across ? my + u : my + v, turned ? Math.PI / 2 : 0));
+            foreach (var u in row.Take(want - places.Count))
+                places.Add(new Place(across ? mx + v : mx + u, across ? my + u : my + v, turned ? Math.PI / 2 : 0));
         }
         return places;
     }
@@ -144,8 +177,10 @@ internal static class Rows
         for (var i = 0; i < 6; i++)
         {
             var middle = (blocked + free) / 2;
-            if (isFree(middle)) free = middle;
-            else blocked = middle;
+            if (isFree(middle))
+                free = middle;
+            else
+                blocked = middle;
         }
         return free;
     }

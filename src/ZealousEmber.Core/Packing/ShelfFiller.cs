@@ -30,7 +30,8 @@ internal sealed class ShelfFiller
         (this.request, this.space, this.effort, gap) = (request, space, effort, request.Rules.Gap);
         // As fine as the smallest piece wants it.
         rasterStep = Math.Clamp(request.Lots.Min(l => l.Piece.Across) / 5, RasterSteps.Least, RasterSteps.Most);
-        foreach (var piece in kept ?? []) Keep(piece);
+        foreach (var piece in kept ?? [])
+            Keep(piece);
         keptCount = standing.Count;
     }
 
@@ -41,7 +42,10 @@ internal sealed class ShelfFiller
 
     /// <summary>What stands here, as a pack has to mind it.</summary>
     public (Disc[] Discs, Box[] Boxes) InTheWay =>
-        ([.. standing.Where(s => !IsSlab(s.Lot)).SelectMany(s => DiscsOf(s, 0))], [.. standing.Where(s => IsSlab(s.Lot)).Select(s => BoxOf(Slab.Of(request, s.Lot, s.Stack), s.At) with { Margin = 0 })]);
+        (
+            [.. standing.Where(s => !IsSlab(s.Lot)).SelectMany(s => DiscsOf(s, 0))],
+            [.. standing.Where(s => IsSlab(s.Lot)).Select(s => BoxOf(Slab.Of(request, s.Lot, s.Stack), s.At) with { Margin = 0 })]
+        );
 
     /// <summary>A pack stands here as well.</summary>
     public void Mind(PlacedPack pack) => space = space.WithPack(request, pack);
@@ -50,7 +54,8 @@ internal sealed class ShelfFiller
     public void KeepSomewhere(int lot, int stack, bool held)
     {
         Place at;
-        if (IsSlab(lot)) at = Rows.Most(space, Slab.Of(request, lot, stack), gap, 1) is [var first, ..] ? first : new Place(space.Shelf.Middle.X, space.Shelf.Middle.Y, 0);
+        if (IsSlab(lot))
+            at = Rows.Most(space, Slab.Of(request, lot, stack), gap, 1) is [var first, ..] ? first : new Place(space.Shelf.Middle.X, space.Shelf.Middle.Y, 0);
         else
         {
             var (body, raster) = (Body.Of(request, lot, stack), Now());
@@ -67,7 +72,8 @@ internal sealed class ShelfFiller
         foreach (var w in wanted.Where(w => IsSlab(w.Lot)).OrderByDescending(w => request.Lots[w.Lot].Piece.Across * request.Lots[w.Lot].Piece.Deep))
         {
             var slab = Slab.Of(request, w.Lot, w.Stack);
-            foreach (var place in Rows.Most(space, slab, gap, w.Count)) PutSlab(slab, new Standing(w.Lot, w.Stack, place));
+            foreach (var place in Rows.Most(space, slab, gap, w.Count))
+                PutSlab(slab, new Standing(w.Lot, w.Stack, place));
         }
         var round = wanted.Where(w => !IsSlab(w.Lot) && w.Count > 0).ToList();
         if (round.Count == 1 && Free.All(s => IsSlab(s.Lot)))
@@ -87,8 +93,10 @@ internal sealed class ShelfFiller
     {
         foreach (var s in others)
         {
-            if (IsSlab(s.Lot)) PutSlab(Slab.Of(request, s.Lot, s.Stack), s);
-            else standing.Add(s);
+            if (IsSlab(s.Lot))
+                PutSlab(Slab.Of(request, s.Lot, s.Stack), s);
+            else
+                standing.Add(s);
         }
     }
 
@@ -99,14 +107,17 @@ internal sealed class ShelfFiller
         {
             var slab = Slab.Of(request, wanted.Lot, wanted.Stack);
             var least = Math.Min(slab.Width, slab.Depth) / 2;
-            if (Now().Tightest(least, 0, slab.Height) is null) return 0;
+            if (Now().Tightest(least, 0, slab.Height) is null)
+                return 0;
             var around = space.With(standing.Where(s => !IsSlab(s.Lot)).Select(BoxAround));
             var places = Rows.Most(around, slab, gap, wanted.Count, quick: true);
-            foreach (var place in places) PutSlab(slab, new Standing(wanted.Lot, wanted.Stack, place));
+            foreach (var place in places)
+                PutSlab(slab, new Standing(wanted.Lot, wanted.Stack, place));
             return places.Count;
         }
         var (body, put) = (Body.Of(request, wanted.Lot, wanted.Stack), 0);
-        if (!body.IsRound) return 0;
+        if (!body.IsRound)
+            return 0;
         var raster = Now();
         while (put < wanted.Count && raster.Tightest(body.R, body.Foot, body.Height) is { } place)
         {
@@ -121,14 +132,18 @@ internal sealed class ShelfFiller
     public void Spread()
     {
         var round = standing.Index().Where(s => s.Index >= keptCount && !IsSlab(s.Item.Lot)).ToList();
-        if (round.Count == 0) return;
+        if (round.Count == 0)
+            return;
         foreach (var extra in new[] { 30.0, 15, 7, 3 })
         {
             var relaxer = new Relaxer(space, gap + extra);
-            foreach (var (_, s) in round) relaxer.Add(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn);
+            foreach (var (_, s) in round)
+                relaxer.Add(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn);
             relaxer.Relax(60);
-            if (!relaxer.IsFree) continue;
-            foreach (var (i, place) in EqualPieces.Places(relaxer).Index()) standing[round[i].Index] = standing[round[i].Index] with { At = place };
+            if (!relaxer.IsFree)
+                continue;
+            foreach (var (i, place) in EqualPieces.Places(relaxer).Index())
+                standing[round[i].Index] = standing[round[i].Index] with { At = place };
             return;
         }
     }
@@ -136,18 +151,23 @@ internal sealed class ShelfFiller
     /// <summary>One more stack among what stands there, which may move for it; false when it finds no room.</summary>
     public bool SqueezeInto(int lot, int stack)
     {
-        if (IsSlab(lot)) return false;
+        if (IsSlab(lot))
+            return false;
         var movable = standing.Index().Where(s => s.Index >= keptCount && !IsSlab(s.Item.Lot)).ToList();
         var body = Body.Of(request, lot, stack);
-        if (movable.Sum(s => Body.Of(request, s.Item.Lot, s.Item.Stack).Area) + body.Area > space.FreeArea * DensestMixed) return false;
+        if (movable.Sum(s => Body.Of(request, s.Item.Lot, s.Item.Stack).Area) + body.Area > space.FreeArea * DensestMixed)
+            return false;
         var relaxer = new Relaxer(space, gap);
-        foreach (var (_, s) in movable) relaxer.Add(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn);
+        foreach (var (_, s) in movable)
+            relaxer.Add(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn);
         var empty = relaxer.Now(rasterStep).Emptiest(body.Foot, body.Height);
         relaxer.Add(body, empty.X, empty.Y);
         relaxer.Jump(relaxer.Relax(), Jumps, rasterStep);
-        if (!relaxer.IsFree) return false;
+        if (!relaxer.IsFree)
+            return false;
         var places = EqualPieces.Places(relaxer);
-        foreach (var (i, (index, s)) in movable.Index()) standing[index] = s with { At = places[i] };
+        foreach (var (i, (index, s)) in movable.Index())
+            standing[index] = s with { At = places[i] };
         standing.Add(new Standing(lot, stack, places[^1]));
         return true;
     }
@@ -158,7 +178,8 @@ internal sealed class ShelfFiller
     {
         for (var i = keptCount; i < standing.Count; i++)
         {
-            if (left[standing[i].Lot] <= 0) standing.RemoveAt(i--);
+            if (left[standing[i].Lot] <= 0)
+                standing.RemoveAt(i--);
             else
             {
                 standing[i] = standing[i] with { Stack = Math.Min(standing[i].Stack, left[standing[i].Lot]) };
@@ -174,28 +195,39 @@ internal sealed class ShelfFiller
     public void Settle(ImmutableArray<(double X, double Y)> carried, ShelfStock shelf, ShelfRegion region)
     {
         Spread();
-        if (standing.Count == keptCount) return;
+        if (standing.Count == keptCount)
+            return;
         var middle = (X: carried.Average(p => p.X), Y: carried.Average(p => p.Y));
         var (x, y) = Balance.Of(request, shelf, region, standing.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y)));
-        if (Balance.Inside(carried, x, y) >= PackingRules.TipsOver + 2) return;
+        if (Balance.Inside(carried, x, y) >= PackingRules.TipsOver + 2)
+            return;
         foreach (var share in new[] { 1.0, 2, 3 })
         {
             var relaxer = new Relaxer(space, gap);
             var round = standing.Index().Where(s => s.Index >= keptCount && !IsSlab(s.Item.Lot)).ToList();
-            foreach (var (_, s) in round) relaxer.Add(Body.Of(request, s.Lot, s.Stack), s.At.X + (middle.X - x) * share, s.At.Y + (middle.Y - y) * share, s.At.Turn);
+            foreach (var (_, s) in round)
+                relaxer.Add(Body.Of(request, s.Lot, s.Stack), s.At.X + (middle.X - x) * share, s.At.Y + (middle.Y - y) * share, s.At.Turn);
             relaxer.Relax(100);
-            if (!relaxer.IsFree) continue;
+            if (!relaxer.IsFree)
+                continue;
             var places = EqualPieces.Places(relaxer);
             var moved = standing.Select((s, i) => round.FindIndex(r => r.Index == i) is >= 0 and var k ? s with { At = places[k] } : s).ToList();
             var (nx, ny) = Balance.Of(request, shelf, region, moved.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y)));
-            if (Balance.Inside(carried, nx, ny) < PackingRules.TipsOver) continue;
+            if (Balance.Inside(carried, nx, ny) < PackingRules.TipsOver)
+                continue;
             standing.Clear();
             standing.AddRange(moved);
             return;
         }
         // Nothing helps but to take off what pulls it over.
-        while (standing.Count > keptCount && Balance.Of(request, shelf, region, standing.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y))) is var (bx, by) && Balance.Inside(carried, bx, by) < PackingRules.TipsOver + 1)
-            standing.RemoveAt(keptCount + Free.Index().MaxBy(s => (s.Item.At.X - middle.X) * (bx - middle.X) + (s.Item.At.Y - middle.Y) * (by - middle.Y)).Index);
+        while (
+            standing.Count > keptCount
+            && Balance.Of(request, shelf, region, standing.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y))) is var (bx, by)
+            && Balance.Inside(carried, bx, by) < PackingRules.TipsOver + 1
+        )
+            standing.RemoveAt(
+                keptCount + Free.Index().MaxBy(s => (s.Item.At.X - middle.X) * (bx - middle.X) + (s.Item.At.Y - middle.Y) * (by - middle.Y)).Index
+            );
     }
 
     private void SqueezeIn(List<Wanted> round)
@@ -237,12 +269,14 @@ internal sealed class ShelfFiller
                 raster = relaxer.Now(rasterStep);
             }
         }
-        foreach (var (i, place) in EqualPieces.Places(relaxer).Index()) standing.Add(new Standing(stacks[i].Lot, stacks[i].Stack, place));
+        foreach (var (i, place) in EqualPieces.Places(relaxer).Index())
+            standing.Add(new Standing(stacks[i].Lot, stacks[i].Stack, place));
     }
 
     private void Keep(Standing piece)
     {
-        if (IsSlab(piece.Lot)) PutSlab(Slab.Of(request, piece.Lot, piece.Stack), piece);
+        if (IsSlab(piece.Lot))
+            PutSlab(Slab.Of(request, piece.Lot, piece.Stack), piece);
         else
         {
             standing.Add(piece);
@@ -281,7 +315,8 @@ internal sealed class ShelfFiller
     private Raster Now()
     {
         var raster = new Raster(space, rasterStep);
-        foreach (var s in standing.Where(s => !IsSlab(s.Lot))) raster.Put(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn, gap);
+        foreach (var s in standing.Where(s => !IsSlab(s.Lot)))
+            raster.Put(Body.Of(request, s.Lot, s.Stack), s.At.X, s.At.Y, s.At.Turn, gap);
         return raster;
     }
 

@@ -36,8 +36,12 @@ internal sealed record ShelfSpace(Outline Ware, Outline Shelf, Disc[] Discs, Bar
     /// <summary>What is kept free around the tip sideways, for a piece so tall; 0 where it passes under it.</summary>
     public double TipRadius(double height)
     {
-        if (Tip is not { } tip) return 0;
-        var dz = tip.Z < 0 ? -tip.Z : tip.Z > height ? tip.Z - height : 0;
+        if (Tip is not { } tip)
+            return 0;
+        var dz =
+            tip.Z < 0 ? -tip.Z
+            : tip.Z > height ? tip.Z - height
+            : 0;
         return dz >= TipRoom ? 0 : Math.Sqrt(TipRoom * TipRoom - dz * dz);
     }
 
@@ -45,10 +49,14 @@ internal sealed record ShelfSpace(Outline Ware, Outline Shelf, Disc[] Discs, Bar
     public double Room(double x, double y, double tipRadius)
     {
         var room = Ware.Room(x, y);
-        foreach (var disc in Discs) room = Math.Min(room, Math.Sqrt((x - disc.X) * (x - disc.X) + (y - disc.Y) * (y - disc.Y)) - disc.R);
-        foreach (var bar in Bars) room = Math.Min(room, Length(bar.From(x, y)) - bar.R);
-        foreach (var box in Boxes) room = Math.Min(room, Length(box.From(x, y)) - box.Margin);
-        if (tipRadius > 0 && Tip is { } tip) room = Math.Min(room, Math.Sqrt((x - tip.X) * (x - tip.X) + (y - tip.Y) * (y - tip.Y)) - tipRadius);
+        foreach (var disc in Discs)
+            room = Math.Min(room, Math.Sqrt((x - disc.X) * (x - disc.X) + (y - disc.Y) * (y - disc.Y)) - disc.R);
+        foreach (var bar in Bars)
+            room = Math.Min(room, Length(bar.From(x, y)) - bar.R);
+        foreach (var box in Boxes)
+            room = Math.Min(room, Length(box.From(x, y)) - box.Margin);
+        if (tipRadius > 0 && Tip is { } tip)
+            room = Math.Min(room, Math.Sqrt((x - tip.X) * (x - tip.X) + (y - tip.Y) * (y - tip.Y)) - tipRadius);
         return room;
     }
 
@@ -56,7 +64,8 @@ internal sealed record ShelfSpace(Outline Ware, Outline Shelf, Disc[] Discs, Bar
     public ShelfSpace With(IEnumerable<Box> boxes) => this with { Boxes = [.. Boxes, .. boxes] };
 
     /// <summary>mm² that ware may cover: what is in the way taken off.</summary>
-    public double FreeArea => Math.Max(1, Ware.Area - Discs.Sum(d => Math.PI * d.R * d.R) * 0.8 - Boxes.Sum(b => 4 * (b.HalfX + b.Margin) * (b.HalfY + b.Margin)));
+    public double FreeArea =>
+        Math.Max(1, Ware.Area - Discs.Sum(d => Math.PI * d.R * d.R) * 0.8 - Boxes.Sum(b => 4 * (b.HalfX + b.Margin) * (b.HalfY + b.Margin)));
 
     private static double Length((double X, double Y) v) => Math.Sqrt(v.X * v.X + v.Y * v.Y);
 }

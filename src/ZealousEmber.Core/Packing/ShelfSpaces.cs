@@ -14,7 +14,8 @@ internal static class ShelfSpaces
     /// <summary>From the axis to the cut of a half shelf, mm.</summary>
     public static double CutOf(Chamber chamber, ShelfStock shelf)
     {
-        if (!shelf.Half) return 0;
+        if (!shelf.Half)
+            return 0;
         var full = chamber.Full?.Depth ?? (chamber.Shape == ChamberShape.Round ? shelf.Width : 2 * shelf.Depth + BetweenHalves);
         return Math.Max(0, full / 2 - shelf.Depth);
     }
@@ -27,7 +28,8 @@ internal static class ShelfSpaces
     public static Outline ShelfOf(Chamber chamber, ShelfStock shelf, ShelfRegion region)
     {
         var round = chamber.Shape == ChamberShape.Round;
-        if (region == ShelfRegion.Full) return Outline.Of(round, shelf.Width, shelf.Depth, 0);
+        if (region == ShelfRegion.Full)
+            return Outline.Of(round, shelf.Width, shelf.Depth, 0);
         var cut = CutOf(chamber, shelf);
         var whole = Outline.Of(round, shelf.Width, 2 * (cut + shelf.Depth), 0);
         return whole.Cut(region == ShelfRegion.Front, region == ShelfRegion.Front ? -cut : cut);
@@ -44,16 +46,27 @@ internal static class ShelfSpaces
         var (chamber, rules) = (request.Chamber, request.Rules);
         var ware = Outline.Of(chamber.Shape == ChamberShape.Round, chamber.Width, chamber.Depth, rules.Wall);
         // Pieces of two halves keep half the gap each to the line between them.
-        if (region != ShelfRegion.Full) ware = ware.Cut(region == ShelfRegion.Front, (region == ShelfRegion.Front ? -1 : 1) * rules.Gap / 2);
+        if (region != ShelfRegion.Full)
+            ware = ware.Cut(region == ShelfRegion.Front, (region == ShelfRegion.Front ? -1 : 1) * rules.Gap / 2);
         var tip = TipOf(chamber);
         return new ShelfSpace(
-            ware, ShelfOf(chamber, shelf, region), [.. props.Select(p => new Disc(p.X, p.Y, request.Props.Across / 2 + rules.Prop))],
-            [], [], tip is { } t ? (t.X, t.Y, t.Z - top) : null, rules.Tip);
+            ware,
+            ShelfOf(chamber, shelf, region),
+            [.. props.Select(p => new Disc(p.X, p.Y, request.Props.Across / 2 + rules.Prop))],
+            [],
+            [],
+            tip is { } t ? (t.X, t.Y, t.Z - top) : null,
+            rules.Tip
+        );
     }
 
     /// <summary>The same with a pack on it, and the line of sight to it kept free.</summary>
     public static ShelfSpace WithPack(this ShelfSpace space, PackingRequest request, PlacedPack pack) =>
-        space with { Bars = [.. space.Bars, SightOf(request.Chamber, pack)], Boxes = [.. space.Boxes, BoxOf(pack, request.Rules.Gap)] };
+        space with
+        {
+            Bars = [.. space.Bars, SightOf(request.Chamber, pack)],
+            Boxes = [.. space.Boxes, BoxOf(pack, request.Rules.Gap)],
+        };
 
     /// <summary>What is free from the peephole to its pack.</summary>
     public static Bar SightOf(Chamber chamber, PlacedPack pack) => new(0, -chamber.Depth / 2, pack.X, pack.Y, PackingRules.SightWidth / 2);
@@ -66,12 +79,22 @@ internal static class ShelfSpaces
     }
 
     /// <summary>Where a pack stands on a shelf in sight of a peephole, past what stands there; nothing when it is in sight of none, or has no room.</summary>
-    public static PlacedPack? PackOn(PackingRequest request, ShelfStock shelf, ShelfRegion region, double top, double opening, ImmutableArray<(double X, double Y)> props, (Disc[] Discs, Box[] Boxes) standing)
+    public static PlacedPack? PackOn(
+        PackingRequest request,
+        ShelfStock shelf,
+        ShelfRegion region,
+        double top,
+        double opening,
+        ImmutableArray<(double X, double Y)> props,
+        (Disc[] Discs, Box[] Boxes) standing
+    )
     {
-        if (region == ShelfRegion.Back || opening < PackingRules.PackOpening) return null;
+        if (region == ShelfRegion.Back || opening < PackingRules.PackOpening)
+            return null;
         var chamber = request.Chamber;
         var seen = chamber.Peepholes.Where(z => z >= top + PackingRules.PeepholeFree && z <= top + opening - PackingRules.PeepholeFree).ToList();
-        if (seen.Count == 0) return null;
+        if (seen.Count == 0)
+            return null;
         // Low enough to see the bent tips, not only over them.
         var peephole = seen.MinBy(z => Math.Abs(z - top - PackingRules.Pack.Height / 2));
         var (width, depth, _, free) = PackingRules.Pack;
@@ -82,13 +105,25 @@ internal static class ShelfSpaces
         {
             foreach (var x in new[] { -10.0, -30, 10, -50, 30, -70, 50, 70 })
             {
-                var corners = new[] { (x - width / 2, y - depth / 2), (x + width / 2, y - depth / 2), (x - width / 2, y + depth / 2), (x + width / 2, y + depth / 2) };
-                if (corners.Any(c => wall.Room(c.Item1, c.Item2) < 0.1 || space.Shelf.Room(c.Item1, c.Item2) < 0.1)) continue;
-                if (!Rows.IsFree(space with { Ware = wall }, x + free / 2, y, (width + free) / 2, depth / 2, 0.5, PackingRules.Pack.Height)) continue;
+                var corners = new[]
+                {
+                    (x - width / 2, y - depth / 2),
+                    (x + width / 2, y - depth / 2),
+                    (x - width / 2, y + depth / 2),
+                    (x + width / 2, y + depth / 2),
+                };
+                if (corners.Any(c => wall.Room(c.Item1, c.Item2) < 0.1 || space.Shelf.Room(c.Item1, c.Item2) < 0.1))
+                    continue;
+                if (!Rows.IsFree(space with { Ware = wall }, x + free / 2, y, (width + free) / 2, depth / 2, 0.5, PackingRules.Pack.Height))
+                    continue;
                 var pack = new PlacedPack(x, y, peephole);
                 var sight = SightOf(chamber, pack);
-                if (props.All(p => sight.From(p.X, p.Y) is var (dx, dy) && Math.Sqrt(dx * dx + dy * dy) >= sight.R + request.Props.Across / 2 + 0.1)
-                    && standing.Discs.All(d => sight.From(d.X, d.Y) is var (dx, dy) && Math.Sqrt(dx * dx + dy * dy) >= sight.R + d.R) && standing.Boxes.All(b => !Rows.Meets(sight, b))) return pack;
+                if (
+                    props.All(p => sight.From(p.X, p.Y) is var (dx, dy) && Math.Sqrt(dx * dx + dy * dy) >= sight.R + request.Props.Across / 2 + 0.1)
+                    && standing.Discs.All(d => sight.From(d.X, d.Y) is var (dx, dy) && Math.Sqrt(dx * dx + dy * dy) >= sight.R + d.R)
+                    && standing.Boxes.All(b => !Rows.Meets(sight, b))
+                )
+                    return pack;
             }
         }
         return null;

@@ -27,7 +27,8 @@ internal static class ClimbLimits
     private const double StrongerUp = 1.2;
 
     /// <summary>The slowest limit at a temperature; nothing where there is none.</summary>
-    public static ClimbLimit? At(IReadOnlyList<ClimbLimit> limits, double celsius) => limits.Where(l => l.From < celsius && l.To > celsius).OrderBy(l => l.Rate).ThenBy(l => l.IsHabit).FirstOrDefault();
+    public static ClimbLimit? At(IReadOnlyList<ClimbLimit> limits, double celsius) =>
+        limits.Where(l => l.From < celsius && l.To > celsius).OrderBy(l => l.Rate).ThenBy(l => l.IsHabit).FirstOrDefault();
 
     /// <summary>The way between two temperatures, up or down, in stretches that end where a limit does and on a grid.</summary>
     /// <param name="from">Where it begins, °C.</param>
@@ -36,22 +37,47 @@ internal static class ClimbLimits
     /// <param name="grid">Marks besides, °C.</param>
     /// <param name="able">What the kiln makes by itself between two temperatures, °C/h; without end where nobody knows.</param>
     /// <param name="mayRun">Whether it may be left to itself at all.</param>
-    public static List<Stretch> Lay(double from, double to, IReadOnlyList<ClimbLimit> limits, IEnumerable<double> grid, Func<double, double, double> able, bool mayRun)
+    public static List<Stretch> Lay(
+        double from,
+        double to,
+        IReadOnlyList<ClimbLimit> limits,
+        IEnumerable<double> grid,
+        Func<double, double, double> able,
+        bool mayRun
+    )
     {
         var (low, high) = (Math.Min(from, to), Math.Max(from, to));
-        var marks = limits.SelectMany(l => new[] { l.From, l.To }).Concat(grid).Where(t => t > low + 0.5 && t < high - 0.5).Append(low).Append(high).Distinct().Order().ToList();
+        var marks = limits
+            .SelectMany(l => new[] { l.From, l.To })
+            .Concat(grid)
+            .Where(t => t > low + 0.5 && t < high - 0.5)
+            .Append(low)
+            .Append(high)
+            .Distinct()
+            .Order()
+            .ToList();
         var stretches = new List<Stretch>(marks.Count);
         foreach (var (a, b) in marks.Zip(marks.Skip(1)))
         {
             var middle = (a + b) / 2;
             var can = able(a, b);
             var stands = limits.Where(l => l.From < middle && l.To > middle).Select(l => l.Stands).DefaultIfEmpty(double.PositiveInfinity).Min();
-            stretches.Add(new Stretch(a, b, At(limits, middle)?.Rate ?? double.PositiveInfinity, can, mayRun && double.IsFinite(can) && can * (to > from ? StrongerUp : Stronger) <= stands));
+            stretches.Add(
+                new Stretch(
+                    a,
+                    b,
+                    At(limits, middle)?.Rate ?? double.PositiveInfinity,
+                    can,
+                    mayRun && double.IsFinite(can) && can * (to > from ? StrongerUp : Stronger) <= stands
+                )
+            );
         }
-        if (to >= from) return stretches;
+        if (to >= from)
+            return stretches;
         stretches.Reverse();
         // Where nothing has to be asked for any more, it is off for good.
-        while (stretches.Count > 0 && stretches[^1].MayRun) stretches.RemoveAt(stretches.Count - 1);
+        while (stretches.Count > 0 && stretches[^1].MayRun)
+            stretches.RemoveAt(stretches.Count - 1);
         return [.. stretches.Select(p => p with { From = p.To, To = p.From })];
     }
 }

@@ -12,9 +12,15 @@ internal static class ConeGroups
     public static string Clash(WareLoad load)
     {
         var groups = Of(load);
-        var together = string.Join("; ", groups.Select(g => $"{Phrases.List([.. g.Names.Take(MostNamed), .. g.Names.Count > MostNamed ? new[] { $"{g.Names.Count - MostNamed} more" } : []])} at {g.Range}"));
+        var together = string.Join(
+            "; ",
+            groups.Select(g =>
+                $"{Phrases.List([.. g.Names.Take(MostNamed), .. g.Names.Count > MostNamed ? new[] { $"{g.Names.Count - MostNamed} more" } : []])} at {g.Range}"
+            )
+        );
         var (cool, hot) = (groups.MinBy(g => g.Range.Hottest), groups.MaxBy(g => g.Range.Coolest));
-        return $"{string.Join(" ", load.Clashes.Select(c => c.Format()))} They go in {groups.Count} firings: {together}. Fired together, {First(hot)} at cone {Middle(cool).Number} stays dry and underfired, or {First(cool)} at cone {Middle(hot).Number} runs or slumps.";
+        return $"{string.Join(" ", load.Clashes.Select(c => c.Format()))} They go in {groups.Count} firings: {together}. Fired together, {First(hot)} at "
+            + $"cone {Middle(cool).Number} stays dry and underfired, or {First(cool)} at cone {Middle(hot).Number} runs or slumps.";
     }
 
     /// <summary>Groups with a cone in common, as few as a simple search finds: the coolest first, each taking in whatever still shares a cone.</summary>
@@ -25,8 +31,10 @@ internal static class ConeGroups
         {
             // By their hottest cones, the first group that still shares one is the one to join: so groups are as few as can be.
             var at = groups.FindIndex(g => g.Range.Overlap(range) is not null);
-            if (at < 0) groups.Add(([name], range));
-            else groups[at] = ([.. groups[at].Names, name], groups[at].Range.Overlap(range)!.Value);
+            if (at < 0)
+                groups.Add(([name], range));
+            else
+                groups[at] = ([.. groups[at].Names, name], groups[at].Range.Overlap(range)!.Value);
         }
         return groups;
     }

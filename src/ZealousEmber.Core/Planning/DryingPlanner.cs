@@ -30,10 +30,15 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
     /// <param name="from">Where the climb begins, °C.</param>
     public Result<DryingCourse> Usual(IReadOnlyList<PlanStep> before, double from)
     {
-        if (Plan() is var plan && wish.Preferences.Drying == DryingOption.SlowClimb && plan.Softens is null) return OnTheWayUp(from);
-        if (wish.Preferences.Drying == DryingOption.Candle && plan.Softens is null && from < CandlesAt - 5) return Candled(plan, before, from);
+        if (Plan() is var plan && wish.Preferences.Drying == DryingOption.SlowClimb && plan.Softens is null)
+            return OnTheWayUp(from);
+        if (wish.Preferences.Drying == DryingOption.Candle && plan.Softens is null && from < CandlesAt - 5)
+            return Candled(plan, before, from);
         if (wish.Preferences.Drying == DryingOption.FastToHold && load.Wettest.Dryness != Dryness.BoneDry)
-            return new Problem("drying", $"A fast climb to the hold is for bone dry ware only, and this load is not ({load.Wettest.What}). Take another way, or dry it first.");
+            return new Problem(
+                "drying",
+                $"A fast climb to the hold is for bone dry ware only, and this load is not ({load.Wettest.What}). Take another way, or dry it first."
+            );
         return ByHolding(plan, before, from, blocks: true);
     }
 
@@ -42,13 +47,17 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
     /// <param name="from">Where the climb begins, °C.</param>
     public IEnumerable<DryingCourse> WithFewerSteps(IReadOnlyList<PlanStep> before, double from)
     {
-        if (wish.Kind == ScheduleKind.Drying) yield break;
-        if (ByHolding(Plan(), before, from, blocks: false) is { IsOk: true } plain) yield return plain.Value;
+        if (wish.Kind == ScheduleKind.Drying)
+            yield break;
+        if (ByHolding(Plan(), before, from, blocks: false) is { IsOk: true } plain)
+            yield return plain.Value;
         foreach (var past in QuickerPast)
         {
-            if (ByHolding(Plan(past), before, from, blocks: false) is { IsOk: true } longer) yield return longer.Value;
+            if (ByHolding(Plan(past), before, from, blocks: false) is { IsOk: true } longer)
+                yield return longer.Value;
         }
-        if (OnTheWayUp(from) is { IsOk: true } climb) yield return climb.Value;
+        if (OnTheWayUp(from) is { IsOk: true } climb)
+            yield return climb.Value;
     }
 
     /// <summary>Low heat for the night: what dries meanwhile is taken off the hold.</summary>
@@ -57,11 +66,31 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
         var at = FriendlyNumbers.NearestFive(CandlesAt, wish.Unit);
         var dried = Night.TotalHours * Drying.Diffusivity(at) / Drying.Diffusivity(plan.HoldAt);
         var left = Duration.FromMinutes(Math.Max(0, Math.Ceiling((plan.Hold.TotalHours - dried) * 2) * 30));
-        var candle = write.At(plan.ToHold, at, Night, "candle overnight", $"{Text.Capital(Phrases.Hours(Night))} at {write.Degrees(at)}: the water leaves while nobody has to be there, as far as the kiln maker's manual and the studio's rules allow it to be left. Slowest to dry: {write.Name(plan.Slowest)}.", "drying");
+        var candle = write.At(
+            plan.ToHold,
+            at,
+            Night,
+            "candle overnight",
+            $"{Text.Capital(Phrases.Hours(Night))} at {write.Degrees(at)}: the water leaves while nobody has to be there, as far as the kiln maker's "
+                + $"manual and the studio's rules allow it to be left. Slowest to dry: {write.Name(plan.Slowest)}.",
+            "drying"
+        );
         if (left == Duration.Zero)
         {
             var basis = Basis.Drying(plan.Slowest, Water(plan.Slowest), at, Night);
-            return new DryingCourse([candle], [Steams(at, write.BreakAbove(DryingPlan.PastTo), plan.PastBoiling, "gently past boiling", $"The last water in the clay leaves as steam between boiling and {write.Degrees(200)}; a gentle climb lets it out through the pores.", basis)]);
+            return new DryingCourse(
+                [candle],
+                [
+                    Steams(
+                        at,
+                        write.BreakAbove(DryingPlan.PastTo),
+                        plan.PastBoiling,
+                        "gently past boiling",
+                        $"The last water in the clay leaves as steam between boiling and {write.Degrees(200)}; a gentle climb lets it out through the pores.",
+                        basis
+                    ),
+                ]
+            );
         }
         var rest = ByHolding(plan with { Hold = left }, [.. before, candle], at, blocks: true);
         return rest.IsOk ? rest.Value with { Steps = [candle, .. rest.Value.Steps] } : rest;
@@ -70,39 +99,78 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
     private DryingPlan Plan(double? past = null) => DryingPlan.For([.. load.Telling], Water, kiln.Boiling, wish.Unit, past);
 
     // Raw glaze keeps the water in: once-fired ware counts as cool to the touch at least.
-    private double Water(WareLot lot) => wish.Kind == ScheduleKind.OnceFired ? Math.Max(Moisture.Of(lot.Dryness), Moisture.RawGlazed) : Moisture.Of(lot.Dryness);
+    private double Water(WareLot lot) =>
+        wish.Kind == ScheduleKind.OnceFired ? Math.Max(Moisture.Of(lot.Dryness), Moisture.RawGlazed) : Moisture.Of(lot.Dryness);
 
     private Result<DryingCourse> ByHolding(DryingPlan plan, IReadOnlyList<PlanStep> before, double from, bool blocks)
     {
         var lot = plan.Slowest;
         var hold = wish.Preferences.Drying == DryingOption.LongHold ? Duration.Max(plan.Hold, LongHold) : plan.Hold;
         if (Duration.Max(hold, plan.Softens?.Stay ?? hold) is var longest && longest > ScheduleLimits.LongestHold)
-            return new Problem("lots", $"{Text.Capital(write.Name(lot))} would have to be held for {Phrases.Hours(longest)} to dry; no schedule alone does that. Hollow it out, vent it, or let it dry longer first.");
+            return new Problem(
+                "lots",
+                $"{Text.Capital(write.Name(lot))} would have to be held for {Phrases.Hours(longest)} to dry; no schedule alone does that. Hollow it out, "
+                    + "vent it, or let it dry longer first."
+            );
         var steps = before.ToList();
         if (plan.Softens is { } soft && from < soft.At)
         {
             var leather = load.Lots.Where(l => l.Dryness == Dryness.LeatherHard).MaxBy(l => l.Depth)!;
-            steps.Add(write.At(soft.Climb, soft.At, soft.Stay, "dry while it shrinks", $"Leather hard ware shrinks as it dries: warmed slowly and left at {write.Degrees(soft.At)}, its skin and its middle shrink together. Vent off until here. Slowest: {write.Name(leather)}.", "drying", Basis.Shrinks(leather, soft.Stay)));
+            steps.Add(
+                write.At(
+                    soft.Climb,
+                    soft.At,
+                    soft.Stay,
+                    "dry while it shrinks",
+                    $"Leather hard ware shrinks as it dries: warmed slowly and left at {write.Degrees(soft.At)}, its skin and its middle shrink together. "
+                        + $"Vent off until here. Slowest: {write.Name(leather)}.",
+                    "drying",
+                    Basis.Shrinks(leather, soft.Stay)
+                )
+            );
         }
         var pace = wish.Preferences.Drying == DryingOption.FastToHold ? write.Friendly(FastClimb) : plan.ToHold;
         var basis = Basis.Drying(lot, Water(lot), plan.HoldAt, hold);
-        if (from < plan.HoldAt - 1) AddHold(steps, from, plan, hold, pace, basis, blocks ? Blocks(hold) : 0);
+        if (from < plan.HoldAt - 1)
+            AddHold(steps, from, plan, hold, pace, basis, blocks ? Blocks(hold) : 0);
         var after = new List<ClimbLimit>
         {
-            Steams(plan.HoldAt, write.BreakAbove(DryingPlan.PastTo), plan.PastBoiling, "gently past boiling", $"The last water in the clay leaves as steam between boiling and {write.Degrees(200)}; a gentle climb lets it out through the pores.", basis),
+            Steams(
+                plan.HoldAt,
+                write.BreakAbove(DryingPlan.PastTo),
+                plan.PastBoiling,
+                "gently past boiling",
+                $"The last water in the clay leaves as steam between boiling and {write.Degrees(200)}; a gentle climb lets it out through the pores.",
+                basis
+            ),
         };
         if (plan.To200 is { } slow)
-            after.Add(Steams(plan.HoldAt, write.BreakAbove(DryingPlan.SlowTo), slow, "slowly past boiling", $"{Text.Capital(write.Name(lot))}: so thick that the hold alone would take days. A slow climb past boiling gives the steam time to leave.", basis));
+            after.Add(
+                Steams(
+                    plan.HoldAt,
+                    write.BreakAbove(DryingPlan.SlowTo),
+                    slow,
+                    "slowly past boiling",
+                    $"{Text.Capital(write.Name(lot))}: so thick that the hold alone would take days. A slow climb past boiling gives the steam time to leave.",
+                    basis
+                )
+            );
         return new DryingCourse([.. steps.Skip(before.Count)], [.. after]);
     }
 
-    private static ClimbLimit Steams(double from, double to, double rate, string brief, string why, Basis basis) => new(from, to, rate, rate, brief, why, "drying", basis);
+    private static ClimbLimit Steams(double from, double to, double rate, string brief, string why, Basis basis) =>
+        new(from, to, rate, rate, brief, why, "drying", basis);
 
     /// <summary>One hold; of a long one about a third in blocks of two hours, each ending with a look for steam.</summary>
     private void AddHold(List<PlanStep> steps, double from, DryingPlan plan, Duration hold, double pace, Basis basis, int blocks)
     {
-        var counts = Water(plan.Slowest) > Moisture.Of(plan.Slowest.Dryness) ? $"{Moisture.Format(plan.Slowest.Dryness)}, and with the water of its raw glaze as if {Moisture.Format(Dryness.CoolToTouch)}" : Moisture.Format(plan.Slowest.Dryness);
-        var why = $"Slowest to dry: {write.Name(plan.Slowest)}, {counts}. Held {Phrases.Hours(hold)} below boiling, the water leaves the middle of the wall; above boiling what is left would turn to steam.";
+        var counts =
+            Water(plan.Slowest) > Moisture.Of(plan.Slowest.Dryness)
+                ? $"{Moisture.Format(plan.Slowest.Dryness)}, and with the water of its raw glaze as if {Moisture.Format(Dryness.CoolToTouch)}"
+                : Moisture.Format(plan.Slowest.Dryness);
+        var why =
+            $"Slowest to dry: {write.Name(plan.Slowest)}, {counts}. Held {Phrases.Hours(hold)} below boiling, the water leaves the middle of the wall; "
+            + "above boiling what is left would turn to steam.";
         if (blocks == 0)
         {
             steps.Add(write.At(pace, plan.HoldAt, hold, $"dry {wish.Units.Wall(plan.Slowest.Wall)} walls", why, "drying", basis));
@@ -123,19 +191,30 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
             each += UntilSomebodyIsIn(now + each);
             now += each;
             var last = left <= Duration.Zero;
-            steps.Add(write.At(pace, plan.HoldAt, each, last ? "last look before boiling" : "look for steam", last
-                ? "The last look, before it goes past boiling. While a cold mirror over the peephole still mists, give it another hour."
-                : "Hold a cold mirror over the peephole. If it mists, give it this block; if it stays clear, go on: that saves the power of the rest.", SteamCheck));
+            steps.Add(
+                write.At(
+                    pace,
+                    plan.HoldAt,
+                    each,
+                    last ? "last look before boiling" : "look for steam",
+                    last
+                        ? "The last look, before it goes past boiling. While a cold mirror over the peephole still mists, give it another hour."
+                        : "Hold a cold mirror over the peephole. If it mists, give it this block; if it stays clear, go on: that saves the power of the rest.",
+                    SteamCheck
+                )
+            );
         }
     }
 
     /// <summary>How much longer it has to be held for a look to fall when somebody is in; nothing where nobody knows, or nobody comes for long.</summary>
     private Duration UntilSomebodyIsIn(Duration look)
     {
-        if (wish.SomebodyIn is not { } isIn) return Duration.Zero;
+        if (wish.SomebodyIn is not { } isIn)
+            return Duration.Zero;
         for (var wait = Duration.Zero; wait <= LongestWait; wait += HalfHour)
         {
-            if (isIn(look + wait)) return wait;
+            if (isIn(look + wait))
+                return wait;
         }
         return Duration.Zero;
     }
@@ -151,7 +230,8 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
 
     private int Blocks(Duration hold)
     {
-        if (wish.Preferences.Drying != DryingOption.ByTheWall || hold <= BlocksFrom) return 0;
+        if (wish.Preferences.Drying != DryingOption.ByTheWall || hold <= BlocksFrom)
+            return 0;
         // As many looks as there are steps to spare: the rest of the firing needs its own.
         var wanted = (int)Math.Ceiling(hold.TotalHours * 0.3 / Block.TotalHours - 0.05);
         return Math.Clamp(Math.Min(wanted, wish.MaxSteps - StepsOfTheRest), 0, MostBlocks);
@@ -171,9 +251,15 @@ internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kil
         var fastest = Math.Min(shrinks, Roots.Rising(Worst, 1 + 1e-9, 0.5, OnTheWay, 0.01));
         var lot = load.SlowestToDry;
         if (fastest < SlowestClimbTaken)
-            return new Problem("drying", $"{Text.Capital(write.Name(lot))}, {Moisture.Format(lot.Dryness)}, would need a climb under {write.Pace(SlowestClimbTaken)} an hour to dry on the way. A hold below boiling is quicker.");
+            return new Problem(
+                "drying",
+                $"{Text.Capital(write.Name(lot))}, {Moisture.Format(lot.Dryness)}, would need a climb under {write.Pace(SlowestClimbTaken)} an hour to "
+                    + "dry on the way. A hold below boiling is quicker."
+            );
         var ends = write.BreakAbove(to);
-        var why = $"Slowest to dry: {write.Name(lot)}, {Moisture.Format(lot.Dryness)}. At {write.Pace(write.Friendly(fastest))} an hour the steam of what is left finds its way out.";
+        var why =
+            $"Slowest to dry: {write.Name(lot)}, {Moisture.Format(lot.Dryness)}. At {write.Pace(write.Friendly(fastest))} an hour the steam of what is "
+            + "left finds its way out.";
         // What is fired goes on from there: the climb past boiling is the first part of it.
         return wish.Kind == ScheduleKind.Drying
             ? new DryingCourse([write.At(write.Friendly(fastest), ends, Duration.Zero, "dry on the way", why, "drying")], [])

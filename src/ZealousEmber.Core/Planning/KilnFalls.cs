@@ -23,9 +23,11 @@ internal sealed class KilnFalls(WareLoad load, IKilnModel kiln, PlanWriter write
         double Usual(double a, double b) => kiln.NaturalFall(Temperature.FromCelsius((a + b) / 2))?.KelvinsPerHour ?? double.PositiveInfinity;
         // Far slower than the ware stands by any account: nothing hangs on it.
         var stands = WareLimits.Through(load, raw: false).Limit;
-        if (kiln.Burns || (top > LowTop && new[] { WallGradient.Quartz, WallGradient.Cristobalite }.All(b => Usual(b.From, b.To) * FarSlower < stands))) return Usual;
+        if (kiln.Burns || (top > LowTop && new[] { WallGradient.Quartz, WallGradient.Cristobalite }.All(b => Usual(b.From, b.To) * FarSlower < stands)))
+            return Usual;
         var off = FiringProgram.Create([.. steps.Select(s => s.Step), Segment.Of(Pace.Natural, Temperature.FromCelsius(FallsTo)).Value]);
-        if (!off.IsOk || kiln.Times(off.Value) is not { IsOk: true, Value: var times }) return Usual;
+        if (!off.IsOk || kiln.Times(off.Value) is not { IsOk: true, Value: var times })
+            return Usual;
         var curve = times.Curve;
         return (a, b) =>
         {
@@ -35,11 +37,14 @@ internal sealed class KilnFalls(WareLoad load, IKilnModel kiln, PlanWriter write
         };
     }
 
-    /// <summary>Below a band or a hold the walls are in another state than after a fall from the top, and the kiln falls slower or, thinly loaded, quicker.</summary>
+    /// <summary>
+    /// Below a band or a hold the walls are in another state than after a fall from the top, and the kiln falls slower or, thinly loaded, quicker.
+    /// </summary>
     public Func<double, double, double> AfterWhatGlazesAsk(IReadOnlyList<PlanStep> up, List<PlanStep> cools, Func<double, double, double> fall)
     {
         var last = cools.FindLastIndex(s => s.By != "quartz-cooling" && (s.Step.Pace.Kind == PaceKind.Rate || s.Step.Hold > Duration.Zero));
-        if (last < 0) return fall;
+        if (last < 0)
+            return fall;
         var (below, after) = (cools[last].Step.Target!.Value.Celsius, After([.. up, .. cools.Take(last + 1)]));
         return (a, b) => Math.Max(a, b) <= below + 1 ? after(a, b) : fall(a, b);
     }
@@ -49,10 +54,12 @@ internal sealed class KilnFalls(WareLoad load, IKilnModel kiln, PlanWriter write
     {
         for (var i = cools.Count - 1; i > 0; i--)
         {
-            if (cools[i].By != "quartz-cooling" || !cools.Take(i).Any(s => s.Step.Pace.Kind == PaceKind.Rate || s.Step.Hold > Duration.Zero)) continue;
+            if (cools[i].By != "quartz-cooling" || !cools.Take(i).Any(s => s.Step.Pace.Kind == PaceKind.Rate || s.Step.Hold > Duration.Zero))
+                continue;
             var falls = After([.. up, .. cools.Take(i).Where(s => s is not { By: "cooling", Step.Pace.Kind: PaceKind.Natural })]);
             var (from, to) = cools[i].Step.Target!.Value.Celsius > WallGradient.Cristobalite.To ? WallGradient.Quartz : WallGradient.Cristobalite;
-            if (falls(from, to) * ClimbLimits.Stronger > WareLimits.Through(load, raw: false).Limit) continue;
+            if (falls(from, to) * ClimbLimits.Stronger > WareLimits.Through(load, raw: false).Limit)
+                continue;
             // One step through both size changes ends after the first.
             if (to == WallGradient.Cristobalite.To && (cools[i - 1].Step.Target ?? ScheduleLimits.Hottest).Celsius > WallGradient.Quartz.From + 1)
             {
@@ -61,7 +68,8 @@ internal sealed class KilnFalls(WareLoad load, IKilnModel kiln, PlanWriter write
                 continue;
             }
             cools.RemoveAt(i);
-            if (cools[i - 1] is { By: "cooling", Step.Pace.Kind: PaceKind.Natural } && i < cools.Count) cools.RemoveAt(i - 1);
+            if (cools[i - 1] is { By: "cooling", Step.Pace.Kind: PaceKind.Natural } && i < cools.Count)
+                cools.RemoveAt(i - 1);
         }
         return cools;
     }

@@ -19,8 +19,18 @@ namespace ZealousEmber.Core.Planning;
 /// <param name="Anyway">“I know better”: a goal that looks like a slip, cones that clash, walls no schedule alone saves are planned as asked.</param>
 /// <param name="HoldsOnTheWay">Whether the controller holds below its top; one that does not dries by a slow climb, where that does.</param>
 public sealed record PlanWish(
-    ScheduleKind Kind, Cone? Goal = null, PlanningPreferences? Preference = null, Duration? Hold = null, int MaxSteps = 20, TemperatureUnit Unit = TemperatureUnit.Celsius, string Name = "Planned", DisplayUnits? Display = null,
-    Func<Duration, bool>? SomebodyIn = null, bool Anyway = false, bool HoldsOnTheWay = true)
+    ScheduleKind Kind,
+    Cone? Goal = null,
+    PlanningPreferences? Preference = null,
+    Duration? Hold = null,
+    int MaxSteps = 20,
+    TemperatureUnit Unit = TemperatureUnit.Celsius,
+    string Name = "Planned",
+    DisplayUnits? Display = null,
+    Func<Duration, bool>? SomebodyIn = null,
+    bool Anyway = false,
+    bool HoldsOnTheWay = true
+)
 {
     /// <summary>What people differ on, said or usual.</summary>
     public PlanningPreferences Preferences => Preference ?? PlanningPreferences.Usual;
@@ -32,7 +42,8 @@ public sealed record PlanWish(
 /// <summary>A step with its reason.</summary>
 /// <param name="Step">The step; its own short reason among it.</param>
 /// <param name="Why">In a sentence or two, as a good teacher would say it.</param>
-/// <param name="By">The constraint that set it: cool-first, drying, steam-check, glaze-water, organics, brisk, wall, quartz, burn-out, kiln, approach, goal, hold, slow-band, drop, quartz-cooling, cooling.</param>
+/// <param name="By">The constraint that set it: cool-first, drying, steam-check, glaze-water, organics, brisk, wall, quartz, burn-out, kiln, approach, goal,
+/// hold, slow-band, drop, quartz-cooling, cooling.</param>
 /// <param name="Look">Where somebody has to look for steam: when, since the start.</param>
 /// <param name="Basis">How its number came about; nothing where it is a habit, not a sum.</param>
 /// <param name="Paces">On its way, what is asked and what the kiln can, in order; empty where no limit was weighed.</param>
@@ -46,7 +57,8 @@ public sealed record PlanStep(Segment Step, string Why, string By, Duration? Loo
 public readonly record struct PaceLimits(Temperature From, Temperature To, Rate? Ware, Rate? Kiln);
 
 /// <summary>Something to know about the load, beside the schedule.</summary>
-/// <param name="Id">Stable: wall-too-thick, closed-hollow, flat-and-wide, glaze-wet, runny, cooling-clash, hold-clash, nearly-empty, over-full, worn-elements.</param>
+/// <param name="Id">Stable: wall-too-thick, closed-hollow, flat-and-wide, glaze-wet, runny, cooling-clash, hold-clash, nearly-empty, over-full,
+/// worn-elements.</param>
 /// <param name="Text">One or two sentences.</param>
 public sealed record PlanNote(string Id, string Text);
 

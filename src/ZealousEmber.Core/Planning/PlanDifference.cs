@@ -23,17 +23,31 @@ public sealed record PlanDifference(Duration Longer, TemperatureDifference Hotte
         foreach (var ((part, was), (_, comes)) in Parts(before).Zip(Parts(after)))
         {
             var change = comes - was;
-            if (change < Notable && change > -Notable) continue;
-            says.Add((change < Duration.Zero ? -change : change,
-                was < Notable ? $"{part} comes in, {Phrases.Hours(comes)}." : comes < Notable ? $"{part} falls away, {Phrases.Hours(was)}." : $"{part} takes {Phrases.Hours(comes)} instead of {Phrases.Hours(was)}."));
+            if (change < Notable && change > -Notable)
+                continue;
+            says.Add(
+                (
+                    change < Duration.Zero ? -change : change,
+                    was < Notable ? $"{part} comes in, {Phrases.Hours(comes)}."
+                    : comes < Notable ? $"{part} falls away, {Phrases.Hours(was)}."
+                    : $"{part} takes {Phrases.Hours(comes)} instead of {Phrases.Hours(was)}."
+                )
+            );
         }
         var unit = after.Plan.Schedule.Unit;
         var (low, high) = (Math.Round(before.Times.Curve.Peak.In(unit)), Math.Round(after.Times.Curve.Peak.In(unit)));
         ImmutableArray<string> top = low == high ? [] : [$"The top is {Phrases.Number(high)} {unit.Symbol()} instead of {Phrases.Number(low)}."];
         var ages = after.Times.Curve.TimeBetween(ElementsAge, null).Total - before.Times.Curve.TimeBetween(ElementsAge, null).Total;
         if (hasElements && (ages >= Notable || ages <= -Notable))
-            top = top.Add($"The elements are {Phrases.Hours(ages < Duration.Zero ? -ages : ages)} {(ages < Duration.Zero ? "less" : "longer")} above {Phrases.Number(Math.Round(ElementsAge.In(unit)))} {unit.Symbol()}, where they age fast.");
-        return new PlanDifference(after.Times.Powered - before.Times.Powered, after.Times.Curve.Peak - before.Times.Curve.Peak, [.. says.OrderByDescending(s => s.Change).Select(s => s.Text), .. top]);
+            top = top.Add(
+                $"The elements are {Phrases.Hours(ages < Duration.Zero ? -ages : ages)} {(ages < Duration.Zero ? "less" : "longer")} above "
+                    + $"{Phrases.Number(Math.Round(ElementsAge.In(unit)))} {unit.Symbol()}, where they age fast."
+            );
+        return new PlanDifference(
+            after.Times.Powered - before.Times.Powered,
+            after.Times.Curve.Peak - before.Times.Curve.Peak,
+            [.. says.OrderByDescending(s => s.Change).Select(s => s.Text), .. top]
+        );
     }
 
     /// <summary>The parts of a firing people speak of, with how long each lasts: by temperature up to the top, then the cooling under power.</summary>

@@ -18,13 +18,16 @@ internal sealed class PlanWriter(PlanWish wish)
     public double BreakAbove(double celsius) => Break(celsius, Math.Ceiling);
 
     /// <summary>A climb or a cooling at a rate that is friendly already.</summary>
-    public PlanStep At(double rate, double target, Duration hold, string brief, string why, string by, Basis? basis = null) => new(Segment(rate, target, hold, brief), why, by, Basis: basis);
+    public PlanStep At(double rate, double target, Duration hold, string brief, string why, string by, Basis? basis = null) =>
+        new(Segment(rate, target, hold, brief), why, by, Basis: basis);
 
     /// <summary>The segment of one.</summary>
     public Segment Segment(double rate, double target, Duration hold, string brief)
     {
         // A slow band of minutes would ask for more than any step may say.
-        return Schedules.Segment.Of(Schedules.Pace.At(Rate.PerHour(Math.Min(rate, ScheduleLimits.Fastest.KelvinsPerHour))), Temperature.FromCelsius(target), hold, brief).Value;
+        return Schedules
+            .Segment.Of(Schedules.Pace.At(Rate.PerHour(Math.Min(rate, ScheduleLimits.Fastest.KelvinsPerHour))), Temperature.FromCelsius(target), hold, brief)
+            .Value;
     }
 
     /// <summary>"60 °C".</summary>

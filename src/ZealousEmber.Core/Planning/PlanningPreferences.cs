@@ -112,8 +112,15 @@ public enum AirOption
 /// <param name="DropBy">How far below the solved top a drop and hold goes, 40 … 60 K.</param>
 /// <param name="Air">The air of a glaze firing in a fuel kiln.</param>
 public sealed record PlanningPreferences(
-    DryingOption Drying = DryingOption.ByTheWall, ApproachOption Approach = ApproachOption.LastHundred, CoolingOption Cooling = CoolingOption.AsTheGlazesAsk,
-    HoldOption Hold = HoldOption.AsTheGlazesAsk, BisqueOption Bisque = BisqueOption.ByWhatComesNext, GoalOption Goal = GoalOption.Middle, double DropBy = 50, AirOption Air = AirOption.BodyThenLight)
+    DryingOption Drying = DryingOption.ByTheWall,
+    ApproachOption Approach = ApproachOption.LastHundred,
+    CoolingOption Cooling = CoolingOption.AsTheGlazesAsk,
+    HoldOption Hold = HoldOption.AsTheGlazesAsk,
+    BisqueOption Bisque = BisqueOption.ByWhatComesNext,
+    GoalOption Goal = GoalOption.Middle,
+    double DropBy = 50,
+    AirOption Air = AirOption.BodyThenLight
+)
 {
     /// <summary>The first of each.</summary>
     public static readonly PlanningPreferences Usual = new();
@@ -122,9 +129,13 @@ public sealed record PlanningPreferences(
     public static readonly (double Least, double Most) Drops = (40, 60);
 
     /// <summary>What cannot be, naming <c>dropBy</c>; nothing when all is well.</summary>
-    public Problem? Check() => DropBy >= Drops.Least && DropBy <= Drops.Most
-        ? null
-        : new Problem("dropBy", $"A drop and hold goes {Phrases.Number(Drops.Least)} to {Phrases.Number(Drops.Most)} °C below the top; this says {Phrases.Number(DropBy)}.");
+    public Problem? Check() =>
+        DropBy >= Drops.Least && DropBy <= Drops.Most
+            ? null
+            : new Problem(
+                "dropBy",
+                $"A drop and hold goes {Phrases.Number(Drops.Least)} to {Phrases.Number(Drops.Most)} °C below the top; this says {Phrases.Number(DropBy)}."
+            );
 }
 
 /// <summary>One way people do a thing, with the one line of why its followers would give.</summary>
@@ -135,43 +146,115 @@ public sealed record PlanningPreferences(
 public sealed record PlanningOption(string Choice, string Way, string Name, string Why)
 {
     /// <summary>True when somebody who plans by these ways follows this one.</summary>
-    public bool IsOf(PlanningPreferences ways) => Way == Choice switch
-    {
-        "drying" => ways.Drying.ToString(),
-        "bisque" => ways.Bisque.ToString(),
-        "approach" => ways.Approach.ToString(),
-        "hold" => ways.Hold.ToString(),
-        "goal" => ways.Goal.ToString(),
-        "air" => ways.Air.ToString(),
-        _ => ways.Cooling.ToString(),
-    };
+    public bool IsOf(PlanningPreferences ways) =>
+        Way
+        == Choice switch
+        {
+            "drying" => ways.Drying.ToString(),
+            "bisque" => ways.Bisque.ToString(),
+            "approach" => ways.Approach.ToString(),
+            "hold" => ways.Hold.ToString(),
+            "goal" => ways.Goal.ToString(),
+            "air" => ways.Air.ToString(),
+            _ => ways.Cooling.ToString(),
+        };
 
     /// <summary>Every choice practitioners differ on, in the order they come up in a firing; our own default first in each.</summary>
     public static readonly ImmutableArray<PlanningOption> All =
     [
-        new("drying", nameof(DryingOption.ByTheWall), "as long as the wall needs", "Water has to come out of the middle of the wall, and thickness decides how long that takes."),
-        new("drying", nameof(DryingOption.LongHold), "a long hold, always", "Nobody has to judge how dry the ware is; a night below boiling has never burst a pot."),
+        new(
+            "drying",
+            nameof(DryingOption.ByTheWall),
+            "as long as the wall needs",
+            "Water has to come out of the middle of the wall, and thickness decides how long that takes."
+        ),
+        new(
+            "drying",
+            nameof(DryingOption.LongHold),
+            "a long hold, always",
+            "Nobody has to judge how dry the ware is; a night below boiling has never burst a pot."
+        ),
         new("drying", nameof(DryingOption.SlowClimb), "a slow climb, no hold", "Thin ware dries on the way, and one step is simpler than two."),
         new("drying", nameof(DryingOption.FastToHold), "fast to the hold", "Nothing happens to bone dry ware below the hold, so time is not spent there."),
-        new("drying", nameof(DryingOption.Candle), "candled overnight", "Low heat for the night, lid propped as the maker allows: nobody has to wait up, and hardly damp ware is dry by morning."),
-        new("bisque", nameof(BisqueOption.ByWhatComesNext), "by what comes next", "Dipping wants it open, brushing tighter, and what is never glazed wants the clay's own cone."),
-        new("bisque", nameof(BisqueOption.HotterThanTheGlaze), "two cones over the glaze", "What gas there is leaves before the glaze is there to trap it: the low-fire way."),
+        new(
+            "drying",
+            nameof(DryingOption.Candle),
+            "candled overnight",
+            "Low heat for the night, lid propped as the maker allows: nobody has to wait up, and hardly damp ware is dry by morning."
+        ),
+        new(
+            "bisque",
+            nameof(BisqueOption.ByWhatComesNext),
+            "by what comes next",
+            "Dipping wants it open, brushing tighter, and what is never glazed wants the clay's own cone."
+        ),
+        new(
+            "bisque",
+            nameof(BisqueOption.HotterThanTheGlaze),
+            "two cones over the glaze",
+            "What gas there is leaves before the glaze is there to trap it: the low-fire way."
+        ),
         new("bisque", nameof(BisqueOption.AlwaysOpen), "cone 06, always", "One porosity to learn; the glaze bucket can stay as it is."),
         new("goal", nameof(GoalOption.Middle), "the middle cone", "Cold and hot corners both stay within what the glazes are made for."),
         new("goal", nameof(GoalOption.Coolest), "the coolest cone", "It saves power and spares the elements; cold corners may come out underfired."),
-        new("approach", nameof(ApproachOption.LastHundred), "the last hundred at 60 an hour", "Cone numbers are told at 60 °C an hour; at that pace the display and the cone agree."),
-        new("approach", nameof(ApproachOption.OneRate), "one rate throughout", "One pace is easy to set and to repeat; heat work finds the top that goes with it."),
-        new("hold", nameof(HoldOption.AsTheGlazesAsk), "as the glazes ask", "Five minutes where one runs or fades, twenty where one heals slowly, else ten; a bisque needs none."),
+        new(
+            "approach",
+            nameof(ApproachOption.LastHundred),
+            "the last hundred at 60 an hour",
+            "Cone numbers are told at 60 °C an hour; at that pace the display and the cone agree."
+        ),
+        new(
+            "approach",
+            nameof(ApproachOption.OneRate),
+            "one rate throughout",
+            "One pace is easy to set and to repeat; heat work finds the top that goes with it."
+        ),
+        new(
+            "hold",
+            nameof(HoldOption.AsTheGlazesAsk),
+            "as the glazes ask",
+            "Five minutes where one runs or fades, twenty where one heals slowly, else ten; a bisque needs none."
+        ),
         new("hold", nameof(HoldOption.None), "none", "The cone comes down on the climb; there is nothing to hold for."),
         new("hold", nameof(HoldOption.QuarterHour), "a quarter of an hour", "The kiln evens out from top to bottom before it turns."),
         new("hold", nameof(HoldOption.HalfHour), "half an hour", "Pinholes heal and glazes melt out; runny ones and delicate colours pay for it."),
-        new("hold", nameof(HoldOption.LowerAndLonger), "lower, for an hour", "A lower top held long does the same heat work, evens the kiln and spares the elements."),
-        new("cooling", nameof(CoolingOption.AsTheGlazesAsk), "as the glazes ask", "Matte and crystal glazes grow their surface on the way down; others do not mind."),
+        new(
+            "hold",
+            nameof(HoldOption.LowerAndLonger),
+            "lower, for an hour",
+            "A lower top held long does the same heat work, evens the kiln and spares the elements."
+        ),
+        new(
+            "cooling",
+            nameof(CoolingOption.AsTheGlazesAsk),
+            "as the glazes ask",
+            "Matte and crystal glazes grow their surface on the way down; others do not mind."
+        ),
         new("cooling", nameof(CoolingOption.Off), "off", "Most ware and glazes are happy with a kiln that cools by itself."),
-        new("cooling", nameof(CoolingOption.LimitedDrop), "no faster than 100 an hour", "A thinly loaded kiln drops fast; large and flat ware is safer with a limit."),
-        new("cooling", nameof(CoolingOption.DropAndHold), "drop a little and hold", "Just below the top a glaze is stiff enough not to run and soft enough to heal its pinholes."),
-        new("air", nameof(AirOption.BodyThenLight), "body reduction, then light", "Iron in the clay is reduced before the glaze seals it, and glazes keep what they got; below cone 4 in oxidation."),
-        new("air", nameof(AirOption.BodyThenNeutral), "body reduction, then neutral", "What counts is done by the time glazes seal; a neutral kiln climbs faster and wastes less gas."),
+        new(
+            "cooling",
+            nameof(CoolingOption.LimitedDrop),
+            "no faster than 100 an hour",
+            "A thinly loaded kiln drops fast; large and flat ware is safer with a limit."
+        ),
+        new(
+            "cooling",
+            nameof(CoolingOption.DropAndHold),
+            "drop a little and hold",
+            "Just below the top a glaze is stiff enough not to run and soft enough to heal its pinholes."
+        ),
+        new(
+            "air",
+            nameof(AirOption.BodyThenLight),
+            "body reduction, then light",
+            "Iron in the clay is reduced before the glaze seals it, and glazes keep what they got; below cone 4 in oxidation."
+        ),
+        new(
+            "air",
+            nameof(AirOption.BodyThenNeutral),
+            "body reduction, then neutral",
+            "What counts is done by the time glazes seal; a neutral kiln climbs faster and wastes less gas."
+        ),
         new("air", nameof(AirOption.Oxidising), "oxidation throughout", "Bright colours and no carbon monoxide: a gas kiln fired like an electric one."),
     ];
 }

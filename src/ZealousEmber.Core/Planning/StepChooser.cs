@@ -28,7 +28,8 @@ internal readonly record struct Stretch(double From, double To, double Asked, do
 internal readonly record struct ChosenStep(int First, int Last, bool Runs, double Rate, double Hours);
 
 /// <summary>
-/// The quickest way through stretches in a number of steps. A step is one rate, the slowest asked in it, or the kiln left to itself. One that saves less than it is
+/// The quickest way through stretches in a number of steps. A step is one rate, the slowest asked in it, or the kiln left to itself. One that saves less than
+/// it is
 /// worth to key it in is left out: what binds least goes first. The same sum for every kiln, kind and number of steps, up and down.
 /// </summary>
 internal sealed class StepChooser
@@ -51,7 +52,8 @@ internal sealed class StepChooser
     /// <param name="stretches">In their order, at least one.</param>
     /// <param name="most">Most steps, at least 1.</param>
     /// <param name="friendly">A rate as it is keyed in.</param>
-    /// <param name="keepsUp">Whether the kiln has to keep up with a rate: on the way up it would catch up faster than the ware stands; down it never does.</param>
+    /// <param name="keepsUp">Whether the kiln has to keep up with a rate: on the way up it would catch up faster than the ware stands; down it never
+    /// does.</param>
     /// <param name="crawl">Slower than this, °C/h, no long step is where only a part of it asks for that.</param>
     public StepChooser(IReadOnlyList<Stretch> stretches, int most, Func<double, double> friendly, bool keepsUp, double crawl = 0)
     {
@@ -59,7 +61,8 @@ internal sealed class StepChooser
         Most = Math.Min(most, stretches.Count);
         best = new (double, ChosenStep)[Most + 1, stretches.Count + 1];
         for (var k = 0; k <= Most; k++)
-            for (var end = 0; end <= stretches.Count; end++) best[k, end] = (k == 0 && end == 0 ? 0 : double.PositiveInfinity, default);
+        for (var end = 0; end <= stretches.Count; end++)
+            best[k, end] = (k == 0 && end == 0 ? 0 : double.PositiveInfinity, default);
         for (var first = 0; first < stretches.Count; first++)
         {
             for (var last = first; last < stretches.Count; last++)
@@ -68,7 +71,8 @@ internal sealed class StepChooser
                 for (var k = 1; k <= Most; k++)
                 {
                     var hours = best[k - 1, first].Hours + step.Hours;
-                    if (hours < best[k, last + 1].Hours - 1e-9) best[k, last + 1] = (hours, step);
+                    if (hours < best[k, last + 1].Hours - 1e-9)
+                        best[k, last + 1] = (hours, step);
                 }
             }
         }
@@ -87,7 +91,8 @@ internal sealed class StepChooser
         for (var k = 1; k <= Math.Min(most, Most); k++)
         {
             var cost = Hours(k) + Worth * k;
-            if (cost < least - 1e-9) (count, least) = (k, cost);
+            if (cost < least - 1e-9)
+                (count, least) = (k, cost);
         }
         return count;
     }
@@ -101,8 +106,10 @@ internal sealed class StepChooser
             var step = best[count, end].Step;
             end = step.First;
             // Two at one rate are one: cut in two only for the little that each may lag.
-            if (steps.Count > 0 && !step.Runs && !steps[0].Runs && steps[0].Rate == step.Rate) steps[0] = steps[0] with { First = step.First, Hours = steps[0].Hours + step.Hours };
-            else steps.Insert(0, step);
+            if (steps.Count > 0 && !step.Runs && !steps[0].Runs && steps[0].Rate == step.Rate)
+                steps[0] = steps[0] with { First = step.First, Hours = steps[0].Hours + step.Hours };
+            else
+                steps.Insert(0, step);
         }
         return steps;
     }
@@ -114,7 +121,8 @@ internal sealed class StepChooser
         {
             asked = Math.Min(asked, stretches[i].Asked);
             runs &= stretches[i].MayRun;
-            if (runs) free += Math.Abs(stretches[i].To - stretches[i].From) / stretches[i].Able;
+            if (runs)
+                free += Math.Abs(stretches[i].To - stretches[i].From) / stretches[i].Able;
         }
         var byRate = AtOneRate(first, last, asked);
         return runs && free <= byRate.Hours + 1e-9 ? new ChosenStep(first, last, true, 0, free) : byRate;
@@ -122,24 +130,32 @@ internal sealed class StepChooser
 
     private ChosenStep AtOneRate(int first, int last, double asked)
     {
-        if (double.IsInfinity(asked)) return new ChosenStep(first, last, false, asked, double.PositiveInfinity);
+        if (double.IsInfinity(asked))
+            return new ChosenStep(first, last, false, asked, double.PositiveInfinity);
         // A little behind is caught up unnoticed; more would be caught up faster than the ware stands, so that less is asked.
         var rate = asked;
-        for (var again = keepsUp; again && Lag(first, last, rate) > MostLag;)
+        for (var again = keepsUp; again && Lag(first, last, rate) > MostLag; )
         {
             var slower = Enumerable.Range(first, last - first + 1).Min(i => stretches[i].Able) * Keeps;
             again = slower < rate;
             rate = Math.Max(slower, rate * LessEachTime);
         }
         rate = friendly(rate);
-        // A crawl that only a part of it asks for is no step. Behind for good there is nothing to catch up: it may run at full power to its end; else it wants another step.
-        if (rate < crawl && Math.Abs(stretches[last].To - stretches[first].From) > LongCrawl && Enumerable.Range(first, last - first + 1).Any(i => stretches[i].Asked > 2 * rate))
+        // A crawl that only a part of it asks for is no step. Behind for good there is nothing to catch up: it may run at full power to its end; else it wants
+        // another step.
+        if (
+            rate < crawl
+            && Math.Abs(stretches[last].To - stretches[first].From) > LongCrawl
+            && Enumerable.Range(first, last - first + 1).Any(i => stretches[i].Asked > 2 * rate)
+        )
         {
             rate = friendly(asked);
-            if (rate < crawl || CatchesUp(first, last, rate)) return new ChosenStep(first, last, false, rate, double.PositiveInfinity);
+            if (rate < crawl || CatchesUp(first, last, rate))
+                return new ChosenStep(first, last, false, rate, double.PositiveInfinity);
         }
         var hours = 0.0;
-        for (var i = first; i <= last; i++) hours += stretches[i].Hours(rate);
+        for (var i = first; i <= last; i++)
+            hours += stretches[i].Hours(rate);
         return new ChosenStep(first, last, false, rate, hours);
     }
 
@@ -150,7 +166,8 @@ internal sealed class StepChooser
         for (var i = first; i <= last; i++)
         {
             var (planned, takes) = (Math.Abs(stretches[i].To - stretches[i].From) / rate, stretches[i].Hours(rate));
-            if (lag > MostLag && stretches[i].Able > rate && stretches[i].Able > stretches[i].Asked) return true;
+            if (lag > MostLag && stretches[i].Able > rate && stretches[i].Able > stretches[i].Asked)
+                return true;
             lag += Math.Max(0, takes - planned);
         }
         return false;
@@ -159,7 +176,8 @@ internal sealed class StepChooser
     private double Lag(int first, int last, double rate)
     {
         var lag = 0.0;
-        for (var i = first; i <= last; i++) lag += Math.Max(0, stretches[i].Hours(rate) - Math.Abs(stretches[i].To - stretches[i].From) / rate);
+        for (var i = first; i <= last; i++)
+            lag += Math.Max(0, stretches[i].Hours(rate) - Math.Abs(stretches[i].To - stretches[i].From) / rate);
         return lag;
     }
 }

@@ -23,7 +23,8 @@ public sealed record WhatIf(double Thicker = 0, int Wetter = 0, int Cooler = 0)
     public Result<(WareLoad Load, PlanWish Wish)> Of(WareLoad load, PlanWish wish, Cone? goal)
     {
         var other = load with { Lots = [.. load.Lots.Select(l => l.Changed(Thicker, Wetter))] };
-        if (goal is not { } cone || Cooler == 0) return (other, wish with { Goal = Cooler == 0 ? wish.Goal : goal });
+        if (goal is not { } cone || Cooler == 0)
+            return (other, wish with { Goal = Cooler == 0 ? wish.Goal : goal });
         var order = cone.Order - Cooler;
         return order < 0 || order >= Cone.All.Length
             ? new Problem("coolerCones", $"There is no cone {Math.Abs(Cooler)} {(Cooler > 0 ? "cooler" : "hotter")} than {cone.Number}.")

@@ -8,7 +8,8 @@ using ZealousEmber.Core.Ware;
 namespace ZealousEmber.Core.Planning;
 
 /// <summary>
-/// A firing to a cone: drying, climb, top and cooling chosen together, so that in the steps there are it takes least time. What binds least goes first: looks for
+/// A firing to a cone: drying, climb, top and cooling chosen together, so that in the steps there are it takes least time. What binds least goes first: looks
+/// for
 /// steam, then steps of the climb, then the drying hold for a slow climb.
 /// </summary>
 internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln, PlanWriter write, Cone goal)
@@ -22,6 +23,7 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
     private const int StepsToSpare = 8;
     private const double NearlyAsGood = 1.1;
     private const double Crawl = 38;
+
     // Where there is no other way; slower still a firing takes days, and nobody fires that.
     private const double LastCrawl = 26;
     private static readonly Duration GlazeHold = Duration.FromMinutes(30);
@@ -49,15 +51,21 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
     private Result<List<PlanStep>> Plan(List<PlanStep> before, double from, double crawl)
     {
         var courses = Courses(before, from);
-        if (!courses.IsOk) return Result<List<PlanStep>>.Failed(courses.Problems);
+        if (!courses.IsOk)
+            return Result<List<PlanStep>>.Failed(courses.Problems);
         var most = wish.MaxSteps - before.Count - (AirPlanner.Reduces(wish, kiln, goal) ? StepsOfAir : 0);
         var lastHundred = wish.Preferences.Approach == ApproachOption.LastHundred;
-        Way Of(DryingCourse c, bool atConePace) => new(c, HoursOf(c, from), new ClimbPlanner(load, wish, kiln, write, EndOf(c, from), top, Math.Max(StepsToSpare, most), c.After, atConePace, crawl));
+        Way Of(DryingCourse c, bool atConePace) =>
+            new(c, HoursOf(c, from), new ClimbPlanner(load, wish, kiln, write, EndOf(c, from), top, Math.Max(StepsToSpare, most), c.After, atConePace, crawl));
         // No ware asks for the cone's pace over the last hundred: where steps are few it goes before anything the ware asks for.
         var few = most <= FewSteps;
-        List<Way> ways = [.. courses.Value.Take(few ? int.MaxValue : 1).SelectMany(c => lastHundred && few ? new[] { Of(c, true), Of(c, false) } : [Of(c, lastHundred)])];
+        List<Way> ways =
+        [
+            .. courses.Value.Take(few ? int.MaxValue : 1).SelectMany(c => lastHundred && few ? new[] { Of(c, true), Of(c, false) } : [Of(c, lastHundred)]),
+        ];
         ways.RemoveAll(w => w.Course.Steps.Length >= most);
-        if (ways.Count == 0) return TooFew(courses.Value.Min(c => c.Steps.Length) + 1);
+        if (ways.Count == 0)
+            return TooFew(courses.Value.Min(c => c.Steps.Length) + 1);
 
         // How it cools is seen on a firing that is off at its top; another way up leaves the walls a little warmer or cooler.
         var first = ways[0];
@@ -66,23 +74,33 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         {
             var cooling = CoolingBy(fall, top - Drops, most);
             var (way, down) = Quickest(ways, cooling, most);
-            if (way < 0) return TooFew(before.Count + ways.Min(w => w.Course.Steps.Length + w.Climb.Fewest) + cooling.Fewest);
+            if (way < 0)
+                return TooFew(before.Count + ways.Min(w => w.Course.Steps.Length + w.Climb.Fewest) + cooling.Fewest);
             var chosen = ways[way];
             var steps = UpTo(before, chosen.Course, chosen.Climb.Steps(most - chosen.Course.Steps.Length - down, Hold));
             fall = falls.After(steps);
-            if (again == Rounds || CoolingBy(fall, top - Drops, most).Fewest <= down) return Finished(steps, chosen.Climb, fall, down);
+            if (again == Rounds || CoolingBy(fall, top - Drops, most).Fewest <= down)
+                return Finished(steps, chosen.Climb, fall, down);
         }
     }
 
-    private CoolingPlanner CoolingBy(Func<double, double, double> fall, double from, int most) => new(load, wish, write, from, Melts, fall, Math.Max(StepsToSpare, most));
+    private CoolingPlanner CoolingBy(Func<double, double, double> fall, double from, int most) =>
+        new(load, wish, write, from, Melts, fall, Math.Max(StepsToSpare, most));
 
-    private Problem TooFew(int least) => new("maxSteps", $"This firing needs at least {Math.Max(least, wish.MaxSteps + 1)} steps, and the controller takes {wish.MaxSteps}. Keyed in as two programs, one after the other, it can be fired.");
+    private Problem TooFew(int least) =>
+        new(
+            "maxSteps",
+            $"This firing needs at least {Math.Max(least, wish.MaxSteps + 1)} steps, and the controller takes {wish.MaxSteps}. Keyed in as two programs, "
+                + "one after the other, it can be fired."
+        );
 
     /// <summary>The ways to dry it, the usual first; for a controller that holds at its top only those without a hold, where there are such.</summary>
     private Result<List<DryingCourse>> Courses(List<PlanStep> before, double from)
     {
         var all = AllCourses(before, from);
-        return wish.HoldsOnTheWay || !all.IsOk || all.Value.Where(c => c.Steps.All(s => s.Step.Hold == Duration.Zero)).ToList() is not { Count: > 0 } without ? all : without;
+        return wish.HoldsOnTheWay || !all.IsOk || all.Value.Where(c => c.Steps.All(s => s.Step.Hold == Duration.Zero)).ToList() is not { Count: > 0 } without
+            ? all
+            : without;
     }
 
     private Result<List<DryingCourse>> AllCourses(List<PlanStep> before, double from)
@@ -91,7 +109,9 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         {
             var drying = new DryingPlanner(load, wish, kiln, write);
             var usual = drying.Usual(before, from);
-            return usual.IsOk ? new List<DryingCourse>([usual.Value, .. drying.WithFewerSteps(before, from)]) : Result<List<DryingCourse>>.Failed(usual.Problems);
+            return usual.IsOk
+                ? new List<DryingCourse>([usual.Value, .. drying.WithFewerSteps(before, from)])
+                : Result<List<DryingCourse>>.Failed(usual.Problems);
         }
         var fresh = load.Lots.Where(l => !l.GlazedAlready && (l.Glazes.Length > 0 || l.Dryness != Dryness.BoneDry)).ToList();
         var at = FriendlyNumbers.NearestFive((kiln.Boiling - Drying.BelowBoiling).Celsius - 2, wish.Unit);
@@ -107,7 +127,15 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         if (wet.Dryness != Dryness.BoneDry)
         {
             var why = $"The glaze on {wet.What} is still wet, and the ware under it with it; dried too fast it lifts and crawls.";
-            var hold = write.At(write.Friendly(Math.Min(DampGlazePace, fastest)), at, DampGlazeHold, "dry the wet glaze", why, "glaze-water", Dries(DampGlazePace));
+            var hold = write.At(
+                write.Friendly(Math.Min(DampGlazePace, fastest)),
+                at,
+                DampGlazeHold,
+                "dry the wet glaze",
+                why,
+                "glaze-water",
+                Dries(DampGlazePace)
+            );
             ClimbLimit Slow(double low, double rate) => new(low, past, rate, rate, "dry the glaze on the way", why, "glaze-water", Dries(rate));
             return [new([hold], [Slow(at, DampGlazePace)]), new([], [Slow(from, DampGlazePace / 2)])];
         }
@@ -115,13 +143,28 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         return
         [
             new([write.At(write.Friendly(Math.Min(GlazePace, fastest)), at, GlazeHold, "dry the glaze", because, "glaze-water", Dries(GlazePace))], []),
-            new([], [new ClimbLimit(from, past, GlazedWare.GlazeUp * DryingPlan.Margin, GlazedWare.GlazeUp, "dry the glaze on the way", because, "glaze-water", Dries(GlazePace))]),
+            new(
+                [],
+                [
+                    new ClimbLimit(
+                        from,
+                        past,
+                        GlazedWare.GlazeUp * DryingPlan.Margin,
+                        GlazedWare.GlazeUp,
+                        "dry the glaze on the way",
+                        because,
+                        "glaze-water",
+                        Dries(GlazePace)
+                    ),
+                ]
+            ),
         ];
     }
 
     private static Basis Dries(double pace) => Basis.Practice(GlazedWare.GlazeRule, GlazedWare.GlazeUp, Basis.Planned(pace));
 
-    private static double EndOf(DryingCourse course, double from) => course.Steps.Length > 0 && course.Steps[^1].Step.Target is { } last ? Math.Max(from, last.Celsius) : from;
+    private static double EndOf(DryingCourse course, double from) =>
+        course.Steps.Length > 0 && course.Steps[^1].Step.Target is { } last ? Math.Max(from, last.Celsius) : from;
 
     private List<PlanStep> UpTo(List<PlanStep> before, DryingCourse course, List<PlanStep> climb)
     {
@@ -130,7 +173,10 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         return steps;
     }
 
-    /// <summary>Which way to dry and how many steps to leave for the cooling: the first way that costs little more than the usual one would with steps to spare, else the quickest.</summary>
+    /// <summary>
+    /// Which way to dry and how many steps to leave for the cooling: the first way that costs little more than the usual one would with steps to spare, else
+    /// the quickest.
+    /// </summary>
     private static (int Way, int Down) Quickest(List<Way> ways, CoolingPlanner cooling, int most)
     {
         var (way, down, least) = (-1, 0, double.PositiveInfinity);
@@ -141,9 +187,11 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
             for (var d = cooling.Fewest; d < left; d++)
             {
                 var cost = dries + climb.Cost(left - d) + cooling.Cost(d);
-                if (cost < least - 1e-9) (way, down, least) = (i, d, cost);
+                if (cost < least - 1e-9)
+                    (way, down, least) = (i, d, cost);
             }
-            if (least <= spare * NearlyAsGood) break;
+            if (least <= spare * NearlyAsGood)
+                break;
         }
         return (way, down);
     }
@@ -163,23 +211,31 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
     /// <summary>A way to dry and to climb on; what its drying takes, with what its steps are worth, in hours.</summary>
     private sealed record Way(DryingCourse Course, double Dries, ClimbPlanner Climb);
 
-    /// <summary>As somebody said to the minute, else by the way chosen: as the glazes ask is nothing for bisque, ten minutes for glazes, twenty where one wants it, five where one runs or fades.</summary>
+    /// <summary>
+    /// As somebody said to the minute, else by the way chosen: as the glazes ask is nothing for bisque, ten minutes for glazes, twenty where one wants it,
+    /// five where one runs or fades.
+    /// </summary>
     private Duration Hold
     {
         get
         {
-            if (wish.Hold is { } said) return said;
+            if (wish.Hold is { } said)
+                return said;
             var careful = load.Glazes.Any(g => g.Runny || g.Fades);
             var needs = load.Glazes.Any(g => g.NeedsHold);
-            return Duration.FromMinutes(wish.Preferences.Hold switch
-            {
-                HoldOption.None => 0,
-                HoldOption.QuarterHour => 15,
-                HoldOption.HalfHour => 30,
-                HoldOption.LowerAndLonger => 60,
-                _ when !Melts => 0,
-                _ => careful && !needs ? 5 : needs && !careful ? 20 : 10,
-            });
+            return Duration.FromMinutes(
+                wish.Preferences.Hold switch
+                {
+                    HoldOption.None => 0,
+                    HoldOption.QuarterHour => 15,
+                    HoldOption.HalfHour => 30,
+                    HoldOption.LowerAndLonger => 60,
+                    _ when !Melts => 0,
+                    _ => careful && !needs ? 5
+                    : needs && !careful ? 20
+                    : 10,
+                }
+            );
         }
     }
 
@@ -201,10 +257,12 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         for (var round = 0; round < Rounds; round++)
         {
             var made = found.Find([.. steps.Select(s => s.Step)], [.. cools.Select(s => s.Step)], said.Step.Hold);
-            if (!made.IsOk) return Result<List<PlanStep>>.Failed(made.Problems);
+            if (!made.IsOk)
+                return Result<List<PlanStep>>.Failed(made.Problems);
             steps[index] = Say(said, made.Value);
             var again = falls.Binding(steps, Cooling(made.Value.Top.Celsius));
-            if (round == Rounds - 1 || again.Select(s => s.Step).SequenceEqual(cools.Select(s => s.Step))) break;
+            if (round == Rounds - 1 || again.Select(s => s.Step).SequenceEqual(cools.Select(s => s.Step)))
+                break;
             cools = again;
         }
         List<PlanStep> all = [.. steps, .. cools];
@@ -217,7 +275,8 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
     {
         get
         {
-            if (wish.Hold is not null || !Melts || wish.Preferences.Hold != HoldOption.AsTheGlazesAsk) return "";
+            if (wish.Hold is not null || !Melts || wish.Preferences.Hold != HoldOption.AsTheGlazesAsk)
+                return "";
             var (needs, careful) = (load.Glazes.FirstOrDefault(g => g.NeedsHold), load.Glazes.FirstOrDefault(g => g.Runny || g.Fades));
             return (needs, careful) switch
             {
@@ -236,7 +295,9 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
         {
             Step = said.Step.Changed(target: solved.Top, hold: solved.Hold).Value,
             Basis = Basis.HeatWork(goal.Number, top, solved.Top.Celsius, solved.Hold),
-            Why = $"{said.Why} {write.Degrees(solved.Top.Celsius)}{does} cone {goal.Number} down{(said.Step.Pace.Kind == PaceKind.Full ? "" : " at this pace")}.{solved.Why}{WhoHolds}",
+            Why =
+                $"{said.Why} {write.Degrees(solved.Top.Celsius)}{does} cone {goal.Number} "
+                + $"down{(said.Step.Pace.Kind == PaceKind.Full ? "" : " at this pace")}.{solved.Why}{WhoHolds}",
         };
     }
 }

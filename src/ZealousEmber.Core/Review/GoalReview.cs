@@ -18,37 +18,82 @@ internal static class GoalReview
 
     public static IEnumerable<Finding> Of(ReviewContext context)
     {
-        if (context.Schedule.Kind == ScheduleKind.Drying) yield break;
+        if (context.Schedule.Kind == ScheduleKind.Drying)
+            yield break;
         var index = context.Schedule.Program.TopStep;
-        if (context.Schedule.Segments[index].Target is null) yield break;
+        if (context.Schedule.Segments[index].Target is null)
+            yield break;
         var times = context.Compiled.Segments[index];
         if (context.Schedule.Goal is { } goal)
         {
             if (ConePhrases.ZeroSlip(goal, context.Progress) is { } slip)
             {
-                yield return new Finding("zero-slip", Severity.Danger, index, times.Start, times.End, slip, "A zero dropped or added is a hundred degrees: one of the two is a slip.",
-                    context.Fixes(() => [.. OtherZero(goal) is { } meant ? [new Fix($"Goal cone {meant.Number}", 0, ImmutableArray<Segment>.Empty, 0, Goal: meant)] : Array.Empty<Fix>(), .. Mends(context, goal, index)]));
+                yield return new Finding(
+                    "zero-slip",
+                    Severity.Danger,
+                    index,
+                    times.Start,
+                    times.End,
+                    slip,
+                    "A zero dropped or added is a hundred degrees: one of the two is a slip.",
+                    context.Fixes(() =>
+                        [
+                            .. OtherZero(goal) is { } meant
+                                ? [new Fix($"Goal cone {meant.Number}", 0, ImmutableArray<Segment>.Empty, 0, Goal: meant)]
+                                : Array.Empty<Fix>(),
+                            .. Mends(context, goal, index),
+                        ]
+                    )
+                );
                 yield break;
             }
-            if (OffGoal(context, goal, index, times) is { } off) yield return off;
+            if (OffGoal(context, goal, index, times) is { } off)
+                yield return off;
         }
-        if (context.Load is not { } load || context.Schedule.Kind == ScheduleKind.Refiring) yield break;
+        if (context.Load is not { } load || context.Schedule.Kind == ScheduleKind.Refiring)
+            yield break;
         var reached = context.Schedule.Goal ?? ConePhrases.HottestDown(context.Progress);
         if (reached is { } cone && context.Schedule.Kind != ScheduleKind.Bisque)
         {
             foreach (var clash in load.Clashes)
-                yield return new Finding("cones-clash", Severity.Danger, index, times.Start, times.End, clash.Format(), "Whatever the schedule, one of them comes out under- or overfired.");
+                yield return new Finding(
+                    "cones-clash",
+                    Severity.Danger,
+                    index,
+                    times.Start,
+                    times.End,
+                    clash.Format(),
+                    "Whatever the schedule, one of them comes out under- or overfired."
+                );
             var said = context.Schedule.Goal is null ? "comes to" : "is for";
-            foreach (var (name, range, tooHot) in load.Outside(cone).Where(o => load.Clashes.All(c => !c.Concerns(o.Name)) && (o.TooHot || context.Progress[o.Range.Coolest.Order] < 0.5)))
+            foreach (
+                var (name, range, tooHot) in load.Outside(cone)
+                    .Where(o => load.Clashes.All(c => !c.Concerns(o.Name)) && (o.TooHot || context.Progress[o.Range.Coolest.Order] < 0.5))
+            )
             {
-                yield return new Finding("outside-cones", tooHot ? Severity.Danger : Severity.Look, index, times.Start, times.End,
-                    $"{name} is made for {range}; this firing {said} cone {cone.Number}.", tooHot ? "It may slump, bloat or run onto the shelf." : "It will come out underfired and dry.");
+                yield return new Finding(
+                    "outside-cones",
+                    tooHot ? Severity.Danger : Severity.Look,
+                    index,
+                    times.Start,
+                    times.End,
+                    $"{name} is made for {range}; this firing {said} cone {cone.Number}.",
+                    tooHot ? "It may slump, bloat or run onto the shelf." : "It will come out underfired and dry."
+                );
             }
         }
         else if (reached is { } bisque)
         {
             foreach (var lot in load.Lots.Where(l => l.Clay?.Range is { } r && bisque.CompareTo(r.Hottest) > 0).DistinctBy(l => l.Clay!.Name))
-                yield return new Finding("outside-cones", Severity.Danger, index, times.Start, times.End, $"{lot.Clay!.Name} stands {lot.Clay.Range}; this bisque goes to cone {bisque.Number}.", "It may slump or bloat.");
+                yield return new Finding(
+                    "outside-cones",
+                    Severity.Danger,
+                    index,
+                    times.Start,
+                    times.End,
+                    $"{lot.Clay!.Name} stands {lot.Clay.Range}; this bisque goes to cone {bisque.Number}.",
+                    "It may slump or bloat."
+                );
         }
     }
 
@@ -59,20 +104,31 @@ internal static class GoalReview
     private static double Offset(ReviewContext context, Cone goal)
     {
         var progress = context.Progress[goal.Order];
-        return progress > 1e-6 ? ConeSolver.Offset(goal, Math.Min(progress, 1000), 1).Kelvins : -(ConeTable.Of(goal).At60 - context.Compiled.Curve.Peak.Celsius);
+        return progress > 1e-6
+            ? ConeSolver.Offset(goal, Math.Min(progress, 1000), 1).Kelvins
+            : -(ConeTable.Of(goal).At60 - context.Compiled.Curve.Peak.Celsius);
     }
 
     private static Finding? OffGoal(ReviewContext context, Cone goal, int index, CompiledSegment times)
     {
         var progress = context.Progress[goal.Order];
         var offset = Offset(context, goal);
-        if (Math.Abs(offset) <= WorthSaying) return null;
-        if (OtherScale(context, goal, index, times) is { } scale) return scale;
+        if (Math.Abs(offset) <= WorthSaying)
+            return null;
+        if (OtherScale(context, goal, index, times) is { } scale)
+            return scale;
         var by = Phrases.Number(Math.Round(Math.Abs(TemperatureDifference.FromKelvins(offset).In(context.Schedule.Unit))));
         var passes = progress > 1;
         var far = Math.Abs(offset) > AConeOff;
-        return new Finding(passes ? "goal-passed" : "goal-missed", far ? Severity.Danger : Severity.Look, index, times.Start, times.End,
-            passes ? $"It goes past cone {goal.Number}, by about {by} {context.Schedule.Unit.Symbol()}." : $"Cone {goal.Number} {ConeBend.Phrase(progress)}: it stops about {by} {context.Schedule.Unit.Symbol()} short.",
+        return new Finding(
+            passes ? "goal-passed" : "goal-missed",
+            far ? Severity.Danger : Severity.Look,
+            index,
+            times.Start,
+            times.End,
+            passes
+                ? $"It goes past cone {goal.Number}, by about {by} {context.Schedule.Unit.Symbol()}."
+                : $"Cone {goal.Number} {ConeBend.Phrase(progress)}: it stops about {by} {context.Schedule.Unit.Symbol()} short.",
             (passes, context.Schedule.Kind == ScheduleKind.Bisque) switch
             {
                 (true, true) => "Bisque past its cone is tight and takes up little glaze. A lower top or a shorter hold brings it back.",
@@ -80,7 +136,8 @@ internal static class GoalReview
                 (false, true) => "Bisque short of its cone is weak and gives off its gas under the glaze. A hotter top or a longer hold brings the cone down.",
                 (false, false) => "Underfired ware is weak and its glaze dry. A hotter top or a longer hold brings the cone down.",
             },
-            context.Fixes(() => Mends(context, goal, index)))
+            context.Fixes(() => Mends(context, goal, index))
+        )
         {
             Basis = Basis.HeatWorkDone(goal.Number, ConeTable.Of(goal).At60, progress, offset),
         };
@@ -92,18 +149,31 @@ internal static class GoalReview
         var (unit, at60) = (context.Schedule.Unit, ConeTable.Of(goal).At60);
         var other = ScaleFixes.Other(unit);
         // The top itself, or the step after it that was meant to be: "to 1222" in °F falls where it should have climbed.
-        bool Near(int i) => context.Schedule.Segments[i] is { Target: { } t, Pace.Kind: not PaceKind.Natural } && Math.Abs(OnScale(t.In(unit), other) - at60) <= OtherScaleNear;
-        var index = Near(top) ? top : top + 1 < context.Schedule.Segments.Length && Near(top + 1) ? top + 1 : -1;
-        if (index < 0 || Math.Abs(context.Compiled.Segments[index].To.Celsius - at60) < 3 * OtherScaleNear) return null;
+        bool Near(int i) =>
+            context.Schedule.Segments[i] is { Target: { } t, Pace.Kind: not PaceKind.Natural } && Math.Abs(OnScale(t.In(unit), other) - at60) <= OtherScaleNear;
+        var index =
+            Near(top) ? top
+            : top + 1 < context.Schedule.Segments.Length && Near(top + 1) ? top + 1
+            : -1;
+        if (index < 0 || Math.Abs(context.Compiled.Segments[index].To.Celsius - at60) < 3 * OtherScaleNear)
+            return null;
         times = context.Compiled.Segments[index];
         var number = context.Schedule.Segments[index].Target!.Value.In(unit);
-        return new Finding("scale-slip", Severity.Danger, index, times.Start, times.End,
+        return new Finding(
+            "scale-slip",
+            Severity.Danger,
+            index,
+            times.Start,
+            times.End,
             $"{Phrases.Number(number)} {unit.Symbol()} is nowhere near cone {goal.Number}; {Phrases.Number(number)} {other.Symbol()} is.",
-            $"The numbers look as if they were written in {other.Symbol()}; set the schedule to that scale.", context.Fixes(() => ScaleFixes.Of(context, index)));
+            $"The numbers look as if they were written in {other.Symbol()}; set the schedule to that scale.",
+            context.Fixes(() => ScaleFixes.Of(context, index))
+        );
     }
 
     /// <summary>Cone 04 for 4 and 4 for 04.</summary>
-    private static Cone? OtherZero(Cone goal) => ConeNumber.Parse(goal.Number.StartsWith('0') ? goal.Number[1..] : $"0{goal.Number}") is { IsOk: true } other ? other.Value : null;
+    private static Cone? OtherZero(Cone goal) =>
+        ConeNumber.Parse(goal.Number.StartsWith('0') ? goal.Number[1..] : $"0{goal.Number}") is { IsOk: true } other ? other.Value : null;
 
     private static ImmutableArray<Fix> Mends(ReviewContext context, Cone goal, int index)
     {

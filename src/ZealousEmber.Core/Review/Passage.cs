@@ -20,12 +20,15 @@ internal sealed record Passage(int Step, double Low, double High, double Rate)
         for (var i = 0; i < compiled.Segments.Length; i++)
         {
             var times = compiled.Segments[i];
-            if (times.Ramp <= Duration.Zero || (up ? times.To <= times.From : times.To >= times.From)) continue;
+            if (times.Ramp <= Duration.Zero || (up ? times.To <= times.From : times.To >= times.From))
+                continue;
             var (bottom, top) = up ? (times.From.Celsius, times.To.Celsius) : (times.To.Celsius, times.From.Celsius);
             var (low, high) = (Math.Max(band.From, bottom), Math.Min(band.To, top));
-            if (high - low < Least) continue;
+            if (high - low < Least)
+                continue;
             var span = (Crossing(compiled.Curve, high, times, up) - Crossing(compiled.Curve, low, times, up)).TotalHours;
-            if (span != 0) yield return new Passage(i, low, high, (high - low) / Math.Abs(span));
+            if (span != 0)
+                yield return new Passage(i, low, high, (high - low) / Math.Abs(span));
         }
     }
 
@@ -36,8 +39,13 @@ internal sealed record Passage(int Step, double Low, double High, double Rate)
         for (var i = 1; i < points.Length; i++)
         {
             var (a, b) = (points[i - 1], points[i]);
-            if (b.Minutes <= start || a.Minutes >= end || b.Minutes <= a.Minutes) continue;
-            if (up ? a.Celsius <= celsius && b.Celsius >= celsius && b.Celsius > a.Celsius : a.Celsius >= celsius && b.Celsius <= celsius && b.Celsius < a.Celsius)
+            if (b.Minutes <= start || a.Minutes >= end || b.Minutes <= a.Minutes)
+                continue;
+            if (
+                up
+                    ? a.Celsius <= celsius && b.Celsius >= celsius && b.Celsius > a.Celsius
+                    : a.Celsius >= celsius && b.Celsius <= celsius && b.Celsius < a.Celsius
+            )
                 return Duration.FromMinutes(a.Minutes + (b.Minutes - a.Minutes) * (celsius - a.Celsius) / (b.Celsius - a.Celsius));
         }
         return up == Temperature.FromCelsius(celsius) > times.From ? times.RampEnd : times.Start;

@@ -16,7 +16,15 @@ namespace ZealousEmber.Core.Review;
 /// <param name="Load">The ware, where it is known.</param>
 /// <param name="Units">What sentences give lengths and masses in.</param>
 /// <param name="Mends">Whether mends are wanted with the findings.</param>
-public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun Run, IReadOnlyList<double> Progress, WareLoad? Load, DisplayUnits Units, bool Mends = true)
+public sealed record ReviewContext(
+    Schedule Schedule,
+    IKilnModel Kiln,
+    KilnRun Run,
+    IReadOnlyList<double> Progress,
+    WareLoad? Load,
+    DisplayUnits Units,
+    bool Mends = true
+)
 {
     /// <summary>What is supposed of ware nobody described: thin and bone dry.</summary>
     private static readonly WareLot Supposed = WareLot.Create("ware", 1, 6).Value;
@@ -40,15 +48,17 @@ public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun R
     internal bool Packed => Load?.IsPacked(Kiln.UsualWare(Schedule.Kind)) == true;
 
     /// <summary>Water in a lot when it goes in, %; glazed raw it has some from the glaze.</summary>
-    internal double WaterIn(WareLot lot) => Schedule.Kind == ScheduleKind.OnceFired ? Math.Max(Moisture.Of(lot.Dryness), Moisture.RawGlazed) : Moisture.Of(lot.Dryness);
+    internal double WaterIn(WareLot lot) =>
+        Schedule.Kind == ScheduleKind.OnceFired ? Math.Max(Moisture.Of(lot.Dryness), Moisture.RawGlazed) : Moisture.Of(lot.Dryness);
 
     /// <summary>How much a verdict matters: of ware nobody described only what is danger even to thin dry ware is said, and worth a look.</summary>
-    internal Severity? Weight(Verdict verdict) => (verdict, Load is null) switch
-    {
-        (Verdict.Danger, false) => Severity.Danger,
-        (Verdict.Danger, true) or (Verdict.Look, false) => Severity.Look,
-        _ => null,
-    };
+    internal Severity? Weight(Verdict verdict) =>
+        (verdict, Load is null) switch
+        {
+            (Verdict.Danger, false) => Severity.Danger,
+            (Verdict.Danger, true) or (Verdict.Look, false) => Severity.Look,
+            _ => null,
+        };
 
     /// <summary>"the walls of plates (8 mm)".</summary>
     internal string Name(WareLot lot) => Load is null ? "even thin dry walls" : $"the walls of {lot.What} ({Units.Wall(lot.Wall)})";
@@ -60,7 +70,15 @@ public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun R
     internal ReviewContext? After(Schedule schedule)
     {
         var run = Kiln.Run(schedule.Program);
-        return run.IsOk ? this with { Schedule = schedule, Run = run.Value, Progress = HeatWork.OfAll(Kiln.Felt(run.Value.Compiled.Curve)), Mends = false } : null;
+        return run.IsOk
+            ? this with
+            {
+                Schedule = schedule,
+                Run = run.Value,
+                Progress = HeatWork.OfAll(Kiln.Felt(run.Value.Compiled.Curve)),
+                Mends = false,
+            }
+            : null;
     }
 
     /// <summary>The step in which a moment lies.</summary>
@@ -68,7 +86,8 @@ public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun R
     {
         for (var i = 0; i < Compiled.Segments.Length; i++)
         {
-            if (Compiled.Segments[i].End >= at) return i;
+            if (Compiled.Segments[i].End >= at)
+                return i;
         }
         return Compiled.Segments.Length - 1;
     }
@@ -83,10 +102,16 @@ public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun R
     /// <summary>"55 °C/h".</summary>
     internal string PerHour(Rate r) => $"{Phrases.Number(Math.Round(Math.Abs(r.PerHourIn(Schedule.Unit))))} {Schedule.Unit.Symbol()}/h";
 
-    /// <summary>A step at a rate in friendly numbers, rounded down, that keeps what another says of itself; a problem where hold or target are beyond the limits.</summary>
+    /// <summary>
+    /// A step at a rate in friendly numbers, rounded down, that keeps what another says of itself; a problem where hold or target are beyond the limits.
+    /// </summary>
     internal Result<Segment> Step(Rate rate, Temperature target, Duration hold, Segment? like = null)
     {
-        var friendly = Math.Clamp(FriendlyNumbers.RateDown(rate.KelvinsPerHour, Schedule.Unit), ScheduleLimits.Slowest.KelvinsPerHour, ScheduleLimits.Fastest.KelvinsPerHour);
+        var friendly = Math.Clamp(
+            FriendlyNumbers.RateDown(rate.KelvinsPerHour, Schedule.Unit),
+            ScheduleLimits.Slowest.KelvinsPerHour,
+            ScheduleLimits.Fastest.KelvinsPerHour
+        );
         return Segment.Of(Pace.At(Rate.PerHour(friendly)), target, hold, like?.Reason, like?.Atmosphere);
     }
 
@@ -99,11 +124,13 @@ public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun R
         var target = segment.Target ?? times.To;
         var steps = ImmutableArray.CreateBuilder<Segment>();
         bool Before(Temperature a, Temperature b) => up ? a < b - TemperatureDifference.FromKelvins(1) : a > b + TemperatureDifference.FromKelvins(1);
-        if (Before(times.From, enters)) steps.Add(segment.Changed(target: enters, hold: Duration.Zero).Value);
+        if (Before(times.From, enters))
+            steps.Add(segment.Changed(target: enters, hold: Duration.Zero).Value);
         var ends = !Before(leaves, target);
         // Target and hold are those of a step that there is, or of a band.
         steps.Add(Step(rate, ends ? target : leaves, ends ? segment.Hold : Duration.Zero, segment).Value);
-        if (!ends) steps.Add(segment);
+        if (!ends)
+            steps.Add(segment);
         return steps.ToImmutable();
     }
 
@@ -120,11 +147,15 @@ public sealed record ReviewContext(Schedule Schedule, IKilnModel Kiln, KilnRun R
     internal Segment? Retyped(int index, double? rate = null, double? target = null, double? holdMinutes = null)
     {
         var unit = Schedule.Unit;
-        if (target is { } degrees && !Temperature.TryFrom(degrees, unit, out _)) return null;
-        var typed = Schedule.Segments[index].Changed(
-            rate is { } perHour ? Pace.At(Rate.PerHour(perHour, unit)) : null,
-            target is { } t ? Temperature.From(t, unit) : null,
-            holdMinutes is { } minutes ? Duration.FromMinutes(minutes) : null);
+        if (target is { } degrees && !Temperature.TryFrom(degrees, unit, out _))
+            return null;
+        var typed = Schedule
+            .Segments[index]
+            .Changed(
+                rate is { } perHour ? Pace.At(Rate.PerHour(perHour, unit)) : null,
+                target is { } t ? Temperature.From(t, unit) : null,
+                holdMinutes is { } minutes ? Duration.FromMinutes(minutes) : null
+            );
         return typed.IsOk ? typed.Value : null;
     }
 }

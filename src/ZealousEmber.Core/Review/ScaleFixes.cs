@@ -19,14 +19,17 @@ internal static class ScaleFixes
     {
         var program = context.Schedule.Program;
         var (unit, other) = (context.Schedule.Unit, Other(context.Schedule.Unit));
-        if (context.Schedule.Segments[index].Target is not { } written || !Temperature.TryFrom(written.In(unit), other, out var meant)) yield break;
+        if (context.Schedule.Segments[index].Target is not { } written || !Temperature.TryFrom(written.In(unit), other, out var meant))
+            yield break;
         var one = program.Steps[index].Changed(target: Temperature.From(Math.Round(meant.In(unit)), unit));
         if (All(program, unit, other) is { } all)
         {
             var before = all.Steps.Take(index).Where(s => s.Target is not null).Select(s => s.Target!.Value.Celsius).DefaultIfEmpty(meant.Celsius - 1).Max();
-            if (before < meant.Celsius && before > meant.Celsius - LastClimb) yield return Fix.Between($"Read all as {other.Symbol()}", program, all, unit: other);
+            if (before < meant.Celsius && before > meant.Celsius - LastClimb)
+                yield return Fix.Between($"Read all as {other.Symbol()}", program, all, unit: other);
         }
-        if (one.IsOk) yield return new Fix($"To {Phrases.Number(Math.Round(meant.In(unit)))}", index, one.Value);
+        if (one.IsOk)
+            yield return new Fix($"To {Phrases.Number(Math.Round(meant.In(unit)))}", index, one.Value);
     }
 
     private static FiringProgram? All(FiringProgram program, TemperatureUnit unit, TemperatureUnit other)
@@ -37,11 +40,13 @@ internal static class ScaleFixes
             Temperature? target = null;
             if (step.Target is { } written)
             {
-                if (!Temperature.TryFrom(written.In(unit), other, out var meant)) return null;
+                if (!Temperature.TryFrom(written.In(unit), other, out var meant))
+                    return null;
                 target = meant;
             }
             var made = step.Changed(step.Pace.Rate is { } rate ? Pace.At(Rate.PerHour(rate.PerHourIn(unit), other)) : step.Pace, target);
-            if (!made.IsOk) return null;
+            if (!made.IsOk)
+                return null;
             all.Add(made.Value);
         }
         return FiringProgram.Create(all) is { IsOk: true } read ? read.Value : null;

@@ -10,14 +10,76 @@ public static class ScheduleReview
     // What these say explains what the others say of the same firing: naming both would be naming one cause twice.
     private static readonly (string Cause, bool SameStep, string[] Follows)[] Causes =
     [
-        ("rate-slip", true, ["steam-risk", "burn-out-short", "quartz-up", "wall-climb", "quartz-down", "cristobalite-down", "kiln-too-slow", "slow-band-short", "cooled-slowly", "glaze-water", "organics-fast", "glazed-already", "dries-too-fast"]),
+        (
+            "rate-slip",
+            true,
+            [
+                "steam-risk",
+                "burn-out-short",
+                "quartz-up",
+                "wall-climb",
+                "quartz-down",
+                "cristobalite-down",
+                "kiln-too-slow",
+                "slow-band-short",
+                "cooled-slowly",
+                "glaze-water",
+                "organics-fast",
+                "glazed-already",
+                "dries-too-fast",
+            ]
+        ),
         ("rate-slip", false, ["goal-passed", "goal-missed", "elements-age"]),
-        ("target-slip", false, ["rate-slip", "steam-risk", "burn-out-short", "quartz-up", "wall-climb", "quartz-down", "kiln-too-slow", "hold-slip", "dries-too-fast", "does-nothing", "goal-missed", "goal-passed", "zero-slip", "cools-by-itself", "cools-no-further"]),
-        ("off-in-climb", false, ["goal-missed", "goal-passed", "burn-out-short", "quartz-down", "cristobalite-down", "does-nothing", "kiln-too-slow", "quartz-up", "wall-climb"]),
+        (
+            "target-slip",
+            false,
+            [
+                "rate-slip",
+                "steam-risk",
+                "burn-out-short",
+                "quartz-up",
+                "wall-climb",
+                "quartz-down",
+                "kiln-too-slow",
+                "hold-slip",
+                "dries-too-fast",
+                "does-nothing",
+                "goal-missed",
+                "goal-passed",
+                "zero-slip",
+                "cools-by-itself",
+                "cools-no-further",
+            ]
+        ),
+        (
+            "off-in-climb",
+            false,
+            ["goal-missed", "goal-passed", "burn-out-short", "quartz-down", "cristobalite-down", "does-nothing", "kiln-too-slow", "quartz-up", "wall-climb"]
+        ),
         ("target-unreached", false, ["goal-missed", "kiln-too-slow", "slow-band-short", "burn-out-short"]),
         ("hold-slip", true, ["goal-passed", "hold-long", "steam-risk", "elements-age"]),
         ("hold-slip", false, ["steam-risk"]),
-        ("scale-slip", false, ["outside-cones", "kiln-too-slow", "over-kiln-limit", "kiln-cannot-reach", "steam-risk", "burn-out-short", "quartz-up", "wall-climb", "hold-slip", "organics-fast", "glazed-already", "glaze-water", "rate-slip", "cools-no-further", "target-slip"]),
+        (
+            "scale-slip",
+            false,
+            [
+                "outside-cones",
+                "kiln-too-slow",
+                "over-kiln-limit",
+                "kiln-cannot-reach",
+                "steam-risk",
+                "burn-out-short",
+                "quartz-up",
+                "wall-climb",
+                "hold-slip",
+                "organics-fast",
+                "glazed-already",
+                "glaze-water",
+                "rate-slip",
+                "cools-no-further",
+                "target-slip",
+            ]
+        ),
         ("zero-slip", false, ["outside-cones"]),
         ("cones-clash", false, ["outside-cones"]),
         ("over-kiln-limit", true, ["kiln-too-slow", "kiln-cannot-reach", "goal-passed", "elements-age"]),
@@ -38,22 +100,46 @@ public static class ScheduleReview
     public static IReadOnlyList<Finding> Of(ReviewContext context)
     {
         var findings = Together(All(context));
-        if (!context.Mends) return findings;
+        if (!context.Mends)
+            return findings;
         var tries = MostTries;
         return [.. findings.Select(f => f with { Fixes = [.. Proven(context, f, findings, () => tries-- > 0).Take(MostFixes)] })];
     }
 
     // Where every rate is wrong, nothing else that could be said of it means anything.
-    private static IReadOnlyList<Finding> All(ReviewContext context) => RateSlip.PerMinute(context) is { } all ? [all] :
-    [
-        .. SlipReview.Of(context), .. WaterReview.Of(context), .. BurnOutReview.Of(context), .. SizeChangeReview.Of(context), .. GlazedReview.Of(context), .. GoalReview.Of(context),
-        .. GlazeReview.Of(context), .. PracticeReview.Of(context), .. KilnReview.Of(context), .. AtmosphereReview.Of(context), .. TurnReview.Of(context), .. NoFurther(context),
-    ];
+    private static IReadOnlyList<Finding> All(ReviewContext context) =>
+        RateSlip.PerMinute(context) is { } all
+            ? [all]
+            :
+            [
+                .. SlipReview.Of(context),
+                .. WaterReview.Of(context),
+                .. BurnOutReview.Of(context),
+                .. SizeChangeReview.Of(context),
+                .. GlazedReview.Of(context),
+                .. GoalReview.Of(context),
+                .. GlazeReview.Of(context),
+                .. PracticeReview.Of(context),
+                .. KilnReview.Of(context),
+                .. AtmosphereReview.Of(context),
+                .. TurnReview.Of(context),
+                .. NoFurther(context),
+            ];
 
-    /// <summary>Findings of several reviewers as one list: what only follows from another is left out; the gravest first, then in the order of the steps.</summary>
+    /// <summary>
+    /// Findings of several reviewers as one list: what only follows from another is left out; the gravest first, then in the order of the steps.
+    /// </summary>
     private static IReadOnlyList<Finding> Together(IReadOnlyList<Finding> findings) =>
-        [.. findings.Where(f => !Causes.Any(c => c.Follows.Contains(f.Id) && findings.Any(other => other != f && other.Id == c.Cause && (!c.SameStep || other.Segment == f.Segment))))
-            .OrderByDescending(f => f.Severity).ThenBy(f => f.Segment)];
+        [
+            .. findings
+                .Where(f =>
+                    !Causes.Any(c =>
+                        c.Follows.Contains(f.Id) && findings.Any(other => other != f && other.Id == c.Cause && (!c.SameStep || other.Segment == f.Segment))
+                    )
+                )
+                .OrderByDescending(f => f.Severity)
+                .ThenBy(f => f.Segment),
+        ];
 
     /// <summary>The mends of a finding that remove it and bring no other; what one brings to light is mended with it.</summary>
     private static IEnumerable<Fix> Proven(ReviewContext context, Finding finding, IReadOnlyList<Finding> before, Func<bool> mayTry)
@@ -61,32 +147,48 @@ public static class ScheduleReview
         var seen = new List<Schedule>();
         foreach (var fix in finding.Fixes)
         {
-            if (!mayTry()) yield break;
-            if (Settled(context, fix, before) is not { } made || seen.Any(s => s.SameContent(made.Schedule)) || !Gone(finding, made.Findings, before)) continue;
+            if (!mayTry())
+                yield break;
+            if (Settled(context, fix, before) is not { } made || seen.Any(s => s.SameContent(made.Schedule)) || !Gone(finding, made.Findings, before))
+                continue;
             seen.Add(made.Schedule);
-            if (fix.Apply(context.Schedule).Value.SameContent(made.Schedule)) yield return fix;
+            if (fix.Apply(context.Schedule).Value.SameContent(made.Schedule))
+                yield return fix;
             else
             {
-                var (was, comes) = (context.Schedule.Segments[context.Schedule.Program.TopStep].Target, made.Schedule.Segments[made.Schedule.Program.TopStep].Target);
-                var top = comes is { } target && comes != was && !fix.Text.StartsWith("Top ", StringComparison.Ordinal) ? $", top {Phrases.Number(target.In(made.Schedule.Unit))}" : "";
+                var (was, comes) = (
+                    context.Schedule.Segments[context.Schedule.Program.TopStep].Target,
+                    made.Schedule.Segments[made.Schedule.Program.TopStep].Target
+                );
+                var top =
+                    comes is { } target && comes != was && !fix.Text.StartsWith("Top ", StringComparison.Ordinal)
+                        ? $", top {Phrases.Number(target.In(made.Schedule.Unit))}"
+                        : "";
                 yield return Fix.Between(fix.Text + top, context.Schedule.Program, made.Schedule.Program, fix.Unit, fix.Kind, fix.Goal);
             }
         }
     }
 
-    /// <summary>A schedule with a mend made, and with those of what it brings: a cone that is missed then, a fault that hid behind the first. Nothing where that does not end well.</summary>
+    /// <summary>
+    /// A schedule with a mend made, and with those of what it brings: a cone that is missed then, a fault that hid behind the first. Nothing where that does
+    /// not end well.
+    /// </summary>
     private static (Schedule Schedule, IReadOnlyList<Finding> Findings)? Settled(ReviewContext context, Fix fix, IReadOnlyList<Finding> before)
     {
         var made = fix.Apply(context.Schedule);
-        if (!made.IsOk || made.Value.SameContent(context.Schedule)) return null;
+        if (!made.IsOk || made.Value.SameContent(context.Schedule))
+            return null;
         var schedule = made.Value;
         for (var round = 0; round < MostRounds; round++)
         {
-            if (context.After(schedule) is not { } after) return null;
+            if (context.After(schedule) is not { } after)
+                return null;
             var findings = Of(after);
-            if (Brings(findings, before).FirstOrDefault() is not { } news) return (schedule, findings);
+            if (Brings(findings, before).FirstOrDefault() is not { } news)
+                return (schedule, findings);
             var candidates = Together(All(after with { Mends = true })).First(f => f.Id == news.Id && f.Segment == news.Segment).Fixes;
-            if (candidates.Select(c => c.Apply(schedule)).FirstOrDefault(c => c.IsOk && !c.Value.SameContent(schedule)) is not { } next) return null;
+            if (candidates.Select(c => c.Apply(schedule)).FirstOrDefault(c => c.IsOk && !c.Value.SameContent(schedule)) is not { } next)
+                return null;
             schedule = next.Value;
         }
         return null;
@@ -103,16 +205,25 @@ public static class ScheduleReview
     {
         for (var i = 0; i < context.Schedule.Segments.Length; i++)
         {
-            if (CoolsNoFurther(context.Schedule.Segments[i], i, context.Compiled.Segments[i], context.Schedule.Unit) is { } finding) yield return finding;
+            if (CoolsNoFurther(context.Schedule.Segments[i], i, context.Compiled.Segments[i], context.Schedule.Unit) is { } finding)
+                yield return finding;
         }
     }
 
     /// <summary>"Off to 10 °C" in a room at 20: the kiln stops short of it.</summary>
     private static Finding? CoolsNoFurther(Segment segment, int index, CompiledSegment compiled, TemperatureUnit unit)
     {
-        if (segment.Target is not { } target || target >= compiled.To || compiled.To > compiled.From) return null;
-        return new Finding("cools-no-further", Severity.Note, index, compiled.Start, compiled.End,
-            $"Left to itself the kiln stops near {Phrases.Number(Math.Round(compiled.To.In(unit)))} {unit.Symbol()}, above the {Phrases.Number(target.In(unit))} asked for.",
-            "A kiln cools no further than the room it stands in, and the last degrees take very long.");
+        if (segment.Target is not { } target || target >= compiled.To || compiled.To > compiled.From)
+            return null;
+        return new Finding(
+            "cools-no-further",
+            Severity.Note,
+            index,
+            compiled.Start,
+            compiled.End,
+            $"Left to itself the kiln stops near {Phrases.Number(Math.Round(compiled.To.In(unit)))} {unit.Symbol()}, above the "
+                + $"{Phrases.Number(target.In(unit))} asked for.",
+            "A kiln cools no further than the room it stands in, and the last degrees take very long."
+        );
     }
 }

@@ -13,17 +13,22 @@ internal static class SizeChangeReview
 
     public static IEnumerable<Finding> Of(ReviewContext context)
     {
-        if (context.Schedule.Kind == ScheduleKind.Drying) yield break;
-        foreach (var finding in context.Raw ? RawUp(context) : FiredUp(context)) yield return finding;
+        if (context.Schedule.Kind == ScheduleKind.Drying)
+            yield break;
+        foreach (var finding in context.Raw ? RawUp(context) : FiredUp(context))
+            yield return finding;
         var quartz = Down(context, "quartz-down", WallGradient.Quartz, QuartzTurns).ToList();
         var cristobalite = Down(context, "cristobalite-down", WallGradient.Cristobalite, CristobaliteTurns).ToList();
         foreach (var finding in quartz)
         {
             // One fast cooling through both is one fault, with one mend.
             var both = cristobalite.FirstOrDefault(c => c.Segment == finding.Segment);
-            yield return both is null ? finding : Fell(context, "quartz-down", finding.Segment, (WallGradient.Cristobalite.From, WallGradient.Quartz.To), QuartzTurns, CristobaliteTurns)!;
+            yield return both is null
+                ? finding
+                : Fell(context, "quartz-down", finding.Segment, (WallGradient.Cristobalite.From, WallGradient.Quartz.To), QuartzTurns, CristobaliteTurns)!;
         }
-        foreach (var finding in cristobalite.Where(c => quartz.All(q => q.Segment != c.Segment))) yield return finding;
+        foreach (var finding in cristobalite.Where(c => quartz.All(q => q.Segment != c.Segment)))
+            yield return finding;
     }
 
     private static IEnumerable<Finding> RawUp(ReviewContext context)
@@ -33,9 +38,17 @@ internal static class SizeChangeReview
             // The wall is spared to 600, the rim of flat ware through the whole of quartz.
             var covers = passage is { Low: < QuartzTurns, High: >= QuartzTurns };
             var inQuartz = passage.High > WallGradient.Quartz.From + 10;
-            double Limit(WareLot lot) => Math.Min(passage.Low < WallGradient.RawClimb.To - 10 ? WallGradient.RawUp(lot.Depth) : double.PositiveInfinity, inQuartz ? WallGradient.AcrossFlat(lot.Width) : double.PositiveInfinity);
-            var band = passage.Low < WallGradient.Quartz.From - 10 && context.Lots.Min(l => WallGradient.RawUp(l.Depth)) * RateLimit.FineOver >= passage.Rate ? WallGradient.Quartz : (WallGradient.RawClimb.From, WallGradient.Quartz.To);
-            if (Over(context, covers ? "quartz-up" : "wall-climb", passage, Limit, band, up: true, covers ? [QuartzTurns] : [], WallRule.Raw) is { } finding) yield return finding;
+            double Limit(WareLot lot) =>
+                Math.Min(
+                    passage.Low < WallGradient.RawClimb.To - 10 ? WallGradient.RawUp(lot.Depth) : double.PositiveInfinity,
+                    inQuartz ? WallGradient.AcrossFlat(lot.Width) : double.PositiveInfinity
+                );
+            var band =
+                passage.Low < WallGradient.Quartz.From - 10 && context.Lots.Min(l => WallGradient.RawUp(l.Depth)) * RateLimit.FineOver >= passage.Rate
+                    ? WallGradient.Quartz
+                    : (WallGradient.RawClimb.From, WallGradient.Quartz.To);
+            if (Over(context, covers ? "quartz-up" : "wall-climb", passage, Limit, band, up: true, covers ? [QuartzTurns] : [], WallRule.Raw) is { } finding)
+                yield return finding;
         }
     }
 
@@ -43,11 +56,25 @@ internal static class SizeChangeReview
     {
         foreach (var passage in Passage.Through(context.Compiled, WallGradient.Quartz, up: true))
         {
-            if (Over(context, "quartz-up", passage, l => WallGradient.Through(l.Depth, l.Width, raw: false), WallGradient.Quartz, up: true, [QuartzTurns], WallRule.FiredThrough) is { } finding) yield return finding;
+            if (
+                Over(
+                    context,
+                    "quartz-up",
+                    passage,
+                    l => WallGradient.Through(l.Depth, l.Width, raw: false),
+                    WallGradient.Quartz,
+                    up: true,
+                    [QuartzTurns],
+                    WallRule.FiredThrough
+                ) is
+                { } finding
+            )
+                yield return finding;
         }
         foreach (var passage in Passage.Through(context.Compiled, BelowQuartz, up: true))
         {
-            if (Over(context, "wall-climb", passage, l => WallGradient.FiredUp(l.Depth), BelowQuartz, up: true, [], WallRule.FiredBelow) is { } finding) yield return finding;
+            if (Over(context, "wall-climb", passage, l => WallGradient.FiredUp(l.Depth), BelowQuartz, up: true, [], WallRule.FiredBelow) is { } finding)
+                yield return finding;
         }
     }
 
@@ -55,38 +82,65 @@ internal static class SizeChangeReview
     {
         foreach (var passage in Passage.Through(context.Compiled, band, up: false))
         {
-            if (Fell(context, id, passage.Step, band, mark) is { } finding) yield return finding;
+            if (Fell(context, id, passage.Step, band, mark) is { } finding)
+                yield return finding;
         }
     }
 
     private static Finding? Fell(ReviewContext context, string id, int step, (double From, double To) band, params double[] marks)
     {
         // Through both bands the rate is the steeper of the two: what lies between asks for nothing.
-        var steepest = marks.Length == 1
-            ? Passage.Through(context.Compiled, band, up: false).First(p => p.Step == step)
-            : new[] { WallGradient.Quartz, WallGradient.Cristobalite }.SelectMany(b => Passage.Through(context.Compiled, b, up: false)).Where(p => p.Step == step).MaxBy(p => p.Rate)!;
+        var steepest =
+            marks.Length == 1
+                ? Passage.Through(context.Compiled, band, up: false).First(p => p.Step == step)
+                : new[] { WallGradient.Quartz, WallGradient.Cristobalite }
+                    .SelectMany(b => Passage.Through(context.Compiled, b, up: false))
+                    .Where(p => p.Step == step)
+                    .MaxBy(p => p.Rate)!;
         return Over(context, id, steepest, l => WallGradient.Through(l.Depth, l.Width, raw: false), band, up: false, marks, WallRule.FiredThrough);
     }
 
-    private static Finding? Over(ReviewContext context, string id, Passage passage, Func<WareLot, double> limit, (double From, double To) band, bool up, double[] marks, WallRule rule)
+    private static Finding? Over(
+        ReviewContext context,
+        string id,
+        Passage passage,
+        Func<WareLot, double> limit,
+        (double From, double To) band,
+        bool up,
+        double[] marks,
+        WallRule rule
+    )
     {
         var lot = context.Lots.MinBy(limit)!;
         var fastest = limit(lot);
-        if (context.Weight(RateLimit.Of(passage.Rate, fastest)) is not { } severity) return null;
+        if (context.Weight(RateLimit.Of(passage.Rate, fastest)) is not { } severity)
+            return null;
         var (unit, times) = (context.Schedule.Unit, context.Compiled.Segments[passage.Step]);
         var rate = Rate.PerHour(passage.Rate);
-        var rim = lot.Width is not null && WallGradient.AcrossFlat(lot.Width) <= fastest && passage.High > WallGradient.Cristobalite.From && (marks.Length > 0 || passage.High > WallGradient.Quartz.From + 10);
-        var where = marks.Length > 0
-            ? $"through {Phrases.List(marks.Select(m => Phrases.Number(Math.Round(Temperature.FromCelsius(m).In(unit)))))} {unit.Symbol()}"
-            : $"from {context.Degrees(Temperature.FromCelsius(passage.Low))} to {context.Degrees(Temperature.FromCelsius(passage.High))}";
+        var rim =
+            lot.Width is not null
+            && WallGradient.AcrossFlat(lot.Width) <= fastest
+            && passage.High > WallGradient.Cristobalite.From
+            && (marks.Length > 0 || passage.High > WallGradient.Quartz.From + 10);
+        var where =
+            marks.Length > 0
+                ? $"through {Phrases.List(marks.Select(m => Phrases.Number(Math.Round(Temperature.FromCelsius(m).In(unit)))))} {unit.Symbol()}"
+                : $"from {context.Degrees(Temperature.FromCelsius(passage.Low))} to {context.Degrees(Temperature.FromCelsius(passage.High))}";
         var lags = rim
             ? $"in {lot.What}, flat and {context.Units.Wall(lot.Width!.Value)} across, the middle lags far behind the rim"
-            : $"in {context.Name(lot)} the middle then lags {Phrases.Number(Math.Round(WallGradient.In(lot.Depth, rate).In(unit)))} {unit.Symbol()} behind the faces";
+            : $"in {context.Name(lot)} the middle then lags {Phrases.Number(Math.Round(WallGradient.In(lot.Depth, rate).In(unit)))} {unit.Symbol()} "
+                + "behind the faces";
         var friendly = Rate.PerHour(FriendlyNumbers.RateDown(fastest, unit));
-        return new Finding(id, severity, passage.Step, times.Start, times.RampEnd,
+        return new Finding(
+            id,
+            severity,
+            passage.Step,
+            times.Start,
+            times.RampEnd,
             $"It {(up ? "climbs" : "cools")} {where} at {context.PerHour(rate)}; {lags}.",
             $"{(marks.Length > 0 ? $"{(up && context.Raw ? "Clay" : "Ware")} changes size there, and a piece that is not through it as a whole cracks." : "One part grows before the other, and the strain cracks it.")} Up to {context.PerHour(friendly)} is fine for it.",
-            context.Fixes(() => context.Slower(passage.Step, Temperature.FromCelsius(band.From), Temperature.FromCelsius(band.To), Rate.PerHour(fastest))))
+            context.Fixes(() => context.Slower(passage.Step, Temperature.FromCelsius(band.From), Temperature.FromCelsius(band.To), Rate.PerHour(fastest)))
+        )
         {
             Basis = rim ? Basis.Flat(lot, fastest, Basis.Asked(passage.Rate)) : Basis.Wall(lot, rule, fastest, Basis.Asked(passage.Rate)),
         };

@@ -26,7 +26,8 @@ public static class CompiledSegments
     public static int StepAt(this ImmutableArray<CompiledSegment> segments, double minute)
     {
         var step = segments.Length - 1;
-        while (step > 0 && segments[step].Start.TotalMinutes > minute + 1e-6) step--;
+        while (step > 0 && segments[step].Start.TotalMinutes > minute + 1e-6)
+            step--;
         return step;
     }
 
@@ -35,7 +36,9 @@ public static class CompiledSegments
     {
         var segment = segments[segments.StepAt(minute)];
         var ramp = segment.Ramp.TotalMinutes;
-        return ramp <= 0 ? segment.To.Celsius : segment.From.Celsius + (segment.To.Celsius - segment.From.Celsius) * Math.Clamp((minute - segment.Start.TotalMinutes) / ramp, 0, 1);
+        return ramp <= 0
+            ? segment.To.Celsius
+            : segment.From.Celsius + (segment.To.Celsius - segment.From.Celsius) * Math.Clamp((minute - segment.Start.TotalMinutes) / ramp, 0, 1);
     }
 }
 
@@ -63,7 +66,8 @@ public sealed record CompiledSchedule(ImmutableArray<CompiledSegment> Segments, 
     /// <returns>A problem at <c>segments[0].target</c> when a first "off" would have to climb from the start.</returns>
     public static Result<CompiledSchedule> From(FiringProgram program, Temperature start, IKilnPace kiln)
     {
-        if (program.CannotBegin(start) is { } problem) return problem;
+        if (program.CannotBegin(start) is { } problem)
+            return problem;
 
         var segments = ImmutableArray.CreateBuilder<CompiledSegment>(program.Steps.Length);
         var points = new List<CurvePoint> { new(0, start.Celsius) };
@@ -79,7 +83,8 @@ public sealed record CompiledSchedule(ImmutableArray<CompiledSegment> Segments, 
             AddCorner(points, compiled.End, compiled.To);
             segments.Add(compiled);
             (now, at) = (compiled.End, compiled.To);
-            if (segment.Pace.Kind != PaceKind.Natural || segment.Hold > Duration.Zero) powered = now;
+            if (segment.Pace.Kind != PaceKind.Natural || segment.Hold > Duration.Zero)
+                powered = now;
         }
         return new CompiledSchedule(segments.MoveToImmutable(), new Curve(points), powered);
     }
@@ -87,7 +92,8 @@ public sealed record CompiledSchedule(ImmutableArray<CompiledSegment> Segments, 
     private static IReadOnlyList<CurvePoint> Ramp(Segment segment, Temperature from, IKilnPace kiln)
     {
         var to = segment.Target ?? kiln.Opens;
-        if (segment.Target is null && to >= from) return [new CurvePoint(0, from.Celsius)];
+        if (segment.Target is null && to >= from)
+            return [new CurvePoint(0, from.Celsius)];
         if (segment.Pace.Rate is { } rate)
             return [new(0, from.Celsius), new(((to - from).Abs() / rate).TotalMinutes, to.Celsius)];
         return to > from ? kiln.Climb(from, to) : kiln.Cool(from, to);
@@ -96,6 +102,7 @@ public sealed record CompiledSchedule(ImmutableArray<CompiledSegment> Segments, 
     private static void AddCorner(List<CurvePoint> points, Duration at, Temperature temperature)
     {
         var corner = new CurvePoint(at.TotalMinutes, temperature.Celsius);
-        if (points[^1] != corner) points.Add(corner);
+        if (points[^1] != corner)
+            points.Add(corner);
     }
 }

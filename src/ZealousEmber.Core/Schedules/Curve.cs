@@ -31,7 +31,8 @@ public sealed class Curve
     public Curve(IEnumerable<CurvePoint> points)
     {
         this.points = [.. points];
-        if (this.points.Length == 0) throw new ArgumentException("a curve has at least one point", nameof(points));
+        if (this.points.Length == 0)
+            throw new ArgumentException("a curve has at least one point", nameof(points));
         for (var i = 0; i < this.points.Length; i++)
         {
             var (minutes, celsius) = this.points[i];
@@ -53,10 +54,12 @@ public sealed class Curve
     public Temperature At(Duration time)
     {
         var minutes = time.TotalMinutes;
-        if (minutes <= points[0].Minutes) return Temperature.FromCelsius(points[0].Celsius);
+        if (minutes <= points[0].Minutes)
+            return Temperature.FromCelsius(points[0].Celsius);
         for (var i = 1; i < points.Length; i++)
         {
-            if (minutes > points[i].Minutes) continue;
+            if (minutes > points[i].Minutes)
+                continue;
             var (a, b) = (points[i - 1], points[i]);
             return Temperature.FromCelsius(a.Celsius + (b.Celsius - a.Celsius) * (minutes - a.Minutes) / (b.Minutes - a.Minutes));
         }
@@ -74,12 +77,15 @@ public sealed class Curve
         var low = Math.Min(one.Celsius, other?.Celsius ?? double.PositiveInfinity);
         var high = other is { } upper ? Math.Max(one.Celsius, upper.Celsius) : double.PositiveInfinity;
         var turns = points[LastOfTop].Minutes;
-        double before = 0, after = 0;
+        double before = 0,
+            after = 0;
         for (var i = 1; i < points.Length; i++)
         {
             var (a, b) = (points[i - 1], points[i]);
-            if (b.Minutes <= turns) before += MinutesInBand(a, b, low, high);
-            else after += MinutesInBand(a, b, low, high);
+            if (b.Minutes <= turns)
+                before += MinutesInBand(a, b, low, high);
+            else
+                after += MinutesInBand(a, b, low, high);
         }
         return new TimeInBand(Duration.FromMinutes(before), Duration.FromMinutes(after));
     }
@@ -93,7 +99,8 @@ public sealed class Curve
         {
             var high = Peak.Celsius - Top;
             var last = points.Length - 1;
-            while (points[last].Celsius < high) last--;
+            while (points[last].Celsius < high)
+                last--;
             return last;
         }
     }
@@ -122,7 +129,8 @@ public sealed class Curve
         {
             if (points[i - 1].Celsius > temperature.Celsius && points[i].Celsius <= temperature.Celsius)
                 return Crossing(points[i - 1], points[i], temperature);
-            if (points[i].Celsius > temperature.Celsius) return null;
+            if (points[i].Celsius > temperature.Celsius)
+                return null;
         }
         return null;
     }
@@ -144,9 +152,11 @@ public sealed class Curve
             {
                 var share = b.Minutes > a.Minutes ? (points[i].Minutes - a.Minutes) / (b.Minutes - a.Minutes) : 0;
                 var off = Math.Abs(points[i].Celsius - (a.Celsius + share * (b.Celsius - a.Celsius)));
-                if (off > distance) (worst, distance) = (i, off);
+                if (off > distance)
+                    (worst, distance) = (i, off);
             }
-            if (worst == 0) continue;
+            if (worst == 0)
+                continue;
             kept[worst] = true;
             pieces.Push((piece.From, worst));
             pieces.Push((worst, piece.To));
@@ -161,7 +171,8 @@ public sealed class Curve
     {
         var minutes = b.Minutes - a.Minutes;
         var (bottom, top) = a.Celsius <= b.Celsius ? (a.Celsius, b.Celsius) : (b.Celsius, a.Celsius);
-        if (top < low || bottom > high) return 0;
+        if (top < low || bottom > high)
+            return 0;
         return top - bottom < 1e-12 ? minutes : minutes * (Math.Min(top, high) - Math.Max(bottom, low)) / (top - bottom);
     }
 
@@ -171,7 +182,8 @@ public sealed class Curve
         {
             // A piece shorter than a second is a corner of the arithmetic, not a pace anybody could see.
             var hours = (points[i].Minutes - points[i - 1].Minutes) / 60;
-            if (hours > 1 / 3600.0) yield return (points[i].Celsius - points[i - 1].Celsius) / hours;
+            if (hours > 1 / 3600.0)
+                yield return (points[i].Celsius - points[i - 1].Celsius) / hours;
         }
     }
 }

@@ -25,7 +25,9 @@ public sealed class FiringProgram : IEquatable<FiringProgram>
         return problems.Count > 0 ? Result<FiringProgram>.Failed(problems) : new FiringProgram([.. steps]);
     }
 
-    /// <summary>Index of the step whose target is the hottest; of several the last, since that is where one holds. Of a program that only cools: its first step.</summary>
+    /// <summary>
+    /// Index of the step whose target is the hottest; of several the last, since that is where one holds. Of a program that only cools: its first step.
+    /// </summary>
     public int TopStep
     {
         get
@@ -33,7 +35,8 @@ public sealed class FiringProgram : IEquatable<FiringProgram>
             var best = 0;
             for (var i = 1; i < Steps.Length; i++)
             {
-                if (Steps[i].Target is { } target && target >= (Steps[best].Target ?? ScheduleLimits.Coldest)) best = i;
+                if (Steps[i].Target is { } target && target >= (Steps[best].Target ?? ScheduleLimits.Coldest))
+                    best = i;
             }
             return best;
         }
@@ -58,7 +61,9 @@ public sealed class FiringProgram : IEquatable<FiringProgram>
     /// <summary>The same with a step moved to another place.</summary>
     public Result<FiringProgram> Move(int from, int to) => Create(Steps.RemoveAt(from).Insert(to, Steps[from]));
 
-    /// <summary>The same with another target and hold in one step; what "off" may do is not looked at again, since solvers only move steps that climb.</summary>
+    /// <summary>
+    /// The same with another target and hold in one step; what "off" may do is not looked at again, since solvers only move steps that climb.
+    /// </summary>
     internal FiringProgram WithStep(int index, Temperature target, Duration hold) => new(Steps.SetItem(index, Steps[index].With(target, hold)));
 
     /// <summary>The same with one step in whole degrees of a scale and whole minutes.</summary>
@@ -71,9 +76,10 @@ public sealed class FiringProgram : IEquatable<FiringProgram>
     internal static bool CannotClimb(Segment step, Temperature from) => step.Pace.Kind == PaceKind.Natural && step.Target is { } target && target > from;
 
     /// <summary>A problem when the first step is "off" and would have to climb from the start.</summary>
-    internal Problem? CannotBegin(Temperature start) => CannotClimb(Steps[0], start)
-        ? new Problem("segments[0].target", "With the power off the kiln cannot climb; this temperature is above the one it starts from.")
-        : null;
+    internal Problem? CannotBegin(Temperature start) =>
+        CannotClimb(Steps[0], start)
+            ? new Problem("segments[0].target", "With the power off the kiln cannot climb; this temperature is above the one it starts from.")
+            : null;
 
     /// <summary>A problem at <c>segments[0].target</c> when it cannot begin at a temperature; nothing when it can.</summary>
     public Problem? CannotBeginAt(Temperature start) => CannotBegin(start);
@@ -91,11 +97,14 @@ public sealed class FiringProgram : IEquatable<FiringProgram>
         foreach (var segment in Steps)
         {
             var to = segment.Target ?? at;
-            if (segment.Pace.Rate is { } rate) hours += ((to - at).Abs() / rate).TotalHours;
+            if (segment.Pace.Rate is { } rate)
+                hours += ((to - at).Abs() / rate).TotalHours;
             hours += segment.Hold.TotalHours;
             at = to;
         }
-        return hours > longest.TotalHours ? new Problem("segments", $"This firing asks for more than {longest.TotalDays:0} days; such a kiln is worked out for up to that.") : null;
+        return hours > longest.TotalHours
+            ? new Problem("segments", $"This firing asks for more than {longest.TotalDays:0} days; such a kiln is worked out for up to that.")
+            : null;
     }
 
     /// <inheritdoc/>
@@ -118,7 +127,9 @@ public sealed class FiringProgram : IEquatable<FiringProgram>
         for (var i = 0; i < steps.Count; i++)
         {
             if (steps[i].IsEndOff && i < steps.Count - 1)
-                problems.Add(new Problem($"segments[{i}].target", "Only the last step may be off with no temperature. Say how far it cools before the next step."));
+                problems.Add(
+                    new Problem($"segments[{i}].target", "Only the last step may be off with no temperature. Say how far it cools before the next step.")
+                );
             else if (i > 0 && steps[i - 1].Target is { } from && CannotClimb(steps[i], from))
                 problems.Add(new Problem($"segments[{i}].target", "With the power off the kiln cannot climb; this temperature is above the step before."));
         }

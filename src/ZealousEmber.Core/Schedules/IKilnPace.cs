@@ -17,6 +17,9 @@ public interface IKilnPace
     /// <summary>The climb at full power; points from 0 minutes at <paramref name="from"/> up to <paramref name="to"/>.</summary>
     IReadOnlyList<CurvePoint> Climb(Temperature from, Temperature to);
 
-    /// <summary>The cooling with the power off, from 0 minutes at <paramref name="from"/> down to <paramref name="to"/>, or to <see cref="CoolsTo"/> when that is warmer.</summary>
+    /// <summary>
+    /// The cooling with the power off, from 0 minutes at <paramref name="from"/> down to <paramref name="to"/>, or to <see cref="CoolsTo"/> when that is
+    /// warmer.
+    /// </summary>
     IReadOnlyList<CurvePoint> Cool(Temperature from, Temperature to);
 }

@@ -47,7 +47,8 @@ public sealed record Moment(MomentKind Kind, Duration At, Temperature Temperatur
         var moments = new List<Moment>();
         void Add(MomentKind kind, Duration? at, Temperature temperature)
         {
-            if (at is { } time) moments.Add(new Moment(kind, time, temperature));
+            if (at is { } time)
+                moments.Add(new Moment(kind, time, temperature));
         }
 
         var peak = curve.Peak;
@@ -56,8 +57,10 @@ public sealed record Moment(MomentKind Kind, Duration At, Temperature Temperatur
         Add(MomentKind.PastBoiling, curve.FirstRiseThrough(boiling ?? Boiling), boiling ?? Boiling);
         Add(MomentKind.QuartzRising, curve.FirstRiseThrough(Quartz), Quartz);
         Add(MomentKind.Top, Duration.FromMinutes(atTop[0].Minutes), peak);
-        if (last > Duration.FromMinutes(atTop[0].Minutes) && last < curve.Length) Add(MomentKind.CoolingBegins, last, peak);
-        if (compiled.PowerOff is { } off && off != last) Add(MomentKind.PowerOff, off, curve.At(off));
+        if (last > Duration.FromMinutes(atTop[0].Minutes) && last < curve.Length)
+            Add(MomentKind.CoolingBegins, last, peak);
+        if (compiled.PowerOff is { } off && off != last)
+            Add(MomentKind.PowerOff, off, curve.At(off));
         Add(MomentKind.QuartzFalling, curve.LastFallThrough(Quartz), Quartz);
         Add(MomentKind.MayOpen, curve.LastFallThrough(opens), opens);
         return [.. moments.OrderBy(m => m.At)];

@@ -14,12 +14,17 @@ public abstract record Pace
     public static readonly Pace Natural = new NaturalPace();
 
     /// <summary>At a steady rate; always positive, since the targets say whether it climbs or cools.</summary>
-    public static Pace At(Rate rate) => rate.KelvinsPerHour > 0
-        ? new RatePace(rate)
-        : throw new ArgumentOutOfRangeException(nameof(rate), rate, "a pace is more than nothing");
+    public static Pace At(Rate rate) =>
+        rate.KelvinsPerHour > 0 ? new RatePace(rate) : throw new ArgumentOutOfRangeException(nameof(rate), rate, "a pace is more than nothing");
 
     /// <summary>Which of the three it is.</summary>
-    public PaceKind Kind => this switch { RatePace => PaceKind.Rate, FullPace => PaceKind.Full, _ => PaceKind.Natural };
+    public PaceKind Kind =>
+        this switch
+        {
+            RatePace => PaceKind.Rate,
+            FullPace => PaceKind.Full,
+            _ => PaceKind.Natural,
+        };
 
     /// <summary>The rate, where it goes at one.</summary>
     public Rate? Rate => (this as RatePace)?.Steady;

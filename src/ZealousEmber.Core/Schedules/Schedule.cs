@@ -76,17 +76,34 @@ public sealed record Schedule
 
     /// <summary>The same schedule under another name, cut to what a name may have.</summary>
     /// <param name="ending">Put behind the name, once.</param>
-    public Schedule Renamed(string ending) => Name.EndsWith(ending, StringComparison.Ordinal)
-        ? this
-        : this with { Name = Name[..Math.Min(Name.Length, ScheduleLimits.Name - ending.Length)] + ending };
+    public Schedule Renamed(string ending) =>
+        Name.EndsWith(ending, StringComparison.Ordinal)
+            ? this
+            : this with
+            {
+                Name = Name[..Math.Min(Name.Length, ScheduleLimits.Name - ending.Length)] + ending,
+            };
 
     /// <summary>True when another says the very same, whatever its place in the store.</summary>
     public bool SameContent(Schedule other) =>
-        Name == other.Name && Kind == other.Kind && Unit == other.Unit && Notes == other.Notes && Goal == other.Goal && Tags.SequenceEqual(other.Tags) && Program.Equals(other.Program);
+        Name == other.Name
+        && Kind == other.Kind
+        && Unit == other.Unit
+        && Notes == other.Notes
+        && Goal == other.Goal
+        && Tags.SequenceEqual(other.Tags)
+        && Program.Equals(other.Program);
 
     /// <summary>Builds a schedule from checked steps. Problems name <c>name</c>, <c>segments</c>, <c>segments[i].…</c>, <c>notes</c>, <c>tags[i]</c>.</summary>
     public static Result<Schedule> Create(
-        string? name, ScheduleKind kind, TemperatureUnit unit, IReadOnlyList<Segment> segments, string? notes = null, IReadOnlyList<string?>? tags = null, Cone? goal = null)
+        string? name,
+        ScheduleKind kind,
+        TemperatureUnit unit,
+        IReadOnlyList<Segment> segments,
+        string? notes = null,
+        IReadOnlyList<string?>? tags = null,
+        Cone? goal = null
+    )
     {
         var problems = new List<Problem>();
         var checkedName = Text.OneLine(name);
@@ -103,9 +120,7 @@ public sealed record Schedule
             problems.Add(new Problem("notes", $"Notes have at most {ScheduleLimits.Notes} characters; these have {checkedNotes.Length}."));
 
         var checkedTags = CheckTags(tags ?? [], problems);
-        return problems.Count > 0
-            ? Result<Schedule>.Failed(problems)
-            : new Schedule(checkedName!, kind, unit, program.Value, checkedNotes, checkedTags, goal);
+        return problems.Count > 0 ? Result<Schedule>.Failed(problems) : new Schedule(checkedName!, kind, unit, program.Value, checkedNotes, checkedTags, goal);
     }
 
     private static ImmutableArray<string> CheckTags(IReadOnlyList<string?> tags, List<Problem> problems)
@@ -114,7 +129,8 @@ public sealed record Schedule
         for (var i = 0; i < tags.Count; i++)
         {
             var tag = Text.OneLine(tags[i])?.ToLowerInvariant();
-            if (tag is null || kept.Contains(tag)) continue;
+            if (tag is null || kept.Contains(tag))
+                continue;
             if (tag.Length > ScheduleLimits.Tag)
                 problems.Add(new Problem($"tags[{i}]", $"A tag has at most {ScheduleLimits.Tag} characters; this one has {tag.Length}."));
             kept.Add(tag);

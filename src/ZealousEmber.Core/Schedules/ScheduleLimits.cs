@@ -52,7 +52,11 @@ public static class ScheduleLimits
             return new Problem(field, "A temperature is missing here.");
         // Half a thousandth of a degree of grace, so that 2552 °F is not refused for a last binary digit.
         if (!Temperature.TryFrom(given, unit, out var t) || t.Celsius < Coldest.Celsius - 5e-4 || t.Celsius > Hottest.Celsius + 5e-4)
-            return new Problem(field, $"A temperature lies between {Phrases.Number(Coldest.In(unit))} and {Phrases.Number(Hottest.In(unit))} {unit.Symbol()}; this says {Phrases.Number(given)}.");
+            return new Problem(
+                field,
+                $"A temperature lies between {Phrases.Number(Coldest.In(unit))} and {Phrases.Number(Hottest.In(unit))} {unit.Symbol()}; this says "
+                    + $"{Phrases.Number(given)}."
+            );
         return t;
     }
 }

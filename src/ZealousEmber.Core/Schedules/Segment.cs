@@ -36,14 +36,19 @@ public sealed record Segment
     /// <summary>The same step in another air, or in none said.</summary>
     public Segment In(Atmosphere? atmosphere) => new(Pace, Target, Hold, Reason, atmosphere);
 
-    /// <summary>The same step at another pace, to another target, with another hold; what is missing stays. Problems as <see cref="Create"/> gives them, in °C.</summary>
+    /// <summary>
+    /// The same step at another pace, to another target, with another hold; what is missing stays. Problems as <see cref="Create"/> gives them, in °C.
+    /// </summary>
     public Result<Segment> Changed(Pace? pace = null, Temperature? target = null, Duration? hold = null) =>
         Of(pace ?? Pace, target ?? Target, hold ?? Hold, Reason, Atmosphere);
 
-    /// <summary>The same step with its target in whole degrees of a scale and its hold in whole minutes, as it would be typed; never outside the limits.</summary>
+    /// <summary>
+    /// The same step with its target in whole degrees of a scale and its hold in whole minutes, as it would be typed; never outside the limits.
+    /// </summary>
     public Segment Whole(TemperatureUnit unit)
     {
-        if (Target is not { } target) return this;
+        if (Target is not { } target)
+            return this;
         var (low, high) = (Math.Ceiling(ScheduleLimits.Coldest.In(unit)), Math.Floor(ScheduleLimits.Hottest.In(unit)));
         return With(Temperature.From(Math.Clamp(Math.Round(target.In(unit)), low, high), unit), Duration.FromMinutes(Math.Round(HoldMinutes)));
     }
@@ -67,10 +72,18 @@ public sealed record Segment
     /// <param name="reason">One line up to 200 characters; white space runs become one space.</param>
     /// <param name="atmosphere">The kiln's air, or nothing.</param>
     public static Result<Segment> Create(
-        PaceKind? pace, double? rate, double? target, double? holdMinutes, TemperatureUnit unit, string? reason = null, Atmosphere? atmosphere = null)
+        PaceKind? pace,
+        double? rate,
+        double? target,
+        double? holdMinutes,
+        TemperatureUnit unit,
+        string? reason = null,
+        Atmosphere? atmosphere = null
+    )
     {
         var problems = new List<Problem>();
-        T? Take<T>(Result<T> result) where T : class
+        T? Take<T>(Result<T> result)
+            where T : class
         {
             problems.AddRange(result.Problems);
             return result.IsOk ? result.Value : null;
@@ -88,7 +101,12 @@ public sealed record Segment
         if (target is null && pace == PaceKind.Natural)
         {
             if (holdMinutes is > 0)
-                problems.Add(new Problem("holdMinutes", "With the power off and no temperature given there is nothing to hold at. Give the step a temperature, or take the hold away."));
+                problems.Add(
+                    new Problem(
+                        "holdMinutes",
+                        "With the power off and no temperature given there is nothing to hold at. Give the step a temperature, or take the hold away."
+                    )
+                );
         }
         else if (target is null)
         {
@@ -98,15 +116,21 @@ public sealed record Segment
         {
             var read = ScheduleLimits.ReadTemperature(target, unit, "target");
             problems.AddRange(read.Problems);
-            if (read.IsOk) checkedTarget = read.Value;
+            if (read.IsOk)
+                checkedTarget = read.Value;
         }
 
         var longest = ScheduleLimits.LongestHold.TotalMinutes;
         var minutes = holdMinutes ?? 0;
         if (!(minutes >= 0 && minutes <= longest))
-            problems.Add(new Problem("holdMinutes", minutes < 0
-                ? $"A hold cannot be shorter than nothing; this says {Phrases.Number(minutes)} min."
-                : $"A hold lasts at most 99 h ({Phrases.Number(longest)} min); this says {Phrases.Number(minutes)} min."));
+            problems.Add(
+                new Problem(
+                    "holdMinutes",
+                    minutes < 0
+                        ? $"A hold cannot be shorter than nothing; this says {Phrases.Number(minutes)} min."
+                        : $"A hold lasts at most 99 h ({Phrases.Number(longest)} min); this says {Phrases.Number(minutes)} min."
+                )
+            );
 
         var line = Text.OneLine(reason);
         if (line?.Length > ScheduleLimits.Reason)
@@ -125,9 +149,18 @@ public sealed record Segment
         {
             null => new Problem("rate", "This step needs a pace: degrees an hour, full power, or off."),
             0 => new Problem("rate", "At 0 an hour it would never arrive. Give a rate, or make it a hold."),
-            < 0 => new Problem("rate", $"A rate is given without a sign, cooling too: the targets say which way it goes. Did you mean {Phrases.Number(-rate.Value)}?"),
-            { } r when !(r <= fastest + 1e-6) => new Problem("rate", $"A rate is at most {Phrases.Number(fastest)} {unit.Symbol()}/h; this says {Phrases.Number(r)}."),
-            { } r when r < slowest - 1e-9 => new Problem("rate", $"A rate is at least {Phrases.Number(slowest)} {unit.Symbol()}/h; this says {Phrases.Number(r)}."),
+            < 0 => new Problem(
+                "rate",
+                $"A rate is given without a sign, cooling too: the targets say which way it goes. Did you mean {Phrases.Number(-rate.Value)}?"
+            ),
+            { } r when !(r <= fastest + 1e-6) => new Problem(
+                "rate",
+                $"A rate is at most {Phrases.Number(fastest)} {unit.Symbol()}/h; this says {Phrases.Number(r)}."
+            ),
+            { } r when r < slowest - 1e-9 => new Problem(
+                "rate",
+                $"A rate is at least {Phrases.Number(slowest)} {unit.Symbol()}/h; this says {Phrases.Number(r)}."
+            ),
             { } r => Pace.At(Rate.PerHour(r, unit)),
         };
     }

@@ -1,4 +1,3 @@
-
 using System.Collections.Immutable;
 using System.Globalization;
 
@@ -35,7 +34,9 @@ public readonly record struct Cone : IComparable<Cone>
     /// <summary>The next cooler cone, or nothing before 022.</summary>
     public Cone? Cooler => order > 0 ? new Cone(order - 1) : null;
 
-    /// <summary>The cone one slips to by adding or dropping the zero: 4 for 04. Nothing for 014 … 022 and 11 … 14 whose twin does not exist or is not mistaken.</summary>
+    /// <summary>
+    /// The cone one slips to by adding or dropping the zero: 4 for 04. Nothing for 014 … 022 and 11 … 14 whose twin does not exist or is not mistaken.
+    /// </summary>
     public Cone? Twin => Named(Number.StartsWith('0') ? Number[1..] : "0" + Number);
 
     /// <summary>The cone of a number written as <see cref="Number"/> writes it; nothing when there is none.</summary>

@@ -1,6 +1,8 @@
 namespace ZealousEmber.Core.Units;
 
-/// <summary>Numbers a person would choose and a controller takes: fives in °C, tens in °F, finer where it is slow. Rates and temperatures go in and come out in °C.</summary>
+/// <summary>
+/// Numbers a person would choose and a controller takes: fives in °C, tens in °F, finer where it is slow. Rates and temperatures go in and come out in °C.
+/// </summary>
 public static class FriendlyNumbers
 {
     private const double CelsiusGrain = 5;
@@ -21,17 +23,20 @@ public static class FriendlyNumbers
     }
 
     /// <summary>
-    /// The nearest friendly rate in effect: rounded up by no more than a fiftieth, so that both scales fire alike, else down by as little as a number people use
+    /// The nearest friendly rate in effect: rounded up by no more than a fiftieth, so that both scales fire alike, else down by as little as a number people
+    /// use
     /// allows. For planned rates, which keep a margin of their own.
     /// </summary>
     /// <param name="celsiusPerHour">°C/h, more than 0.</param>
     /// <param name="unit">The scale whose numbers are to be friendly.</param>
     public static double RateNear(double celsiusPerHour, TemperatureUnit unit)
     {
-        if (!double.IsFinite(celsiusPerHour)) return celsiusPerHour;
+        if (!double.IsFinite(celsiusPerHour))
+            return celsiusPerHour;
         var rate = Rate.PerHour(celsiusPerHour).PerHourIn(unit);
         // What is one already stays.
-        if (rate >= CelsiusGrain && Math.Abs(rate / CelsiusGrain - Math.Round(rate / CelsiusGrain)) < 1e-6) return celsiusPerHour;
+        if (rate >= CelsiusGrain && Math.Abs(rate / CelsiusGrain - Math.Round(rate / CelsiusGrain)) < 1e-6)
+            return celsiusPerHour;
         if (unit == TemperatureUnit.Fahrenheit)
         {
             // Its degrees are fine enough for the nearest five, or the nearest one, of what is planned in °C.
@@ -41,8 +46,10 @@ public static class FriendlyNumbers
         foreach (var grain in new[] { CelsiusGrain, FineGrain(unit), 1 })
         {
             var down = Math.Floor(rate / grain + 1e-9) * grain;
-            if (down + grain <= rate * MostUp) return Rate.PerHour(down + grain, unit).KelvinsPerHour;
-            if (down > 0 && down >= rate * MostDown) return Rate.PerHour(down, unit).KelvinsPerHour;
+            if (down + grain <= rate * MostUp)
+                return Rate.PerHour(down + grain, unit).KelvinsPerHour;
+            if (down > 0 && down >= rate * MostDown)
+                return Rate.PerHour(down, unit).KelvinsPerHour;
         }
         return Rate.PerHour(Math.Max(1, Math.Floor(rate + 1e-9)), unit).KelvinsPerHour;
     }

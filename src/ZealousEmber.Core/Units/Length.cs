@@ -28,17 +28,21 @@ public readonly record struct Length(double Millimetres)
     /// <summary>"6 mm", "3/8 in", "1 1/2 in", "0.47 in".</summary>
     public string Format(LengthUnit unit)
     {
-        if (unit == LengthUnit.Millimetre) return $"{Phrases.Number(Millimetres)} mm";
+        if (unit == LengthUnit.Millimetre)
+            return $"{Phrases.Number(Millimetres)} mm";
         var sixteenths = Math.Round(Millimetres / PerInch * Sixteenth);
-        if (sixteenths >= 1 && Math.Abs(sixteenths * PerInch / Sixteenth - Millimetres) <= NearFraction) return $"{Fraction((int)sixteenths)} in";
+        if (sixteenths >= 1 && Math.Abs(sixteenths * PerInch / Sixteenth - Millimetres) <= NearFraction)
+            return $"{Fraction((int)sixteenths)} in";
         return $"{Phrases.Number(Millimetres / PerInch)} in";
     }
 
     private static string Fraction(int sixteenths)
     {
         var (whole, part, of) = (sixteenths / Sixteenth, sixteenths % Sixteenth, Sixteenth);
-        if (part == 0) return whole.ToString(CultureInfo.InvariantCulture);
-        while (part % 2 == 0) (part, of) = (part / 2, of / 2);
+        if (part == 0)
+            return whole.ToString(CultureInfo.InvariantCulture);
+        while (part % 2 == 0)
+            (part, of) = (part / 2, of / 2);
         return whole > 0 ? $"{whole} {part}/{of}" : $"{part}/{of}";
     }
 }

@@ -15,15 +15,13 @@ public readonly record struct Rate : IComparable<Rate>
         double.IsFinite(kelvins) ? new(kelvins) : throw new ArgumentOutOfRangeException(nameof(kelvins), kelvins, "not a rate");
 
     /// <summary>A rate from so many degrees of a scale an hour: 150 °F/h is 83.3 K/h.</summary>
-    public static Rate PerHour(double degrees, TemperatureUnit unit) =>
-        PerHour(TemperatureDifference.From(degrees, unit).Kelvins);
+    public static Rate PerHour(double degrees, TemperatureUnit unit) => PerHour(TemperatureDifference.From(degrees, unit).Kelvins);
 
     /// <summary>Degrees of a scale an hour.</summary>
     public double PerHourIn(TemperatureUnit unit) => TemperatureDifference.FromKelvins(KelvinsPerHour).In(unit);
 
     /// <summary>What a rate covers in a time.</summary>
-    public static TemperatureDifference operator *(Rate rate, Duration time) =>
-        TemperatureDifference.FromKelvins(rate.KelvinsPerHour * time.TotalHours);
+    public static TemperatureDifference operator *(Rate rate, Duration time) => TemperatureDifference.FromKelvins(rate.KelvinsPerHour * time.TotalHours);
 
     /// <inheritdoc/>
     public int CompareTo(Rate other) => KelvinsPerHour.CompareTo(other.KelvinsPerHour);

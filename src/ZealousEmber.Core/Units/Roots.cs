@@ -15,8 +15,10 @@ internal static class Roots
     /// <param name="accuracy">Of the argument.</param>
     public static double Rising(Func<double, double> f, double value, double low, double high, double accuracy = 1e-9)
     {
-        if (f(low) >= value) return low;
-        if (f(high) <= value) return high;
+        if (f(low) >= value)
+            return low;
+        if (f(high) <= value)
+            return high;
         return Brent.TryFindRoot(x => f(x) - value, low, high, accuracy, MostIterations, out var root)
             ? root
             : Bisection.FindRoot(x => f(x) - value, low, high, accuracy, MostIterations);

@@ -26,20 +26,20 @@ public readonly record struct Temperature : IComparable<Temperature>
     public static bool TryFrom(double value, TemperatureUnit unit, out Temperature temperature)
     {
         temperature = default;
-        if (!double.IsFinite(value)) return false;
+        if (!double.IsFinite(value))
+            return false;
         var celsius = unit == TemperatureUnit.Celsius ? value : TemperatureUnits.Settle((value - 32) * 5 / 9);
-        if (!(double.IsFinite(celsius) && celsius >= AbsoluteZero)) return false;
+        if (!(double.IsFinite(celsius) && celsius >= AbsoluteZero))
+            return false;
         temperature = FromCelsius(celsius);
         return true;
     }
 
     /// <summary>The number on a scale, exact there and back for anything with up to six decimals.</summary>
-    public double In(TemperatureUnit unit) =>
-        unit == TemperatureUnit.Celsius ? Celsius : TemperatureUnits.Settle(Celsius * 9 / 5 + 32);
+    public double In(TemperatureUnit unit) => unit == TemperatureUnit.Celsius ? Celsius : TemperatureUnits.Settle(Celsius * 9 / 5 + 32);
 
     /// <summary>From <paramref name="b"/> up to <paramref name="a"/>; negative when it is a fall.</summary>
-    public static TemperatureDifference operator -(Temperature a, Temperature b) =>
-        TemperatureDifference.FromKelvins(a.Celsius - b.Celsius);
+    public static TemperatureDifference operator -(Temperature a, Temperature b) => TemperatureDifference.FromKelvins(a.Celsius - b.Celsius);
 
     /// <summary>A temperature so much higher.</summary>
     public static Temperature operator +(Temperature a, TemperatureDifference d) => FromCelsius(a.Celsius + d.Kelvins);
@@ -86,8 +86,7 @@ public readonly record struct TemperatureDifference : IComparable<TemperatureDif
         FromKelvins(unit == TemperatureUnit.Celsius ? degrees : TemperatureUnits.Settle(degrees * 5 / 9));
 
     /// <summary>So many degrees of a scale.</summary>
-    public double In(TemperatureUnit unit) =>
-        unit == TemperatureUnit.Celsius ? Kelvins : TemperatureUnits.Settle(Kelvins * 9 / 5);
+    public double In(TemperatureUnit unit) => unit == TemperatureUnit.Celsius ? Kelvins : TemperatureUnits.Settle(Kelvins * 9 / 5);
 
     /// <summary>The rate that covers this difference in the time given, which must be more than none.</summary>
     public static Rate operator /(TemperatureDifference d, Duration time) => Rate.PerHour(d.Kelvins / time.TotalHours);

@@ -20,12 +20,13 @@ public static class TemperatureUnits
     public static string Letter(this TemperatureUnit unit) => unit == TemperatureUnit.Celsius ? "C" : "F";
 
     /// <summary>The scale a letter stands for, or nothing. Case does not matter.</summary>
-    public static TemperatureUnit? FromLetter(string? letter) => letter?.Trim().ToUpperInvariant() switch
-    {
-        "C" or "°C" => TemperatureUnit.Celsius,
-        "F" or "°F" => TemperatureUnit.Fahrenheit,
-        _ => null,
-    };
+    public static TemperatureUnit? FromLetter(string? letter) =>
+        letter?.Trim().ToUpperInvariant() switch
+        {
+            "C" or "°C" => TemperatureUnit.Celsius,
+            "F" or "°F" => TemperatureUnit.Fahrenheit,
+            _ => null,
+        };
 
     /// <summary>
     /// Takes the binary dust off a converted number: a value within 5e-8 of one with six decimals becomes that one.

@@ -9,7 +9,9 @@ public static class Cooling
 {
     private const double Hour = 60;
 
-    /// <summary>The fastest drop in any hour, and when that hour begins; nothing lost, from the start, where it never cools. Curves under an hour: over their length.</summary>
+    /// <summary>
+    /// The fastest drop in any hour, and when that hour begins; nothing lost, from the start, where it never cools. Curves under an hour: over their length.
+    /// </summary>
     public static (TemperatureDifference Drop, Duration From) FastestDrop(Curve curve)
     {
         var points = curve.Points.ToArray();
@@ -20,7 +22,8 @@ public static class Cooling
         foreach (var start in starts)
         {
             var lost = from.At(start) - to.At(start + Hour);
-            if (lost > most) (most, when) = (lost, start);
+            if (lost > most)
+                (most, when) = (lost, start);
         }
         return (TemperatureDifference.FromKelvins(most), Duration.FromMinutes(when));
     }
@@ -32,8 +35,10 @@ public static class Cooling
 
         public double At(double minutes)
         {
-            while (next < points.Length && points[next].Minutes < minutes) next++;
-            if (next >= points.Length) return points[^1].Celsius;
+            while (next < points.Length && points[next].Minutes < minutes)
+                next++;
+            if (next >= points.Length)
+                return points[^1].Celsius;
             var (a, b) = (points[next - 1], points[next]);
             return b.Minutes > a.Minutes ? a.Celsius + (b.Celsius - a.Celsius) * Math.Clamp((minutes - a.Minutes) / (b.Minutes - a.Minutes), 0, 1) : b.Celsius;
         }

@@ -31,7 +31,10 @@ public static class Drying
     /// <summary>Diffusivity of water in clay, m²/s.</summary>
     public static double Diffusivity(double celsius) => DiffusivityAt90 * Math.Exp(-ActivationKelvins * (1 / (celsius + 273.15) - 1 / Reference));
 
-    /// <summary>The depth a wall dries and warms from, mm: half of it and 2 mm for feet and joins; 0.65 of it, if that is more, for solid ware and ware with its whole foot on the shelf.</summary>
+    /// <summary>
+    /// The depth a wall dries and warms from, mm: half of it and 2 mm for feet and joins; 0.65 of it, if that is more, for solid ware and ware with its whole
+    /// foot on the shelf.
+    /// </summary>
     public static double Depth(double wall, bool oneSided) => oneSided ? Math.Max(wall / 2 + Foot, OneSidedShare * wall) : wall / 2 + Foot;
 
     /// <summary>∫ D dt along a curve from one moment to another, m².</summary>
@@ -43,7 +46,8 @@ public static class Drying
         {
             var (a, b) = (points[i - 1], points[i]);
             var span = b.Minutes - a.Minutes;
-            if (span <= 0 || b.Minutes <= begin) continue;
+            if (span <= 0 || b.Minutes <= begin)
+                continue;
             var (first, last) = (Math.Max(0, (begin - a.Minutes) / span), Math.Min(1, (end - a.Minutes) / span));
             sum += Progress(a.Celsius + (b.Celsius - a.Celsius) * first, a.Celsius + (b.Celsius - a.Celsius) * last, span * (last - first) * 60);
         }
@@ -67,13 +71,15 @@ public static class Drying
     /// <summary>Water left in the middle, as a share of what it began with, after F.</summary>
     public static double CentreShare(double f)
     {
-        if (f < Reaches) return 1;
+        if (f < Reaches)
+            return 1;
         var sum = 0.0;
         for (var n = 0; n < 8; n++)
         {
             var odd = 2 * n + 1;
             var term = Math.Exp(-odd * odd * Math.PI * Math.PI * f / 4) / odd;
-            if (term < 1e-12) break;
+            if (term < 1e-12)
+                break;
             sum += n % 2 == 0 ? term : -term;
         }
         return Math.Clamp(4 / Math.PI * sum, 0, 1);
@@ -81,5 +87,7 @@ public static class Drying
 
     /// <summary>The F that brings the middle to a share; by the first term of the series where that is good to 0.1 %, else by bisection.</summary>
     public static double For(double share) =>
-        share >= 1 ? 0 : share < 0.5 ? 4 / (Math.PI * Math.PI) * Math.Log(4 / (Math.PI * share)) : Roots.Rising(f => -CentreShare(f), -share, 0, 2);
+        share >= 1 ? 0
+        : share < 0.5 ? 4 / (Math.PI * Math.PI) * Math.Log(4 / (Math.PI * share))
+        : Roots.Rising(f => -CentreShare(f), -share, 0, 2);
 }

@@ -42,7 +42,8 @@ public sealed record DryingPlan(double HoldAt, double ToHold, Duration Hold, dou
     public static DryingPlan For(IReadOnlyCollection<WareLot> lots, Func<WareLot, double> water, Temperature boiling, TemperatureUnit unit, double? past = null)
     {
         var highest = (boiling - Drying.BelowBoiling).Celsius;
-        double HoldsAt(TemperatureUnit scale) => FriendlyNumbers.NearestFive(highest - 2.5, scale) is var near && near > highest ? FriendlyNumbers.NearestFive(highest - 6, scale) : near;
+        double HoldsAt(TemperatureUnit scale) =>
+            FriendlyNumbers.NearestFive(highest - 2.5, scale) is var near && near > highest ? FriendlyNumbers.NearestFive(highest - 6, scale) : near;
         // As long in both scales, whose numbers lie a degree apart.
         var (holdAt, countedAt) = (HoldsAt(unit), HoldsAt(TemperatureUnit.Celsius));
         var each = lots.Select(l => (Lot: l, Needs: Need.Of(l, water(l), countedAt, boiling, past))).ToList();
@@ -51,28 +52,40 @@ public sealed record DryingPlan(double HoldAt, double ToHold, Duration Hold, dou
         var leather = lots.Where(l => l.Dryness == Dryness.LeatherHard).MaxBy(l => l.Depth);
         double Friendly(double rate) => FriendlyNumbers.RateNear(rate, unit);
         return new DryingPlan(
-            holdAt, Friendly(lots.Min(l => ToTheHold(l))), Duration.FromMinutes(Math.Ceiling(hold * 2 - 1e-9) * 30), Friendly(past is { } quick ? Math.Min(quick, lots.Min(l => Margin * WallGradient.RawUp(l.Depth))) : lots.Min(l => Past(l, water(l)))),
-            each.Any(e => e.Needs.Slowed is not null) ? Friendly(each.Min(e => e.Needs.Slowed ?? double.MaxValue)) : null, slowest,
-            leather is null ? null : new LeatherHardStay(
-                FriendlyNumbers.Nearest(SoftensAt, unit), Friendly(Math.Min(20, Margin * Shrinking.Fastest(leather.Depth, Dryness.LeatherHard)!.Value)),
-                Duration.FromMinutes(Math.Ceiling(Shrinking.Stay(leather.Depth).TotalHours * 2 - 1e-9) * 30)));
+            holdAt,
+            Friendly(lots.Min(l => ToTheHold(l))),
+            Duration.FromMinutes(Math.Ceiling(hold * 2 - 1e-9) * 30),
+            Friendly(past is { } quick ? Math.Min(quick, lots.Min(l => Margin * WallGradient.RawUp(l.Depth))) : lots.Min(l => Past(l, water(l)))),
+            each.Any(e => e.Needs.Slowed is not null) ? Friendly(each.Min(e => e.Needs.Slowed ?? double.MaxValue)) : null,
+            slowest,
+            leather is null
+                ? null
+                : new LeatherHardStay(
+                    FriendlyNumbers.Nearest(SoftensAt, unit),
+                    Friendly(Math.Min(20, Margin * Shrinking.Fastest(leather.Depth, Dryness.LeatherHard)!.Value)),
+                    Duration.FromMinutes(Math.Ceiling(Shrinking.Stay(leather.Depth).TotalHours * 2 - 1e-9) * 30)
+                )
+        );
     }
 
-    /// <summary>The fastest climb past boiling: thin dry walls hardly mind it; from 10 mm on it falls as the steam of thicker walls asks, without a jump, down to 30.</summary>
+    /// <summary>
+    /// The fastest climb past boiling: thin dry walls hardly mind it; from 10 mm on it falls as the steam of thicker walls asks, without a jump, down to 30.
+    /// </summary>
     internal static double Past(WareLot lot, double water)
     {
         double thin = water > 1 || lot.OneSided ? 60 : 80;
         return lot.Wall <= ThinWall ? thin : Math.Max(Slow, thin * Math.Pow(Drying.Depth(ThinWall, false) / lot.Depth, 2));
     }
 
-    private static double ToTheHold(WareLot lot) => lot.Dryness switch
-    {
-        Dryness.BoneDry when lot.OneSided => 60,
-        Dryness.BoneDry => 80,
-        Dryness.CoolToTouch => 60,
-        Dryness.Damp => Math.Min(40, Margin * Shrinking.Fastest(lot.Depth, Dryness.Damp)!.Value),
-        _ => Math.Min(15, Margin * Shrinking.Fastest(lot.Depth, Dryness.Damp)!.Value),
-    };
+    private static double ToTheHold(WareLot lot) =>
+        lot.Dryness switch
+        {
+            Dryness.BoneDry when lot.OneSided => 60,
+            Dryness.BoneDry => 80,
+            Dryness.CoolToTouch => 60,
+            Dryness.Damp => Math.Min(40, Margin * Shrinking.Fastest(lot.Depth, Dryness.Damp)!.Value),
+            _ => Math.Min(15, Margin * Shrinking.Fastest(lot.Depth, Dryness.Damp)!.Value),
+        };
 
     /// <summary>What one lot asks for, as if it stood alone: then nothing that another asks for makes it less.</summary>
     /// <param name="Hold">Hours at the hold.</param>
@@ -81,7 +94,12 @@ public sealed record DryingPlan(double HoldAt, double ToHold, Duration Hold, dou
     {
         public static Need Of(WareLot lot, double water, double holdAt, Temperature boiling, double? past)
         {
-            var (least, most) = lot.Dryness switch { Dryness.BoneDry when water <= 1 => (lot.OneSided ? 2.0 : 1.0, 12.0), Dryness.BoneDry or Dryness.CoolToTouch => (2, 18), _ => (3, 24) };
+            var (least, most) = lot.Dryness switch
+            {
+                Dryness.BoneDry when water <= 1 => (lot.OneSided ? 2.0 : 1.0, 12.0),
+                Dryness.BoneDry or Dryness.CoolToTouch => (2, 18),
+                _ => (3, 24),
+            };
             // After its stay leather hard ware is damp.
             var dries = lot.Dryness == Dryness.LeatherHard ? Moisture.Of(Dryness.Damp) : water;
             var depth = lot.Depth;
@@ -91,11 +109,14 @@ public sealed record DryingPlan(double HoldAt, double ToHold, Duration Hold, dou
                 Math.Max(0, Climb(holdAt, past, rate, boiling).ProgressFor(depth, dries, b) - before) / Drying.Diffusivity(holdAt) / 3600;
 
             var hours = HoursFor(Math.Min(past ?? 30, limit), limit, Steam.Planned);
-            if (hours <= most) return new Need(Math.Max(least, hours), null);
+            if (hours <= most)
+                return new Need(Math.Max(least, hours), null);
             // A longer hold helps the thick little; a slower climb past boiling helps more.
             double Slow(double rate) => HoursFor(Math.Min(30, rate), rate, Steam.PlannedSlow);
-            if (Slow(limit) <= most) return new Need(most, null);
-            if (limit <= SlowestClimb || Slow(SlowestClimb) is var slowest && slowest > most) return new Need(Math.Max(most, Slow(Math.Min(limit, SlowestClimb))), Math.Min(limit, SlowestClimb));
+            if (Slow(limit) <= most)
+                return new Need(most, null);
+            if (limit <= SlowestClimb || Slow(SlowestClimb) is var slowest && slowest > most)
+                return new Need(Math.Max(most, Slow(Math.Min(limit, SlowestClimb))), Math.Min(limit, SlowestClimb));
             return new Need(most, Roots.Rising(Slow, most, SlowestClimb, limit, 0.05));
         }
 

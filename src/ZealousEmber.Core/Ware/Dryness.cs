@@ -28,10 +28,24 @@ public static class Moisture
     public const double Shrinks = 8;
 
     /// <summary>Water when it goes in, %.</summary>
-    public static double Of(Dryness dryness) => dryness switch { Dryness.BoneDry => 1, Dryness.CoolToTouch => 3, Dryness.Damp => 6, _ => 15 };
+    public static double Of(Dryness dryness) =>
+        dryness switch
+        {
+            Dryness.BoneDry => 1,
+            Dryness.CoolToTouch => 3,
+            Dryness.Damp => 6,
+            _ => 15,
+        };
 
     /// <summary>"bone dry".</summary>
-    public static string Format(Dryness dryness) => dryness switch { Dryness.BoneDry => "bone dry", Dryness.CoolToTouch => "cool to the touch", Dryness.Damp => "damp", _ => "leather hard" };
+    public static string Format(Dryness dryness) =>
+        dryness switch
+        {
+            Dryness.BoneDry => "bone dry",
+            Dryness.CoolToTouch => "cool to the touch",
+            Dryness.Damp => "damp",
+            _ => "leather hard",
+        };
 
     internal static string Percent(double water) => string.Create(CultureInfo.InvariantCulture, $"{Math.Round(water, 1)} %");
 }

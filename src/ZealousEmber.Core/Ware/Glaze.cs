@@ -40,7 +40,8 @@ public sealed record Glaze
     public string? Notes { get; private init; }
 
     /// <summary>
-    /// Builds a glaze. Problems name <c>name</c>, <c>coneFrom</c>, <c>coneTo</c>, <c>slowFrom</c>, <c>slowTo</c>, <c>slowHours</c>, <c>wantsFastCooling</c>, <c>notes</c>.
+    /// Builds a glaze. Problems name <c>name</c>, <c>coneFrom</c>, <c>coneTo</c>, <c>slowFrom</c>, <c>slowTo</c>, <c>slowHours</c>, <c>wantsFastCooling</c>,
+    /// <c>notes</c>.
     /// </summary>
     /// <param name="name">One line.</param>
     /// <param name="coneFrom">Coolest cone.</param>
@@ -55,8 +56,19 @@ public sealed record Glaze
     /// <param name="unit">Scale of the band.</param>
     /// <param name="notes">Anything worth keeping.</param>
     public static Result<Glaze> Create(
-        string? name, string? coneFrom, string? coneTo, bool runny = false, bool needsHold = false, bool fades = false, bool wantsFastCooling = false,
-        double? slowFrom = null, double? slowTo = null, double? slowHours = null, TemperatureUnit unit = TemperatureUnit.Celsius, string? notes = null)
+        string? name,
+        string? coneFrom,
+        string? coneTo,
+        bool runny = false,
+        bool needsHold = false,
+        bool fades = false,
+        bool wantsFastCooling = false,
+        double? slowFrom = null,
+        double? slowTo = null,
+        double? slowHours = null,
+        TemperatureUnit unit = TemperatureUnit.Celsius,
+        string? notes = null
+    )
     {
         var problems = new List<Problem>();
         var called = StockText.Name(name, "A glaze", problems);
@@ -68,23 +80,42 @@ public sealed record Glaze
             problems.Add(new Problem("wantsFastCooling", "A glaze cannot want both a slow band and a fast cooling."));
         return problems.Count > 0
             ? Result<Glaze>.Failed(problems)
-            : new Glaze(called) { Range = range.Value, Runny = runny, NeedsHold = needsHold, Fades = fades, WantsFastCooling = wantsFastCooling, Slow = slow, Notes = kept };
+            : new Glaze(called)
+            {
+                Range = range.Value,
+                Runny = runny,
+                NeedsHold = needsHold,
+                Fades = fades,
+                WantsFastCooling = wantsFastCooling,
+                Slow = slow,
+                Notes = kept,
+            };
     }
 
     private static SlowBand? ReadSlow(double? from, double? to, double? hours, TemperatureUnit unit, List<Problem> problems)
     {
-        if (from is null && to is null && hours is null) return null;
+        if (from is null && to is null && hours is null)
+            return null;
         var before = problems.Count;
         Temperature? Read(double? value, string field)
         {
             var (low, high) = (Temperature.FromCelsius(500), Temperature.FromCelsius(1300));
-            if (value is { } given && Temperature.TryFrom(given, unit, out var t) && t >= low && t <= high) return t;
-            problems.Add(new Problem(field, $"A slow band lies between {Phrases.Number(low.In(unit))} and {Phrases.Number(high.In(unit))} {unit.Symbol()}{(value is { } v ? $"; this says {Phrases.Number(v)}" : "")}."));
+            if (value is { } given && Temperature.TryFrom(given, unit, out var t) && t >= low && t <= high)
+                return t;
+            problems.Add(
+                new Problem(
+                    field,
+                    $"A slow band lies between {Phrases.Number(low.In(unit))} and {Phrases.Number(high.In(unit))} "
+                        + $"{unit.Symbol()}{(value is { } v ? $"; this says {Phrases.Number(v)}" : "")}."
+                )
+            );
             return null;
         }
         var (top, bottom) = (Read(from, "slowFrom"), Read(to, "slowTo"));
-        if (hours is not (>= 0.05 and <= 24)) problems.Add(new Problem("slowHours", "Say how many hours it wants in its band: 0.05 to 24."));
-        if (top is { } a && bottom is { } b && a <= b) problems.Add(new Problem("slowTo", "The band is cooled through: its second temperature is the lower one."));
+        if (hours is not (>= 0.05 and <= 24))
+            problems.Add(new Problem("slowHours", "Say how many hours it wants in its band: 0.05 to 24."));
+        if (top is { } a && bottom is { } b && a <= b)
+            problems.Add(new Problem("slowTo", "The band is cooled through: its second temperature is the lower one."));
         return problems.Count > before ? null : new SlowBand(top!.Value, bottom!.Value, Duration.FromHours(hours!.Value));
     }
 }

@@ -1,6 +1,9 @@
 namespace ZealousEmber.Core.Ware;
 
-/// <summary>What glazed ware stands: fresh glaze that is still wet, and ware that was glazed and fired before. Rates in °C/h, bands in °C. Source: the project's paper on what ware can stand.</summary>
+/// <summary>
+/// What glazed ware stands: fresh glaze that is still wet, and ware that was glazed and fired before. Rates in °C/h, bands in °C. Source: the project's paper
+/// on what ware can stand.
+/// </summary>
 public static class GlazedWare
 {
     /// <summary>The rule for fresh glaze, in short.</summary>

@@ -23,12 +23,13 @@ public static class Shrinking
     /// <summary>The fastest climb, °C/h, up to the drying hold; nothing where only bound water is left.</summary>
     /// <param name="depth">L, mm.</param>
     /// <param name="dryness">Of the ware.</param>
-    public static double? Fastest(double depth, Dryness dryness) => dryness switch
-    {
-        Dryness.LeatherHard => LeatherHard / (depth * depth),
-        Dryness.Damp => Damp / (depth * depth),
-        _ => null,
-    };
+    public static double? Fastest(double depth, Dryness dryness) =>
+        dryness switch
+        {
+            Dryness.LeatherHard => LeatherHard / (depth * depth),
+            Dryness.Damp => Damp / (depth * depth),
+            _ => null,
+        };
 
     /// <summary>How long leather hard ware stays between 40 and 65 °C until it counts as damp.</summary>
     /// <param name="depth">L, mm.</param>
@@ -45,11 +46,18 @@ public static class Shrinking
         {
             var (a, b) = (points[i - 1], points[i]);
             var span = b.Minutes - a.Minutes;
-            if (span <= 0) continue;
-            var within = Math.Abs(b.Celsius - a.Celsius) < 1e-9
-                ? a.Celsius >= Stays.From && a.Celsius <= Stays.To ? span : 0
-                : span * Math.Max(0, Math.Min(Stays.To, Math.Max(a.Celsius, b.Celsius)) - Math.Max(Stays.From, Math.Min(a.Celsius, b.Celsius))) / Math.Abs(b.Celsius - a.Celsius);
-            if (within >= missing - 1e-9) return Duration.FromMinutes(a.Minutes + Math.Min(span, missing));
+            if (span <= 0)
+                continue;
+            var within =
+                Math.Abs(b.Celsius - a.Celsius) < 1e-9
+                    ? a.Celsius >= Stays.From && a.Celsius <= Stays.To
+                        ? span
+                        : 0
+                    : span
+                        * Math.Max(0, Math.Min(Stays.To, Math.Max(a.Celsius, b.Celsius)) - Math.Max(Stays.From, Math.Min(a.Celsius, b.Celsius)))
+                        / Math.Abs(b.Celsius - a.Celsius);
+            if (within >= missing - 1e-9)
+                return Duration.FromMinutes(a.Minutes + Math.Min(span, missing));
             missing -= within;
         }
         return null;

@@ -17,7 +17,12 @@ public sealed record StandingBand(string Name, Temperature From, Temperature To,
     public static readonly ImmutableArray<StandingBand> All =
     [
         new("steam", Temperature.FromCelsius(90), Temperature.FromCelsius(125), "Water left in the wall turns to steam here and can burst the ware."),
-        new("quartz turns", Temperature.FromCelsius(540), Temperature.FromCelsius(610), "Quartz changes size at 573 °C, up and down; a thick wall wants to pass slowly."),
+        new(
+            "quartz turns",
+            Temperature.FromCelsius(540),
+            Temperature.FromCelsius(610),
+            "Quartz changes size at 573 °C, up and down; a thick wall wants to pass slowly."
+        ),
         new("carbon burns out", Temperature.FromCelsius(650), Temperature.FromCelsius(950), "Carbon and sulphur leave the clay here and need air and time."),
     ];
 }

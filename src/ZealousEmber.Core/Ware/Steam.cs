@@ -52,7 +52,10 @@ public static class Steam
     /// <summary>The verdict on a wall.</summary>
     /// <param name="b">Pressure over strength.</param>
     /// <param name="atBoiling">Water in the middle as it passes boiling, %.</param>
-    public static Verdict Of(double b, double atBoiling) => b > Look ? Verdict.Danger : b > Fine || atBoiling > WetAtBoiling ? Verdict.Look : Verdict.Fine;
+    public static Verdict Of(double b, double atBoiling) =>
+        b > Look ? Verdict.Danger
+        : b > Fine || atBoiling > WetAtBoiling ? Verdict.Look
+        : Verdict.Fine;
 
     /// <summary>B of a wall at a moment.</summary>
     /// <param name="celsius">Temperature.</param>
@@ -62,7 +65,8 @@ public static class Steam
     /// <param name="boiling">Where it boils, °C.</param>
     public static double At(double celsius, double perSecond, double water, double depth, double boiling)
     {
-        if (perSecond <= 0) return 0;
+        if (perSecond <= 0)
+            return 0;
         var bound = Math.Min(water, 1);
         var free = water - bound;
         var turns = ClayDensity * perSecond * (bound / 100 / BoundOver + Math.Min(free / 100 / FreeOver, ClayHeat / BoilingHeat));
@@ -81,7 +85,8 @@ public static class Steam
     {
         var needed = Math.Min(MostAtBoiling, SafeInALog / (rate * depth * depth)) / water;
         var progress = Drying.For(needed) * depth * depth / 1e6;
-        if (Drying.Progress(curve, Duration.Zero, curve.Length) < progress) return null;
+        if (Drying.Progress(curve, Duration.Zero, curve.Length) < progress)
+            return null;
         return Duration.FromMinutes(Roots.Rising(m => Drying.Progress(curve, Duration.Zero, Duration.FromMinutes(m)), progress, 0, curve.Length.TotalMinutes));
     }
 }

@@ -30,10 +30,13 @@ public sealed class SteamClimb
         {
             var (a, b) = (points[i - 1], points[i]);
             var seconds = (b.Minutes - a.Minutes) * 60;
-            if (b.Minutes <= begin) continue;
-            if (a.Celsius >= end) break;
+            if (b.Minutes <= begin)
+                continue;
+            if (a.Celsius >= end)
+                break;
             // A jump is a corner of the arithmetic; nothing warms in no time.
-            if (seconds <= 1e-9) continue;
+            if (seconds <= 1e-9)
+                continue;
             if (b.Celsius <= this.boiling && a.Celsius <= this.boiling)
             {
                 progress += Drying.Progress(a.Celsius, b.Celsius, seconds);
@@ -45,10 +48,14 @@ public sealed class SteamClimb
             {
                 var (low, high) = (a.Celsius + p * dt, a.Celsius + (p + 1) * dt);
                 if (passed is null && high >= this.boiling)
-                    passed = progress + (high > low ? Drying.Progress(low, Math.Max(low, this.boiling), each * Math.Clamp((this.boiling - low) / (high - low), 0, 1)) : 0);
+                    passed =
+                        progress
+                        + (high > low ? Drying.Progress(low, Math.Max(low, this.boiling), each * Math.Clamp((this.boiling - low) / (high - low), 0, 1)) : 0);
                 progress += Drying.Progress(low, high, each);
-                if (slope > 0 && high > this.boiling && low < end) moments.Add((high, slope, progress));
-                if (high >= end) break;
+                if (slope > 0 && high > this.boiling && low < end)
+                    moments.Add((high, slope, progress));
+                if (high >= end)
+                    break;
             }
         }
         Total = progress;
@@ -78,20 +85,25 @@ public sealed class SteamClimb
         foreach (var (celsius, perSecond, progress) in moments)
         {
             var b = Steam.At(celsius, perSecond, water * Drying.CentreShare((before + progress) / Square(depth)), depth, boiling);
-            if (b > worst.B) worst = (b, celsius);
+            if (b > worst.B)
+                worst = (b, celsius);
         }
         return worst;
     }
 
-    /// <summary>The ∫ D dt, m², that has to come before this climb for a wall to pass it with B at most so much and no more than 1 % water at boiling; 0 when none has.</summary>
+    /// <summary>
+    /// The ∫ D dt, m², that has to come before this climb for a wall to pass it with B at most so much and no more than 1 % water at boiling; 0 when none has.
+    /// </summary>
     public double ProgressFor(double depth, double water, double most = Steam.Planned)
     {
         // How far it is from dry enough; 1 is just so.
         double Wet(double before) => Math.Max(Worst(depth, water, before).B / most, WaterAtBoiling(depth, water, before) / Steam.MostAtBoiling);
-        if (Wet(0) <= 1 + 1e-9) return 0;
+        if (Wet(0) <= 1 + 1e-9)
+            return 0;
         var square = Square(depth);
         var high = square;
-        while (Wet(high) > 1) high *= 2;
+        while (Wet(high) > 1)
+            high *= 2;
         return Roots.Rising(before => -Wet(before), -1, 0, high, 1e-6 * square);
     }
 

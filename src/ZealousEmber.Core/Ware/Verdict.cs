@@ -23,5 +23,8 @@ public static class RateLimit
     public const double DangerFrom = 2;
 
     /// <summary>A rate against its limit, both °C/h without a sign.</summary>
-    public static Verdict Of(double rate, double limit) => rate <= limit * FineOver ? Verdict.Fine : rate <= limit * DangerFrom ? Verdict.Look : Verdict.Danger;
+    public static Verdict Of(double rate, double limit) =>
+        rate <= limit * FineOver ? Verdict.Fine
+        : rate <= limit * DangerFrom ? Verdict.Look
+        : Verdict.Danger;
 }

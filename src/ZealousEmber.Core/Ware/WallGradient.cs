@@ -63,5 +63,6 @@ public static class WallGradient
     public static double Through(double depth, double? width, bool raw) => Math.Min(raw ? RawUp(depth) : FiredThrough(depth), AcrossFlat(width));
 
     /// <summary>How far the middle of a wall lags, K, at a rate without its sign.</summary>
-    public static TemperatureDifference In(double depth, Rate rate) => TemperatureDifference.FromKelvins(Math.Abs(rate.KelvinsPerHour) * depth * depth / PerSecond);
+    public static TemperatureDifference In(double depth, Rate rate) =>
+        TemperatureDifference.FromKelvins(Math.Abs(rate.KelvinsPerHour) * depth * depth / PerSecond);
 }

@@ -14,7 +14,8 @@ public sealed record ConeClash(ImmutableArray<string> Cooler, ConeRange CoolerRa
     private const int MostNamed = 3;
 
     /// <summary>"Lamp white is for cones 06 to 04 and Marsh White for cones 5 to 7: they cannot share a firing."</summary>
-    public string Format() => $"{Names(Cooler)} {(Cooler.Length == 1 ? "is" : "are")} for {CoolerRange} and {Names(Hotter)} for {HotterRange}: they cannot share a firing.";
+    public string Format() =>
+        $"{Names(Cooler)} {(Cooler.Length == 1 ? "is" : "are")} for {CoolerRange} and {Names(Hotter)} for {HotterRange}: they cannot share a firing.";
 
     /// <summary>True when this is one of those that clash.</summary>
     public bool Concerns(string name) => Cooler.Contains(name) || Hotter.Contains(name);
@@ -52,7 +53,11 @@ public sealed record WareLoad(ImmutableArray<WareLot> Lots, bool Packed = false,
     public WareLot SlowestToBurnOut => Lots.MaxBy(l => BurnOut.Needed(l.Wall, l.Clay?.BurnsOutSlowly == true, Packed))!;
 
     /// <summary>The lots among which the one is that minds a rate most: of each dryness the deepest, and the widest flat ones.</summary>
-    internal IEnumerable<WareLot> Telling => Lots.GroupBy(l => l.Dryness).Select(g => g.MaxBy(l => l.Depth)!).Concat(Lots.Where(l => l.Width is not null).OrderByDescending(l => l.Width).Take(1)).Distinct();
+    internal IEnumerable<WareLot> Telling =>
+        Lots.GroupBy(l => l.Dryness)
+            .Select(g => g.MaxBy(l => l.Depth)!)
+            .Concat(Lots.Where(l => l.Width is not null).OrderByDescending(l => l.Width).Take(1))
+            .Distinct();
 
     /// <summary>The wettest lot.</summary>
     public WareLot Wettest => Lots.MaxBy(l => Moisture.Of(l.Dryness))!;
@@ -64,8 +69,13 @@ public sealed record WareLoad(ImmutableArray<WareLot> Lots, bool Packed = false,
     public IReadOnlyList<Glaze> Glazes => [.. Lots.SelectMany(l => l.Glazes).DistinctBy(g => g.Name)];
 
     /// <summary>Everything with cones of its own, once: glazes, and clays in a glaze or once-firing.</summary>
-    internal IEnumerable<(string Name, ConeRange Range)> Ranges => Glazes.Select(g => (g.Name, g.Range)).Concat(Lots.Select(l => (l.Clay?.Name ?? "", l.Clay?.Range)))
-        .Where(r => r.Item2 is not null).Select(r => (r.Item1, r.Item2!.Value)).DistinctBy(r => r.Item1);
+    internal IEnumerable<(string Name, ConeRange Range)> Ranges =>
+        Glazes
+            .Select(g => (g.Name, g.Range))
+            .Concat(Lots.Select(l => (l.Clay?.Name ?? "", l.Clay?.Range)))
+            .Where(r => r.Item2 is not null)
+            .Select(r => (r.Item1, r.Item2!.Value))
+            .DistinctBy(r => r.Item1);
 
     /// <summary>The cones everything is made for; nothing when something clashes or nothing is known.</summary>
     public ConeRange? CommonRange
@@ -76,7 +86,8 @@ public sealed record WareLoad(ImmutableArray<WareLot> Lots, bool Packed = false,
             foreach (var (_, range) in Ranges)
             {
                 common = common is { } before ? before.Overlap(range) : range;
-                if (common is null) return null;
+                if (common is null)
+                    return null;
             }
             return common;
         }
@@ -88,7 +99,9 @@ public sealed record WareLoad(ImmutableArray<WareLot> Lots, bool Packed = false,
         get
         {
             var ranges = Ranges.ToList();
-            var pairs = ranges.SelectMany((one, i) => ranges.Skip(i + 1).Where(other => one.Range.Overlap(other.Range) is null).Select(other => (One: one, Other: other))).ToList();
+            var pairs = ranges
+                .SelectMany((one, i) => ranges.Skip(i + 1).Where(other => one.Range.Overlap(other.Range) is null).Select(other => (One: one, Other: other)))
+                .ToList();
             var clashes = new List<ConeClash>();
             while (pairs.Count > 0)
             {
@@ -97,7 +110,10 @@ public sealed record WareLoad(ImmutableArray<WareLot> Lots, bool Packed = false,
                 // It may stand between two camps; then each is a clash of its own.
                 foreach (var camp in rest.GroupBy(r => r.Range.Coolest.CompareTo(odd.Range.Hottest) > 0))
                 {
-                    var (names, range) = (camp.Select(r => r.Name).ToImmutableArray(), new ConeRange(camp.Min(r => r.Range.Coolest), camp.Max(r => r.Range.Hottest)));
+                    var (names, range) = (
+                        camp.Select(r => r.Name).ToImmutableArray(),
+                        new ConeRange(camp.Min(r => r.Range.Coolest), camp.Max(r => r.Range.Hottest))
+                    );
                     clashes.Add(camp.Key ? new ConeClash([odd.Name], odd.Range, names, range) : new ConeClash(names, range, [odd.Name], odd.Range));
                 }
                 pairs.RemoveAll(p => p.One.Name == odd.Name || p.Other.Name == odd.Name);
@@ -121,6 +137,7 @@ public sealed record WareLoad(ImmutableArray<WareLot> Lots, bool Packed = false,
     /// <summary>Builds a load. A problem at <c>lots</c> when there is none, or far too many.</summary>
     public static Result<WareLoad> Create(IReadOnlyList<WareLot> lots, bool packed = false, bool? witnessPack = null) =>
         lots.Count == 0 ? new Problem("lots", "Nothing is in the kiln yet. Write the first lot: what, how many, how thick.")
-        : lots.Count > WareLot.MostLots ? new Problem("lots", $"At most {WareLot.MostLots} lots are taken; this load has {lots.Count}. Put alike ware into one lot.")
+        : lots.Count > WareLot.MostLots
+            ? new Problem("lots", $"At most {WareLot.MostLots} lots are taken; this load has {lots.Count}. Put alike ware into one lot.")
         : new WareLoad([.. lots], packed, witnessPack);
 }

@@ -82,11 +82,12 @@ public sealed record WareLot
     public double Mass => Count * PieceMass;
 
     /// <summary>The same lot with walls that much thicker (mm, less than nothing for thinner) and that many steps wetter, within what a lot may be.</summary>
-    internal WareLot Changed(double thicker, int wetter) => this with
-    {
-        Wall = Math.Clamp(Wall + thicker, ThinnestWall, ThickestTaken),
-        Dryness = (Dryness)Math.Clamp((int)Dryness + wetter, (int)Dryness.BoneDry, (int)Dryness.LeatherHard),
-    };
+    internal WareLot Changed(double thicker, int wetter) =>
+        this with
+        {
+            Wall = Math.Clamp(Wall + thicker, ThinnestWall, ThickestTaken),
+            Dryness = (Dryness)Math.Clamp((int)Dryness + wetter, (int)Dryness.BoneDry, (int)Dryness.LeatherHard),
+        };
 
     /// <summary>The same lot, bone dry.</summary>
     internal WareLot Dried() => this with { Dryness = Dryness.BoneDry };
@@ -95,20 +96,44 @@ public sealed record WareLot
     /// Builds a lot. Problems name <c>what</c>, <c>count</c>, <c>wall</c>, <c>width</c>, <c>pieceKg</c>, <c>whose</c>.
     /// </summary>
     public static Result<WareLot> Create(
-        string? what, int? count, double? wall, double? width = null, bool closedHollow = false, bool oneSided = false, Dryness dryness = Dryness.BoneDry,
-        Clay? clay = null, IReadOnlyList<Glaze>? glazes = null, string? whose = null, NextStep next = NextStep.Dipping, double? pieceKg = null, bool glazedAlready = false,
-        WareSize? size = null)
+        string? what,
+        int? count,
+        double? wall,
+        double? width = null,
+        bool closedHollow = false,
+        bool oneSided = false,
+        Dryness dryness = Dryness.BoneDry,
+        Clay? clay = null,
+        IReadOnlyList<Glaze>? glazes = null,
+        string? whose = null,
+        NextStep next = NextStep.Dipping,
+        double? pieceKg = null,
+        bool glazedAlready = false,
+        WareSize? size = null
+    )
     {
         var problems = new List<Problem>();
         var called = Text.OneLine(what);
-        if (called?.Length > Clay.LongestName) problems.Add(new Problem("what", $"At most {Clay.LongestName} characters; the rest belongs in the notes."));
+        if (called?.Length > Clay.LongestName)
+            problems.Add(new Problem("what", $"At most {Clay.LongestName} characters; the rest belongs in the notes."));
         var owner = Text.OneLine(whose);
-        if (owner?.Length > Clay.LongestName) problems.Add(new Problem("whose", $"At most {Clay.LongestName} characters."));
-        if (count is not (>= 1 and <= MostPieces)) problems.Add(new Problem("count", count is null ? "How many are there?" : $"There are 1 to {MostPieces} pieces in a lot; this says {count}."));
+        if (owner?.Length > Clay.LongestName)
+            problems.Add(new Problem("whose", $"At most {Clay.LongestName} characters."));
+        if (count is not (>= 1 and <= MostPieces))
+            problems.Add(new Problem("count", count is null ? "How many are there?" : $"There are 1 to {MostPieces} pieces in a lot; this says {count}."));
         if (!(wall >= ThinnestWall && wall <= ThickestTaken))
-            problems.Add(new Problem("wall", wall is null ? "How thick is the thickest wall, in mm?" : $"A wall is between {Phrases.Number(ThinnestWall)} and {Phrases.Number(ThickestTaken)} mm; this says {Phrases.Number(wall.Value)}."));
-        if (width is { } w && !(w > 0 && w <= Widest)) problems.Add(new Problem("width", $"Flat ware is up to {Phrases.Number(Widest)} mm wide; this says {Phrases.Number(w)}."));
-        if (pieceKg is { } kg && !(kg > 0 && kg <= HeaviestPiece)) problems.Add(new Problem("pieceKg", $"A piece weighs up to {Phrases.Number(HeaviestPiece)} kg; this says {Phrases.Number(kg)}."));
+            problems.Add(
+                new Problem(
+                    "wall",
+                    wall is null
+                        ? "How thick is the thickest wall, in mm?"
+                        : $"A wall is between {Phrases.Number(ThinnestWall)} and {Phrases.Number(ThickestTaken)} mm; this says {Phrases.Number(wall.Value)}."
+                )
+            );
+        if (width is { } w && !(w > 0 && w <= Widest))
+            problems.Add(new Problem("width", $"Flat ware is up to {Phrases.Number(Widest)} mm wide; this says {Phrases.Number(w)}."));
+        if (pieceKg is { } kg && !(kg > 0 && kg <= HeaviestPiece))
+            problems.Add(new Problem("pieceKg", $"A piece weighs up to {Phrases.Number(HeaviestPiece)} kg; this says {Phrases.Number(kg)}."));
         return problems.Count > 0
             ? Result<WareLot>.Failed(problems)
             : new WareLot(called ?? "ware")

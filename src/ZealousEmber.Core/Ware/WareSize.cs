@@ -25,7 +25,8 @@ public sealed record WareSize(bool Round, double Across, double Deep, double Hei
     private double Volume(double inset, double height)
     {
         var (across, deep) = (Math.Max(0, Across - 2 * inset), Math.Max(0, Deep - 2 * inset));
-        if (!Round) return across * deep * height;
+        if (!Round)
+            return across * deep * height;
         var foot = Foot is { } stands ? Math.Clamp(stands - 2 * inset, 0, across) : across;
         return Math.PI / 12 * height * (across * across + across * foot + foot * foot);
     }

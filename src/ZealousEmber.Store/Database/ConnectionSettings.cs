@@ -3,7 +3,9 @@ using Microsoft.EntityFrameworkCore.Diagnostics;
 
 namespace ZealousEmber.Store.Database;
 
-/// <summary>What durability rests on, said for every connection by ourselves: a commit is on the disk before it is answered, and rows belong together.</summary>
+/// <summary>
+/// What durability rests on, said for every connection by ourselves: a commit is on the disk before it is answered, and rows belong together.
+/// </summary>
 internal sealed class ConnectionSettings : DbConnectionInterceptor
 {
     private const string Pragmas = "PRAGMA foreign_keys = ON; PRAGMA synchronous = FULL; PRAGMA trusted_schema = OFF;";

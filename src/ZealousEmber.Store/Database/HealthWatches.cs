@@ -15,13 +15,25 @@ internal sealed class HealthWatch(StoreHealth health) : DbCommandInterceptor
         return Task.CompletedTask;
     }
 
-    public override ValueTask<int> NonQueryExecutedAsync(DbCommand command, CommandExecutedEventData eventData, int result, CancellationToken cancellationToken = default)
+    public override ValueTask<int> NonQueryExecutedAsync(
+        DbCommand command,
+        CommandExecutedEventData eventData,
+        int result,
+        CancellationToken cancellationToken = default
+    )
     {
-        if (IsWrite(command)) health.Succeeded();
+        if (IsWrite(command))
+            health.Succeeded();
         return ValueTask.FromResult(result);
     }
 
-    private static bool IsWrite(DbCommand command) => command.CommandText is var sql && (sql.Contains("INSERT ", StringComparison.Ordinal) || sql.Contains("UPDATE ", StringComparison.Ordinal) || sql.Contains("DELETE ", StringComparison.Ordinal));
+    private static bool IsWrite(DbCommand command) =>
+        command.CommandText is var sql
+        && (
+            sql.Contains("INSERT ", StringComparison.Ordinal)
+            || sql.Contains("UPDATE ", StringComparison.Ordinal)
+            || sql.Contains("DELETE ", StringComparison.Ordinal)
+        );
 }
 
 /// <summary>Tells the health of every save: what it wrote is only known to be on the disk once its last answer was read.</summary>
@@ -37,7 +49,8 @@ internal sealed class SaveWatch(StoreHealth health) : SaveChangesInterceptor
 
     public override ValueTask<int> SavedChangesAsync(SaveChangesCompletedEventData eventData, int result, CancellationToken cancellationToken = default)
     {
-        if (result > 0) health.Succeeded();
+        if (result > 0)
+            health.Succeeded();
         return ValueTask.FromResult(result);
     }
 }

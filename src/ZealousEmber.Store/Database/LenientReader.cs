@@ -9,11 +9,18 @@ internal sealed class LenientReading : DbCommandInterceptor
 {
     public override DbDataReader ReaderExecuted(DbCommand command, CommandExecutedEventData eventData, DbDataReader result) => new LenientReader(result);
 
-    public override ValueTask<DbDataReader> ReaderExecutedAsync(DbCommand command, CommandExecutedEventData eventData, DbDataReader result, CancellationToken cancellationToken = default) =>
-        ValueTask.FromResult<DbDataReader>(new LenientReader(result));
+    public override ValueTask<DbDataReader> ReaderExecutedAsync(
+        DbCommand command,
+        CommandExecutedEventData eventData,
+        DbDataReader result,
+        CancellationToken cancellationToken = default
+    ) => ValueTask.FromResult<DbDataReader>(new LenientReader(result));
 }
 
-/// <summary>A reader that brings whole numbers too large for their place to the largest there is, instead of throwing. SQLite itself turns every other kind into the one asked for.</summary>
+/// <summary>
+/// A reader that brings whole numbers too large for their place to the largest there is, instead of throwing. SQLite itself turns every other kind into the
+/// one asked for.
+/// </summary>
 internal sealed class LenientReader(DbDataReader inner) : DbDataReader
 {
     public override int Depth => inner.Depth;
@@ -38,11 +45,13 @@ internal sealed class LenientReader(DbDataReader inner) : DbDataReader
 
     public override bool GetBoolean(int ordinal) => inner.GetBoolean(ordinal);
 
-    public override long GetBytes(int ordinal, long dataOffset, byte[]? buffer, int bufferOffset, int length) => inner.GetBytes(ordinal, dataOffset, buffer, bufferOffset, length);
+    public override long GetBytes(int ordinal, long dataOffset, byte[]? buffer, int bufferOffset, int length) =>
+        inner.GetBytes(ordinal, dataOffset, buffer, bufferOffset, length);
 
     public override char GetChar(int ordinal) => inner.GetChar(ordinal);
 
-    public override long GetChars(int ordinal, long dataOffset, char[]? buffer, int bufferOffset, int length) => inner.GetChars(ordinal, dataOffset, buffer, bufferOffset, length);
+    public override long GetChars(int ordinal, long dataOffset, char[]? buffer, int bufferOffset, int length) =>
+        inner.GetChars(ordinal, dataOffset, buffer, bufferOffset, length);
 
     public override string GetDataTypeName(int ordinal) => inner.GetDataTypeName(ordinal);
 
@@ -94,7 +103,8 @@ internal sealed class LenientReader(DbDataReader inner) : DbDataReader
 
     protected override void Dispose(bool disposing)
     {
-        if (disposing) inner.Dispose();
+        if (disposing)
+            inner.Dispose();
         base.Dispose(disposing);
     }
 

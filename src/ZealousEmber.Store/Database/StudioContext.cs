@@ -79,7 +79,13 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
         model.Entity<SampleBlockRow>(block =>
         {
             block.ToTable("sample_blocks");
-            block.HasIndex(b => new { b.FiringId, b.Logger, b.Stream, b.First });
+            block.HasIndex(b => new
+            {
+                b.FiringId,
+                b.Logger,
+                b.Stream,
+                b.First,
+            });
         });
         model.Entity<KilnTokenRow>(token =>
         {
@@ -149,8 +155,11 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
         conventions.Properties<Enum>().HaveConversion<string>();
     }
 
-    private sealed class InstantConverter() : ValueConverter<Instant, long>(
-        instant => instant.ToUnixTimeMilliseconds(), milliseconds => Instant.FromUnixTimeMilliseconds(Math.Clamp(milliseconds, Earliest, Latest)));
+    private sealed class InstantConverter()
+        : ValueConverter<Instant, long>(
+            instant => instant.ToUnixTimeMilliseconds(),
+            milliseconds => Instant.FromUnixTimeMilliseconds(Math.Clamp(milliseconds, Earliest, Latest))
+        );
 
     // A moment that is none, in a file that was damaged, would stop the reading of every row of its table. 1900 and 2300.
     private const long Earliest = -2_208_988_800_000;
@@ -160,6 +169,5 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
 /// <summary>For the migrations tool only; the program itself is given its file by the App.</summary>
 internal sealed class DesignTimeStudioContext : IDesignTimeDbContextFactory<StudioContext>
 {
-    public StudioContext CreateDbContext(string[] args) =>
-        new(new DbContextOptionsBuilder<StudioContext>().UseSqlite("Data Source=:memory:").Options);
+    public StudioContext CreateDbContext(string[] args) => new(new DbContextOptionsBuilder<StudioContext>().UseSqlite("Data Source=:memory:").Options);
 }

@@ -23,7 +23,14 @@ internal static class SaltmarshBanks
     ];
 
     /// <summary>Adds them; kilns 1 and 2 name the controllers that are given.</summary>
-    public static async Task Seed(StudioContext context, EnteredPrograms programs, ScheduleRepository schedules, IReadOnlyList<ControllerProfile> ofKilns, Instant now, CancellationToken cancel)
+    public static async Task Seed(
+        StudioContext context,
+        EnteredPrograms programs,
+        ScheduleRepository schedules,
+        IReadOnlyList<ControllerProfile> ofKilns,
+        Instant now,
+        CancellationToken cancel
+    )
     {
         var ids = await context.Schedules.ToDictionaryAsync(s => s.Name, s => s.Id, cancel);
         foreach (var (kiln, name, version, slot, daysAgo, by, slip) in Readings)
@@ -36,9 +43,28 @@ internal static class SaltmarshBanks
             var shown = slip is null ? program : [.. program.Select(v => v.Question == "rate.2" ? v with { Shown = v.Shown[..^1] } : v)];
             await programs.Add(
                 new EnteredProgram(
-                    kiln, null, id, version, schedule.Name, schedule.Kind, profile.Name, slot, 0, program, EntryCard.Code(profile, fit.Program), profile.Unit, fit.Schedule!, shown, slip is null, slip,
-                    now - Duration.FromDays(daysAgo), by),
-                null, cancel);
+                    kiln,
+                    null,
+                    id,
+                    version,
+                    schedule.Name,
+                    schedule.Kind,
+                    profile.Name,
+                    slot,
+                    0,
+                    program,
+                    EntryCard.Code(profile, fit.Program),
+                    profile.Unit,
+                    fit.Schedule!,
+                    shown,
+                    slip is null,
+                    slip,
+                    now - Duration.FromDays(daysAgo),
+                    by
+                ),
+                null,
+                cancel
+            );
         }
     }
 }

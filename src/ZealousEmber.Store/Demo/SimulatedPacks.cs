@@ -20,7 +20,8 @@ internal sealed class SimulatedPacks(ImmutableArray<Cone> cones, (string Shelf, 
         {
             for (var s = 0; s < shelves.Length; s++)
             {
-                for (var c = 0; c < cones.Length; c++) work[s, c] += ConeTable.Of(cones[c]).Kinetics.Over(b.Chamber + shelves[s].Own, chamber + shelves[s].Own, (minutes - b.Minutes) / 60);
+                for (var c = 0; c < cones.Length; c++)
+                    work[s, c] += ConeTable.Of(cones[c]).Kinetics.Over(b.Chamber + shelves[s].Own, chamber + shelves[s].Own, (minutes - b.Minutes) / 60);
             }
         }
         before = (minutes, chamber);
@@ -32,8 +33,31 @@ internal sealed class SimulatedPacks(ImmutableArray<Cone> cones, (string Shelf, 
         var hand = new Random((int)seed);
         return
         [
-            .. shelves.Select((shelf, s) => ReadPack.Create(
-                shelf.Shelf, [.. cones.Select((cone, c) => new ConeRead(cone, Math.Round(Math.Clamp(ConeBend.Degrees(work[s, c]) + Reading * (hand.NextDouble() + hand.NextDouble() + hand.NextDouble() - 1.5) * 2, 4, 150))))])).Where(p => p.IsOk).Select(p => p.Value),
+            .. shelves
+                .Select(
+                    (shelf, s) =>
+                        ReadPack.Create(
+                            shelf.Shelf,
+                            [
+                                .. cones.Select(
+                                    (cone, c) =>
+                                        new ConeRead(
+                                            cone,
+                                            Math.Round(
+                                                Math.Clamp(
+                                                    ConeBend.Degrees(work[s, c])
+                                                        + Reading * (hand.NextDouble() + hand.NextDouble() + hand.NextDouble() - 1.5) * 2,
+                                                    4,
+                                                    150
+                                                )
+                                            )
+                                        )
+                                ),
+                            ]
+                        )
+                )
+                .Where(p => p.IsOk)
+                .Select(p => p.Value),
         ];
     }
 }

@@ -13,14 +13,19 @@ public sealed class StudioCopies
     private readonly StudioFolder folder;
     private readonly TimeProvider time;
 
-    internal StudioCopies(StudioContext context, WriteQueue queue, StudioFolder folder, TimeProvider time) => (this.context, this.queue, this.folder, this.time) = (context, queue, folder, time);
+    internal StudioCopies(StudioContext context, WriteQueue queue, StudioFolder folder, TimeProvider time) =>
+        (this.context, this.queue, this.folder, this.time) = (context, queue, folder, time);
 
-    /// <summary>Copies the database of a folder that a program may be using. Throws <see cref="StudioFolderException"/> where there is none, or where it cannot be copied.</summary>
+    /// <summary>
+    /// Copies the database of a folder that a program may be using. Throws <see cref="StudioFolderException"/> where there is none, or where it cannot be
+    /// copied.
+    /// </summary>
     /// <param name="folder">The data folder; it is not held.</param>
     /// <param name="file">Where the copy goes; what is there already stays, and nothing is copied.</param>
     public static async Task CopyOf(string folder, string file)
     {
-        if (File.Exists(file)) throw new StudioFolderException($"{file} is there already; nothing was overwritten.");
+        if (File.Exists(file))
+            throw new StudioFolderException($"{file} is there already; nothing was overwritten.");
         try
         {
             await using var context = Open(folder);
@@ -32,7 +37,10 @@ public sealed class StudioCopies
         }
     }
 
-    /// <summary>What is damaged in the database of a folder that a program may be using; nothing where it is whole. Throws <see cref="StudioFolderException"/> where there is none.</summary>
+    /// <summary>
+    /// What is damaged in the database of a folder that a program may be using; nothing where it is whole. Throws <see cref="StudioFolderException"/> where
+    /// there is none.
+    /// </summary>
     public static async Task<string?> DamageOf(string folder)
     {
         await using var context = Open(folder);
@@ -42,11 +50,14 @@ public sealed class StudioCopies
     private static StudioContext Open(string folder)
     {
         var database = StudioFolder.DatabaseIn(folder);
-        if (!File.Exists(database)) throw new StudioFolderException($"There is no studio in {folder}. Name its folder with EMBER_DATA.");
+        if (!File.Exists(database))
+            throw new StudioFolderException($"There is no studio in {folder}. Name its folder with EMBER_DATA.");
         return new StudioContext(new DbContextOptionsBuilder<StudioContext>().UseSqlite($"Data Source={database};Pooling=False").Options);
     }
 
-    /// <summary>Puts a copy in the place of the database of a held folder; what was there before is kept as a backup. Throws <see cref="StudioFolderException"/>.</summary>
+    /// <summary>
+    /// Puts a copy in the place of the database of a held folder; what was there before is kept as a backup. Throws <see cref="StudioFolderException"/>.
+    /// </summary>
     public static Task Restore(string copy, StudioFolder folder, DateTimeOffset now) => StudioDatabase.Restore(copy, folder, now);
 
     /// <summary>Makes the database, or brings one of an earlier version up to date, with a backup first.</summary>
@@ -61,9 +72,13 @@ public sealed class StudioCopies
     /// <summary>Whether nothing was written in it yet.</summary>
     public Task<bool> IsEmpty(CancellationToken cancel) => StudioDatabase.IsEmpty(context, cancel);
 
-    /// <summary>Takes over what is in another database file; false, and nothing is done, where something was written here before. Throws <see cref="StudioFolderException"/>.</summary>
+    /// <summary>
+    /// Takes over what is in another database file; false, and nothing is done, where something was written here before. Throws <see
+    /// cref="StudioFolderException"/>.
+    /// </summary>
     /// <param name="file">A database of this program.</param>
     /// <param name="calledSo">What it is called where something is wrong with it.</param>
     /// <param name="cancel">Gives up.</param>
-    public Task<bool> TakeOver(string file, string calledSo, CancellationToken cancel) => StudioDatabase.TakeOver(context, queue, file, calledSo, time.GetUtcNow(), cancel);
+    public Task<bool> TakeOver(string file, string calledSo, CancellationToken cancel) =>
+        StudioDatabase.TakeOver(context, queue, file, calledSo, time.GetUtcNow(), cancel);
 }

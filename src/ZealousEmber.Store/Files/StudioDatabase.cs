@@ -27,12 +27,15 @@ internal static class StudioDatabase
         try
         {
             var existed = File.Exists(folder.Database) && new FileInfo(folder.Database).Length > 0;
-            if (existed) await Check(context, folder.Database);
+            if (existed)
+                await Check(context, folder.Database);
             await WhereThereIsRoom(() => ClearStaleLock(context));
             var pending = (await context.Database.GetPendingMigrationsAsync()).ToList();
             var outdated = existed && await DataVersionOf(context) < DataVersion;
-            if (existed && (pending.Count > 0 || outdated)) await CopyTo(context, BackupPath(folder, "before-upgrade", now));
-            if (pending.Count > 0) await context.Database.MigrateAsync();
+            if (existed && (pending.Count > 0 || outdated))
+                await CopyTo(context, BackupPath(folder, "before-upgrade", now));
+            if (pending.Count > 0)
+                await context.Database.MigrateAsync();
             await UpgradeData(context);
             await WhereThereIsRoom(() => BuiltInControllers.Stock(context, NodaTime.Instant.FromDateTimeOffset(now)));
             // Readers do not wait for a writer; the setting stays with the file.
@@ -41,7 +44,10 @@ internal static class StudioDatabase
         }
         catch (SqliteException error) when (error.SqliteErrorCode is NotADatabase or Corrupt)
         {
-            throw new StudioFolderException($"{folder.Database} is damaged or no database of this program. Put a backup in its place (see the README), or choose another folder with EMBER_DATA.");
+            throw new StudioFolderException(
+                $"{folder.Database} is damaged or no database of this program. Put a backup in its place (see the README), or choose another folder with "
+                    + "EMBER_DATA."
+            );
         }
         catch (SqliteException error)
         {
@@ -83,13 +89,18 @@ internal static class StudioDatabase
     {
         Directory.CreateDirectory(Path.GetDirectoryName(path)!);
         await context.Database.ExecuteSqlAsync($"VACUUM INTO {path}");
-        if (!OperatingSystem.IsWindows()) File.SetUnixFileMode(path, UnixFileMode.UserRead | UnixFileMode.UserWrite);
+        if (!OperatingSystem.IsWindows())
+            File.SetUnixFileMode(path, UnixFileMode.UserRead | UnixFileMode.UserWrite);
     }
 
-    /// <summary>Puts a copy in the place of the database, once it was found whole; the present one is moved to the backups. Throws <see cref="StudioFolderException"/> otherwise.</summary>
+    /// <summary>
+    /// Puts a copy in the place of the database, once it was found whole; the present one is moved to the backups. Throws <see cref="StudioFolderException"/>
+    /// otherwise.
+    /// </summary>
     public static async Task Restore(string copy, StudioFolder folder, DateTimeOffset now)
     {
-        if (!File.Exists(copy)) throw new StudioFolderException($"There is no file {copy}.");
+        if (!File.Exists(copy))
+            throw new StudioFolderException($"There is no file {copy}.");
         // Looked at where it is going to lie: the copy itself is not touched, and what takes its place at last is one rename.
         var arriving = folder.Database + ".arriving";
         try
@@ -106,16 +117,21 @@ internal static class StudioDatabase
         }
         finally
         {
-            foreach (var ending in Endings) File.Delete(arriving + ending);
+            foreach (var ending in Endings)
+                File.Delete(arriving + ending);
         }
     }
 
     /// <summary>True while nothing was ever written in a studio: no schedule, no kiln, no firing, not even a deleted one.</summary>
     public static async Task<bool> IsEmpty(StudioContext context, CancellationToken cancel) =>
-        !await context.Set<ScheduleRow>().AnyAsync(cancel) && !await context.Set<KilnRow>().AnyAsync(cancel) && !await context.Set<FiringRow>().AnyAsync(cancel) && !await context.Set<FiringRunRow>().AnyAsync(cancel);
+        !await context.Set<ScheduleRow>().AnyAsync(cancel)
+        && !await context.Set<KilnRow>().AnyAsync(cancel)
+        && !await context.Set<FiringRow>().AnyAsync(cancel)
+        && !await context.Set<FiringRunRow>().AnyAsync(cancel);
 
     /// <summary>
-    /// Takes everything over from another studio's database while the program runs, all of it or nothing. The file is checked and brought to the present shape first; it may be
+    /// Takes everything over from another studio's database while the program runs, all of it or nothing. The file is checked and brought to the present shape
+    /// first; it may be
     /// changed by that. Throws <see cref="StudioFolderException"/> where it is damaged, no studio, or from a newer program.
     /// </summary>
     /// <param name="context">The studio that takes it over; what it has goes.</param>
@@ -144,7 +160,8 @@ internal static class StudioDatabase
             await arriving.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)", cancel);
         }
         using var turn = await queue.Enter(cancel);
-        if (!await IsEmpty(context, cancel)) return false;
+        if (!await IsEmpty(context, cancel))
+            return false;
         await context.Database.OpenConnectionAsync(cancel);
         try
         {
@@ -156,9 +173,17 @@ internal static class StudioDatabase
                 foreach (var table in context.Model.GetEntityTypes().Select(t => t.GetTableName()!).Distinct())
                 {
                     // Names of tables and columns are the program's own.
-                    var columns = string.Join(", ", (await context.Database.SqlQuery<string>($"SELECT name AS Value FROM pragma_table_info({table})").ToListAsync(cancel)).Select(c => $"\"{c}\""));
+                    var columns = string.Join(
+                        ", ",
+                        (await context.Database.SqlQuery<string>($"SELECT name AS Value FROM pragma_table_info({table})").ToListAsync(cancel)).Select(c =>
+                            $"\"{c}\""
+                        )
+                    );
 #pragma warning disable EF1002
-                    await context.Database.ExecuteSqlRawAsync($"DELETE FROM main.\"{table}\"; INSERT INTO main.\"{table}\" ({columns}) SELECT {columns} FROM arriving.\"{table}\"", cancel);
+                    await context.Database.ExecuteSqlRawAsync(
+                        $"DELETE FROM main.\"{table}\"; INSERT INTO main.\"{table}\" ({columns}) SELECT {columns} FROM arriving.\"{table}\"",
+                        cancel
+                    );
 #pragma warning restore EF1002
                 }
                 await transaction.CommitAsync(cancel);
@@ -189,12 +214,18 @@ internal static class StudioDatabase
         {
             await Check(source, calledSo);
             // An empty file is a database as well, of nothing; a view is no table, whatever it is called.
-            if (hasTables && await source.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE type = 'table' AND name = '__EFMigrationsHistory'").SingleAsync() == 0)
+            if (
+                hasTables
+                && await source
+                    .Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE type = 'table' AND name = '__EFMigrationsHistory'")
+                    .SingleAsync() == 0
+            )
                 throw new StudioFolderException($"{calledSo} holds no studio.");
             if (await source.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE type = 'view'").SingleAsync() > 0)
                 throw new StudioFolderException($"{calledSo} is no database of this program: it holds a view.");
             var wrong = await source.Database.SqlQueryRaw<string>("SELECT integrity_check AS Value FROM pragma_integrity_check LIMIT 1").SingleAsync();
-            if (wrong != "ok") throw new StudioFolderException($"{calledSo} is damaged: {wrong}.");
+            if (wrong != "ok")
+                throw new StudioFolderException($"{calledSo} is damaged: {wrong}.");
         }
         catch (SqliteException error)
         {
@@ -204,10 +235,12 @@ internal static class StudioDatabase
 
     private static void MoveAside(StudioFolder folder, DateTimeOffset now)
     {
-        if (!File.Exists(folder.Database)) return;
+        if (!File.Exists(folder.Database))
+            return;
         var aside = BackupPath(folder, "before-restore", now);
         Directory.CreateDirectory(Path.GetDirectoryName(aside)!);
-        foreach (var ending in Endings.Where(e => File.Exists(folder.Database + e))) File.Move(folder.Database + ending, aside + ending);
+        foreach (var ending in Endings.Where(e => File.Exists(folder.Database + e)))
+            File.Move(folder.Database + ending, aside + ending);
     }
 
     /// <summary>A name for a copy that is not taken yet.</summary>
@@ -215,19 +248,26 @@ internal static class StudioDatabase
     {
         var name = string.Create(CultureInfo.InvariantCulture, $"ember-{why}-{now:yyyyMMdd-HHmmss}");
         var path = Path.Combine(folder.Backups, $"{name}.db");
-        for (var i = 2; File.Exists(path); i++) path = Path.Combine(folder.Backups, string.Create(CultureInfo.InvariantCulture, $"{name}-{i}.db"));
+        for (var i = 2; File.Exists(path); i++)
+            path = Path.Combine(folder.Backups, string.Create(CultureInfo.InvariantCulture, $"{name}-{i}.db"));
         return path;
     }
 
     private static async Task Check(StudioContext context, string file)
     {
         var known = context.Database.GetMigrations().ToHashSet();
-        var hasHistory = await context.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE name = '__EFMigrationsHistory'").SingleAsync() > 0;
+        var hasHistory =
+            await context.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE name = '__EFMigrationsHistory'").SingleAsync() > 0;
         var applied = hasHistory ? await context.Database.SqlQueryRaw<string>("SELECT MigrationId AS Value FROM __EFMigrationsHistory").ToListAsync() : [];
         if (applied.Any(m => !known.Contains(m)) || await DataVersionOf(context) > DataVersion)
-            throw new StudioFolderException($"{file} was written by a newer version of Zealous Ember. Start that version, or choose another folder with EMBER_DATA.");
+            throw new StudioFolderException(
+                $"{file} was written by a newer version of Zealous Ember. Start that version, or choose another folder with EMBER_DATA."
+            );
         // A program ended in its very first moment leaves the lock of the migrations behind, and nothing else.
-        if (!hasHistory && await context.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE tbl_name <> '__EFMigrationsLock'").SingleAsync() > 0)
+        if (
+            !hasHistory
+            && await context.Database.SqlQueryRaw<int>("SELECT COUNT(*) AS Value FROM sqlite_master WHERE tbl_name <> '__EFMigrationsLock'").SingleAsync() > 0
+        )
             throw new StudioFolderException($"{file} is no database of this program.");
     }
 
@@ -238,22 +278,28 @@ internal static class StudioDatabase
             await context.Database.ExecuteSqlRawAsync("DELETE FROM __EFMigrationsLock");
     }
 
-    private static Task<int> DataVersionOf(StudioContext context) => context.Database.SqlQueryRaw<int>("SELECT user_version AS Value FROM pragma_user_version").SingleAsync();
+    private static Task<int> DataVersionOf(StudioContext context) =>
+        context.Database.SqlQueryRaw<int>("SELECT user_version AS Value FROM pragma_user_version").SingleAsync();
 
     /// <summary>Writes what is readable in the present schema, all of it or nothing; what cannot be read stays as it is, to be looked at.</summary>
     private static async Task UpgradeData(StudioContext context)
     {
-        if (await DataVersionOf(context) >= DataVersion) return;
+        if (await DataVersionOf(context) >= DataVersion)
+            return;
         await using var transaction = await context.Database.BeginTransactionAsync();
-        foreach (var row in await context.Set<ScheduleRow>().ToListAsync()) Rewrite(() => row.Segments = StoredJson.Write(StoredJson.Read<StoredStep[]>(row.Segments)));
-        foreach (var row in await context.Set<ScheduleVersionRow>().ToListAsync()) Rewrite(() => row.Segments = StoredJson.Write(StoredJson.Read<StoredStep[]>(row.Segments)));
-        foreach (var row in await context.Set<KilnRow>().ToListAsync()) Rewrite(() => row.Numbers = StoredJson.Write(StoredJson.Read<Dictionary<string, double>>(row.Numbers)));
+        foreach (var row in await context.Set<ScheduleRow>().ToListAsync())
+            Rewrite(() => row.Segments = StoredJson.Write(StoredJson.Read<StoredStep[]>(row.Segments)));
+        foreach (var row in await context.Set<ScheduleVersionRow>().ToListAsync())
+            Rewrite(() => row.Segments = StoredJson.Write(StoredJson.Read<StoredStep[]>(row.Segments)));
+        foreach (var row in await context.Set<KilnRow>().ToListAsync())
+            Rewrite(() => row.Numbers = StoredJson.Write(StoredJson.Read<Dictionary<string, double>>(row.Numbers)));
         var versions = await context.Set<ScheduleRow>().ToDictionaryAsync(s => s.Id, s => s.Version);
         foreach (var row in await context.Set<FiringRow>().ToListAsync())
         {
             Rewrite(() => row.Lots = StoredJson.Write(StoredJson.Read<StoredLot[]>(row.Lots)));
             Rewrite(() => row.Accepted = StoredJson.Write(StoredJson.Read<StoredAcceptance[]>(row.Accepted)));
-            if (row.ScheduleId is { } id && row.ScheduleVersion is null) row.ScheduleVersion = versions.TryGetValue(id, out var version) ? version : null;
+            if (row.ScheduleId is { } id && row.ScheduleVersion is null)
+                row.ScheduleVersion = versions.TryGetValue(id, out var version) ? version : null;
         }
         foreach (var row in await context.Set<StudioSettingsRow>().ToListAsync())
         {

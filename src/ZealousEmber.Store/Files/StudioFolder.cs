@@ -35,14 +35,19 @@ public sealed class StudioFolder : IDisposable
     /// <summary>What an ended program left half made: copies that were never sent, a restore that never came to its end.</summary>
     private void ClearWork()
     {
-        if (Directory.Exists(Working)) Directory.Delete(Working, recursive: true);
-        foreach (var left in Directory.EnumerateFiles(Path, "ember.db.arriving*")) File.Delete(left);
+        if (Directory.Exists(Working))
+            Directory.Delete(Working, recursive: true);
+        foreach (var left in Directory.EnumerateFiles(Path, "ember.db.arriving*"))
+            File.Delete(left);
     }
 
     /// <summary>The database of a folder.</summary>
     public static string DatabaseIn(string folder) => System.IO.Path.Combine(folder, "ember.db");
 
-    /// <summary>Makes the folder where it is missing and takes hold of it. Throws <see cref="StudioFolderException"/> when another program has it, or it cannot be written to.</summary>
+    /// <summary>
+    /// Makes the folder where it is missing and takes hold of it. Throws <see cref="StudioFolderException"/> when another program has it, or it cannot be
+    /// written to.
+    /// </summary>
     public static StudioFolder Hold(string folder, DateTimeOffset now)
     {
         var file = System.IO.Path.Combine(folder, "ember.lock");
@@ -51,12 +56,16 @@ public sealed class StudioFolder : IDisposable
             if (!Directory.Exists(folder))
             {
                 Directory.CreateDirectory(folder);
-                if (!OperatingSystem.IsWindows()) File.SetUnixFileMode(folder, OwnerOnly | UnixFileMode.UserExecute);
+                if (!OperatingSystem.IsWindows())
+                    File.SetUnixFileMode(folder, OwnerOnly | UnixFileMode.UserExecute);
             }
             var held = new FileStream(file, FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
             try
             {
-                File.WriteAllText(HolderIn(folder), string.Create(CultureInfo.InvariantCulture, $"process {Environment.ProcessId}, since {now:yyyy-MM-dd HH:mm}"));
+                File.WriteAllText(
+                    HolderIn(folder),
+                    string.Create(CultureInfo.InvariantCulture, $"process {Environment.ProcessId}, since {now:yyyy-MM-dd HH:mm}")
+                );
             }
             catch (IOException error) when (StoreHealth.IsFull(error))
             {
@@ -72,7 +81,9 @@ public sealed class StudioFolder : IDisposable
         }
         catch (IOException) when (File.Exists(file))
         {
-            throw new StudioFolderException($"Another Zealous Ember is running on {folder} ({Holder(folder)}). Stop it first, or choose another folder with EMBER_DATA.");
+            throw new StudioFolderException(
+                $"Another Zealous Ember is running on {folder} ({Holder(folder)}). Stop it first, or choose another folder with EMBER_DATA."
+            );
         }
         catch (IOException error)
         {
@@ -83,8 +94,10 @@ public sealed class StudioFolder : IDisposable
     /// <summary>Keeps what is in the folder to the person who runs the program.</summary>
     public void MakePrivate()
     {
-        if (OperatingSystem.IsWindows()) return;
-        foreach (var file in Directory.EnumerateFiles(Path, "ember.*")) File.SetUnixFileMode(file, OwnerOnly);
+        if (OperatingSystem.IsWindows())
+            return;
+        foreach (var file in Directory.EnumerateFiles(Path, "ember.*"))
+            File.SetUnixFileMode(file, OwnerOnly);
     }
 
     /// <summary>Lets go.</summary>

@@ -26,10 +26,12 @@ internal static class StoredJson
     public static T Read<T>(string text)
     {
         using var document = JsonDocument.Parse(text);
-        var (schema, data) = document.RootElement is { ValueKind: JsonValueKind.Object } root && root.TryGetProperty("schema", out var number)
-            ? (number.GetInt32(), root.GetProperty("data"))
-            : (0, document.RootElement);
-        if (schema > Schema) throw new JsonException($"This was written by a newer version of the program (schema {schema}).");
+        var (schema, data) =
+            document.RootElement is { ValueKind: JsonValueKind.Object } root && root.TryGetProperty("schema", out var number)
+                ? (number.GetInt32(), root.GetProperty("data"))
+                : (0, document.RootElement);
+        if (schema > Schema)
+            throw new JsonException($"This was written by a newer version of the program (schema {schema}).");
         return data.Deserialize<T>(Options) ?? throw new JsonException("There is nothing here.");
     }
 

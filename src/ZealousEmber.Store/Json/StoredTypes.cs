@@ -20,22 +20,71 @@ namespace ZealousEmber.Store.Json;
 /// <summary>A step of a schedule; °C and kelvins an hour, whatever it was written in.</summary>
 internal sealed record StoredStep(PaceKind Pace, double? Rate, double? Target, double HoldMinutes, string? Reason, Atmosphere? Atmosphere)
 {
-    public static StoredStep From(Segment step) => new(step.Pace.Kind, step.Pace.Rate?.KelvinsPerHour, step.Target?.Celsius, step.HoldMinutes, step.Reason, step.Atmosphere);
+    public static StoredStep From(Segment step) =>
+        new(step.Pace.Kind, step.Pace.Rate?.KelvinsPerHour, step.Target?.Celsius, step.HoldMinutes, step.Reason, step.Atmosphere);
 
     public Segment Read() => Segment.Create(Pace, Rate, Target, HoldMinutes, TemperatureUnit.Celsius, Reason, Atmosphere).Value;
 }
 
 /// <summary>A row of a load as it was written.</summary>
 internal sealed record StoredLot(
-    string? What, int? Count, double? Wall, double? Width, bool ClosedHollow, bool OneSided, Dryness Dryness, int? ClayId, int[]? GlazeIds, string? Whose, NextStep Next, double? PieceMass,
-    Dictionary<string, string>? Typed = null, bool GlazedAlready = false, PieceDraft? Piece = null, bool Must = false)
+    string? What,
+    int? Count,
+    double? Wall,
+    double? Width,
+    bool ClosedHollow,
+    bool OneSided,
+    Dryness Dryness,
+    int? ClayId,
+    int[]? GlazeIds,
+    string? Whose,
+    NextStep Next,
+    double? PieceMass,
+    Dictionary<string, string>? Typed = null,
+    bool GlazedAlready = false,
+    PieceDraft? Piece = null,
+    bool Must = false
+)
 {
-    public static StoredLot From(LotDraft lot) => new(
-        lot.What, lot.Count, lot.Wall, lot.Width, lot.ClosedHollow, lot.OneSided, lot.Dryness, lot.ClayId, [.. lot.GlazeIds], lot.Whose, lot.Next, lot.PieceMass,
-        lot.Typed.IsEmpty ? null : lot.Typed.ToDictionary(), lot.GlazedAlready, lot.Piece, lot.Must);
+    public static StoredLot From(LotDraft lot) =>
+        new(
+            lot.What,
+            lot.Count,
+            lot.Wall,
+            lot.Width,
+            lot.ClosedHollow,
+            lot.OneSided,
+            lot.Dryness,
+            lot.ClayId,
+            [.. lot.GlazeIds],
+            lot.Whose,
+            lot.Next,
+            lot.PieceMass,
+            lot.Typed.IsEmpty ? null : lot.Typed.ToDictionary(),
+            lot.GlazedAlready,
+            lot.Piece,
+            lot.Must
+        );
 
-    public LotDraft Read() => new(
-        What, Count, Wall, Width, ClosedHollow, OneSided, Dryness, ClayId, [.. GlazeIds ?? []], Whose, Next, PieceMass, (Typed ?? []).ToImmutableSortedDictionary(), GlazedAlready, Piece, Must);
+    public LotDraft Read() =>
+        new(
+            What,
+            Count,
+            Wall,
+            Width,
+            ClosedHollow,
+            OneSided,
+            Dryness,
+            ClayId,
+            [.. GlazeIds ?? []],
+            Whose,
+            Next,
+            PieceMass,
+            (Typed ?? []).ToImmutableSortedDictionary(),
+            GlazedAlready,
+            Piece,
+            Must
+        );
 }
 
 /// <summary>A finding accepted; milliseconds since 1970.</summary>
@@ -47,32 +96,85 @@ internal sealed record StoredAcceptance(string Id, Severity Severity, string Not
 }
 
 /// <summary>A kiln as it was when a firing was planned in it.</summary>
-internal sealed record StoredKiln(int Version, string? Name, string? Class, Brick? Brick, HoldClock? HoldClock, string? Notes, Dictionary<string, double> Numbers, TemperatureUnit Unit, StoredChamber? Chamber = null, StoredProps? Props = null,
-    int? ControllerId = null, string? Fuel = null)
+internal sealed record StoredKiln(
+    int Version,
+    string? Name,
+    string? Class,
+    Brick? Brick,
+    HoldClock? HoldClock,
+    string? Notes,
+    Dictionary<string, double> Numbers,
+    TemperatureUnit Unit,
+    StoredChamber? Chamber = null,
+    StoredProps? Props = null,
+    int? ControllerId = null,
+    string? Fuel = null
+)
 {
-    public static StoredKiln From(PinnedKiln pinned) => pinned.Kiln is FuelKiln fired ? From(pinned.Version, fired.Specification()) : From(pinned.Version, ((Kiln)pinned.Kiln).Specification());
+    public static StoredKiln From(PinnedKiln pinned) =>
+        pinned.Kiln is FuelKiln fired ? From(pinned.Version, fired.Specification()) : From(pinned.Version, ((Kiln)pinned.Kiln).Specification());
 
     private static StoredKiln From(int version, KilnSpecification said) =>
-        new(version, said.Name, said.Class, said.Brick, said.HoldClock, said.Notes, Plain(said.Numbers), said.Unit, StoredChamber.From(said.Chamber), StoredProps.From(said.Props), said.ControllerId);
+        new(
+            version,
+            said.Name,
+            said.Class,
+            said.Brick,
+            said.HoldClock,
+            said.Notes,
+            Plain(said.Numbers),
+            said.Unit,
+            StoredChamber.From(said.Chamber),
+            StoredProps.From(said.Props),
+            said.ControllerId
+        );
 
     private static StoredKiln From(int version, FuelKilnSpecification said) =>
-        new(version, said.Name, said.Class, null, null, said.Notes, Plain(said.Numbers), said.Unit, StoredChamber.From(said.Chamber), StoredProps.From(said.Props), null, said.Fuel?.Id);
+        new(
+            version,
+            said.Name,
+            said.Class,
+            null,
+            null,
+            said.Notes,
+            Plain(said.Numbers),
+            said.Unit,
+            StoredChamber.From(said.Chamber),
+            StoredProps.From(said.Props),
+            null,
+            said.Fuel?.Id
+        );
 
     private static Dictionary<string, double> Plain(IReadOnlyDictionary<string, double?> numbers) => numbers.ToDictionary(n => n.Key, n => n.Value!.Value);
 
     public PinnedKiln Read()
     {
         var numbers = Numbers.ToDictionary(n => n.Key, n => (double?)n.Value);
-        return new PinnedKiln(Version, Fuel is not null
-            ? FuelKiln.Create(new FuelKilnSpecification(Name, Class, Core.Kilns.Fuel.Fuel.Find(Fuel), Notes, numbers, Unit, Chamber?.Read(), Props?.Read())).Value
-            : Kiln.Create(new KilnSpecification(Name, Class, Brick, HoldClock, Notes, numbers, Unit, Chamber?.Read(), Props?.Read(), ControllerId)).Value);
+        return new PinnedKiln(
+            Version,
+            Fuel is not null
+                ? FuelKiln
+                    .Create(new FuelKilnSpecification(Name, Class, Core.Kilns.Fuel.Fuel.Find(Fuel), Notes, numbers, Unit, Chamber?.Read(), Props?.Read()))
+                    .Value
+                : Kiln.Create(new KilnSpecification(Name, Class, Brick, HoldClock, Notes, numbers, Unit, Chamber?.Read(), Props?.Read(), ControllerId)).Value
+        );
     }
 }
 
 /// <summary>The inside of a kiln, mm.</summary>
-internal sealed record StoredChamber(ChamberShape Shape, double Width, double Depth, double Height, double Raise, ShelfStock[] Shelves, double[] Peepholes, Thermocouple? Thermocouple)
+internal sealed record StoredChamber(
+    ChamberShape Shape,
+    double Width,
+    double Depth,
+    double Height,
+    double Raise,
+    ShelfStock[] Shelves,
+    double[] Peepholes,
+    Thermocouple? Thermocouple
+)
 {
-    public static StoredChamber? From(Chamber? c) => c is null ? null : new(c.Shape, c.Width, c.Depth, c.Height, c.Raise, [.. c.Shelves], [.. c.Peepholes], c.Thermocouple);
+    public static StoredChamber? From(Chamber? c) =>
+        c is null ? null : new(c.Shape, c.Width, c.Depth, c.Height, c.Raise, [.. c.Shelves], [.. c.Peepholes], c.Thermocouple);
 
     public Chamber Read() => Chamber.Create(Shape, Width, Depth, Height, Raise, Shelves, Peepholes, Thermocouple).Value;
 }
@@ -86,7 +188,13 @@ internal sealed record StoredProps(double Across, int MostStacked, PropCount[] S
 }
 
 /// <summary>How a firing is to be packed.</summary>
-internal sealed record StoredPacking(HandleChoice Handles, double[] Openings, KeptPiece[] Pieces, ShelfRegion[]? Regions = null, ShelfChoice Shelves = ShelfChoice.Any)
+internal sealed record StoredPacking(
+    HandleChoice Handles,
+    double[] Openings,
+    KeptPiece[] Pieces,
+    ShelfRegion[]? Regions = null,
+    ShelfChoice Shelves = ShelfChoice.Any
+)
 {
     public static StoredPacking From(PackingWish p) => new(p.Handles, [.. p.Openings], [.. p.Pieces], [.. p.Regions], p.Shelves);
 
@@ -96,7 +204,8 @@ internal sealed record StoredPacking(HandleChoice Handles, double[] Openings, Ke
 /// <summary>Hours on some days.</summary>
 internal sealed record StoredSpan(IsoDayOfWeek[] Days, string From, string To)
 {
-    public static StoredSpan Of(WeeklySpan span) => new([.. span.Days], LocalTimePattern.ExtendedIso.Format(span.From), LocalTimePattern.ExtendedIso.Format(span.To));
+    public static StoredSpan Of(WeeklySpan span) =>
+        new([.. span.Days], LocalTimePattern.ExtendedIso.Format(span.From), LocalTimePattern.ExtendedIso.Format(span.To));
 
     public WeeklySpan Read() => new([.. Days], LocalTimePattern.ExtendedIso.Parse(From).Value, LocalTimePattern.ExtendedIso.Parse(To).Value);
 }

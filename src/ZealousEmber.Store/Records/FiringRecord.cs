@@ -19,7 +19,16 @@ namespace ZealousEmber.Store.Records;
 /// <param name="Figures">In numbers; nothing while they are to be worked out.</param>
 /// <param name="FiguresOf">What they were worked out from.</param>
 public sealed record FiringRecord(
-    int FiringId, int Version, Instant UpdatedAt, string? UpdatedBy, string? SaveKey, ImmutableArray<ReadPack> Packs, FiringResults Results, FiringFigures? Figures = null, string? FiguresOf = null)
+    int FiringId,
+    int Version,
+    Instant UpdatedAt,
+    string? UpdatedBy,
+    string? SaveKey,
+    ImmutableArray<ReadPack> Packs,
+    FiringResults Results,
+    FiringFigures? Figures = null,
+    string? FiguresOf = null
+)
 {
     /// <summary>Of a firing nothing was read of.</summary>
     public static FiringRecord Of(int firingId) => new(firingId, 0, Instant.MinValue, null, null, [], FiringResults.None);
@@ -27,7 +36,19 @@ public sealed record FiringRecord(
 
 /// <summary>What the logbook finds a firing by.</summary>
 public sealed record FiringIndex(
-    int KilnId, Instant StartsAt, string Name, ScheduleKind Kind, Cone? Goal, Cone? Reached, PlannedBy? Schedule, string? By, IReadOnlyList<int> Glazes, IReadOnlyList<int> Clays, IReadOnlyList<string> People, string Words);
+    int KilnId,
+    Instant StartsAt,
+    string Name,
+    ScheduleKind Kind,
+    Cone? Goal,
+    Cone? Reached,
+    PlannedBy? Schedule,
+    string? By,
+    IReadOnlyList<int> Glazes,
+    IReadOnlyList<int> Clays,
+    IReadOnlyList<string> People,
+    string Words
+);
 
 /// <summary>The schedule it was fired with.</summary>
 public sealed record PlannedBy(int ScheduleId, int? Version);

@@ -55,7 +55,8 @@ public readonly record struct StoredSample(long Sequence, long At, double? Celsi
             var span = bytes.Slice(at, Size);
             var moment = BinaryPrimitives.ReadInt64LittleEndian(span[8..]);
             // From a damaged file: no such moment is in any calendar.
-            if (moment is < 0 or > LastMoment && !(withRefused && moment == NoMoment)) continue;
+            if (moment is < 0 or > LastMoment && !(withRefused && moment == NoMoment))
+                continue;
             into.Add(new StoredSample(BinaryPrimitives.ReadInt64LittleEndian(span), moment, Value(span[16..]), Value(span[24..]), Value(span[32..])));
         }
     }

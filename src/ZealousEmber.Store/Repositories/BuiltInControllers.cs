@@ -16,10 +16,12 @@ internal static class BuiltInControllers
         var there = await context.Set<ControllerRow>().Where(c => c.BuiltIn).ToDictionaryAsync(c => c.Name);
         foreach (var (data, profile) in BuiltInProfiles.All)
         {
-            if (!there.TryGetValue(profile.Name, out var row)) context.Add(row = new ControllerRow());
+            if (!there.TryGetValue(profile.Name, out var row))
+                context.Add(row = new ControllerRow());
             var before = row.Profile;
             row.Write(new ListedController(data, profile, true));
-            if (row.Profile != before) row.Stamp(now, SaveStamp.Unknown);
+            if (row.Profile != before)
+                row.Stamp(now, SaveStamp.Unknown);
         }
         await context.SaveChangesAsync();
     }

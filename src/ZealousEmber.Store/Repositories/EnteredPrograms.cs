@@ -17,7 +17,8 @@ public sealed class EnteredPrograms(StudioContext context, WriteQueue queue)
     public async Task<EnteredProgram> Add(EnteredProgram entered, string? key, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        if (key is not null && await All.AsNoTracking().FirstOrDefaultAsync(e => e.CreateKey == key, cancel) is { } made) return RowReader.Read(EnteredProgramRow.Table, made.Id, made.Name, made, e => e.Read());
+        if (key is not null && await All.AsNoTracking().FirstOrDefaultAsync(e => e.CreateKey == key, cancel) is { } made)
+            return RowReader.Read(EnteredProgramRow.Table, made.Id, made.Name, made, e => e.Read());
         var row = EnteredProgramRow.From(entered, key);
         All.Add(row);
         await context.SaveChangesAsync(cancel);
@@ -28,9 +29,18 @@ public sealed class EnteredPrograms(StudioContext context, WriteQueue queue)
     public async Task<IReadOnlyList<EnteredProgram>> Find(int? kilnId, int? firingId, CancellationToken cancel, int most = MostListed)
     {
         var rows = All.AsNoTracking();
-        if (kilnId is { } kiln) rows = rows.Where(e => e.KilnId == kiln);
-        if (firingId is { } firing) rows = rows.Where(e => e.FiringId == firing);
-        return [.. RowReader.Readable(EnteredProgramRow.Table, await rows.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(most).ToListAsync(cancel), e => e.Read())];
+        if (kilnId is { } kiln)
+            rows = rows.Where(e => e.KilnId == kiln);
+        if (firingId is { } firing)
+            rows = rows.Where(e => e.FiringId == firing);
+        return
+        [
+            .. RowReader.Readable(
+                EnteredProgramRow.Table,
+                await rows.OrderByDescending(e => e.At).ThenByDescending(e => e.Id).Take(most).ToListAsync(cancel),
+                e => e.Read()
+            ),
+        ];
     }
 
     /// <summary>The kinds of slip people said they had made, each as often as it happened.</summary>

@@ -28,9 +28,13 @@ public sealed class FiringFinder(StudioContext context)
     public async Task<Page<Versioned<FiringDraft>>> At(FiringStage stage, string? words, int skip, int take, CancellationToken cancel)
     {
         var (rows, runs) = (SearchWords.In(context.Set<FiringRow>().AsNoTracking().Where(f => f.DeletedAt == null), words), context.Set<FiringRunRow>());
-        rows = stage == FiringStage.Planned
-            ? rows.Where(f => !runs.Any(r => r.FiringId == f.Id)).OrderByDescending(f => f.UpdatedAt).ThenByDescending(f => f.Id)
-            : rows.Join(runs.Where(r => r.OpenedAt == null == (stage == FiringStage.UnderWay)), f => f.Id, r => r.FiringId, (f, r) => new { f, r.StartsAt }).OrderByDescending(x => x.StartsAt).ThenByDescending(x => x.f.Id).Select(x => x.f);
+        rows =
+            stage == FiringStage.Planned
+                ? rows.Where(f => !runs.Any(r => r.FiringId == f.Id)).OrderByDescending(f => f.UpdatedAt).ThenByDescending(f => f.Id)
+                : rows.Join(runs.Where(r => r.OpenedAt == null == (stage == FiringStage.UnderWay)), f => f.Id, r => r.FiringId, (f, r) => new { f, r.StartsAt })
+                    .OrderByDescending(x => x.StartsAt)
+                    .ThenByDescending(x => x.f.Id)
+                    .Select(x => x.f);
         var found = await rows.Skip(skip).Take(take).ToListAsync(cancel);
         return new Page<Versioned<FiringDraft>>([.. found.Select(Readable).OfType<Versioned<FiringDraft>>()], await rows.CountAsync(cancel));
     }
@@ -38,18 +42,34 @@ public sealed class FiringFinder(StudioContext context)
     /// <summary>The sizes ware has in the firings last written, the latest first.</summary>
     public async Task<UsualWare> UsualWare(CancellationToken cancel)
     {
-        var rows = await context.Set<FiringRow>().AsNoTracking().Where(f => f.DeletedAt == null).OrderByDescending(f => f.UpdatedAt).Take(LookedBack).ToListAsync(cancel);
-        return Core.Firing.UsualWare.From(rows.Select(r => RowReader.TryRead("firings", r, row => row.Read()).Item).OfType<FiringDraft>().SelectMany(f => f.Lots));
+        var rows = await context
+            .Set<FiringRow>()
+            .AsNoTracking()
+            .Where(f => f.DeletedAt == null)
+            .OrderByDescending(f => f.UpdatedAt)
+            .Take(LookedBack)
+            .ToListAsync(cancel);
+        return Core.Firing.UsualWare.From(
+            rows.Select(r => RowReader.TryRead("firings", r, row => row.Read()).Item).OfType<FiringDraft>().SelectMany(f => f.Lots)
+        );
     }
 
-    /// <summary>The firing a schedule was last opened in the editor for; nothing when there is none. One that was started is fired with the version it has.</summary>
+    /// <summary>
+    /// The firing a schedule was last opened in the editor for; nothing when there is none. One that was started is fired with the version it has.
+    /// </summary>
     public async Task<Versioned<FiringDraft>?> Of(int scheduleId, CancellationToken cancel)
     {
-        var row = await context.Set<FiringRow>().AsNoTracking().Where(f => f.ScheduleId == scheduleId && f.DeletedAt == null && !context.Set<FiringRunRow>().Any(r => r.FiringId == f.Id)).OrderByDescending(f => f.UpdatedAt).FirstOrDefaultAsync(cancel);
+        var row = await context
+            .Set<FiringRow>()
+            .AsNoTracking()
+            .Where(f => f.ScheduleId == scheduleId && f.DeletedAt == null && !context.Set<FiringRunRow>().Any(r => r.FiringId == f.Id))
+            .OrderByDescending(f => f.UpdatedAt)
+            .FirstOrDefaultAsync(cancel);
         return row is null ? null : Readable(row);
     }
 
-    private static Versioned<FiringDraft>? Readable(FiringRow row) => RowReader.TryRead("firings", row, r => r.Read()) is { Item: { } firing }
-        ? new Versioned<FiringDraft>(row.Id, row.Version, row.UpdatedAt, firing, row.UpdatedBy, row.SaveKey)
-        : null;
+    private static Versioned<FiringDraft>? Readable(FiringRow row) =>
+        RowReader.TryRead("firings", row, r => r.Read()) is { Item: { } firing }
+            ? new Versioned<FiringDraft>(row.Id, row.Version, row.UpdatedAt, firing, row.UpdatedBy, row.SaveKey)
+            : null;
 }

@@ -15,17 +15,60 @@ namespace ZealousEmber.Store.Repositories;
 
 /// <summary>What is asked of the logbook; what is missing narrows nothing.</summary>
 public sealed record LogbookQuery(
-    string? Words = null, int? KilnId = null, int? GlazeId = null, int? ClayId = null, string? Person = null, string? Fault = null, string? Reached = null, ScheduleKind? Kind = null, int? ScheduleId = null, Instant? Since = null, Instant? Until = null,
-    bool ReferenceOnly = false, bool GoodOnly = false);
+    string? Words = null,
+    int? KilnId = null,
+    int? GlazeId = null,
+    int? ClayId = null,
+    string? Person = null,
+    string? Fault = null,
+    string? Reached = null,
+    ScheduleKind? Kind = null,
+    int? ScheduleId = null,
+    Instant? Since = null,
+    Instant? Until = null,
+    bool ReferenceOnly = false,
+    bool GoodOnly = false
+);
 
 /// <summary>A firing in the logbook.</summary>
 public sealed record LogbookRow(
-    int FiringId, string Name, ScheduleKind Kind, int KilnId, Instant StartsAt, string? By, string? Goal, string? Reached, int? ScheduleId, int? ScheduleVersion, IReadOnlyList<int> Glazes, IReadOnlyList<int> Clays, IReadOnlyList<string> Faults, int? Out, int? Lost,
-    bool IsReference, FiringFigures? Figures);
+    int FiringId,
+    string Name,
+    ScheduleKind Kind,
+    int KilnId,
+    Instant StartsAt,
+    string? By,
+    string? Goal,
+    string? Reached,
+    int? ScheduleId,
+    int? ScheduleVersion,
+    IReadOnlyList<int> Glazes,
+    IReadOnlyList<int> Clays,
+    IReadOnlyList<string> Faults,
+    int? Out,
+    int? Lost,
+    bool IsReference,
+    FiringFigures? Figures
+);
 
 /// <summary>What is followed over time of a firing.</summary>
 public sealed record FollowedFiring(
-    int FiringId, string Name, Instant StartsAt, int KilnId, ScheduleKind Kind, IReadOnlyList<string> Faults, int? Out, int? Lost, double? TopHours, double? Last100Hours, double? Past, double? Offset, double? Kwh, double? Cost, double? FullPowerHours);
+    int FiringId,
+    string Name,
+    Instant StartsAt,
+    int KilnId,
+    ScheduleKind Kind,
+    IReadOnlyList<string> Faults,
+    int? Out,
+    int? Lost,
+    double? TopHours,
+    double? Last100Hours,
+    double? Past,
+    double? Offset,
+    double? Kwh,
+    double? Cost,
+    double? FullPowerHours
+);
 
 /// <summary>Readings of finished firings, and the logbook made of them.</summary>
 public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeProvider time)
@@ -38,7 +81,9 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
 
     /// <summary>What was read of a firing; an empty reading where nothing was.</summary>
     public async Task<FiringRecord> Find(int firingId, CancellationToken cancel) =>
-        await All.AsNoTracking().FirstOrDefaultAsync(r => r.FiringId == firingId, cancel) is { } row ? Read(row, await Figures.AsNoTracking().FirstOrDefaultAsync(f => f.FiringId == firingId, cancel)) : FiringRecord.Of(firingId);
+        await All.AsNoTracking().FirstOrDefaultAsync(r => r.FiringId == firingId, cancel) is { } row
+            ? Read(row, await Figures.AsNoTracking().FirstOrDefaultAsync(f => f.FiringId == firingId, cancel))
+            : FiringRecord.Of(firingId);
 
     /// <summary>Of several firings, the earliest first.</summary>
     public async Task<IReadOnlyList<FiringRecord>> FindAll(IReadOnlyCollection<int> firings, CancellationToken cancel)
@@ -51,7 +96,16 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
     /// <summary>What was read of firings hangs on these: how often each was read, whether its figures are there. Without looking into any of them.</summary>
     public async Task<string> MarkOf(IReadOnlyCollection<int> firings, CancellationToken cancel)
     {
-        var read = await All.AsNoTracking().Where(r => firings.Contains(r.FiringId)).OrderBy(r => r.FiringId).Select(r => new { r.FiringId, r.Version, IsKnown = r.FiguresOf != null }).ToListAsync(cancel);
+        var read = await All.AsNoTracking()
+            .Where(r => firings.Contains(r.FiringId))
+            .OrderBy(r => r.FiringId)
+            .Select(r => new
+            {
+                r.FiringId,
+                r.Version,
+                IsKnown = r.FiguresOf != null,
+            })
+            .ToListAsync(cancel);
         return string.Join(' ', read.Select(r => $"{r.FiringId}.{r.Version}.{r.IsKnown}"));
     }
 
@@ -63,7 +117,15 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
     /// <param name="results">As they are now; nothing where they stay.</param>
     /// <param name="stamp">Who, and the key of the save.</param>
     /// <param name="cancel">Stops waiting.</param>
-    public async Task<SaveOutcome<FiringRecord>> Save(int firingId, int kilnId, int? readVersion, ImmutableArray<ReadPack>? packs, FiringResults? results, SaveStamp stamp, CancellationToken cancel)
+    public async Task<SaveOutcome<FiringRecord>> Save(
+        int firingId,
+        int kilnId,
+        int? readVersion,
+        ImmutableArray<ReadPack>? packs,
+        FiringResults? results,
+        SaveStamp stamp,
+        CancellationToken cancel
+    )
     {
         using var turn = await queue.Enter(cancel);
         var row = await Row(firingId, kilnId, cancel);
@@ -88,7 +150,15 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
     {
         using var turn = await queue.Enter(cancel);
         var row = await Row(firingId, index.KilnId, cancel);
-        (row.KilnId, row.StartsAt, row.Name, row.Kind, row.Goal, row.Reached, row.By) = (index.KilnId, index.StartsAt, index.Name, index.Kind.ToString(), index.Goal?.Number, index.Reached?.Number, index.By);
+        (row.KilnId, row.StartsAt, row.Name, row.Kind, row.Goal, row.Reached, row.By) = (
+            index.KilnId,
+            index.StartsAt,
+            index.Name,
+            index.Kind.ToString(),
+            index.Goal?.Number,
+            index.Reached?.Number,
+            index.By
+        );
         (row.ScheduleId, row.ScheduleVersion) = (index.Schedule?.ScheduleId, index.Schedule?.Version);
         row.Glazes = FiringRecordRow.Between(index.Glazes.Select(g => g.ToString(System.Globalization.CultureInfo.InvariantCulture)));
         row.Clays = FiringRecordRow.Between(index.Clays.Select(c => c.ToString(System.Globalization.CultureInfo.InvariantCulture)));
@@ -97,7 +167,8 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
         row.Write(figures);
         row.FiguresOf = of;
         var beside = await Figures.FirstOrDefaultAsync(f => f.FiringId == firingId, cancel);
-        if (beside is null) Figures.Add(beside = new FiringFiguresRow { FiringId = firingId });
+        if (beside is null)
+            Figures.Add(beside = new FiringFiguresRow { FiringId = firingId });
         beside.Figures = StoredJson.Write(StoredFigures.From(figures));
         await context.SaveChangesAsync(cancel);
         context.ChangeTracker.Clear();
@@ -111,14 +182,20 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
         await Figures.Where(f => f.FiringId == firingId).ExecuteDeleteAsync(cancel);
     }
 
-    /// <summary>Finished firings whose figures are missing, or were worked out from something else: by their number, with what they are to be worked out from.</summary>
+    /// <summary>
+    /// Finished firings whose figures are missing, or were worked out from something else: by their number, with what they are to be worked out from.
+    /// </summary>
     public async Task<IReadOnlyList<(int FiringId, string Of)>> Stale(CancellationToken cancel)
     {
         // Asked of the database as a whole: thousands of firings are nearly always as they were.
-        var found = await context.Database.SqlQuery<StaleRow>($"""
-            SELECT r.FiringId, f.Version FROM firing_runs r JOIN firings f ON f.Id = r.FiringId LEFT JOIN firing_records k ON k.FiringId = r.FiringId
-            WHERE r.OpenedAt IS NOT NULL AND f.DeletedAt IS NULL AND (k.FiguresOf IS NULL OR k.FiguresOf <> {Shape} || f.Version)
-            """).ToListAsync(cancel);
+        var found = await context
+            .Database.SqlQuery<StaleRow>(
+                $"""
+                SELECT r.FiringId, f.Version FROM firing_runs r JOIN firings f ON f.Id = r.FiringId LEFT JOIN firing_records k ON k.FiringId = r.FiringId
+                WHERE r.OpenedAt IS NOT NULL AND f.DeletedAt IS NULL AND (k.FiguresOf IS NULL OR k.FiguresOf <> {Shape} || f.Version)
+                """
+            )
+            .ToListAsync(cancel);
         return [.. found.Select(f => (f.FiringId, Mark(f.Version)))];
     }
 
@@ -138,43 +215,107 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
         var found = await rows.OrderByDescending(r => r.StartsAt).ThenByDescending(r => r.FiringId).Skip(skip).Take(take).ToListAsync(cancel);
         var ids = found.Select(r => r.FiringId).ToList();
         var figures = await Figures.AsNoTracking().Where(f => ids.Contains(f.FiringId)).ToDictionaryAsync(f => f.FiringId, cancel);
-        return new Page<LogbookRow>([.. RowReader.Readable(FiringRecordRow.Table, found, r => Read(r, FiringFiguresRow.Readable(figures.GetValueOrDefault(r.FiringId))))], total);
+        return new Page<LogbookRow>(
+            [.. RowReader.Readable(FiringRecordRow.Table, found, r => Read(r, FiringFiguresRow.Readable(figures.GetValueOrDefault(r.FiringId))))],
+            total
+        );
     }
 
     /// <summary>Everything that matches, the earliest first, by what is followed over time: without its curves.</summary>
     public async Task<IReadOnlyList<FollowedFiring>> Follow(LogbookQuery query, int most, CancellationToken cancel) =>
-    [
-        .. RowReader.Readable(FiringRecordRow.Table, await Matching(query).OrderByDescending(r => r.StartsAt).Take(most)
-            .Select(r => new { r.FiringId, r.Name, r.StartsAt, r.KilnId, r.Kind, r.Faults, r.Out, r.Lost, r.TopHours, r.Last100Hours, r.Past, r.PackOffset, r.Kwh, r.Cost, r.FullPowerHours }).ToListAsync(cancel),
-            r => new FollowedFiring(r.FiringId, r.Name, r.StartsAt, r.KilnId, StoredWord.Read<ScheduleKind>(r.Kind), Parts(r.Faults), r.Out, r.Lost, r.TopHours, r.Last100Hours, r.Past, r.PackOffset, r.Kwh, r.Cost, r.FullPowerHours)).Reverse(),
-    ];
+        [
+            .. RowReader
+                .Readable(
+                    FiringRecordRow.Table,
+                    await Matching(query)
+                        .OrderByDescending(r => r.StartsAt)
+                        .Take(most)
+                        .Select(r => new
+                        {
+                            r.FiringId,
+                            r.Name,
+                            r.StartsAt,
+                            r.KilnId,
+                            r.Kind,
+                            r.Faults,
+                            r.Out,
+                            r.Lost,
+                            r.TopHours,
+                            r.Last100Hours,
+                            r.Past,
+                            r.PackOffset,
+                            r.Kwh,
+                            r.Cost,
+                            r.FullPowerHours,
+                        })
+                        .ToListAsync(cancel),
+                    r => new FollowedFiring(
+                        r.FiringId,
+                        r.Name,
+                        r.StartsAt,
+                        r.KilnId,
+                        StoredWord.Read<ScheduleKind>(r.Kind),
+                        Parts(r.Faults),
+                        r.Out,
+                        r.Lost,
+                        r.TopHours,
+                        r.Last100Hours,
+                        r.Past,
+                        r.PackOffset,
+                        r.Kwh,
+                        r.Cost,
+                        r.FullPowerHours
+                    )
+                )
+                .Reverse(),
+        ];
 
-    private static FiringRecord Read(FiringRecordRow row, FiringFiguresRow? figures) => RowReader.Read(FiringRecordRow.Table, row.FiringId, row.Name, row, r => r.Read(figures));
+    private static FiringRecord Read(FiringRecordRow row, FiringFiguresRow? figures) =>
+        RowReader.Read(FiringRecordRow.Table, row.FiringId, row.Name, row, r => r.Read(figures));
 
     private IQueryable<FiringRecordRow> Matching(LogbookQuery query)
     {
         var rows = All.AsNoTracking().Where(r => r.FiguresOf != null && context.Set<FiringRow>().Any(f => f.Id == r.FiringId && f.DeletedAt == null));
-        foreach (var word in SearchWords.Of(query.Words)) rows = rows.Where(r => r.SearchText.Contains(word));
-        if (query.KilnId is { } kiln) rows = rows.Where(r => r.KilnId == kiln);
+        foreach (var word in SearchWords.Of(query.Words))
+            rows = rows.Where(r => r.SearchText.Contains(word));
+        if (query.KilnId is { } kiln)
+            rows = rows.Where(r => r.KilnId == kiln);
         string Bar(object value) => $"|{Convert.ToString(value, System.Globalization.CultureInfo.InvariantCulture)!.ToLowerInvariant()}|";
-        if (query.GlazeId is { } glaze && Bar(glaze) is var g) rows = rows.Where(r => r.Glazes.Contains(g));
-        if (query.ClayId is { } clay && Bar(clay) is var c) rows = rows.Where(r => r.Clays.Contains(c));
-        if (query.Person is { Length: > 0 } person && Bar(person) is var p) rows = rows.Where(r => r.People.Contains(p));
-        if (query.Fault is { Length: > 0 } fault && Bar(fault) is var f) rows = rows.Where(r => r.Faults.Contains(f));
-        if (query.Reached is { Length: > 0 } reached) rows = rows.Where(r => r.Reached == reached);
-        if (query.Kind is { } kind && kind.ToString() is var k) rows = rows.Where(r => r.Kind == k);
-        if (query.ScheduleId is { } schedule) rows = rows.Where(r => r.ScheduleId == schedule);
-        if (query.Since is { } since) rows = rows.Where(r => r.StartsAt >= since);
-        if (query.Until is { } until) rows = rows.Where(r => r.StartsAt < until);
-        if (query.ReferenceOnly) rows = rows.Where(r => r.IsReference);
-        if (query.GoodOnly) rows = rows.Where(r => r.Out != null && (r.Lost == null || r.Lost == 0) && r.Faults == "|");
+        if (query.GlazeId is { } glaze && Bar(glaze) is var g)
+            rows = rows.Where(r => r.Glazes.Contains(g));
+        if (query.ClayId is { } clay && Bar(clay) is var c)
+            rows = rows.Where(r => r.Clays.Contains(c));
+        if (query.Person is { Length: > 0 } person && Bar(person) is var p)
+            rows = rows.Where(r => r.People.Contains(p));
+        if (query.Fault is { Length: > 0 } fault && Bar(fault) is var f)
+            rows = rows.Where(r => r.Faults.Contains(f));
+        if (query.Reached is { Length: > 0 } reached)
+            rows = rows.Where(r => r.Reached == reached);
+        if (query.Kind is { } kind && kind.ToString() is var k)
+            rows = rows.Where(r => r.Kind == k);
+        if (query.ScheduleId is { } schedule)
+            rows = rows.Where(r => r.ScheduleId == schedule);
+        if (query.Since is { } since)
+            rows = rows.Where(r => r.StartsAt >= since);
+        if (query.Until is { } until)
+            rows = rows.Where(r => r.StartsAt < until);
+        if (query.ReferenceOnly)
+            rows = rows.Where(r => r.IsReference);
+        if (query.GoodOnly)
+            rows = rows.Where(r => r.Out != null && (r.Lost == null || r.Lost == 0) && r.Faults == "|");
         return rows;
     }
 
     private async Task<FiringRecordRow> Row(int firingId, int kilnId, CancellationToken cancel)
     {
-        if (await All.FirstOrDefaultAsync(r => r.FiringId == firingId, cancel) is { } row) return row;
-        row = new FiringRecordRow { FiringId = firingId, KilnId = kilnId, UpdatedAt = Now };
+        if (await All.FirstOrDefaultAsync(r => r.FiringId == firingId, cancel) is { } row)
+            return row;
+        row = new FiringRecordRow
+        {
+            FiringId = firingId,
+            KilnId = kilnId,
+            UpdatedAt = Now,
+        };
         All.Add(row);
         return row;
     }
@@ -183,6 +324,24 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
 
     private static IReadOnlyList<int> Numbers(string bars) => [.. Parts(bars).Select(n => int.Parse(n, System.Globalization.CultureInfo.InvariantCulture))];
 
-    private static LogbookRow Read(FiringRecordRow r, FiringFigures? figures) => new(
-        r.FiringId, r.Name, StoredWord.Read<ScheduleKind>(r.Kind), r.KilnId, r.StartsAt, r.By, r.Goal, r.Reached, r.ScheduleId, r.ScheduleVersion, Numbers(r.Glazes), Numbers(r.Clays), Parts(r.Faults), r.Out, r.Lost, r.IsReference, figures);
+    private static LogbookRow Read(FiringRecordRow r, FiringFigures? figures) =>
+        new(
+            r.FiringId,
+            r.Name,
+            StoredWord.Read<ScheduleKind>(r.Kind),
+            r.KilnId,
+            r.StartsAt,
+            r.By,
+            r.Goal,
+            r.Reached,
+            r.ScheduleId,
+            r.ScheduleVersion,
+            Numbers(r.Glazes),
+            Numbers(r.Clays),
+            Parts(r.Faults),
+            r.Out,
+            r.Lost,
+            r.IsReference,
+            figures
+        );
 }

@@ -12,7 +12,9 @@ public sealed class PhotoRepository(StudioContext context, WriteQueue queue, Tim
 {
     /// <summary>The photo of a thing, or nothing.</summary>
     public async Task<Photo?> Find(PhotoOf of, int owner, CancellationToken cancel) =>
-        await context.Set<PhotoRow>().AsNoTracking().FirstOrDefaultAsync(p => p.Of == of && p.OwnerId == owner, cancel) is { } row ? new Photo(row.ContentType, row.Bytes, row.TakenInAt) : null;
+        await context.Set<PhotoRow>().AsNoTracking().FirstOrDefaultAsync(p => p.Of == of && p.OwnerId == owner, cancel) is { } row
+            ? new Photo(row.ContentType, row.Bytes, row.TakenInAt)
+            : null;
 
     /// <summary>Which things have one, and since when.</summary>
     public async Task<IReadOnlyDictionary<int, Instant>> All(PhotoOf of, CancellationToken cancel) =>
@@ -23,7 +25,8 @@ public sealed class PhotoRepository(StudioContext context, WriteQueue queue, Tim
     {
         using var turn = await queue.Enter(cancel);
         var row = await context.Set<PhotoRow>().FirstOrDefaultAsync(p => p.Of == of && p.OwnerId == owner, cancel);
-        if (row is null) context.Add(row = new PhotoRow { Of = of, OwnerId = owner });
+        if (row is null)
+            context.Add(row = new PhotoRow { Of = of, OwnerId = owner });
         (row.ContentType, row.Bytes, row.TakenInAt) = (contentType, bytes, Instant.FromDateTimeOffset(time.GetUtcNow()));
         await context.SaveChangesAsync(cancel);
     }

@@ -15,12 +15,30 @@ public sealed class PracticeLog(StudioContext context, WriteQueue queue)
     public async Task Add(PracticeTry t, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        context.Add(new PracticeRow { Person = t.Person, Controller = t.Controller, Task = t.Task, IsDone = t.IsDone, Seconds = t.Seconds, Hints = t.Hints, At = t.At });
+        context.Add(
+            new PracticeRow
+            {
+                Person = t.Person,
+                Controller = t.Controller,
+                Task = t.Task,
+                IsDone = t.IsDone,
+                Seconds = t.Seconds,
+                Hints = t.Hints,
+                At = t.At,
+            }
+        );
         await context.SaveChangesAsync(cancel);
     }
 
     /// <summary>Of one person, the latest first.</summary>
     public async Task<IReadOnlyList<PracticeTry>> Of(string person, CancellationToken cancel) =>
-        await context.Set<PracticeRow>().AsNoTracking().Where(p => p.Person == person).OrderByDescending(p => p.At).ThenByDescending(p => p.Id).Take(MostListed)
-            .Select(p => new PracticeTry(p.Person, p.Controller, p.Task, p.IsDone, p.Seconds, p.Hints, p.At)).ToListAsync(cancel);
+        await context
+            .Set<PracticeRow>()
+            .AsNoTracking()
+            .Where(p => p.Person == person)
+            .OrderByDescending(p => p.At)
+            .ThenByDescending(p => p.Id)
+            .Take(MostListed)
+            .Select(p => new PracticeTry(p.Person, p.Controller, p.Task, p.IsDone, p.Seconds, p.Hints, p.At))
+            .ToListAsync(cancel);
 }

@@ -52,7 +52,8 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
 
     private Instant Now => Instant.FromDateTimeOffset(time.GetUtcNow());
 
-    public override async Task<IReadOnlyList<Versioned<T>>> Search(string? words, CancellationToken cancel) => (await Search(words, 0, int.MaxValue, cancel)).Items;
+    public override async Task<IReadOnlyList<Versioned<T>>> Search(string? words, CancellationToken cancel) =>
+        (await Search(words, 0, int.MaxValue, cancel)).Items;
 
     public override async Task<Page<Versioned<T>>> Search(string? words, int skip, int take, CancellationToken cancel)
     {
@@ -60,7 +61,10 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
         var found = await rows.OrderBy(r => r.Name).ThenBy(r => r.Id).Skip(skip).Take(take).ToListAsync(cancel);
         // Who took all of them knows how many there are.
         var total = skip == 0 && found.Count < take ? found.Count : await rows.CountAsync(cancel);
-        return new Page<Versioned<T>>([.. found.Select(r => (Row: r, RowReader.TryRead(Table, r, read).Item)).Where(r => r.Item is not null).Select(r => ToVersioned(r.Row, r.Item!))], total);
+        return new Page<Versioned<T>>(
+            [.. found.Select(r => (Row: r, RowReader.TryRead(Table, r, read).Item)).Where(r => r.Item is not null).Select(r => ToVersioned(r.Row, r.Item!))],
+            total
+        );
     }
 
     public override async Task<IReadOnlyList<UnreadableRow>> Unreadable(CancellationToken cancel) =>
@@ -73,7 +77,8 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
 
     public override async Task<IReadOnlyDictionary<int, T>> FindAll(IReadOnlyCollection<int> ids, CancellationToken cancel)
     {
-        if (ids.Count == 0) return new Dictionary<int, T>();
+        if (ids.Count == 0)
+            return new Dictionary<int, T>();
         var rows = await Present.AsNoTracking().Where(r => ids.Contains(r.Id)).ToListAsync(cancel);
         return rows.Select(r => (r.Id, RowReader.TryRead(Table, r, read).Item)).Where(r => r.Item is not null).ToDictionary(r => r.Id, r => r.Item!);
     }
@@ -81,7 +86,8 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
     public override async Task<Versioned<T>> Add(T item, SaveStamp stamp, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        if (stamp.Key is { } key && await Present.AsNoTracking().FirstOrDefaultAsync(r => r.CreateKey == key, cancel) is { } made) return ToVersioned(made);
+        if (stamp.Key is { } key && await Present.AsNoTracking().FirstOrDefaultAsync(r => r.CreateKey == key, cancel) is { } made)
+            return ToVersioned(made);
         var row = new TRow { CreateKey = stamp.Key };
         row.Stamp(Now, stamp);
         write(row, item);
@@ -94,7 +100,8 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
     {
         using var turn = await queue.Enter(cancel);
         var row = await Present.FirstOrDefaultAsync(r => r.Id == id, cancel);
-        if (row is null) return new SaveOutcome<Versioned<T>>.NotFound();
+        if (row is null)
+            return new SaveOutcome<Versioned<T>>.NotFound();
         if (readVersion is { } version && version != row.Version)
         {
             // The answer to this very save was lost on its way; it is not somebody else's.
@@ -102,7 +109,8 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
             return again ? new SaveOutcome<Versioned<T>>.Saved(ToVersioned(row)) : new SaveOutcome<Versioned<T>>.Conflict(ToVersioned(row));
         }
         write(row, item);
-        if (!context.ChangeTracker.HasChanges()) return new SaveOutcome<Versioned<T>>.Saved(ToVersioned(row));
+        if (!context.ChangeTracker.HasChanges())
+            return new SaveOutcome<Versioned<T>>.Saved(ToVersioned(row));
         row.Stamp(Now, stamp);
         try
         {
@@ -120,8 +128,10 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
     {
         using var turn = await queue.Enter(cancel);
         var row = await Present.FirstOrDefaultAsync(r => r.Id == id, cancel);
-        if (row is null) return new SaveOutcome<Versioned<T>>.NotFound();
-        if (readVersion is { } version && version != row.Version) return new SaveOutcome<Versioned<T>>.Conflict(ToVersioned(row));
+        if (row is null)
+            return new SaveOutcome<Versioned<T>>.NotFound();
+        if (readVersion is { } version && version != row.Version)
+            return new SaveOutcome<Versioned<T>>.Conflict(ToVersioned(row));
         row.DeletedAt = Now;
         await context.SaveChangesAsync(cancel);
         return new SaveOutcome<Versioned<T>>.Saved(new Versioned<T>(row.Id, row.Version, row.UpdatedAt, default!));
@@ -135,7 +145,9 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
     }
 
     private Versioned<T> ToVersioned(TRow row) =>
-        RowReader.TryRead(Table, row, read) is { Unreadable: null, Item: { } item } ? ToVersioned(row, item) : throw new UnreadableRowException(RowReader.TryRead(Table, row, read).Unreadable!);
+        RowReader.TryRead(Table, row, read) is { Unreadable: null, Item: { } item }
+            ? ToVersioned(row, item)
+            : throw new UnreadableRowException(RowReader.TryRead(Table, row, read).Unreadable!);
 
     private static Versioned<T> ToVersioned(TRow row, T item) => new(row.Id, row.Version, row.UpdatedAt, item, row.UpdatedBy, row.SaveKey);
 }

@@ -32,7 +32,8 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
     /// <param name="cancel">Gives up before anything is written.</param>
     public async Task<AppendedSamples> Append(int firingId, string logger, string stream, IReadOnlyList<StoredSample> samples, CancellationToken cancel)
     {
-        if (samples.Count == 0) return new AppendedSamples([], 0, []);
+        if (samples.Count == 0)
+            return new AppendedSamples([], 0, []);
         using var turn = await queue.Enter(cancel);
         var (first, last) = (samples.Min(s => s.Sequence), samples.Max(s => s.Sequence));
         var mine = Blocks.Where(b => b.FiringId == firingId && b.Logger == logger && b.Stream == stream);
@@ -41,7 +42,8 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
         {
             var there = new List<StoredSample>();
             StoredSample.Unpack(bytes, there, withRefused: true);
-            foreach (var sample in there) known[sample.Sequence] = sample;
+            foreach (var sample in there)
+                known[sample.Sequence] = sample;
         }
         var (added, duplicates, conflicts) = (new List<StoredSample>(), 0, new List<long>());
         foreach (var sample in samples.OrderBy(s => s.Sequence))
@@ -51,10 +53,13 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
                 known[sample.Sequence] = sample;
                 added.Add(sample);
             }
-            else if (before == sample) duplicates++;
-            else conflicts.Add(sample.Sequence);
+            else if (before == sample)
+                duplicates++;
+            else
+                conflicts.Add(sample.Sequence);
         }
-        if (added.Count > 0) await Write(firingId, logger, stream, mine, added, cancel);
+        if (added.Count > 0)
+            await Write(firingId, logger, stream, mine, added, cancel);
         return new AppendedSamples([.. added.Where(s => !s.IsRefused)], duplicates, conflicts);
     }
 
@@ -69,14 +74,21 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
     {
         const int BlocksAtOnce = 64;
         using var turn = await queue.Enter(cancel);
-        if (await Blocks.AnyAsync(b => b.FiringId == firingId && b.Logger == logger && b.Stream == stream, cancel)) return 0;
+        if (await Blocks.AnyAsync(b => b.FiringId == firingId && b.Logger == logger && b.Stream == stream, cancel))
+            return 0;
         await using var transaction = await context.Database.BeginTransactionAsync(cancel);
         for (var at = 0; at < samples.Count; at += BlockSize)
         {
-            var row = new SampleBlockRow { FiringId = firingId, Logger = logger, Stream = stream };
+            var row = new SampleBlockRow
+            {
+                FiringId = firingId,
+                Logger = logger,
+                Stream = stream,
+            };
             Fill(row, samples.GetRange(at, Math.Min(BlockSize, samples.Count - at)));
             Blocks.Add(row);
-            if (at / BlockSize % BlocksAtOnce != BlocksAtOnce - 1 && at + BlockSize < samples.Count) continue;
+            if (at / BlockSize % BlocksAtOnce != BlocksAtOnce - 1 && at + BlockSize < samples.Count)
+                continue;
             await context.SaveChangesAsync(cancel);
             context.ChangeTracker.Clear();
         }
@@ -87,8 +99,17 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
     /// <summary>What the logs of firings hang on, by firing: it changes with every reading that is added. Without reading any of them.</summary>
     public async Task<IReadOnlyDictionary<int, string>> Marks(IReadOnlyCollection<int> firings, CancellationToken cancel)
     {
-        var found = await Blocks.AsNoTracking().Where(b => firings.Contains(b.FiringId))
-            .GroupBy(b => b.FiringId).Select(g => new { g.Key, Count = g.Sum(b => b.Count), Last = g.Max(b => b.Id) }).ToListAsync(cancel);
+        var found = await Blocks
+            .AsNoTracking()
+            .Where(b => firings.Contains(b.FiringId))
+            .GroupBy(b => b.FiringId)
+            .Select(g => new
+            {
+                g.Key,
+                Count = g.Sum(b => b.Count),
+                Last = g.Max(b => b.Id),
+            })
+            .ToListAsync(cancel);
         return found.ToDictionary(f => f.Key, f => $"{f.Count}.{f.Last}");
     }
 
@@ -98,13 +119,23 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
         // Millions are no rarity: a list that grows by doubling would hold them twice and copy them twenty times.
         var all = new List<StoredSample>(await Blocks.Where(b => b.FiringId == firingId).SumAsync(b => b.Count, cancel));
         var isSorted = true;
-        await foreach (var bytes in Blocks.AsNoTracking().Where(b => b.FiringId == firingId).OrderBy(b => b.Id).Select(b => b.Samples).AsAsyncEnumerable().WithCancellation(cancel))
+        await foreach (
+            var bytes in Blocks
+                .AsNoTracking()
+                .Where(b => b.FiringId == firingId)
+                .OrderBy(b => b.Id)
+                .Select(b => b.Samples)
+                .AsAsyncEnumerable()
+                .WithCancellation(cancel)
+        )
         {
             var from = all.Count;
             StoredSample.Unpack(bytes, all);
-            for (var i = Math.Max(1, from); i < all.Count && isSorted; i++) isSorted = all[i].At >= all[i - 1].At;
+            for (var i = Math.Max(1, from); i < all.Count && isSorted; i++)
+                isSorted = all[i].At >= all[i - 1].At;
         }
-        if (!isSorted) all.Sort((a, b) => a.At != b.At ? a.At.CompareTo(b.At) : a.Sequence.CompareTo(b.Sequence));
+        if (!isSorted)
+            all.Sort((a, b) => a.At != b.At ? a.At.CompareTo(b.At) : a.Sequence.CompareTo(b.Sequence));
         return all;
     }
 
@@ -112,20 +143,38 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
     public async Task<long?> AcceptedThrough(int firingId, string logger, string stream, CancellationToken cancel)
     {
         long? through = null;
-        var blocks = await Blocks.AsNoTracking().Where(b => b.FiringId == firingId && b.Logger == logger && b.Stream == stream).OrderBy(b => b.First).ThenBy(b => b.Id)
-            .Select(b => new { b.First, b.Last, b.Count, b.Id }).ToListAsync(cancel);
+        var blocks = await Blocks
+            .AsNoTracking()
+            .Where(b => b.FiringId == firingId && b.Logger == logger && b.Stream == stream)
+            .OrderBy(b => b.First)
+            .ThenBy(b => b.Id)
+            .Select(b => new
+            {
+                b.First,
+                b.Last,
+                b.Count,
+                b.Id,
+            })
+            .ToListAsync(cancel);
         foreach (var block in blocks)
         {
             // A block without holes that goes on where the others end needs no look inside.
-            if (block.Count == block.Last - block.First + 1 && (through is null || block.First <= through + 1)) through = Math.Max(through ?? block.Last, block.Last);
+            if (block.Count == block.Last - block.First + 1 && (through is null || block.First <= through + 1))
+                through = Math.Max(through ?? block.Last, block.Last);
             else
             {
                 var inside = new List<StoredSample>();
-                StoredSample.Unpack(await Blocks.AsNoTracking().Where(b => b.Id == block.Id).Select(b => b.Samples).SingleAsync(cancel), inside, withRefused: true);
+                StoredSample.Unpack(
+                    await Blocks.AsNoTracking().Where(b => b.Id == block.Id).Select(b => b.Samples).SingleAsync(cancel),
+                    inside,
+                    withRefused: true
+                );
                 foreach (var sequence in inside.Select(s => s.Sequence).Order())
                 {
-                    if (through is null || sequence == through + 1) through = sequence;
-                    else if (sequence > through + 1) return through;
+                    if (through is null || sequence == through + 1)
+                        through = sequence;
+                    else if (sequence > through + 1)
+                        return through;
                 }
             }
         }
@@ -140,14 +189,20 @@ public sealed class SampleLog(StudioContext context, WriteQueue queue)
         {
             var there = new List<StoredSample>(BlockSize);
             StoredSample.Unpack(tail.Samples, there, withRefused: true);
-            for (; at < added.Count && there.Count < BlockSize; at++) there.Add(added[at]);
+            for (; at < added.Count && there.Count < BlockSize; at++)
+                there.Add(added[at]);
             Fill(tail, there);
         }
         while (at < added.Count)
         {
             var next = added.GetRange(at, Math.Min(BlockSize, added.Count - at));
             at += next.Count;
-            var row = new SampleBlockRow { FiringId = firingId, Logger = logger, Stream = stream };
+            var row = new SampleBlockRow
+            {
+                FiringId = firingId,
+                Logger = logger,
+                Stream = stream,
+            };
             Fill(row, next);
             Blocks.Add(row);
         }

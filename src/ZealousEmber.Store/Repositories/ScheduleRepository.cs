@@ -39,7 +39,8 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
     public async Task<IReadOnlyList<Versioned<Schedule>>> All(IReadOnlyCollection<int> ids, CancellationToken cancel)
     {
         var rows = Present.AsNoTracking();
-        if (ids.Count > 0) rows = rows.Where(s => ids.Contains(s.Id));
+        if (ids.Count > 0)
+            rows = rows.Where(s => ids.Contains(s.Id));
         return [.. Readable(await rows.OrderByDescending(s => s.UpdatedAt).ThenByDescending(s => s.Id).ToListAsync(cancel))];
     }
 
@@ -55,7 +56,8 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
     public async Task<IReadOnlyList<Versioned<Schedule>>> Add(IReadOnlyList<Schedule> schedules, SaveStamp stamp, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        if (stamp.Key is { } key && await Present.AsNoTracking().Where(s => s.CreateKey == key).OrderBy(s => s.Id).ToListAsync(cancel) is { Count: > 0 } made) return [.. made.Select(ToVersioned)];
+        if (stamp.Key is { } key && await Present.AsNoTracking().Where(s => s.CreateKey == key).OrderBy(s => s.Id).ToListAsync(cancel) is { Count: > 0 } made)
+            return [.. made.Select(ToVersioned)];
         var own = context.Database.CurrentTransaction is null ? await context.Database.BeginTransactionAsync(cancel) : null;
         var rows = new List<ScheduleRow>();
         foreach (var schedule in schedules)
@@ -66,7 +68,8 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
         }
         context.Schedules.AddRange(rows);
         await context.SaveChangesAsync(cancel);
-        for (var i = 0; i < rows.Count; i++) AddVersion(rows[i], schedules[i], stamp);
+        for (var i = 0; i < rows.Count; i++)
+            AddVersion(rows[i], schedules[i], stamp);
         await context.SaveChangesAsync(cancel);
         if (own is not null)
         {
@@ -86,14 +89,16 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
     {
         using var turn = await queue.Enter(cancel);
         var row = await Present.FirstOrDefaultAsync(s => s.Id == id, cancel);
-        if (row is null) return new SaveOutcome<Versioned<Schedule>>.NotFound();
+        if (row is null)
+            return new SaveOutcome<Versioned<Schedule>>.NotFound();
         if (readVersion is { } read && read != row.Version)
         {
             // The answer to this very save was lost on its way; it is not somebody else's.
             var again = stamp.Key is { } key && row.SaveKey == key && row.Version == read + 1;
             return again ? new SaveOutcome<Versioned<Schedule>>.Saved(ToVersioned(row)) : new SaveOutcome<Versioned<Schedule>>.Conflict(ToVersioned(row));
         }
-        if (RowReader.TryRead(Table, row, r => r.Read()).Item?.SameContent(schedule) == true) return new SaveOutcome<Versioned<Schedule>>.Saved(ToVersioned(row));
+        if (RowReader.TryRead(Table, row, r => r.Read()).Item?.SameContent(schedule) == true)
+            return new SaveOutcome<Versioned<Schedule>>.Saved(ToVersioned(row));
         Write(row, schedule, stamp);
         AddVersion(row, schedule, stamp);
         try
@@ -105,7 +110,9 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
         {
             // Another program on the same file: the row moved on between the look and the save.
             context.ChangeTracker.Clear();
-            return await Find(id, cancel) is { } current ? new SaveOutcome<Versioned<Schedule>>.Conflict(current) : new SaveOutcome<Versioned<Schedule>>.NotFound();
+            return await Find(id, cancel) is { } current
+                ? new SaveOutcome<Versioned<Schedule>>.Conflict(current)
+                : new SaveOutcome<Versioned<Schedule>>.NotFound();
         }
     }
 
@@ -114,8 +121,10 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
     {
         using var turn = await queue.Enter(cancel);
         var row = await Present.FirstOrDefaultAsync(s => s.Id == id, cancel);
-        if (row is null) return new SaveOutcome<Versioned<Schedule>>.NotFound();
-        if (readVersion is { } version && version != row.Version) return new SaveOutcome<Versioned<Schedule>>.Conflict(ToVersioned(row));
+        if (row is null)
+            return new SaveOutcome<Versioned<Schedule>>.NotFound();
+        if (readVersion is { } version && version != row.Version)
+            return new SaveOutcome<Versioned<Schedule>>.Conflict(ToVersioned(row));
         row.DeletedAt = Now;
         await context.SaveChangesAsync(cancel);
         return new SaveOutcome<Versioned<Schedule>>.Saved(new Versioned<Schedule>(row.Id, row.Version, row.UpdatedAt, null!));
@@ -132,28 +141,37 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
     /// <summary>Every version of a schedule that can be read, newest first; empty when there is no such schedule.</summary>
     public async Task<IReadOnlyList<Versioned<Schedule>>> Versions(int id, CancellationToken cancel)
     {
-        var rows = await context.ScheduleVersions.AsNoTracking()
+        var rows = await context
+            .ScheduleVersions.AsNoTracking()
             .Where(v => v.ScheduleId == id && Present.Any(s => s.Id == id))
-            .OrderByDescending(v => v.Number).ToListAsync(cancel);
+            .OrderByDescending(v => v.Number)
+            .ToListAsync(cancel);
         return [.. rows.Select(Read).OfType<Versioned<Schedule>>()];
     }
 
     /// <summary>Why versions were made, and after which firing; those nobody gave a reason for are left out.</summary>
     public async Task<IReadOnlyDictionary<int, (string Reason, int? FromFiring)>> Reasons(int id, CancellationToken cancel) =>
-        await context.ScheduleVersions.AsNoTracking().Where(v => v.ScheduleId == id && v.Reason != null).ToDictionaryAsync(v => v.Number, v => (v.Reason!, v.FromFiring), cancel);
+        await context
+            .ScheduleVersions.AsNoTracking()
+            .Where(v => v.ScheduleId == id && v.Reason != null)
+            .ToDictionaryAsync(v => v.Number, v => (v.Reason!, v.FromFiring), cancel);
 
     /// <summary>One version, of a deleted schedule too: what a firing was fired with stays to be seen.</summary>
     public async Task<Versioned<Schedule>?> Version(int id, int number, CancellationToken cancel) =>
         await context.ScheduleVersions.AsNoTracking().FirstOrDefaultAsync(v => v.ScheduleId == id && v.Number == number, cancel) is { } row ? Read(row) : null;
 
     /// <summary>The present version of each schedule.</summary>
-    public async Task<IReadOnlyDictionary<int, int>> PresentVersions(CancellationToken cancel) => await Present.ToDictionaryAsync(s => s.Id, s => s.Version, cancel);
+    public async Task<IReadOnlyDictionary<int, int>> PresentVersions(CancellationToken cancel) =>
+        await Present.ToDictionaryAsync(s => s.Id, s => s.Version, cancel);
 
     /// <summary>All tags in use with how often, most used first.</summary>
     public async Task<IReadOnlyList<(string Tag, int Count)>> Tags(CancellationToken cancel)
     {
         var tags = await Present.AsNoTracking().Select(s => s.Tags).ToListAsync(cancel);
-        return [.. tags.SelectMany(TagsOf).CountBy(t => t).OrderByDescending(t => t.Value).ThenBy(t => t.Key, StringComparer.Ordinal).Select(t => (t.Key, t.Value))];
+        return
+        [
+            .. tags.SelectMany(TagsOf).CountBy(t => t).OrderByDescending(t => t.Value).ThenBy(t => t.Key, StringComparer.Ordinal).Select(t => (t.Key, t.Value)),
+        ];
     }
 
     private IQueryable<ScheduleRow> Matching(ScheduleQuery query)
@@ -162,10 +180,15 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
         var indexed = words.Where(w => w.Length >= ShortestIndexed).ToList();
         // Quoted, every word is only text to the index, whatever signs are in it.
         var match = string.Join(" AND ", indexed.Select(w => $"\"{w.Replace("\"", "\"\"")}\""));
-        var rows = (indexed.Count == 0
-            ? context.Schedules
-            : context.Schedules.FromSql($"SELECT * FROM schedules WHERE Id IN (SELECT rowid FROM schedule_search WHERE schedule_search MATCH {match})")).AsNoTracking().Where(s => s.DeletedAt == null);
-        foreach (var word in words.Where(w => w.Length < ShortestIndexed)) rows = rows.Where(s => s.SearchText.Contains(word));
+        var rows = (
+            indexed.Count == 0
+                ? context.Schedules
+                : context.Schedules.FromSql($"SELECT * FROM schedules WHERE Id IN (SELECT rowid FROM schedule_search WHERE schedule_search MATCH {match})")
+        )
+            .AsNoTracking()
+            .Where(s => s.DeletedAt == null);
+        foreach (var word in words.Where(w => w.Length < ShortestIndexed))
+            rows = rows.Where(s => s.SearchText.Contains(word));
         if (query.Kind is { } kind)
         {
             var name = kind.ToString();
@@ -183,9 +206,12 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
         rows.Select(r => (Row: r, RowReader.TryRead(Table, r, row => row.Read()).Item)).Where(r => r.Item is not null).Select(r => ToVersioned(r.Row, r.Item!));
 
     private static Versioned<Schedule> ToVersioned(ScheduleRow row) =>
-        RowReader.TryRead(Table, row, r => r.Read()) is var read && read.Item is { } schedule ? ToVersioned(row, schedule) : throw new UnreadableRowException(read.Unreadable!);
+        RowReader.TryRead(Table, row, r => r.Read()) is var read && read.Item is { } schedule
+            ? ToVersioned(row, schedule)
+            : throw new UnreadableRowException(read.Unreadable!);
 
-    private static Versioned<Schedule> ToVersioned(ScheduleRow row, Schedule schedule) => new(row.Id, row.Version, row.UpdatedAt, schedule, row.UpdatedBy, row.SaveKey);
+    private static Versioned<Schedule> ToVersioned(ScheduleRow row, Schedule schedule) =>
+        new(row.Id, row.Version, row.UpdatedAt, schedule, row.UpdatedBy, row.SaveKey);
 
     private static Versioned<Schedule>? Read(ScheduleVersionRow row)
     {
@@ -221,7 +247,15 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
 
     private void AddVersion(ScheduleRow row, Schedule schedule, SaveStamp stamp)
     {
-        var version = new ScheduleVersionRow { ScheduleId = row.Id, Number = row.Version, SavedAt = row.UpdatedAt, SavedBy = row.UpdatedBy, Reason = stamp.Reason, FromFiring = stamp.FromFiring };
+        var version = new ScheduleVersionRow
+        {
+            ScheduleId = row.Id,
+            Number = row.Version,
+            SavedAt = row.UpdatedAt,
+            SavedBy = row.UpdatedBy,
+            Reason = stamp.Reason,
+            FromFiring = stamp.FromFiring,
+        };
         version.Write(schedule);
         context.ScheduleVersions.Add(version);
     }

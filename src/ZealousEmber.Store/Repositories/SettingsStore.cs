@@ -35,7 +35,8 @@ internal sealed class SettingsStore<TRow, T>(StudioContext context, WriteQueue q
             var again = row is not null && stamp.Key is { } key && row.SaveKey == key && row.Version == version + 1;
             return again ? new SaveOutcome<VersionedSettings<T>>.Saved(ToVersioned(row!)) : new SaveOutcome<VersionedSettings<T>>.Conflict(await Read(cancel));
         }
-        if (row is null) context.Add(row = new TRow());
+        if (row is null)
+            context.Add(row = new TRow());
         write(row, item);
         (row.Version, row.SaveKey) = (row.Version + 1, stamp.Key);
         try

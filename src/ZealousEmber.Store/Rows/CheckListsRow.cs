@@ -16,9 +16,16 @@ internal sealed class CheckListsRow : SettingsRow
 
     public string? GasAfter { get; set; }
 
-    public CheckLists Read() => new(Read(Before), Read(After), GasBefore is { } before ? Read(before) : CheckLists.Usual.GasBefore, GasAfter is { } after ? Read(after) : CheckLists.Usual.GasAfter);
+    public CheckLists Read() =>
+        new(
+            Read(Before),
+            Read(After),
+            GasBefore is { } before ? Read(before) : CheckLists.Usual.GasBefore,
+            GasAfter is { } after ? Read(after) : CheckLists.Usual.GasAfter
+        );
 
-    public void Write(CheckLists lists) => (Before, After, GasBefore, GasAfter) = (Write(lists.Before), Write(lists.After), Write(lists.GasBefore), Write(lists.GasAfter));
+    public void Write(CheckLists lists) =>
+        (Before, After, GasBefore, GasAfter) = (Write(lists.Before), Write(lists.After), Write(lists.GasBefore), Write(lists.GasAfter));
 
     private static ImmutableArray<string> Read(string items) => [.. StoredJson.Read<string[]>(items)];
 

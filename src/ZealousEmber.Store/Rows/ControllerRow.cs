@@ -11,7 +11,8 @@ internal sealed class ControllerRow : EntityRow
 
     public string Profile { get; set; } = "{}";
 
-    public void Write(ListedController controller) => (Name, BuiltIn, Profile) = (controller.Profile.Name, controller.IsBuiltIn, StoredJson.Write(controller.Data));
+    public void Write(ListedController controller) =>
+        (Name, BuiltIn, Profile) = (controller.Profile.Name, controller.IsBuiltIn, StoredJson.Write(controller.Data));
 
     public ListedController Read() => ListedController.Own(StoredJson.Read<ProfileData>(Profile)).Value with { IsBuiltIn = BuiltIn };
 }

@@ -45,31 +45,49 @@ internal sealed class EnteredProgramRow
     /// <summary>What was to be entered, what was shown and what is fired, as JSON.</summary>
     public string Document { get; set; } = "{}";
 
-    public static EnteredProgramRow From(EnteredProgram e, string? key) => new()
-    {
-        CreateKey = key,
-        KilnId = e.KilnId,
-        FiringId = e.FiringId,
-        ScheduleId = e.ScheduleId,
-        ScheduleVersion = e.ScheduleVersion,
-        Name = e.Name,
-        Kind = e.Kind.ToString(),
-        Controller = e.Controller,
-        Slot = e.Slot,
-        Code = e.Code,
-        IsClean = e.IsClean,
-        Slip = e.Slip,
-        At = e.At,
-        By = e.By,
-        Document = StoredJson.Write(new StoredEntry(e.Unit, e.DelayMinutes, [.. e.Program], [.. e.Shown], [.. e.Fired.Steps.Select(StoredStep.From)])),
-    };
+    public static EnteredProgramRow From(EnteredProgram e, string? key) =>
+        new()
+        {
+            CreateKey = key,
+            KilnId = e.KilnId,
+            FiringId = e.FiringId,
+            ScheduleId = e.ScheduleId,
+            ScheduleVersion = e.ScheduleVersion,
+            Name = e.Name,
+            Kind = e.Kind.ToString(),
+            Controller = e.Controller,
+            Slot = e.Slot,
+            Code = e.Code,
+            IsClean = e.IsClean,
+            Slip = e.Slip,
+            At = e.At,
+            By = e.By,
+            Document = StoredJson.Write(new StoredEntry(e.Unit, e.DelayMinutes, [.. e.Program], [.. e.Shown], [.. e.Fired.Steps.Select(StoredStep.From)])),
+        };
 
     public EnteredProgram Read()
     {
         var entry = StoredJson.Read<StoredEntry>(Document);
         return new EnteredProgram(
-            KilnId, FiringId, ScheduleId, ScheduleVersion, Name, StoredWord.Read<ScheduleKind>(Kind), Controller, Slot, entry.DelayMinutes, [.. entry.Program], Code, entry.Unit,
-            FiringProgram.Create([.. entry.Fired.Select(s => s.Read())]).Value, [.. entry.Shown], IsClean, Slip, At, By);
+            KilnId,
+            FiringId,
+            ScheduleId,
+            ScheduleVersion,
+            Name,
+            StoredWord.Read<ScheduleKind>(Kind),
+            Controller,
+            Slot,
+            entry.DelayMinutes,
+            [.. entry.Program],
+            Code,
+            entry.Unit,
+            FiringProgram.Create([.. entry.Fired.Select(s => s.Read())]).Value,
+            [.. entry.Shown],
+            IsClean,
+            Slip,
+            At,
+            By
+        );
     }
 }
 

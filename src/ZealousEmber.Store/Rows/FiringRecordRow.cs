@@ -84,12 +84,30 @@ internal sealed class FiringRecordRow
     public const string Table = "firing_records";
 
     /// <summary>What it means, with the figures that lie beside it; without those where they cannot be read.</summary>
-    public FiringRecord Read(FiringFiguresRow? figures) => new(
-        FiringId, Version, UpdatedAt, UpdatedBy, SaveKey, Packs == "[]" ? [] : [.. StoredJson.Read<StoredPack[]>(Packs).Select(p => p.Read())],
-        Results == "{}" ? FiringResults.None : StoredJson.Read<StoredResults>(Results).Read(), FiringFiguresRow.Readable(figures), FiguresOf);
+    public FiringRecord Read(FiringFiguresRow? figures) =>
+        new(
+            FiringId,
+            Version,
+            UpdatedAt,
+            UpdatedBy,
+            SaveKey,
+            Packs == "[]" ? [] : [.. StoredJson.Read<StoredPack[]>(Packs).Select(p => p.Read())],
+            Results == "{}" ? FiringResults.None : StoredJson.Read<StoredResults>(Results).Read(),
+            FiringFiguresRow.Readable(figures),
+            FiguresOf
+        );
 
     /// <summary>The figures the logbook is followed by.</summary>
-    public void Write(FiringFigures f) => (TopHours, Last100Hours, Past, PackOffset, Kwh, Cost, FullPowerHours) = (f["topHours"], f["last100"], f["past"], f["offset"], f["kwh"], f["cost"], f["fullPowerHours"]);
+    public void Write(FiringFigures f) =>
+        (TopHours, Last100Hours, Past, PackOffset, Kwh, Cost, FullPowerHours) = (
+            f["topHours"],
+            f["last100"],
+            f["past"],
+            f["offset"],
+            f["kwh"],
+            f["cost"],
+            f["fullPowerHours"]
+        );
 
     public void WriteReading(ImmutableArray<ReadPack> packs, FiringResults results)
     {
@@ -131,12 +149,19 @@ internal sealed record StoredResults(int? Out, int? Lost, WareFault[] Faults, st
     public static StoredResults From(FiringResults r) => new(r.Out, r.Lost, [.. r.Faults], r.Word, r.IsReference);
 
     /// <summary>Lots may have gone since; what was noted of them stays.</summary>
-    public FiringResults Read() => FiringResults.Create(Out, Lost, Faults, [.. Enumerable.Repeat((int?)null, Core.Ware.WareLot.MostLots)], Word, IsReference).Value;
+    public FiringResults Read() =>
+        FiringResults.Create(Out, Lost, Faults, [.. Enumerable.Repeat((int?)null, Core.Ware.WareLot.MostLots)], Word, IsReference).Value;
 }
 
 internal sealed record StoredFigures(Dictionary<string, double> Numbers, double[] Minutes, double[] Celsius, double[] Progress)
 {
-    public static StoredFigures From(FiringFigures f) => new(f.Numbers.ToDictionary(), [.. f.Thumbnail.Select(p => p.Minutes)], [.. f.Thumbnail.Select(p => p.Celsius)], [.. f.Progress.Select(p => Math.Round(p, 6))]);
+    public static StoredFigures From(FiringFigures f) =>
+        new(
+            f.Numbers.ToDictionary(),
+            [.. f.Thumbnail.Select(p => p.Minutes)],
+            [.. f.Thumbnail.Select(p => p.Celsius)],
+            [.. f.Progress.Select(p => Math.Round(p, 6))]
+        );
 
     public FiringFigures Read() => new(Numbers.ToImmutableDictionary(), [.. Minutes.Zip(Celsius, (m, c) => new CurvePoint(m, c))], [.. Progress]);
 }

@@ -66,20 +66,36 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
         (Name, Kind, KilnId, GoalCone, Unit) = (firing.Name, firing.Kind.ToString(), firing.KilnId, firing.Goal?.Number, firing.Unit.ToString());
         this.WritePreferences(firing.Preferences);
         (HoldMinutes, Packed, WitnessPack, Anyway) = (firing.HoldMinutes, firing.Packed, firing.WitnessPack, firing.Anyway);
-        (ScheduleId, ScheduleVersion, KilnAsPlanned) = (firing.Schedule?.Id, firing.Schedule?.Version, firing.Kiln is { } kiln ? StoredJson.Write(StoredKiln.From(kiln)) : null);
+        (ScheduleId, ScheduleVersion, KilnAsPlanned) = (
+            firing.Schedule?.Id,
+            firing.Schedule?.Version,
+            firing.Kiln is { } kiln ? StoredJson.Write(StoredKiln.From(kiln)) : null
+        );
         StartsAt = firing.StartsAt is { } starts ? OffsetDateTimePattern.Rfc3339.Format(starts) : null;
         Lots = StoredJson.Write(firing.Lots.Select(StoredLot.From));
         Packing = firing.Packing is { } packing ? StoredJson.Write(StoredPacking.From(packing)) : null;
         Accepted = StoredJson.Write(firing.Accepted.Select(StoredAcceptance.From));
     }
 
-    public FiringDraft Read() => FiringDraft.Create(
-        Name, StoredWord.Read<ScheduleKind>(Kind), KilnId, GoalCone is null ? null : ConeNumber.Parse(GoalCone).Value, StoredWord.Read<TemperatureUnit>(Unit),
-        [.. StoredJson.Read<StoredLot[]>(Lots).Select(l => l.Read())],
-        this.ReadPreferences(),
-        HoldMinutes, ScheduleId is { } id ? new PinnedSchedule(id, ScheduleVersion) : null, Packed, WitnessPack,
-        StartsAt is null ? null : OffsetDateTimePattern.Rfc3339.Parse(StartsAt).Value,
-        [.. StoredJson.Read<StoredAcceptance[]>(Accepted).Select(a => a.Read())],
-        KilnAsPlanned is null ? null : StoredJson.Read<StoredKiln>(KilnAsPlanned).Read(),
-        Packing is null ? null : StoredJson.Read<StoredPacking>(Packing).Read(), Anyway).Value;
+    public FiringDraft Read() =>
+        FiringDraft
+            .Create(
+                Name,
+                StoredWord.Read<ScheduleKind>(Kind),
+                KilnId,
+                GoalCone is null ? null : ConeNumber.Parse(GoalCone).Value,
+                StoredWord.Read<TemperatureUnit>(Unit),
+                [.. StoredJson.Read<StoredLot[]>(Lots).Select(l => l.Read())],
+                this.ReadPreferences(),
+                HoldMinutes,
+                ScheduleId is { } id ? new PinnedSchedule(id, ScheduleVersion) : null,
+                Packed,
+                WitnessPack,
+                StartsAt is null ? null : OffsetDateTimePattern.Rfc3339.Parse(StartsAt).Value,
+                [.. StoredJson.Read<StoredAcceptance[]>(Accepted).Select(a => a.Read())],
+                KilnAsPlanned is null ? null : StoredJson.Read<StoredKiln>(KilnAsPlanned).Read(),
+                Packing is null ? null : StoredJson.Read<StoredPacking>(Packing).Read(),
+                Anyway
+            )
+            .Value;
 }

@@ -40,37 +40,82 @@ internal sealed class FiringRunRow
 
     public string Document { get; set; } = "{}";
 
-    public static FiringRunRow From(FiringRun run) => new()
-    {
-        FiringId = run.FiringId,
-        KilnId = run.KilnId,
-        OccupiesKiln = run.IsUnderWay ? run.KilnId : null,
-        Link = run.Link.ToString(),
-        StartsAt = run.StartsAt,
-        StartedAt = run.StartedAt,
-        By = run.By,
-        StoppedAt = run.StoppedAt,
-        CooledAt = run.CooledAt,
-        OpenedAt = run.OpenedAt,
-        ReadAt = run.ReadAt,
-        ClosedAt = run.ClosedAt,
-        Document = StoredJson.Write(new StoredRun(
-            [.. run.Program.Steps.Select(StoredStep.From)], run.IsAsEntered, run.Goal?.Number, StoredKiln.From(new PinnedKiln(0, run.Kiln)), run.Load, run.Start.Celsius, run.Kind, run.Speed, run.Seed,
-            run.Faults.IsDefaultOrEmpty ? [] : [.. run.Faults], run.Taught)),
-    };
+    public static FiringRunRow From(FiringRun run) =>
+        new()
+        {
+            FiringId = run.FiringId,
+            KilnId = run.KilnId,
+            OccupiesKiln = run.IsUnderWay ? run.KilnId : null,
+            Link = run.Link.ToString(),
+            StartsAt = run.StartsAt,
+            StartedAt = run.StartedAt,
+            By = run.By,
+            StoppedAt = run.StoppedAt,
+            CooledAt = run.CooledAt,
+            OpenedAt = run.OpenedAt,
+            ReadAt = run.ReadAt,
+            ClosedAt = run.ClosedAt,
+            Document = StoredJson.Write(
+                new StoredRun(
+                    [.. run.Program.Steps.Select(StoredStep.From)],
+                    run.IsAsEntered,
+                    run.Goal?.Number,
+                    StoredKiln.From(new PinnedKiln(0, run.Kiln)),
+                    run.Load,
+                    run.Start.Celsius,
+                    run.Kind,
+                    run.Speed,
+                    run.Seed,
+                    run.Faults.IsDefaultOrEmpty ? [] : [.. run.Faults],
+                    run.Taught
+                )
+            ),
+        };
 
     public FiringRun Read()
     {
         var d = StoredJson.Read<StoredRun>(Document);
         return new FiringRun(
-            FiringId, KilnId, StoredWord.Read<LinkKind>(Link), StartsAt, StartedAt, By, FiringProgram.Create([.. d.Program.Select(s => s.Read())]).Value, d.IsAsEntered, d.Goal is null ? null : ConeNumber.Parse(d.Goal).Value,
-            d.Kiln.Read().Kiln, d.Load, Temperature.FromCelsius(d.Start), d.Kind, d.Speed, d.Seed, [.. d.Faults], StoppedAt, OpenedAt, CooledAt, ReadAt, ClosedAt, d.Taught);
+            FiringId,
+            KilnId,
+            StoredWord.Read<LinkKind>(Link),
+            StartsAt,
+            StartedAt,
+            By,
+            FiringProgram.Create([.. d.Program.Select(s => s.Read())]).Value,
+            d.IsAsEntered,
+            d.Goal is null ? null : ConeNumber.Parse(d.Goal).Value,
+            d.Kiln.Read().Kiln,
+            d.Load,
+            Temperature.FromCelsius(d.Start),
+            d.Kind,
+            d.Speed,
+            d.Seed,
+            [.. d.Faults],
+            StoppedAt,
+            OpenedAt,
+            CooledAt,
+            ReadAt,
+            ClosedAt,
+            d.Taught
+        );
     }
 }
 
 /// <summary>What a firing was started with.</summary>
 internal sealed record StoredRun(
-    StoredStep[] Program, bool IsAsEntered, string? Goal, StoredKiln Kiln, KilnLoad Load, double Start, ScheduleKind Kind, double Speed, ulong Seed, SimulatedFault[] Faults, KilnTaught? Taught = null);
+    StoredStep[] Program,
+    bool IsAsEntered,
+    string? Goal,
+    StoredKiln Kiln,
+    KilnLoad Load,
+    double Start,
+    ScheduleKind Kind,
+    double Speed,
+    ulong Seed,
+    SimulatedFault[] Faults,
+    KilnTaught? Taught = null
+);
 
 /// <summary>An entry as stored: added, never changed.</summary>
 internal sealed class FiringEntryRow
@@ -95,7 +140,19 @@ internal sealed class FiringEntryRow
 
     public Instant? NotedAt { get; set; }
 
-    public static FiringEntryRow From(int firingId, FiringEntry e) => new() { FiringId = firingId, Key = e.Key, Kind = e.Kind.ToString(), At = e.At, By = e.By, Celsius = e.Celsius, Subject = e.Subject, Text = e.Text, NotedAt = e.NotedAt };
+    public static FiringEntryRow From(int firingId, FiringEntry e) =>
+        new()
+        {
+            FiringId = firingId,
+            Key = e.Key,
+            Kind = e.Kind.ToString(),
+            At = e.At,
+            By = e.By,
+            Celsius = e.Celsius,
+            Subject = e.Subject,
+            Text = e.Text,
+            NotedAt = e.NotedAt,
+        };
 
     public FiringEntry Read() => new(Key, StoredWord.Read<EntryKind>(Kind), At, By, Celsius, Subject, Text, NotedAt);
 }

@@ -39,16 +39,35 @@ internal sealed class KilnRow : EntityRow
         ControllerId = kiln.ControllerId;
         var numbers = kiln is FuelKiln fired ? fired.Specification().Numbers : ((Kiln)kiln).Specification().Numbers;
         Numbers = StoredJson.Write(numbers.ToDictionary(n => n.Key, n => n.Value!.Value));
-        (Chamber, Props) = (StoredChamber.From(kiln.OwnChamber) is { } c ? StoredJson.Write(c) : null, StoredProps.From(kiln.OwnProps) is { } p ? StoredJson.Write(p) : null);
+        (Chamber, Props) = (
+            StoredChamber.From(kiln.OwnChamber) is { } c ? StoredJson.Write(c) : null,
+            StoredProps.From(kiln.OwnProps) is { } p ? StoredJson.Write(p) : null
+        );
     }
 
     /// <summary>The checked kiln; one that does not pass its own rules throws.</summary>
     public StudioKiln Read()
     {
         var (numbers, unit) = (StoredJson.Read<Dictionary<string, double?>>(Numbers), StoredWord.Read<TemperatureUnit>(Unit));
-        var (chamber, props) = (Chamber is null ? null : StoredJson.Read<StoredChamber>(Chamber).Read(), Props is null ? null : StoredJson.Read<StoredProps>(Props).Read());
+        var (chamber, props) = (
+            Chamber is null ? null : StoredJson.Read<StoredChamber>(Chamber).Read(),
+            Props is null ? null : StoredJson.Read<StoredProps>(Props).Read()
+        );
         return Fuel is not null
             ? FuelKiln.Create(new FuelKilnSpecification(Name, Class, Core.Kilns.Fuel.Fuel.Find(Fuel), Notes, numbers, unit, chamber, props)).Value
-            : Kiln.Create(new KilnSpecification(Name, Class, StoredWord.Read<Brick>(Brick), StoredWord.Read<HoldClock>(HoldClock), Notes, numbers, unit, chamber, props, ControllerId)).Value;
+            : Kiln.Create(
+                new KilnSpecification(
+                    Name,
+                    Class,
+                    StoredWord.Read<Brick>(Brick),
+                    StoredWord.Read<HoldClock>(HoldClock),
+                    Notes,
+                    numbers,
+                    unit,
+                    chamber,
+                    props,
+                    ControllerId
+                )
+            ).Value;
     }
 }

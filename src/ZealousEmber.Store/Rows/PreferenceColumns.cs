@@ -30,10 +30,26 @@ internal interface IPreferenceColumns
 internal static class PreferenceColumns
 {
     public static void WritePreferences(this IPreferenceColumns row, PlanningPreferences p) =>
-        (row.Drying, row.Approach, row.Cooling, row.Hold, row.Bisque, row.GoalOption, row.DropBy, row.Air) =
-        (p.Drying.ToString(), p.Approach.ToString(), p.Cooling.ToString(), p.Hold.ToString(), p.Bisque.ToString(), p.Goal.ToString(), p.DropBy, p.Air.ToString());
+        (row.Drying, row.Approach, row.Cooling, row.Hold, row.Bisque, row.GoalOption, row.DropBy, row.Air) = (
+            p.Drying.ToString(),
+            p.Approach.ToString(),
+            p.Cooling.ToString(),
+            p.Hold.ToString(),
+            p.Bisque.ToString(),
+            p.Goal.ToString(),
+            p.DropBy,
+            p.Air.ToString()
+        );
 
-    public static PlanningPreferences ReadPreferences(this IPreferenceColumns row) => new(
-        StoredWord.Read<DryingOption>(row.Drying), StoredWord.Read<ApproachOption>(row.Approach), StoredWord.Read<CoolingOption>(row.Cooling),
-        StoredWord.Read<HoldOption>(row.Hold), StoredWord.Read<BisqueOption>(row.Bisque), StoredWord.Read<GoalOption>(row.GoalOption), row.DropBy, StoredWord.Read<AirOption>(row.Air));
+    public static PlanningPreferences ReadPreferences(this IPreferenceColumns row) =>
+        new(
+            StoredWord.Read<DryingOption>(row.Drying),
+            StoredWord.Read<ApproachOption>(row.Approach),
+            StoredWord.Read<CoolingOption>(row.Cooling),
+            StoredWord.Read<HoldOption>(row.Hold),
+            StoredWord.Read<BisqueOption>(row.Bisque),
+            StoredWord.Read<GoalOption>(row.GoalOption),
+            row.DropBy,
+            StoredWord.Read<AirOption>(row.Air)
+        );
 }

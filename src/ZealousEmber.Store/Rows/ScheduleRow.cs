@@ -6,7 +6,10 @@ using ZealousEmber.Store.Json;
 
 namespace ZealousEmber.Store.Rows;
 
-/// <summary>What a schedule says, as stored: in the table of schedules for the newest, in that of versions for every one. Words are text, so that one nobody knows spoils only its own row.</summary>
+/// <summary>
+/// What a schedule says, as stored: in the table of schedules for the newest, in that of versions for every one. Words are text, so that one nobody knows
+/// spoils only its own row.
+/// </summary>
 internal interface IScheduleContent
 {
     string Name { get; set; }
@@ -30,15 +33,30 @@ internal static class ScheduleContent
 {
     public static void Write(this IScheduleContent row, Schedule schedule)
     {
-        (row.Name, row.Kind, row.Unit, row.Notes, row.GoalCone) = (schedule.Name, schedule.Kind.ToString(), schedule.Unit.ToString(), schedule.Notes, schedule.Goal?.Number);
+        (row.Name, row.Kind, row.Unit, row.Notes, row.GoalCone) = (
+            schedule.Name,
+            schedule.Kind.ToString(),
+            schedule.Unit.ToString(),
+            schedule.Notes,
+            schedule.Goal?.Number
+        );
         row.Tags = System.Text.Json.JsonSerializer.Serialize(schedule.Tags);
         row.Segments = StoredJson.Write(schedule.Segments.Select(StoredStep.From));
     }
 
     /// <summary>The checked schedule; one that does not pass its own rules throws.</summary>
-    public static Schedule Read(this IScheduleContent row) => Schedule.Create(
-        row.Name, StoredWord.Read<ScheduleKind>(row.Kind), StoredWord.Read<TemperatureUnit>(row.Unit), [.. StoredJson.Read<StoredStep[]>(row.Segments).Select(s => s.Read())], row.Notes,
-        StoredJson.Read<string[]>(row.Tags), row.GoalCone is null ? null : ConeNumber.Parse(row.GoalCone).Value).Value;
+    public static Schedule Read(this IScheduleContent row) =>
+        Schedule
+            .Create(
+                row.Name,
+                StoredWord.Read<ScheduleKind>(row.Kind),
+                StoredWord.Read<TemperatureUnit>(row.Unit),
+                [.. StoredJson.Read<StoredStep[]>(row.Segments).Select(s => s.Read())],
+                row.Notes,
+                StoredJson.Read<string[]>(row.Tags),
+                row.GoalCone is null ? null : ConeNumber.Parse(row.GoalCone).Value
+            )
+            .Value;
 }
 
 /// <summary>A schedule as it stands now.</summary>

@@ -1,4 +1,3 @@
-
 namespace ZealousEmber.Store.Rows;
 
 /// <summary>Words of a search.</summary>
@@ -10,10 +9,12 @@ internal static class SearchWords
     internal static IQueryable<TRow> In<TRow>(IQueryable<TRow> rows, string? words)
         where TRow : EntityRow
     {
-        foreach (var word in Of(words)) rows = rows.Where(r => r.Name.ToLower().Contains(word) || r.Notes!.ToLower().Contains(word));
+        foreach (var word in Of(words))
+            rows = rows.Where(r => r.Name.ToLower().Contains(word) || r.Notes!.ToLower().Contains(word));
         return rows;
     }
 
     /// <summary>The first few, in lower case.</summary>
-    public static IEnumerable<string> Of(string? words) => (words ?? "").ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Take(Most);
+    public static IEnumerable<string> Of(string? words) =>
+        (words ?? "").ToLowerInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Take(Most);
 }

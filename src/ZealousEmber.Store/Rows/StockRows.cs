@@ -23,8 +23,17 @@ internal sealed class ClayRow : StockRow
 
     public bool BurnsOutSlowly { get; set; }
 
-    public void Write(Clay clay) => (Name, Kind, ConeFrom, ConeTo, Shrinkage, Absorption, BurnsOutSlowly, Notes) =
-        (clay.Name, clay.Kind.ToString(), clay.Range?.Coolest.Number, clay.Range?.Hottest.Number, clay.Shrinkage, clay.Absorption, clay.BurnsOutSlowly, clay.Notes);
+    public void Write(Clay clay) =>
+        (Name, Kind, ConeFrom, ConeTo, Shrinkage, Absorption, BurnsOutSlowly, Notes) = (
+            clay.Name,
+            clay.Kind.ToString(),
+            clay.Range?.Coolest.Number,
+            clay.Range?.Hottest.Number,
+            clay.Shrinkage,
+            clay.Absorption,
+            clay.BurnsOutSlowly,
+            clay.Notes
+        );
 
     public Clay Read() => Clay.Create(Name, StoredWord.Read<ClayKind>(Kind), ConeFrom, ConeTo, Shrinkage, Absorption, BurnsOutSlowly, Notes).Value;
 }
@@ -53,5 +62,6 @@ internal sealed class GlazeRow : StockRow
         (SlowFrom, SlowTo, SlowHours) = (glaze.Slow?.From.Celsius, glaze.Slow?.To.Celsius, glaze.Slow?.Lasts.TotalHours);
     }
 
-    public Glaze Read() => Glaze.Create(Name, ConeFrom, ConeTo, Runny, NeedsHold, Fades, WantsFastCooling, SlowFrom, SlowTo, SlowHours, TemperatureUnit.Celsius, Notes).Value;
+    public Glaze Read() =>
+        Glaze.Create(Name, ConeFrom, ConeTo, Runny, NeedsHold, Fades, WantsFastCooling, SlowFrom, SlowTo, SlowHours, TemperatureUnit.Celsius, Notes).Value;
 }

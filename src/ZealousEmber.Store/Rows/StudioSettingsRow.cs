@@ -42,22 +42,35 @@ internal sealed class StudioSettingsRow : SettingsRow
         People = StoredJson.Write(studio.People.Select(StoredPerson.From));
         Marked = StoredJson.Write(studio.Marked);
         var display = studio.Display;
-        (Clock, Temperature, Length, Mass) = (display.Clock.ToString(), display.Temperature.ToString(), display.Units.Length.ToString(), display.Units.Mass.ToString());
+        (Clock, Temperature, Length, Mass) = (
+            display.Clock.ToString(),
+            display.Temperature.ToString(),
+            display.Units.Length.ToString(),
+            display.Units.Mass.ToString()
+        );
     }
 
-    public StudioSettings Read() => new(
-        DateTimeZoneProviders.Tzdb.GetZoneOrNull(Zone) ?? DateTimeZone.Utc,
-        new EnergyPrices(Currency, [.. StoredJson.Read<StoredTariff[]>(Tariffs).Select(t => t.Read())]),
-        [.. StoredJson.Read<StoredPerson[]>(People).Select(p => p.Read())],
-        StoredWord.Read<AttendanceRule>(Rule),
-        [.. StoredJson.Read<WatchKind[]>(Marked)],
-        new StudioDisplay(StoredWord.Read<ClockFormat>(Clock), StoredWord.Read<TemperatureUnit>(Temperature), new DisplayUnits(StoredWord.Read<LengthUnit>(Length), StoredWord.Read<MassUnit>(Mass))));
+    public StudioSettings Read() =>
+        new(
+            DateTimeZoneProviders.Tzdb.GetZoneOrNull(Zone) ?? DateTimeZone.Utc,
+            new EnergyPrices(Currency, [.. StoredJson.Read<StoredTariff[]>(Tariffs).Select(t => t.Read())]),
+            [.. StoredJson.Read<StoredPerson[]>(People).Select(p => p.Read())],
+            StoredWord.Read<AttendanceRule>(Rule),
+            [.. StoredJson.Read<WatchKind[]>(Marked)],
+            new StudioDisplay(
+                StoredWord.Read<ClockFormat>(Clock),
+                StoredWord.Read<TemperatureUnit>(Temperature),
+                new DisplayUnits(StoredWord.Read<LengthUnit>(Length), StoredWord.Read<MassUnit>(Mass))
+            )
+        );
 
     /// <summary>The prices of the time before carriers, as those of electricity.</summary>
     public void UpgradePrices()
     {
-        if (Tariffs != "[]") return;
+        if (Tariffs != "[]")
+            return;
         var bands = StoredJson.Read<StoredBand[]>(Bands);
-        if (Price > 0 || bands.Length > 0) Tariffs = StoredJson.Write(new[] { new StoredTariff(EnergyCarrier.Electricity, Price, bands) });
+        if (Price > 0 || bands.Length > 0)
+            Tariffs = StoredJson.Write(new[] { new StoredTariff(EnergyCarrier.Electricity, Price, bands) });
     }
 }

@@ -1,4 +1,3 @@
-
 namespace ZealousEmber.Store.Saving;
 
 /// <summary>Part of what was found.</summary>

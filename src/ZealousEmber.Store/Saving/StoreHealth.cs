@@ -8,7 +8,8 @@ public sealed class StoreHealth
     private string? writing;
 
     /// <summary>What is wrong; nothing while all is well.</summary>
-    public string? Trouble => Damage is { } damage ? $"The data file is damaged ({damage}). Make a backup of what there is, and put the last good one in its place." : writing;
+    public string? Trouble =>
+        Damage is { } damage ? $"The data file is damaged ({damage}). Make a backup of what there is, and put the last good one in its place." : writing;
 
     /// <summary>What is wrong with the file itself; stays until it is another.</summary>
     public string? Damage { get; set; }
@@ -18,8 +19,10 @@ public sealed class StoreHealth
     {
         for (; error is not null; error = error.InnerException)
         {
-            if (error is SqliteException { SqliteErrorCode: 13 }) return true;
-            if (error is IOException && error.HResult is 28 or unchecked((int)0x80070070)) return true;
+            if (error is SqliteException { SqliteErrorCode: 13 })
+                return true;
+            if (error is IOException && error.HResult is 28 or unchecked((int)0x80070070))
+                return true;
         }
         return false;
     }
@@ -29,7 +32,8 @@ public sealed class StoreHealth
     {
         for (; error is not null; error = error.InnerException)
         {
-            if (error is SqliteException { SqliteErrorCode: 11 or 26 }) return true;
+            if (error is SqliteException { SqliteErrorCode: 11 or 26 })
+                return true;
         }
         return false;
     }
@@ -39,14 +43,16 @@ public sealed class StoreHealth
     {
         for (; error is not null; error = error.InnerException)
         {
-            if (error is StoreBusyException or SqliteException { SqliteErrorCode: 5 or 6 }) return true;
+            if (error is StoreBusyException or SqliteException { SqliteErrorCode: 5 or 6 })
+                return true;
         }
         return false;
     }
 
     internal void Failed(Exception error)
     {
-        if (IsFull(error)) writing = "The disk is full: nothing can be saved until there is room.";
+        if (IsFull(error))
+            writing = "The disk is full: nothing can be saved until there is room.";
     }
 
     internal void Succeeded() => writing = null;

@@ -23,5 +23,6 @@ public sealed record SaveStamp(string? By = null, string? Key = null, string? Re
 public sealed record Versioned<T>(int Id, int Version, Instant UpdatedAt, T Item, string? UpdatedBy = null, string? SaveKey = null)
 {
     /// <summary>The same, where it is of a kind; nothing where it is of another.</summary>
-    public Versioned<TKind>? Of<TKind>() where TKind : class, T => Item is TKind kind ? new(Id, Version, UpdatedAt, kind, UpdatedBy, SaveKey) : null;
+    public Versioned<TKind>? Of<TKind>()
+        where TKind : class, T => Item is TKind kind ? new(Id, Version, UpdatedAt, kind, UpdatedBy, SaveKey) : null;
 }

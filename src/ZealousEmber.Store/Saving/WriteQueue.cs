@@ -15,9 +15,7 @@ public sealed class WriteQueue
 
     /// <summary>A queue in which nobody waits longer than 5 s.</summary>
     public WriteQueue()
-        : this(TimeSpan.FromSeconds(5))
-    {
-    }
+        : this(TimeSpan.FromSeconds(5)) { }
 
     /// <summary>A queue with another longest wait.</summary>
     public WriteQueue(TimeSpan longest) => this.longest = longest;
@@ -28,7 +26,8 @@ public sealed class WriteQueue
     /// <summary>Waits for a turn, to be given back by disposing it. Throws <see cref="StoreBusyException"/> when it does not come in time.</summary>
     public async Task<IDisposable> Enter(CancellationToken cancel)
     {
-        if (!await turn.WaitAsync(longest, cancel)) throw new StoreBusyException();
+        if (!await turn.WaitAsync(longest, cancel))
+            throw new StoreBusyException();
         return new Turn(this);
     }
 
@@ -38,7 +37,8 @@ public sealed class WriteQueue
 
         public void Dispose()
         {
-            if (given) return;
+            if (given)
+                return;
             given = true;
             Interlocked.Increment(ref queue.turns);
             queue.turn.Release();

@@ -54,7 +54,11 @@ public sealed class DataFolderTests : IDisposable
             run.Kill();
         }
         // The row that a start holds while it migrates, as one that was ended leaves it.
-        if (File.Exists(Database)) Execute("CREATE TABLE IF NOT EXISTS __EFMigrationsLock (Id INTEGER PRIMARY KEY, Timestamp TEXT NOT NULL); INSERT OR IGNORE INTO __EFMigrationsLock VALUES (1, '2026-01-01')");
+        if (File.Exists(Database))
+            Execute(
+                "CREATE TABLE IF NOT EXISTS __EFMigrationsLock (Id INTEGER PRIMARY KEY, Timestamp TEXT NOT NULL); INSERT OR IGNORE INTO "
+                    + "__EFMigrationsLock VALUES (1, '2026-01-01')"
+            );
         using var last = ProgramRun.Start(folder, ["--demo=true"]);
         (await Schedules(await last.Address())).ShouldBe(12, "all of the demo or nothing of it");
     }
@@ -83,7 +87,8 @@ public sealed class DataFolderTests : IDisposable
     [Fact]
     public async Task A_database_of_a_newer_program_is_refused()
     {
-        using (var run = ProgramRun.Start(folder)) await run.Address();
+        using (var run = ProgramRun.Start(folder))
+            await run.Address();
         Execute("INSERT INTO __EFMigrationsHistory VALUES ('29991231000000_Tomorrow', '99.0')");
         (await Refused(ProgramRun.Start(folder), "newer")).ShouldBe(1);
     }
@@ -107,7 +112,12 @@ public sealed class DataFolderTests : IDisposable
     public async Task It_listens_to_this_machine_alone_whatever_else_is_configured()
     {
         using var run = ProgramRun.Start(
-            folder, ["--urls=http://0.0.0.0:0"], ("Kestrel__Endpoints__All__Url", "http://0.0.0.0:0"), ("ASPNETCORE_URLS", "http://0.0.0.0:0"), ("HTTP_PORTS", "0"));
+            folder,
+            ["--urls=http://0.0.0.0:0"],
+            ("Kestrel__Endpoints__All__Url", "http://0.0.0.0:0"),
+            ("ASPNETCORE_URLS", "http://0.0.0.0:0"),
+            ("HTTP_PORTS", "0")
+        );
         (await run.Address()).Host.ShouldBe("127.0.0.1");
         run.Words.ShouldHaveSingleItem().Split("http://").Length.ShouldBe(2, "one address, and no other");
     }
@@ -121,17 +131,23 @@ public sealed class DataFolderTests : IDisposable
             var address = await run.Address();
             using var http = new HttpClient { BaseAddress = address };
             await http.Create(Wire.Wire.GlazeFiring().With("name", "Saved a moment ago"));
-            using (var backup = ProgramRun.Start(folder, [$"--backup={copy}"])) (await backup.Ends()).ShouldBe(0, backup.Said);
+            using (var backup = ProgramRun.Start(folder, [$"--backup={copy}"]))
+                (await backup.Ends()).ShouldBe(0, backup.Said);
             await http.Create(Wire.Wire.GlazeFiring().With("name", "Saved too late"));
             (await Refused(ProgramRun.Start(folder, [$"--backup={copy}"]), "there already")).ShouldBe(1);
-            if (!OperatingSystem.IsWindows()) File.GetUnixFileMode(copy).ShouldBe(UnixFileMode.UserRead | UnixFileMode.UserWrite);
+            if (!OperatingSystem.IsWindows())
+                File.GetUnixFileMode(copy).ShouldBe(UnixFileMode.UserRead | UnixFileMode.UserWrite);
         }
         await File.WriteAllTextAsync(Path.Combine(folder, "torn.db"), "torn");
         (await Refused(ProgramRun.Start(folder, [$"--restore={Path.Combine(folder, "torn.db")}"]), "no database of this program")).ShouldBe(1);
-        using (var restore = ProgramRun.Start(folder, [$"--restore={copy}"])) (await restore.Ends()).ShouldBe(0, restore.Said);
+        using (var restore = ProgramRun.Start(folder, [$"--restore={copy}"]))
+            (await restore.Ends()).ShouldBe(0, restore.Said);
         using var again = ProgramRun.Start(folder);
         using var restored = new HttpClient { BaseAddress = await again.Address() };
-        (await (await restored.GetAsync("/api/schedules?search=saved")).Read()).AsArray().Select(s => s!["name"]!.GetValue<string>()).ShouldBe(["Saved a moment ago"]);
+        (await (await restored.GetAsync("/api/schedules?search=saved")).Read())
+            .AsArray()
+            .Select(s => s!["name"]!.GetValue<string>())
+            .ShouldBe(["Saved a moment ago"]);
         Directory.GetFiles(Path.Combine(folder, "backups"), "*before-restore*.db").ShouldHaveSingleItem();
     }
 
@@ -140,7 +156,9 @@ public sealed class DataFolderTests : IDisposable
     {
         using var run = ProgramRun.Start(folder);
         await run.Address();
-        if (OperatingSystem.IsWindows()) return;
-        foreach (var file in Directory.GetFiles(folder, "ember.db*")) (File.GetUnixFileMode(file) & (UnixFileMode.GroupRead | UnixFileMode.OtherRead)).ShouldBe(UnixFileMode.None, file);
+        if (OperatingSystem.IsWindows())
+            return;
+        foreach (var file in Directory.GetFiles(folder, "ember.db*"))
+            (File.GetUnixFileMode(file) & (UnixFileMode.GroupRead | UnixFileMode.OtherRead)).ShouldBe(UnixFileMode.None, file);
     }
 }

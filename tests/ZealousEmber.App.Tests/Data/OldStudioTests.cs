@@ -21,13 +21,16 @@ public sealed class OldStudioTests(OldStudio studio) : IClassFixture<OldStudio>
 
     private static IEnumerable<string> Old(string sql)
     {
-        using var connection = new SqliteConnection($"Data Source={Repository.File("tests/Samples/studio-of-first-version.sqlite")};Mode=ReadOnly;Pooling=False");
+        using var connection = new SqliteConnection(
+            $"Data Source={Repository.File("tests/Samples/studio-of-first-version.sqlite")};Mode=ReadOnly;Pooling=False"
+        );
         connection.Open();
         using var command = connection.CreateCommand();
         command.CommandText = sql;
         using var reader = command.ExecuteReader();
         var rows = new List<string>();
-        while (reader.Read()) rows.Add(string.Join('|', Enumerable.Range(0, reader.FieldCount).Select(i => reader.GetValue(i))));
+        while (reader.Read())
+            rows.Add(string.Join('|', Enumerable.Range(0, reader.FieldCount).Select(i => reader.GetValue(i))));
         return rows;
     }
 
@@ -50,13 +53,16 @@ public sealed class OldStudioTests(OldStudio studio) : IClassFixture<OldStudio>
         foreach (var row in Old("SELECT ScheduleId, Number FROM schedule_versions"))
         {
             var (id, number) = (row.Split('|')[0], row.Split('|')[1]);
-            if ((int)(await studio.Http.GetAsync($"/api/schedules/{id}")).StatusCode == 404) continue;
+            if ((int)(await studio.Http.GetAsync($"/api/schedules/{id}")).StatusCode == 404)
+                continue;
             var version = await (await studio.Http.GetAsync($"/api/schedules/{id}/versions/{number}")).Read();
             version["segments"]!.AsArray().Count.ShouldBeGreaterThan(0, row);
         }
         var oyster = await (await studio.Http.GetAsync("/api/schedules/11")).Read();
-        oyster["segments"]!.AsArray().Select(s => $"{s!["pace"]} {s["rate"]} {s["target"]} {s["holdMinutes"]}").ShouldBe(
-            ["rate 80 120 45", "rate 160 1040 0", "rate 110 1140 0", "rate 60 1210 12", "rate 150 1040 0", "rate 55 850 30", "natural   0"]);
+        oyster["segments"]!
+            .AsArray()
+            .Select(s => $"{s!["pace"]} {s["rate"]} {s["target"]} {s["holdMinutes"]}")
+            .ShouldBe(["rate 80 120 45", "rate 160 1040 0", "rate 110 1140 0", "rate 60 1210 12", "rate 150 1040 0", "rate 55 850 30", "natural   0"]);
         oyster["goalCone"]!.GetValue<string>().ShouldBe("6");
     }
 
@@ -92,7 +98,10 @@ public sealed class OldStudioTests(OldStudio studio) : IClassFixture<OldStudio>
         await using var changed = new OldStudio();
         await changed.InitializeAsync();
         var kiln = await (await changed.Http.GetAsync("/api/kilns/2")).Read();
-        var request = new HttpRequestMessage(HttpMethod.Put, "/api/kilns/2") { Content = new StringContent(kiln["kiln"]!.With("notes", "New elements.").ToJsonString(), System.Text.Encoding.UTF8, "application/json") };
+        var request = new HttpRequestMessage(HttpMethod.Put, "/api/kilns/2")
+        {
+            Content = new StringContent(kiln["kiln"]!.With("notes", "New elements.").ToJsonString(), System.Text.Encoding.UTF8, "application/json"),
+        };
         request.Headers.TryAddWithoutValidation("If-Match", $"\"{kiln["version"]}\"");
         (await (await changed.Http.SendAsync(request)).Read())["version"]!.GetValue<int>().ShouldBe(kiln["version"]!.GetValue<int>() + 1);
         (await (await changed.Http.GetAsync("/api/schedules?search=oyster supp")).Read()).AsArray().Count.ShouldBe(1, "the search knows what was there before");

@@ -16,21 +16,28 @@ internal sealed partial class ProgramRun : IDisposable
     /// <summary>All it said so far.</summary>
     public string Said
     {
-        get { lock (said) return said.ToString(); }
+        get
+        {
+            lock (said)
+                return said.ToString();
+        }
     }
 
     /// <summary>What it said to the person who started it; the log beside it, that pages are missing say, left out.</summary>
-    public IReadOnlyList<string> Words => [.. Said.Split('\n').Select(l => l.Trim()).Where(l => l.Length > 0 && !l.Contains(" WRN]", StringComparison.Ordinal))];
+    public IReadOnlyList<string> Words =>
+        [.. Said.Split('\n').Select(l => l.Trim()).Where(l => l.Length > 0 && !l.Contains(" WRN]", StringComparison.Ordinal))];
 
     public static ProgramRun Start(string folder, string[]? arguments = null, params (string Name, string Value)[] environment)
     {
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
-        foreach (var argument in (string[])["exec", Path.Combine(AppContext.BaseDirectory, "ZealousEmber.App.dll"), .. arguments ?? []]) start.ArgumentList.Add(argument);
+        foreach (var argument in (string[])["exec", Path.Combine(AppContext.BaseDirectory, "ZealousEmber.App.dll"), .. arguments ?? []])
+            start.ArgumentList.Add(argument);
         start.Environment["EMBER_DATA"] = folder;
         start.Environment["PORT"] = "0";
         // It lives for a second or two; what makes a long run faster only costs it time.
         start.Environment["DOTNET_TieredPGO"] = "0";
-        foreach (var (name, value) in environment) start.Environment[name] = value;
+        foreach (var (name, value) in environment)
+            start.Environment[name] = value;
         var run = new ProgramRun(new Process { StartInfo = start });
         run.process.OutputDataReceived += (_, e) => run.Hear(e.Data);
         run.process.ErrorDataReceived += (_, e) => run.Hear(e.Data);
@@ -44,7 +51,8 @@ internal sealed partial class ProgramRun : IDisposable
     public async Task<Uri> Address()
     {
         var ended = process.WaitForExitAsync();
-        if (await Task.WhenAny(address.Task, ended).WaitAsync(TimeSpan.FromSeconds(60)) == ended) throw new ShouldAssertException($"it ended: {Said}");
+        if (await Task.WhenAny(address.Task, ended).WaitAsync(TimeSpan.FromSeconds(60)) == ended)
+            throw new ShouldAssertException($"it ended: {Said}");
         return await address.Task;
     }
 
@@ -58,7 +66,8 @@ internal sealed partial class ProgramRun : IDisposable
     /// <summary>Ends it in the middle of whatever it does.</summary>
     public void Kill()
     {
-        if (!process.HasExited) process.Kill();
+        if (!process.HasExited)
+            process.Kill();
         process.WaitForExit();
     }
 
@@ -70,9 +79,12 @@ internal sealed partial class ProgramRun : IDisposable
 
     private void Hear(string? line)
     {
-        if (line is null) return;
-        lock (said) said.AppendLine(line);
-        if (Announcement().Match(line) is { Success: true } match) address.TrySetResult(new Uri(match.Groups[1].Value));
+        if (line is null)
+            return;
+        lock (said)
+            said.AppendLine(line);
+        if (Announcement().Match(line) is { Success: true } match)
+            address.TrySetResult(new Uri(match.Groups[1].Value));
     }
 
     [GeneratedRegex(@"Zealous Ember is at (http://[\d.:]+)")]

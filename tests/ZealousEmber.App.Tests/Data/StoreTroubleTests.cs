@@ -50,7 +50,9 @@ public sealed class StoreTroubleTests(TroubledStudio studio) : IClassFixture<Tro
     private async Task Execute(string sql)
     {
         await using var scope = studio.Services.CreateAsyncScope();
-        await scope.ServiceProvider.GetRequiredService<StudioContext>().Database.ExecuteSqlRawAsync(sql.Replace("{", "{{", StringComparison.Ordinal).Replace("}", "}}", StringComparison.Ordinal));
+        await scope
+            .ServiceProvider.GetRequiredService<StudioContext>()
+            .Database.ExecuteSqlRawAsync(sql.Replace("{", "{{", StringComparison.Ordinal).Replace("}", "}}", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -62,7 +64,8 @@ public sealed class StoreTroubleTests(TroubledStudio studio) : IClassFixture<Tro
         for (var i = 0; i < 50 && refused is null; i++)
         {
             var response = await studio.Http.PostAsJsonAsync("/api/schedules", Long($"full {i}"));
-            if ((int)response.StatusCode != 201) refused = response;
+            if ((int)response.StatusCode != 201)
+                refused = response;
         }
         var problem = await refused.ShouldNotBeNull("the disk is full at some time").Read(507);
         problem["detail"]!.GetValue<string>().ShouldContain("disk is full");
@@ -104,7 +107,10 @@ public sealed class StoreTroubleTests(TroubledStudio studio) : IClassFixture<Tro
         await Execute($"CREATE TABLE undo_{table} AS SELECT Id, {column} AS Was FROM {table}; UPDATE {table} SET {column} = '{value}' WHERE Id = {id}");
         try
         {
-            var unreadable = (await (await studio.Http.GetAsync("/api/unreadable")).Read()).AsArray().Where(r => r!["table"]!.GetValue<string>() == table).ShouldHaveSingleItem()!;
+            var unreadable = (await (await studio.Http.GetAsync("/api/unreadable")).Read())
+                .AsArray()
+                .Where(r => r!["table"]!.GetValue<string>() == table)
+                .ShouldHaveSingleItem()!;
             unreadable["id"]!.GetValue<int>().ShouldBe(id);
             (await (await studio.Http.GetAsync($"/api/{table}")).Read()).AsArray().Count.ShouldBe(before.Count - 1, "the others are there");
             (await (await studio.Http.GetAsync($"/api/{table}/{id}")).Read(409))["raw"]!.GetValue<string>().ShouldBe(unreadable["raw"]!.GetValue<string>());

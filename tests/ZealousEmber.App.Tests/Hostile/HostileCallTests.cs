@@ -11,7 +11,8 @@ using ZealousEmber.Tests;
 namespace ZealousEmber.App.Tests.Hostile;
 
 /// <summary>
-/// Calls made from the API's own description: edges of every limit in every field, several at once, odd text, broken bodies, numbers of other things, states out of
+/// Calls made from the API's own description: edges of every limit in every field, several at once, odd text, broken bodies, numbers of other things, states
+/// out of
 /// order. None is answered with a fault of the program, and none takes long. EMBER_CALLS says how many; for a quarter of a minute without it.
 /// </summary>
 public sealed class HostileCallTests(RunningStudio studio) : IClassFixture<RunningStudio>
@@ -40,7 +41,8 @@ public sealed class HostileCallTests(RunningStudio studio) : IClassFixture<Runni
             while (faults.Count < 40 && (calls < int.MaxValue || clock.Elapsed < Usual))
             {
                 var number = Interlocked.Increment(ref made);
-                if (number > calls) return;
+                if (number > calls)
+                    return;
                 await Call(api, operations[number % operations.Count], new HostileValues(Seed + number), faults, cancel);
             }
         });
@@ -48,15 +50,44 @@ public sealed class HostileCallTests(RunningStudio studio) : IClassFixture<Runni
         made.ShouldBeGreaterThan(operations.Count * 2, "every address was called, and again");
     }
 
-    private async Task Call(ApiDescription api, ApiOperation operation, HostileValues values, ConcurrentDictionary<string, string> faults, CancellationToken cancel)
+    private async Task Call(
+        ApiDescription api,
+        ApiOperation operation,
+        HostileValues values,
+        ConcurrentDictionary<string, string> faults,
+        CancellationToken cancel
+    )
     {
-        var path = string.Join('/', operation.Path.Split('/').Select(p => p.StartsWith('{') ? p.Contains(":int", StringComparison.Ordinal) || p is "{id}" or "{number}" or "{entry}" ? values.Id() : Uri.EscapeDataString(values.Text(p.Trim('{', '}')).Replace("\0", "", StringComparison.Ordinal)) : p));
-        var query = string.Join('&', operation.Query.Where(_ => values.Next(2) == 0).Select(q => $"{q}={Uri.EscapeDataString(values.Next(2) == 0 ? values.Text(q) : values.Number().ToJsonString())}"));
+        var path = string.Join(
+            '/',
+            operation
+                .Path.Split('/')
+                .Select(p =>
+                    p.StartsWith('{')
+                        ? p.Contains(":int", StringComparison.Ordinal) || p is "{id}" or "{number}" or "{entry}"
+                            ? values.Id()
+                            : Uri.EscapeDataString(values.Text(p.Trim('{', '}')).Replace("\0", "", StringComparison.Ordinal))
+                        : p
+                )
+        );
+        var query = string.Join(
+            '&',
+            operation
+                .Query.Where(_ => values.Next(2) == 0)
+                .Select(q => $"{q}={Uri.EscapeDataString(values.Next(2) == 0 ? values.Text(q) : values.Number().ToJsonString())}")
+        );
         using var request = new HttpRequestMessage(new HttpMethod(operation.Method), query.Length > 0 ? $"{path}?{query}" : path);
         var body = operation.Body is null ? "" : values.Broken((api.Make(operation.Body, "", values) ?? new JsonObject()).ToJsonString());
-        if (operation.Method is "POST" or "PUT") request.Content = new StringContent(body, Encoding.UTF8, operation.Path.EndsWith("photo", StringComparison.Ordinal) ? "image/png" : "application/json");
-        if (values.IfMatch() is { } version) request.Headers.TryAddWithoutValidation("If-Match", version);
-        if (values.Key() is { } key) request.Headers.TryAddWithoutValidation("Idempotency-Key", key);
+        if (operation.Method is "POST" or "PUT")
+            request.Content = new StringContent(
+                body,
+                Encoding.UTF8,
+                operation.Path.EndsWith("photo", StringComparison.Ordinal) ? "image/png" : "application/json"
+            );
+        if (values.IfMatch() is { } version)
+            request.Headers.TryAddWithoutValidation("If-Match", version);
+        if (values.Key() is { } key)
+            request.Headers.TryAddWithoutValidation("Idempotency-Key", key);
         var name = $"{operation.Method} {operation.Path}";
         var clock = Stopwatch.StartNew();
         try
@@ -64,8 +95,11 @@ public sealed class HostileCallTests(RunningStudio studio) : IClassFixture<Runni
             using var limit = CancellationTokenSource.CreateLinkedTokenSource(cancel);
             limit.CancelAfter(Longest);
             using var response = await http.SendAsync(request, limit.Token);
-            if ((int)response.StatusCode < 500 || (int)response.StatusCode == 503) return;
-            faults[name] = $"{(int)response.StatusCode} {name} {request.RequestUri} after {clock.ElapsedMilliseconds} ms\n{(body.Length > 1500 ? body[..1500] : body)}\n{await response.Content.ReadAsStringAsync(cancel)}";
+            if ((int)response.StatusCode < 500 || (int)response.StatusCode == 503)
+                return;
+            faults[name] =
+                $"{(int)response.StatusCode} {name} {request.RequestUri} after {clock.ElapsedMilliseconds} "
+                + $"ms\n{(body.Length > 1500 ? body[..1500] : body)}\n{await response.Content.ReadAsStringAsync(cancel)}";
         }
         catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
         {

@@ -21,7 +21,17 @@ public sealed class EntryTests(RunningStudio studio) : IClassFixture<RunningStud
     }
 
     private Task<HttpResponseMessage> Note(int firing, string key, string kind, string? subject = null, double? celsius = null, DateTimeOffset? at = null) =>
-        Http.Send($"/api/firings/{firing}/entries", new JsonObject { ["key"] = key, ["kind"] = kind, ["subject"] = subject, ["celsius"] = celsius, ["at"] = at });
+        Http.Send(
+            $"/api/firings/{firing}/entries",
+            new JsonObject
+            {
+                ["key"] = key,
+                ["kind"] = kind,
+                ["subject"] = subject,
+                ["celsius"] = celsius,
+                ["at"] = at,
+            }
+        );
 
     private async Task<JsonNode> Live(int firing) => await Http.Get($"/api/firings/{firing}/live");
 
@@ -39,7 +49,9 @@ public sealed class EntryTests(RunningStudio studio) : IClassFixture<RunningStud
         log.Select(e => e!["key"]!.GetValue<string>()).ShouldContain("b");
         log.Single(e => e!["key"]!.GetValue<string>() == "b")!["canBeChanged"]!.GetValue<bool>().ShouldBeTrue();
         (await (await Note(firing, "d", "taken-back", "nothing")).Problem("subject")).ShouldContain("no such entry");
-        (await Note(firing, "e", "taken-back", log.First(e => e!["kind"]!.GetValue<string>() == "state")!["key"]!.GetValue<string>())).StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        (await Note(firing, "e", "taken-back", log.First(e => e!["kind"]!.GetValue<string>() == "state")!["key"]!.GetValue<string>())).StatusCode.ShouldBe(
+            HttpStatusCode.Conflict
+        );
     }
 
     [Fact]
@@ -63,7 +75,16 @@ public sealed class EntryTests(RunningStudio studio) : IClassFixture<RunningStud
         await (await Note(firing, "b", "reading", celsius: 700, at: start.AddHours(4))).Read(201);
         async Task<double> End() => (await Live(firing))["forecast"]!["end"]!.Number("p50");
         Task<HttpResponseMessage> Keyed(string key, string? step, string? line) =>
-            Http.Send($"/api/firings/{firing}/entries", new JsonObject { ["key"] = key, ["kind"] = "reprogrammed", ["subject"] = step, ["text"] = line });
+            Http.Send(
+                $"/api/firings/{firing}/entries",
+                new JsonObject
+                {
+                    ["key"] = key,
+                    ["kind"] = "reprogrammed",
+                    ["subject"] = step,
+                    ["text"] = line,
+                }
+            );
         var before = await End();
         await (await Keyed("k", "0", "200/h to 1000; off")).Read(201);
         (await End()).ShouldBeLessThan(before - 60);
@@ -96,7 +117,17 @@ public sealed class EntryTests(RunningStudio studio) : IClassFixture<RunningStud
         var device = studio.Clock.GetUtcNow().AddMinutes(wrongBy);
         using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/firings/{firing}/entries")
         {
-            Content = new StringContent(new JsonObject { ["key"] = "k", ["kind"] = "reading", ["celsius"] = 400, ["at"] = device.AddMinutes(-30) }.ToJsonString(), System.Text.Encoding.UTF8, "application/json"),
+            Content = new StringContent(
+                new JsonObject
+                {
+                    ["key"] = "k",
+                    ["kind"] = "reading",
+                    ["celsius"] = 400,
+                    ["at"] = device.AddMinutes(-30),
+                }.ToJsonString(),
+                System.Text.Encoding.UTF8,
+                "application/json"
+            ),
         };
         request.Headers.Add("Device-Time", device.ToString("O"));
         var entry = await (await Http.SendAsync(request)).Read(201);

@@ -10,7 +10,8 @@ namespace ZealousEmber.App.Tests.Live;
 /// <summary>A gas firing over the wire: its rows, what is left out on purpose, and its cylinders.</summary>
 public sealed class GasTests(RunningStudio studio) : IClassFixture<RunningStudio>
 {
-    private const string Schedule = """{"name":"Cone 10","kind":"glaze","unit":"C","goalCone":"10","segments":[{"pace":"rate","rate":150,"target":900},{"pace":"rate","rate":100,"target":1270,"holdMinutes":20,"atmosphere":"light-reduction"},{"pace":"natural"}]}""";
+    private const string Schedule =
+        """{"name":"Cone 10","kind":"glaze","unit":"C","goalCone":"10","segments":[{"pace":"rate","rate":150,"target":900},{"pace":"rate","rate":100,"target":1270,"holdMinutes":20,"atmosphere":"light-reduction"},{"pace":"natural"}]}""";
 
     private HttpClient Http => studio.Http;
 
@@ -18,13 +19,34 @@ public sealed class GasTests(RunningStudio studio) : IClassFixture<RunningStudio
     {
         var kiln = await (await Http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Bittern", ["class"] = "updraft-300" })).Read(201);
         var schedule = await (await Http.PostText("/api/schedules", Schedule)).Read(201);
-        var firing = await (await Http.PostAsJsonAsync("/api/firings", new JsonObject { ["name"] = "Gas", ["kind"] = "glaze", ["kilnId"] = (int)kiln["id"]!, ["scheduleId"] = (int)schedule["id"]! })).Read(201);
+        var firing = await (
+            await Http.PostAsJsonAsync(
+                "/api/firings",
+                new JsonObject
+                {
+                    ["name"] = "Gas",
+                    ["kind"] = "glaze",
+                    ["kilnId"] = (int)kiln["id"]!,
+                    ["scheduleId"] = (int)schedule["id"]!,
+                }
+            )
+        ).Read(201);
         await (await Http.Start((int)firing["id"]!, new JsonObject { ["link"] = "hand", ["startsAt"] = studio.Clock.GetUtcNow().AddHours(-5) })).Read(201);
         return (int)firing["id"]!;
     }
 
     private Task<HttpResponseMessage> Note(int firing, string key, string kind, string? subject, JsonNode? setting = null, DateTimeOffset? at = null) =>
-        Http.Send($"/api/firings/{firing}/entries", new JsonObject { ["key"] = key, ["kind"] = kind, ["subject"] = subject, ["setting"] = setting, ["at"] = at });
+        Http.Send(
+            $"/api/firings/{firing}/entries",
+            new JsonObject
+            {
+                ["key"] = key,
+                ["kind"] = kind,
+                ["subject"] = subject,
+                ["setting"] = setting,
+                ["at"] = at,
+            }
+        );
 
     private Task<JsonNode> Turns(int firing) => Http.Get($"/api/firings/{firing}/turns");
 
@@ -36,7 +58,13 @@ public sealed class GasTests(RunningStudio studio) : IClassFixture<RunningStudio
         var (rows, start) = (sheet["turns"]!.AsArray(), studio.Clock.GetUtcNow().AddHours(-5));
         foreach (var (i, row) in rows.TakeWhile(r => r!.Number("minute") < 200).Index())
         {
-            var setting = new JsonObject { ["flame"] = (string)row!["flame"]!, ["lit"] = (int)row["lit"]!, ["pressureBar"] = row.Number("pressureBar"), ["damper"] = row.Number("damper") };
+            var setting = new JsonObject
+            {
+                ["flame"] = (string)row!["flame"]!,
+                ["lit"] = (int)row["lit"]!,
+                ["pressureBar"] = row.Number("pressureBar"),
+                ["damper"] = row.Number("damper"),
+            };
             await (await Note(firing, $"t{i}", "turned", null, setting, start.AddMinutes(row.Number("minute")))).Read(201);
         }
         var before = await Turns(firing);
@@ -65,7 +93,8 @@ public sealed class GasTests(RunningStudio studio) : IClassFixture<RunningStudio
     [InlineData("left-out", "")]
     [InlineData("left-out", "soon")]
     [InlineData("left-out", "1e9")]
-    public async Task A_number_that_is_none_is_said_at_its_field(string kind, string? subject) => await (await Note(await Started(), "k", kind, subject)).Problem("subject");
+    public async Task A_number_that_is_none_is_said_at_its_field(string kind, string? subject) =>
+        await (await Note(await Started(), "k", kind, subject)).Problem("subject");
 
     [Fact]
     public async Task Neither_belongs_to_an_electric_kiln()

@@ -18,7 +18,8 @@ public sealed class LogFileTests(RunningStudio studio) : IClassFixture<RunningSt
 
     private HttpClient Http => studio.Http;
 
-    private static string Lines(string head, int count, Func<int, string> line) => string.Join('\n', [.. head.Length > 0 ? new[] { head } : [], .. Enumerable.Range(0, count).Select(line), ""]);
+    private static string Lines(string head, int count, Func<int, string> line) =>
+        string.Join('\n', [.. head.Length > 0 ? new[] { head } : [], .. Enumerable.Range(0, count).Select(line), ""]);
 
     private static string N(double value) => value.ToString(CultureInfo.InvariantCulture);
 
@@ -26,11 +27,18 @@ public sealed class LogFileTests(RunningStudio studio) : IClassFixture<RunningSt
     private static double Celsius(int i) => i <= 420 ? 20 + i * 2.83 : 1208.6 - (i - 420) * 1.5;
 
     private async Task<JsonNode> Look(int firing, string text, params string[] parts) =>
-        await (await Http.PostAsJsonAsync($"/api/firings/{firing}/log/look", new JsonObject { ["head"] = text[..Math.Min(text.Length, 4000)], ["parts"] = new JsonArray([.. parts.Select(p => JsonValue.Create(p))]) })).Read();
+        await (
+            await Http.PostAsJsonAsync(
+                $"/api/firings/{firing}/log/look",
+                new JsonObject { ["head"] = text[..Math.Min(text.Length, 4000)], ["parts"] = new JsonArray([.. parts.Select(p => JsonValue.Create(p))]) }
+            )
+        ).Read();
 
-    private Task<HttpResponseMessage> Put(int firing, JsonNode reading, HttpContent body) => Http.PutAsync($"/api/firings/{firing}/log?reading={Uri.EscapeDataString(reading.ToJsonString())}", body);
+    private Task<HttpResponseMessage> Put(int firing, JsonNode reading, HttpContent body) =>
+        Http.PutAsync($"/api/firings/{firing}/log?reading={Uri.EscapeDataString(reading.ToJsonString())}", body);
 
-    private Task<HttpResponseMessage> Put(int firing, JsonNode reading, string text) => Put(firing, reading, new StringContent(text, Encoding.UTF8, "text/csv"));
+    private Task<HttpResponseMessage> Put(int firing, JsonNode reading, string text) =>
+        Put(firing, reading, new StringContent(text, Encoding.UTF8, "text/csv"));
 
     private async Task<(int Kiln, int Firing)> Started(DateTimeOffset? at = null)
     {
@@ -45,11 +53,21 @@ public sealed class LogFileTests(RunningStudio studio) : IClassFixture<RunningSt
     public async Task Date_and_time_in_two_columns_with_decimal_commas_are_understood()
     {
         var (_, firing) = await Started();
-        var text = Lines("Date;Time;Chamber °C;Set point;Output %", 500, i => $"{Start.AddMinutes(i):dd.MM.yyyy};{Start.AddMinutes(i):HH:mm:ss};{N(Celsius(i)).Replace('.', ',')};{(i < 420 ? N(Celsius(i) + 1).Replace('.', ',') : "0")};{(i < 420 ? "45,5" : "0")}");
+        var text = Lines("Date;Time;Chamber °C;Set point;Output %", 500, i =>
+            $"{Start.AddMinutes(i):dd.MM.yyyy};{Start.AddMinutes(i):HH:mm:ss};{N(Celsius(i)).Replace('.', ',')};{(i < 420 ? N(Celsius(i) + 1).Replace('.', ',') : "0")};{(i < 420 ? "45,5" : "0")}"
+        );
         var look = await Look(firing, text);
         var reading = look["reading"]!;
-        (reading["date"]!.GetValue<int>(), reading["time"]!.GetValue<int>(), reading["temperature"]!.GetValue<int>(), reading["setPoint"]!.GetValue<int>(), reading["power"]!.GetValue<int>()).ShouldBe((0, 1, 2, 3, 4));
-        (reading["timeIn"]!.GetValue<string>(), reading["unit"]!.GetValue<string>(), reading["powerIn"]!.GetValue<string>()).ShouldBe(("dates", "C", "percent"));
+        (
+            reading["date"]!.GetValue<int>(),
+            reading["time"]!.GetValue<int>(),
+            reading["temperature"]!.GetValue<int>(),
+            reading["setPoint"]!.GetValue<int>(),
+            reading["power"]!.GetValue<int>()
+        ).ShouldBe((0, 1, 2, 3, 4));
+        (reading["timeIn"]!.GetValue<string>(), reading["unit"]!.GetValue<string>(), reading["powerIn"]!.GetValue<string>()).ShouldBe(
+            ("dates", "C", "percent")
+        );
         look["rows"]![0]![2]!.GetValue<string>().ShouldBe("20");
 
         var taken = await (await Put(firing, reading, text)).Read();
@@ -89,7 +107,18 @@ public sealed class LogFileTests(RunningStudio studio) : IClassFixture<RunningSt
         reading["firstAt"] = Start.ToString("O");
 
         // Its kiln may be busy with another one meanwhile.
-        var other = await (await Http.PostAsJsonAsync("/api/firings", new JsonObject { ["name"] = "Today’s", ["kind"] = "glaze", ["kilnId"] = kiln, ["scheduleId"] = (await Http.Get($"/api/firings/{firing}"))["firing"]!["scheduleId"]!.GetValue<int>() })).Read(201);
+        var other = await (
+            await Http.PostAsJsonAsync(
+                "/api/firings",
+                new JsonObject
+                {
+                    ["name"] = "Today’s",
+                    ["kind"] = "glaze",
+                    ["kilnId"] = kiln,
+                    ["scheduleId"] = (await Http.Get($"/api/firings/{firing}"))["firing"]!["scheduleId"]!.GetValue<int>(),
+                }
+            )
+        ).Read(201);
         await (await Http.Start(other["id"]!.GetValue<int>(), new JsonObject { ["link"] = "hand" })).Read(201);
 
         var run = (await (await Put(firing, reading, text)).Read())["run"]!;
@@ -117,7 +146,11 @@ public sealed class LogFileTests(RunningStudio studio) : IClassFixture<RunningSt
     {
         var (_, firing) = await Started(Start.AddHours(14));
         string[] odd = ["20:02,open", "20:03,lid?", "25:03,30", "20:04,99999"];
-        var text = "clock,display\n20:00,20\n20:01,21\n" + string.Join('\n', odd) + "\n" + Lines("", 400, i => $"{Start.AddHours(14).AddMinutes(5 + i):HH:mm},{N(30 + i)}");
+        var text =
+            "clock,display\n20:00,20\n20:01,21\n"
+            + string.Join('\n', odd)
+            + "\n"
+            + Lines("", 400, i => $"{Start.AddHours(14).AddMinutes(5 + i):HH:mm},{N(30 + i)}");
         var reading = (await Look(firing, text))["reading"]!;
         reading["timeIn"]!.GetValue<string>().ShouldBe("clock");
         reading["zone"] = "UTC";
@@ -174,7 +207,8 @@ public sealed class LogFileTests(RunningStudio studio) : IClassFixture<RunningSt
         await Should.ThrowAsync<OperationCanceledException>(sending);
         // The program hears of it a moment later than we do.
         var until = DateTime.UtcNow.AddSeconds(20);
-        while (Directory.GetFiles(studio.Folder, "log-*.tmp").Length > 0 && DateTime.UtcNow < until) await Task.Delay(50);
+        while (Directory.GetFiles(studio.Folder, "log-*.tmp").Length > 0 && DateTime.UtcNow < until)
+            await Task.Delay(50);
         Directory.GetFiles(studio.Folder, "log-*.tmp").ShouldBeEmpty();
         (await Http.GetAsync($"/api/firings/{firing}/run")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
     }
@@ -188,7 +222,8 @@ public sealed class LogFileTests(RunningStudio studio) : IClassFixture<RunningSt
 
         protected override async Task SerializeToStreamAsync(Stream stream, TransportContext? context)
         {
-            for (var i = 0; i < 10_000; i++) await stream.WriteAsync(Encoding.UTF8.GetBytes($"{i},20\n"));
+            for (var i = 0; i < 10_000; i++)
+                await stream.WriteAsync(Encoding.UTF8.GetBytes($"{i},20\n"));
             await stream.FlushAsync();
             await given.CancelAsync();
             await Task.Delay(Timeout.Infinite, given.Token);

@@ -8,12 +8,14 @@ namespace ZealousEmber.App.Tests.Live;
 /// <summary>What would have been said of a log, and when: pure.</summary>
 public sealed class ReplayTests(SharedStudio studio)
 {
-    private const string Schedule = """{"kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":100,"target":1100,"holdMinutes":20},{"pace":"natural"}]}""";
+    private const string Schedule =
+        """{"kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":100,"target":1100,"holdMinutes":20},{"pace":"natural"}]}""";
 
     private static JsonObject Request(Func<int, double?> celsius, int minutes, params double[] reportAt)
     {
         var samples = new JsonArray();
-        for (var i = 0; i <= minutes * 2; i++) samples.Add(new JsonObject { ["minute"] = i / 2.0, ["celsius"] = celsius(i) });
+        for (var i = 0; i <= minutes * 2; i++)
+            samples.Add(new JsonObject { ["minute"] = i / 2.0, ["celsius"] = celsius(i) });
         return new JsonObject
         {
             ["kiln"] = new JsonObject { ["class"] = "top-190" },
@@ -68,14 +70,29 @@ public sealed class ReplayTests(SharedStudio studio)
     public async Task What_is_wrong_is_said_at_its_field()
     {
         var good = Request(i => Climb(i), 5);
-        async Task<string> Problem(string field, JsonObject request) => await (await studio.Http.PostText("/api/live/replay", request.ToJsonString())).Problem(field);
+        async Task<string> Problem(string field, JsonObject request) =>
+            await (await studio.Http.PostText("/api/live/replay", request.ToJsonString())).Problem(field);
         await Problem("schedule", good.With("schedule", null).AsObject());
         (await Problem("kiln", good.With("kiln", null).AsObject())).ShouldContain("which kiln");
         await Problem("kilnId", good.With("kiln", null).With("kilnId", 99_999).AsObject());
         await Problem("goalCone", good.With("goalCone", "99").AsObject());
         await Problem("samples[0].minute", good.With("samples", new JsonArray(new JsonObject { ["celsius"] = 5 })).AsObject());
         await Problem("samples[0]", good.With("samples", new JsonArray(new JsonObject { ["minute"] = 1, ["celsius"] = 20_000 })).AsObject());
-        await Problem("samples[0]", good.With("samples", new JsonArray(new JsonObject { ["minute"] = 1, ["celsius"] = 20, ["share"] = 2 })).AsObject());
+        await Problem(
+            "samples[0]",
+            good.With(
+                    "samples",
+                    new JsonArray(
+                        new JsonObject
+                        {
+                            ["minute"] = 1,
+                            ["celsius"] = 20,
+                            ["share"] = 2,
+                        }
+                    )
+                )
+                .AsObject()
+        );
         await Problem("reportAt[0]", good.With("reportAt", new JsonArray(1e9)).AsObject());
         await Problem("untilMinute", good.With("untilMinute", -1e6).AsObject());
         (await Replay(good.With("samples", new JsonArray()).With("reportAt", new JsonArray(5)).AsObject()))["reports"]![0]!["display"].ShouldBeNull();

@@ -18,7 +18,8 @@ public sealed class RunTests(RunningStudio studio) : IClassFixture<RunningStudio
         while (true)
         {
             var told = await ask();
-            if (holds(told)) return told;
+            if (holds(told))
+                return told;
             (DateTime.UtcNow < until).ShouldBeTrue(told.ToJsonString());
             await Task.Delay(100);
         }
@@ -29,7 +30,17 @@ public sealed class RunTests(RunningStudio studio) : IClassFixture<RunningStudio
     {
         var (kiln, firing) = await Http.Plan();
         (await Http.GetAsync($"/api/firings/{firing}/run")).StatusCode.ShouldBe(System.Net.HttpStatusCode.NoContent);
-        var run = await (await Http.Start(firing, new JsonObject { ["link"] = "simulated", ["speed"] = 600, ["seed"] = 5 })).Read(201);
+        var run = await (
+            await Http.Start(
+                firing,
+                new JsonObject
+                {
+                    ["link"] = "simulated",
+                    ["speed"] = 600,
+                    ["seed"] = 5,
+                }
+            )
+        ).Read(201);
         run["state"]!.GetValue<string>().ShouldBe("firing");
         run["isAsEntered"]!.GetValue<bool>().ShouldBeFalse();
         run["promised"]!.AsArray().Count.ShouldBeGreaterThan(10);
@@ -66,26 +77,37 @@ public sealed class RunTests(RunningStudio studio) : IClassFixture<RunningStudio
     {
         var (kiln, firing) = await Http.Plan();
         (await Http.Start(firing, new JsonObject { ["link"] = "hand", ["key"] = "press-1" })).StatusCode.ShouldBe(System.Net.HttpStatusCode.Created);
-        (await (await Http.Start(firing, new JsonObject { ["link"] = "hand", ["key"] = "press-1" })).Read())["firingId"]!.GetValue<int>().ShouldBe(firing, "pressed twice");
-        (await (await Http.Start(firing, new JsonObject { ["link"] = "hand" })).Read(409))["detail"]!.GetValue<string>().ShouldContain("started already by Maren");
+        (await (await Http.Start(firing, new JsonObject { ["link"] = "hand", ["key"] = "press-1" })).Read())["firingId"]!
+            .GetValue<int>()
+            .ShouldBe(firing, "pressed twice");
+        (await (await Http.Start(firing, new JsonObject { ["link"] = "hand" })).Read(409))["detail"]!
+            .GetValue<string>()
+            .ShouldContain("started already by Maren");
 
         var (_, other) = await Http.Plan();
         var stored = await Http.Get($"/api/firings/{other}");
         var request = new HttpRequestMessage(HttpMethod.Put, $"/api/firings/{other}") { Content = JsonContent.Create(stored["firing"]!.With("kilnId", kiln)) };
         request.Headers.TryAddWithoutValidation("If-Match", "*");
         await (await Http.SendAsync(request)).Read();
-        (await (await Http.Start(other, new JsonObject { ["link"] = "hand" })).Read(409))["detail"]!.GetValue<string>().ShouldContain("Teal still has “Teal’s load” in it");
+        (await (await Http.Start(other, new JsonObject { ["link"] = "hand" })).Read(409))["detail"]!
+            .GetValue<string>()
+            .ShouldContain("Teal still has “Teal’s load” in it");
 
         // Stopped by two people: the second is told who was first.
         (await Http.Send($"/api/firings/{firing}/opened", null)).StatusCode.ShouldBe(System.Net.HttpStatusCode.Conflict);
         (await (await Http.Send($"/api/firings/{firing}/stop", new JsonObject { ["key"] = "s" })).Read())["state"]!.GetValue<string>().ShouldBe("stopped");
         (await (await Http.Send($"/api/firings/{firing}/stop", new JsonObject { ["key"] = "s" })).Read())["state"]!.GetValue<string>().ShouldBe("stopped");
-        (await (await Http.Send($"/api/firings/{firing}/stop", null, "Tobin")).Read(409))["detail"]!.GetValue<string>().ShouldBe("It was stopped already. Maren did.");
+        (await (await Http.Send($"/api/firings/{firing}/stop", null, "Tobin")).Read(409))["detail"]!
+            .GetValue<string>()
+            .ShouldBe("It was stopped already. Maren did.");
         (await (await Http.Send($"/api/firings/{firing}/resume", null)).Read())["state"]!.GetValue<string>().ShouldBe("firing");
         // Both at once: one of them has stopped it, and it is noted once.
         var both = await Task.WhenAll(Enumerable.Range(0, 4).Select(i => Http.Send($"/api/firings/{firing}/stop", null, $"Person {i}")));
         both.Count(r => r.IsSuccessStatusCode).ShouldBe(1);
-        (await Http.Get($"/api/firings/{firing}/entries")).AsArray().Count(e => e!["subject"]?.GetValue<string>() == "stopped").ShouldBe(2, "the one before it went on, and this one");
+        (await Http.Get($"/api/firings/{firing}/entries"))
+            .AsArray()
+            .Count(e => e!["subject"]?.GetValue<string>() == "stopped")
+            .ShouldBe(2, "the one before it went on, and this one");
         await (await Http.Send($"/api/firings/{firing}/opened", null)).Read();
         (await Http.Start(other, new JsonObject { ["link"] = "hand" })).StatusCode.ShouldBe(System.Net.HttpStatusCode.Created);
     }
@@ -98,9 +120,21 @@ public sealed class RunTests(RunningStudio studio) : IClassFixture<RunningStudio
         (await (await Http.Start(firing, new JsonObject { ["link"] = "simulated", ["speed"] = 601 })).Problem("speed")).ShouldContain("600");
         (await (await Http.Start(firing, new JsonObject { ["link"] = "simulated", ["speed"] = 0 })).Problem("speed")).ShouldContain("1");
         await (await Http.Start(firing, new JsonObject { ["link"] = "hand", ["startsAt"] = DateTimeOffset.UtcNow.AddDays(400) })).Problem("startsAt");
-        await (await Http.Start(firing, new JsonObject { ["link"] = "simulated", ["faults"] = new JsonArray(new JsonObject { ["kind"] = "stuck-on", ["fromMinute"] = -1 }) })).Problem("faults[0].fromMinute");
-        await (await Http.Start(firing, new JsonObject { ["link"] = "simulated", ["faults"] = new JsonArray(new JsonObject { ["kind"] = "low-mains", ["size"] = 2 }) })).Problem("faults[0].size");
-        (await (await Http.PostAsJsonAsync("/api/firings", new JsonObject { ["name"] = "No plan", ["kind"] = "glaze" })).Read(201)).Number("id").ShouldBeGreaterThan(0);
+        await (
+            await Http.Start(
+                firing,
+                new JsonObject { ["link"] = "simulated", ["faults"] = new JsonArray(new JsonObject { ["kind"] = "stuck-on", ["fromMinute"] = -1 }) }
+            )
+        ).Problem("faults[0].fromMinute");
+        await (
+            await Http.Start(
+                firing,
+                new JsonObject { ["link"] = "simulated", ["faults"] = new JsonArray(new JsonObject { ["kind"] = "low-mains", ["size"] = 2 }) }
+            )
+        ).Problem("faults[0].size");
+        (await (await Http.PostAsJsonAsync("/api/firings", new JsonObject { ["name"] = "No plan", ["kind"] = "glaze" })).Read(201))
+            .Number("id")
+            .ShouldBeGreaterThan(0);
         var bare = await (await Http.PostAsJsonAsync("/api/firings", new JsonObject { ["name"] = "No plan", ["kind"] = "glaze" })).Read(201);
         var missing = await (await Http.Start(bare["id"]!.GetValue<int>(), new JsonObject { ["link"] = "hand" })).Read(422);
         missing["errors"]!.AsObject().Select(e => e.Key).Order().ShouldBe(["kilnId", "scheduleId"]);
@@ -137,7 +171,14 @@ public sealed class RunTests(RunningStudio studio) : IClassFixture<RunningStudio
     {
         var (_, firing) = await Http.Plan();
         JsonObject Entry(string kind, string key, double? celsius = null, string? subject = null, string? text = null) =>
-            new() { ["key"] = key, ["kind"] = kind, ["celsius"] = celsius, ["subject"] = subject, ["text"] = text };
+            new()
+            {
+                ["key"] = key,
+                ["kind"] = kind,
+                ["celsius"] = celsius,
+                ["subject"] = subject,
+                ["text"] = text,
+            };
         Task<HttpResponseMessage> Note(JsonObject entry, string person = "Isolde") => Http.Send($"/api/firings/{firing}/entries", entry, person);
 
         (await Note(Entry("before", "b1", subject: "Ware is dry"))).StatusCode.ShouldBe(System.Net.HttpStatusCode.Created, "ticked before it starts");
@@ -155,8 +196,27 @@ public sealed class RunTests(RunningStudio studio) : IClassFixture<RunningStudio
         await (await Note(Entry("note", "x5", text: new string('x', 1001)))).Problem("text");
         await (await Note(Entry("note", "", text: "x"))).Problem("key");
         await (await Note(Entry("acknowledged", "x6", subject: "stuck-on"))).Problem("subject");
-        await (await Note(new JsonObject { ["key"] = "x7", ["kind"] = "note", ["text"] = "x", ["at"] = studio.Clock.GetUtcNow().AddHours(1).ToString("O") })).Problem("at");
-        await (await Note(new JsonObject { ["key"] = "x8", ["kind"] = "state", ["text"] = "x" })).Problem("kind");
+        await (
+            await Note(
+                new JsonObject
+                {
+                    ["key"] = "x7",
+                    ["kind"] = "note",
+                    ["text"] = "x",
+                    ["at"] = studio.Clock.GetUtcNow().AddHours(1).ToString("O"),
+                }
+            )
+        ).Problem("at");
+        await (
+            await Note(
+                new JsonObject
+                {
+                    ["key"] = "x8",
+                    ["kind"] = "state",
+                    ["text"] = "x",
+                }
+            )
+        ).Problem("kind");
 
         var entries = (await Http.Get($"/api/firings/{firing}/entries")).AsArray();
         entries.Count(e => e!["key"]!.GetValue<string>() == "r1").ShouldBe(1);
@@ -185,8 +245,12 @@ public sealed class RunTests(RunningStudio studio) : IClassFixture<RunningStudio
         saved["lists"]!["after"]!.AsArray().Count.ShouldBe(3, "what is not sent stays");
         saved["lists"]!["gasBefore"]!.AsArray().Select(i => i!.GetValue<string>()).ShouldContain("Leak test made");
         await (await Save(new JsonObject { ["gasAfter"] = new JsonArray("") }, "*")).Problem("gasAfter[0]");
-        (await (await Save(new JsonObject { ["gasBefore"] = new JsonArray("Valve") }, $"\"{saved["version"]}\"")).Read())["lists"]!["gasBefore"]!.AsArray().Count.ShouldBe(1);
-        (await Save(new JsonObject { ["before"] = new JsonArray("x") }, $"\"{lists["version"]}\"")).StatusCode.ShouldBe(System.Net.HttpStatusCode.PreconditionFailed);
+        (await (await Save(new JsonObject { ["gasBefore"] = new JsonArray("Valve") }, $"\"{saved["version"]}\"")).Read())["lists"]!["gasBefore"]!
+            .AsArray()
+            .Count.ShouldBe(1);
+        (await Save(new JsonObject { ["before"] = new JsonArray("x") }, $"\"{lists["version"]}\"")).StatusCode.ShouldBe(
+            System.Net.HttpStatusCode.PreconditionFailed
+        );
     }
 
     [Fact]
@@ -198,7 +262,18 @@ public sealed class RunTests(RunningStudio studio) : IClassFixture<RunningStudio
         await (await Http.Start(firing, new JsonObject { ["link"] = "hand", ["startsAt"] = start })).Read(201);
         (await Http.Get($"/api/firings/{firing}/replay")).AsArray().ShouldBeEmpty("nothing was read of it yet");
         for (var hour = 0; hour < 5; hour++)
-            await (await Http.Send($"/api/firings/{firing}/entries", new JsonObject { ["key"] = $"r{hour}", ["kind"] = "reading", ["at"] = start.AddHours(hour), ["celsius"] = 20 + 200 * hour })).Read(201);
+            await (
+                await Http.Send(
+                    $"/api/firings/{firing}/entries",
+                    new JsonObject
+                    {
+                        ["key"] = $"r{hour}",
+                        ["kind"] = "reading",
+                        ["at"] = start.AddHours(hour),
+                        ["celsius"] = 20 + 200 * hour,
+                    }
+                )
+            ).Read(201);
         var reports = (await Http.Get($"/api/firings/{firing}/replay?reports=4")).AsArray();
         reports.Select(r => r!.Number("minute")).ShouldBe([60, 120, 180, 240], 0.01);
         // A reading is known from its own moment on, and none that came later.
@@ -216,7 +291,8 @@ public sealed class RunTests(RunningStudio studio) : IClassFixture<RunningStudio
         await (await Http.Start(firing, new JsonObject { ["link"] = "hand", ["startsAt"] = start })).Read(201);
         using var bitmap = new SkiaSharp.SKBitmap(80, 60);
         using var png = bitmap.Encode(SkiaSharp.SKEncodedImageFormat.Png, 90);
-        Task<HttpResponseMessage> Put(string key, byte[] bytes, string query = "") => Http.PutAsync($"/api/firings/{firing}/entries/{key}/photo{query}", new ByteArrayContent(bytes));
+        Task<HttpResponseMessage> Put(string key, byte[] bytes, string query = "") =>
+            Http.PutAsync($"/api/firings/{firing}/entries/{key}/photo{query}", new ByteArrayContent(bytes));
         var noted = await (await Put("p1", png.ToArray(), $"?at={Uri.EscapeDataString(start.AddHours(1).ToString("O"))}&text=Lid%20shifted")).Read(201);
         (noted["kind"]!.GetValue<string>(), noted["text"]!.GetValue<string>()).ShouldBe(("photo", "Lid shifted"));
         (await Put("p1", png.ToArray())).StatusCode.ShouldBe(System.Net.HttpStatusCode.OK, "the same again");

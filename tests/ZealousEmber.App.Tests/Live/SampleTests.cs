@@ -51,12 +51,23 @@ public sealed class SampleTests(RunningStudio studio) : IClassFixture<RunningStu
         (done.Number("acceptedThrough"), done.Number("duplicates")).ShouldBe((20, 0));
         (await (await Push(firing, LiveWire.Batch(LiveWire.Climb(start, 20)), token)).Read()).Number("duplicates").ShouldBe(20);
 
-        var odd = await (await Push(firing, LiveWire.Batch(
-        [
-            LiveWire.Sample(5, start.AddSeconds(150), 999), LiveWire.Sample(21, start.AddSeconds(630), 20_000), LiveWire.Sample(22, studio.Clock.GetUtcNow().AddMinutes(3), 60),
-            LiveWire.Sample(23, start.AddDays(-2), 60), LiveWire.Sample(24, start.AddSeconds(720), 56, 1.5), new JsonObject { ["sequence"] = 25 }, LiveWire.Sample(26, start.AddSeconds(780), 59), LiveWire.Sample(26, start.AddSeconds(780), 60),
-            LiveWire.Sample(28, start.AddSeconds(840), null),
-        ]), token)).Read();
+        var odd = await (
+            await Push(
+                firing,
+                LiveWire.Batch([
+                    LiveWire.Sample(5, start.AddSeconds(150), 999),
+                    LiveWire.Sample(21, start.AddSeconds(630), 20_000),
+                    LiveWire.Sample(22, studio.Clock.GetUtcNow().AddMinutes(3), 60),
+                    LiveWire.Sample(23, start.AddDays(-2), 60),
+                    LiveWire.Sample(24, start.AddSeconds(720), 56, 1.5),
+                    new JsonObject { ["sequence"] = 25 },
+                    LiveWire.Sample(26, start.AddSeconds(780), 59),
+                    LiveWire.Sample(26, start.AddSeconds(780), 60),
+                    LiveWire.Sample(28, start.AddSeconds(840), null),
+                ]),
+                token
+            )
+        ).Read();
         odd["conflicts"]!.AsArray().Select(c => c!.GetValue<int>()).ShouldBe([5]);
         odd["rejected"]!.AsArray().Select(r => r!["sequence"]!.GetValue<int>()).ShouldBe([21, 22, 23, 24, 25, 26]);
         odd["rejected"]!.AsArray().ShouldAllBe(r => r!["why"]!.GetValue<string>().Length > 10);
@@ -66,9 +77,16 @@ public sealed class SampleTests(RunningStudio studio) : IClassFixture<RunningStu
         log.Number("readings").ShouldBe(21, "the first of a conflict, and the one good reading after it");
         log["segments"]![0]!.AsArray().Single(p => Math.Abs(p!.Number("minute") - 2.5) < 1e-6)!.Number("celsius").ShouldBe(27.5);
 
-        (await (await Push(firing, LiveWire.Batch([LiveWire.Sample(1, start.AddMinutes(20), 80)], "2"), token)).Read()).Number("acceptedThrough").ShouldBe(1, "a restart is a stream of its own");
+        (await (await Push(firing, LiveWire.Batch([LiveWire.Sample(1, start.AddMinutes(20), 80)], "2"), token)).Read())
+            .Number("acceptedThrough")
+            .ShouldBe(1, "a restart is a stream of its own");
         await (await Push(firing, new JsonObject { ["logger"] = "", ["stream"] = new string('x', 65) }, token)).Problem("stream");
-        (await Http.PostText($"/api/firings/{firing}/samples", """{"logger":"box","stream":"1","samples":[{"sequence":1,"at":"2026-01-01T00:00:00Z","celsius":NaN}]}""")).StatusCode.ShouldBeOneOf(HttpStatusCode.BadRequest, HttpStatusCode.Unauthorized);
+        (
+            await Http.PostText(
+                $"/api/firings/{firing}/samples",
+                """{"logger":"box","stream":"1","samples":[{"sequence":1,"at":"2026-01-01T00:00:00Z","celsius":NaN}]}"""
+            )
+        ).StatusCode.ShouldBeOneOf(HttpStatusCode.BadRequest, HttpStatusCode.Unauthorized);
     }
 
     [Fact]
@@ -98,11 +116,25 @@ public sealed class SampleTests(RunningStudio studio) : IClassFixture<RunningStu
         var (firing, token, start) = await Started();
         // Up for two hours, then the wires touch.
         var good = LiveWire.Climb(start, 240).ToList();
-        await (await Push(firing, LiveWire.Batch(good.Concat(Enumerable.Range(241, 20).Select(i => LiveWire.Sample(i, start.AddSeconds(30 * i), 35, 1)))), token)).Read();
+        await (
+            await Push(firing, LiveWire.Batch(good.Concat(Enumerable.Range(241, 20).Select(i => LiveWire.Sample(i, start.AddSeconds(30 * i), 35, 1)))), token)
+        ).Read();
         var live = await Http.Get($"/api/firings/{firing}/live");
         var alarm = live["alarms"]!.AsArray().Single(a => a!["id"]!.GetValue<string>() == "tc-short")!;
         alarm["weight"]!.GetValue<string>().ShouldBe("danger");
-        (await Http.Send($"/api/firings/{firing}/entries", new JsonObject { ["key"] = "seen", ["kind"] = "acknowledged", ["subject"] = "tc-short", ["text"] = "switched off" }, "Tobin")).StatusCode.ShouldBe(HttpStatusCode.Created);
+        (
+            await Http.Send(
+                $"/api/firings/{firing}/entries",
+                new JsonObject
+                {
+                    ["key"] = "seen",
+                    ["kind"] = "acknowledged",
+                    ["subject"] = "tc-short",
+                    ["text"] = "switched off",
+                },
+                "Tobin"
+            )
+        ).StatusCode.ShouldBe(HttpStatusCode.Created);
         var seen = (await Http.Get($"/api/firings/{firing}/live"))["alarms"]!.AsArray().Single(a => a!["id"]!.GetValue<string>() == "tc-short")!;
         (seen["acknowledgedBy"]!.GetValue<string>(), seen["note"]!.GetValue<string>()).ShouldBe(("Tobin", "switched off"));
     }
@@ -110,7 +142,9 @@ public sealed class SampleTests(RunningStudio studio) : IClassFixture<RunningStu
     // A start takes seconds.
     private static readonly int Kills = LongRun.Of(2, 20);
 
-    /// <summary>Killed at random moments while a logger pushes one reading after another: what was acknowledged is there afterwards, and the firing goes on.</summary>
+    /// <summary>
+    /// Killed at random moments while a logger pushes one reading after another: what was acknowledged is there afterwards, and the firing goes on.
+    /// </summary>
     [Fact]
     public async Task Nothing_that_was_acknowledged_is_lost_by_a_kill()
     {
@@ -140,8 +174,18 @@ public sealed class SampleTests(RunningStudio studio) : IClassFixture<RunningStu
                     // What was not acknowledged is sent again, as a logger does.
                     for (sequence = acknowledged + 1; ; sequence++)
                     {
-                        if (sequence == last) dies = Task.Run(() => { Thread.SpinWait(100 * within); program.Kill(); });
-                        var answer = await http.Send($"/api/firings/{firing}/samples", LiveWire.Batch([LiveWire.Sample(sequence, start.AddSeconds(20 * sequence), 20 + sequence * 0.5, 0.4)]), null, token);
+                        if (sequence == last)
+                            dies = Task.Run(() =>
+                            {
+                                Thread.SpinWait(100 * within);
+                                program.Kill();
+                            });
+                        var answer = await http.Send(
+                            $"/api/firings/{firing}/samples",
+                            LiveWire.Batch([LiveWire.Sample(sequence, start.AddSeconds(20 * sequence), 20 + sequence * 0.5, 0.4)]),
+                            null,
+                            token
+                        );
                         acknowledged = (long)(await answer.Read()).Number("acceptedThrough");
                     }
                 }

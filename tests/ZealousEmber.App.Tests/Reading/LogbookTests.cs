@@ -15,7 +15,8 @@ public sealed class LogbookTests(RunningStudio studio) : IClassFixture<RunningSt
 {
     private HttpClient Http => studio.Http;
 
-    private async Task<List<string>> Names(string query) => [.. (await Http.Get($"/api/logbook?{query}&take=200"))["firings"]!.AsArray().Select(f => f!["name"]!.GetValue<string>())];
+    private async Task<List<string>> Names(string query) =>
+        [.. (await Http.Get($"/api/logbook?{query}&take=200"))["firings"]!.AsArray().Select(f => f!["name"]!.GetValue<string>())];
 
     [Fact]
     public async Task Firings_are_found_by_what_they_were()
@@ -35,19 +36,28 @@ public sealed class LogbookTests(RunningStudio studio) : IClassFixture<RunningSt
         var page = await Http.Get("/api/logbook?take=3&skip=2");
         (page["firings"]!.AsArray().Count, page.Number("total") > 20).ShouldBe((3, true));
         page["firings"]![0]!["curve"]!.AsArray().Count.ShouldBeInRange(5, 60);
-        foreach (var (query, field) in new[] { ("fault=wobbly", "fault"), ("cone=six", "cone"), ("take=0", "take"), ("skip=-1", "skip"), ("kind=raku", "kind") }) await (await Http.GetAsync($"/api/logbook?{query}")).Problem(field);
+        foreach (
+            var (query, field) in new[] { ("fault=wobbly", "fault"), ("cone=six", "cone"), ("take=0", "take"), ("skip=-1", "skip"), ("kind=raku", "kind") }
+        )
+            await (await Http.GetAsync($"/api/logbook?{query}")).Problem(field);
     }
 
     [Fact]
     public async Task Firings_are_compared_on_one_chart_and_what_mattered_is_said()
     {
-        var ids = (await Http.Get("/api/logbook?glaze=1"))["firings"]!.AsArray().Select(f => (Id: f!["firingId"]!.GetValue<int>(), Name: f["name"]!.GetValue<string>())).ToDictionary(f => f.Name, f => f.Id);
+        var ids = (await Http.Get("/api/logbook?glaze=1"))["firings"]!
+            .AsArray()
+            .Select(f => (Id: f!["firingId"]!.GetValue<int>(), Name: f["name"]!.GetValue<string>()))
+            .ToDictionary(f => f.Name, f => f.Id);
         var (dull, good) = (ids["Supper set, first plates"], ids["Supper set, first half"]);
-        async Task<JsonNode> Compare(string align) => await (await Http.PostText("/api/compare", $$"""{"firings":[{{dull}},{{good}}],"align":{{align}} }""")).Read();
+        async Task<JsonNode> Compare(string align) =>
+            await (await Http.PostText("/api/compare", $$"""{"firings":[{{dull}},{{good}}],"align":{{align}} }""")).Read();
         var told = await Compare("\"top\"");
         told["mattered"]![0]!.GetValue<string>().ShouldStartWith("Slow band");
         var band = told["differences"]!.AsArray().Single(d => d!["name"]!.GetValue<string>() == "band")!;
-        (band["mattered"]!.GetValue<bool>(), band["values"]![0]!.GetValue<double>() < 0.5, band["values"]![1]!.GetValue<double>() > 1).ShouldBe((true, true, true));
+        (band["mattered"]!.GetValue<bool>(), band["values"]![0]!.GetValue<double>() < 0.5, band["values"]![1]!.GetValue<double>() > 1).ShouldBe(
+            (true, true, true)
+        );
         foreach (var firing in told["firings"]!.AsArray())
         {
             var curve = firing!["curve"]!.AsArray();
@@ -55,7 +65,10 @@ public sealed class LogbookTests(RunningStudio studio) : IClassFixture<RunningSt
             // Laid at the end of the top: what comes after minute 0 only falls.
             curve.Where(p => p!.Number("minute") > 1).ShouldAllBe(p => p!.Number("celsius") < peak - 1.9);
         }
-        (await Compare("600"))["firings"]![0]!["curve"]!.AsArray().Where(p => Math.Abs(p!.Number("minute")) < 12).ShouldContain(p => Math.Abs(p!.Number("celsius") - 600) < 40);
+        (await Compare("600"))["firings"]![0]!["curve"]!
+            .AsArray()
+            .Where(p => Math.Abs(p!.Number("minute")) < 12)
+            .ShouldContain(p => Math.Abs(p!.Number("celsius") - 600) < 40);
         (await Compare("\"start\""))["align"]!.GetValue<string>().ShouldBe("start");
         await (await Http.PostText("/api/compare", $$"""{"firings":[{{dull}}]}""")).Problem("firings");
         await (await Http.PostText("/api/compare", $$"""{"firings":[{{dull}},9999]}""")).Problem("firings");
@@ -97,11 +110,14 @@ public sealed class LogbookTests(RunningStudio studio) : IClassFixture<RunningSt
     {
         async Task<double> Top()
         {
-            var plan = await (await Http.PostText("/api/plan", """{"kind":"glaze","kilnId":1,"goalCone":"6","load":{"lots":[{"what":"mugs","count":40,"wall":6}]}}""")).Read();
+            var plan = await (
+                await Http.PostText("/api/plan", """{"kind":"glaze","kilnId":1,"goalCone":"6","load":{"lots":[{"what":"mugs","count":40,"wall":6}]}}""")
+            ).Read();
             return plan["schedule"]!["segments"]!.AsArray().Max(s => s!["target"]?.GetValue<double>() ?? 0);
         }
 
-        async Task<HttpResponseMessage> Care(string body) => await Http.PutAsync("/api/kilns/1/care", new StringContent(body, System.Text.Encoding.UTF8, "application/json"));
+        async Task<HttpResponseMessage> Care(string body) =>
+            await Http.PutAsync("/api/kilns/1/care", new StringContent(body, System.Text.Encoding.UTF8, "application/json"));
         var before = await Top();
         await (await Care("""{"offset":20}""")).Problem("note");
         await (await Care("""{"offset":200,"note":"n"}""")).Problem("offset");
@@ -115,10 +131,15 @@ public sealed class LogbookTests(RunningStudio studio) : IClassFixture<RunningSt
     [Fact]
     public async Task Maintenance_is_noted_once_taken_out_and_brought_back()
     {
-        var kiln = (await (await Http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Dunlin", ["class"] = "bench" })).Read(201))["id"]!.GetValue<int>();
+        var kiln = (await (await Http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Dunlin", ["class"] = "bench" })).Read(201))[
+            "id"
+        ]!.GetValue<int>();
         async Task<HttpResponseMessage> Note()
         {
-            var request = new HttpRequestMessage(HttpMethod.Post, $"/api/kilns/{kiln}/maintenance") { Content = JsonContent.Create(new JsonObject { ["kind"] = "elements", ["note"] = "new" }) };
+            var request = new HttpRequestMessage(HttpMethod.Post, $"/api/kilns/{kiln}/maintenance")
+            {
+                Content = JsonContent.Create(new JsonObject { ["kind"] = "elements", ["note"] = "new" }),
+            };
             request.Headers.Add("Idempotency-Key", "once");
             return await Http.SendAsync(request);
         }
@@ -138,17 +159,31 @@ public sealed class LogbookTests(RunningStudio studio) : IClassFixture<RunningSt
     [Fact]
     public async Task A_kiln_is_learned_from_firings_that_are_sent_along()
     {
-        var schedule = """{"kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":150,"target":1208,"holdMinutes":12},{"pace":"natural"}]}""";
-        var log = string.Join(',', Enumerable.Range(0, 140).Select(i => FormattableString.Invariant($"{{\"minute\":{i * 5},\"celsius\":{(i <= 95 ? 20 + i * 12.5 : 1208 - (i - 95) * 12):0.#}}}")));
-        var firing = $$"""{"schedule":{{schedule}},"log":[{{log}}],"packs":[{"shelf":"top","cones":[{"cone":"6","bendDegrees":60},{"cone":"7","bendDegrees":12}]},{"shelf":"bottom","cones":[{"cone":"6","bendDegrees":95},{"cone":"7","bendDegrees":40}]}]}""";
-        var told = (await (await Http.PostText("/api/learning/replay", $$"""{"kiln":{"class":"top-190"},"firings":[{{firing}},{{firing}},{{firing}}]}""")).Read())["after"]!.AsArray();
+        var schedule =
+            """{"kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":150,"target":1208,"holdMinutes":12},{"pace":"natural"}]}""";
+        var log = string.Join(
+            ',',
+            Enumerable
+                .Range(0, 140)
+                .Select(i => FormattableString.Invariant($"{{\"minute\":{i * 5},\"celsius\":{(i <= 95 ? 20 + i * 12.5 : 1208 - (i - 95) * 12):0.#}}}"))
+        );
+        var firing =
+            $$"""{"schedule":{{schedule}},"log":[{{log}}],"packs":[{"shelf":"top","cones":[{"cone":"6","bendDegrees":60},{"cone":"7","bendDegrees":12}]},{"shelf":"bottom","cones":[{"cone":"6","bendDegrees":95},{"cone":"7","bendDegrees":40}]}]}""";
+        var told = (
+            await (await Http.PostText("/api/learning/replay", $$"""{"kiln":{"class":"top-190"},"firings":[{{firing}},{{firing}},{{firing}}]}""")).Read()
+        )["after"]!.AsArray();
         told.Count.ShouldBe(3);
         told[2]!["offset"]!.Number("sd").ShouldBeLessThan(told[0]!["offset"]!.Number("sd"));
         told[2]!.Number("evenness").ShouldBeGreaterThan(3);
         told[2]!["health"]!.Number("sd").ShouldBeGreaterThan(0);
         await (await Http.PostText("/api/learning/replay", """{"kiln":{"class":"top-190"},"firings":[]}""")).Problem("firings");
         await (await Http.PostText("/api/learning/replay", $$"""{"firings":[{{firing}}]}""")).Problem("kiln");
-        await (await Http.PostText("/api/learning/replay", $$"""{"kiln":{"class":"top-190"},"firings":[{{firing.Replace("\"bendDegrees\":60", "\"bendDegrees\":400", StringComparison.Ordinal)}}]}""")).Problem("firings[0].packs[0].cones[0].bendDegrees");
+        await (
+            await Http.PostText(
+                "/api/learning/replay",
+                $$"""{"kiln":{"class":"top-190"},"firings":[{{firing.Replace("\"bendDegrees\":60", "\"bendDegrees\":400", StringComparison.Ordinal)}}]}"""
+            )
+        ).Problem("firings[0].packs[0].cones[0].bendDegrees");
     }
 
     [Fact]
@@ -156,7 +191,9 @@ public sealed class LogbookTests(RunningStudio studio) : IClassFixture<RunningSt
     {
         var id = (await Http.Get("/api/logbook?fault=burst"))["firings"]![0]!["firingId"]!.GetValue<int>();
         var file = await Http.Get($"/api/firings/{id}/file");
-        (file["format"]!.GetValue<string>(), file["samples"]!.AsArray().Count > 200, file["reading"]!["results"]!["faults"]!.AsArray().Count).ShouldBe(("zealous-ember-firing", true, 2));
+        (file["format"]!.GetValue<string>(), file["samples"]!.AsArray().Count > 200, file["reading"]!["results"]!["faults"]!.AsArray().Count).ShouldBe(
+            ("zealous-ember-firing", true, 2)
+        );
         file["entries"]!.AsArray().Select(e => e!["text"]?.GetValue<string>()).ShouldContain(t => t != null && t.StartsWith("Two bangs"));
         var csv = (await Http.GetStringAsync($"/api/firings/{id}/log.csv")).Split('\n');
         csv[0].ShouldBe("time,minutes,celsius,power,set point");
@@ -165,7 +202,9 @@ public sealed class LogbookTests(RunningStudio studio) : IClassFixture<RunningSt
         var shared = await Http.Get("/api/schedules/11/share");
         var best = (await Http.Get("/api/logbook?schedule=11&reference=true"))["firings"]!.AsArray().Single()!;
         var (reached, past) = (best["reached"]!.GetValue<string>(), Math.Round(best["figures"]!.Number("past")));
-        shared["schedules"]![0]!["notes"]!.GetValue<string>().ShouldMatch($"version 3, .*: cone {reached}, {past} °C of cone past its goal, 28 out, all good, the one to go by");
+        shared["schedules"]![0]!["notes"]!
+            .GetValue<string>()
+            .ShouldMatch($"version 3, .*: cone {reached}, {past} °C of cone past its goal, 28 out, all good, the one to go by");
         await (await Http.PostText("/api/schedules/import", shared.ToJsonString())).Read(201);
         (await Http.GetAsync("/api/schedules/999/share")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
     }
@@ -182,7 +221,9 @@ public sealed class LogbookTests(RunningStudio studio) : IClassFixture<RunningSt
         await (await Send([])).Problem("archive");
         await (await Send(archive[..(archive.Length / 2)])).Problem("archive");
         await (await Send("not an archive"u8.ToArray())).Problem("archive");
-        (await (await Send(Changed(archive, "manifest.json", """{"format":"zealous-ember-studio","version":99}"""))).Problem("archive")).ShouldContain("newer version");
+        (await (await Send(Changed(archive, "manifest.json", """{"format":"zealous-ember-studio","version":99}"""))).Problem("archive")).ShouldContain(
+            "newer version"
+        );
         await (await Send(Changed(archive, "manifest.json", "{"))).Problem("archive");
         await (await Send(Changed(archive, "studio.db", "SQLite format 3"))).Problem("archive");
         (await empty.Http.Get("/api/schedules")).AsArray().Count.ShouldBe(0, "nothing was changed by any of them");

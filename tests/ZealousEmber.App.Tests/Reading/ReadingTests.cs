@@ -15,12 +15,19 @@ public sealed class ReadingTests(RunningStudio studio) : IClassFixture<RunningSt
 
     private Task<HttpResponseMessage> Put(int firing, string what, string body, string? ifMatch = null)
     {
-        var request = new HttpRequestMessage(HttpMethod.Put, $"/api/firings/{firing}/{what}") { Content = new StringContent(body, System.Text.Encoding.UTF8, "application/json") };
-        if (ifMatch is not null) request.Headers.TryAddWithoutValidation("If-Match", ifMatch);
+        var request = new HttpRequestMessage(HttpMethod.Put, $"/api/firings/{firing}/{what}")
+        {
+            Content = new StringContent(body, System.Text.Encoding.UTF8, "application/json"),
+        };
+        if (ifMatch is not null)
+            request.Headers.TryAddWithoutValidation("If-Match", ifMatch);
         return Http.SendAsync(request);
     }
 
-    private async Task<int> Of(string name) => (await Http.Get($"/api/logbook?search={Uri.EscapeDataString(name)}"))["firings"]!.AsArray().Single(f => f!["name"]!.GetValue<string>() == name)!["firingId"]!.GetValue<int>();
+    private async Task<int> Of(string name) =>
+        (await Http.Get($"/api/logbook?search={Uri.EscapeDataString(name)}"))["firings"]!.AsArray().Single(f => f!["name"]!.GetValue<string>() == name)![
+            "firingId"
+        ]!.GetValue<int>();
 
     /// <summary>A firing by hand that was opened, with a few readings.</summary>
     private async Task<int> Opened()
@@ -53,7 +60,13 @@ public sealed class ReadingTests(RunningStudio studio) : IClassFixture<RunningSt
     public async Task Packs_say_what_each_shelf_got_and_what_the_display_is_off_by()
     {
         var firing = await Of("Supper set, first half");
-        var said = await (await Put(firing, "packs", """{"packs":[{"shelf":"top","cones":[{"cone":"5","bendDegrees":110},{"cone":"6","clock":3}]},{"shelf":2,"cones":[{"cone":"6","bendDegrees":88},{"cone":"7","bendDegrees":20}]}]}""")).Read();
+        var said = await (
+            await Put(
+                firing,
+                "packs",
+                """{"packs":[{"shelf":"top","cones":[{"cone":"5","bendDegrees":110},{"cone":"6","clock":3}]},{"shelf":2,"cones":[{"cone":"6","bendDegrees":88},{"cone":"7","bendDegrees":20}]}]}"""
+            )
+        ).Read();
         var shelves = said["offsets"]!.AsArray();
         (shelves[0]!["shelf"]!.GetValue<string>(), shelves[1]!["shelf"]!.GetValue<int>()).ShouldBe(("top", 2));
         shelves[1]!.Number("past").ShouldBe(0, 4);
@@ -73,7 +86,10 @@ public sealed class ReadingTests(RunningStudio studio) : IClassFixture<RunningSt
     [InlineData("""{"packs":[{"shelf":"top","cones":[{"cone":"6","bendDegrees":181}]}]}""", "packs[0].cones[0].bendDegrees")]
     [InlineData("""{"packs":[{"shelf":"top","cones":[{"cone":"6"}]}]}""", "packs[0].cones[0].bendDegrees")]
     [InlineData("""{"packs":[{"shelf":"top","cones":[{"cone":"5","bendDegrees":10},{"cone":"6","bendDegrees":90}]}]}""", "packs[0].cones")]
-    [InlineData("""{"packs":[{"shelf":"top","cones":[{"cone":"6","bendDegrees":10}]},{"shelf":"Top","cones":[{"cone":"6","bendDegrees":10}]}]}""", "packs[1].shelf")]
+    [InlineData(
+        """{"packs":[{"shelf":"top","cones":[{"cone":"6","bendDegrees":10}]},{"shelf":"Top","cones":[{"cone":"6","bendDegrees":10}]}]}""",
+        "packs[1].shelf"
+    )]
     public async Task A_pack_that_cannot_be_is_said_at_its_cone(string body, string field)
     {
         var firing = await Of("Tidewrack blue, six tiles");
@@ -99,14 +115,16 @@ public sealed class ReadingTests(RunningStudio studio) : IClassFixture<RunningSt
     [InlineData("""{"faults":[{"kind":"burst","lot":7}]}""", "faults[0].lot")]
     [InlineData("""{"faults":[{"kind":"burst","lot":0,"count":99}]}""", "faults[0].count")]
     [InlineData("""{"faults":[{"kind":"burst","count":0}]}""", "faults[0].count")]
-    public async Task Results_that_cannot_be_are_said_at_their_field(string body, string field) => await (await Put(await Of("Tidewrack blue, six tiles"), "results", body)).Problem(field);
+    public async Task Results_that_cannot_be_are_said_at_their_field(string body, string field) =>
+        await (await Put(await Of("Tidewrack blue, six tiles"), "results", body)).Problem(field);
 
     [Fact]
     public async Task What_was_read_of_a_deleted_firing_is_not_saved()
     {
         var firing = await Opened();
         (await Http.DeleteAsync($"/api/firings/{firing}")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
-        foreach (var version in new[] { null, "\"99\"", "*" }) await (await Put(firing, "results", """{"out":3}""", version)).Read(404);
+        foreach (var version in new[] { null, "\"99\"", "*" })
+            await (await Put(firing, "results", """{"out":3}""", version)).Read(404);
         await (await Http.Send($"/api/firings/{firing}/restore", null)).Read();
         (await Http.Get($"/api/firings/{firing}/reading"))["reading"]!["results"]!["out"].ShouldBeNull("nothing was written meanwhile");
     }
@@ -131,7 +149,9 @@ public sealed class ReadingTests(RunningStudio studio) : IClassFixture<RunningSt
         var firing = await Of("Supper set, first plates");
         var causes = (await Http.Get($"/api/firings/{firing}/diagnosis")).AsArray();
         var first = causes[0]!;
-        (first["cause"]!.GetValue<string>(), first["advised"]!.GetValue<bool>(), first["notFiring"]!.GetValue<bool>()).ShouldBe(("slow band too short", true, false));
+        (first["cause"]!.GetValue<string>(), first["advised"]!.GetValue<bool>(), first["notFiring"]!.GetValue<bool>()).ShouldBe(
+            ("slow band too short", true, false)
+        );
         first.Number("probability").ShouldBeGreaterThan(0.6);
         var evidence = first["evidence"]![0]!;
         evidence.Number("value").ShouldBeLessThan(evidence.Number("limit"));

@@ -47,15 +47,50 @@ public sealed class ConeTests(SharedStudio studio)
     [Fact]
     public async Task Top_and_hold_are_solved_on_a_climb()
     {
-        (await (await Ask("solve", new { cone = "6", find = "top", holdMinutes = 10 })).Read()).Number("top").ShouldBe(1215, 3);
-        (await (await Ask("solve", new { cone = "6", find = "hold", top = 2167, unit = "F" })).Read()).Number("holdMinutes").ShouldBe(80, 12);
+        (
+            await (
+                await Ask(
+                    "solve",
+                    new
+                    {
+                        cone = "6",
+                        find = "top",
+                        holdMinutes = 10,
+                    }
+                )
+            ).Read()
+        ).Number("top").ShouldBe(1215, 3);
+        (
+            await (
+                await Ask(
+                    "solve",
+                    new
+                    {
+                        cone = "6",
+                        find = "hold",
+                        top = 2167,
+                        unit = "F",
+                    }
+                )
+            ).Read()
+        ).Number("holdMinutes").ShouldBe(80, 12);
     }
 
     [Fact]
     public async Task A_schedule_is_solved_in_whole_numbers_with_the_change_to_look_at()
     {
         var schedule = Wire.Schedule(Wire.Step(150, 1040), Wire.Step(60, 1190, 12), Wire.Step(55, 850)).With("goalCone", "6");
-        var answer = await (await Ask("solve", new { cone = "6", find = "top", schedule })).Read();
+        var answer = await (
+            await Ask(
+                "solve",
+                new
+                {
+                    cone = "6",
+                    find = "top",
+                    schedule,
+                }
+            )
+        ).Read();
         answer["segment"]!.GetValue<int>().ShouldBe(1);
         answer["schedule"]!["segments"]![1]!.Number("target").ShouldBe(Math.Round(answer.Number("top")));
         answer["schedule"]!["goalCone"]!.GetValue<string>().ShouldBe("6");
@@ -76,26 +111,60 @@ public sealed class ConeTests(SharedStudio studio)
         low["text"]!.GetValue<string>().ShouldContain("cooler than the curve says");
         (await (await Ask("read", new { cone = "6", clock = 12 })).Problem("clock")).ShouldContain("not begun to bend");
         (await (await Ask("read", new { cone = "6", clock = 9 })).Problem("clock")).ShouldContain("12 upright");
-        (await (await Ask("read", new { cone = "6", clock = 6, schedule = Wire.Schedule(Wire.Step(100, 300)) })).Problem("schedule")).ShouldContain("does not come near");
+        (
+            await (
+                await Ask(
+                    "read",
+                    new
+                    {
+                        cone = "6",
+                        clock = 6,
+                        schedule = Wire.Schedule(Wire.Step(100, 300)),
+                    }
+                )
+            ).Problem("schedule")
+        ).ShouldContain("does not come near");
     }
 
     [Fact]
     public async Task A_log_of_a_hundred_thousand_points_is_worked_out_in_either_unit()
     {
         // The climb of the reference, cut into small pieces, with a gap and a doubled time.
-        var points = Enumerable.Range(0, 100_000).Select(i => 1202 / 60.0 * 60 * i / 99_999).Where(m => m is < 300 or > 320)
-            .Append(1202).Select(m => new { minute = m, temperature = (20 + m) * 1.8 + 32 }).ToList();
+        var points = Enumerable
+            .Range(0, 100_000)
+            .Select(i => 1202 / 60.0 * 60 * i / 99_999)
+            .Where(m => m is < 300 or > 320)
+            .Append(1202)
+            .Select(m => new { minute = m, temperature = (20 + m) * 1.8 + 32 })
+            .ToList();
         var answer = await (await Ask("work", new { unit = "F", curve = points })).Read();
         var six = answer["cones"]!.AsArray().Single(c => c!["cone"]!.GetValue<string>() == "6")!;
         var planned = await (await http.PostAsJsonAsync("/api/preview", new { schedule = Wire.Schedule(Wire.Step(60, 1222)), goalCone = "6" })).Read();
         six.Number("progress").ShouldBe(planned["cones"]![1]!.Number("progress"), 1e-4);
-        (await (await Ask("read", new { cone = "6", clock = 6, unit = "F", curve = points })).Read()).Number("offsetCelsius").ShouldBe(0, 1.5);
+        (
+            await (
+                await Ask(
+                    "read",
+                    new
+                    {
+                        cone = "6",
+                        clock = 6,
+                        unit = "F",
+                        curve = points,
+                    }
+                )
+            ).Read()
+        ).Number("offsetCelsius").ShouldBe(0, 1.5);
     }
 
     [Theory]
     [InlineData("""{}""", "curve", "no point")]
     [InlineData("""{"curve":[]}""", "curve", "no point")]
-    [InlineData("""{"curve":[{"minute":0,"temperature":20},{"minute":5,"temperature":30},{"minute":4,"temperature":40}]}""", "curve[2].minute", "goes back here, from 5 to 4")]
+    [InlineData(
+        """{"curve":[{"minute":0,"temperature":20},{"minute":5,"temperature":30},{"minute":4,"temperature":40}]}""",
+        "curve[2].minute",
+        "goes back here, from 5 to 4"
+    )]
     [InlineData("""{"curve":[{"minute":0}]}""", "curve[0].temperature", "missing")]
     [InlineData("""{"curve":[null]}""", "curve[0].minute", "missing")]
     [InlineData("""{"curve":[{"minute":1e12,"temperature":20}]}""", "curve[0].minute", "more than a year")]
@@ -121,7 +190,11 @@ public sealed class ConeTests(SharedStudio studio)
     [InlineData("""{"cone":"6","find":"top","approach":0}""", "approach", "more than 0")]
     [InlineData("""{"cone":"6","find":"top","schedule":{"kind":"glaze","unit":"C","segments":[]}}""", "schedule.segments", "no step yet")]
     [InlineData("""{"cone":"6","find":"top","schedule":{"kind":"glaze","unit":"C","segments":[{"pace":"natural"}]}}""", "schedule.segments", "only cools")]
-    [InlineData("""{"cone":"022","find":"top","schedule":{"kind":"glaze","unit":"C","segments":[{"pace":"rate","rate":50,"target":1100},{"pace":"rate","rate":50,"target":1200}]}}""", "cone", "down before")]
+    [InlineData(
+        """{"cone":"022","find":"top","schedule":{"kind":"glaze","unit":"C","segments":[{"pace":"rate","rate":50,"target":1100},{"pace":"rate","rate":50,"target":1200}]}}""",
+        "cone",
+        "down before"
+    )]
     [InlineData("", "cone", "missing")]
     public async Task What_cannot_be_solved_is_told(string body, string field, string says) =>
         (await (await http.PostText("/api/cones/solve", body)).Problem(field)).ShouldContain(says);

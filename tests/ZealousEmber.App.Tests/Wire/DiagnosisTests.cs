@@ -12,14 +12,24 @@ public sealed class DiagnosisTests(EmptyStudio studio) : IClassFixture<EmptyStud
     [Fact]
     public async Task A_fault_is_explained_by_the_numbers_of_its_firing()
     {
-        var told = await (await Ask("""{"faults":[{"fault":"dull-crystals","pieces":7,"numbers":{"band":0.4,"d60":1,"tc":2,"where":"oneGlaze","slowClay":false}}]}""")).Read();
+        var told = await (
+            await Ask("""{"faults":[{"fault":"dull-crystals","pieces":7,"numbers":{"band":0.4,"d60":1,"tc":2,"where":"oneGlaze","slowClay":false}}]}""")
+        ).Read();
         var first = told["causes"]![0]!;
-        (first["name"]!.GetValue<string>(), first["from"]!.GetValue<string>(), first.Number("points"), first["patch"]!.GetValue<string>()).ShouldBe(("slow band too short", "firing", 5, "band+"));
+        (first["name"]!.GetValue<string>(), first["from"]!.GetValue<string>(), first.Number("points"), first["patch"]!.GetValue<string>()).ShouldBe(
+            ("slow band too short", "firing", 5, "band+")
+        );
         first.Number("share").ShouldBeGreaterThan(0.8);
         first["evidence"]![0]!["text"]!.GetValue<string>().ShouldContain("slow band 0.4 of what it needs");
-        (told["patch"]!.GetValue<string>(), told["leading"]!.AsArray().Select(l => l!.GetValue<string>()).Single(), told["conflicts"]!.AsArray().Count).ShouldBe(("band+", "slow band too short", 0));
+        (
+            told["patch"]!.GetValue<string>(),
+            told["leading"]!.AsArray().Select(l => l!.GetValue<string>()).Single(),
+            told["conflicts"]!.AsArray().Count
+        ).ShouldBe(("band+", "slow band too short", 0));
         told["patchText"]!.GetValue<string>().ShouldContain("slow band");
-        (await (await Ask("""{"faults":[{"fault":"crazing","numbers":{"opened":45,"d60":1,"where":"one-glaze"}}]}""")).Read())["patch"]!.GetValue<string>().ShouldBe("-", "no schedule mends a glaze that does not fit");
+        (await (await Ask("""{"faults":[{"fault":"crazing","numbers":{"opened":45,"d60":1,"where":"one-glaze"}}]}""")).Read())["patch"]!
+            .GetValue<string>()
+            .ShouldBe("-", "no schedule mends a glaze that does not fit");
     }
 
     /// <summary>Up at 100 °C/h, 20 minutes at 1210, down at 190 °C/h: a matte that wants three and a half hours in its band.</summary>
@@ -58,5 +68,9 @@ public sealed class DiagnosisTests(EmptyStudio studio) : IClassFixture<EmptyStud
 
     [Fact]
     public async Task Too_many_faults_are_refused() =>
-        await (await Ask(new JsonObject { ["faults"] = new JsonArray([.. Enumerable.Range(0, 51).Select(_ => new JsonObject { ["fault"] = "burst" })]) }.ToJsonString())).Problem("faults");
+        await (
+            await Ask(
+                new JsonObject { ["faults"] = new JsonArray([.. Enumerable.Range(0, 51).Select(_ => new JsonObject { ["fault"] = "burst" })]) }.ToJsonString()
+            )
+        ).Problem("faults");
 }

@@ -29,7 +29,10 @@ public sealed class ExchangeTests(RunningStudio studio) : IClassFixture<RunningS
     public async Task What_goes_out_comes_in_the_same(string format, string type)
     {
         var odd = Wire.Schedule(Wire.Step(86.66666666666667, 150.125, 12.5), Wire.Step(null, 10, pace: "natural"))
-            .With("name", "=SUM(A1), \"quoted\"; ü").With("notes", "a\nb,c").With("tags", new JsonArray("x", "y z")).With("goalCone", "04");
+            .With("name", "=SUM(A1), \"quoted\"; ü")
+            .With("notes", "a\nb,c")
+            .With("tags", new JsonArray("x", "y z"))
+            .With("goalCone", "04");
         odd["segments"]![0]!["reason"] = "-because";
         odd["segments"]![0]!["atmosphere"] = "light-reduction";
         var id = (await http.Create(odd))["id"]!.GetValue<int>();
@@ -71,7 +74,12 @@ public sealed class ExchangeTests(RunningStudio studio) : IClassFixture<RunningS
     [InlineData("{}", "application/json", "format", 422)]
     [InlineData("""{"format":"zealous-ember-schedules","version":2,"schedules":[]}""", "application/json", "version", 422)]
     [InlineData("""{"format":"zealous-ember-schedules","version":1,"schedules":[]}""", "application/json", "schedules", 422)]
-    [InlineData("""{"format":"zealous-ember-schedules","version":1,"schedules":[{"name":"a","kind":"glaze","unit":"C","segments":[{"pace":"rate","rate":0,"target":5}]}]}""", "application/json", "schedules[0].segments[0].rate", 422)]
+    [InlineData(
+        """{"format":"zealous-ember-schedules","version":1,"schedules":[{"name":"a","kind":"glaze","unit":"C","segments":[{"pace":"rate","rate":0,"target":5}]}]}""",
+        "application/json",
+        "schedules[0].segments[0].rate",
+        422
+    )]
     [InlineData("""{"format":"zealous-ember-schedules","version":1,"schedules":[{"name":7}]}""", "application/json", "schedules[0].name", 400)]
     [InlineData("", "text/csv", "schedules", 422)]
     [InlineData("name,steps\na,b\n", "text/csv", "schedules", 422)]
@@ -88,7 +96,12 @@ public sealed class ExchangeTests(RunningStudio studio) : IClassFixture<RunningS
     public async Task One_wrong_schedule_keeps_the_good_ones_out_too()
     {
         var before = await Count();
-        var file = new JsonObject { ["format"] = "zealous-ember-schedules", ["version"] = 1, ["schedules"] = new JsonArray(Wire.GlazeFiring(), Wire.Schedule()) };
+        var file = new JsonObject
+        {
+            ["format"] = "zealous-ember-schedules",
+            ["version"] = 1,
+            ["schedules"] = new JsonArray(Wire.GlazeFiring(), Wire.Schedule()),
+        };
         await (await http.PostAsJsonAsync("/api/schedules/import", file)).Problem("schedules[1].segments");
         (await Count()).ShouldBe(before);
     }

@@ -15,7 +15,12 @@ public sealed class FitTests(SharedStudio studio)
     /// <summary>A firing of a kiln that stores 15 % more and leaks 10 % less than its class, every five minutes.</summary>
     private async Task<List<Row>> Fired()
     {
-        var kiln = new JsonObject { ["class"] = "top-190", ["heatFactor"] = 115, ["lossFactor"] = 90 };
+        var kiln = new JsonObject
+        {
+            ["class"] = "top-190",
+            ["heatFactor"] = 115,
+            ["lossFactor"] = 90,
+        };
         var schedule = Wire.Schedule(Wire.Step(100, 200), Wire.Step(200, 1120), Wire.Step(60, 1222, 10), Wire.Step(null, null, pace: "natural"));
         var answer = await (await studio.Http.Preview(schedule, r => r["kiln"] = kiln)).Read();
         var curve = answer["curve"]!.AsArray().Select(p => (M: p!.Number("minute"), T: p!.Number("temperature"))).ToList();
@@ -23,14 +28,16 @@ public sealed class FitTests(SharedStudio studio)
         double At(double minute)
         {
             var i = curve.FindIndex(p => p.M >= minute);
-            if (i <= 0) return curve[0].T;
+            if (i <= 0)
+                return curve[0].T;
             var (a, b) = (curve[i - 1], curve[i]);
             return b.M > a.M ? a.T + (b.T - a.T) * (minute - a.M) / (b.M - a.M) : b.T;
         }
         return [.. Enumerable.Range(0, (int)(curve[^1].M / 5)).Select(i => new Row(i * 5, Math.Round(At(i * 5 - 1.5), 1), i < duty.Count ? duty[i] : 0))];
     }
 
-    private async Task<int> Kiln() => (int)(await (await studio.Http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Teal", ["class"] = "top-190" })).Read(201))["id"]!;
+    private async Task<int> Kiln() =>
+        (int)(await (await studio.Http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Teal", ["class"] = "top-190" })).Read(201))["id"]!;
 
     private static string Csv(IEnumerable<Row> rows, string heading, Func<Row, string> line) =>
         rows.Aggregate(new StringBuilder(heading + "\n"), (text, row) => text.Append(line(row)).Append('\n')).ToString();
@@ -67,9 +74,22 @@ public sealed class FitTests(SharedStudio studio)
         string F(double celsius) => N(celsius * 9 / 5 + 32);
         var forms = new (string Csv, string Understood)[]
         {
-            (Csv(rows, "Elapsed (h);Chamber °C;Output %", r => $"{N(r.Minute / 60).Replace('.', ',')};{N(r.Celsius).Replace('.', ',')};{N(r.Share * 100).Replace('.', ',')}"), "time in hours, °C, with the power share"),
-            (Csv(rows, "time\ttemp (F)\tpower", r => $"{(int)r.Minute / 60}:{(int)r.Minute % 60:00}\t{F(r.Celsius)}\t{N(r.Share)}"), "hours and minutes, °F, with the power share"),
-            (Csv(rows, "date,temperature,power", r => $"{new DateTime(2026, 3, 28, 18, 0, 0).AddMinutes(r.Minute):yyyy-MM-dd HH:mm},{F(r.Celsius)},{N(r.Share)}"), "dates, °F, with the power share"),
+            (
+                Csv(rows, "Elapsed (h);Chamber °C;Output %", r =>
+                    $"{N(r.Minute / 60).Replace('.', ',')};{N(r.Celsius).Replace('.', ',')};{N(r.Share * 100).Replace('.', ',')}"
+                ),
+                "time in hours, °C, with the power share"
+            ),
+            (
+                Csv(rows, "time\ttemp (F)\tpower", r => $"{(int)r.Minute / 60}:{(int)r.Minute % 60:00}\t{F(r.Celsius)}\t{N(r.Share)}"),
+                "hours and minutes, °F, with the power share"
+            ),
+            (
+                Csv(rows, "date,temperature,power", r =>
+                    $"{new DateTime(2026, 3, 28, 18, 0, 0).AddMinutes(r.Minute):yyyy-MM-dd HH:mm},{F(r.Celsius)},{N(r.Share)}"
+                ),
+                "dates, °F, with the power share"
+            ),
             ("\uFEFF" + Csv(rows, "seconds,actual,power", r => $"{N(r.Minute * 60)},{N(r.Celsius)},{N(r.Share)}"), "time in seconds, °C, with the power share"),
         };
         foreach (var (csv, understood) in forms)
@@ -84,8 +104,17 @@ public sealed class FitTests(SharedStudio studio)
     public async Task Points_do_as_well_as_text()
     {
         var id = await Kiln();
-        var points = new JsonArray([.. (await Fired()).Select(r => new JsonObject { ["minute"] = r.Minute, ["temperature"] = r.Celsius, ["power"] = r.Share })]);
-        var learned = await (await studio.Http.PostAsJsonAsync($"/api/kilns/{id}/fit", new JsonObject { ["logs"] = new JsonArray(new JsonObject { ["points"] = points }) })).Read();
+        var points = new JsonArray([
+            .. (await Fired()).Select(r => new JsonObject
+            {
+                ["minute"] = r.Minute,
+                ["temperature"] = r.Celsius,
+                ["power"] = r.Share,
+            }),
+        ]);
+        var learned = await (
+            await studio.Http.PostAsJsonAsync($"/api/kilns/{id}/fit", new JsonObject { ["logs"] = new JsonArray(new JsonObject { ["points"] = points }) })
+        ).Read();
         learned["heat"]!.Number("after").ShouldBe(115, 3);
     }
 
@@ -97,7 +126,10 @@ public sealed class FitTests(SharedStudio studio)
         var csv = Csv(rows, "minute,temperature", r => $"{N(r.Minute)},{N(r.Celsius)}");
         (await (await Fit(id, csv)).Problem("logs[0].offAtMinute")).ShouldContain("temperatures only");
         var off = rows.Last(r => r.Share > 0).Minute + 5;
-        (await (await Fit(id, csv, log => log["offAtMinute"] = off)).Read())["notes"]!.AsArray().Select(n => n!.GetValue<string>()).ShouldContain(n => n.Contains("cooling"));
+        (await (await Fit(id, csv, log => log["offAtMinute"] = off)).Read())["notes"]!
+            .AsArray()
+            .Select(n => n!.GetValue<string>())
+            .ShouldContain(n => n.Contains("cooling"));
     }
 
     [Theory]
@@ -115,7 +147,9 @@ public sealed class FitTests(SharedStudio studio)
     public async Task Swapped_columns_are_seen()
     {
         var rows = (await Fired()).Take(100).ToList();
-        var csv = Csv([.. rows, .. rows.Select(r => r with { Minute = r.Minute + 500, Celsius = 900 - r.Minute })], "time,temperature", r => $"{N(r.Celsius)},{N(r.Minute)}");
+        var csv = Csv([.. rows, .. rows.Select(r => r with { Minute = r.Minute + 500, Celsius = 900 - r.Minute })], "time,temperature", r =>
+            $"{N(r.Celsius)},{N(r.Minute)}"
+        );
         (await (await Fit(await Kiln(), csv)).Problem("logs[0].csv")).ShouldContain("swapped");
     }
 

@@ -9,8 +9,7 @@ namespace ZealousEmber.App.Tests.Wire;
 /// <summary>Fuel kilns over real HTTP: stored, planned into turns, followed by what is seen, refused where they cannot be.</summary>
 public sealed class FuelTests(SharedStudio studio)
 {
-    private const string Segments =
-        """
+    private const string Segments = """
         [{"pace":"rate","rate":120,"target":150},{"pace":"rate","rate":180,"target":480},{"pace":"rate","rate":120,"target":650},{"pace":"rate","rate":180,"target":900},
         {"pace":"rate","rate":40,"target":930,"atmosphere":"heavy-reduction"},{"pace":"rate","rate":110,"target":1200,"atmosphere":"light-reduction"},
         {"pace":"rate","rate":60,"target":1275,"atmosphere":"light-reduction"},{"pace":"rate","rate":60,"target":1275,"holdMinutes":20,"atmosphere":"oxidising"}]
@@ -18,21 +17,29 @@ public sealed class FuelTests(SharedStudio studio)
 
     private HttpClient Http => studio.Http;
 
-    private static JsonObject Glaze(string kiln = """{"heat":"fuel","class":"updraft-300"}""") => new()
-    {
-        ["schedule"] = JsonNode.Parse($$"""{"name":"G","kind":"glaze","unit":"C","segments":{{Segments}}}"""),
-        ["kiln"] = JsonNode.Parse(kiln),
-        ["goalCone"] = "10",
-    };
+    private static JsonObject Glaze(string kiln = """{"heat":"fuel","class":"updraft-300"}""") =>
+        new()
+        {
+            ["schedule"] = JsonNode.Parse($$"""{"name":"G","kind":"glaze","unit":"C","segments":{{Segments}}}"""),
+            ["kiln"] = JsonNode.Parse(kiln),
+            ["goalCone"] = "10",
+        };
 
     private async Task<JsonNode> Preview(JsonObject body, int status = 200) => await (await Http.PostAsJsonAsync("/api/preview", body)).Read(status);
 
     [Fact]
     public async Task A_fuel_kiln_is_stored_and_comes_back_as_it_was()
     {
-        var made = await (await Http.PostAsJsonAsync("/api/kilns", JsonNode.Parse("""{"name":"Curlew","heat":"fuel","class":"downdraft-1000","fuel":"naturalGas","volume":1400,"room":10,"burners":3}"""))).Read(201);
+        var made = await (
+            await Http.PostAsJsonAsync(
+                "/api/kilns",
+                JsonNode.Parse("""{"name":"Curlew","heat":"fuel","class":"downdraft-1000","fuel":"naturalGas","volume":1400,"room":10,"burners":3}""")
+            )
+        ).Read(201);
         var kiln = (await Http.Get($"/api/kilns/{made["id"]}"))["kiln"]!;
-        (kiln["heat"]!.GetValue<string>(), kiln["fuel"]!.GetValue<string>(), kiln.Number("burners"), kiln.Number("volume"), kiln.Number("cylinder")).ShouldBe(("fuel", "naturalGas", 3, 1400, 0));
+        (kiln["heat"]!.GetValue<string>(), kiln["fuel"]!.GetValue<string>(), kiln.Number("burners"), kiln.Number("volume"), kiln.Number("cylinder")).ShouldBe(
+            ("fuel", "naturalGas", 3, 1400, 0)
+        );
         var classes = (await Http.Get("/api/kilns/classes")).AsArray();
         classes.Count(c => c!["heat"]!.GetValue<string>() == "fuel").ShouldBe(3);
         var portrait = await (await Http.PostAsJsonAsync("/api/kilns/portrait", kiln.DeepClone())).Read();
@@ -69,17 +76,30 @@ public sealed class FuelTests(SharedStudio studio)
         kiln.Number("everyMinutes").ShouldBe(20);
         bool IsShort(JsonNode preview) => preview["findings"]!.AsArray().Any(f => f!["id"]!.GetValue<string>() == "short-of-gas");
         var one = await Preview(Glaze("""{"heat":"fuel","class":"updraft-300","cylinders":1}"""));
-        one["findings"]!.AsArray().First(f => f!["id"]!.GetValue<string>() == "short-of-gas")!["text"]!.GetValue<string>().ShouldContain("2 cylinders of 33 kg side by side; 1 is at hand");
+        one["findings"]!.AsArray().First(f => f!["id"]!.GetValue<string>() == "short-of-gas")!["text"]!
+            .GetValue<string>()
+            .ShouldContain("2 cylinders of 33 kg side by side; 1 is at hand");
         IsShort(await Preview(Glaze("""{"heat":"fuel","class":"updraft-300","cylinders":2}"""))).ShouldBeFalse();
         IsShort(await Preview(Glaze())).ShouldBeFalse("nobody said how many there are");
-        (await (await Http.PostAsJsonAsync("/api/kilns", JsonNode.Parse("""{"name":"Dunlin","heat":"fuel","class":"updraft-300","turnEvery":90,"cylinders":-1}"""))).Read(422))["errors"]!.AsObject()
-            .Select(e => e.Key).ShouldBe(["cylinders", "turnEvery"], ignoreOrder: true);
+        (
+            await (
+                await Http.PostAsJsonAsync(
+                    "/api/kilns",
+                    JsonNode.Parse("""{"name":"Dunlin","heat":"fuel","class":"updraft-300","turnEvery":90,"cylinders":-1}""")
+                )
+            ).Read(422)
+        )["errors"]!
+            .AsObject()
+            .Select(e => e.Key)
+            .ShouldBe(["cylinders", "turnEvery"], ignoreOrder: true);
     }
 
     [Fact]
     public async Task Turns_are_followed_as_they_are_with_no_schedule()
     {
-        var answer = await Preview(JsonNode.Parse("""{"kiln":{"class":"updraft-300"},"hours":8,"turns":[{"minute":0,"pressureBar":0.25,"damper":0.5}]}""")!.AsObject());
+        var answer = await Preview(
+            JsonNode.Parse("""{"kiln":{"class":"updraft-300"},"hours":8,"turns":[{"minute":0,"pressureBar":0.25,"damper":0.5}]}""")!.AsObject()
+        );
         answer["curve"]!.AsArray()[^1]!.Number("temperature").ShouldBe(1130, 12);
         answer["kiln"]!["atmosphere"]!.AsArray()[^1]!.Number("lambda").ShouldBe(1.26, 0.05);
         answer["totalMinutes"]!.GetValue<double>().ShouldBe(480);
@@ -89,7 +109,9 @@ public sealed class FuelTests(SharedStudio studio)
     public async Task What_was_seen_moves_the_estimate_and_the_plan()
     {
         var told = Glaze();
-        told["observations"] = JsonNode.Parse("""[{"minute":200,"colour":"first dull red"},{"minute":280,"colour":"cherry"},{"minute":330,"coneDown":"010"},{"minute":300,"airSign":"clear"}]""");
+        told["observations"] = JsonNode.Parse(
+            """[{"minute":200,"colour":"first dull red"},{"minute":280,"colour":"cherry"},{"minute":330,"coneDown":"010"},{"minute":300,"airSign":"clear"}]"""
+        );
         told["replanFromMinute"] = 335;
         var kiln = (await Preview(told))["kiln"]!;
         var estimate = kiln["estimate"]!;
@@ -105,10 +127,17 @@ public sealed class FuelTests(SharedStudio studio)
     [Fact]
     public async Task A_plan_for_a_gas_kiln_has_its_air()
     {
-        var plan = await (await Http.PostAsJsonAsync("/api/plan", JsonNode.Parse("""
-            {"kind":"glaze","goalCone":"10","turnEveryMinutes":20,"kiln":{"class":"updraft-300"},
-             "load":{"lots":[{"what":"bowls","count":40,"wall":5,"clay":{"name":"P","coneFrom":"8","coneTo":"11"},"glazes":[{"name":"Celadon","coneFrom":"9","coneTo":"11"}]}]}}
-            """))).Read();
+        var plan = await (
+            await Http.PostAsJsonAsync(
+                "/api/plan",
+                JsonNode.Parse(
+                    """
+                    {"kind":"glaze","goalCone":"10","turnEveryMinutes":20,"kiln":{"class":"updraft-300"},
+                     "load":{"lots":[{"what":"bowls","count":40,"wall":5,"clay":{"name":"P","coneFrom":"8","coneTo":"11"},"glazes":[{"name":"Celadon","coneFrom":"9","coneTo":"11"}]}]}}
+                    """
+                )
+            )
+        ).Read();
         plan["schedule"]!["segments"]!.AsArray().ShouldContain(s => s!["atmosphere"] != null && s["atmosphere"]!.GetValue<string>() == "heavy-reduction");
         plan["schedule"]!["segments"]!.AsArray().ShouldAllBe(s => s!["pace"]!.GetValue<string>() != "full", "a gas kiln is turned up to a pace");
         plan["preview"]!["kiln"]!.Number("everyMinutes").ShouldBe(20);
@@ -120,7 +149,17 @@ public sealed class FuelTests(SharedStudio studio)
     [InlineData("natural gas", 1000, 1.2, 0.485)]
     public async Task A_flame_tells_what_stays_of_its_heat(string fuel, double at, double lambda, double share)
     {
-        var flame = await (await Http.PostAsJsonAsync("/api/kilns/combustion", new JsonObject { ["fuel"] = fuel, ["temperature"] = at, ["lambda"] = lambda })).Read();
+        var flame = await (
+            await Http.PostAsJsonAsync(
+                "/api/kilns/combustion",
+                new JsonObject
+                {
+                    ["fuel"] = fuel,
+                    ["temperature"] = at,
+                    ["lambda"] = lambda,
+                }
+            )
+        ).Read();
         flame.Number("available").ShouldBe(share, 0.01);
         (lambda < 1 ? flame.Number("coPercentDry") : flame.Number("o2PercentDry")).ShouldBeGreaterThan(0.5);
     }
@@ -144,7 +183,12 @@ public sealed class FuelTests(SharedStudio studio)
     [InlineData("""[null]""", "turns[0].minute")]
     public async Task Turns_that_cannot_be_made_are_named(string turns, string field)
     {
-        var body = new JsonObject { ["kiln"] = new JsonObject { ["class"] = "updraft-300" }, ["hours"] = 5, ["turns"] = JsonNode.Parse(turns) };
+        var body = new JsonObject
+        {
+            ["kiln"] = new JsonObject { ["class"] = "updraft-300" },
+            ["hours"] = 5,
+            ["turns"] = JsonNode.Parse(turns),
+        };
         (await Preview(body, 422))["errors"]![field].ShouldNotBeNull();
     }
 
@@ -176,9 +220,34 @@ public sealed class FuelTests(SharedStudio studio)
     [Fact]
     public async Task A_firing_by_hand_is_followed_by_its_entries()
     {
-        var kiln = await (await Http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Plover", ["heat"] = "fuel", ["class"] = "updraft-300" })).Read(201);
-        var schedule = await (await Http.PostText("/api/schedules", $$"""{"name":"G","kind":"glaze","unit":"C","goalCone":"10","segments":{{Segments}}}""")).Read(201);
-        var firing = (await (await Http.PostAsJsonAsync("/api/firings", new JsonObject { ["name"] = "Celadon", ["kind"] = "glaze", ["kilnId"] = kiln["id"]!.DeepClone(), ["scheduleId"] = schedule["id"]!.DeepClone() })).Read(201))["id"]!.GetValue<int>();
+        var kiln = await (
+            await Http.PostAsJsonAsync(
+                "/api/kilns",
+                new JsonObject
+                {
+                    ["name"] = "Plover",
+                    ["heat"] = "fuel",
+                    ["class"] = "updraft-300",
+                }
+            )
+        ).Read(201);
+        var schedule = await (
+            await Http.PostText("/api/schedules", $$"""{"name":"G","kind":"glaze","unit":"C","goalCone":"10","segments":{{Segments}}}""")
+        ).Read(201);
+        var firing = (
+            await (
+                await Http.PostAsJsonAsync(
+                    "/api/firings",
+                    new JsonObject
+                    {
+                        ["name"] = "Celadon",
+                        ["kind"] = "glaze",
+                        ["kilnId"] = kiln["id"]!.DeepClone(),
+                        ["scheduleId"] = schedule["id"]!.DeepClone(),
+                    }
+                )
+            ).Read(201)
+        )["id"]!.GetValue<int>();
         (await (await Http.Start(firing, new JsonObject { ["link"] = "simulated" })).Read(422))["errors"]!["link"].ShouldNotBeNull();
         var starts = studio.Clock.GetUtcNow().AddHours(-7);
         await (await Http.Start(firing, new JsonObject { ["link"] = "hand", ["startsAt"] = starts.ToString("O") })).Read(201);
@@ -191,11 +260,19 @@ public sealed class FuelTests(SharedStudio studio)
             return Http.Send($"/api/firings/{firing}/entries", more);
         }
 
-        (await (await Note(1, "turned", new JsonObject { ["setting"] = JsonNode.Parse("""{"pressureBar":4,"damper":0.5}""") })).Read(422))["errors"]!["setting.pressureBar"].ShouldNotBeNull();
+        (await (await Note(1, "turned", new JsonObject { ["setting"] = JsonNode.Parse("""{"pressureBar":4,"damper":0.5}""") })).Read(422))["errors"]!
+            ["setting.pressureBar"]
+            .ShouldNotBeNull();
         (await (await Note(1, "air-sign", new JsonObject { ["subject"] = "roses" })).Read(422))["errors"]!["subject"].ShouldNotBeNull();
         foreach (var turn in sheet.TakeWhile(t => t!.Number("minute") < 400))
         {
-            var setting = new JsonObject { ["pressureBar"] = turn!.Number("pressureBar"), ["damper"] = turn!.Number("damper"), ["lit"] = turn!["lit"]!.DeepClone(), ["flame"] = turn!["flame"]!.DeepClone() };
+            var setting = new JsonObject
+            {
+                ["pressureBar"] = turn!.Number("pressureBar"),
+                ["damper"] = turn!.Number("damper"),
+                ["lit"] = turn!["lit"]!.DeepClone(),
+                ["flame"] = turn!["flame"]!.DeepClone(),
+            };
             await (await Note(turn!.Number("minute"), "turned", new JsonObject { ["setting"] = setting })).Read(201);
         }
         await (await Note(345, "cone-down", new JsonObject { ["subject"] = "010" })).Read(201);

@@ -28,17 +28,45 @@ public sealed class KilnTests(RunningStudio studio) : IClassFixture<RunningStudi
     [Fact]
     public async Task Another_volume_brings_its_own_power()
     {
-        var made = await Made(new JsonObject { ["name"] = "Half", ["class"] = "top-190", ["volume"] = 95 });
+        var made = await Made(
+            new JsonObject
+            {
+                ["name"] = "Half",
+                ["class"] = "top-190",
+                ["volume"] = 95,
+            }
+        );
         made["kiln"]!.Number("power").ShouldBe(10000 * Math.Pow(0.5, 2.0 / 3), 1);
     }
 
     [Fact]
     public async Task Temperatures_may_be_in_fahrenheit()
     {
-        var made = await Made(new JsonObject { ["name"] = "F", ["class"] = "top-190", ["unit"] = "F", ["openLimit"] = 122, ["topLimit"] = 2300 });
+        var made = await Made(
+            new JsonObject
+            {
+                ["name"] = "F",
+                ["class"] = "top-190",
+                ["unit"] = "F",
+                ["openLimit"] = 122,
+                ["topLimit"] = 2300,
+            }
+        );
         made["kiln"]!.Number("openLimit").ShouldBe(122);
-        (await (await studio.Http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "F", ["class"] = "top-190", ["unit"] = "F", ["openLimit"] = 500 })).Problem("openLimit"))
-            .ShouldContain("392 °F");
+        (
+            await (
+                await studio.Http.PostAsJsonAsync(
+                    "/api/kilns",
+                    new JsonObject
+                    {
+                        ["name"] = "F",
+                        ["class"] = "top-190",
+                        ["unit"] = "F",
+                        ["openLimit"] = 500,
+                    }
+                )
+            ).Problem("openLimit")
+        ).ShouldContain("392 °F");
     }
 
     [Fact]
@@ -49,7 +77,8 @@ public sealed class KilnTests(RunningStudio studio) : IClassFixture<RunningStudi
         async Task<HttpResponseMessage> Put(JsonNode kiln, string? tag)
         {
             var request = new HttpRequestMessage(HttpMethod.Put, $"/api/kilns/{id}") { Content = JsonContent.Create(kiln) };
-            if (tag is not null) request.Headers.TryAddWithoutValidation("If-Match", tag);
+            if (tag is not null)
+                request.Headers.TryAddWithoutValidation("If-Match", tag);
             return await studio.Http.SendAsync(request);
         }
         var worn = made["kiln"]!.With("elementHealth", 88);
@@ -83,7 +112,8 @@ public sealed class KilnTests(RunningStudio studio) : IClassFixture<RunningStudi
     public async Task A_kiln_that_cannot_be_is_refused_at_its_field(string body, string field, string says)
     {
         (await (await studio.Http.PostText("/api/kilns", body)).Problem(field)).ShouldContain(says);
-        if (field != "name") (await (await studio.Http.PostText("/api/kilns/portrait", body)).Problem(field)).ShouldContain(says);
+        if (field != "name")
+            (await (await studio.Http.PostText("/api/kilns/portrait", body)).Problem(field)).ShouldContain(says);
     }
 
     [Fact]
@@ -104,7 +134,11 @@ public sealed class KilnTests(RunningStudio studio) : IClassFixture<RunningStudi
     {
         var id = (int)(await Made())["id"]!;
         var plain = await (await studio.Http.Preview(Wire.GlazeFiring())).Read();
-        var answer = await (await studio.Http.Preview(Wire.GlazeFiring(), r => { r["kilnId"] = id; r["start"] = "2026-11-24T17:30:00+00:00"; })).Read();
+        var answer = await (await studio.Http.Preview(Wire.GlazeFiring(), r =>
+            {
+                r["kilnId"] = id;
+                r["start"] = "2026-11-24T17:30:00+00:00";
+            })).Read();
         var kiln = answer["kiln"]!;
         kiln["name"]!.GetValue<string>().ShouldBe("Teal");
         answer.Number("totalMinutes").ShouldBeGreaterThan(plain.Number("totalMinutes"));
@@ -122,8 +156,14 @@ public sealed class KilnTests(RunningStudio studio) : IClassFixture<RunningStudi
     public async Task A_kiln_may_be_described_in_the_request_and_in_fahrenheit_it_is_the_same()
     {
         var celsius = await (await studio.Http.Preview(Wire.GlazeFiring(), r => r["kiln"] = new JsonObject { ["class"] = "top-190" })).Read();
-        var converted = await (await studio.Http.PostAsJsonAsync("/api/schedules/convert", new JsonObject { ["schedule"] = Wire.GlazeFiring(), ["unit"] = "F" })).Read();
-        var fahrenheit = await (await studio.Http.Preview(converted.AsObject(), r => { r["kiln"] = new JsonObject { ["class"] = "top-190" }; r["startTemperature"] = 68; })).Read();
+        var converted = await (
+            await studio.Http.PostAsJsonAsync("/api/schedules/convert", new JsonObject { ["schedule"] = Wire.GlazeFiring(), ["unit"] = "F" })
+        ).Read();
+        var fahrenheit = await (await studio.Http.Preview(converted.AsObject(), r =>
+            {
+                r["kiln"] = new JsonObject { ["class"] = "top-190" };
+                r["startTemperature"] = 68;
+            })).Read();
         fahrenheit["kiln"]!.Number("energyKwh").ShouldBe(celsius["kiln"]!.Number("energyKwh"), 0.01);
         fahrenheit["kiln"]!.Number("openTemperature").ShouldBe(122);
         fahrenheit["kiln"]!["curve"]!.AsArray().Max(p => p!.Number("temperature")).ShouldBe(2210, 1);
@@ -134,8 +174,14 @@ public sealed class KilnTests(RunningStudio studio) : IClassFixture<RunningStudi
     [InlineData("open", "may-open")]
     public async Task A_start_may_be_told_from_the_other_end(string anchor, string kind)
     {
-        var answer = await (await studio.Http.Preview(Wire.GlazeFiring(), r => { r["kiln"] = Kiln(); r["anchor"] = anchor; r["start"] = "2026-11-26T08:00:00+01:00"; })).Read();
-        answer["moments"]!.AsArray().Single(m => m!["kind"]!.GetValue<string>() == kind)!["at"]!.GetValue<DateTimeOffset>()
+        var answer = await (await studio.Http.Preview(Wire.GlazeFiring(), r =>
+            {
+                r["kiln"] = Kiln();
+                r["anchor"] = anchor;
+                r["start"] = "2026-11-26T08:00:00+01:00";
+            })).Read();
+        answer["moments"]!.AsArray().Single(m => m!["kind"]!.GetValue<string>() == kind)!["at"]!
+            .GetValue<DateTimeOffset>()
             .ShouldBe(new DateTimeOffset(2026, 11, 26, 8, 0, 0, TimeSpan.FromHours(1)), TimeSpan.FromSeconds(1));
         answer["startsAt"]!.GetValue<DateTimeOffset>().ShouldBeLessThan(new DateTimeOffset(2026, 11, 26, 0, 0, 0, TimeSpan.Zero));
     }
@@ -143,9 +189,11 @@ public sealed class KilnTests(RunningStudio studio) : IClassFixture<RunningStudi
     [Fact]
     public async Task A_kiln_that_cannot_reach_it_says_how_far_it_gets()
     {
-        var answer = await (await studio.Http.Preview(
-            Wire.Schedule(Wire.Step(100, 200), Wire.Step(200, 1120), Wire.Step(60, 1222, 10)),
-            r => r["kiln"] = new JsonObject { ["class"] = "bench", ["elementHealth"] = 85 })).Read();
+        var answer = await (
+            await studio.Http.Preview(Wire.Schedule(Wire.Step(100, 200), Wire.Step(200, 1120), Wire.Step(60, 1222, 10)), r =>
+                r["kiln"] = new JsonObject { ["class"] = "bench", ["elementHealth"] = 85 }
+            )
+        ).Read();
         var stall = answer["kiln"]!["stall"]!;
         stall.Number("segment").ShouldBe(2);
         stall.Number("temperature").ShouldBe(1155, 6);
@@ -156,8 +204,16 @@ public sealed class KilnTests(RunningStudio studio) : IClassFixture<RunningStudi
     public async Task A_slow_step_is_found_and_its_mend_helps()
     {
         var schedule = Wire.Schedule(Wire.Step(100, 1100), Wire.Step(110, 1200, 5));
-        void InHeron(JsonObject r) => r["kiln"] = new JsonObject { ["name"] = "Heron", ["class"] = "top-190", ["elementHealth"] = 95 };
-        var finding = (await (await studio.Http.Preview(schedule.DeepClone().AsObject(), InHeron)).Read())["findings"]!.AsArray().Single(f => f!["segment"]!.GetValue<int>() == 1)!;
+        void InHeron(JsonObject r) =>
+            r["kiln"] = new JsonObject
+            {
+                ["name"] = "Heron",
+                ["class"] = "top-190",
+                ["elementHealth"] = 95,
+            };
+        var finding = (await (await studio.Http.Preview(schedule.DeepClone().AsObject(), InHeron)).Read())["findings"]!
+            .AsArray()
+            .Single(f => f!["segment"]!.GetValue<int>() == 1)!;
         finding["id"]!.GetValue<string>().ShouldBe("kiln-too-slow");
         finding["text"]!.GetValue<string>().ShouldContain("Heron cannot keep to 110 °C/h");
         var fix = finding["fix"]!;
@@ -169,8 +225,21 @@ public sealed class KilnTests(RunningStudio studio) : IClassFixture<RunningStudi
     [Fact]
     public async Task A_nearly_empty_kiln_is_noted_with_how_fast_it_drops()
     {
-        async Task<string[]> Notes(double fill) => [.. (await (await studio.Http.Preview(Wire.GlazeFiring(), r => { r["kiln"] = Kiln(); r["load"] = new JsonObject { ["fill"] = fill }; })).Read())["findings"]!
-            .AsArray().Where(f => f!["id"]!.GetValue<string>() == "nearly-empty").Select(f => f!["text"]!.GetValue<string>())];
+        async Task<string[]> Notes(double fill)
+        {
+            var filled = new JsonObject
+            {
+                ["kiln"] = Kiln(),
+                ["load"] = new JsonObject { ["fill"] = fill },
+            };
+            var preview = await studio.Http.Preview(Wire.GlazeFiring(), r =>
+            {
+                foreach (var (name, value) in filled)
+                    r[name] = value?.DeepClone();
+            });
+            var findings = (await preview.Read())["findings"]!.AsArray();
+            return [.. findings.Where(f => f!["id"]!.GetValue<string>() == "nearly-empty").Select(f => f!["text"]!.GetValue<string>())];
+        }
         (await Notes(0.1)).ShouldHaveSingleItem().ShouldContain("Teal is nearly empty (4 kg of ware)");
         (await Notes(0.5)).ShouldBeEmpty();
     }
@@ -180,8 +249,11 @@ public sealed class KilnTests(RunningStudio studio) : IClassFixture<RunningStudi
     [InlineData("""{"wareKg":-3}""", "load.wareKg")]
     [InlineData("""{"furnitureKg":1e9}""", "load.furnitureKg")]
     [InlineData("""{"wareKg":10,"waterKg":11,"firstFiring":true}""", "load.waterKg")]
-    public async Task A_load_that_cannot_be_is_refused(string load, string field) =>
-        await (await studio.Http.Preview(Wire.GlazeFiring(), r => { r["kiln"] = Kiln(); r["load"] = JsonNode.Parse(load); })).Problem(field);
+    public async Task A_load_that_cannot_be_is_refused(string load, string field) => await (await studio.Http.Preview(Wire.GlazeFiring(), r =>
+            {
+                r["kiln"] = Kiln();
+                r["load"] = JsonNode.Parse(load);
+            })).Problem(field);
 
     [Fact]
     public async Task A_kiln_that_is_not_there_and_an_anchor_nobody_knows_are_said()
@@ -195,12 +267,28 @@ public sealed class KilnTests(RunningStudio studio) : IClassFixture<RunningStudi
     public async Task Cones_see_what_the_kiln_really_does()
     {
         var schedule = Wire.Schedule(Wire.Step(200, 1100), Wire.Step(60, 1200, 10)).With("goalCone", "6");
-        var request = new JsonObject { ["cone"] = "6", ["find"] = "top", ["schedule"] = schedule.DeepClone(), ["kiln"] = new JsonObject { ["class"] = "top-190", ["elementHealth"] = 90 } };
+        var request = new JsonObject
+        {
+            ["cone"] = "6",
+            ["find"] = "top",
+            ["schedule"] = schedule.DeepClone(),
+            ["kiln"] = new JsonObject { ["class"] = "top-190", ["elementHealth"] = 90 },
+        };
         var solved = await (await studio.Http.PostAsJsonAsync("/api/cones/solve", request)).Read();
         solved.Number("progress").ShouldBe(1, 0.08);
         var plain = await (await studio.Http.PostAsJsonAsync("/api/cones/solve", request.With("kiln", null))).Read();
         solved.Number("top").ShouldBeLessThan(plain.Number("top"), "a slow kiln does more of the work on the way up");
-        var ladder = await (await studio.Http.PostAsJsonAsync("/api/cones/ladder", new JsonObject { ["cone"] = "6", ["schedule"] = schedule.DeepClone(), ["kiln"] = Kiln() })).Read();
+        var ladder = await (
+            await studio.Http.PostAsJsonAsync(
+                "/api/cones/ladder",
+                new JsonObject
+                {
+                    ["cone"] = "6",
+                    ["schedule"] = schedule.DeepClone(),
+                    ["kiln"] = Kiln(),
+                }
+            )
+        ).Read();
         ladder.AsArray().Where(r => r!["top"] is not null).ShouldAllBe(r => r!.Number("energyKwh") > 30);
         var weak = request.With("kiln", new JsonObject { ["class"] = "bench", ["elementHealth"] = 60 });
         (await (await studio.Http.PostAsJsonAsync("/api/cones/solve", weak)).Problem("cone")).ShouldContain("at best");

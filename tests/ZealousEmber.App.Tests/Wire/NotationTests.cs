@@ -33,7 +33,16 @@ public sealed class NotationTests(SharedStudio studio)
     [Fact]
     public async Task A_step_by_time_starts_where_it_is_told_to()
     {
-        var answer = await (await Parse(new { text = "1:00 to 300", unit = "C", startTemperature = 200 })).Read();
+        var answer = await (
+            await Parse(
+                new
+                {
+                    text = "1:00 to 300",
+                    unit = "C",
+                    startTemperature = 200,
+                }
+            )
+        ).Read();
         answer["segments"]![0]!.Number("rate").ShouldBe(100);
         answer["line"]!.GetValue<string>().ShouldBe("100/h to 300");
     }

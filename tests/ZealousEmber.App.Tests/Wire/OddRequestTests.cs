@@ -38,13 +38,16 @@ public sealed class OddRequestTests(EmptyStudio studio) : IClassFixture<EmptyStu
     }
 
     [Fact]
-    public Task Another_host() => Answered(new HttpRequestMessage(HttpMethod.Get, "/api/health") { Headers = { Host = "elsewhere.example" } }, 400, "localhost");
+    public Task Another_host() =>
+        Answered(new HttpRequestMessage(HttpMethod.Get, "/api/health") { Headers = { Host = "elsewhere.example" } }, 400, "localhost");
 
     [Fact]
-    public Task Another_origin() => Answered(new HttpRequestMessage(HttpMethod.Delete, "/api/schedules/1") { Headers = { { "Origin", "http://elsewhere.example" } } }, 403, "own pages");
+    public Task Another_origin() =>
+        Answered(new HttpRequestMessage(HttpMethod.Delete, "/api/schedules/1") { Headers = { { "Origin", "http://elsewhere.example" } } }, 403, "own pages");
 
     [Fact]
-    public Task Headers_beyond_measure() => Answered(new HttpRequestMessage(HttpMethod.Get, "/api/health") { Headers = { { "X-Long", new string('x', 40_000) } } }, 431, "headers");
+    public Task Headers_beyond_measure() =>
+        Answered(new HttpRequestMessage(HttpMethod.Get, "/api/health") { Headers = { { "X-Long", new string('x', 40_000) } } }, 431, "headers");
 
     [Theory]
     [InlineData("application/json; charset=nonsense")]
@@ -60,18 +63,22 @@ public sealed class OddRequestTests(EmptyStudio studio) : IClassFixture<EmptyStu
     [Fact]
     public async Task Too_much_is_answered_and_the_answer_gets_there()
     {
-        for (var i = 0; i < 5; i++) await Answered(Post("/api/preview", new StringContent($"\"{new string('x', 6_000_000)}\"", Encoding.UTF8, "application/json")), 413, "larger");
+        for (var i = 0; i < 5; i++)
+            await Answered(Post("/api/preview", new StringContent($"\"{new string('x', 6_000_000)}\"", Encoding.UTF8, "application/json")), 413, "larger");
         (await studio.Http.GetAsync("/api/health")).IsSuccessStatusCode.ShouldBeTrue();
     }
 
     [Fact]
     public async Task Notes_with_lines_and_formulas_go_through_a_spreadsheet_and_back()
     {
-        foreach (var text in new[] { "first\nsecond", "=1+1", "+1", "-1", "@SUM(A1)", "\ttab", "a,b;c", "she said \"hot\"", "line\r\nend", "'quoted", "''=twice" })
+        foreach (
+            var text in new[] { "first\nsecond", "=1+1", "+1", "-1", "@SUM(A1)", "\ttab", "a,b;c", "she said \"hot\"", "line\r\nend", "'quoted", "''=twice" }
+        )
         {
             var id = (await studio.Http.Create(Wire.GlazeFiring().With("notes", text)))["id"]!.GetValue<int>();
             var csv = await studio.Http.GetStringAsync($"/api/schedules/export?ids={id}&format=csv");
-            foreach (var cell in csv.Split(',', '\n').Select(c => c.Trim('"')).Where(c => c.Length > 0)) "=+@\t".ShouldNotContain(cell[0]);
+            foreach (var cell in csv.Split(',', '\n').Select(c => c.Trim('"')).Where(c => c.Length > 0))
+                "=+@\t".ShouldNotContain(cell[0]);
             var back = (await (await studio.Http.PostText("/api/schedules/import", csv, "text/csv")).Read(201))["imported"]![0]!;
             back["notes"]!.GetValue<string>().ReplaceLineEndings("\n").ShouldBe(text.ReplaceLineEndings("\n").Trim());
         }
@@ -92,7 +99,18 @@ public sealed class OddRequestTests(EmptyStudio studio) : IClassFixture<EmptyStu
     {
         await studio.Http.PostText("/api/kilns", """{"name":"Exported","class":"top-190"}""");
         using var zip = new System.IO.Compression.ZipArchive(await studio.Http.GetStreamAsync("/api/studio/export"));
-        zip.Entries.Select(e => e.FullName).ShouldBe(["schedules.json", "kilns.json", "clays.json", "glazes.json", "firings.json", "controllers.json", "entered-programs.json", "settings.json", "planning-preferences.json"]);
+        zip.Entries.Select(e => e.FullName)
+            .ShouldBe([
+                "schedules.json",
+                "kilns.json",
+                "clays.json",
+                "glazes.json",
+                "firings.json",
+                "controllers.json",
+                "entered-programs.json",
+                "settings.json",
+                "planning-preferences.json",
+            ]);
         using var kilns = new StreamReader(zip.GetEntry("kilns.json")!.Open());
         (await kilns.ReadToEndAsync()).ShouldContain("Exported");
         (await studio.Http.GetByteArrayAsync("/api/studio/backup")).AsSpan(0, 15).ToArray().ShouldBe("SQLite format 3"u8.ToArray());
@@ -104,6 +122,7 @@ public sealed class OddRequestTests(EmptyStudio studio) : IClassFixture<EmptyStu
         var file = await File.ReadAllTextAsync(Repository.File("web/static/starter-schedules.json"));
         var imported = (await (await studio.Http.PostText("/api/schedules/import", file)).Read(201))["imported"]!.AsArray();
         imported.Count.ShouldBe(6);
-        foreach (var schedule in imported) await (await studio.Http.PostAsJsonAsync("/api/preview", new { schedule })).Read();
+        foreach (var schedule in imported)
+            await (await studio.Http.PostAsJsonAsync("/api/preview", new { schedule })).Read();
     }
 }

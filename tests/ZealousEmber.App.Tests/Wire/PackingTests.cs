@@ -9,13 +9,25 @@ namespace ZealousEmber.App.Tests.Wire;
 public sealed class PackingTests(SharedStudio studio)
 {
     private const string Mug = """{"shape":"round","across":85,"height":100,"handle":35,"stacking":"layers"}""";
-    private const string Chamber = """{"shape":"rectangle","width":500,"depth":450,"height":600,"shelves":[{"width":450,"depth":400,"thickness":15,"count":5}],"peepholes":[120],"thermocouple":{"z":300,"reach":30}}""";
+    private const string Chamber =
+        """{"shape":"rectangle","width":500,"depth":450,"height":600,"shelves":[{"width":450,"depth":400,"thickness":15,"count":5}],"peepholes":[120],"thermocouple":{"z":300,"reach":30}}""";
 
     private static JsonObject Request(int mugs, string kind = "glaze", string more = """{"kiln":{"class":"top-190"}}""")
     {
         var request = JsonNode.Parse(more)!.AsObject();
         request["kind"] = kind;
-        request["load"] = new JsonObject { ["lots"] = new JsonArray(new JsonObject { ["what"] = "mugs", ["count"] = mugs, ["pieceKg"] = 0.4, ["piece"] = JsonNode.Parse(Mug) }) };
+        request["load"] = new JsonObject
+        {
+            ["lots"] = new JsonArray(
+                new JsonObject
+                {
+                    ["what"] = "mugs",
+                    ["count"] = mugs,
+                    ["pieceKg"] = 0.4,
+                    ["piece"] = JsonNode.Parse(Mug),
+                }
+            ),
+        };
         return request;
     }
 
@@ -67,7 +79,11 @@ public sealed class PackingTests(SharedStudio studio)
     [InlineData("""{"kilnId":99999}""", "kilnId", "no kiln 99999")]
     [InlineData("""{"chamber":{"width":5000,"height":600,"shelves":[{"width":400,"thickness":15,"count":2}]}}""", "chamber.width", "between 100 and 3000")]
     [InlineData("""{"chamber":{"width":500,"height":600,"shelves":[]}}""", "chamber.shelves", "no shelves")]
-    [InlineData("""{"chamber":{"width":500,"height":600,"shelves":[{"width":700,"thickness":15,"count":2}]}}""", "chamber.shelves[0].width", "between 50 and 500")]
+    [InlineData(
+        """{"chamber":{"width":500,"height":600,"shelves":[{"width":700,"thickness":15,"count":2}]}}""",
+        "chamber.shelves[0].width",
+        "between 50 and 500"
+    )]
     [InlineData("""{"kiln":{"class":"top-190"},"props":{"across":0}}""", "props.across", "10 to 150")]
     [InlineData("""{"kiln":{"class":"top-190"},"props":{"stock":[{"height":0,"count":3}]}}""", "props.stock[0].height", "5 to 600")]
     [InlineData("""{"kiln":{"class":"top-190"},"rules":{"gap":-1}}""", "rules.gap", "0 and 200")]
@@ -105,12 +121,15 @@ public sealed class PackingTests(SharedStudio studio)
     [Fact]
     public async Task Choices_are_packed_in_the_other_kilns_of_the_studio()
     {
-        async Task<int> Kiln(string name, string kind) => (int)(await (await studio.Http.PostText("/api/kilns", $$"""{"name":"{{name}}","class":"{{kind}}"}""")).Read(201))["id"]!;
+        async Task<int> Kiln(string name, string kind) =>
+            (int)(await (await studio.Http.PostText("/api/kilns", $$"""{"name":"{{name}}","class":"{{kind}}"}""")).Read(201))["id"]!;
         var (small, large) = (await Kiln("Wren", "top-190"), await Kiln("Heron", "top-290"));
         var found = await (await Post("/api/packing/choices", Request(62, more: $$"""{"kilnId":{{small}} }"""))).Read();
         found["asked"]!.GetValue<int>().ShouldBe(62);
         var other = found["choices"]!.AsArray().Single(c => c!["kilnId"]?.GetValue<int>() == large)!;
-        (other["kind"]!.GetValue<string>(), other["kiln"]!.GetValue<string>(), other["placed"]!.GetValue<int>(), other["fits"]!.GetValue<bool>()).ShouldBe(("other-kiln", "Heron", 62, true));
+        (other["kind"]!.GetValue<string>(), other["kiln"]!.GetValue<string>(), other["placed"]!.GetValue<int>(), other["fits"]!.GetValue<bool>()).ShouldBe(
+            ("other-kiln", "Heron", 62, true)
+        );
         found["choices"]!.AsArray().ShouldContain(c => c!["kind"]!.GetValue<string>() == "handles-turned");
         (await (await Post("/api/packing/choices", Request(5, more: "{}"))).Problem("kilnId")).ShouldContain("which kiln");
         (await (await Post("/api/packing/choices", Request(5000))).Problem("load.lots")).ShouldContain("2000");
@@ -127,7 +146,14 @@ public sealed class PackingTests(SharedStudio studio)
         {
             ["openings"] = new JsonArray([.. shelves.Select(s => (JsonNode)s!.Number("opening"))]),
             ["regions"] = new JsonArray([.. shelves.Select(s => (JsonNode)s!["region"]!.GetValue<string>())]),
-            ["pieces"] = new JsonArray(new JsonObject { ["shelf"] = 2, ["lot"] = 0, ["held"] = true }),
+            ["pieces"] = new JsonArray(
+                new JsonObject
+                {
+                    ["shelf"] = 2,
+                    ["lot"] = 0,
+                    ["held"] = true,
+                }
+            ),
         };
         var kept = await (await Post("/api/packing", request)).Read();
         kept["broken"]!.AsArray().ShouldBeEmpty();
@@ -139,7 +165,12 @@ public sealed class PackingTests(SharedStudio studio)
     [Fact]
     public async Task Sizes_of_ware_are_remembered_from_firings()
     {
-        await (await studio.Http.PostText("/api/firings", """{"name":"Egg cups","kind":"glaze","lots":[{"what":"egg cups","count":8,"wall":4,"piece":{"across":50,"height":60}}]}""")).Read(201);
+        await (
+            await studio.Http.PostText(
+                "/api/firings",
+                """{"name":"Egg cups","kind":"glaze","lots":[{"what":"egg cups","count":8,"wall":4,"piece":{"across":50,"height":60}}]}"""
+            )
+        ).Read(201);
         var usual = await (await studio.Http.GetAsync("/api/lots/usual?what=Egg%20cup")).Read();
         usual["lots"]!.AsArray().ShouldHaveSingleItem()!["piece"]!.Number("across").ShouldBe(50);
         (await (await studio.Http.GetAsync("/api/lots/usual?what=yurts")).Read())["lots"]!.AsArray().ShouldBeEmpty();
@@ -152,17 +183,29 @@ public sealed class PackingTests(SharedStudio studio)
     [Fact]
     public async Task A_kiln_keeps_its_chamber_and_a_firing_how_it_is_packed()
     {
-        var kiln = await (await studio.Http.PostText("/api/kilns", $$"""{"name":"Curlew","class":"front-200","chamber":{{Chamber}},"props":{"across":30,"mostStacked":1,"stock":[{"height":125,"count":6}]} }""")).Read(201);
+        var kiln = await (
+            await studio.Http.PostText(
+                "/api/kilns",
+                $$"""{"name":"Curlew","class":"front-200","chamber":{{Chamber}},"props":{"across":30,"mostStacked":1,"stock":[{"height":125,"count":6}]} }"""
+            )
+        ).Read(201);
         var id = (int)kiln["id"]!;
         var read = await (await studio.Http.GetAsync($"/api/kilns/{id}")).Read();
         read["kiln"]!["chamber"]!.Number("depth").ShouldBe(450);
         read["kiln"]!["props"]!.Number("across").ShouldBe(30);
         (await (await Post("/api/kilns/portrait", new JsonObject { ["class"] = "bench" })).Read())["chamber"]!.Number("width").ShouldBe(285);
-        (await (await studio.Http.PostText("/api/kilns", """{"name":"Curlew","class":"bench","chamber":{"width":20}}""")).Problem("chamber.width")).ShouldContain("between 100");
+        (
+            await (await studio.Http.PostText("/api/kilns", """{"name":"Curlew","class":"bench","chamber":{"width":20}}""")).Problem("chamber.width")
+        ).ShouldContain("between 100");
 
         var request = Request(8, more: $$"""{"kilnId":{{id}} }""");
         (await (await Post("/api/packing", request)).Read()).Number("propAcross").ShouldBe(30);
-        var firing = await (await studio.Http.PostText("/api/firings", $$"""{"name":"Mugs","kind":"glaze","kilnId":{{id}},"dropBy":45,"lots":[{"what":"mugs","count":8,"wall":6,"must":true,"piece":{{Mug}}}],"packing":{"handles":"turned","keep":{"openings":[125],"pieces":[{"shelf":2,"lot":0,"x":3,"y":4,"turn":90,"stack":1,"held":true}]} } }""")).Read(201);
+        var firing = await (
+            await studio.Http.PostText(
+                "/api/firings",
+                $$"""{"name":"Mugs","kind":"glaze","kilnId":{{id}},"dropBy":45,"lots":[{"what":"mugs","count":8,"wall":6,"must":true,"piece":{{Mug}}}],"packing":{"handles":"turned","keep":{"openings":[125],"pieces":[{"shelf":2,"lot":0,"x":3,"y":4,"turn":90,"stack":1,"held":true}]} } }"""
+            )
+        ).Read(201);
         var kept = (await (await studio.Http.GetAsync($"/api/firings/{firing["id"]}")).Read())["firing"]!;
         kept["packing"]!["handles"]!.GetValue<string>().ShouldBe("turned");
         kept["packing"]!["keep"]!["pieces"]![0]!.ToJsonString().ShouldBe("""{"shelf":2,"lot":0,"x":3,"y":4,"turn":90,"stack":1,"held":true}""");

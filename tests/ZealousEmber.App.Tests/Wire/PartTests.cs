@@ -18,7 +18,8 @@ public sealed class PartTests(RunningStudio studio) : IClassFixture<RunningStudi
             using var answer = await studio.Http.GetAsync(next);
             ids.AddRange((await answer.Read()).AsArray().Select(i => (int)(i!["id"] ?? i["firingId"])!));
             var link = answer.Headers.TryGetValues("Link", out var links) ? links.Single() : null;
-            if (link is null) ids.Count.ShouldBe(int.Parse(answer.Headers.GetValues("X-Total-Count").Single(), System.Globalization.CultureInfo.InvariantCulture));
+            if (link is null)
+                ids.Count.ShouldBe(int.Parse(answer.Headers.GetValues("X-Total-Count").Single(), System.Globalization.CultureInfo.InvariantCulture));
             next = link?[1..link.IndexOf('>')];
         }
         return (ids, parts);
@@ -27,7 +28,8 @@ public sealed class PartTests(RunningStudio studio) : IClassFixture<RunningStudi
     [Fact]
     public async Task Firings_clays_and_runs_come_in_parts()
     {
-        for (var i = 0; i < 45; i++) await (await studio.Http.PostAsJsonAsync("/api/firings", new JsonObject { ["name"] = $"Part {i:00}", ["kind"] = "glaze" })).Read(201);
+        for (var i = 0; i < 45; i++)
+            await (await studio.Http.PostAsJsonAsync("/api/firings", new JsonObject { ["name"] = $"Part {i:00}", ["kind"] = "glaze" })).Read(201);
         var (all, parts) = await All("/api/firings?search=part");
         (all.Distinct().Count(), parts).ShouldBe((45, 2));
         (await All("/api/firings?search=part&take=10")).Ids.ShouldBe(all);
@@ -44,7 +46,8 @@ public sealed class PartTests(RunningStudio studio) : IClassFixture<RunningStudi
         (await At("fired"))[0].ShouldBe(started);
         (await At("under-way")).ShouldNotContain(started);
         (await All($"/api/firings/runs?firings={started},{all[0]}")).Ids.ShouldBe([started]);
-        foreach (var i in Enumerable.Range(0, 7)) await (await studio.Http.PostAsJsonAsync("/api/clays", new JsonObject { ["name"] = $"Part {i}" })).Read(201);
+        foreach (var i in Enumerable.Range(0, 7))
+            await (await studio.Http.PostAsJsonAsync("/api/clays", new JsonObject { ["name"] = $"Part {i}" })).Read(201);
         (await All("/api/clays?take=3&search=part")).Ids.Distinct().Count().ShouldBe(7);
     }
 

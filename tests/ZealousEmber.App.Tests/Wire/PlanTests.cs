@@ -31,20 +31,36 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     {
         foreach (var (lots, kind) in new[] { (Mugs, "bisque"), (Plates, "glaze"), (Mugs, "once-fired"), (Mugs, "drying") })
         {
-            foreach (var kiln in new JsonObject?[] { null, new JsonObject { ["class"] = "top-190" }, new JsonObject { ["class"] = "front-200", ["elementHealth"] = 85 } })
+            foreach (
+                var kiln in new JsonObject?[]
+                {
+                    null,
+                    new JsonObject { ["class"] = "top-190" },
+                    new JsonObject { ["class"] = "front-200", ["elementHealth"] = 85 },
+                }
+            )
             {
                 var request = Request(lots, kind, kind == "once-fired" ? """{"goalCone":"5"}""" : "{}");
                 request["kiln"] = kiln?.DeepClone();
                 var plan = await Plan(request);
                 plan["steps"]!.AsArray().Count.ShouldBe(plan["schedule"]!["segments"]!.AsArray().Count);
                 plan["steps"]!.AsArray().ShouldAllBe(s => s!["why"]!.GetValue<string>().Length > 20);
-                var review = await (await studio.Http.PostAsJsonAsync("/api/preview", new JsonObject
-                {
-                    ["schedule"] = plan["schedule"]!.DeepClone(),
-                    ["load"] = request["load"]!.DeepClone(),
-                    ["kiln"] = kiln?.DeepClone(),
-                })).Read();
-                review["findings"]!.AsArray().Where(f => f!["severity"]!.GetValue<string>() != "note").Select(f => f!["text"]!.GetValue<string>()).ShouldBeEmpty($"{kind} in {kiln?["class"]}");
+                var review = await (
+                    await studio.Http.PostAsJsonAsync(
+                        "/api/preview",
+                        new JsonObject
+                        {
+                            ["schedule"] = plan["schedule"]!.DeepClone(),
+                            ["load"] = request["load"]!.DeepClone(),
+                            ["kiln"] = kiln?.DeepClone(),
+                        }
+                    )
+                ).Read();
+                review["findings"]!
+                    .AsArray()
+                    .Where(f => f!["severity"]!.GetValue<string>() != "note")
+                    .Select(f => f!["text"]!.GetValue<string>())
+                    .ShouldBeEmpty($"{kind} in {kiln?["class"]}");
             }
         }
     }
@@ -54,7 +70,11 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     {
         var plan = await Plan(Request(Plates, "glaze", """{"unit":"F"}"""));
         plan["schedule"]!["unit"]!.GetValue<string>().ShouldBe("F");
-        plan["schedule"]!["segments"]!.AsArray().Select(s => s!["rate"]).Where(r => r is not null).ShouldAllBe(r => Math.Abs(r!.GetValue<double>() - Math.Round(r!.GetValue<double>())) < 1e-6);
+        plan["schedule"]!["segments"]!
+            .AsArray()
+            .Select(s => s!["rate"])
+            .Where(r => r is not null)
+            .ShouldAllBe(r => Math.Abs(r!.GetValue<double>() - Math.Round(r!.GetValue<double>())) < 1e-6);
     }
 
     [Fact]
@@ -81,8 +101,20 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     [InlineData("""[{"what":"x","count":1,"wall":6,"clayId":99999}]""", "glaze", "{}", "load.lots[0].clayId", "no clay 99999")]
     [InlineData("""[{"what":"x","count":1,"wall":6,"dryness":"soggy"}]""", "bisque", "{}", "load.lots[0].dryness", "bone-dry")]
     [InlineData("""[{"what":"x","count":1,"wall":6,"dryness":"leather-hard"}]""", "bisque", "{}", "load.lots", "drying firing")]
-    [InlineData("""[{"what":"x","count":1,"wall":6,"glazes":[{"name":"a","coneFrom":"06"},{"name":"b","coneFrom":"6"}]}]""", "glaze", "{}", "load.lots", "cannot share a firing")]
-    [InlineData("""[{"what":"x","count":1,"wall":6,"glazes":[{"name":"a","slowFrom":800,"slowTo":900,"slowHours":2}]}]""", "glaze", "{}", "load.lots[0].glazes[0].slowTo", "lower one")]
+    [InlineData(
+        """[{"what":"x","count":1,"wall":6,"glazes":[{"name":"a","coneFrom":"06"},{"name":"b","coneFrom":"6"}]}]""",
+        "glaze",
+        "{}",
+        "load.lots",
+        "cannot share a firing"
+    )]
+    [InlineData(
+        """[{"what":"x","count":1,"wall":6,"glazes":[{"name":"a","slowFrom":800,"slowTo":900,"slowHours":2}]}]""",
+        "glaze",
+        "{}",
+        "load.lots[0].glazes[0].slowTo",
+        "lower one"
+    )]
     [InlineData("""[{"what":"x","count":1,"wall":6}]""", "glaze", """{"goalCone":"14","kiln":{"class":"bench"}}""", "goalCone", "the kiln goes to")]
     [InlineData("""[{"what":"x","count":1,"wall":38}]""", "bisque", """{"maxSteps":2}""", "maxSteps", "at least")]
     [InlineData("""[{"what":"x","count":1,"wall":6}]""", "bisque", """{"maxSteps":0}""", "maxSteps", "2 to 64")]
@@ -98,7 +130,8 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         (await (await studio.Http.PostAsJsonAsync("/api/plan", Request(lots, kind, more))).Problem(field)).ShouldContain(says);
 
     private const string Pigs = """[{"what":"pigs","count":2,"wall":8,"closedHollow":true,"dryness":"damp"},{"what":"mugs","count":20,"wall":6}]""";
-    private const string Camps = """[{"what":"a","count":1,"wall":6,"glazes":[{"name":"Lamp","coneFrom":"06","coneTo":"04"}]},{"what":"b","count":1,"wall":6,"glazes":[{"name":"Tide","coneFrom":"5","coneTo":"7"}]}]""";
+    private const string Camps =
+        """[{"what":"a","count":1,"wall":6,"glazes":[{"name":"Lamp","coneFrom":"06","coneTo":"04"}]},{"what":"b","count":1,"wall":6,"glazes":[{"name":"Tide","coneFrom":"5","coneTo":"7"}]}]""";
 
     [Theory]
     [InlineData(Pigs, "bisque", "{}", "without")]
@@ -106,7 +139,12 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     [InlineData("""[{"what":"mugs","count":20,"wall":6}]""", "bisque", """{"goalCone":"6"}""", "anyway")]
     [InlineData("""[{"what":"heads","count":2,"wall":45}]""", "bisque", "{}", "anyway")]
     [InlineData(Camps, "glaze", "{}", "without")]
-    [InlineData("""[{"what":"mugs","count":60,"wall":9,"glazes":[{"name":"Oyster matte","coneFrom":"5","coneTo":"7","slowFrom":1040,"slowTo":850,"slowHours":3.5}]}]""", "once-fired", """{"maxSteps":2,"kiln":{"class":"top-190","elementHealth":78}}""", "cool-by-itself")]
+    [InlineData(
+        """[{"what":"mugs","count":60,"wall":9,"glazes":[{"name":"Oyster matte","coneFrom":"5","coneTo":"7","slowFrom":1040,"slowTo":850,"slowHours":3.5}]}]""",
+        "once-fired",
+        """{"maxSteps":2,"kiln":{"class":"top-190","elementHealth":78}}""",
+        "cool-by-itself"
+    )]
     [InlineData(Camps, "glaze", """{"goalCone":"6"}""", "anyway")]
     public async Task A_refusal_comes_with_ways_on_that_can_be_planned(string lots, string kind, string more, string way)
     {
@@ -114,10 +152,14 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         var refused = await (await studio.Http.PostAsJsonAsync("/api/plan", request)).Read(422);
         var on = refused["ways"]!.AsArray().First(w => w!["id"]!.GetValue<string>() == way)!;
         on["text"]!.GetValue<string>().ShouldNotBeEmpty();
-        if (on["kind"] is { } other) request["kind"] = other.DeepClone();
-        foreach (var i in on["without"]!.AsArray().Select(i => i!.GetValue<int>()).OrderDescending()) request["load"]!["lots"]!.AsArray().RemoveAt(i);
-        if (on["anyway"]!.GetValue<bool>()) request["anyway"] = true;
-        if (on["cooling"] is { } cooling) request["cooling"] = cooling.DeepClone();
+        if (on["kind"] is { } other)
+            request["kind"] = other.DeepClone();
+        foreach (var i in on["without"]!.AsArray().Select(i => i!.GetValue<int>()).OrderDescending())
+            request["load"]!["lots"]!.AsArray().RemoveAt(i);
+        if (on["anyway"]!.GetValue<bool>())
+            request["anyway"] = true;
+        if (on["cooling"] is { } cooling)
+            request["cooling"] = cooling.DeepClone();
         (await Plan(request))["steps"]!.AsArray().Count.ShouldBeGreaterThan(1);
     }
 
@@ -136,7 +178,13 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     [Fact]
     public async Task Who_knows_better_is_not_asked_again()
     {
-        var firing = new JsonObject { ["name"] = "High", ["kind"] = "bisque", ["goalCone"] = "6", ["anyway"] = true };
+        var firing = new JsonObject
+        {
+            ["name"] = "High",
+            ["kind"] = "bisque",
+            ["goalCone"] = "6",
+            ["anyway"] = true,
+        };
         var made = await (await studio.Http.PostAsJsonAsync("/api/firings", firing)).Read(201);
         (await (await studio.Http.GetAsync($"/api/firings/{made["id"]}")).Read())["firing"]!["anyway"]!.GetValue<bool>().ShouldBeTrue();
     }
@@ -144,18 +192,42 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     [Fact]
     public async Task Five_thousand_lots_get_one_message()
     {
-        var lots = new JsonArray([.. Enumerable.Range(0, 5000).Select(i => new JsonObject { ["what"] = "tile", ["count"] = 1, ["wall"] = 6 })]);
+        var lots = new JsonArray([
+            .. Enumerable
+                .Range(0, 5000)
+                .Select(i => new JsonObject
+                {
+                    ["what"] = "tile",
+                    ["count"] = 1,
+                    ["wall"] = 6,
+                }),
+        ]);
         (await (await studio.Http.PostAsJsonAsync("/api/plan", Request(lots.ToJsonString(), "bisque"))).Problem("load.lots")).ShouldContain("has 5000");
     }
 
     [Theory]
-    [InlineData("/api/clays", "clay", """{"name":"Marsh White","kind":"stoneware","coneFrom":"5","coneTo":"7","shrinkage":12,"burnsOutSlowly":true}""", "shrinkage", "13")]
-    [InlineData("/api/glazes", "glaze", """{"name":"Oyster matte","coneFrom":"5","coneTo":"7","runny":true,"slowFrom":1040,"slowTo":850,"slowHours":3.5}""", "slowHours", "4")]
+    [InlineData(
+        "/api/clays",
+        "clay",
+        """{"name":"Marsh White","kind":"stoneware","coneFrom":"5","coneTo":"7","shrinkage":12,"burnsOutSlowly":true}""",
+        "shrinkage",
+        "13"
+    )]
+    [InlineData(
+        "/api/glazes",
+        "glaze",
+        """{"name":"Oyster matte","coneFrom":"5","coneTo":"7","runny":true,"slowFrom":1040,"slowTo":850,"slowHours":3.5}""",
+        "slowHours",
+        "4"
+    )]
     public async Task Stock_is_kept_found_changed_and_brought_back(string path, string what, string body, string field, string value)
     {
         var made = await (await studio.Http.PostText(path, body)).Read(201);
         var id = (int)made["id"]!;
-        (await (await studio.Http.GetAsync($"{path}?search={made[what]!["name"]!.GetValue<string>()[..4].ToUpperInvariant()}")).Read()).AsArray().Select(i => (int)i!["id"]!).ShouldContain(id);
+        (await (await studio.Http.GetAsync($"{path}?search={made[what]!["name"]!.GetValue<string>()[..4].ToUpperInvariant()}")).Read())
+            .AsArray()
+            .Select(i => (int)i!["id"]!)
+            .ShouldContain(id);
         (await (await studio.Http.GetAsync($"{path}?search=zzz")).Read()).AsArray().ShouldBeEmpty();
         var changed = made[what]!.With(field, JsonNode.Parse(value));
         async Task<HttpResponseMessage> Put(string tag)
@@ -180,7 +252,9 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         var glaze = (int)(await (await studio.Http.PostText("/api/glazes", """{"name":"Runner","coneFrom":"6","runny":true}""")).Read(201))["id"]!;
         var schedule = Wire.Schedule(Wire.Step(150, 1100), Wire.Step(60, 1190, 40), Wire.Step(null, null, pace: "natural")).With("goalCone", "6");
         var load = JsonNode.Parse($$"""{"lots":[{"what":"bowls","count":8,"wall":5,"clayId":{{clay}},"glazeIds":[{{glaze}}]}]}""");
-        var findings = (await (await studio.Http.PostAsJsonAsync("/api/preview", new JsonObject { ["schedule"] = schedule, ["load"] = load })).Read())["findings"]!.AsArray();
+        var findings = (await (await studio.Http.PostAsJsonAsync("/api/preview", new JsonObject { ["schedule"] = schedule, ["load"] = load })).Read())[
+            "findings"
+        ]!.AsArray();
         var finding = findings.Single()!;
         finding["id"]!.GetValue<string>().ShouldBe("hold-long");
         finding["text"]!.GetValue<string>().ShouldContain("Runner runs");
@@ -190,12 +264,20 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     [Fact]
     public async Task Lots_weigh_on_the_kiln()
     {
-        async Task<double> Energy(int count) => (await (await studio.Http.PostAsJsonAsync("/api/preview", new JsonObject
-        {
-            ["schedule"] = Wire.GlazeFiring(),
-            ["kiln"] = new JsonObject { ["class"] = "top-190" },
-            ["load"] = JsonNode.Parse($$"""{"lots":[{"what":"bowls","count":{{count}},"wall":5,"pieceKg":1}]}"""),
-        })).Read())["kiln"]!.Number("energyKwh");
+        async Task<double> Energy(int count) =>
+            (
+                await (
+                    await studio.Http.PostAsJsonAsync(
+                        "/api/preview",
+                        new JsonObject
+                        {
+                            ["schedule"] = Wire.GlazeFiring(),
+                            ["kiln"] = new JsonObject { ["class"] = "top-190" },
+                            ["load"] = JsonNode.Parse($$"""{"lots":[{"what":"bowls","count":{{count}},"wall":5,"pieceKg":1}]}"""),
+                        }
+                    )
+                ).Read()
+            )["kiln"]!.Number("energyKwh");
         (await Energy(40)).ShouldBeGreaterThan(1.1 * await Energy(10));
     }
 
@@ -214,14 +296,17 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     [Fact]
     public async Task A_firing_keeps_rows_that_are_only_half_written()
     {
-        var body = JsonNode.Parse("""
+        var body = JsonNode.Parse(
+            """
             {"name":"Thursday","kind":"bisque","unit":"F","goalCone":"06","lots":[{"what":"mugs","count":12,"wall":6,"dryness":"damp","glazeIds":[1],"whose":"Maren","next":"brushing"},{"what":"pla"}],
              "drying":"long-hold","approach":"one-rate","cooling":"off","hold":"half-hour","bisque":"always-open","holdMinutes":5,
              "packed":true,"witnessPack":true,"startsAt":"2026-11-26T14:00:00+01:00","accepted":[{"id":"steam-risk","severity":"look","note":"dried on the lid","at":"2026-11-24T17:30:00Z"}]}
-            """)!;
+            """
+        )!;
         var made = await (await studio.Http.PostAsJsonAsync("/api/firings", body)).Read(201);
         var read = (await (await studio.Http.GetAsync($"/api/firings/{made["id"]}")).Read())["firing"]!;
-        foreach (var field in new[] { "name", "kind", "unit", "goalCone", "drying", "approach", "cooling", "hold", "bisque", "startsAt" }) read[field]!.GetValue<string>().ShouldBe(body[field]!.GetValue<string>());
+        foreach (var field in new[] { "name", "kind", "unit", "goalCone", "drying", "approach", "cooling", "hold", "bisque", "startsAt" })
+            read[field]!.GetValue<string>().ShouldBe(body[field]!.GetValue<string>());
         read["lots"]![0]!["whose"]!.GetValue<string>().ShouldBe("Maren");
         read["lots"]![1]!["what"]!.GetValue<string>().ShouldBe("pla");
         read["lots"]![1]!["count"].ShouldBeNull();
@@ -229,11 +314,17 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         read["accepted"]![0]!["note"]!.GetValue<string>().ShouldBe("dried on the lid");
         await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("holdMinutes", -1))).Problem("holdMinutes");
         await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("startsAt", "soon"))).Problem("startsAt");
-        await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("accepted", JsonNode.Parse("""[{"id":"steam-risk","severity":"look","note":" "}]""")))).Problem("accepted[0].note");
-        await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("accepted", JsonNode.Parse("""[{"id":"steam-risk","severity":"awful","note":"x"}]""")))).Problem("accepted[0].severity");
+        await (
+            await studio.Http.PostAsJsonAsync("/api/firings", body.With("accepted", JsonNode.Parse("""[{"id":"steam-risk","severity":"look","note":" "}]""")))
+        ).Problem("accepted[0].note");
+        await (
+            await studio.Http.PostAsJsonAsync("/api/firings", body.With("accepted", JsonNode.Parse("""[{"id":"steam-risk","severity":"awful","note":"x"}]""")))
+        ).Problem("accepted[0].severity");
         await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("drying", "in the sun"))).Problem("drying");
         await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("kind", "raku"))).Problem("kind");
-        (await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("lots", JsonNode.Parse("""[{"dryness":"soggy"}]""")))).Problem("lots[0].dryness")).ShouldContain("bone-dry");
+        (
+            await (await studio.Http.PostAsJsonAsync("/api/firings", body.With("lots", JsonNode.Parse("""[{"dryness":"soggy"}]""")))).Problem("lots[0].dryness")
+        ).ShouldContain("bone-dry");
     }
 
     [Fact]
@@ -241,7 +332,17 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     {
         var schedule = (int)(await studio.Http.Create())["id"]!;
         ((int)(await studio.Http.GetAsync($"/api/schedules/{schedule}/firing")).StatusCode).ShouldBe(204);
-        var firing = await (await studio.Http.PostAsJsonAsync("/api/firings", new JsonObject { ["name"] = "For it", ["kind"] = "glaze", ["scheduleId"] = schedule })).Read(201);
+        var firing = await (
+            await studio.Http.PostAsJsonAsync(
+                "/api/firings",
+                new JsonObject
+                {
+                    ["name"] = "For it",
+                    ["kind"] = "glaze",
+                    ["scheduleId"] = schedule,
+                }
+            )
+        ).Read(201);
         (await (await studio.Http.GetAsync($"/api/schedules/{schedule}/firing")).Read())["id"]!.GetValue<int>().ShouldBe((int)firing["id"]!);
         await studio.Http.DeleteAsync($"/api/firings/{firing["id"]}");
         ((int)(await studio.Http.GetAsync($"/api/schedules/{schedule}/firing")).StatusCode).ShouldBe(204);
@@ -250,11 +351,13 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     [Fact]
     public async Task What_follows_from_a_load_is_told_even_where_no_plan_can_be()
     {
-        var clash = JsonNode.Parse("""
+        var clash = JsonNode.Parse(
+            """
             {"kind":"glaze","goalCone":"6","kiln":{"class":"top-190"},
              "load":{"lots":[{"what":"jars","count":3,"wall":6,"glazes":[{"name":"Lamp white","coneFrom":"06","coneTo":"04"}]},
                              {"what":"vases","count":2,"wall":9,"glazes":[{"name":"Tidewrack","coneFrom":"6","runny":true}]}]}}
-            """)!;
+            """
+        )!;
         var load = await (await studio.Http.PostAsJsonAsync("/api/plan/load", clash)).Read();
         (load["pieces"]!.GetValue<int>(), load["thickest"]!.GetValue<string>()).ShouldBe((5, "vases, 9 mm"));
         load["clashes"]!.AsArray().Single()!.GetValue<string>().ShouldContain("Lamp white is for cones 06 to 04 and Tidewrack for cone 6");
@@ -270,10 +373,12 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     [Fact]
     public async Task Ware_nobody_weighed_weighs_what_its_size_says_on_every_page()
     {
-        var request = JsonNode.Parse("""
+        var request = JsonNode.Parse(
+            """
             {"kind":"bisque","goalCone":"04","kiln":{"class":"top-290"},
              "load":{"lots":[{"what":"planters","count":4,"wall":25,"piece":{"across":300,"height":200}}]}}
-            """)!;
+            """
+        )!;
         var kg = (await (await studio.Http.PostAsJsonAsync("/api/plan/load", request)).Read()).Number("wareKg");
         kg.ShouldBeInRange(4 * 0.8 * 11.7, 4 * 1.2 * 11.7);
         var plan = await (await studio.Http.PostAsJsonAsync("/api/plan", request)).Read();
@@ -299,7 +404,9 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         (await (await Ask("""{"wetter":1}""")).Read()).Number("moreKwh").ShouldBeGreaterThan(0.1);
         var later = await (await Ask("""{"laterHours":5,"start":"2026-11-24T09:00:00Z"}""")).Read();
         later.Number("longerMinutes").ShouldBe(0);
-        DateTimeOffset.Parse(later["topAt"]!.GetValue<string>(), System.Globalization.CultureInfo.InvariantCulture).ShouldBeGreaterThan(DateTimeOffset.Parse("2026-11-24T14:00:00Z", System.Globalization.CultureInfo.InvariantCulture));
+        DateTimeOffset
+            .Parse(later["topAt"]!.GetValue<string>(), System.Globalization.CultureInfo.InvariantCulture)
+            .ShouldBeGreaterThan(DateTimeOffset.Parse("2026-11-24T14:00:00Z", System.Globalization.CultureInfo.InvariantCulture));
         (await (await Ask("{}")).Read())["says"]!.AsArray().ShouldBeEmpty();
         (await (await Ask("""{"wetter":2}""")).Problem("load.lots")).ShouldContain("Leather hard");
         (await (await Ask("""{"coolerCones":11}""")).Problem("coolerCones")).ShouldContain("from −10 to 10");
@@ -313,7 +420,10 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     {
         async Task<HttpResponseMessage> Put(string body, string tag)
         {
-            var request = new HttpRequestMessage(HttpMethod.Put, "/api/studio/ways") { Content = new StringContent(body, System.Text.Encoding.UTF8, "application/json") };
+            var request = new HttpRequestMessage(HttpMethod.Put, "/api/studio/ways")
+            {
+                Content = new StringContent(body, System.Text.Encoding.UTF8, "application/json"),
+            };
             request.Headers.TryAddWithoutValidation("If-Match", tag);
             return await studio.Http.SendAsync(request);
         }
@@ -325,7 +435,10 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         await (await Put("""{"drying":"in the sun"}""", "*")).Problem("drying");
         (await Plan(Request(Plates, "glaze")))["schedule"]!.ToJsonString().ShouldNotBe(before, "cooled with the power off");
         (await Plan(Request(Plates, "glaze", """{"cooling":"as-the-glazes-ask"}""")))["schedule"]!.ToJsonString().ShouldBe(before);
-        var ours = (await (await studio.Http.GetAsync("/api/plan/schools")).Read()).AsArray().Where(s => s!["studioDefault"]!.GetValue<bool>()).Select(s => s!["way"]!.GetValue<string>());
+        var ours = (await (await studio.Http.GetAsync("/api/plan/schools")).Read())
+            .AsArray()
+            .Where(s => s!["studioDefault"]!.GetValue<bool>())
+            .Select(s => s!["way"]!.GetValue<string>());
         ours.ShouldBe(["by-the-wall", "by-what-comes-next", "middle", "last-hundred", "as-the-glazes-ask", "off", "body-then-light"]);
         await Put("""{"cooling":"as-the-glazes-ask"}""", "*");
     }
@@ -350,7 +463,9 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         lustre["preview"]!["findings"]!.AsArray().ShouldBeEmpty();
         await (await studio.Http.PostText("/api/plan", Request("""[{"what":"bowls","count":8,"wall":6}]""", "refiring").ToJsonString())).Problem("goalCone");
 
-        var wet = await Plan(Request("""[{"what":"bowls","count":8,"wall":6,"dryness":"damp","glazes":[{"name":"Any","coneFrom":"6","coneTo":"6"}]}]""", "glaze"));
+        var wet = await Plan(
+            Request("""[{"what":"bowls","count":8,"wall":6,"dryness":"damp","glazes":[{"name":"Any","coneFrom":"6","coneTo":"6"}]}]""", "glaze")
+        );
         wet["notes"]!.AsArray().Select(n => n!["id"]!.GetValue<string>()).ShouldContain("glaze-wet");
         wet["preview"]!["findings"]!.AsArray().ShouldBeEmpty();
     }

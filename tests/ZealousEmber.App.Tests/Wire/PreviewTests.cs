@@ -12,10 +12,15 @@ public sealed class PreviewTests(RunningStudio studio) : IClassFixture<RunningSt
     [Fact]
     public async Task The_contract_is_kept()
     {
-        var answer = await (await http.PostText("/api/preview", """
-            {"schedule":{"name":"x","kind":"glaze","unit":"C","segments":[{"pace":"rate","rate":80,"target":200,"holdMinutes":45},{"pace":"rate","rate":100,"target":300}]},
-             "startTemperature":20,"goalCone":null,"kilnId":null,"start":null}
-            """)).Read();
+        var answer = await (
+            await http.PostText(
+                "/api/preview",
+                """
+                {"schedule":{"name":"x","kind":"glaze","unit":"C","segments":[{"pace":"rate","rate":80,"target":200,"holdMinutes":45},{"pace":"rate","rate":100,"target":300}]},
+                 "startTemperature":20,"goalCone":null,"kilnId":null,"start":null}
+                """
+            )
+        ).Read();
 
         answer.Number("totalMinutes").ShouldBe(135 + 45 + 60);
         answer.Number("peak").ShouldBe(300);
@@ -63,13 +68,17 @@ public sealed class PreviewTests(RunningStudio studio) : IClassFixture<RunningSt
     [InlineData("holdMinutes", -5.0, "shorter than nothing")]
     [InlineData("target", 99999.0, "between −20 and 1400 °C")]
     public async Task A_wrong_number_is_told_at_its_field(string field, double value, string says) =>
-        (await (await http.Preview(Wire.Schedule(Wire.Step(80, 200), Wire.Step(80, 400, 10).With(field, value)))).Problem($"schedule.segments[1].{field}")).ShouldContain(says);
+        (
+            await (await http.Preview(Wire.Schedule(Wire.Step(80, 200), Wire.Step(80, 400, 10).With(field, value)))).Problem($"schedule.segments[1].{field}")
+        ).ShouldContain(says);
 
     [Fact]
     public async Task Wrong_words_are_told_at_their_field()
     {
         (await (await http.Preview(Wire.GlazeFiring().With("unit", "K"))).Problem("schedule.unit")).ShouldContain("it is C or F");
-        (await (await http.Preview(Wire.GlazeFiring().With("kind", "stew"))).Problem("schedule.kind")).ShouldContain("drying, bisque, glaze, once-fired or refiring");
+        (await (await http.Preview(Wire.GlazeFiring().With("kind", "stew"))).Problem("schedule.kind")).ShouldContain(
+            "drying, bisque, glaze, once-fired or refiring"
+        );
         (await (await http.Preview(Wire.GlazeFiring().With("name", new string('n', 500)))).Problem("schedule.name")).ShouldContain("at most 120");
         (await (await http.Preview(Wire.GlazeFiring(), r => r["start"] = "tomorrow")).Problem("start")).ShouldContain("2026-11-24T17:30:00+00:00");
         (await (await http.Preview(Wire.GlazeFiring(), r => r["startTemperature"] = 5000)).Problem("startTemperature")).ShouldContain("1400");
@@ -80,7 +89,9 @@ public sealed class PreviewTests(RunningStudio studio) : IClassFixture<RunningSt
     public async Task Too_few_and_too_many_steps_are_told()
     {
         (await (await http.Preview(Wire.Schedule())).Problem("schedule.segments")).ShouldContain("no step yet");
-        (await (await http.Preview(Wire.Schedule([.. Enumerable.Range(0, 400).Select(_ => Wire.Step(80, 200))]))).Problem("schedule.segments")).ShouldContain("has 400");
+        (await (await http.Preview(Wire.Schedule([.. Enumerable.Range(0, 400).Select(_ => Wire.Step(80, 200))]))).Problem("schedule.segments")).ShouldContain(
+            "has 400"
+        );
         (await http.Preview(Wire.Schedule([.. Enumerable.Range(0, 64).Select(i => Wire.Step(80, 200 + i))]))).EnsureSuccessStatusCode();
     }
 

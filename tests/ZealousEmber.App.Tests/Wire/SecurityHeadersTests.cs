@@ -27,8 +27,7 @@ public sealed class SecurityHeadersTests(SharedStudio studio)
     public async Task Another_host_name_is_not_answered() => (await PostWith("Host", "elsewhere.example")).ShouldBe(HttpStatusCode.BadRequest);
 
     [Fact]
-    public async Task It_listens_to_this_machine_only() =>
-        IPAddress.IsLoopback((await Dns.GetHostAddressesAsync(studio.Address.Host)).First()).ShouldBeTrue();
+    public async Task It_listens_to_this_machine_only() => IPAddress.IsLoopback((await Dns.GetHostAddressesAsync(studio.Address.Host)).First()).ShouldBeTrue();
 
     [Fact]
     public async Task Everything_is_sent_with_a_strict_policy()

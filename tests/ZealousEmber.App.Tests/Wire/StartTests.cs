@@ -8,13 +8,14 @@ namespace ZealousEmber.App.Tests.Wire;
 
 public sealed class StartTests(SharedStudio studio)
 {
-    private static JsonObject Request(string hours) => new()
-    {
-        ["schedule"] = Wire.GlazeFiring(),
-        ["kiln"] = new JsonObject { ["class"] = "top-190" },
-        ["from"] = "2026-11-23T09:02:00+00:00",
-        ["studio"] = JsonNode.Parse(hours),
-    };
+    private static JsonObject Request(string hours) =>
+        new()
+        {
+            ["schedule"] = Wire.GlazeFiring(),
+            ["kiln"] = new JsonObject { ["class"] = "top-190" },
+            ["from"] = "2026-11-23T09:02:00+00:00",
+            ["studio"] = JsonNode.Parse(hours),
+        };
 
     private const string CheapNights = """
         {"timeZone":"Europe/London","currency":"£","price":0.3,"bands":[{"name":"night","price":0.1,"hours":{"days":[],"from":"23:00","to":"07:00"}}],
@@ -78,7 +79,9 @@ public sealed class StartTests(SharedStudio studio)
         var late = await Starts(Request(hours).With("openBy", "2026-11-23T20:00:00+00:00").AsObject());
         late["whyNone"]!.GetValue<string>().ShouldContain("may be opened");
         var top = await Starts(Request(hours).With("topAt", "2026-11-25T12:00:00+00:00").AsObject());
-        top["starts"]!.AsArray().ShouldAllBe(s => (At(s!, "topAt") - new DateTimeOffset(2026, 11, 25, 12, 0, 0, TimeSpan.Zero)).Duration() <= TimeSpan.FromMinutes(30));
+        top["starts"]!
+            .AsArray()
+            .ShouldAllBe(s => (At(s!, "topAt") - new DateTimeOffset(2026, 11, 25, 12, 0, 0, TimeSpan.Zero)).Duration() <= TimeSpan.FromMinutes(30));
     }
 
     [Fact]
@@ -133,7 +136,10 @@ public sealed class StartTests(SharedStudio studio)
     {
         async Task<HttpResponseMessage> Put(string body, string tag)
         {
-            var request = new HttpRequestMessage(HttpMethod.Put, "/api/studio") { Content = new StringContent(body, System.Text.Encoding.UTF8, "application/json") };
+            var request = new HttpRequestMessage(HttpMethod.Put, "/api/studio")
+            {
+                Content = new StringContent(body, System.Text.Encoding.UTF8, "application/json"),
+            };
             request.Headers.TryAddWithoutValidation("If-Match", tag);
             return await studio.Http.SendAsync(request);
         }
@@ -148,7 +154,11 @@ public sealed class StartTests(SharedStudio studio)
 
         var priced = await (await studio.Http.Preview(Wire.GlazeFiring(), r => r["kiln"] = new JsonObject { ["class"] = "top-190" })).Read();
         priced["kiln"]!.Number("cost").ShouldBe(0.5 * priced["kiln"]!.Number("energyKwh"), 1e-6);
-        async Task<double> CostFrom(string start) => (await (await studio.Http.Preview(Wire.GlazeFiring(), r => { r["kiln"] = new JsonObject { ["class"] = "top-190" }; r["start"] = start; })).Read())["kiln"]!.Number("cost");
+        async Task<double> CostFrom(string start) => (await (await studio.Http.Preview(Wire.GlazeFiring(), r =>
+                    {
+                        r["kiln"] = new JsonObject { ["class"] = "top-190" };
+                        r["start"] = start;
+                    })).Read())["kiln"]!.Number("cost");
         (await CostFrom("2026-11-24T21:00:00+00:00")).ShouldBeLessThan(0.8 * await CostFrom("2026-11-24T07:00:00+00:00"));
     }
 }

@@ -9,19 +9,21 @@ namespace ZealousEmber.App.Tests.Wire;
 /// <summary>Versions, keys of saves, who saved, and what a firing is planned with: the same for everything that is edited.</summary>
 public sealed class VersionTests(EmptyStudio studio) : IClassFixture<EmptyStudio>
 {
-    public static TheoryData<string, string, string> Things => new()
-    {
-        { "/api/kilns", """{"name":"Teal","class":"top-190"}""", "kiln" },
-        { "/api/clays", """{"name":"Marsh","kind":"stoneware"}""", "clay" },
-        { "/api/glazes", """{"name":"Oyster"}""", "glaze" },
-        { "/api/firings", """{"name":"Thursday","kind":"bisque"}""", "firing" },
-        { "/api/schedules", Wire.GlazeFiring().ToJsonString(), "" },
-    };
+    public static TheoryData<string, string, string> Things =>
+        new()
+        {
+            { "/api/kilns", """{"name":"Teal","class":"top-190"}""", "kiln" },
+            { "/api/clays", """{"name":"Marsh","kind":"stoneware"}""", "clay" },
+            { "/api/glazes", """{"name":"Oyster"}""", "glaze" },
+            { "/api/firings", """{"name":"Thursday","kind":"bisque"}""", "firing" },
+            { "/api/schedules", Wire.GlazeFiring().ToJsonString(), "" },
+        };
 
     private async Task<HttpResponseMessage> Send(HttpMethod method, string path, JsonNode? body = null, params (string Name, string Value)[] headers)
     {
         var request = new HttpRequestMessage(method, path) { Content = body is null ? null : JsonContent.Create(body) };
-        foreach (var (name, value) in headers) request.Headers.TryAddWithoutValidation(name, value);
+        foreach (var (name, value) in headers)
+            request.Headers.TryAddWithoutValidation(name, value);
         return await studio.Http.SendAsync(request);
     }
 
@@ -36,7 +38,9 @@ public sealed class VersionTests(EmptyStudio studio) : IClassFixture<EmptyStudio
         var again = await (await Send(HttpMethod.Post, path, Renamed(good, $"Once {within}"), ("Idempotency-Key", key))).Read(201);
         again["id"]!.GetValue<int>().ShouldBe(first["id"]!.GetValue<int>());
         again["version"]!.GetValue<int>().ShouldBe(1);
-        (await (await Send(HttpMethod.Post, path, Renamed(good, "Another"), ("Idempotency-Key", Guid.NewGuid().ToString()))).Read(201))["id"]!.GetValue<int>().ShouldNotBe(first["id"]!.GetValue<int>());
+        (await (await Send(HttpMethod.Post, path, Renamed(good, "Another"), ("Idempotency-Key", Guid.NewGuid().ToString()))).Read(201))["id"]!
+            .GetValue<int>()
+            .ShouldNotBe(first["id"]!.GetValue<int>());
     }
 
     [Theory]
@@ -50,7 +54,13 @@ public sealed class VersionTests(EmptyStudio studio) : IClassFixture<EmptyStudio
         saved.Headers.GetValues("Save-Key").Single().ShouldBe(key);
         var again = await Send(HttpMethod.Put, $"{path}/{id}", Renamed(good, $"Saved {within}"), ("If-Match", "\"1\""), ("Idempotency-Key", key));
         (await again.Read())["version"]!.GetValue<int>().ShouldBe(2, "the very same save");
-        var other = await Send(HttpMethod.Put, $"{path}/{id}", Renamed(good, "Typed later"), ("If-Match", "\"1\""), ("Idempotency-Key", Guid.NewGuid().ToString()));
+        var other = await Send(
+            HttpMethod.Put,
+            $"{path}/{id}",
+            Renamed(good, "Typed later"),
+            ("If-Match", "\"1\""),
+            ("Idempotency-Key", Guid.NewGuid().ToString())
+        );
         var conflict = await other.Read(412);
         other.Headers.GetValues("Save-Key").Single().ShouldBe(key, "so that the device knows it as its own");
         conflict["current"]!["version"]!.GetValue<int>().ShouldBe(2);
@@ -75,7 +85,13 @@ public sealed class VersionTests(EmptyStudio studio) : IClassFixture<EmptyStudio
     public async Task A_history_says_who()
     {
         var id = (await studio.Http.Create())["id"]!.GetValue<int>();
-        await Send(HttpMethod.Put, $"/api/schedules/{id}", Wire.GlazeFiring().With("name", "By Maren"), ("If-Match", "\"1\""), ("Studio-Person", Uri.EscapeDataString("Maren Ö.")));
+        await Send(
+            HttpMethod.Put,
+            $"/api/schedules/{id}",
+            Wire.GlazeFiring().With("name", "By Maren"),
+            ("If-Match", "\"1\""),
+            ("Studio-Person", Uri.EscapeDataString("Maren Ö."))
+        );
         var versions = (await (await studio.Http.GetAsync($"/api/schedules/{id}/versions?all=true")).Read()).AsArray();
         versions.Select(v => v!["savedBy"]?.GetValue<string>()).ShouldBe(["Maren Ö.", null]);
     }
@@ -85,14 +101,22 @@ public sealed class VersionTests(EmptyStudio studio) : IClassFixture<EmptyStudio
     {
         var schedule = (await studio.Http.Create())["id"]!.GetValue<int>();
         var kiln = (await (await studio.Http.PostText("/api/kilns", """{"name":"Pinned","class":"top-190","power":10000}""")).Read(201))["id"]!.GetValue<int>();
-        var body = new JsonObject { ["name"] = "Pins", ["kind"] = "glaze", ["kilnId"] = kiln, ["scheduleId"] = schedule };
+        var body = new JsonObject
+        {
+            ["name"] = "Pins",
+            ["kind"] = "glaze",
+            ["kilnId"] = kiln,
+            ["scheduleId"] = schedule,
+        };
         var made = await (await Send(HttpMethod.Post, "/api/firings", body, ("Studio-Person", "Maren"))).Read(201);
         made["firing"]!["scheduleVersion"]!.GetValue<int>().ShouldBe(1);
         await Send(HttpMethod.Put, $"/api/schedules/{schedule}", Wire.GlazeFiring().With("name", "Changed"), ("If-Match", "\"1\""));
         await Send(HttpMethod.Put, $"/api/kilns/{kiln}", JsonNode.Parse("""{"name":"Pinned","class":"top-190","power":14000}"""), ("If-Match", "\"1\""));
 
         var accepted = made["firing"]!.With("accepted", JsonNode.Parse("""[{"id":"steam-risk","severity":"look","note":"dried on the lid"}]"""));
-        var saved = (await (await Send(HttpMethod.Put, $"/api/firings/{made["id"]}", accepted, ("If-Match", "\"1\""), ("Studio-Person", "Tobin"))).Read())["firing"]!;
+        var saved = (await (await Send(HttpMethod.Put, $"/api/firings/{made["id"]}", accepted, ("If-Match", "\"1\""), ("Studio-Person", "Tobin"))).Read())[
+            "firing"
+        ]!;
         saved["scheduleVersion"]!.GetValue<int>().ShouldBe(1);
         saved["kilnVersion"]!.GetValue<int>().ShouldBe(1);
         saved["kilnAsPlanned"]!.Number("power").ShouldBe(10_000);
@@ -118,7 +142,8 @@ public sealed class VersionTests(EmptyStudio studio) : IClassFixture<EmptyStudio
             parts.ShouldBeLessThan(4);
             var part = await studio.Http.GetAsync(next);
             part.Headers.GetValues("X-Total-Count").Single().ShouldBe("130");
-            foreach (var schedule in (await part.Read()).AsArray()) seen.Add(schedule!["id"]!.GetValue<int>()).ShouldBeTrue("each once");
+            foreach (var schedule in (await part.Read()).AsArray())
+                seen.Add(schedule!["id"]!.GetValue<int>()).ShouldBeTrue("each once");
             next = part.Headers.TryGetValues("Link", out var link) ? link.Single().Split('<', '>')[1] : null;
         }
         seen.Count.ShouldBe(130);

@@ -9,13 +9,25 @@ namespace ZealousEmber.App.Tests.Wire;
 internal static class Wire
 {
     public static JsonObject Step(double? rate, double? target, double hold = 0, string pace = "rate") =>
-        new() { ["pace"] = pace, ["rate"] = rate, ["target"] = target, ["holdMinutes"] = hold };
+        new()
+        {
+            ["pace"] = pace,
+            ["rate"] = rate,
+            ["target"] = target,
+            ["holdMinutes"] = hold,
+        };
 
     public static JsonObject Schedule(params JsonObject[] steps) =>
-        new() { ["name"] = "A firing", ["kind"] = "glaze", ["unit"] = "C", ["segments"] = new JsonArray([.. steps]) };
+        new()
+        {
+            ["name"] = "A firing",
+            ["kind"] = "glaze",
+            ["unit"] = "C",
+            ["segments"] = new JsonArray([.. steps]),
+        };
 
-    public static JsonObject GlazeFiring() => Schedule(
-        Step(80, 200, 45), Step(null, 1040, pace: "full"), Step(60, 1210, 12), Step(55, 850, 90), Step(null, null, pace: "natural"));
+    public static JsonObject GlazeFiring() =>
+        Schedule(Step(80, 200, 45), Step(null, 1040, pace: "full"), Step(60, 1210, 12), Step(55, 850, 90), Step(null, null, pace: "natural"));
 
     public static Task<HttpResponseMessage> Preview(this HttpClient http, JsonObject schedule, Action<JsonObject>? more = null)
     {
@@ -53,7 +65,8 @@ internal static class Wire
     public static Task<HttpResponseMessage> Put(this HttpClient http, int id, JsonNode schedule, string? ifMatch)
     {
         var request = new HttpRequestMessage(HttpMethod.Put, $"/api/schedules/{id}") { Content = JsonContent.Create(schedule) };
-        if (ifMatch is not null) request.Headers.TryAddWithoutValidation("If-Match", ifMatch);
+        if (ifMatch is not null)
+            request.Headers.TryAddWithoutValidation("If-Match", ifMatch);
         return http.SendAsync(request);
     }
 

@@ -15,8 +15,7 @@ public class ConeSolverTests
 
     private static Schedule Schedule(string line) => Make.Schedule([.. NotationReader.Read(line, TemperatureUnit.Celsius).Segments]);
 
-    private static double Progress(FiringProgram program, Cone cone) =>
-        HeatWork.Of(ConeTable.Of(cone).Kinetics, Make.Plain(program).Value.Curve);
+    private static double Progress(FiringProgram program, Cone cone) => HeatWork.Of(ConeTable.Of(cone).Kinetics, Make.Plain(program).Value.Curve);
 
     [Theory]
     [InlineData("6", 0, 1223)]
@@ -40,12 +39,15 @@ public class ConeSolverTests
 
     [Fact]
     public void Top_and_hold_undo_each_other() =>
-        Gen.Select(Gen.Int[0, 35], Gen.Double[0, 180]).Sample((index, minutes) =>
-        {
-            var cone = Core.Units.Cone.All[index];
-            var top = ConeSolver.Top(cone, Duration.FromMinutes(minutes)).Value.Top;
-            ConeSolver.Hold(cone, top).Value.Hold.TotalMinutes.ShouldBe(minutes, 0.01);
-        });
+        Gen.Select(Gen.Int[0, 35], Gen.Double[0, 180])
+            .Sample(
+                (index, minutes) =>
+                {
+                    var cone = Core.Units.Cone.All[index];
+                    var top = ConeSolver.Top(cone, Duration.FromMinutes(minutes)).Value.Top;
+                    ConeSolver.Hold(cone, top).Value.Hold.TotalMinutes.ShouldBe(minutes, 0.01);
+                }
+            );
 
     [Fact]
     public void A_hold_that_is_out_of_reach_or_past_is_said()

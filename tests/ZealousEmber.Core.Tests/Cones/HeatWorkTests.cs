@@ -38,28 +38,40 @@ public class HeatWorkTests
 
     [Fact]
     public void Exact_pieces_agree_with_a_fine_step_sum() =>
-        Gen.Select(Gen.Double[600, 1350], Gen.Double[-400, 400], Gen.Double[0.05, 3], Gen.Int[0, 37]).Sample((from, by, hours, index) =>
-        {
-            var to = Math.Clamp(from + by, 500, 1400);
-            var cone = ConeTable.All[index].Kinetics;
-            const int steps = 20_000;
-            var sum = Enumerable.Range(0, steps).Sum(i => cone.RateAt(from + (to - from) * (i + 0.5) / steps)) * hours / steps;
-            cone.Over(from, to, hours).ShouldBe(sum, Math.Max(sum * 5e-4, 1e-12));
-        }, iter: 60);
+        Gen.Select(Gen.Double[600, 1350], Gen.Double[-400, 400], Gen.Double[0.05, 3], Gen.Int[0, 37])
+            .Sample(
+                (from, by, hours, index) =>
+                {
+                    var to = Math.Clamp(from + by, 500, 1400);
+                    var cone = ConeTable.All[index].Kinetics;
+                    const int steps = 20_000;
+                    var sum = Enumerable.Range(0, steps).Sum(i => cone.RateAt(from + (to - from) * (i + 0.5) / steps)) * hours / steps;
+                    cone.Over(from, to, hours).ShouldBe(sum, Math.Max(sum * 5e-4, 1e-12));
+                },
+                iter: 60
+            );
 
     [Fact]
     public void However_a_log_is_cut_up_the_heat_work_is_the_same() =>
-        Gen.Select(Gen.Int[1, 2000], Gen.Int[0, 37]).Sample((pieces, index) =>
-        {
-            var cone = ConeTable.All[index].Kinetics;
-            var whole = CurveOf("150/h to 1040; 60/h to 1230 hold 10m; cool 100/h to 800");
-            var minutes = whole.Points[^1].Minutes;
-            var cut = whole.Points.ToArray().Select(p => p.Minutes)
-                .Concat(Enumerable.Range(0, pieces).Select(i => minutes * i / pieces)).Order().Distinct()
-                .Select(m => new CurvePoint(m, whole.At(NodaTime.Duration.FromMinutes(m)).Celsius));
-            var expected = HeatWork.Of(cone, whole);
-            HeatWork.Of(cone, new Curve(cut)).ShouldBe(expected, expected * 1e-4 + 1e-9);
-        }, iter: 40);
+        Gen.Select(Gen.Int[1, 2000], Gen.Int[0, 37])
+            .Sample(
+                (pieces, index) =>
+                {
+                    var cone = ConeTable.All[index].Kinetics;
+                    var whole = CurveOf("150/h to 1040; 60/h to 1230 hold 10m; cool 100/h to 800");
+                    var minutes = whole.Points[^1].Minutes;
+                    var cut = whole
+                        .Points.ToArray()
+                        .Select(p => p.Minutes)
+                        .Concat(Enumerable.Range(0, pieces).Select(i => minutes * i / pieces))
+                        .Order()
+                        .Distinct()
+                        .Select(m => new CurvePoint(m, whole.At(NodaTime.Duration.FromMinutes(m)).Celsius));
+                    var expected = HeatWork.Of(cone, whole);
+                    HeatWork.Of(cone, new Curve(cut)).ShouldBe(expected, expected * 1e-4 + 1e-9);
+                },
+                iter: 40
+            );
 
     [Fact]
     public void Work_per_step_adds_up_and_more_hold_is_never_less()

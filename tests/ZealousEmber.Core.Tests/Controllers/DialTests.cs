@@ -18,7 +18,14 @@ public sealed class DialTests
     private static Result<DialPlan?> Plan(string profile, string text, string cone)
     {
         var kind = text == Bisque ? ScheduleKind.Bisque : ScheduleKind.Glaze;
-        return DialFit.Of(KeyMachineTests.Profile(profile), FitTests.Written(text, kind, cone), null, Top190, Top190.UsualLoad(kind), Temperature.FromCelsius(20));
+        return DialFit.Of(
+            KeyMachineTests.Profile(profile),
+            FitTests.Written(text, kind, cone),
+            null,
+            Top190,
+            Top190.UsualLoad(kind),
+            Temperature.FromCelsius(20)
+        );
     }
 
     [Theory]
@@ -48,16 +55,28 @@ public sealed class DialTests
             at.ShouldBe(at.Order());
         }
         (plan.Cutoff, plan.TimerMinutes is null).ShouldBe(profile == "Bung" ? (cone, false) : (null, true));
-        if (plan.TimerMinutes is { } timer) (timer - plan.OffMinute).ShouldBeInRange(30, 60);
+        if (plan.TimerMinutes is { } timer)
+            (timer - plan.OffMinute).ShouldBeInRange(30, 60);
     }
 
     [Fact]
     public void The_same_question_gets_the_same_turns_and_what_cannot_be_is_said()
     {
-        Plan("Bung", Glaze, "6").Value!.Turns.Select(t => (t.Minute, string.Join('/', t.Positions))).ShouldBe(Plan("Bung", Glaze, "6").Value!.Turns.Select(t => (t.Minute, string.Join('/', t.Positions))));
+        Plan("Bung", Glaze, "6")
+            .Value!.Turns.Select(t => (t.Minute, string.Join('/', t.Positions)))
+            .ShouldBe(Plan("Bung", Glaze, "6").Value!.Turns.Select(t => (t.Minute, string.Join('/', t.Positions))));
         Plan("Wedge", Glaze, "6").Problems[0].Field.ShouldBe("profile");
         var weak = Kiln.Create(new KilnSpecification("Teal", "top-190", null, null, null, new Dictionary<string, double?> { ["power"] = 4000 })).Value;
-        DialFit.Of(KeyMachineTests.Profile("Bung"), FitTests.Written(Glaze, ScheduleKind.Glaze, "6"), null, weak, weak.UsualLoad(ScheduleKind.Glaze), Temperature.FromCelsius(20)).Value.ShouldBeNull("it never gets there");
+        DialFit
+            .Of(
+                KeyMachineTests.Profile("Bung"),
+                FitTests.Written(Glaze, ScheduleKind.Glaze, "6"),
+                null,
+                weak,
+                weak.UsualLoad(ScheduleKind.Glaze),
+                Temperature.FromCelsius(20)
+            )
+            .Value.ShouldBeNull("it never gets there");
     }
 
     [Fact]
@@ -77,7 +96,12 @@ public sealed class DialTests
     [InlineData("Bung", Glaze, "6", 1.1)]
     [InlineData("Bung", Bisque, "04", 0.9)]
     [InlineData("Spyhole", Bisque, "04", 1.1)]
-    public void With_a_reading_at_each_turn_it_keeps_to_the_curve_though_the_power_is_not_what_the_plate_says(string profile, string text, string cone, double power)
+    public void With_a_reading_at_each_turn_it_keeps_to_the_curve_though_the_power_is_not_what_the_plate_says(
+        string profile,
+        string text,
+        string cone,
+        double power
+    )
     {
         var (kind, read) = (text == Bisque ? ScheduleKind.Bisque : ScheduleKind.Glaze, KeyMachineTests.Profile(profile));
         var schedule = FitTests.Written(text, kind, cone);
@@ -96,7 +120,8 @@ public sealed class DialTests
             for (; minute < until; minute++)
             {
                 real.LeadWithPower(60, levels.Power(levels.Find(done[^1].Positions)!.Value) * Top190.FullPower * power);
-                if (minute + 1 > ends) continue;
+                if (minute + 1 > ends)
+                    continue;
                 var off = real.Chamber - curve.At(NodaTime.Duration.FromMinutes(minute + 1)).Celsius;
                 square += off * off;
             }
@@ -110,7 +135,9 @@ public sealed class DialTests
             readings.Add(new DialReading(minute, Temperature.FromCelsius(real.Chamber)));
             done.Add(next);
             plan = Plan(new DialsSoFar([.. done], [.. readings]));
-            plan.Turns.Take(done.Count).Select(t => (t.Minute, string.Join(' ', t.Positions))).ShouldBe(done.Select(t => (t.Minute, string.Join(' ', t.Positions))), "what is done stays");
+            plan.Turns.Take(done.Count)
+                .Select(t => (t.Minute, string.Join(' ', t.Positions)))
+                .ShouldBe(done.Select(t => (t.Minute, string.Join(' ', t.Positions))), "what is done stays");
         }
         RunTo(plan.OffMinute);
         plan.Share.ShouldBe(power, 0.01);
@@ -120,13 +147,24 @@ public sealed class DialTests
     [Fact]
     public void What_was_turned_and_read_is_looked_at_first()
     {
-        Problem Refused(DialTurn[] turns, params DialReading[] readings) => DialFit.Of(
-            KeyMachineTests.Profile("Bung"), FitTests.Written(Glaze, ScheduleKind.Glaze, "6"), null, Top190, Top190.UsualLoad(ScheduleKind.Glaze), Temperature.FromCelsius(20), new DialsSoFar([.. turns], [.. readings])).Problems[0];
+        Problem Refused(DialTurn[] turns, params DialReading[] readings) =>
+            DialFit
+                .Of(
+                    KeyMachineTests.Profile("Bung"),
+                    FitTests.Written(Glaze, ScheduleKind.Glaze, "6"),
+                    null,
+                    Top190,
+                    Top190.UsualLoad(ScheduleKind.Glaze),
+                    Temperature.FromCelsius(20),
+                    new DialsSoFar([.. turns], [.. readings])
+                )
+                .Problems[0];
         var first = new DialTurn(0, ["1", "1"]);
         Refused([new DialTurn(5, ["1", "1"])]).Field.ShouldBe("done[0].minute");
         Refused([first, new DialTurn(30, ["1", "6"])]).Field.ShouldBe("done[1].positions");
         Refused([first, new DialTurn(30, ["2", "2"]), new DialTurn(20, ["1", "1"])]).Field.ShouldBe("done[2].minute");
         Refused([first], new DialReading(-1, Temperature.FromCelsius(100))).Field.ShouldBe("readings[0].minute");
-        Refused([first], new DialReading(20, Temperature.FromCelsius(60)), new DialReading(10, Temperature.FromCelsius(50))).Field.ShouldBe("readings[1].minute");
+        Refused([first], new DialReading(20, Temperature.FromCelsius(60)), new DialReading(10, Temperature.FromCelsius(50)))
+            .Field.ShouldBe("readings[1].minute");
     }
 }

@@ -14,12 +14,21 @@ namespace ZealousEmber.Core.Tests.Controllers;
 public sealed class FitTests
 {
     internal static Schedule Written(string text, ScheduleKind kind, string? cone = null) =>
-        Schedule.Create("wanted", kind, TemperatureUnit.Celsius, [.. NotationReader.Read(text, TemperatureUnit.Celsius).Segments!], goal: cone is null ? null : Cone.Named(cone)).Value;
+        Schedule
+            .Create(
+                "wanted",
+                kind,
+                TemperatureUnit.Celsius,
+                [.. NotationReader.Read(text, TemperatureUnit.Celsius).Segments!],
+                goal: cone is null ? null : Cone.Named(cone)
+            )
+            .Value;
 
     internal static ControllerProgram Fit(string text, string kind, string cone, string profile, int? most = null)
     {
         var read = KeyMachineTests.Profile(profile);
-        if (most is { } steps) read = read.WithMost(steps);
+        if (most is { } steps)
+            read = read.WithMost(steps);
         var wanted = Written(text, kind == "bisque" ? ScheduleKind.Bisque : ScheduleKind.Glaze, cone);
         return ControllerFit.Of(new FitWish(wanted, read, Cone.Named(cone), Temperature.FromCelsius(20))).Value;
     }
@@ -31,17 +40,149 @@ public sealed class FitTests
     private const string Cooled = "120/h to 600; 200/h to 1080; 60/h to 1205 hold 20m; 150/h to 1000; 55/h to 800 hold 30m; off";
 
     [Theory]
-    [InlineData(Glaze, "glaze", "6", "Wedge", null, Fits.Exactly, "slot=1 count=3 rate.1=100 target.1=200 hold.1=0.00 rate.2=180 target.2=1100 hold.2=0.00 rate.3=60 target.3=1210 hold.3=0.15 alarm=1220 delay=0.00", 0, 0, 1.2, 1.2)]
-    [InlineData(Glaze, "glaze", "6", "Bat", null, Fits.Exactly, "slot=1 rate.1=180 target.1=392 hold.1=0.00 rate.2=324 target.2=2012 hold.2=0.00 rate.3=108 target.3=2210 hold.3=0.15 rate.4=0 alarm=2228 delay=0.00", 0, 0, 1.2, 1.2)]
-    [InlineData(Glaze, "glaze", "6", "Calliper", null, Fits.Exactly, "time.1=1:48 target.1=200 time.2=5:00 target.2=1100 time.3=1:50 target.3=1210 time.4=0:15 target.4=1210 time.5=done", 0, 0, 1.2, 1.2)]
-    [InlineData(Glaze, "glaze", "6", "Kidney", null, Fits.Nearly, "delay=0:00 rate.1=159 target.1=1100 rate.2=60 target.2=1210 hold=0:15 cool=pass", 360, 0, 1.2, 1.2)]
-    [InlineData("50/h to 90 hold 360m; 50/h to 120; 100/h to 540; 60/h to 610; 90/h to 950; 60/h to 1063; off", "bisque", "04", "Wedge", 3, Fits.Nearly, "slot=1 count=3 rate.1=50 target.1=90 hold.1=6.00 rate.2=88 target.2=950 hold.2=0.00 rate.3=60 target.3=1063 hold.3=0.00 alarm=1073 delay=0.00", 174, 2, 1.25, 1.25)]
-    [InlineData(Bisque, "bisque", "04", "Chamois", null, Fits.Nearly, "rate.1=80 target.1=80 rate.2=10 target.2=120 rate.3=100 target.3=540 rate.4=110 target.4=1060 hold=16", 236, -22, 1.57, 1.57)]
-    [InlineData(Bisque, "bisque", "04", "Kidney", null, Fits.No, "delay=0:00 rate.1=19 target.1=120 rate.2=105 target.2=1060 hold=0:16 cool=pass", 798, 10, 1.57, 1.59)]
-    [InlineData(Cooled, "glaze", "6", "Kidney", null, Fits.Nearly, "delay=0:00 rate.1=120 target.1=540 rate.2=133 target.2=1205 hold=0:24 cool=75", 340, 239, 1.17, 1.18)]
-    [InlineData(Cooled, "glaze", "6", "Chamois", null, Fits.No, "rate.1=120 target.1=600 rate.2=200 target.2=1080 rate.3=60 target.3=1205 rate.4=stop hold=23", 0, -327, 1.17, 1.16)]
-    [InlineData("60/h to 100 hold 720m; 120/h to 600; 110/h to 995 hold 10m; off", "bisque", "06", "Ewer", null, Fits.Exactly, "slot=Oyster count=3 rate.1=1.0 target.1=100 hold.1=720 rate.2=2.0 target.2=600 hold.2=0 rate.3=1.8 target.3=995 hold.3=10 delay=0.0", 0, 4, 1.21, 1.22)]
-    public void The_fits_of_the_paper_are_found(string text, string kind, string cone, string profile, int? most, Fits fits, string program, double cost, double minutes, double before, double after)
+    [InlineData(
+        Glaze,
+        "glaze",
+        "6",
+        "Wedge",
+        null,
+        Fits.Exactly,
+        "slot=1 count=3 rate.1=100 target.1=200 hold.1=0.00 rate.2=180 target.2=1100 hold.2=0.00 rate.3=60 target.3=1210 hold.3=0.15 alarm=1220 delay=0.00",
+        0,
+        0,
+        1.2,
+        1.2
+    )]
+    [InlineData(
+        Glaze,
+        "glaze",
+        "6",
+        "Bat",
+        null,
+        Fits.Exactly,
+        "slot=1 rate.1=180 target.1=392 hold.1=0.00 rate.2=324 target.2=2012 hold.2=0.00 rate.3=108 target.3=2210 hold.3=0.15 rate.4=0 alarm=2228 delay=0.00",
+        0,
+        0,
+        1.2,
+        1.2
+    )]
+    [InlineData(
+        Glaze,
+        "glaze",
+        "6",
+        "Calliper",
+        null,
+        Fits.Exactly,
+        "time.1=1:48 target.1=200 time.2=5:00 target.2=1100 time.3=1:50 target.3=1210 time.4=0:15 target.4=1210 time.5=done",
+        0,
+        0,
+        1.2,
+        1.2
+    )]
+    [InlineData(
+        Glaze,
+        "glaze",
+        "6",
+        "Kidney",
+        null,
+        Fits.Nearly,
+        "delay=0:00 rate.1=159 target.1=1100 rate.2=60 target.2=1210 hold=0:15 cool=pass",
+        360,
+        0,
+        1.2,
+        1.2
+    )]
+    [InlineData(
+        "50/h to 90 hold 360m; 50/h to 120; 100/h to 540; 60/h to 610; 90/h to 950; 60/h to 1063; off",
+        "bisque",
+        "04",
+        "Wedge",
+        3,
+        Fits.Nearly,
+        "slot=1 count=3 rate.1=50 target.1=90 hold.1=6.00 rate.2=88 target.2=950 hold.2=0.00 rate.3=60 target.3=1063 hold.3=0.00 alarm=1073 delay=0.00",
+        174,
+        2,
+        1.25,
+        1.25
+    )]
+    [InlineData(
+        Bisque,
+        "bisque",
+        "04",
+        "Chamois",
+        null,
+        Fits.Nearly,
+        "rate.1=80 target.1=80 rate.2=10 target.2=120 rate.3=100 target.3=540 rate.4=110 target.4=1060 hold=16",
+        236,
+        -22,
+        1.57,
+        1.57
+    )]
+    [InlineData(
+        Bisque,
+        "bisque",
+        "04",
+        "Kidney",
+        null,
+        Fits.No,
+        "delay=0:00 rate.1=19 target.1=120 rate.2=105 target.2=1060 hold=0:16 cool=pass",
+        798,
+        10,
+        1.57,
+        1.59
+    )]
+    [InlineData(
+        Cooled,
+        "glaze",
+        "6",
+        "Kidney",
+        null,
+        Fits.Nearly,
+        "delay=0:00 rate.1=120 target.1=540 rate.2=133 target.2=1205 hold=0:24 cool=75",
+        340,
+        239,
+        1.17,
+        1.18
+    )]
+    [InlineData(
+        Cooled,
+        "glaze",
+        "6",
+        "Chamois",
+        null,
+        Fits.No,
+        "rate.1=120 target.1=600 rate.2=200 target.2=1080 rate.3=60 target.3=1205 rate.4=stop hold=23",
+        0,
+        -327,
+        1.17,
+        1.16
+    )]
+    [InlineData(
+        "60/h to 100 hold 720m; 120/h to 600; 110/h to 995 hold 10m; off",
+        "bisque",
+        "06",
+        "Ewer",
+        null,
+        Fits.Exactly,
+        "slot=Oyster count=3 rate.1=1.0 target.1=100 hold.1=720 rate.2=2.0 target.2=600 hold.2=0 rate.3=1.8 target.3=995 hold.3=10 delay=0.0",
+        0,
+        4,
+        1.21,
+        1.22
+    )]
+    public void The_fits_of_the_paper_are_found(
+        string text,
+        string kind,
+        string cone,
+        string profile,
+        int? most,
+        Fits fits,
+        string program,
+        double cost,
+        double minutes,
+        double before,
+        double after
+    )
     {
         var fit = Fit(text, kind, cone, profile, most);
         Said(fit.Program).ShouldBe(program, $"cost {fit.Cost:0.0} D {fit.Wanted:0.0000} {fit.Fitted:0.0000} min {fit.Minutes:0.0} {fit.Fits}");
@@ -78,7 +219,10 @@ public sealed class FitTests
         Fit("150/h to 1330; off", "glaze", "14", "Pug").Fits.ShouldBe(Fits.OutOfReach);
         var cools = Written("off to 100; off", ScheduleKind.Glaze);
         ControllerFit.Of(new FitWish(cools, KeyMachineTests.Profile("Bat"), null, Temperature.FromCelsius(900))).Problems[0].Field.ShouldBe("schedule");
-        ControllerFit.Of(new FitWish(Written(Glaze, ScheduleKind.Glaze), KeyMachineTests.Profile("Bung"), null, Temperature.FromCelsius(20))).Problems[0].Field.ShouldBe("profile");
+        ControllerFit
+            .Of(new FitWish(Written(Glaze, ScheduleKind.Glaze), KeyMachineTests.Profile("Bung"), null, Temperature.FromCelsius(20)))
+            .Problems[0]
+            .Field.ShouldBe("profile");
     }
 
     [Fact]
@@ -94,8 +238,11 @@ public sealed class FitTests
         cold.Why.ShouldBe("The cooling that was asked for is lost.");
         cold.Changes.Select(c => c.Kind).ShouldBe(["cooling", "hold"]);
         Fit(Cooled, "glaze", "6", "Kidney").Changes.Select(c => c.Text).ShouldContain("One cooling of 75 °C/h down to 500 °C.");
-        Fit("60/h to 100 hold 720m; 120/h to 600; 110/h to 995 hold 10m; off", "bisque", "06", "Ewer").Changes.ShouldHaveSingleItem().Text.ShouldBe("108 °C/h instead of 110 °C/h.");
-        Fit("700/h to 1210; off", "glaze", "6", "Wedge").Changes.ShouldContain(c => c.Kind == "clamped" && c.Text == "700 °C/h cannot be said; 600 °C/h is the nearest.");
+        Fit("60/h to 100 hold 720m; 120/h to 600; 110/h to 995 hold 10m; off", "bisque", "06", "Ewer")
+            .Changes.ShouldHaveSingleItem()
+            .Text.ShouldBe("108 °C/h instead of 110 °C/h.");
+        Fit("700/h to 1210; off", "glaze", "6", "Wedge")
+            .Changes.ShouldContain(c => c.Kind == "clamped" && c.Text == "700 °C/h cannot be said; 600 °C/h is the nearest.");
         Fit(Glaze, "glaze", "6", "Bat").Changes.ShouldBeEmpty();
         Fit("150/h to 1330; off", "glaze", "14", "Chamois").Why.ShouldBe("It goes to 1280 °C; 1330 is wanted.");
         Fit("full to 1200; off", "glaze", "6", "Chamois").Changes.ShouldContain(c => c.Kind == "no-full");
@@ -105,7 +252,11 @@ public sealed class FitTests
     public void Full_power_and_off_keep_their_words()
     {
         var fit = Fit("100/h to 600; full to 1200 hold 10m; off to 1000; 50/h to 800; off", "glaze", "6", "Wedge");
-        Said(fit.Program).ShouldBe("slot=1 count=4 rate.1=100 target.1=600 hold.1=0.00 rate.2=888 target.2=1200 hold.2=0.10 rate.3=888 target.3=1000 hold.3=0.00 rate.4=50 target.4=800 hold.4=0.00 alarm=1210 delay=0.00");
+        Said(fit.Program)
+            .ShouldBe(
+                "slot=1 count=4 rate.1=100 target.1=600 hold.1=0.00 rate.2=888 target.2=1200 hold.2=0.10 rate.3=888 target.3=1000 hold.3=0.00 rate.4=50 "
+                    + "target.4=800 hold.4=0.00 alarm=1210 delay=0.00"
+            );
         fit.Fits.ShouldBe(Fits.Exactly);
         fit.Schedule!.Steps.Select(s => s.Pace.Kind).ShouldBe([PaceKind.Rate, PaceKind.Full, PaceKind.Natural, PaceKind.Rate, PaceKind.Natural]);
     }
@@ -136,7 +287,8 @@ public sealed class FitTests
                 at += Math.Round(dice.Between(15, 420));
                 steps.Add($"{(int)dice.Between(20, 300)}/h to {at}{(dice.Next() < 0.4 ? $" hold {(int)dice.Between(5, 200)}m" : "")}");
             }
-            if (dice.Next() < 0.5) steps.Add($"{(int)dice.Between(40, 200)}/h to {Math.Round(at * dice.Between(0.5, 0.95))}{(dice.Next() < 0.3 ? " hold 30m" : "")}");
+            if (dice.Next() < 0.5)
+                steps.Add($"{(int)dice.Between(40, 200)}/h to {Math.Round(at * dice.Between(0.5, 0.95))}{(dice.Next() < 0.3 ? " hold 30m" : "")}");
             var text = string.Join("; ", steps) + "; off";
             var name = new[] { "Wedge", "Chamois", "Kidney", "Calliper" }[(int)(dice.Next() * 4)];
             var profile = KeyMachineTests.Profile(name) with { Most = 1 + (int)(dice.Next() * 5) };
@@ -144,12 +296,15 @@ public sealed class FitTests
             var kiln = new PlainKiln(Temperature.FromCelsius(20));
             var wanted = new WantedCurve(schedule.Program, kiln.Times(schedule.Program).Value, schedule.Kind);
             var last = profile.Cooling == CoolingRule.Steps ? wanted.Points.Count - 1 : wanted.TopEnd;
-            if (last > 13) continue;
+            if (last > 13)
+                continue;
             compared++;
             var found = new StepFit(profile, wanted, new StepWords(profile)).Best(profile.Most);
             var best = Cheapest(profile, wanted, last);
-            if (best is null) found.ShouldBeNull(text);
-            else found!.Value.Cost.ShouldBe(best.Value, 1e-6, $"{text} on {name} in {profile.Most}");
+            if (best is null)
+                found.ShouldBeNull(text);
+            else
+                found!.Value.Cost.ShouldBe(best.Value, 1e-6, $"{text} on {name} in {profile.Most}");
         }
     }
 
@@ -161,7 +316,8 @@ public sealed class FitTests
         for (var chosen = 0; chosen < 1 << (last - 1); chosen++)
         {
             var at = Enumerable.Range(0, last + 1).Where(i => i == 0 || i == last || ((chosen >> (i - 1)) & 1) == 1).ToList();
-            if (!at.Contains(wanted.TopStart) || (wanted.TopEnd <= last && !at.Contains(wanted.TopEnd))) continue;
+            if (!at.Contains(wanted.TopStart) || (wanted.TopEnd <= last && !at.Contains(wanted.TopEnd)))
+                continue;
             var (cost, used, afterRamp) = (0.0, 0, false);
             foreach (var (i, j) in at.Zip(at.Skip(1)))
             {
@@ -171,19 +327,24 @@ public sealed class FitTests
                 if (profile.Give == Giving.Time)
                 {
                     used += (int)Math.Ceiling(minutes / 1439 - 1e-9);
-                    if (minutes < 0.5) cost += 1000;
+                    if (minutes < 0.5)
+                        cost += 1000;
                 }
                 else if (!isFlat)
                 {
                     used++;
                     var (rate, question) = (Math.Abs(b.Celsius - a.Celsius) / minutes * 60, profile.Find("rate")!);
-                    if (rate < question.Min - question.Step / 2 || rate > question.Max + question.Step / 2) cost += 1000;
+                    if (rate < question.Min - question.Step / 2 || rate > question.Max + question.Step / 2)
+                        cost += 1000;
                 }
-                else if (profile.Hold == HoldRule.Every) used += afterRamp ? 0 : 1;
-                else if (i != wanted.TopStart || j != wanted.TopEnd) (used, cost) = (used + 1, cost + 1000);
+                else if (profile.Hold == HoldRule.Every)
+                    used += afterRamp ? 0 : 1;
+                else if (i != wanted.TopStart || j != wanted.TopEnd)
+                    (used, cost) = (used + 1, cost + 1000);
                 afterRamp = !isFlat;
             }
-            if (used <= profile.Most && !(cost >= best)) best = cost;
+            if (used <= profile.Most && !(cost >= best))
+                best = cost;
         }
         return best;
     }

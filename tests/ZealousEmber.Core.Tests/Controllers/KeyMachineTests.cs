@@ -18,7 +18,8 @@ public sealed class KeyMachineTests
     /// <summary>Any answer a question takes, words among them.</summary>
     private static string Any(Question question, ref Dice dice)
     {
-        if (question.Words.Length > 0 && dice.Next() < 0.2) return question.Words[(int)(dice.Next() * question.Words.Length)].Shown;
+        if (question.Words.Length > 0 && dice.Next() < 0.2)
+            return question.Words[(int)(dice.Next() * question.Words.Length)].Shown;
         var value = question.Format == AnswerFormat.Word ? dice.Between(-0.5, question.Choices.Length - 0.5) : dice.Between(question.Min, question.Max);
         var near = question.Nearest(question.Format == AnswerFormat.Cone ? Math.Floor(value) : value);
         return question.Takes(near) ? question.Show(near) : question.Untouched;
@@ -28,7 +29,10 @@ public sealed class KeyMachineTests
     {
         var answers = new Dictionary<string, string>();
         var local = dice;
-        var program = ProgramWalk.Of(profile, a => answers.TryGetValue(a.Id, out var said) ? said : answers[a.Id] = Any(a.Question, ref local)).Select(a => (a, 0)).ToList();
+        var program = ProgramWalk
+            .Of(profile, a => answers.TryGetValue(a.Id, out var said) ? said : answers[a.Id] = Any(a.Question, ref local))
+            .Select(a => (a, 0))
+            .ToList();
         dice = local;
         return [.. program.Select(p => new Answer(p.a, answers.TryGetValue(p.a.Id, out var said) ? said : answers[p.a.Id] = p.a.Question.Untouched))];
     }
@@ -40,11 +44,32 @@ public sealed class KeyMachineTests
         foreach (var slot in profile.Slots.DefaultIfEmpty("1"))
         {
             memory = memory with { Slot = slot };
-            foreach (var answer in AnyProgram(profile, ref dice)) memory = answer.Asked.Question.Id == "slot" ? memory : memory.With(answer.Asked, answer.Shown);
+            foreach (var answer in AnyProgram(profile, ref dice))
+                memory = answer.Asked.Question.Id == "slot" ? memory : memory.With(answer.Asked, answer.Shown);
         }
-        string[] keys = ["take", "wipe", "quit", "open", "tell", "fire", "dot", "more", "less~1.2", "0", "5", "9", "hand lid", "until 5", "turn slow", "take", "open"];
+        string[] keys =
+        [
+            "take",
+            "wipe",
+            "quit",
+            "open",
+            "tell",
+            "fire",
+            "dot",
+            "more",
+            "less~1.2",
+            "0",
+            "5",
+            "9",
+            "hand lid",
+            "until 5",
+            "turn slow",
+            "take",
+            "open",
+        ];
         var machine = new KeyMachine(profile, memory);
-        for (var i = (int)(dice.Next() * 40); i > 0; i--) machine.Press(keys[(int)(dice.Next() * keys.Length)]);
+        for (var i = (int)(dice.Next() * 40); i > 0; i--)
+            machine.Press(keys[(int)(dice.Next() * keys.Length)]);
         return machine.Memory;
     }
 
@@ -62,7 +87,8 @@ public sealed class KeyMachineTests
                 {
                     var typed = line.Keys.TakeWhile(k => k != "take").ToList();
                     machine.Press(typed);
-                    if (line.Asked is not null) machine.Display.ShouldBe(line.Display, profile.Name);
+                    if (line.Asked is not null)
+                        machine.Display.ShouldBe(line.Display, profile.Name);
                     machine.Press(line.Keys.Skip(typed.Count));
                 }
                 machine.Memory.State.ShouldBe(ControllerState.Ready);
@@ -166,8 +192,10 @@ public sealed class KeyMachineTests
     public void Every_profile_is_kept_as_it_is_written_and_unknown_keys_are_known_as_such()
     {
         BuiltInProfiles.All.Select(p => p.Profile.Name).ShouldBe(["Wedge", "Bat", "Chamois", "Kidney", "Calliper", "Pug", "Stilt", "Ewer", "Spyhole", "Bung"]);
-        foreach (var key in new[] { "take", "more~1.5", "until 1:30", "hand lid", "7", "dot" }) KeyMachine.IsKey(key).ShouldBeTrue(key);
-        foreach (var key in new[] { "", "push", "more~x", "more~9999", "until ", "hand foot", "12", "Take" }) KeyMachine.IsKey(key).ShouldBeFalse(key);
+        foreach (var key in new[] { "take", "more~1.5", "until 1:30", "hand lid", "7", "dot" })
+            KeyMachine.IsKey(key).ShouldBeTrue(key);
+        foreach (var key in new[] { "", "push", "more~x", "more~9999", "until ", "hand foot", "12", "Take" })
+            KeyMachine.IsKey(key).ShouldBeFalse(key);
         Should.Throw<ArgumentException>(() => Machine("Bat").Press("push"));
     }
 

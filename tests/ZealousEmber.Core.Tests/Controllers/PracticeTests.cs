@@ -31,11 +31,19 @@ public sealed class PracticeTests
             var fired = Carded(profile, task);
             fired.State.ShouldBe(ControllerState.Firing);
             var done = PracticeCheck.Entered(profile, task, fired);
-            done.ShouldSatisfyAllConditions(d => d.IsDone.ShouldBeTrue($"{name} {task.Id}: {d.Text}"), d => d.Differences.ShouldBeEmpty(), d => d.Fired.ShouldNotBeNull());
-            PracticeCheck.Entered(profile, task, fired with { State = ControllerState.Ready }).ShouldSatisfyAllConditions(d => d.IsDone.ShouldBeFalse(), d => d.Text.ShouldContain("press fire"));
-            if (profile.Hands.Length > 0) PracticeCheck.Entered(profile, task, fired with { State = ControllerState.Fault }).Text.ShouldContain("by hand");
+            done.ShouldSatisfyAllConditions(
+                d => d.IsDone.ShouldBeTrue($"{name} {task.Id}: {d.Text}"),
+                d => d.Differences.ShouldBeEmpty(),
+                d => d.Fired.ShouldNotBeNull()
+            );
+            PracticeCheck
+                .Entered(profile, task, fired with { State = ControllerState.Ready })
+                .ShouldSatisfyAllConditions(d => d.IsDone.ShouldBeFalse(), d => d.Text.ShouldContain("press fire"));
+            if (profile.Hands.Length > 0)
+                PracticeCheck.Entered(profile, task, fired with { State = ControllerState.Fault }).Text.ShouldContain("by hand");
         }
-        foreach (var task in tasks.Where(t => t.Kind == PracticeKind.Leftovers)) task.Memory.State.ShouldBe(ControllerState.Ask, "somebody went home in the middle");
+        foreach (var task in tasks.Where(t => t.Kind == PracticeKind.Leftovers))
+            task.Memory.State.ShouldBe(ControllerState.Ask, "somebody went home in the middle");
     }
 
     [Theory]
@@ -48,7 +56,8 @@ public sealed class PracticeTests
             var found = PracticeCheck.Find(profile, task, task.Wrong!);
             found.IsDone.ShouldBeTrue();
             found.Differences.ShouldHaveSingleItem().Asked.Id.ShouldBe(task.Wrong);
-            foreach (var other in task.Program.Where(a => a.Asked.Id != task.Wrong)) PracticeCheck.Find(profile, task, other.Asked.Id).IsDone.ShouldBeFalse();
+            foreach (var other in task.Program.Where(a => a.Asked.Id != task.Wrong))
+                PracticeCheck.Find(profile, task, other.Asked.Id).IsDone.ShouldBeFalse();
         }
     }
 
@@ -60,7 +69,14 @@ public sealed class PracticeTests
         var result = PracticeCheck.Entered(profile, task, Carded(profile, task, a => a.Asked.Id == "rate.1" ? "10" : null));
         result.IsDone.ShouldBeFalse();
         result.Text.ShouldBe("1 value not as it should be.");
-        result.Differences.ShouldHaveSingleItem().ShouldSatisfyAllConditions(d => d.Shown.ShouldBe("10"), d => d.Wanted.ShouldBe("100"), d => d.Minutes.ShouldBe(540, 2), d => d.Consequence.ShouldContain("9 h"));
+        result
+            .Differences.ShouldHaveSingleItem()
+            .ShouldSatisfyAllConditions(
+                d => d.Shown.ShouldBe("10"),
+                d => d.Wanted.ShouldBe("100"),
+                d => d.Minutes.ShouldBe(540, 2),
+                d => d.Consequence.ShouldContain("9 h")
+            );
         result.Slips[0].Kind.ShouldBe("digit-dropped");
     }
 
@@ -72,7 +88,9 @@ public sealed class PracticeTests
         double?[] right = [1210, 12, 7 * 60 + 12 + 110];
         PracticeCheck.Read(task, right).IsDone.ShouldBeTrue();
         PracticeCheck.Read(task, [1210, 12, right[2] + 3]).IsDone.ShouldBeTrue();
-        PracticeCheck.Read(task, [1210, 12, right[2] + 5]).ShouldSatisfyAllConditions(r => r.IsDone.ShouldBeFalse(), r => r.Text.ShouldContain("How long until"));
+        PracticeCheck
+            .Read(task, [1210, 12, right[2] + 5])
+            .ShouldSatisfyAllConditions(r => r.IsDone.ShouldBeFalse(), r => r.Text.ShouldContain("How long until"));
         PracticeCheck.Read(task, [850, 12, right[2]]).Text.ShouldContain("hottest target");
         PracticeCheck.Read(task, []).IsDone.ShouldBeFalse();
     }

@@ -57,8 +57,13 @@ public sealed class ProfileTests
     {
         var question = new QuestionData("time", "in", "digits", "H.MM");
         Read(Ladle).Value.Ask.Length.ShouldBe(2);
-        ProfileReader.Read(new ProfileData("Long", "C", "time", Count: "ended", Most: 9, Cooling: "steps", Ask: [.. Enumerable.Repeat(question, 200)])).Problems.ShouldContain(p => p.Field == "ask" && p.Message.Contains("200"));
+        ProfileReader
+            .Read(new ProfileData("Long", "C", "time", Count: "ended", Most: 9, Cooling: "steps", Ask: [.. Enumerable.Repeat(question, 200)]))
+            .Problems.ShouldContain(p => p.Field == "ask" && p.Message.Contains("200"));
         ProfileReader.Read(new ProfileData(null, null, null)).Problems.Select(p => p.Field).ShouldBe(["name", "unit", "give"], ignoreOrder: true);
-        ProfileReader.Read(new ProfileData("x", "C", "dials", Sections: [new(null, 2)], Positions: [new("on", 1), null])).Problems.Select(p => p.Field).ShouldBe(["sections", "positions", "apart"]);
+        ProfileReader
+            .Read(new ProfileData("x", "C", "dials", Sections: [new(null, 2)], Positions: [new("on", 1), null]))
+            .Problems.Select(p => p.Field)
+            .ShouldBe(["sections", "positions", "apart"]);
     }
 }

@@ -50,7 +50,8 @@ public sealed class ReadBackTests
     public void Degrees_words_and_cones_are_read_with_their_dress_and_4_is_never_04()
     {
         var wedge = KeyMachineTests.Profile("Wedge");
-        foreach (var said in new[] { "1210", "1210 °C", "1210.0", "1210C" }) ShownAnswer.Read(wedge.Find("target")!, said).ShouldBe("1210");
+        foreach (var said in new[] { "1210", "1210 °C", "1210.0", "1210C" })
+            ShownAnswer.Read(wedge.Find("target")!, said).ShouldBe("1210");
         ShownAnswer.Read(KeyMachineTests.Profile("Kidney").Find("rate")!, " PASS").ShouldBe("pass");
         ShownAnswer.Read(KeyMachineTests.Profile("Ewer").Find("rate")!, "2").ShouldBe("2.0");
         ShownAnswer.Read(KeyMachineTests.Profile("Ewer").Find("delay")!, "1.5").ShouldBe("1.5");
@@ -80,7 +81,8 @@ public sealed class ReadBackTests
         hot.Degrees.ShouldBe(50, 1e-9);
         hot.Minutes.ShouldBe(50, 0.1);
         hot.Consequence.ShouldMatch("^The top is 50 °C higher, cone \\d+ falls instead of 6 and it takes 50 min longer.$");
-        var quick = Back("Wedge", Bisque, "1", "4", "80", "90", "0.04", "100", "600", "0", "150", "950", "0", "60", "1060", "10", "1070", "0").Differences.ShouldHaveSingleItem();
+        var quick = Back("Wedge", Bisque, "1", "4", "80", "90", "0.04", "100", "600", "0", "150", "950", "0", "60", "1060", "10", "1070", "0")
+            .Differences.ShouldHaveSingleItem();
         quick.Minutes.ShouldBe(-236, 0.1);
         quick.Consequence.ShouldContain("drying takes 0.5 h instead of 4.4");
         var late = Back("Wedge", Glaze, "1", "3", "100", "200", "0", "180", "1100", "0", "60", "1210", "15", "1200", "12.00").Differences;
@@ -102,7 +104,12 @@ public sealed class ReadBackTests
     }
 
     /// <summary>Slips made on the machine or by hand, not by the finder's own code.</summary>
-    private static (string Kind, ImmutableArray<Answer> Read)? Slip(ControllerProfile profile, ImmutableArray<Answer> program, ControllerMemory left, ref Dice dice)
+    private static (string Kind, ImmutableArray<Answer> Read)? Slip(
+        ControllerProfile profile,
+        ImmutableArray<Answer> program,
+        ControllerMemory left,
+        ref Dice dice
+    )
     {
         var card = EntryCard.Of(profile, program);
         var at = 1 + (int)(dice.Next() * program.Length);
@@ -111,28 +118,67 @@ public sealed class ReadBackTests
         var keys = line.Keys.TakeWhile(k => k != "take").ToList();
         List<string>? changed = null;
         // As often as people make them.
-        string[] kinds = ["digit-dropped", "digits-swapped", "digit-doubled", "kept", "overshoot", "hours-minutes", "step-skipped", "press-doubled", "cone-zero", "wrong-slot"];
+        string[] kinds =
+        [
+            "digit-dropped",
+            "digits-swapped",
+            "digit-doubled",
+            "kept",
+            "overshoot",
+            "hours-minutes",
+            "step-skipped",
+            "press-doubled",
+            "cone-zero",
+            "wrong-slot",
+        ];
         var pick = dice.Next() * kinds.Sum(k => SlipKinds.Of(k).Weight);
         var kind = kinds.First(k => (pick -= SlipKinds.Of(k).Weight) < 0);
         ImmutableArray<Answer> Pressed(IEnumerable<string> pressed) => new KeyMachine(profile, left).Press(pressed).Memory.Program(profile);
         IEnumerable<string> With(List<string> line) => card.SelectMany((l, i) => i == at ? [.. line, .. l.Keys.SkipWhile(k => k != "take")] : l.Keys);
         switch (kind)
         {
-            case "digit-dropped" when question.IsTyped && keys.Count > 1: changed = [.. keys]; changed.RemoveAt((int)(dice.Next() * keys.Count)); break;
-            case "digit-doubled" when question.IsTyped: changed = [.. keys]; changed.Insert(0, keys[0]); break;
-            case "digits-swapped" when question.IsTyped && keys.Count > 1 && keys[0] != keys[1]: changed = [keys[1], keys[0], .. keys.Skip(2)]; break;
-            case "kept" when !profile.Confirms: changed = []; break;
-            case "overshoot" when question.Entry is Entry.Arrows or Entry.Buttons: changed = [.. keys, dice.Next() < 0.5 ? "more" : "less"]; break;
-            case "hours-minutes" when question is { IsTime: true, IsTyped: true } && question.ValueOf(program[at - 1].Shown) is > 0 and < 60 and var minutes && question.Takes(minutes * 60): changed = [.. Typing.Keys(question, question.Show(minutes * 60))]; break;
-            case "cone-zero" when question.Format == AnswerFormat.Cone && question.IsTyped: changed = [.. program[at - 1].Shown.TrimStart('0').Select(c => c.ToString())]; break;
-            case "wrong-slot" when question.Id == "slot" && question.IsTyped: changed = [program[0].Shown == "2" ? "3" : "2"]; break;
-            case "press-doubled" when at < program.Length && !profile.Confirms: return (kind, Pressed(card.SelectMany((l, i) => i == at ? [.. l.Keys, "take"] : l.Keys)));
+            case "digit-dropped" when question.IsTyped && keys.Count > 1:
+                changed = [.. keys];
+                changed.RemoveAt((int)(dice.Next() * keys.Count));
+                break;
+            case "digit-doubled" when question.IsTyped:
+                changed = [.. keys];
+                changed.Insert(0, keys[0]);
+                break;
+            case "digits-swapped" when question.IsTyped && keys.Count > 1 && keys[0] != keys[1]:
+                changed = [keys[1], keys[0], .. keys.Skip(2)];
+                break;
+            case "kept" when !profile.Confirms:
+                changed = [];
+                break;
+            case "overshoot" when question.Entry is Entry.Arrows or Entry.Buttons:
+                changed = [.. keys, dice.Next() < 0.5 ? "more" : "less"];
+                break;
+            case "hours-minutes"
+                when question is { IsTime: true, IsTyped: true }
+                    && question.ValueOf(program[at - 1].Shown) is > 0 and < 60 and var minutes
+                    && question.Takes(minutes * 60):
+                changed = [.. Typing.Keys(question, question.Show(minutes * 60))];
+                break;
+            case "cone-zero" when question.Format == AnswerFormat.Cone && question.IsTyped:
+                changed = [.. program[at - 1].Shown.TrimStart('0').Select(c => c.ToString())];
+                break;
+            case "wrong-slot" when question.Id == "slot" && question.IsTyped:
+                changed = [program[0].Shown == "2" ? "3" : "2"];
+                break;
+            case "press-doubled" when at < program.Length && !profile.Confirms:
+                return (kind, Pressed(card.SelectMany((l, i) => i == at ? [.. l.Keys, "take"] : l.Keys)));
             case "step-skipped" when profile.Count == Counting.Ended && profile.Give == Giving.Rate && program.Count(a => a.Asked.Question.Id == "target") > 1:
                 var step = 1 + (int)(dice.Next() * program.Count(a => a.Asked.Question.Id == "target"));
                 return (kind, Pressed(card.Where(l => l.Asked?.Step != step).SelectMany(l => l.Keys)));
         }
         // What the controller refuses is seen at once, and typed again.
-        if (changed is { Count: > 0 } && question.IsTyped && new KeyMachine(profile, left).Press(card.Take(at).SelectMany(l => l.Keys)).Press([.. changed, "take"]).Display == "no") return null;
+        if (
+            changed is { Count: > 0 }
+            && question.IsTyped
+            && new KeyMachine(profile, left).Press(card.Take(at).SelectMany(l => l.Keys)).Press([.. changed, "take"]).Display == "no"
+        )
+            return null;
         return changed is null ? null : (kind, Pressed(With(changed)));
     }
 
@@ -151,16 +197,40 @@ public sealed class ReadBackTests
             var schedule = FitTests.Written(text, text == Bisque ? ScheduleKind.Bisque : ScheduleKind.Glaze, text == Bisque ? "04" : "6");
             var fit = ControllerFit.Of(new FitWish(schedule, profile, null, Temperature.FromCelsius(20), null, dice.Next() < 0.5 ? 0 : 480)).Value;
             // Somebody's program of before: round numbers.
-            var other = ControllerFit.Of(new FitWish(FitTests.Written("150/h to 600; 200/h to 1000 hold 30m; off", ScheduleKind.Bisque, "06"), profile, null, Temperature.FromCelsius(20))).Value;
+            var other = ControllerFit
+                .Of(
+                    new FitWish(
+                        FitTests.Written("150/h to 600; 200/h to 1000 hold 30m; off", ScheduleKind.Bisque, "06"),
+                        profile,
+                        null,
+                        Temperature.FromCelsius(20)
+                    )
+                )
+                .Value;
             var left = new KeyMachine(profile, ControllerMemory.New(profile)).Press(EntryCard.Of(profile, other.Program).SelectMany(l => l.Keys)).Memory;
-            if (Slip(profile, fit.Program, left, ref dice) is not { } slip) continue;
-            if (slip.Read.Select(a => (a.Asked.Id, a.Shown)).SequenceEqual(fit.Program.Select(a => (a.Asked.Id, a.Shown)))) continue;
+            if (Slip(profile, fit.Program, left, ref dice) is not { } slip)
+                continue;
+            if (slip.Read.Select(a => (a.Asked.Id, a.Shown)).SequenceEqual(fit.Program.Select(a => (a.Asked.Id, a.Shown))))
+                continue;
             tried++;
-            var slips = SlipFinder.Of(profile, fit.Program, slip.Read, new StepWords(profile).DegreesOf(schedule.Program.Steps.Max(s => s.Target?.Celsius ?? 0)), memoryKnown ? left : null);
+            var slips = SlipFinder.Of(
+                profile,
+                fit.Program,
+                slip.Read,
+                new StepWords(profile).DegreesOf(schedule.Program.Steps.Max(s => s.Target?.Celsius ?? 0)),
+                memoryKnown ? left : null
+            );
             slips.Sum(s => s.Probability).ShouldBeLessThan(30);
-            if (slips.Any(s => s.Kind == slip.Kind)) found++;
-            if (slips.Length > 0 && slips[0].Kind == slip.Kind) first++;
-            else missed.Add($"{profile.Name} {slip.Kind}: {string.Join(", ", slips.Take(3).Select(s => $"{s.Kind} {s.Probability:0.00} [{string.Join(' ', s.Questions)}]"))} :: {string.Join(' ', slip.Read.Where(a => fit.Program.FirstOrDefault(f => f.Asked.Id == a.Asked.Id).Shown != a.Shown).Select(a => $"{a.Asked.Id} {fit.Program.FirstOrDefault(f => f.Asked.Id == a.Asked.Id).Shown}→{a.Shown}"))}");
+            if (slips.Any(s => s.Kind == slip.Kind))
+                found++;
+            if (slips.Length > 0 && slips[0].Kind == slip.Kind)
+                first++;
+            else
+                missed.Add(
+                    $"{profile.Name} {slip.Kind}: "
+                        + $"{string.Join(", ", slips.Take(3).Select(s => $"{s.Kind} {s.Probability:0.00} [{string.Join(' ', s.Questions)}]"))} :: "
+                        + $"{string.Join(' ', slip.Read.Where(a => fit.Program.FirstOrDefault(f => f.Asked.Id == a.Asked.Id).Shown != a.Shown).Select(a => $"{a.Asked.Id} {fit.Program.FirstOrDefault(f => f.Asked.Id == a.Asked.Id).Shown}→{a.Shown}"))}"
+                );
         }
         found.ShouldBeGreaterThanOrEqualTo(190, string.Join("\n", missed));
         first.ShouldBeGreaterThanOrEqualTo(memoryKnown ? 180 : 160, string.Join("\n", missed));
@@ -174,7 +244,8 @@ public sealed class ReadBackTests
         foreach (var name in new[] { "Wedge", "Bat", "Chamois", "Kidney", "Calliper", "Pug", "Ewer" })
         {
             var profile = KeyMachineTests.Profile(name);
-            if (profile.Find("slot") is null) continue;
+            if (profile.Find("slot") is null)
+                continue;
             foreach (var wanted in lines)
             {
                 foreach (var held in lines.Where(l => l != wanted))
@@ -182,14 +253,32 @@ public sealed class ReadBackTests
                     foreach (var slot in profile.Slots.Skip(1).Take(3))
                     {
                         ImmutableArray<Answer>? Fit(string line, string inSlot) =>
-                            ControllerFit.Of(new FitWish(FitTests.Written(line, ScheduleKind.Glaze, "6"), profile, null, Temperature.FromCelsius(20), inSlot)).Value is { Schedule: not null } fit ? fit.Program : null;
-                        if (Fit(wanted, profile.Slots[0]) is not { } right || Fit(held, slot) is not { } read) continue;
+                            ControllerFit
+                                .Of(new FitWish(FitTests.Written(line, ScheduleKind.Glaze, "6"), profile, null, Temperature.FromCelsius(20), inSlot))
+                                .Value
+                                is { Schedule: not null } fit
+                                ? fit.Program
+                                : null;
+                        if (Fit(wanted, profile.Slots[0]) is not { } right || Fit(held, slot) is not { } read)
+                            continue;
                         tried++;
                         // What is no program's stands as it was set.
-                        read = [.. read.Select(a => a.Asked.Question.Shared && right.FirstOrDefault(r => r.Asked.Id == a.Asked.Id) is { Shown: { } shown } ? a with { Shown = shown } : a)];
+                        read =
+                        [
+                            .. read.Select(a =>
+                                a.Asked.Question.Shared && right.FirstOrDefault(r => r.Asked.Id == a.Asked.Id) is { Shown: { } shown }
+                                    ? a with
+                                    {
+                                        Shown = shown,
+                                    }
+                                    : a
+                            ),
+                        ];
                         var slips = SlipFinder.Of(profile, right, read, 1210, null);
-                        if (slips.Length > 0 && slips[0].Kind == "wrong-slot") first++;
-                        else missed.Add($"{name} {slot}: {string.Join(", ", slips.Take(3).Select(s => $"{s.Kind} {s.Probability:0.00} {s.Text}"))}");
+                        if (slips.Length > 0 && slips[0].Kind == "wrong-slot")
+                            first++;
+                        else
+                            missed.Add($"{name} {slot}: {string.Join(", ", slips.Take(3).Select(s => $"{s.Kind} {s.Probability:0.00} {s.Text}"))}");
                     }
                 }
             }

@@ -16,10 +16,13 @@ public sealed class DiagnosisTests
         var words = text.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(w => w.Split('=')).ToList();
         return new FiringNumbers(
             words.Where(w => w.Length == 2 && w[0] != "where").ToImmutableDictionary(w => w[0], w => double.Parse(w[1], CultureInfo.InvariantCulture)),
-            [.. words.Where(w => w.Length == 1).Select(w => w[0])], words.Where(w => w[0] == "where").Select(w => (FaultPlace?)Enum.Parse<FaultPlace>(w[1], ignoreCase: true)).FirstOrDefault());
+            [.. words.Where(w => w.Length == 1).Select(w => w[0])],
+            words.Where(w => w[0] == "where").Select(w => (FaultPlace?)Enum.Parse<FaultPlace>(w[1], ignoreCase: true)).FirstOrDefault()
+        );
     }
 
-    private static FoundFault Found(string fault, string numbers, int pieces = 1, FaultSeverity severity = FaultSeverity.Looks) => new(fault, Numbers(numbers), pieces, severity);
+    private static FoundFault Found(string fault, string numbers, int pieces = 1, FaultSeverity severity = FaultSeverity.Looks) =>
+        new(fault, Numbers(numbers), pieces, severity);
 
     public static TheoryData<string, string, string, string> Examples
     {
@@ -28,7 +31,14 @@ public sealed class DiagnosisTests
             using var stream = typeof(DiagnosisTests).Assembly.GetManifestResourceStream("fault-examples.csv")!;
             using var reader = new StreamReader(stream);
             var data = new TheoryData<string, string, string, string>();
-            foreach (var cells in reader.ReadToEnd().Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Skip(1).Select(r => r.Split(','))) data.Add(cells[0], cells[1], cells[2], cells[3]);
+            foreach (
+                var cells in reader
+                    .ReadToEnd()
+                    .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                    .Skip(1)
+                    .Select(r => r.Split(','))
+            )
+                data.Add(cells[0], cells[1], cells[2], cells[3]);
             return data;
         }
     }
@@ -51,7 +61,8 @@ public sealed class DiagnosisTests
         FaultRules.All.Where(c => c.Patch is not null).ShouldAllBe(c => Patches.Find(c.Patch!) != null);
         FaultRules.All.ShouldAllBe(c => c.Evidence.Length > 0);
         var named = FaultRules.All.SelectMany(c => c.Evidence).SelectMany(e => e.All).Select(c => c.Name).ToHashSet();
-        foreach (var number in FiringNumbers.Measured.Concat(FiringNumbers.Stated)) named.ShouldContain(number.Name, "nothing is asked for that no cause is judged by");
+        foreach (var number in FiringNumbers.Measured.Concat(FiringNumbers.Stated))
+            named.ShouldContain(number.Name, "nothing is asked for that no cause is judged by");
     }
 
     [Fact]
@@ -65,7 +76,12 @@ public sealed class DiagnosisTests
 
         var wet = Diagnoser.Of("burst", Numbers("water=0.9 wall=25"))[0];
         (wet.Rule.Name, wet.Points).ShouldBe(("water in the wall", 6));
-        wet.Evidence.Select(e => e.Text).ShouldBe(["0.9 of the water still in the wall at boiling (more than 0.6)", "0.9 of the water still in the wall at boiling (more than 0.3)", "wall 25 mm thick (more than 20)"]);
+        wet.Evidence.Select(e => e.Text)
+            .ShouldBe([
+                "0.9 of the water still in the wall at boiling (more than 0.6)",
+                "0.9 of the water still in the wall at boiling (more than 0.3)",
+                "wall 25 mm thick (more than 20)",
+            ]);
         wet.Evidence[0].ShouldBe(wet.Evidence[0] with { Value = 0.9, Limit = 0.6, Points = 3 });
     }
 
@@ -97,9 +113,15 @@ public sealed class DiagnosisTests
     {
         var boiled = Advice.Of([Found("blisters", "d60=15 hold=40"), Found("pinholes", "hold=2 heal=10 wantsHold topRate=120 d60=2")]);
         (boiled.Patch, boiled.Conflicts.Length).ShouldBe(("work-", 1));
-        var shelves = Advice.Of([Found("underfired", "d60=-9 even=16 here=-10 where=oneShelf tc=-2"), Found("overfired", "d60=12 tc=3 even=16 here=9 where=oneShelf")]);
+        var shelves = Advice.Of([
+            Found("underfired", "d60=-9 even=16 here=-10 where=oneShelf tc=-2"),
+            Found("overfired", "d60=12 tc=3 even=16 here=9 where=oneShelf"),
+        ]);
         (shelves.Patch, shelves.Conflicts.Length).ShouldBe(("even", 1));
-        var holds = Advice.Of([Found("pinholes", "burn=1.2 hold=6 heal=12 wantsHold topRate=150 d60=-2 where=oneGlaze"), Found("overfired", "d60=1 hold=30 runny where=oneGlaze")]);
+        var holds = Advice.Of([
+            Found("pinholes", "burn=1.2 hold=6 heal=12 wantsHold topRate=150 d60=-2 where=oneGlaze"),
+            Found("overfired", "d60=1 hold=30 runny where=oneGlaze"),
+        ]);
         (holds.Patch, holds.Conflicts.Length).ShouldBe((Patches.DropAndHold, 1));
         var apart = Advice.Of([Found("gone-matte", "wantsFast hours750=6 d60=0", 12), Found("dull-crystals", "band=0.4 d60=1 tc=2 where=oneGlaze", 3)]);
         (apart.Patch, apart.Conflicts.Length).ShouldBe((null, 1));
@@ -117,16 +139,25 @@ public sealed class DiagnosisTests
 
     /// <summary>Nothing known makes a cause vanish, and no evidence against it makes it likelier.</summary>
     [Fact]
-    public void Weights_are_weights() => Gen.Select(Gen.Double[-60, 60], Gen.Double[0, 120], Gen.Double[20, 400], Gen.Enum<FaultPlace>(), Gen.Bool).Sample((d60, hold, opened, place, runny) =>
-    {
-        var values = new Dictionary<string, double> { ["d60"] = d60, ["hold"] = hold, ["opened"] = opened }.ToImmutableDictionary();
-        foreach (var fault in FaultRules.Faults)
-        {
-            var causes = Diagnoser.Of(fault, new FiringNumbers(values, runny ? ["runny"] : [], place));
-            causes.Sum(c => c.Share).ShouldBe(1, 1e-9);
-            causes.Select(c => c.Share).ShouldBe(causes.Select(c => c.Share).OrderDescending());
-            causes.ShouldAllBe(c => c.Share > 0 && c.Points == c.Rule.Base + c.Evidence.Sum(e => e.Points));
-            causes.Count(c => c.Leads).ShouldBeInRange(1, 2);
-        }
-    });
+    public void Weights_are_weights() =>
+        Gen.Select(Gen.Double[-60, 60], Gen.Double[0, 120], Gen.Double[20, 400], Gen.Enum<FaultPlace>(), Gen.Bool)
+            .Sample(
+                (d60, hold, opened, place, runny) =>
+                {
+                    var values = new Dictionary<string, double>
+                    {
+                        ["d60"] = d60,
+                        ["hold"] = hold,
+                        ["opened"] = opened,
+                    }.ToImmutableDictionary();
+                    foreach (var fault in FaultRules.Faults)
+                    {
+                        var causes = Diagnoser.Of(fault, new FiringNumbers(values, runny ? ["runny"] : [], place));
+                        causes.Sum(c => c.Share).ShouldBe(1, 1e-9);
+                        causes.Select(c => c.Share).ShouldBe(causes.Select(c => c.Share).OrderDescending());
+                        causes.ShouldAllBe(c => c.Share > 0 && c.Points == c.Rule.Base + c.Evidence.Sum(e => e.Points));
+                        causes.Count(c => c.Leads).ShouldBeInRange(1, 2);
+                    }
+                }
+            );
 }

@@ -21,7 +21,8 @@ public sealed class FactsTests
     /// <summary>Up at 100 °C/h to 1110, at 60 to 1210, 20 minutes there, down at 190 °C/h.</summary>
     private static readonly Curve Log = new([new(0, 20), new(654, 1110), new(754, 1210), new(774, 1210), new(774 + 1150 / 190.0 * 60, 60)]);
 
-    private static WareLot Lot(string what, int count, double wall = 6, Glaze? glaze = null, Clay? clay = null) => WareLot.Create(what, count, wall, clay: clay ?? White, glazes: glaze is null ? [] : [glaze]).Value;
+    private static WareLot Lot(string what, int count, double wall = 6, Glaze? glaze = null, Clay? clay = null) =>
+        WareLot.Create(what, count, wall, clay: clay ?? White, glazes: glaze is null ? [] : [glaze]).Value;
 
     private static FiringFacts Facts(ScheduleKind kind = ScheduleKind.Glaze, params WareLot[] lots) =>
         new(Log, kind, Six, Temperature.FromCelsius(100), new WareLoad([.. lots]), [], OpenedAt: 60);
@@ -84,7 +85,8 @@ public sealed class FactsTests
     public void Where_a_fault_is_seen_follows_from_what_was_noted()
     {
         ImmutableArray<WareLot> lots = [Lot("bowls", 10, glaze: Oyster), Lot("plates", 6, glaze: Oyster), Lot("jugs", 4, glaze: Tide)];
-        FaultPlace? Of(params (int? Lot, string? Shelf, int Count)[] faults) => WareFault.Where([.. faults.Select(f => new WareFault("pinholes", f.Lot, f.Shelf, f.Count, FaultSeverity.Looks))], lots, 3);
+        FaultPlace? Of(params (int? Lot, string? Shelf, int Count)[] faults) =>
+            WareFault.Where([.. faults.Select(f => new WareFault("pinholes", f.Lot, f.Shelf, f.Count, FaultSeverity.Looks))], lots, 3);
         Of((0, null, 5), (1, null, 3)).ShouldBe(FaultPlace.OneGlaze);
         Of((2, null, 4)).ShouldBe(FaultPlace.OneGlaze);
         Of((0, null, 5)).ShouldBe(FaultPlace.OneLot, "the plates have the same glaze and none of it");
@@ -97,9 +99,12 @@ public sealed class FactsTests
     [Fact]
     public void What_glaze_and_clay_want_is_known_of_them()
     {
-        var facts = Facts(lots: [Lot("jugs", 4, glaze: Tide), Lot("red", 3, clay: Clay.Create("Brick", ClayKind.Earthenware, "06", "02", 9, 8, true, null).Value)]);
+        var facts = Facts(
+            lots: [Lot("jugs", 4, glaze: Tide), Lot("red", 3, clay: Clay.Create("Brick", ClayKind.Earthenware, "06", "02", 9, 8, true, null).Value)]
+        );
         var flags = facts.Numbers(null, null, null).Flags;
-        foreach (var flag in new[] { "runny", "earthenware", "slowClay", "wantsCooler" }) flags.ShouldContain(flag);
+        foreach (var flag in new[] { "runny", "earthenware", "slowClay", "wantsCooler" })
+            flags.ShouldContain(flag);
         facts.Numbers(facts.Load!.Lots[0], null, null).Flags.ShouldNotContain("earthenware", "asked of the jugs alone");
         (facts with { ProgramTop = 1230 }).Numbers(null, null, null).Flags.ShouldContain("stalled");
     }

@@ -21,13 +21,31 @@ public sealed class PatchTests
     private static readonly Cone Six = ConeNumber.Parse("6").Value;
     private static readonly Glaze Oyster = Glaze.Create("Oyster matte", "5", "7", slowFrom: 1040, slowTo: 850, slowHours: 3.5).Value;
 
-    private static ElectricKiln Full(ScheduleKind kind = ScheduleKind.Glaze, DisplayOffset? offset = null) => new(Heron.With(offset), Heron.UsualLoad(kind), Heron.Room);
+    private static ElectricKiln Full(ScheduleKind kind = ScheduleKind.Glaze, DisplayOffset? offset = null) =>
+        new(Heron.With(offset), Heron.UsualLoad(kind), Heron.Room);
 
-    private static PatchTask Task(string line, Dictionary<string, double>? numbers = null, string[]? flags = null, ScheduleKind kind = ScheduleKind.Glaze, double wall = 6, double? width = null, Glaze? glaze = null, IKilnModel? kiln = null, string goal = "6") => new(
-        Schedule.Create("S", kind, TemperatureUnit.Celsius, NotationReader.Read(line, TemperatureUnit.Celsius).Segments).Value, kiln ?? Full(kind), ConeNumber.Parse(goal).Value,
-        new FiringNumbers((numbers ?? []).ToImmutableDictionary(), [.. flags ?? []]), [WareLot.Create("mugs", 20, wall, width, glazes: glaze is null ? [] : [glaze]).Value], kind);
+    private static PatchTask Task(
+        string line,
+        Dictionary<string, double>? numbers = null,
+        string[]? flags = null,
+        ScheduleKind kind = ScheduleKind.Glaze,
+        double wall = 6,
+        double? width = null,
+        Glaze? glaze = null,
+        IKilnModel? kiln = null,
+        string goal = "6"
+    ) =>
+        new(
+            Schedule.Create("S", kind, TemperatureUnit.Celsius, NotationReader.Read(line, TemperatureUnit.Celsius).Segments).Value,
+            kiln ?? Full(kind),
+            ConeNumber.Parse(goal).Value,
+            new FiringNumbers((numbers ?? []).ToImmutableDictionary(), [.. flags ?? []]),
+            [WareLot.Create("mugs", 20, wall, width, glazes: glaze is null ? [] : [glaze]).Value],
+            kind
+        );
 
-    private static (double Top, double Hold) TopOf(Schedule schedule) => (schedule.Program.Steps[schedule.Program.TopStep].Target!.Value.Celsius, schedule.Program.Steps[schedule.Program.TopStep].HoldMinutes);
+    private static (double Top, double Hold) TopOf(Schedule schedule) =>
+        (schedule.Program.Steps[schedule.Program.TopStep].Target!.Value.Celsius, schedule.Program.Steps[schedule.Program.TopStep].HoldMinutes);
 
     private static double EndPoint(FiringProgram program, IKilnModel? kiln = null) =>
         ConeTable.Of(Six).Kinetics.EndPoint(60, HeatWork.Of(ConeTable.Of(Six).Kinetics, (kiln ?? Full()).FeltTimes(program).Value.Curve));
@@ -147,11 +165,14 @@ public sealed class PatchTests
     {
         foreach (var patch in Patches.All)
         {
-            foreach (var line in new[] { Plain, "full to 1200; off", "off to 100", "100/h to 600; 100/h to 1000 hold 10m; 50/h to 900; off to 400; 100/h to 600" })
+            foreach (
+                var line in new[] { Plain, "full to 1200; off", "off to 100", "100/h to 600; 100/h to 1000 hold 10m; 50/h to 900; off to 400; 100/h to 600" }
+            )
             {
                 var made = SchedulePatcher.Make(patch.Name, Task(line, glaze: Oyster));
                 (made.IsOk ? made.Value.Text : made.Problems[0].Message).ShouldNotBeEmpty();
-                if (made.IsOk && made.Value.Schedule is { } schedule) Full().Run(schedule.Program).IsOk.ShouldBeTrue(patch.Name);
+                if (made.IsOk && made.Value.Schedule is { } schedule)
+                    Full().Run(schedule.Program).IsOk.ShouldBeTrue(patch.Name);
             }
         }
         SchedulePatcher.Make("nonsense", Task(Plain)).IsOk.ShouldBeFalse();
@@ -159,13 +180,19 @@ public sealed class PatchTests
 
     /// <summary>No change is absurd: nothing jumps, nothing gets hotter than asked for.</summary>
     [Fact]
-    public void Changes_are_small() => Gen.Select(Gen.Double[1195, 1225], Gen.Int[0, 40], Gen.Double[-40, 40], Make.OneOf("work+", "work-", "hold-", "heal", "last100", "even")).Sample((top, hold, d60, patch) =>
-    {
-        var task = Task(FormattableString.Invariant($"100/h to 200; 200/h to 1100; 60/h to {top:0} hold {hold}m; off"), new() { ["d60"] = d60 });
-        var made = SchedulePatcher.Make(patch, task);
-        if (!made.IsOk || made.Value.Schedule is not { } after) return;
-        Math.Abs(EndPoint(after.Program) - EndPoint(task.Schedule.Program)).ShouldBeLessThan(13.5);
-        Math.Abs(TopOf(after).Top - Math.Round(top)).ShouldBeLessThan(25);
-        TopOf(after).Hold.ShouldBeInRange(0, 60);
-    }, iter: 150);
+    public void Changes_are_small() =>
+        Gen.Select(Gen.Double[1195, 1225], Gen.Int[0, 40], Gen.Double[-40, 40], Make.OneOf("work+", "work-", "hold-", "heal", "last100", "even"))
+            .Sample(
+                (top, hold, d60, patch) =>
+                {
+                    var task = Task(FormattableString.Invariant($"100/h to 200; 200/h to 1100; 60/h to {top:0} hold {hold}m; off"), new() { ["d60"] = d60 });
+                    var made = SchedulePatcher.Make(patch, task);
+                    if (!made.IsOk || made.Value.Schedule is not { } after)
+                        return;
+                    Math.Abs(EndPoint(after.Program) - EndPoint(task.Schedule.Program)).ShouldBeLessThan(13.5);
+                    Math.Abs(TopOf(after).Top - Math.Round(top)).ShouldBeLessThan(25);
+                    TopOf(after).Hold.ShouldBeInRange(0, 60);
+                },
+                iter: 150
+            );
 }

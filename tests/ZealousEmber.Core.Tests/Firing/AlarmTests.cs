@@ -8,7 +8,9 @@ using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.Core.Tests.Firing;
 
-/// <summary>What goes wrong is said, soon; what does not is not. Delays are those of the project's list of alarms, times 1.5 and the half minute between readings.</summary>
+/// <summary>
+/// What goes wrong is said, soon; what does not is not. Delays are those of the project's list of alarms, times 1.5 and the half minute between readings.
+/// </summary>
 public class AlarmTests
 {
     private static readonly string[] Kinds = ["top-190", "front-200"];
@@ -97,7 +99,13 @@ public class AlarmTests
         foreach (var (i, kiln) in Kinds.Index())
         {
             // A kiln a little other than stored, and a goal it meets.
-            var fired = LiveRun.Fire(LiveRun.Truth(kiln, 98 + seed, 96 + 2 * seed, 103 - seed), Make.Kiln(kiln).UsualLoad(ScheduleKind.Glaze), Make.Program(LiveRun.Glaze), (ulong)(seed * 101 + i), 1200);
+            var fired = LiveRun.Fire(
+                LiveRun.Truth(kiln, 98 + seed, 96 + 2 * seed, 103 - seed),
+                Make.Kiln(kiln).UsualLoad(ScheduleKind.Glaze),
+                Make.Program(LiveRun.Glaze),
+                (ulong)(seed * 101 + i),
+                1200
+            );
             var live = LiveRun.Watch(Make.Kiln(kiln), Make.Kiln(kiln).UsualLoad(ScheduleKind.Glaze), Make.Program(LiveRun.Glaze));
             live.Feed(fired, 1200, withShare, withSetPoint: seed == 3);
             live.Board.All.ShouldBeEmpty($"{kiln}: {string.Join(", ", live.Board.All.Select(a => $"{a.Id} {a.Evidence}"))}");
@@ -131,7 +139,8 @@ public class AlarmTests
         foreach (var minute in Enumerable.Range(1, 500))
         {
             live.Feed(fired, minute);
-            if (live.Report(minute, withForecast: false).SteamAskedAt is { } at && !askedAt.Contains(at)) askedAt.Add(at);
+            if (live.Report(minute, withForecast: false).SteamAskedAt is { } at && !askedAt.Contains(at))
+                askedAt.Add(at);
         }
         askedAt.Count.ShouldBeInRange(1, most);
         var look = live.Board.All.Where(a => a.Id == "steam-look").ShouldHaveSingleItem();
@@ -185,5 +194,6 @@ public class AlarmTests
 
     private static ScheduleKind KindOf(string line) => line == LiveRun.Bisque ? ScheduleKind.Bisque : ScheduleKind.Glaze;
 
-    private static LiveFiring Fire(string kiln, string line, ulong seed, double until, params SimulatedFault[] faults) => Follow(kiln, line, Simulate(kiln, line, seed, until, faults), until);
+    private static LiveFiring Fire(string kiln, string line, ulong seed, double until, params SimulatedFault[] faults) =>
+        Follow(kiln, line, Simulate(kiln, line, seed, until, faults), until);
 }

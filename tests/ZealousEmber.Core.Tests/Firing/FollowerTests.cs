@@ -31,7 +31,8 @@ public class FollowerTests
             {
                 for (var step = 0; step < Make.Program(line).Steps.Length; step++)
                 {
-                    if (Make.Program(line).Steps[step].Hold > NodaTime.Duration.Zero) data.Add(line, step);
+                    if (Make.Program(line).Steps[step].Hold > NodaTime.Duration.Zero)
+                        data.Add(line, step);
                 }
             }
             return data;
@@ -51,7 +52,8 @@ public class FollowerTests
             {
                 var (right, all, live) = Follow("top-190", line, samples, truth, how);
                 live.Board.All.ShouldAllBe(a => a.Id == "past-end", $"+{longer}, {how}");
-                foreach (var past in live.Board.All) past.Until.ShouldNotBeNull().ShouldBeLessThan(over + 30, "it ends when the hold does");
+                foreach (var past in live.Board.All)
+                    past.Until.ShouldNotBeNull().ShouldBeLessThan(over + 30, "it ends when the hold does");
                 (right / (double)all).ShouldBeGreaterThan(0.94, $"+{longer}, {how}");
                 (sum, count) = (sum + right / (double)all, count + 1);
             }
@@ -82,9 +84,13 @@ public class FollowerTests
         var (kiln, program) = (Make.Kiln(kind), Make.Program(line));
         var sim = new SimulatedKiln(new SimulatedSetup(LiveRun.Truth(kind, 102, 97, 103), kiln.UsualLoad(ScheduleKind.Glaze), program, 20, 7, []));
         var (samples, truth, isLonger) = (new List<SimulatedSample>(), new List<SimulatedMoment>(), false);
-        while (sim.Minutes < 3000 && !(sim.Step >= program.Steps.Length - 1 && sim.Phase is ControllerPhase.Falling or ControllerPhase.Finished && sim.Chamber < 500))
+        while (
+            sim.Minutes < 3000
+            && !(sim.Step >= program.Steps.Length - 1 && sim.Phase is ControllerPhase.Falling or ControllerPhase.Finished && sim.Chamber < 500)
+        )
         {
-            if (sim.Next() is { } s) samples.Add(s);
+            if (sim.Next() is { } s)
+                samples.Add(s);
             if (!isLonger && sim.Step == step && sim.Phase == ControllerPhase.Holding)
             {
                 sim.Extend(NodaTime.Duration.FromMinutes(longer));
@@ -95,21 +101,34 @@ public class FollowerTests
         return (samples, truth);
     }
 
-    private static (int Right, int All, LiveFiring Live) Follow(string kind, string line, List<SimulatedSample> samples, List<SimulatedMoment> truth, string how, double every = 0.5)
+    private static (int Right, int All, LiveFiring Live) Follow(
+        string kind,
+        string line,
+        List<SimulatedSample> samples,
+        List<SimulatedMoment> truth,
+        string how,
+        double every = 0.5
+    )
     {
         var kiln = Make.Kiln(kind);
-        var live = new LiveFiring(new WatchedFiring(kiln, kiln.UsualLoad(ScheduleKind.Glaze), Make.Program(line), LiveRun.Six, Temperature.FromCelsius(20)), ObserverTuning.Live);
+        var live = new LiveFiring(
+            new WatchedFiring(kiln, kiln.UsualLoad(ScheduleKind.Glaze), Make.Program(line), LiveRun.Six, Temperature.FromCelsius(20)),
+            ObserverTuning.Live
+        );
         var (right, all, next) = (0, 0, 0.0);
         foreach (var s in samples)
         {
-            if (s.Minutes < next) continue;
+            if (s.Minutes < next)
+                continue;
             next = s.Minutes + every - 0.01;
             live.ComeTo(s.Minutes);
             live.Add(new FiringSample(s.Minutes, s.Celsius, how == "share" ? s.Share : null, how == "set" ? s.SetPoint : null));
-            if (s.Minutes < 30) continue;
+            if (s.Minutes < 30)
+                continue;
             all++;
             var t = truth[(int)Math.Round(s.Minutes * 2) - 1];
-            if (live.Report(s.Minutes, withForecast: false).Step == Math.Min(t.Step, Make.Program(line).Steps.Length - 1)) right++;
+            if (live.Report(s.Minutes, withForecast: false).Step == Math.Min(t.Step, Make.Program(line).Steps.Length - 1))
+                right++;
         }
         return (right, all, live);
     }

@@ -10,7 +10,17 @@ public class ForecastTests
     private sealed record Miss(double Top, double Cone, double Cooling, bool HoldsTop, bool HoldsCone, bool HoldsOpening);
 
     private static readonly (string Kind, double Power, double Loss)[] Kilns =
-        [("top-100", 100, 90), ("top-100", 110, 110), ("top-190", 90, 90), ("top-190", 100, 110), ("top-290", 100, 100), ("top-290", 110, 90), ("front-200", 90, 110), ("front-200", 100, 90), ("top-190", 90, 100)];
+    [
+        ("top-100", 100, 90),
+        ("top-100", 110, 110),
+        ("top-190", 90, 90),
+        ("top-190", 100, 110),
+        ("top-290", 100, 100),
+        ("top-290", 110, 90),
+        ("front-200", 90, 110),
+        ("front-200", 100, 90),
+        ("top-190", 90, 100),
+    ];
 
     private static readonly Lazy<Dictionary<(bool Share, int Mark), List<Miss>>> Misses = new(Measure);
 
@@ -18,7 +28,15 @@ public class ForecastTests
     [InlineData(25, 13.5, 60, 0.45, 6.6, 9, 13)]
     [InlineData(50, 7.5, 40.5, 0.45, 4.5, 6, 12)]
     [InlineData(75, 3, 16.5, 0.45, 2.85, 6, 12)]
-    public void Top_cone_and_cooling_are_forecast_as_well_as_they_can_be(int mark, double top, double worstTop, double cone, double worstCone, double cooling, double worstCooling)
+    public void Top_cone_and_cooling_are_forecast_as_well_as_they_can_be(
+        int mark,
+        double top,
+        double worstTop,
+        double cone,
+        double worstCone,
+        double cooling,
+        double worstCooling
+    )
     {
         var misses = Misses.Value[(true, mark)];
         Median(misses.Select(m => m.Top)).ShouldBeLessThan(top);
@@ -96,7 +114,13 @@ public class ForecastTests
         live.Feed(fired, fired.TopAt - 20);
         var at = live.Report(fired.TopAt - 20).Forecast!.EndHoldAt!.Value;
         // Fired once more with the hold ended there, the cone is down to within two degrees.
-        var exact = LiveRun.Fire(stored, load, program.WithStep(1, program.Steps[1].Target!.Value, NodaTime.Duration.FromMinutes(at - fired.TopAt)), 4, at + 200);
+        var exact = LiveRun.Fire(
+            stored,
+            load,
+            program.WithStep(1, program.Steps[1].Target!.Value, NodaTime.Duration.FromMinutes(at - fired.TopAt)),
+            4,
+            at + 200
+        );
         Math.Abs(exact.ConeDegrees).ShouldBeLessThan(2.5);
     }
 
@@ -124,11 +148,18 @@ public class ForecastTests
                     live.Feed(fired, now, withShare);
                     var forecast = live.Report(now).Forecast!;
                     var (cone, took, takes) = (forecast.Cones[1].Degrees, fired.OpenAt - fired.EndAt, forecast.Open.P50 - forecast.End.P50);
-                    if (!misses.TryGetValue((withShare, mark), out var list)) misses[(withShare, mark)] = list = [];
-                    list.Add(new Miss(
-                        forecast.Top.P50 - fired.TopAt, cone.P50 - fired.ConeDegrees, (takes - took) / took * 100,
-                        forecast.Top.P10 - 2 <= fired.TopAt && fired.TopAt <= forecast.Top.P90 + 2, cone.P10 - 1 <= fired.ConeDegrees && fired.ConeDegrees <= cone.P90 + 1,
-                        forecast.Open.P10 <= fired.OpenAt && fired.OpenAt <= forecast.Open.P90));
+                    if (!misses.TryGetValue((withShare, mark), out var list))
+                        misses[(withShare, mark)] = list = [];
+                    list.Add(
+                        new Miss(
+                            forecast.Top.P50 - fired.TopAt,
+                            cone.P50 - fired.ConeDegrees,
+                            (takes - took) / took * 100,
+                            forecast.Top.P10 - 2 <= fired.TopAt && fired.TopAt <= forecast.Top.P90 + 2,
+                            cone.P10 - 1 <= fired.ConeDegrees && fired.ConeDegrees <= cone.P90 + 1,
+                            forecast.Open.P10 <= fired.OpenAt && fired.OpenAt <= forecast.Open.P90
+                        )
+                    );
                 }
             }
         }

@@ -14,20 +14,37 @@ public class GasFollowerTests
 {
     private static readonly Cone Ten = ZealousEmber.Core.Cones.ConeNumber.Parse("10").Value;
 
-    private const string Reduction = "60/h to 100 hold 30m in oxidation; 180/h to 900 in oxidation; 40/h to 930 in heavy reduction; 110/h to 1270 in light reduction; 60/h to 1270 hold 20m in ";
+    private const string Reduction =
+        "60/h to 100 hold 30m in oxidation; 180/h to 900 in oxidation; 40/h to 930 in heavy reduction; 110/h to 1270 in light reduction; 60/h to 1270 "
+        + "hold 20m in ";
 
     private static FiringRun Run(bool hasCleanEnd = true)
     {
         var kiln = FuelFigureTests.Kiln("updraft-300");
         var program = Make.Program(Reduction + (hasCleanEnd ? "oxidation; off" : "light reduction; off"));
         var starts = Instant.FromUtc(2026, 11, 24, 6, 0);
-        return new FiringRun(1, 1, LinkKind.Hand, starts, starts, "Maren", program, false, Ten, kiln, kiln.UsualLoad(ScheduleKind.Glaze), Temperature.FromCelsius(12), ScheduleKind.Glaze);
+        return new FiringRun(
+            1,
+            1,
+            LinkKind.Hand,
+            starts,
+            starts,
+            "Maren",
+            program,
+            false,
+            Ten,
+            kiln,
+            kiln.UsualLoad(ScheduleKind.Glaze),
+            Temperature.FromCelsius(12),
+            ScheduleKind.Glaze
+        );
     }
 
     private static FuelFollower Fired(FiringRun run, double until)
     {
         var follower = new FuelFollower(run);
-        foreach (var row in follower.At(0)!.InForce.Turns.TakeWhile(t => t.Minute < until && t.Kind != TurnKind.ShutOff)) follower.Turned(row.Minute, row.Setting);
+        foreach (var row in follower.At(0)!.InForce.Turns.TakeWhile(t => t.Minute < until && t.Kind != TurnKind.ShutOff))
+            follower.Turned(row.Minute, row.Setting);
         return follower;
     }
 
@@ -41,7 +58,8 @@ public class GasFollowerTests
             foreach (var late in new[] { -4.0, 0, 1, 7, 25 })
             {
                 var follower = new FuelFollower(run);
-                foreach (var row in rows[..i]) follower.Turned(row.Minute, row.Setting);
+                foreach (var row in rows[..i])
+                    follower.Turned(row.Minute, row.Setting);
                 var at = Math.Max(i > 0 ? rows[i - 1].Minute + 0.5 : 0, rows[i].Minute + late);
                 follower.Turned(at, rows[i].Setting);
                 follower.At(at)!.Due.ShouldBe(i + 1, $"row {i} at {rows[i].Minute}, turned at {at}");
@@ -70,7 +88,8 @@ public class GasFollowerTests
         follower.Replanned(402);
         var moment = follower.At(403)!;
         var rows = moment.InForce.Turns;
-        foreach (var row in rows.Where(t => t.Minute > 402 && t.Kind != TurnKind.ShutOff)) (Math.Round(row.Minute, 3) % 5).ShouldBe(0, 0.01, $"{row.Minute}");
+        foreach (var row in rows.Where(t => t.Minute > 402 && t.Kind != TurnKind.ShutOff))
+            (Math.Round(row.Minute, 3) % 5).ShouldBe(0, 0.01, $"{row.Minute}");
         rows.Skip(moment.Due).ShouldContain(t => t.Asked == Atmosphere.LightReduction);
         rows[moment.Due].Minute.ShouldBeGreaterThan(390);
     }
@@ -104,7 +123,8 @@ public class GasFollowerTests
         follower.LeftOut(late, rows[^1].Minute);
         follower.At(rows[^1].Minute + 5)!.InForce.Turns[follower.At(rows[^1].Minute + 5)!.Due].Kind.ShouldNotBe(TurnKind.Look);
         var all = new FuelFollower(run);
-        foreach (var row in rows) all.LeftOut(row.Minute, row.Minute);
+        foreach (var row in rows)
+            all.LeftOut(row.Minute, row.Minute);
         rows[all.At(rows[^1].Minute + 5)!.Due].Kind.ShouldBe(TurnKind.ShutOff);
     }
 
@@ -189,7 +209,13 @@ public class GasFollowerTests
         var end = follower.At(0)!.InForce.Powered.TotalMinutes;
         follower.Report(end + 5).Alarms.ShouldNotContain(a => a.Id == "past-end" || a.Id == "over-limit");
         follower.Report(end + 40).Alarms.ShouldContain(a => a.Id == "past-end");
-        follower.Turned(end + 41, follower.At(0)!.InForce.Turns.Where(t => t.Asked == Atmosphere.LightReduction).MaxBy(t => t.Setting.Pressure)!.Setting with { Damper = 1 });
+        follower.Turned(
+            end + 41,
+            follower.At(0)!.InForce.Turns.Where(t => t.Asked == Atmosphere.LightReduction).MaxBy(t => t.Setting.Pressure)!.Setting with
+            {
+                Damper = 1,
+            }
+        );
         follower.Report(end + 12 * 60).Alarms.ShouldContain(a => a.Id == "over-limit", $"{follower.Report(end + 12 * 60).Chamber}");
         follower.Turned(end + 12 * 60 + 1, BurnerSetting.Off(0));
         follower.Report(end + 12 * 60 + 2).Alarms.Single(a => a.Id == "past-end").Until.ShouldNotBeNull();
@@ -201,9 +227,11 @@ public class GasFollowerTests
         var run = Run();
         var rows = new FuelFollower(run).At(0)!.InForce.Turns;
         var follower = new FuelFollower(run);
-        foreach (var row in rows.TakeWhile(t => t.Minute < 300)) follower.Turned(row.Minute + 60, row.Setting);
+        foreach (var row in rows.TakeWhile(t => t.Minute < 300))
+            follower.Turned(row.Minute + 60, row.Setting);
         follower.Report(350).Deviation!.Value.Minutes!.Value.ShouldBeInRange(40, 80);
-        foreach (var minute in new[] { 200, 350, 590 }) (Fired(run, 590).Report(minute).Deviation?.Minutes ?? 0).ShouldBeInRange(-8, 8, $"as planned, at {minute}");
+        foreach (var minute in new[] { 200, 350, 590 })
+            (Fired(run, 590).Report(minute).Deviation?.Minutes ?? 0).ShouldBeInRange(-8, 8, $"as planned, at {minute}");
     }
 
     [Fact]

@@ -10,7 +10,14 @@ using ZealousEmber.Core.Units;
 namespace ZealousEmber.Core.Tests.Firing;
 
 /// <summary>What a simulated kiln really did, and its readings.</summary>
-internal sealed record SimulatedFiring(IReadOnlyList<SimulatedSample> Samples, IReadOnlyList<SimulatedMoment> Truth, double TopAt, double EndAt, double OpenAt, double ConeDegrees)
+internal sealed record SimulatedFiring(
+    IReadOnlyList<SimulatedSample> Samples,
+    IReadOnlyList<SimulatedMoment> Truth,
+    double TopAt,
+    double EndAt,
+    double OpenAt,
+    double ConeDegrees
+)
 {
     /// <summary>The truth at a minute.</summary>
     public SimulatedMoment At(double minutes) => Truth[Math.Clamp((int)Math.Round(minutes * 2) - 1, 0, Truth.Count - 1)];
@@ -28,24 +35,34 @@ internal static class LiveRun
     public static readonly Cone Six = ConeNumber.Parse("6").Value;
 
     /// <summary>A kiln of a class that is not quite as stored.</summary>
-    public static Kiln Truth(string kind, double power = 100, double loss = 100, double heat = 100) => Make.Kiln(kind, ("elementHealth", power), ("lossFactor", loss), ("heatFactor", heat));
+    public static Kiln Truth(string kind, double power = 100, double loss = 100, double heat = 100) =>
+        Make.Kiln(kind, ("elementHealth", power), ("lossFactor", loss), ("heatFactor", heat));
 
     /// <summary>Fires it until it may be opened, or for so long.</summary>
     public static SimulatedFiring Fire(Kiln truth, KilnLoad load, FiringProgram program, ulong seed, double minutes = 6000, params SimulatedFault[] faults)
     {
         var sim = new SimulatedKiln(new SimulatedSetup(truth, load, program, 20, seed, [.. faults]));
         var (samples, moments) = (new List<SimulatedSample>(), new List<SimulatedMoment>());
-        double top = double.NaN, end = double.NaN, open = double.NaN, work = 0, before = 20;
+        double top = double.NaN,
+            end = double.NaN,
+            open = double.NaN,
+            work = 0,
+            before = 20;
         var kinetics = ConeTable.Of(Six).Kinetics;
         while (sim.Minutes < minutes)
         {
-            if (sim.Next() is { } sample) samples.Add(sample);
-            if (before > 400) work += kinetics.Over(before, sim.Chamber, 1 / 120.0);
+            if (sim.Next() is { } sample)
+                samples.Add(sample);
+            if (before > 400)
+                work += kinetics.Over(before, sim.Chamber, 1 / 120.0);
             before = sim.Chamber;
             moments.Add(new SimulatedMoment(sim.Minutes, sim.Chamber, sim.Step, sim.Phase));
-            if (double.IsNaN(top) && sim.Step == program.TopStep && sim.Phase == ControllerPhase.Holding) top = sim.Minutes;
-            if (double.IsNaN(end) && sim.Step > program.TopStep && sim.Phase is ControllerPhase.Falling or ControllerPhase.Finished) end = sim.Minutes;
-            if (double.IsNaN(end) || sim.Chamber > 50) continue;
+            if (double.IsNaN(top) && sim.Step == program.TopStep && sim.Phase == ControllerPhase.Holding)
+                top = sim.Minutes;
+            if (double.IsNaN(end) && sim.Step > program.TopStep && sim.Phase is ControllerPhase.Falling or ControllerPhase.Finished)
+                end = sim.Minutes;
+            if (double.IsNaN(end) || sim.Chamber > 50)
+                continue;
             open = sim.Minutes;
             break;
         }
@@ -56,7 +73,11 @@ internal static class LiveRun
     public static double Work(SimulatedFiring fired, double until)
     {
         var kinetics = ConeTable.Of(Six).Kinetics;
-        return fired.Truth.TakeWhile(t => t.Minutes <= until).Zip(fired.Truth.Skip(1)).Where(p => p.First.Chamber > 400).Sum(p => kinetics.Over(p.First.Chamber, p.Second.Chamber, 1 / 120.0));
+        return fired
+            .Truth.TakeWhile(t => t.Minutes <= until)
+            .Zip(fired.Truth.Skip(1))
+            .Where(p => p.First.Chamber > 400)
+            .Sum(p => kinetics.Over(p.First.Chamber, p.Second.Chamber, 1 / 120.0));
     }
 
     /// <summary>A firing that is followed.</summary>
@@ -68,8 +89,10 @@ internal static class LiveRun
     {
         foreach (var s in fired.Samples)
         {
-            if (s.Minutes > until) break;
-            if (live.LastAt is { } last && s.Minutes <= last) continue;
+            if (s.Minutes > until)
+                break;
+            if (live.LastAt is { } last && s.Minutes <= last)
+                continue;
             live.Add(new FiringSample(s.Minutes, s.Celsius, withShare ? s.Share : null, withSetPoint ? s.SetPoint : null));
         }
         live.ComeTo(until);

@@ -5,7 +5,9 @@ using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.Core.Tests.Firing;
 
-/// <summary>After a cut of half an hour: what the same program comes to, and what to do instead. Cuts of the paper on the firing day, in its kiln of 190 litres.</summary>
+/// <summary>
+/// After a cut of half an hour: what the same program comes to, and what to do instead. Cuts of the paper on the firing day, in its kiln of 190 litres.
+/// </summary>
 public class ResumeTests
 {
     private const string Line = "100/h to 200; 200/h to 1120; 60/h to 1208 hold 12m; off";
@@ -27,9 +29,12 @@ public class ResumeTests
         var plan = live.Resume(live.Report(cut + 34)).ShouldNotBeNull();
         Math.Abs(plan.SameDegrees - degrees).ShouldBeLessThan(within);
         plan.SameMinutes.ShouldBeGreaterThan(25);
-        if (plan.Program is null) plan.InsteadDegrees.ShouldBeGreaterThan(-4.1);
-        else Math.Abs(plan.InsteadDegrees).ShouldBeLessThan(Math.Max(2, Math.Abs(plan.SameDegrees)));
-        if (at > 1200) Math.Abs(plan.InsteadDegrees).ShouldBeLessThan(2.5, "less hold, or a lower top");
+        if (plan.Program is null)
+            plan.InsteadDegrees.ShouldBeGreaterThan(-4.1);
+        else
+            Math.Abs(plan.InsteadDegrees).ShouldBeLessThan(Math.Max(2, Math.Abs(plan.SameDegrees)));
+        if (at > 1200)
+            Math.Abs(plan.InsteadDegrees).ShouldBeLessThan(2.5, "less hold, or a lower top");
     }
 
     [Fact]

@@ -70,25 +70,31 @@ public class SimulatedKilnTests
                 live.Feed(fired, minute, withShare, withSetPoint);
                 var (told, truth) = (live.Report(minute, withForecast: false), fired.At(minute - 1));
                 all++;
-                if (told.Step == Math.Min(truth.Step, 4) && (told.Phase == LivePhase.Hold) == (truth.Phase == ControllerPhase.Holding)) right++;
+                if (told.Step == Math.Min(truth.Step, 4) && (told.Phase == LivePhase.Hold) == (truth.Phase == ControllerPhase.Holding))
+                    right++;
             }
         }
         (right / (double)all).ShouldBeGreaterThan(0.97);
     }
 
     [Fact]
-    public void No_peak_is_lost_when_a_long_log_is_drawn() => Gen.Select(Gen.Int[50, 5000], Gen.Int[0, 100_000]).Sample((count, seed) =>
-    {
-        var random = new Random(seed);
-        var values = Enumerable.Range(0, count).Select(_ => random.NextDouble() * 1450 - 50).ToArray();
-        var minutes = Enumerable.Range(0, values.Length).Select(i => i / 60.0).ToArray();
-        var kept = Reduction.Of(minutes, values, 200);
-        kept.Count.ShouldBeLessThanOrEqualTo(200);
-        kept.SequenceEqual(kept.Order().Distinct()).ShouldBeTrue();
-        (kept[0], kept[^1]).ShouldBe((0, values.Length - 1));
-        kept.Max(i => values[i]).ShouldBe(values.Max());
-        kept.Min(i => values[i]).ShouldBe(values.Min());
-    }, iter: 200);
+    public void No_peak_is_lost_when_a_long_log_is_drawn() =>
+        Gen.Select(Gen.Int[50, 5000], Gen.Int[0, 100_000])
+            .Sample(
+                (count, seed) =>
+                {
+                    var random = new Random(seed);
+                    var values = Enumerable.Range(0, count).Select(_ => random.NextDouble() * 1450 - 50).ToArray();
+                    var minutes = Enumerable.Range(0, values.Length).Select(i => i / 60.0).ToArray();
+                    var kept = Reduction.Of(minutes, values, 200);
+                    kept.Count.ShouldBeLessThanOrEqualTo(200);
+                    kept.SequenceEqual(kept.Order().Distinct()).ShouldBeTrue();
+                    (kept[0], kept[^1]).ShouldBe((0, values.Length - 1));
+                    kept.Max(i => values[i]).ShouldBe(values.Max());
+                    kept.Min(i => values[i]).ShouldBe(values.Min());
+                },
+                iter: 200
+            );
 
     [Fact]
     public void A_reading_at_the_edge_of_a_span_is_not_counted_twice()

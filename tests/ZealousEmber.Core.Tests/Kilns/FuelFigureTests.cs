@@ -69,7 +69,8 @@ public sealed class FuelFigureTests(ITestOutputHelper told)
         {
             var simulation = new FuelSimulation(kiln, kiln.UsualLoad(ScheduleKind.Glaze), Room);
             var minutes = (to - Room) / 100 * 60;
-            for (var m = 1; m <= minutes; m++) simulation.Model.StepAlong(60, Room + (to - Room) * m / minutes);
+            for (var m = 1; m <= minutes; m++)
+                simulation.Model.StepAlong(60, Room + (to - Room) * m / minutes);
             var before = simulation.Chamber;
             simulation.Advance(BurnerSetting.Gauge(kiln, share * kiln.MostPressure, damper), 1800);
             told.WriteLine($"{id} {to}: {(simulation.Chamber - before) * 2:0} for {wanted}");
@@ -93,13 +94,16 @@ public sealed class FuelFigureTests(ITestOutputHelper told)
                 for (var i = 0; i < 40; i++)
                 {
                     var mid = (low + high) / 2;
-                    if (simulation.Air.At(BurnerSetting.Gauge(kiln, 0.25 * kiln.MostPressure, mid), 920).Lambda < l) low = mid;
-                    else high = mid;
+                    if (simulation.Air.At(BurnerSetting.Gauge(kiln, 0.25 * kiln.MostPressure, mid), 920).Lambda < l)
+                        low = mid;
+                    else
+                        high = mid;
                 }
                 return low;
             }
             var usual = BurnerSetting.Gauge(kiln, 0.25 * kiln.MostPressure, DamperFor(1.15));
-            while (simulation.Chamber < 920) simulation.Tick(usual, 10);
+            while (simulation.Chamber < 920)
+                simulation.Tick(usual, 10);
             var before = simulation.Chamber;
             simulation.Advance(BurnerSetting.Gauge(kiln, 0.25 * kiln.MostPressure, DamperFor(lambda)), 2700);
             told.WriteLine($"{id} {lambda}: {(simulation.Chamber - before) / 0.75:0} for {wanted}");

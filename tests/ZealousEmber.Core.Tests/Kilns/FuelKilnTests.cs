@@ -26,7 +26,10 @@ public sealed class FuelKilnTests
             var simulation = new FuelSimulation(kiln, load, 20);
             for (var turn = 0; turn < 12; turn++)
             {
-                var setting = random.Next(5) == 0 ? BurnerSetting.Off(random.NextDouble()) : BurnerSetting.Gauge(kiln, kiln.MostPressure * random.NextDouble(), random.NextDouble());
+                var setting =
+                    random.Next(5) == 0
+                        ? BurnerSetting.Off(random.NextDouble())
+                        : BurnerSetting.Gauge(kiln, kiln.MostPressure * random.NextDouble(), random.NextDouble());
                 simulation.Advance(setting, 1800 * random.NextDouble() + 60);
             }
             var heat = simulation.Heat;
@@ -66,7 +69,9 @@ public sealed class FuelKilnTests
                     {
                         var lambda = draft.At(BurnerSetting.Gauge(kiln, share * kiln.MostPressure, damper), at).Lambda;
                         lambda.ShouldBeGreaterThanOrEqualTo(before);
-                        lambda.ShouldBeGreaterThanOrEqualTo(draft.At(BurnerSetting.Gauge(kiln, Math.Min(1, share + 0.1) * kiln.MostPressure, damper), at).Lambda - 1e-9);
+                        lambda.ShouldBeGreaterThanOrEqualTo(
+                            draft.At(BurnerSetting.Gauge(kiln, Math.Min(1, share + 0.1) * kiln.MostPressure, damper), at).Lambda - 1e-9
+                        );
                         before = lambda;
                     }
                 }
@@ -121,7 +126,8 @@ public sealed class FuelKilnTests
             run.Energy.Imbalance.ShouldBeLessThan(1e-6);
             run.Compiled.Segments.Length.ShouldBe(TurnPlanFigureTests.Read(line).Steps.Length);
             run.Uses.Sum(u => u.Kwh).ShouldBe(plan.TotalFuel * kiln.Fuel.Gross / 3.6, 1e-6);
-            for (var i = 1; i < plan.Turns.Length; i++) plan.Turns[i].Minute.ShouldBeGreaterThanOrEqualTo(plan.Turns[i - 1].Minute);
+            for (var i = 1; i < plan.Turns.Length; i++)
+                plan.Turns[i].Minute.ShouldBeGreaterThanOrEqualTo(plan.Turns[i - 1].Minute);
             plan.Turns[^1].Kind.ShouldBe(TurnKind.ShutOff);
             plan.Turns.ShouldAllBe(t => t.Minute % 5 == 0 && t.Setting.Damper >= 0 && t.Setting.Damper <= 1 && t.Setting.Pressure <= kiln.MostPressure + 1e-9);
             TurnWords.Of(plan, kiln, TurnPlanFigureTests.Read(line), TemperatureUnit.Celsius).ShouldAllBe(t => t.Set.Length > 0 && t.Expect.Length > 0);
@@ -138,7 +144,9 @@ public sealed class FuelKilnTests
         often.Boiling.ShouldBe(loaded.Boiling);
         often.FastestClimb(Temperature.FromCelsius(900)).ShouldBe(loaded.FastestClimb(Temperature.FromCelsius(900)));
         var empty = loaded with { Standing = new KilnLoad(1, 1, false) };
-        empty.FastestClimb(Temperature.FromCelsius(900))!.Value.KelvinsPerHour.ShouldBeGreaterThan(1.2 * loaded.FastestClimb(Temperature.FromCelsius(900))!.Value.KelvinsPerHour);
+        empty
+            .FastestClimb(Temperature.FromCelsius(900))!
+            .Value.KelvinsPerHour.ShouldBeGreaterThan(1.2 * loaded.FastestClimb(Temperature.FromCelsius(900))!.Value.KelvinsPerHour);
         var program = TurnPlanFigureTests.Read("100/h to 600; off");
         loaded.Turns(program).Value.Turns.Length.ShouldBeLessThan(often.Turns(program).Value.Turns.Length);
     }
@@ -180,7 +188,8 @@ public sealed class FuelKilnTests
         foreach (var (shut, open) in coolings.Zip(coolings.Skip(1)))
         {
             open.Damper.ShouldBeGreaterThan(shut.Damper);
-            foreach (var celsius in new[] { 1000.0, 500, 100 }) To(open, celsius).ShouldBeLessThan(To(shut, celsius));
+            foreach (var celsius in new[] { 1000.0, 500, 100 })
+                To(open, celsius).ShouldBeLessThan(To(shut, celsius));
         }
         To(coolings[^1], 500).ShouldBeLessThan(To(coolings[0], 500) / 2);
     }
@@ -189,7 +198,15 @@ public sealed class FuelKilnTests
     public void A_setting_is_read_as_it_was_written()
     {
         var kiln = FuelFigureTests.Kiln("updraft-300");
-        foreach (var setting in new[] { BurnerSetting.Off(0), BurnerSetting.Candles(kiln, 1, 0.6), BurnerSetting.AllLow(kiln, 0.3), BurnerSetting.Gauge(kiln, 0.175, 0.425) })
+        foreach (
+            var setting in new[]
+            {
+                BurnerSetting.Off(0),
+                BurnerSetting.Candles(kiln, 1, 0.6),
+                BurnerSetting.AllLow(kiln, 0.3),
+                BurnerSetting.Gauge(kiln, 0.175, 0.425),
+            }
+        )
             BurnerSetting.Read(setting.Written).ShouldBe(setting);
         BurnerSetting.Read("gauge 2").ShouldBeNull();
         BurnerSetting.Read(null).ShouldBeNull();
@@ -199,7 +216,8 @@ public sealed class FuelKilnTests
     public void Firings_together_teach_more_than_one_and_never_claim_more_than_they_know()
     {
         var kiln = FuelFigureTests.Kiln("updraft-300");
-        FuelEstimate Told(double burner, double sd) => new(600, 1275, 15, null, new(burner, sd), new(1, 0.15), new(1, 0.12), new(0, 20), kiln, new Curve([new(0, 20), new(600, 1275)]), 0, 5, false);
+        FuelEstimate Told(double burner, double sd) =>
+            new(600, 1275, 15, null, new(burner, sd), new(1, 0.15), new(1, 0.12), new(0, 20), kiln, new Curve([new(0, 20), new(600, 1275)]), 0, 5, false);
         var one = FuelLessons.Of([(Told(1.1, 0.05), [])]);
         var five = FuelLessons.Of([.. Enumerable.Repeat((Told(1.1, 0.05), ImmutableArray<FuelTurn>.Empty), 5)]);
         one.Burner.Mean.ShouldBe(1.1, 0.01);

@@ -34,10 +34,18 @@ public sealed class FuelLearningTests(ITestOutputHelper told)
         public double Normal() => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
 
         /// <summary>What a hand makes of a setting.</summary>
-        public BurnerSetting Hand(BurnerSetting s) => s.Lit == 0 ? s : s with { Pressure = Math.Min(Stored.MostPressure, s.Pressure * (1 + 0.05 * Normal())), Damper = Math.Clamp(s.Damper + 0.03 * Normal(), 0, 1) };
+        public BurnerSetting Hand(BurnerSetting s) =>
+            s.Lit == 0
+                ? s
+                : s with
+                {
+                    Pressure = Math.Min(Stored.MostPressure, s.Pressure * (1 + 0.05 * Normal())),
+                    Damper = Math.Clamp(s.Damper + 0.03 * Normal(), 0, 1),
+                };
     }
 
-    private static TurnPlan Plan(FuelKiln kiln, FiringUnderWay? underWay = null) => TurnPlanner.Plan(kiln, kiln.UsualLoad(ScheduleKind.Glaze), Cold, Program, TurnPlanner.UsualEvery, underWay).Value;
+    private static TurnPlan Plan(FuelKiln kiln, FiringUnderWay? underWay = null) =>
+        TurnPlanner.Plan(kiln, kiln.UsualLoad(ScheduleKind.Glaze), Cold, Program, TurnPlanner.UsualEvery, underWay).Value;
 
     /// <summary>Fires the plan blindly: what it really did, and what somebody saw of it.</summary>
     private static (Curve Chamber, ImmutableArray<FuelTurn> Turns, List<FuelObservation> Seen) Fire(Truth truth, TurnPlan plan, bool thermometer)
@@ -60,15 +68,18 @@ public sealed class FuelLearningTests(ITestOutputHelper told)
                 foreach (var (cone, work) in cones.ToList())
                 {
                     cones[cone] = work + ConeTable.Of(cone).Kinetics.Over(before, simulation.Chamber, 1 / 60.0);
-                    if (!thermometer && work < 1 && cones[cone] >= 1) seen.Add(new FuelObservation(minute + 1, ConeDown: cone));
+                    if (!thermometer && work < 1 && cones[cone] >= 1)
+                        seen.Add(new FuelObservation(minute + 1, ConeDown: cone));
                 }
                 if (!smelt && simulation.Breath.Lambda < 0.94 + 0.05 * truth.Normal())
                 {
                     smelt = true;
                     seen.Add(new FuelObservation(minute + 1, Air: AirSign.Smell));
                 }
-                if (thermometer && (int)minute % 10 == 9) seen.Add(new FuelObservation(minute + 1, Celsius: simulation.Chamber + 3 * truth.Normal()));
-                if (!thermometer && colours.Count > 0 && simulation.Chamber + truth.Eye >= colours.Peek().Sees) seen.Add(new FuelObservation(minute + 1, Colour: colours.Dequeue().Colour));
+                if (thermometer && (int)minute % 10 == 9)
+                    seen.Add(new FuelObservation(minute + 1, Celsius: simulation.Chamber + 3 * truth.Normal()));
+                if (!thermometer && colours.Count > 0 && simulation.Chamber + truth.Eye >= colours.Peek().Sees)
+                    seen.Add(new FuelObservation(minute + 1, Colour: colours.Dequeue().Colour));
             }
         }
         return (new Curve(points), [.. plan.Turns.Select(t => new FuelTurn(t.Minute, t.Setting))], seen);
@@ -95,13 +106,17 @@ public sealed class FuelLearningTests(ITestOutputHelper told)
             double At10(FuelKiln kiln)
             {
                 var simulation = new FuelSimulation(kiln, Stored.UsualLoad(ScheduleKind.Glaze), 20);
-                foreach (var (share, hours) in new[] { (0.03, 2.0), (0.1, 3), (0.25, 3), (0.4, 2) }) simulation.Advance(BurnerSetting.Gauge(Stored, share, 0.6), hours * 3600);
+                foreach (var (share, hours) in new[] { (0.03, 2.0), (0.1, 3), (0.25, 3), (0.4, 2) })
+                    simulation.Advance(BurnerSetting.Gauge(Stored, share, 0.6), hours * 3600);
                 return simulation.Chamber;
             }
             ahead.Add(At10(estimate.Kiln) - At10(truth.Kiln));
             unlearned.Add(At10(Stored) - At10(truth.Kiln));
         }
-        told.WriteLine($"thermometer {thermometer}: burner {Rms(burners):0.000}, air {Rms(airs):0.000}, wall {Rms(walls):0.000}, next at 10 h {Rms(ahead):0} °C, unlearned {Rms(unlearned):0} °C");
+        told.WriteLine(
+            $"thermometer {thermometer}: burner {Rms(burners):0.000}, air {Rms(airs):0.000}, wall {Rms(walls):0.000}, next at 10 h {Rms(ahead):0} °C, "
+                + $"unlearned {Rms(unlearned):0} °C"
+        );
         Assert.InRange(Rms(burners), 0, burner);
         Assert.InRange(Rms(airs), 0, air);
         Assert.InRange(Rms(ahead), 0, next);
@@ -121,11 +136,13 @@ public sealed class FuelLearningTests(ITestOutputHelper told)
             {
                 var estimate = FuelEstimator.At(Stored, Stored.UsualLoad(ScheduleKind.Glaze), 20, turns, seen, hour * 60);
                 // Before a second thing is seen nothing is known but the stored kiln: 60 °C off.
-                if (estimate.Observations < 2) continue;
+                if (estimate.Observations < 2)
+                    continue;
                 var error = estimate.Celsius - chamber.At(NodaTime.Duration.FromHours(hour)).Celsius;
                 off.Add(error);
                 all++;
-                if (Math.Abs(error) <= estimate.Band) held++;
+                if (Math.Abs(error) <= estimate.Band)
+                    held++;
             }
         }
         told.WriteLine($"by eye: {Rms(off):0} °C off, held in {100.0 * held / all:0} %");
@@ -150,7 +167,8 @@ public sealed class FuelLearningTests(ITestOutputHelper told)
                 for (var m = 60; m < (int)plan.Powered.TotalMinutes; m++)
                 {
                     var wanted = plan.Line.At(NodaTime.Duration.FromMinutes(m)).Celsius;
-                    if (wanted < 200) continue;
+                    if (wanted < 200)
+                        continue;
                     var off = chamber.At(NodaTime.Duration.FromMinutes(m)).Celsius - wanted;
                     squares += off * off;
                     count++;
@@ -174,7 +192,8 @@ public sealed class FuelLearningTests(ITestOutputHelper told)
                     now = Plan(estimate.Kiln, new FiringUnderWay(minute, [.. done], plan.Segments, estimate.Correction));
                 }
                 var turn = now.Turns.First(t => t.Minute >= minute - 1e-6);
-                if (turn.Kind == TurnKind.ShutOff) break;
+                if (turn.Kind == TurnKind.ShutOff)
+                    break;
                 done.Add(new FuelTurn(turn.Minute, turn.Setting));
                 var hand = truth.Hand(turn.Setting);
                 var until = Math.Min(plan.Powered.TotalMinutes, now.Turns.First(t => t.Minute > minute + 1e-6).Minute);

@@ -17,7 +17,18 @@ public sealed class KilnFigureTests
     [InlineData("top-190", ScheduleKind.Bisque, 1.0, 11.6, 63.9, 1.6, null, 5.1, 20.1, 28.8)]
     [InlineData("top-290", ScheduleKind.Glaze, 1.0, 9.6, 102.0, 4.7, 1.20, 6.1, 20.4, 28.7)]
     [InlineData("front-200", ScheduleKind.Glaze, 1.0, 9.4, 92.5, 4.0, 1.45, 10.0, 36.3, 51.9)]
-    public void Hours_energy_and_cooling(string kind, ScheduleKind firing, double fill, double top, double kwh, double full, double? to1000, double to500, double to100, double to50)
+    public void Hours_energy_and_cooling(
+        string kind,
+        ScheduleKind firing,
+        double fill,
+        double top,
+        double kwh,
+        double full,
+        double? to1000,
+        double to500,
+        double to100,
+        double to50
+    )
     {
         var kiln = Make.Kiln(kind);
         var run = KilnRunner.Run(Figures.Firing(firing).Program, Make.Celsius(20), kiln, kiln.UsualLoad(firing, fill)).Value;
@@ -28,7 +39,8 @@ public sealed class KilnFigureTests
         Within(run.FullPower.TotalHours, full, 0.05, 0.06, "full power");
         foreach (var (to, hours) in new[] { (1000.0, to1000), (500, to500), (100, to100), (50, to50) })
         {
-            if (hours is not { } wanted) continue;
+            if (hours is not { } wanted)
+                continue;
             var at = run.Compiled.Curve.LastFallThrough(Make.Celsius(to))!.Value - last.End;
             Within(at.TotalHours, wanted, 0.05, 0.03, $"to {to}");
         }

@@ -13,21 +13,37 @@ public sealed class KilnFitTests
     private const string Firing = "100/h to 200; 200/h to 1120; 60/h to 1222 hold 10m; off";
 
     /// <summary>A minute-by-minute log of a run, with the power share and a little noise.</summary>
-    private static FiringLog Log(Kiln kiln, KilnLoad load, string line = Firing, bool share = true, bool setPoint = false, double noise = 0.5, double? offAt = null, Func<double, bool>? missing = null)
+    private static FiringLog Log(
+        Kiln kiln,
+        KilnLoad load,
+        string line = Firing,
+        bool share = true,
+        bool setPoint = false,
+        double noise = 0.5,
+        double? offAt = null,
+        Func<double, bool>? missing = null
+    )
     {
         var run = KilnRunner.Run(Make.Schedule(line).Program, Make.Celsius(20), kiln, load).Value;
         var random = new Random(7);
         var samples = new List<LogSample>();
         for (var m = 0.0; m <= run.Compiled.Total.TotalMinutes; m += 5)
         {
-            if (missing?.Invoke(m) == true) continue;
+            if (missing?.Invoke(m) == true)
+                continue;
             var at = NodaTime.Duration.FromMinutes(m);
             var bin = (int)(m / 5);
             var used = bin < run.Uses[0].KwhPerBin.Length ? run.Uses[0].KwhPerBin[bin] * 12_000 / kiln.FullPower : 0;
             // The thermocouple shows what the chamber was a minute and a half ago.
             var shown = run.Compiled.Curve.At(at - NodaTime.Duration.FromSeconds(90)).Celsius;
-            samples.Add(new LogSample(
-                m, shown + noise * (2 * random.NextDouble() - 1), share ? Math.Min(1, used) : null, setPoint && at < run.Compiled.Powered ? run.SetPoint.At(at).Celsius : null));
+            samples.Add(
+                new LogSample(
+                    m,
+                    shown + noise * (2 * random.NextDouble() - 1),
+                    share ? Math.Min(1, used) : null,
+                    setPoint && at < run.Compiled.Powered ? run.SetPoint.At(at).Celsius : null
+                )
+            );
         }
         return FiringLog.Create(samples, offAt).Value;
     }
@@ -37,14 +53,18 @@ public sealed class KilnFitTests
 
     [Fact]
     public void A_kiln_is_learned_back_from_a_log_with_its_power_share() =>
-        Gen.Select(Gen.Double[0.75, 1.3], Gen.Double[0.75, 1.3]).Sample((heat, loss) =>
-        {
-            var truth = Usual.Learned(heat, loss, 1, 0.1);
-            var learned = KilnFit.Learn(Usual, [new LoggedFiring(Log(truth, Load), Load)], LearnWhat.Kiln).Value;
-            learned.Heat.Value.ShouldBe(heat, heat * 0.01);
-            learned.Loss.Value.ShouldBe(loss, loss * 0.01);
-            learned.Curves.Single().MissAfter.ShouldBeLessThan(5);
-        }, iter: 12);
+        Gen.Select(Gen.Double[0.75, 1.3], Gen.Double[0.75, 1.3])
+            .Sample(
+                (heat, loss) =>
+                {
+                    var truth = Usual.Learned(heat, loss, 1, 0.1);
+                    var learned = KilnFit.Learn(Usual, [new LoggedFiring(Log(truth, Load), Load)], LearnWhat.Kiln).Value;
+                    learned.Heat.Value.ShouldBe(heat, heat * 0.01);
+                    learned.Loss.Value.ShouldBe(loss, loss * 0.01);
+                    learned.Curves.Single().MissAfter.ShouldBeLessThan(5);
+                },
+                iter: 12
+            );
 
     [Fact]
     public void A_learned_kiln_foretells_another_firing()
@@ -57,7 +77,10 @@ public sealed class KilnFitTests
         var (was, is_, told) = (Run(Usual), Run(truth), Run(learned));
         told.Compiled.Powered.TotalMinutes.ShouldBe(is_.Compiled.Powered.TotalMinutes, 20);
         told.Energy.Used.ShouldBe(is_.Energy.Used, is_.Energy.Used * 0.03);
-        (told.OpensAt!.Value - told.Compiled.Powered).TotalHours.ShouldBe((is_.OpensAt!.Value - is_.Compiled.Powered).TotalHours, (is_.OpensAt!.Value - is_.Compiled.Powered).TotalHours * 0.05);
+        (told.OpensAt!.Value - told.Compiled.Powered).TotalHours.ShouldBe(
+            (is_.OpensAt!.Value - is_.Compiled.Powered).TotalHours,
+            (is_.OpensAt!.Value - is_.Compiled.Powered).TotalHours * 0.05
+        );
         Math.Abs(was.Energy.Used - is_.Energy.Used).ShouldBeGreaterThan(3 * Math.Abs(told.Energy.Used - is_.Energy.Used));
     }
 
@@ -113,7 +136,9 @@ public sealed class KilnFitTests
     public void Gaps_are_left_out_and_said()
     {
         var truth = Usual.Learned(1.1, 1.1, 1, 0.1);
-        var learned = KilnFit.Learn(Usual, [new LoggedFiring(Log(truth, Load, missing: m => m is > 300 and < 360 or > 900 and < 1000), Load)], LearnWhat.Kiln).Value;
+        var learned = KilnFit
+            .Learn(Usual, [new LoggedFiring(Log(truth, Load, missing: m => m is > 300 and < 360 or > 900 and < 1000), Load)], LearnWhat.Kiln)
+            .Value;
         learned.Heat.Value.ShouldBe(1.1, 0.03);
         learned.Notes.ShouldContain(n => n.Contains("missing"));
     }
@@ -142,8 +167,10 @@ public sealed class KilnFitTests
     [InlineData(100, 5.0, 40.0, "hardly changes")]
     [InlineData(100, 5.0, 1000.0, "temperatures only")]
     public void A_log_with_nothing_to_learn_from_says_why(int count, double every, double peak, string says) =>
-        FiringLog.Create([.. Enumerable.Range(0, count).Select(i => new LogSample(i * every, 20 + (peak - 20) * i / count, null, null))], null)
-            .Problems.ShouldHaveSingleItem().Message.ShouldContain(says);
+        FiringLog
+            .Create([.. Enumerable.Range(0, count).Select(i => new LogSample(i * every, 20 + (peak - 20) * i / count, null, null))], null)
+            .Problems.ShouldHaveSingleItem()
+            .Message.ShouldContain(says);
 
     [Fact]
     public void Times_that_go_back_are_refused_and_dense_logs_thinned()

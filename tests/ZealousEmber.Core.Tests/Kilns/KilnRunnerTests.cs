@@ -23,32 +23,43 @@ public sealed class KilnRunnerTests
     [Fact]
     public void Energy_goes_somewhere()
     {
-        Gen.Select(AnyKiln, Make.AnySchedule, Gen.Double[0, 1.2], Gen.Enum<ScheduleKind>()).Sample(
-            (kiln, schedule, fill, kind) =>
-            {
-                var run = KilnRunner.Run(schedule.Program, Make.Celsius(20), kiln, kiln.UsualLoad(kind, fill));
-                return !run.IsOk || (Math.Abs(run.Value.Energy.Used - run.Value.Energy.Lost - run.Value.Energy.Stored) < 1e-6 * Math.Max(1, run.Value.Energy.Used)
-                    && Math.Abs(run.Value.Uses[0].KwhPerBin.Sum() - run.Value.Energy.Used) < 1e-6 * Math.Max(1, run.Value.Energy.Used)
-                    && Math.Abs(run.Value.Steps.Sum(s => s.Kwh) - run.Value.Energy.Used) < 1e-6 * Math.Max(1, run.Value.Energy.Used));
-            }, iter: 300);
+        Gen.Select(AnyKiln, Make.AnySchedule, Gen.Double[0, 1.2], Gen.Enum<ScheduleKind>())
+            .Sample(
+                (kiln, schedule, fill, kind) =>
+                {
+                    var run = KilnRunner.Run(schedule.Program, Make.Celsius(20), kiln, kiln.UsualLoad(kind, fill));
+                    return !run.IsOk
+                        || (
+                            Math.Abs(run.Value.Energy.Used - run.Value.Energy.Lost - run.Value.Energy.Stored) < 1e-6 * Math.Max(1, run.Value.Energy.Used)
+                            && Math.Abs(run.Value.Uses[0].KwhPerBin.Sum() - run.Value.Energy.Used) < 1e-6 * Math.Max(1, run.Value.Energy.Used)
+                            && Math.Abs(run.Value.Steps.Sum(s => s.Kwh) - run.Value.Energy.Used) < 1e-6 * Math.Max(1, run.Value.Energy.Used)
+                        );
+                },
+                iter: 300
+            );
     }
 
     [Fact]
     public void A_run_is_in_order_and_stays_below_what_was_asked()
     {
-        Gen.Select(AnyKiln, Make.AnySchedule).Sample((kiln, schedule) =>
-        {
-            var made = KilnRunner.Run(schedule.Program, Make.Celsius(20), kiln, kiln.UsualLoad(ScheduleKind.Glaze));
-            if (!made.IsOk) return;
-            var run = made.Value;
-            var hottest = Math.Max(Math.Max(20, kiln.Room.Celsius), schedule.Segments.Max(s => s.Target?.Celsius ?? 20));
-            run.Compiled.Curve.Peak.Celsius.ShouldBeLessThanOrEqualTo(hottest + 0.5);
-            for (var i = 1; i < run.Compiled.Segments.Length; i++)
-                run.Compiled.Segments[i].Start.TotalSeconds.ShouldBe(run.Compiled.Segments[i - 1].End.TotalSeconds, 1e-6);
-            run.OpensAt!.Value.ShouldBeGreaterThanOrEqualTo(run.Compiled.Total - Duration.FromSeconds(1));
-            run.FullPower.ShouldBeLessThanOrEqualTo(run.Compiled.Total);
-            run.Energy.Used.ShouldBeLessThanOrEqualTo(kiln.FullPower * run.Compiled.Total.TotalHours / 1000 + 1e-6);
-        }, iter: 300);
+        Gen.Select(AnyKiln, Make.AnySchedule)
+            .Sample(
+                (kiln, schedule) =>
+                {
+                    var made = KilnRunner.Run(schedule.Program, Make.Celsius(20), kiln, kiln.UsualLoad(ScheduleKind.Glaze));
+                    if (!made.IsOk)
+                        return;
+                    var run = made.Value;
+                    var hottest = Math.Max(Math.Max(20, kiln.Room.Celsius), schedule.Segments.Max(s => s.Target?.Celsius ?? 20));
+                    run.Compiled.Curve.Peak.Celsius.ShouldBeLessThanOrEqualTo(hottest + 0.5);
+                    for (var i = 1; i < run.Compiled.Segments.Length; i++)
+                        run.Compiled.Segments[i].Start.TotalSeconds.ShouldBe(run.Compiled.Segments[i - 1].End.TotalSeconds, 1e-6);
+                    run.OpensAt!.Value.ShouldBeGreaterThanOrEqualTo(run.Compiled.Total - Duration.FromSeconds(1));
+                    run.FullPower.ShouldBeLessThanOrEqualTo(run.Compiled.Total);
+                    run.Energy.Used.ShouldBeLessThanOrEqualTo(kiln.FullPower * run.Compiled.Total.TotalHours / 1000 + 1e-6);
+                },
+                iter: 300
+            );
     }
 
     [Theory]
@@ -74,7 +85,10 @@ public sealed class KilnRunnerTests
                 apart.Kelvins.ShouldBeLessThan(one.To > one.From ? 1.0 : 2.0, $"step {i}, {m} min");
             }
         }
-        (usual.Compiled.Curve.LastFallThrough(Make.Celsius(100))! - fine.Compiled.Curve.LastFallThrough(Make.Celsius(100))!).Value.TotalMinutes.ShouldBe(0, 2.5);
+        (usual.Compiled.Curve.LastFallThrough(Make.Celsius(100))! - fine.Compiled.Curve.LastFallThrough(Make.Celsius(100))!).Value.TotalMinutes.ShouldBe(
+            0,
+            2.5
+        );
     }
 
     [Fact]
@@ -154,7 +168,8 @@ public sealed class KilnRunnerTests
         var kiln = Make.Kiln("top-190");
         const double chamber = 1000;
         var (area, brick) = (Math.Sqrt(kiln.InnerArea * kiln.OuterArea), kiln.Wall[0]);
-        double Through(double inner, double outer) => area / brick.Thickness * (brick.Conductivity0 * (inner - outer) + brick.Conductivity1 / 2 * (inner * inner - outer * outer));
+        double Through(double inner, double outer) =>
+            area / brick.Thickness * (brick.Conductivity0 * (inner - outer) + brick.Conductivity1 / 2 * (inner * inner - outer * outer));
         double Inside(double inner)
         {
             var (a, b) = (chamber + 273.15, inner + 273.15);
@@ -170,8 +185,10 @@ public sealed class KilnRunnerTests
             for (var i = 0; i < 80; i++)
             {
                 var middle = (low + high) / 2;
-                if (rising(middle) > 0) high = middle;
-                else low = middle;
+                if (rising(middle) > 0)
+                    high = middle;
+                else
+                    low = middle;
             }
             return low;
         }
@@ -192,7 +209,8 @@ public sealed class KilnRunnerTests
         for (var m = 10; m <= hours * 60; m += 10)
         {
             var ode = exact[(int)(m / (hours * 60) * (points - 1))];
-            if (ode < 60) break;
+            if (ode < 60)
+                break;
             run.Compiled.Curve.At(Duration.FromMinutes(m)).Celsius.ShouldBe(ode, m < 40 ? 8 : 3, $"{m} min");
         }
     }
@@ -201,7 +219,8 @@ public sealed class KilnRunnerTests
     public void Wet_ware_costs_what_boiling_its_water_costs()
     {
         var kiln = Make.Kiln("top-190");
-        KilnRun With(double water) => KilnRunner.Run(Make.Schedule("60/h to 200 hold 4h", ScheduleKind.Bisque).Program, Make.Celsius(20), kiln, new KilnLoad(70, 25, true, water)).Value;
+        KilnRun With(double water) =>
+            KilnRunner.Run(Make.Schedule("60/h to 200 hold 4h", ScheduleKind.Bisque).Program, Make.Celsius(20), kiln, new KilnLoad(70, 25, true, water)).Value;
         (With(5).Energy.Used - With(1).Energy.Used).ShouldBe(4 * 2.26e6 / 3.6e6, 0.05);
     }
 
@@ -227,12 +246,18 @@ public sealed class KilnRunnerTests
     [Fact]
     public void More_load_is_never_quicker_nor_cheaper()
     {
-        Gen.Select(AnyKiln, Gen.Double[0, 1], Gen.Double[0, 1]).Sample((kiln, a, b) =>
-        {
-            var (less, more) = (Math.Min(a, b), Math.Max(a, b));
-            var one = Run("100/h to 200; 200/h to 1000 hold 10m; off", kiln, fill: less);
-            var other = Run("100/h to 200; 200/h to 1000 hold 10m; off", kiln, fill: more);
-            return one.Energy.Used <= other.Energy.Used + 0.02 && one.Compiled.Powered <= other.Compiled.Powered + Duration.FromMinutes(1) && one.OpensAt <= other.OpensAt + Duration.FromMinutes(1);
-        }, iter: 60);
+        Gen.Select(AnyKiln, Gen.Double[0, 1], Gen.Double[0, 1])
+            .Sample(
+                (kiln, a, b) =>
+                {
+                    var (less, more) = (Math.Min(a, b), Math.Max(a, b));
+                    var one = Run("100/h to 200; 200/h to 1000 hold 10m; off", kiln, fill: less);
+                    var other = Run("100/h to 200; 200/h to 1000 hold 10m; off", kiln, fill: more);
+                    return one.Energy.Used <= other.Energy.Used + 0.02
+                        && one.Compiled.Powered <= other.Compiled.Powered + Duration.FromMinutes(1)
+                        && one.OpensAt <= other.OpensAt + Duration.FromMinutes(1);
+                },
+                iter: 60
+            );
     }
 }

@@ -15,7 +15,9 @@ public sealed class KilnSimulationTests
 {
     private static readonly Kiln Heron = Make.Kiln("top-190", ("elementHealth", 93));
     private static readonly KilnLoad Full = Heron.UsualLoad(ScheduleKind.Glaze);
-    private static readonly FiringProgram Glaze = Make.Program("80/h to 200 hold 45m; full to 1040; 60/h to 1190 hold 12m; cool 150/h to 1040; cool 55/h to 850 hold 30m; off");
+    private static readonly FiringProgram Glaze = Make.Program(
+        "80/h to 200 hold 45m; full to 1040; 60/h to 1190 hold 12m; cool 150/h to 1040; cool 55/h to 850 hold 30m; off"
+    );
 
     private static KilnSimulation Cold(FiringProgram? program = null, KilnLoad? load = null) =>
         new(Heron, load ?? Full, program ?? Glaze, new SimulationState(0, ThermalState.Warm(20, 20)));
@@ -29,7 +31,8 @@ public sealed class KilnSimulationTests
         while (simulation.Phase != ControllerPhase.Finished)
         {
             simulation.Advance(Duration.FromMinutes(1));
-            if (simulation.Phase == ControllerPhase.Finished) break;
+            if (simulation.Phase == ControllerPhase.Finished)
+                break;
             simulation.Chamber.ShouldBe(run.Compiled.Curve.At(Duration.FromSeconds(simulation.Seconds)).Celsius, 1.5, $"after {simulation.Seconds / 60:0} min");
         }
         simulation.Seconds.ShouldBe(run.Compiled.Total.TotalSeconds, 120);
@@ -38,22 +41,26 @@ public sealed class KilnSimulationTests
     /// <summary>Stored as JSON at any moment and taken up again, the rest is the same to the last bit.</summary>
     [Fact]
     public void Stored_and_taken_up_again_it_goes_on_as_if_nothing_had_been() =>
-        Gen.Double[0.1, 30].Sample(hours =>
-        {
-            var through = Cold();
-            through.Advance(Duration.FromHours(hours));
-            var stored = JsonSerializer.Serialize(through.State);
-            var again = new KilnSimulation(Heron, Full, Glaze, JsonSerializer.Deserialize<SimulationState>(stored)!);
-            again.Chamber.ShouldBe(through.Chamber);
-            for (var i = 0; i < 20; i++)
-            {
-                through.Advance(Duration.FromMinutes(17));
-                again.Advance(Duration.FromMinutes(17));
-                again.Chamber.ShouldBe(through.Chamber, 1e-9);
-                again.Display.ShouldBe(through.Display, 1e-9);
-                (again.Step, again.Phase).ShouldBe((through.Step, through.Phase));
-            }
-        }, iter: 20);
+        Gen.Double[0.1, 30]
+            .Sample(
+                hours =>
+                {
+                    var through = Cold();
+                    through.Advance(Duration.FromHours(hours));
+                    var stored = JsonSerializer.Serialize(through.State);
+                    var again = new KilnSimulation(Heron, Full, Glaze, JsonSerializer.Deserialize<SimulationState>(stored)!);
+                    again.Chamber.ShouldBe(through.Chamber);
+                    for (var i = 0; i < 20; i++)
+                    {
+                        through.Advance(Duration.FromMinutes(17));
+                        again.Advance(Duration.FromMinutes(17));
+                        again.Chamber.ShouldBe(through.Chamber, 1e-9);
+                        again.Display.ShouldBe(through.Display, 1e-9);
+                        (again.Step, again.Phase).ShouldBe((through.Step, through.Phase));
+                    }
+                },
+                iter: 20
+            );
 
     [Fact]
     public void Warm_walls_make_it_quicker_and_dry_ware_cheaper()
@@ -61,12 +68,14 @@ public sealed class KilnSimulationTests
         double Used(ThermalState start, KilnLoad load)
         {
             var simulation = new KilnSimulation(Heron, load, Make.Program("100/h to 600"), new SimulationState(0, start));
-            while (simulation.Phase != ControllerPhase.Finished) simulation.Advance(Duration.FromMinutes(5));
+            while (simulation.Phase != ControllerPhase.Finished)
+                simulation.Advance(Duration.FromMinutes(5));
             return simulation.State.Kiln.Used;
         }
         var raw = Heron.UsualLoad(ScheduleKind.Bisque);
         Used(ThermalState.Warm(60, 40), raw).ShouldBeLessThan(Used(ThermalState.Warm(60, 20), raw));
-        Used(ThermalState.Warm(60, 20), raw with { FreeWater = 0.5 }).ShouldBeLessThan(Used(ThermalState.Warm(60, 20), raw with { FreeWater = 3 }), "half dried, it has less water to boil off");
+        Used(ThermalState.Warm(60, 20), raw with { FreeWater = 0.5 })
+            .ShouldBeLessThan(Used(ThermalState.Warm(60, 20), raw with { FreeWater = 3 }), "half dried, it has less water to boil off");
     }
 
     [Fact]

@@ -15,22 +15,28 @@ public class PlainKilnTests
 
     [Fact]
     public void A_climb_in_two_parts_takes_as_long_as_in_one() =>
-        Gen.Select(Gen.Double[-20, 1400], Gen.Double[-20, 1400], Gen.Double[-20, 1400]).Sample((a, b, c) =>
-        {
-            var (low, middle, high) = (Math.Min(a, Math.Min(b, c)), Math.Max(Math.Min(a, b), Math.Min(Math.Max(a, b), c)), Math.Max(a, Math.Max(b, c)));
-            var whole = Minutes(Kiln.Climb(Make.Celsius(low), Make.Celsius(high)));
-            var parts = Minutes(Kiln.Climb(Make.Celsius(low), Make.Celsius(middle))) + Minutes(Kiln.Climb(Make.Celsius(middle), Make.Celsius(high)));
-            parts.ShouldBe(whole, 1e-6);
-        });
+        Gen.Select(Gen.Double[-20, 1400], Gen.Double[-20, 1400], Gen.Double[-20, 1400])
+            .Sample(
+                (a, b, c) =>
+                {
+                    var (low, middle, high) = (Math.Min(a, Math.Min(b, c)), Math.Max(Math.Min(a, b), Math.Min(Math.Max(a, b), c)), Math.Max(a, Math.Max(b, c)));
+                    var whole = Minutes(Kiln.Climb(Make.Celsius(low), Make.Celsius(high)));
+                    var parts = Minutes(Kiln.Climb(Make.Celsius(low), Make.Celsius(middle))) + Minutes(Kiln.Climb(Make.Celsius(middle), Make.Celsius(high)));
+                    parts.ShouldBe(whole, 1e-6);
+                }
+            );
 
     [Fact]
     public void Cooling_in_two_parts_takes_as_long_as_in_one() =>
-        Gen.Select(Gen.Double[600, 1400], Gen.Double[200, 600], Gen.Double[30, 200]).Sample((high, middle, low) =>
-        {
-            var whole = Minutes(Kiln.Cool(Make.Celsius(high), Make.Celsius(low)));
-            var parts = Minutes(Kiln.Cool(Make.Celsius(high), Make.Celsius(middle))) + Minutes(Kiln.Cool(Make.Celsius(middle), Make.Celsius(low)));
-            parts.ShouldBe(whole, 1e-6);
-        });
+        Gen.Select(Gen.Double[600, 1400], Gen.Double[200, 600], Gen.Double[30, 200])
+            .Sample(
+                (high, middle, low) =>
+                {
+                    var whole = Minutes(Kiln.Cool(Make.Celsius(high), Make.Celsius(low)));
+                    var parts = Minutes(Kiln.Cool(Make.Celsius(high), Make.Celsius(middle))) + Minutes(Kiln.Cool(Make.Celsius(middle), Make.Celsius(low)));
+                    parts.ShouldBe(whole, 1e-6);
+                }
+            );
 
     [Theory]
     [InlineData(20, 350)]

@@ -13,7 +13,8 @@ public sealed class TurnPlanFigureTests(ITestOutputHelper told)
         "120/h to 150 in oxidation; 180/h to 480 in oxidation; 120/h to 650 in oxidation; 180/h to 900 in oxidation; 40/h to 930 in heavy reduction; "
         + "110/h to 1200 in light reduction; 60/h to 1275 in light reduction; 60/h to 1275 hold 20m in oxidation";
 
-    internal const string Bisque = "60/h to 100 hold 1h in oxidation; 60/h to 150 in oxidation; 120/h to 480 in oxidation; 80/h to 650 in oxidation; 120/h to 980 hold 10m in oxidation";
+    internal const string Bisque =
+        "60/h to 100 hold 1h in oxidation; 60/h to 150 in oxidation; 120/h to 480 in oxidation; 80/h to 650 in oxidation; 120/h to 980 hold 10m in oxidation";
 
     internal static FiringProgram Read(string line) => FiringProgram.Create(NotationReader.Read(line, TemperatureUnit.Celsius).Segments).Value;
 
@@ -24,7 +25,15 @@ public sealed class TurnPlanFigureTests(ITestOutputHelper told)
     [InlineData("updraft-300", 10.7, 25.5, 11.0, 15.8, 9.0, 32)]
     [InlineData("updraft-700", 10.6, 46.5, 11.1, 30.2, 12.6, 46)]
     [InlineData("downdraft-1000", 10.6, 65.8, 11.2, 43.7, 14.9, 57)]
-    public void Hours_and_fuel_of_a_glaze_and_a_bisque(string id, double glazeHours, double glazeKg, double bisqueHours, double bisqueKg, double to500, double to100)
+    public void Hours_and_fuel_of_a_glaze_and_a_bisque(
+        string id,
+        double glazeHours,
+        double glazeKg,
+        double bisqueHours,
+        double bisqueKg,
+        double to500,
+        double to100
+    )
     {
         var kiln = FuelFigureTests.Kiln(id);
         var (glaze, bisque) = (Plan(kiln, Glaze, ScheduleKind.Glaze), Plan(kiln, Bisque, ScheduleKind.Bisque));
@@ -67,7 +76,8 @@ public sealed class TurnPlanFigureTests(ITestOutputHelper told)
     [InlineData(0, 0.7, 1.5, 1.9)]
     public void What_half_full_cylinders_give_for_long(double room, double of11, double of33, double of47)
     {
-        foreach (var (kg, wanted) in new[] { (11.0, of11), (33, of33), (47, of47) }) Assert.Equal(wanted, Cylinders.Steadily(kg, 0.5, 0.4, room), wanted * 0.08);
+        foreach (var (kg, wanted) in new[] { (11.0, of11), (33, of33), (47, of47) })
+            Assert.Equal(wanted, Cylinders.Steadily(kg, 0.5, 0.4, room), wanted * 0.08);
     }
 
     [Fact]

@@ -25,7 +25,8 @@ public sealed class LearningTests
 
     private static Cone Cone(string number) => ConeNumber.Parse(number).Value;
 
-    private static ReadPack Pack(string shelf, params (string Cone, double Bend)[] cones) => ReadPack.Create(shelf, [.. cones.Select(c => new ConeRead(Cone(c.Cone), c.Bend))]).Value;
+    private static ReadPack Pack(string shelf, params (string Cone, double Bend)[] cones) =>
+        ReadPack.Create(shelf, [.. cones.Select(c => new ConeRead(Cone(c.Cone), c.Bend))]).Value;
 
     /// <summary>Fires a kiln whose display is off, and reads its packs as a person would.</summary>
     private static (FinishedFiring Firing, ImmutableArray<ReadPack> Packs) Fire(Kiln truth, double shownTooMuch, ulong seed, Random reads)
@@ -39,20 +40,30 @@ public sealed class LearningTests
         var before = 20.0;
         while (sim.Minutes < 4000 && !(samples.Count > 200 && sim.Chamber < 600 && sim.Phase is ControllerPhase.Falling or ControllerPhase.Finished))
         {
-            if (sim.Next() is { } s) samples.Add(new FiringSample(s.Minutes, s.Celsius, s.Share));
+            if (sim.Next() is { } s)
+                samples.Add(new FiringSample(s.Minutes, s.Celsius, s.Share));
             for (var c = 0; c < cones.Length && before > 700; c++)
             {
-                for (var k = 0; k < Shelves.Length; k++) work[c, k] += ConeTable.Of(cones[c]).Kinetics.Over(before + Shelves[k].Own, sim.Chamber + Shelves[k].Own, 1 / 120.0);
+                for (var k = 0; k < Shelves.Length; k++)
+                    work[c, k] += ConeTable.Of(cones[c]).Kinetics.Over(before + Shelves[k].Own, sim.Chamber + Shelves[k].Own, 1 / 120.0);
             }
             before = sim.Chamber;
         }
         double Normal() => Math.Sqrt(-2 * Math.Log(1 - reads.NextDouble())) * Math.Cos(2 * Math.PI * reads.NextDouble());
-        var packs = Shelves.Select((shelf, k) => ReadPack.Create(shelf.Name, [.. cones.Select((c, i) => new ConeRead(c, Math.Clamp(ConeBend.Degrees(work[i, k]) + 3 * Normal(), 0, 179)))]))
-            .Where(p => p.IsOk).Select(p => p.Value).ToImmutableArray();
+        var packs = Shelves
+            .Select(
+                (shelf, k) =>
+                    ReadPack.Create(shelf.Name, [.. cones.Select((c, i) => new ConeRead(c, Math.Clamp(ConeBend.Degrees(work[i, k]) + 3 * Normal(), 0, 179)))])
+            )
+            .Where(p => p.IsOk)
+            .Select(p => p.Value)
+            .ToImmutableArray();
         return (new FinishedFiring(new WatchedFiring(Stored, Load, program, Six, Temperature.FromCelsius(20)), samples), packs);
     }
 
-    /// <summary>Thermocouple 9 °C low, elements 12 % down: after five firings offset within 3 °C and health within 4 % in nine of ten, and the next plan hits its cone.</summary>
+    /// <summary>
+    /// Thermocouple 9 °C low, elements 12 % down: after five firings offset within 3 °C and health within 4 % in nine of ten, and the next plan hits its cone.
+    /// </summary>
     [Fact]
     public void A_kiln_that_has_drifted_is_found_out_in_five_firings()
     {
@@ -81,7 +92,8 @@ public sealed class LearningTests
             var learned = learner.Learned;
             offsets.Add(Math.Abs(learned.Offset.Mean - 9));
             healths.Add(Math.Abs(learned.Health.Mean - 0.88));
-            if (offsets[^1] < 1.28 * learned.Offset.Sd) held++;
+            if (offsets[^1] < 1.28 * learned.Offset.Sd)
+                held++;
             var kiln = new ElectricKiln(learned.Of(Stored), Load, Stored.Room);
             var solved = ConeSolver.TopOf(Make.Program(LiveRun.Glaze), Six, Stored.Room, kiln.FeltTimes).Value;
             var fired = new SimulatedKiln(new SimulatedSetup(Truth(0.88), Load, solved, 20, (ulong)(seed * 100 + 50), Readings: new SimulatedReadings(-9)));
@@ -89,7 +101,8 @@ public sealed class LearningTests
             while (fired.Minutes < 3000)
             {
                 fired.Next();
-                if (before > 700) work += ConeTable.Of(Six).Kinetics.Over(before, fired.Chamber, 1 / 120.0);
+                if (before > 700)
+                    work += ConeTable.Of(Six).Kinetics.Over(before, fired.Chamber, 1 / 120.0);
                 before = fired.Chamber;
             }
             next.Add(Math.Abs(ConeTable.Of(Six).Kinetics.EndPoint(60, work) - ConeTable.Of(Six).Kinetics.EndPoint(60)));
@@ -134,14 +147,16 @@ public sealed class LearningTests
     {
         var filter = new OffsetFilter();
         static ShelfHeat Told(double offset) => new("middle", 1222 + offset, 3, 0, offset);
-        for (var i = 0; i < 6; i++) filter.Learn([Told(2)], Six);
+        for (var i = 0; i < 6; i++)
+            filter.Learn([Told(2)], Six);
         var before = filter.Offset;
         filter.Learn([Told(-160)], Six);
         filter.Held.Single().Told.ShouldBe(-160, "04 or 4?");
         filter.Offset.Mean.ShouldBe(before.Mean, 0.01);
         filter.Learn([Told(2)], Six);
         filter.Held.ShouldBeEmpty();
-        for (var i = 0; i < 3; i++) filter.Learn([Told(38)], Six);
+        for (var i = 0; i < 3; i++)
+            filter.Learn([Told(38)], Six);
         filter.Offset.Mean.ShouldBeGreaterThan(20, "twice alike it is believed");
     }
 
@@ -150,7 +165,8 @@ public sealed class LearningTests
     {
         var filter = new OffsetFilter();
         ShelfHeat[] packs = [new("top", 1230, 3, 0, 8), new("bottom", 1220, 3, 0, -2)];
-        for (var i = 0; i < 8; i++) filter.Learn(packs, Six);
+        for (var i = 0; i < 8; i++)
+            filter.Learn(packs, Six);
         filter.Readings.ShouldBe(16);
         (filter.Shelves[0].Own.Mean - filter.Shelves[1].Own.Mean).ShouldBe(10, 2);
         var sure = filter.Shelves[0].Own.Sd;
@@ -162,16 +178,23 @@ public sealed class LearningTests
 
     /// <summary>One side says something only where it is contradicted; nothing makes it less than known.</summary>
     [Fact]
-    public void Learning_never_unlearns() => Gen.Select(Gen.Double[-20, 20], Gen.Double[2, 12], Gen.Int[-1, 1]).Sample((offset, sd, bound) =>
-    {
-        var filter = new OffsetFilter();
-        filter.Learn([new ShelfHeat("middle", 1222, 3, 0, 0)], Six);
-        var before = filter.Offset;
-        filter.Learn([new ShelfHeat("middle", 1222 + offset, sd, bound, offset)], Six);
-        filter.Offset.Sd.ShouldBeLessThan(before.Sd + 1);
-        if (bound == 0 && filter.Held.IsEmpty) Math.Sign(filter.Offset.Mean - before.Mean).ShouldBe(Math.Sign(offset - before.Mean));
-        if (bound != 0 && Math.Sign(offset - before.Mean) != bound) filter.Offset.Mean.ShouldBe(before.Mean, 0.01);
-    }, iter: 200);
+    public void Learning_never_unlearns() =>
+        Gen.Select(Gen.Double[-20, 20], Gen.Double[2, 12], Gen.Int[-1, 1])
+            .Sample(
+                (offset, sd, bound) =>
+                {
+                    var filter = new OffsetFilter();
+                    filter.Learn([new ShelfHeat("middle", 1222, 3, 0, 0)], Six);
+                    var before = filter.Offset;
+                    filter.Learn([new ShelfHeat("middle", 1222 + offset, sd, bound, offset)], Six);
+                    filter.Offset.Sd.ShouldBeLessThan(before.Sd + 1);
+                    if (bound == 0 && filter.Held.IsEmpty)
+                        Math.Sign(filter.Offset.Mean - before.Mean).ShouldBe(Math.Sign(offset - before.Mean));
+                    if (bound != 0 && Math.Sign(offset - before.Mean) != bound)
+                        filter.Offset.Mean.ShouldBe(before.Mean, 0.01);
+                },
+                iter: 200
+            );
 
     [Theory]
     [InlineData("bench", 0.98)]

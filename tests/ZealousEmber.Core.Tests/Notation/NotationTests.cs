@@ -13,15 +13,20 @@ public class NotationTests
     {
         var result = NotationReader.Read(text, unit);
         result.Error.ShouldBeNull(text);
-        return [.. result.Segments.Select(s => FormattableString.Invariant(
-            $"{(s.Pace.Rate is { } r ? Math.Round(r.KelvinsPerHour, 3).ToString("0.###") : s.Pace.Kind == PaceKind.Full ? "full" : "off")} {Math.Round(s.Target?.Celsius ?? -1, 2):0.##} {s.Hold.TotalMinutes:0.##}"))];
+        return
+        [
+            .. result.Segments.Select(s =>
+                FormattableString.Invariant(
+                    $"{(s.Pace.Rate is { } r ? Math.Round(r.KelvinsPerHour, 3).ToString("0.###") : s.Pace.Kind == PaceKind.Full ? "full" : "off")} {Math.Round(s.Target?.Celsius ?? -1, 2):0.##} {s.Hold.TotalMinutes:0.##}"
+                )
+            ),
+        ];
     }
 
     private static NotationError Fail(string text) => NotationReader.Read(text, TemperatureUnit.Celsius).Error.ShouldNotBeNull(text);
 
     [Fact]
-    public void The_line_of_the_papers_is_read() =>
-        Read(Make.GlazeLine).ShouldBe(["80 200 45", "full 1040 0", "60 1210 12", "55 850 90", "off -1 0"]);
+    public void The_line_of_the_papers_is_read() => Read(Make.GlazeLine).ShouldBe(["80 200 45", "full 1040 0", "60 1210 12", "55 850 90", "off -1 0"]);
 
     [Theory]
     [InlineData("150F/h to 220F", "83.333 104.44 0")]

@@ -22,8 +22,7 @@ public class PastedTableTests
     public void A_spreadsheet_is_read_with_or_without_its_heading(string table) => Line(table).ShouldBe(Make.GlazeLine);
 
     [Fact]
-    public void Heading_units_count() =>
-        Line("Rate °F/h\tTarget °F\n180\t1000", TemperatureUnit.Fahrenheit).ShouldBe("180/h to 1000");
+    public void Heading_units_count() => Line("Rate °F/h\tTarget °F\n180\t1000", TemperatureUnit.Fahrenheit).ShouldBe("180/h to 1000");
 
     [Fact]
     public void Rates_per_minute_and_times_are_read()

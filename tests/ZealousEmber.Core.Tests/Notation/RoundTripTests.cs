@@ -24,33 +24,68 @@ public class RoundTripTests
 
     [Fact]
     public void Steps_given_by_time_stay_times() =>
-        Gen.Select(Gen.Int[1, 5000], Gen.Int[100, 1400], Make.Unit).Sample((minutes, target, unit) =>
-        {
-            var line = $"{minutes} min to {target}";
-            var read = NotationReader.Read(line, unit);
-            if (read.Error is not null) return; // faster than 2000 an hour
-            var written = NotationWriter.Write(read.Segments, unit);
-            NotationReader.Read(written, unit).Segments.ShouldBe(read.Segments, written);
-            written.Length.ShouldBeLessThan(24, written);
-        });
+        Gen.Select(Gen.Int[1, 5000], Gen.Int[100, 1400], Make.Unit)
+            .Sample(
+                (minutes, target, unit) =>
+                {
+                    var line = $"{minutes} min to {target}";
+                    var read = NotationReader.Read(line, unit);
+                    if (read.Error is not null)
+                        return; // faster than 2000 an hour
+                    var written = NotationWriter.Write(read.Segments, unit);
+                    NotationReader.Read(written, unit).Segments.ShouldBe(read.Segments, written);
+                    written.Length.ShouldBeLessThan(24, written);
+                }
+            );
 
     [Fact]
     public void Nothing_that_can_be_typed_throws() =>
-        Gen.Select(Gen.OneOf(
-            Gen.String,
-            Make.OneOf("80", "/h", "to", "200", "hold", "45m", ";", "1:30", "off", "full", "cool", "F", "°", "-", "\t", "\n", ",", "in", "\"", "no", "at", "1e9", "99999999999999999999999999999")
-                .Array[0, 14].Select(words => string.Join(' ', words))), Make.Unit)
-            .Sample((text, unit) =>
-            {
-                var result = NotationReader.Read(text, unit);
-                if (result.Error is { } error)
+        Gen.Select(
+                Gen.OneOf(
+                    Gen.String,
+                    Make.OneOf(
+                            "80",
+                            "/h",
+                            "to",
+                            "200",
+                            "hold",
+                            "45m",
+                            ";",
+                            "1:30",
+                            "off",
+                            "full",
+                            "cool",
+                            "F",
+                            "°",
+                            "-",
+                            "\t",
+                            "\n",
+                            ",",
+                            "in",
+                            "\"",
+                            "no",
+                            "at",
+                            "1e9",
+                            "99999999999999999999999999999"
+                        )
+                        .Array[0, 14]
+                        .Select(words => string.Join(' ', words))
+                ),
+                Make.Unit
+            )
+            .Sample(
+                (text, unit) =>
                 {
-                    error.Position.ShouldBeInRange(0, text.Length);
-                    error.Message.ShouldNotBeNullOrWhiteSpace();
+                    var result = NotationReader.Read(text, unit);
+                    if (result.Error is { } error)
+                    {
+                        error.Position.ShouldBeInRange(0, text.Length);
+                        error.Message.ShouldNotBeNullOrWhiteSpace();
+                    }
+                    else
+                    {
+                        result.Segments.ShouldNotBeEmpty();
+                    }
                 }
-                else
-                {
-                    result.Segments.ShouldNotBeEmpty();
-                }
-            });
+            );
 }

@@ -9,19 +9,28 @@ public sealed class KeptTests
 {
     private static readonly Piece Vase = Piece.Create(PieceShape.Round, 120, null, 250).Value;
 
-    private static PackingRequest Mugs(int count, bool raw = false) => PackingTests.Request("top-190", raw, new PackingLot("mugs", PackingTests.Mug, count, 0.3));
+    private static PackingRequest Mugs(int count, bool raw = false) =>
+        PackingTests.Request("top-190", raw, new PackingLot("mugs", PackingTests.Mug, count, 0.3));
 
     private static PackingRequest OnHalves(PackingRequest request) => request with { Shelves = ShelfChoice.Half };
 
     /// <summary>All of a plan, or a part of it, as it would be kept.</summary>
-    private static PackingRequest Keeping(PackingRequest request, PackingPlan plan, Func<int, int, bool> kept) => request with
-    {
-        Openings = [.. plan.Shelves.Select(s => s.Opening)],
-        Regions = [.. plan.Shelves.Select(s => s.Region)],
-        Pieces = [.. plan.Shelves.SelectMany(s => s.Pieces.Select((p, i) => (s, p, i))).Where(x => kept(x.s.Number, x.i)).Select(x => new KeptPiece(x.s.Number - 1, x.p.Lot, x.p.X, x.p.Y, x.p.Turn, x.p.Stack, x.i % 2 == 0))],
-    };
+    private static PackingRequest Keeping(PackingRequest request, PackingPlan plan, Func<int, int, bool> kept) =>
+        request with
+        {
+            Openings = [.. plan.Shelves.Select(s => s.Opening)],
+            Regions = [.. plan.Shelves.Select(s => s.Region)],
+            Pieces =
+            [
+                .. plan
+                    .Shelves.SelectMany(s => s.Pieces.Select((p, i) => (s, p, i)))
+                    .Where(x => kept(x.s.Number, x.i))
+                    .Select(x => new KeptPiece(x.s.Number - 1, x.p.Lot, x.p.X, x.p.Y, x.p.Turn, x.p.Stack, x.i % 2 == 0)),
+            ],
+        };
 
-    private static List<(ShelfRegion, double, int, double, double, int)> Places(PackingPlan plan) => [.. plan.Shelves.SelectMany(s => s.Pieces.Select(p => (s.Region, s.Z, p.Lot, p.X, p.Y, p.Stack)))];
+    private static List<(ShelfRegion, double, int, double, double, int)> Places(PackingPlan plan) =>
+        [.. plan.Shelves.SelectMany(s => s.Pieces.Select(p => (s.Region, s.Z, p.Lot, p.X, p.Y, p.Stack)))];
 
     [Theory]
     [InlineData(false)]
@@ -32,18 +41,27 @@ public sealed class KeptTests
         for (var t = 0; t < 25; t++)
         {
             var request = PackingTests.Random(ref dice);
-            if (halves) request = OnHalves(request);
+            if (halves)
+                request = OnHalves(request);
             var plan = PackingTests.Proved(request);
             var whole = PackingTests.Proved(Keeping(request, plan, (_, _) => true));
             var (before, after) = (Places(plan), Places(whole));
             after.Intersect(before).Count().ShouldBe(before.Count);
             // Where something was left out, another look may find it room.
-            if (plan.Fits) after.Count.ShouldBe(before.Count);
+            if (plan.Fits)
+                after.Count.ShouldBe(before.Count);
             var part = Keeping(request, plan, (shelf, i) => (shelf + i) % 3 == 0);
             var packed = Packer.Pack(part).Value;
             // What is kept on a shelf may tip it by itself; that is for somebody to see.
-            PackingCheck.Of(part, packed.Shelves).Where(b => b.Rule != "pack-missing" && !(b.Rule == "could-tip" && packed.Shelves[b.Shelf - 1].Pieces.All(p => part.Pieces.Any(k => k.X == p.X && k.Y == p.Y)))).ShouldBeEmpty();
-            foreach (var kept in part.Pieces) packed.Shelves.SelectMany(s => s.Pieces).ShouldContain(p => p.Lot == kept.Lot && p.X == kept.X && p.Y == kept.Y && p.Held == kept.Held);
+            PackingCheck
+                .Of(part, packed.Shelves)
+                .Where(b =>
+                    b.Rule != "pack-missing"
+                    && !(b.Rule == "could-tip" && packed.Shelves[b.Shelf - 1].Pieces.All(p => part.Pieces.Any(k => k.X == p.X && k.Y == p.Y)))
+                )
+                .ShouldBeEmpty();
+            foreach (var kept in part.Pieces)
+                packed.Shelves.SelectMany(s => s.Pieces).ShouldContain(p => p.Lot == kept.Lot && p.X == kept.X && p.Y == kept.Y && p.Held == kept.Held);
         }
     }
 

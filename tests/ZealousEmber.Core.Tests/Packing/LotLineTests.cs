@@ -23,7 +23,9 @@ public sealed class LotLineTests
     public void A_whole_line_is_a_whole_lot()
     {
         var lot = One("26 mugs ⌀85 × 100, handle 35, 6 mm, Marsh White, cool to touch, to be dipped, the class");
-        (lot.What, lot.Count, lot.Wall, lot.ClayId, lot.Dryness, lot.Next, lot.Whose).ShouldBe(("mugs", 26, 6, 1, Dryness.CoolToTouch, NextStep.Dipping, "the class"));
+        (lot.What, lot.Count, lot.Wall, lot.ClayId, lot.Dryness, lot.Next, lot.Whose).ShouldBe(
+            ("mugs", 26, 6, 1, Dryness.CoolToTouch, NextStep.Dipping, "the class")
+        );
         lot.Piece.ShouldBe(new PieceDraft(PieceShape.Round, 85, null, 100, 35, Stacking: Stacking.Layers));
         lot.Width.ShouldBeNull();
     }
@@ -94,10 +96,17 @@ public sealed class LotLineTests
     public void Sizes_of_ware_are_those_it_had_last()
     {
         LotDraft Was(string line) => One(line);
-        var usual = UsualWare.From([Was("3 mugs 85 × 100, handle 35, 5 mm, 350 g"), Was("40 Mugs 70 × 80, 9 mm"), Was("2 bowls"), Was("12 tiles 100 × 100 × 8")]);
+        var usual = UsualWare.From([
+            Was("3 mugs 85 × 100, handle 35, 5 mm, 350 g"),
+            Was("40 Mugs 70 × 80, 9 mm"),
+            Was("2 bowls"),
+            Was("12 tiles 100 × 100 × 8"),
+        ]);
         usual.All.Select(l => l.What).ShouldBe(["mugs", "tiles"]);
         var lot = LotLine.Read("26 Mug, rim on rim, 6 mm, the class\n9 bowls\n5 mugs 60 × 60", Clays, Glazes, usual).Lots;
-        (lot[0].Count, lot[0].Piece!.Across, lot[0].Piece!.Handle, lot[0].Piece!.Stacking, lot[0].Wall, lot[0].PieceMass, lot[0].Whose).ShouldBe((26, 85, 35, Stacking.Layers, 6, 0.35, "the class"));
+        (lot[0].Count, lot[0].Piece!.Across, lot[0].Piece!.Handle, lot[0].Piece!.Stacking, lot[0].Wall, lot[0].PieceMass, lot[0].Whose).ShouldBe(
+            (26, 85, 35, Stacking.Layers, 6, 0.35, "the class")
+        );
         lot[1].Piece.ShouldBeNull();
         (lot[2].Piece!.Across, lot[2].Piece!.Handle).ShouldBe((60, null));
         usual.Of("cups").ShouldBeNull();

@@ -8,13 +8,23 @@ namespace ZealousEmber.Core.Tests.Packing;
 /// <summary>Each rule broken on purpose is named at its piece.</summary>
 public sealed class PackingCheckTests
 {
-    private static readonly PackingRequest Mugs = PackingTests.Request("top-190", false, new PackingLot("mugs", PackingTests.Mug, 24, 0.4)) with { Packs = true };
+    private static readonly PackingRequest Mugs = PackingTests.Request("top-190", false, new PackingLot("mugs", PackingTests.Mug, 24, 0.4)) with
+    {
+        Packs = true,
+    };
     private static readonly PackingPlan Plan = PackingTests.Proved(Mugs);
 
     private static IEnumerable<string> Broken(Func<PlacedShelf, PlacedShelf> change, int shelf = 0, PackingRequest? request = null) =>
-        PackingCheck.Of(request ?? Mugs, [.. Plan.Shelves.Select((s, i) => i == shelf ? change(s) : s)]).Where(b => b.Shelf == shelf + 1 || b.Shelf == 0).Select(b => b.Rule);
+        PackingCheck
+            .Of(request ?? Mugs, [.. Plan.Shelves.Select((s, i) => i == shelf ? change(s) : s)])
+            .Where(b => b.Shelf == shelf + 1 || b.Shelf == 0)
+            .Select(b => b.Rule);
 
-    private static PlacedShelf Moved(PlacedShelf s, int piece, double x, double y) => s with { Pieces = s.Pieces.SetItem(piece, s.Pieces[piece] with { X = x, Y = y }) };
+    private static PlacedShelf Moved(PlacedShelf s, int piece, double x, double y) =>
+        s with
+        {
+            Pieces = s.Pieces.SetItem(piece, s.Pieces[piece] with { X = x, Y = y }),
+        };
 
     [Fact]
     public void A_plan_of_the_packer_breaks_nothing() => PackingCheck.Of(Mugs, Plan.Shelves).ShouldBeEmpty();
@@ -52,7 +62,8 @@ public sealed class PackingCheckTests
     public void Stacks_of_glazed_ware_and_high_ones_of_raw_are_named()
     {
         Broken(s => s with { Pieces = s.Pieces.SetItem(0, s.Pieces[0] with { Stack = 2 }) }).ShouldContain("stack");
-        Broken(s => s with { Pieces = s.Pieces.SetItem(0, s.Pieces[0] with { Stack = 4 }) }, request: Mugs with { Raw = true, Rules = PackingRules.Bisque }).ShouldContain("stack");
+        Broken(s => s with { Pieces = s.Pieces.SetItem(0, s.Pieces[0] with { Stack = 4 }) }, request: Mugs with { Raw = true, Rules = PackingRules.Bisque })
+            .ShouldContain("stack");
     }
 
     [Fact]
@@ -60,7 +71,8 @@ public sealed class PackingCheckTests
     {
         Broken(s => s with { Props = s.Props[..2] }, 1).ShouldContain("could-tip");
         Broken(s => s with { Props = [.. s.Props.Select(p => p with { X = Math.Abs(p.X) + 40 })] }, 1).ShouldContain("could-tip");
-        Broken(s => s with { Props = s.Props.SetItem(0, s.Props[0] with { X = s.Props[0].X * 0.8, Y = s.Props[0].Y * 0.8 }) }, 1).ShouldContain("props-over-props");
+        Broken(s => s with { Props = s.Props.SetItem(0, s.Props[0] with { X = s.Props[0].X * 0.8, Y = s.Props[0].Y * 0.8 }) }, 1)
+            .ShouldContain("props-over-props");
         Broken(s => s with { Props = s.Props.SetItem(0, s.Props[0] with { Heights = [90] }) }, 1).ShouldContain("prop");
         Broken(s => s with { Props = [.. s.Props.Select(p => p with { Heights = [777] })] }, 1).ShouldContain("prop-stock");
         Broken(s => s with { Region = ShelfRegion.Back }, 1).ShouldContain("shelves-mixed");
@@ -73,7 +85,8 @@ public sealed class PackingCheckTests
         PackingCheck.Of(Mugs, [.. Plan.Shelves.Select(s => s with { Pack = null })]).ShouldContain(b => b.Rule == "pack-missing");
         var shelf = Plan.Shelves.First(s => s.Pack is not null);
         PlacedShelf With(PlacedPack pack) => shelf with { Pack = pack };
-        ImmutableArray<string> Rules(PlacedShelf s) => [.. PackingCheck.Of(Mugs, [.. Plan.Shelves.Select(x => x.Number == s.Number ? s : x)]).Where(b => b.Shelf == s.Number).Select(b => b.Text)];
+        ImmutableArray<string> Rules(PlacedShelf s) =>
+            [.. PackingCheck.Of(Mugs, [.. Plan.Shelves.Select(x => x.Number == s.Number ? s : x)]).Where(b => b.Shelf == s.Number).Select(b => b.Text)];
         Rules(With(shelf.Pack! with { Peephole = 17 })).ShouldContain(t => t.Contains("no peephole"));
         Rules(With(shelf.Pack! with { X = 90 })).ShouldContain(t => t.Contains("too far beside"));
         Rules(With(shelf.Pack! with { Y = -265 })).ShouldContain(t => t.Contains("front wall"));

@@ -46,8 +46,16 @@ public sealed class PackingTests
     [InlineData("tile", true, new[] { 46, 228, 429, 695, 486 })]
     public void A_kiln_takes_as_much_of_one_ware_as_the_paper_says(string ware, bool raw, int[] least)
     {
-        var piece = ware switch { "mug" => Mug, "bowl" => Bowl, "plate" => Plate, "vase" => Vase, _ => Tile };
-        foreach (var (kiln, want) in Kilns.Zip(least)) Proved(Request(kiln, raw, new PackingLot(ware, piece, 800, 0.4))).Totals.Pieces.ShouldBeGreaterThanOrEqualTo(want, kiln);
+        var piece = ware switch
+        {
+            "mug" => Mug,
+            "bowl" => Bowl,
+            "plate" => Plate,
+            "vase" => Vase,
+            _ => Tile,
+        };
+        foreach (var (kiln, want) in Kilns.Zip(least))
+            Proved(Request(kiln, raw, new PackingLot(ware, piece, 800, 0.4))).Totals.Pieces.ShouldBeGreaterThanOrEqualTo(want, kiln);
     }
 
     [Theory]
@@ -68,19 +76,30 @@ public sealed class PackingTests
         {
             var request = Random(ref dice);
             var plan = Proved(request);
-            if (t % 20 == 0) Packer.Pack(request).Value.Shelves.SelectMany(s => s.Pieces).ShouldBe(plan.Shelves.SelectMany(s => s.Pieces));
+            if (t % 20 == 0)
+                Packer.Pack(request).Value.Shelves.SelectMany(s => s.Pieces).ShouldBe(plan.Shelves.SelectMany(s => s.Pieces));
         }
     }
 
     [Fact]
     public void What_must_go_goes_first_and_what_cannot_says_why()
     {
-        var plan = Proved(Request("top-190", false, new PackingLot("mugs", Mug, 60, 0.4), new PackingLot("vases", Vase, 6, 1, Must: true), new PackingLot("platters", Piece.Create(PieceShape.Round, 560, null, 40).Value, 1, 3), new PackingLot("pillars", Piece.Create(PieceShape.Round, 100, null, 700).Value, 1, 3)));
+        var plan = Proved(
+            Request(
+                "top-190",
+                false,
+                new PackingLot("mugs", Mug, 60, 0.4),
+                new PackingLot("vases", Vase, 6, 1, Must: true),
+                new PackingLot("platters", Piece.Create(PieceShape.Round, 560, null, 40).Value, 1, 3),
+                new PackingLot("pillars", Piece.Create(PieceShape.Round, 100, null, 700).Value, 1, 3)
+            )
+        );
         plan.Lots[1].Placed.ShouldBe(6);
         plan.Fits.ShouldBeFalse();
         plan.Unplaced.Single(u => u.Lot == 2).Why.ShouldContain("too wide");
         plan.Unplaced.Single(u => u.Lot == 3).ShouldSatisfyAllConditions(u => u.Why.ShouldContain("700 mm tall"), u => u.Would.ShouldContain("taller"));
-        plan.Unplaced.Single(u => u.Lot == 0).ShouldSatisfyAllConditions(u => u.Why.ShouldContain("mm more for another shelf"), u => u.Would.ShouldContain("second firing"));
+        plan.Unplaced.Single(u => u.Lot == 0)
+            .ShouldSatisfyAllConditions(u => u.Why.ShouldContain("mm more for another shelf"), u => u.Would.ShouldContain("second firing"));
     }
 
     [Fact]
@@ -98,7 +117,9 @@ public sealed class PackingTests
         var planters = Piece.Create(PieceShape.Round, 200, null, 110).Value;
         var plan = Proved(Request("top-190", false, new PackingLot("planters", planters, 4, 4, Low: true), new PackingLot("mugs", Mug, 26, 0.3)));
         plan.Fits.ShouldBeTrue();
-        plan.Shelves.Where(s => s.Pieces.Any(p => p.Lot == 0)).Max(s => s.Z).ShouldBeLessThanOrEqualTo(plan.Shelves.Where(s => s.Pieces.Any(p => p.Lot == 1)).Max(s => s.Z));
+        plan.Shelves.Where(s => s.Pieces.Any(p => p.Lot == 0))
+            .Max(s => s.Z)
+            .ShouldBeLessThanOrEqualTo(plan.Shelves.Where(s => s.Pieces.Any(p => p.Lot == 1)).Max(s => s.Z));
         var mugs = Proved(Request("top-190", false, new PackingLot("mugs", Mug, 30, 0.3))).Shelves.Select(s => s.Pieces.Length).ToList();
         (mugs.Max() - mugs.Min()).ShouldBeLessThanOrEqualTo(1, string.Join(',', mugs));
     }
@@ -148,7 +169,10 @@ public sealed class PackingTests
     {
         Packer.Pack(Request("top-190", false)).Problems[0].ShouldSatisfyAllConditions(p => p.Field.ShouldBe("lots"), p => p.Message.ShouldContain("Nothing"));
         Packer.Pack(Request("top-190", false, new PackingLot("mugs", Mug, 5000, 0.4))).Problems[0].Message.ShouldContain("2000");
-        Piece.Create(PieceShape.Rectangle, null, 1, 5000, -1, 0, Stacking.Nest, 0, 0).Problems.Select(p => p.Field).ShouldBe(["across", "deep", "height", "handle", "foot", "most", "step"]);
+        Piece
+            .Create(PieceShape.Rectangle, null, 1, 5000, -1, 0, Stacking.Nest, 0, 0)
+            .Problems.Select(p => p.Field)
+            .ShouldBe(["across", "deep", "height", "handle", "foot", "most", "step"]);
         Chamber.Create(ChamberShape.Round, 5000, 5000, 10, -5, []).Problems.Select(p => p.Field).ShouldBe(["width", "depth", "height", "raise", "shelves"]);
         PropStock.Create(0, 3, [new(0, -1)]).Problems.Select(p => p.Field).ShouldBe(["across", "mostStacked", "stock[0].height", "stock[0].count"]);
     }
@@ -175,10 +199,27 @@ public sealed class PackingTests
         for (var n = 1 + (int)(dice.Next() * 8); n > 0; n--)
         {
             var rectangle = dice.Next() < 0.2;
-            lots.Add(new PackingLot(
-                $"lot {n}",
-                Piece.Create(rectangle ? PieceShape.Rectangle : PieceShape.Round, dice.Between(40, rectangle ? 220 : 300) * size, rectangle ? dice.Between(40, 220) * size : null, dice.Between(10, dice.Next() < 0.2 ? 400 : 160) * size, dice.Next() < 0.4 ? dice.Between(10, 60) : null, null, (Stacking)(int)(dice.Next() * 5)).Value,
-                1 + (int)(dice.Next() * (dice.Next() < 0.3 ? 60 : 14)), dice.Between(0.1, 4), dice.Next() < 0.1, dice.Next() < 0.2, dice.Next() < 0.1));
+            lots.Add(
+                new PackingLot(
+                    $"lot {n}",
+                    Piece
+                        .Create(
+                            rectangle ? PieceShape.Rectangle : PieceShape.Round,
+                            dice.Between(40, rectangle ? 220 : 300) * size,
+                            rectangle ? dice.Between(40, 220) * size : null,
+                            dice.Between(10, dice.Next() < 0.2 ? 400 : 160) * size,
+                            dice.Next() < 0.4 ? dice.Between(10, 60) : null,
+                            null,
+                            (Stacking)(int)(dice.Next() * 5)
+                        )
+                        .Value,
+                    1 + (int)(dice.Next() * (dice.Next() < 0.3 ? 60 : 14)),
+                    dice.Between(0.1, 4),
+                    dice.Next() < 0.1,
+                    dice.Next() < 0.2,
+                    dice.Next() < 0.1
+                )
+            );
         }
         return Request(kiln, raw, [.. lots]) with { Handles = dice.Next() < 0.2 ? HandleChoice.Turned : HandleChoice.Any, Packs = dice.Next() < 0.5 };
     }

@@ -20,12 +20,19 @@ public sealed class PlanFigureTests
     private static readonly Glaze Reed = Glaze.Create("Reed green", "5", "7").Value;
     private static readonly Kiln Heron = Make.Kiln("top-190");
 
-    private static WareLoad Load(double wall, Dryness dryness = Dryness.BoneDry, bool oneSided = false, double? width = null, int count = 60, Glaze[]? glazes = null) =>
-        WareLoad.Create([WareLot.Create("pots", count, wall, width, false, oneSided, dryness, Marsh, glazes).Value]).Value;
+    private static WareLoad Load(
+        double wall,
+        Dryness dryness = Dryness.BoneDry,
+        bool oneSided = false,
+        double? width = null,
+        int count = 60,
+        Glaze[]? glazes = null
+    ) => WareLoad.Create([WareLot.Create("pots", count, wall, width, false, oneSided, dryness, Marsh, glazes).Value]).Value;
 
     private static IKilnModel Full(ScheduleKind kind, double share = 1) => new ElectricKiln(Heron, Heron.UsualLoad(kind, share), Heron.Room);
 
-    private static FiringAssessment Planned(WareLoad load, PlanWish wish, IKilnModel? kiln = null) => PlanAssessment.Of(load, wish, kiln ?? Full(wish.Kind)).Value.Firing;
+    private static FiringAssessment Planned(WareLoad load, PlanWish wish, IKilnModel? kiln = null) =>
+        PlanAssessment.Of(load, wish, kiln ?? Full(wish.Kind)).Value.Firing;
 
     private static double ToTheTop(WareLoad load, PlanWish wish)
     {
@@ -45,7 +52,10 @@ public sealed class PlanFigureTests
     [Fact]
     public void Damp_mugs_are_held_a_few_hours_and_leather_hard_ones_dried_for_a_day()
     {
-        Planned(Load(8, Dryness.Damp), new PlanWish(ScheduleKind.Bisque)).Schedule.Segments.Where(s => s.Target?.Celsius < 100).Sum(s => s.Hold.TotalHours).ShouldBeInRange(3, 6);
+        Planned(Load(8, Dryness.Damp), new PlanWish(ScheduleKind.Bisque))
+            .Schedule.Segments.Where(s => s.Target?.Celsius < 100)
+            .Sum(s => s.Hold.TotalHours)
+            .ShouldBeInRange(3, 6);
         var drying = Planned(Load(12, Dryness.LeatherHard), new PlanWish(ScheduleKind.Drying));
         drying.Compiled.Powered.TotalHours.ShouldBeInRange(15, 30);
         drying.Findings.ShouldBeEmpty();
@@ -83,7 +93,10 @@ public sealed class PlanFigureTests
     [InlineData(HoldOption.LowerAndLonger, 60, TemperatureUnit.Celsius)]
     public void A_drop_is_counted_from_the_top_that_was_solved(HoldOption hold, double drop, TemperatureUnit unit)
     {
-        var segments = Planned(Load(6, glazes: [Reed]), new PlanWish(ScheduleKind.Glaze, Preference: new(Cooling: CoolingOption.DropAndHold, Hold: hold, DropBy: drop), Unit: unit)).Schedule.Segments;
+        var segments = Planned(
+            Load(6, glazes: [Reed]),
+            new PlanWish(ScheduleKind.Glaze, Preference: new(Cooling: CoolingOption.DropAndHold, Hold: hold, DropBy: drop), Unit: unit)
+        ).Schedule.Segments;
         var index = segments.Select((s, i) => (s, i)).MaxBy(x => x.s.Target?.Celsius ?? 0).i;
         var dropped = (segments[index].Target!.Value - segments[index + 1].Target!.Value).Kelvins;
         dropped.ShouldBeInRange(39.7, 60.3);
@@ -109,7 +122,8 @@ public sealed class PlanFigureTests
         {
             var target = step.Target!.Value.In(TemperatureUnit.Fahrenheit);
             (target - Math.Round(target / (i == 0 ? 5 : 10)) * (i == 0 ? 5 : 10)).ShouldBeInRange(-0.01, 0.01, $"step {i}");
-            if (step.Pace.Rate is { } rate) rate.PerHourIn(TemperatureUnit.Fahrenheit).ShouldBe(Math.Round(rate.PerHourIn(TemperatureUnit.Fahrenheit)), 0.01);
+            if (step.Pace.Rate is { } rate)
+                rate.PerHourIn(TemperatureUnit.Fahrenheit).ShouldBe(Math.Round(rate.PerHourIn(TemperatureUnit.Fahrenheit)), 0.01);
         }
         var burn = plan.Steps.Single(s => s.Step.Reason == "burn out the carbon");
         burn.Why.ShouldContain("above 1200 °F", customMessage: "where the step before it ends");
@@ -119,7 +133,9 @@ public sealed class PlanFigureTests
     [Fact]
     public void A_kiln_still_warm_waits_before_raw_ware_goes_in()
     {
-        var plan = Planner.Make(Load(6), new PlanWish(ScheduleKind.Bisque), new ElectricKiln(Heron, Heron.UsualLoad(ScheduleKind.Bisque), Make.Celsius(85))).Value;
+        var plan = Planner
+            .Make(Load(6), new PlanWish(ScheduleKind.Bisque), new ElectricKiln(Heron, Heron.UsualLoad(ScheduleKind.Bisque), Make.Celsius(85)))
+            .Value;
         plan.Steps[0].By.ShouldBe("cool-first");
         plan.Steps[0].Step.Target!.Value.Celsius.ShouldBe(50);
     }
@@ -136,14 +152,19 @@ public sealed class PlanFigureTests
         var looks = plan.Steps.Where(s => s.Look is not null).Select(s => s.Look!.Value).ToList();
         looks.Count.ShouldBeGreaterThan(1);
         looks.Where(l => !IsIn(l)).ShouldBeEmpty();
-        plan.Schedule.Segments.Sum(s => s.Hold.TotalHours).ShouldBeGreaterThanOrEqualTo(plain.Schedule.Segments.Sum(s => s.Hold.TotalHours), "never less than it needs");
+        plan.Schedule.Segments.Sum(s => s.Hold.TotalHours)
+            .ShouldBeGreaterThanOrEqualTo(plain.Schedule.Segments.Sum(s => s.Hold.TotalHours), "never less than it needs");
     }
 
     [Fact]
     public void Each_planned_look_is_a_moment_somebody_is_wanted_at()
     {
         var firing = Planned(Load(20, Dryness.CoolToTouch), new PlanWish(ScheduleKind.Bisque));
-        var looks = PlanAssessment.Of(Load(20, Dryness.CoolToTouch), new PlanWish(ScheduleKind.Bisque), Full(ScheduleKind.Bisque)).Value.Plan.Steps.Where(s => s.Look is not null).Select(s => s.Look!.Value.TotalMinutes).ToList();
+        var looks = PlanAssessment
+            .Of(Load(20, Dryness.CoolToTouch), new PlanWish(ScheduleKind.Bisque), Full(ScheduleKind.Bisque))
+            .Value.Plan.Steps.Where(s => s.Look is not null)
+            .Select(s => s.Look!.Value.TotalMinutes)
+            .ToList();
         looks.Count.ShouldBe(4);
         var moments = WatchMoment.Of(firing.Schedule, firing.Compiled, null, Make.Celsius(100)).Where(m => m.Kind == WatchKind.SteamCheck).ToList();
         moments.Select(m => Math.Round(m.At.TotalMinutes) + 15).ShouldBe(looks.Select(l => Math.Round(l)), "a quarter of an hour before each block ends");
@@ -155,19 +176,45 @@ public sealed class PlanFigureTests
     [InlineData(false, 1000)]
     [InlineData(true, 120)]
     public void A_plan_changes_smoothly(bool inAKiln, int neighbours) =>
-        Gen.Select(Gen.Double[4, 38], Gen.Int[8, 90], Make.OneOf(ScheduleKind.Bisque, ScheduleKind.Glaze), Make.OneOf<double?>(null, 250, 380), Make.OneOf(Dryness.BoneDry, Dryness.CoolToTouch), Gen.Int[0, 2]).Sample((wall, count, kind, width, dryness, what) =>
-        {
-            var wet = kind == ScheduleKind.Glaze ? Dryness.BoneDry : dryness;
-            double Hours(double w, int n, double? across)
-            {
-                var load = Load(w, wet, false, across, n, [Reed]);
-                IKilnModel kiln = inAKiln ? new ElectricKiln(Heron, Heron.UsualLoad(kind) with { WareMass = load.Mass }, Heron.Room) : PlainKiln.Instance;
-                var firing = Planned(load, new PlanWish(kind), kiln);
-                return firing.Compiled.Segments[firing.Schedule.Program.TopStep].End.TotalHours;
-            }
-            var here = Hours(wall, count, width);
-            var there = what switch { 0 => Hours(wall + 1, count, width), 1 => Hours(wall, count + 1, width), _ => Hours(wall, count, width + 10) };
-            var change = Math.Abs(there - here);
-            change.ShouldBeLessThanOrEqualTo(what switch { 0 => Math.Max(3.5, 0.17 * here), 1 => 0.6, _ => 1.5 }, $"{kind} {wall} mm {wet}, {count} of {width} mm, {what}: {here} h to {there} h");
-        }, iter: LongRun.Of(neighbours, 10 * neighbours));
+        Gen.Select(
+                Gen.Double[4, 38],
+                Gen.Int[8, 90],
+                Make.OneOf(ScheduleKind.Bisque, ScheduleKind.Glaze),
+                Make.OneOf<double?>(null, 250, 380),
+                Make.OneOf(Dryness.BoneDry, Dryness.CoolToTouch),
+                Gen.Int[0, 2]
+            )
+            .Sample(
+                (wall, count, kind, width, dryness, what) =>
+                {
+                    var wet = kind == ScheduleKind.Glaze ? Dryness.BoneDry : dryness;
+                    double Hours(double w, int n, double? across)
+                    {
+                        var load = Load(w, wet, false, across, n, [Reed]);
+                        IKilnModel kiln = inAKiln
+                            ? new ElectricKiln(Heron, Heron.UsualLoad(kind) with { WareMass = load.Mass }, Heron.Room)
+                            : PlainKiln.Instance;
+                        var firing = Planned(load, new PlanWish(kind), kiln);
+                        return firing.Compiled.Segments[firing.Schedule.Program.TopStep].End.TotalHours;
+                    }
+                    var here = Hours(wall, count, width);
+                    var there = what switch
+                    {
+                        0 => Hours(wall + 1, count, width),
+                        1 => Hours(wall, count + 1, width),
+                        _ => Hours(wall, count, width + 10),
+                    };
+                    var change = Math.Abs(there - here);
+                    change.ShouldBeLessThanOrEqualTo(
+                        what switch
+                        {
+                            0 => Math.Max(3.5, 0.17 * here),
+                            1 => 0.6,
+                            _ => 1.5,
+                        },
+                        $"{kind} {wall} mm {wet}, {count} of {width} mm, {what}: {here} h to {there} h"
+                    );
+                },
+                iter: LongRun.Of(neighbours, 10 * neighbours)
+            );
 }

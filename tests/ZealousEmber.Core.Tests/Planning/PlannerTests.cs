@@ -27,8 +27,17 @@ public sealed class PlannerTests
     private static readonly Glaze Gloss = Glaze.Create("Gloss", "5", "7", wantsFastCooling: true).Value;
     private static readonly Glaze Lamp = Glaze.Create("Lamp white", "06", "04").Value;
 
-    private static WareLot Lot(double wall, Dryness dryness = Dryness.BoneDry, Clay? clay = null, Glaze[]? glazes = null, NextStep next = NextStep.Dipping, double? width = null, bool hollow = false, bool oneSided = false, bool glazedAlready = false) =>
-        WareLot.Create("mugs", 12, wall, width, hollow, oneSided, dryness, clay ?? Marsh, glazes, null, next, glazedAlready: glazedAlready).Value;
+    private static WareLot Lot(
+        double wall,
+        Dryness dryness = Dryness.BoneDry,
+        Clay? clay = null,
+        Glaze[]? glazes = null,
+        NextStep next = NextStep.Dipping,
+        double? width = null,
+        bool hollow = false,
+        bool oneSided = false,
+        bool glazedAlready = false
+    ) => WareLot.Create("mugs", 12, wall, width, hollow, oneSided, dryness, clay ?? Marsh, glazes, null, next, glazedAlready: glazedAlready).Value;
 
     private static WareLoad Load(params WareLot[] lots) => WareLoad.Create(lots).Value;
 
@@ -58,7 +67,8 @@ public sealed class PlannerTests
         looks.Select(l => l.Step.Hold.TotalHours).ShouldBe([10, 2, 2, 0.5], "seven tenths at once, the rest in blocks of two hours");
         looks.Select(l => Math.Round(l.Look!.Value.TotalHours, 1)).ShouldBe([11.2, 13.2, 15.2, 15.7], "at the end of each");
         plan.Steps.Where(s => s.By != "steam-check").ShouldAllBe(s => s.Look == null);
-        Plan(Load(Lot(20, Dryness.CoolToTouch)), new PlanWish(ScheduleKind.Bisque, MaxSteps: 8)).Steps.Length.ShouldBeLessThanOrEqualTo(9, "and the closing off");
+        Plan(Load(Lot(20, Dryness.CoolToTouch)), new PlanWish(ScheduleKind.Bisque, MaxSteps: 8))
+            .Steps.Length.ShouldBeLessThanOrEqualTo(9, "and the closing off");
     }
 
     [Fact]
@@ -70,7 +80,8 @@ public sealed class PlannerTests
         var glaze = Plan(Load(Lot(6, glazes: [Reed])), new PlanWish(ScheduleKind.Glaze, MaxSteps: 4, HoldsOnTheWay: false));
         glaze.Steps.Where(s => s.Step.Target is not null).SkipLast(1).ShouldAllBe(s => s.Step.Hold == NodaTime.Duration.Zero);
         // So thick that nothing but a hold dries it: planned with one, and setting it says what is lost.
-        Plan(Load(Lot(30, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, MaxSteps: 8, HoldsOnTheWay: false)).Steps.ShouldContain(s => s.Step.Hold.TotalHours > 5);
+        Plan(Load(Lot(30, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, MaxSteps: 8, HoldsOnTheWay: false))
+            .Steps.ShouldContain(s => s.Step.Hold.TotalHours > 5);
     }
 
     [Fact]
@@ -91,7 +102,8 @@ public sealed class PlannerTests
     public void What_comes_next_decides_the_bisque()
     {
         Plan(Load(Lot(6), Lot(6, next: NextStep.Brushing)), new PlanWish(ScheduleKind.Bisque)).Schedule.Goal!.Value.Number.ShouldBe("04");
-        Plan(Load(Lot(6, next: NextStep.Unglazed)), new PlanWish(ScheduleKind.Bisque)).Schedule.Goal!.Value.Number.ShouldBe("6", "the middle of what its clay stands");
+        Plan(Load(Lot(6, next: NextStep.Unglazed)), new PlanWish(ScheduleKind.Bisque))
+            .Schedule.Goal!.Value.Number.ShouldBe("6", "the middle of what its clay stands");
         Plan(Load(Lot(6, clay: Brickfield)), new PlanWish(ScheduleKind.Bisque)).Schedule.Goal!.Value.Number.ShouldBe("03");
     }
 
@@ -102,7 +114,10 @@ public sealed class PlannerTests
         plan.Steps.Single(s => s.By == "slow-band").Why.ShouldContain("Oyster matte");
         var curve = Make.Plain(plan.Schedule).Value.Curve;
         curve.TimeBetween(Make.Celsius(850), Make.Celsius(1040)).After.TotalHours.ShouldBeInRange(3.5, 4.1);
-        Plan(Load(Lot(5, glazes: [Tidewrack])), new PlanWish(ScheduleKind.Glaze)).Schedule.Segments.Where(s => s.Target?.Celsius > 1100).Max(s => s.HoldMinutes).ShouldBe(5);
+        Plan(Load(Lot(5, glazes: [Tidewrack])), new PlanWish(ScheduleKind.Glaze))
+            .Schedule.Segments.Where(s => s.Target?.Celsius > 1100)
+            .Max(s => s.HoldMinutes)
+            .ShouldBe(5);
         Plan(Load(Lot(5, glazes: [Tidewrack])), new PlanWish(ScheduleKind.Glaze)).Notes.ShouldContain(n => n.Id == "runny");
     }
 
@@ -118,7 +133,13 @@ public sealed class PlannerTests
     [InlineData(ScheduleKind.Glaze, "6", "lots", "Lamp white is for cones 06 to 04 and Tidewrack blue and Marsh White for cones 5 to 7")]
     public void Who_clashes_is_named(ScheduleKind kind, string goal, string field, string says)
     {
-        var problem = Planner.Make(Load(Lot(5, glazes: [Lamp], clay: Clay.Create("Any", null, null, null).Value), Lot(5, glazes: [Tidewrack])), new PlanWish(kind, ConeNumber.Parse(goal).Value), Plain).Problems.Single();
+        var problem = Planner
+            .Make(
+                Load(Lot(5, glazes: [Lamp], clay: Clay.Create("Any", null, null, null).Value), Lot(5, glazes: [Tidewrack])),
+                new PlanWish(kind, ConeNumber.Parse(goal).Value),
+                Plain
+            )
+            .Problems.Single();
         problem.Field.ShouldBe(field);
         problem.Message.ShouldContain(says);
     }
@@ -132,12 +153,16 @@ public sealed class PlannerTests
             var problem = Planner.Make(load, wish, place ?? Plain).Problems.Single();
             return (problem.Field, problem.Message);
         }
-        Refused(Load(Lot(6, Dryness.LeatherHard)), new PlanWish(ScheduleKind.Bisque)).ShouldSatisfyAllConditions(p => p.Field.ShouldBe("lots"), p => p.Message.ShouldContain("drying firing"));
-        Refused(Load(Lot(8, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Preference: new(DryingOption.FastToHold))).Message.ShouldContain("bone dry ware only");
-        Refused(Load(Lot(30, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Preference: new(DryingOption.SlowClimb))).Message.ShouldContain("A hold below boiling is quicker");
+        Refused(Load(Lot(6, Dryness.LeatherHard)), new PlanWish(ScheduleKind.Bisque))
+            .ShouldSatisfyAllConditions(p => p.Field.ShouldBe("lots"), p => p.Message.ShouldContain("drying firing"));
+        Refused(Load(Lot(8, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Preference: new(DryingOption.FastToHold)))
+            .Message.ShouldContain("bone dry ware only");
+        Refused(Load(Lot(30, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Preference: new(DryingOption.SlowClimb)))
+            .Message.ShouldContain("A hold below boiling is quicker");
         Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, ConeNumber.Parse("10").Value)).Message.ShouldContain("too hot for it");
         Refused(Load(Lot(5, clay: Brickfield)), new PlanWish(ScheduleKind.Bisque, ConeNumber.Parse("6").Value)).Message.ShouldContain("too hot for it");
-        Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze), new ElectricKiln(weak, weak.UsualLoad(ScheduleKind.Glaze), weak.Room)).Message.ShouldContain("the kiln goes to 1100 °C");
+        Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze), new ElectricKiln(weak, weak.UsualLoad(ScheduleKind.Glaze), weak.Room))
+            .Message.ShouldContain("the kiln goes to 1100 °C");
         Refused(Load(Lot(45, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Anyway: true)).Message.ShouldContain("no schedule alone");
         Refused(Load(Lot(45)), new PlanWish(ScheduleKind.Bisque)).Message.ShouldContain("pierce it");
         Plan(Load(Lot(45)), new PlanWish(ScheduleKind.Bisque, Anyway: true)).Steps.ShouldNotBeEmpty("who knows better may");
@@ -148,13 +173,24 @@ public sealed class PlannerTests
     [Fact]
     public void Ways_of_holding_and_of_bisquing_are_followed()
     {
-        double Hold(HoldOption way, ScheduleKind kind = ScheduleKind.Glaze) => Plan(Load(Lot(5, glazes: [Oyster])), new PlanWish(kind, Preference: new(Hold: way))).Schedule.Segments.Where(s => s.Target?.Celsius > 950).Max(s => s.HoldMinutes);
-        (Hold(HoldOption.AsTheGlazesAsk), Hold(HoldOption.None), Hold(HoldOption.QuarterHour), Hold(HoldOption.HalfHour), Hold(HoldOption.LowerAndLonger)).ShouldBe((10, 0, 15, 30, 60));
+        double Hold(HoldOption way, ScheduleKind kind = ScheduleKind.Glaze) =>
+            Plan(Load(Lot(5, glazes: [Oyster])), new PlanWish(kind, Preference: new(Hold: way)))
+                .Schedule.Segments.Where(s => s.Target?.Celsius > 950)
+                .Max(s => s.HoldMinutes);
+        (
+            Hold(HoldOption.AsTheGlazesAsk),
+            Hold(HoldOption.None),
+            Hold(HoldOption.QuarterHour),
+            Hold(HoldOption.HalfHour),
+            Hold(HoldOption.LowerAndLonger)
+        ).ShouldBe((10, 0, 15, 30, 60));
         Hold(HoldOption.AsTheGlazesAsk, ScheduleKind.Bisque).ShouldBe(0);
-        double Top(HoldOption way) => Make.Plain(Plan(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, Preference: new(Hold: way))).Schedule).Value.Curve.Peak.Celsius;
+        double Top(HoldOption way) =>
+            Make.Plain(Plan(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, Preference: new(Hold: way))).Schedule).Value.Curve.Peak.Celsius;
         Top(HoldOption.LowerAndLonger).ShouldBeLessThan(Top(HoldOption.None) - 15, "the same heat work in a longer hold");
 
-        string Goal(BisqueOption way, params WareLot[] lots) => Plan(Load(lots), new PlanWish(ScheduleKind.Bisque, Preference: new(Bisque: way))).Schedule.Goal!.Value.Number;
+        string Goal(BisqueOption way, params WareLot[] lots) =>
+            Plan(Load(lots), new PlanWish(ScheduleKind.Bisque, Preference: new(Bisque: way))).Schedule.Goal!.Value.Number;
         Goal(BisqueOption.AlwaysOpen, Lot(6, next: NextStep.Brushing)).ShouldBe("06");
         Goal(BisqueOption.HotterThanTheGlaze, Lot(6, clay: Brickfield, glazes: [Lamp])).ShouldBe("03", "two cones over the middle of 06 to 04");
         Goal(BisqueOption.HotterThanTheGlaze, Lot(6, clay: Brickfield)).ShouldBe("03", "over a usual low-fire glaze");
@@ -203,99 +239,159 @@ public sealed class PlannerTests
         from packed in Gen.Bool
         from unit in Make.Unit
         from most in Gen.OneOf(Gen.Int[2, 6], Gen.Int[4, 30])
-        select (Load(lots) with { Packed = packed }, new PlanWish(kind, kind == ScheduleKind.Refiring ? ConeNumber.Parse(lustre).Value : null, new(drying, approach, cooling, hold, bisque, goal), MaxSteps: most, Unit: unit));
+        select (
+            Load(lots) with
+            {
+                Packed = packed,
+            },
+            new PlanWish(
+                kind,
+                kind == ScheduleKind.Refiring ? ConeNumber.Parse(lustre).Value : null,
+                new(drying, approach, cooling, hold, bisque, goal),
+                MaxSteps: most,
+                Unit: unit
+            )
+        );
 
     /// <summary>What the reviewer says above a note of a plan; a cooling or a hold the person chose against the glazes is theirs to choose.</summary>
     private static IEnumerable<string> Against(Plan plan, WareLoad load, PlanWish wish, IKilnModel kiln) =>
-        FiringAssessment.Of(plan.Schedule, kiln, load, DisplayUnits.Metric).Value.Findings
-            .Where(f => f.Severity > Severity.Note && !(f.Id is "slow-band-short" or "cooled-slowly" && wish.Preferences.Cooling != CoolingOption.AsTheGlazesAsk) && !(f.Id is "hold-long" or "hold-short" && wish.Preferences.Hold != HoldOption.AsTheGlazesAsk) && f.Id != "wall-too-thick")
+        FiringAssessment
+            .Of(plan.Schedule, kiln, load, DisplayUnits.Metric)
+            .Value.Findings.Where(f =>
+                f.Severity > Severity.Note
+                && !(f.Id is "slow-band-short" or "cooled-slowly" && wish.Preferences.Cooling != CoolingOption.AsTheGlazesAsk)
+                && !(f.Id is "hold-long" or "hold-short" && wish.Preferences.Hold != HoldOption.AsTheGlazesAsk)
+                && f.Id != "wall-too-thick"
+            )
             .Select(f => $"{f.Id}: {f.Text} {wish}");
 
     /// <summary>In a kiln too, whatever stands in it: what it cannot do is not asked of it.</summary>
     [Fact]
     public void A_plan_in_a_kiln_asks_nothing_that_the_kiln_and_the_reviewer_mind()
     {
-        var kilns = new[] { Make.Kiln("top-190", ("elementHealth", 93)), Make.Kiln("bench"), Make.Kiln("front-200", ("elementHealth", 88), ("altitude", 1500)) };
-        Gen.Select(AnyTask, Gen.Int[0, 2], Gen.Double[0.05, 1.3]).Sample((task, which, fill) =>
+        var kilns = new[]
         {
-            var ((load, wish), kiln) = (task, kilns[which]);
-            var place = new ElectricKiln(kiln, kiln.UsualLoad(wish.Kind, fill), kiln.Room);
-            var made = Planner.Make(load, wish, place);
-            if (!made.IsOk)
-            {
-                made.Problems[0].Field.ShouldBeOneOf("maxSteps", "lots", "drying", "goalCone");
-                return;
-            }
-            Against(made.Value, load, wish, place).ShouldBeEmpty(NotationWriter.Write(made.Value.Schedule.Segments, TemperatureUnit.Celsius));
-        }, iter: LongRun.Of(400, 4000));
+            Make.Kiln("top-190", ("elementHealth", 93)),
+            Make.Kiln("bench"),
+            Make.Kiln("front-200", ("elementHealth", 88), ("altitude", 1500)),
+        };
+        Gen.Select(AnyTask, Gen.Int[0, 2], Gen.Double[0.05, 1.3])
+            .Sample(
+                (task, which, fill) =>
+                {
+                    var ((load, wish), kiln) = (task, kilns[which]);
+                    var place = new ElectricKiln(kiln, kiln.UsualLoad(wish.Kind, fill), kiln.Room);
+                    var made = Planner.Make(load, wish, place);
+                    if (!made.IsOk)
+                    {
+                        made.Problems[0].Field.ShouldBeOneOf("maxSteps", "lots", "drying", "goalCone");
+                        return;
+                    }
+                    Against(made.Value, load, wish, place).ShouldBeEmpty(NotationWriter.Write(made.Value.Schedule.Segments, TemperatureUnit.Celsius));
+                },
+                iter: LongRun.Of(400, 4000)
+            );
     }
 
     [Fact]
     public void A_plan_keeps_every_limit_for_any_load()
     {
-        AnyTask.Sample((load, wish) =>
-        {
-            var made = Planner.Make(load, wish, Plain);
-            if (!made.IsOk)
+        AnyTask.Sample(
+            (load, wish) =>
             {
-                made.Problems[0].Field.ShouldBeOneOf(["maxSteps", "lots", "drying"], $"{made.Problems[0].Message} {wish}");
-                return;
-            }
-            var plan = made.Value;
-            plan.Schedule.Segments.Count(s => !s.IsEndOff).ShouldBeLessThanOrEqualTo(wish.MaxSteps);
-            var curve = Make.Plain(plan.Schedule).Value.Curve;
-            if (wish.Kind.FiresRaw())
-            {
-                var climb = new SteamClimb(curve, Plain.Boiling);
-                foreach (var lot in load.Lots) climb.Worst(lot.Depth, Moisture.Of(lot.Dryness)).B.ShouldBeLessThanOrEqualTo(Steam.Fine, lot.ToString());
-            }
-            if (wish.Kind == ScheduleKind.Drying) return;
-            if (wish.Kind.FiresRaw())
-                BurnOut.Given(curve).TotalHours.ShouldBeGreaterThanOrEqualTo(BurnOut.Needed(load.SlowestToBurnOut.Wall, false, load.Packed).TotalHours * 0.93);
-            var points = curve.Points.ToArray();
-            foreach (var (a, b) in points.Zip(points.Skip(1)))
-            {
-                if (b.Minutes <= a.Minutes) continue;
-                var (low, high, rate) = (Math.Min(a.Celsius, b.Celsius), Math.Max(a.Celsius, b.Celsius), Math.Abs(b.Celsius - a.Celsius) / (b.Minutes - a.Minutes) * 60);
-                bool Touches((double From, double To) band) => low < band.To - 1 && high > band.From + 1;
-                var raw = wish.Kind.FiresRaw() && b.Celsius > a.Celsius;
-                // Left to itself it falls through a band at the limit in the mean, a little faster at its hot end.
-                var stands = b.Celsius < a.Celsius ? 1.07 : 1 + 1e-6;
-                foreach (var lot in load.Lots)
+                var made = Planner.Make(load, wish, Plain);
+                if (!made.IsOk)
                 {
-                    if (Touches(WallGradient.Quartz)) rate.ShouldBeLessThanOrEqualTo(WallGradient.AcrossFlat(lot.Width) * stands, $"{lot} {a} {b} {NotationWriter.Write(plan.Schedule.Segments, TemperatureUnit.Celsius)} {wish}");
-                    if (raw && Touches(WallGradient.RawClimb)) rate.ShouldBeLessThanOrEqualTo(WallGradient.RawUp(lot.Depth) + 1e-6, $"{lot} {a} {b} {NotationWriter.Write(plan.Schedule.Segments, TemperatureUnit.Celsius)} {wish}");
-                    if (!raw && Touches(WallGradient.Quartz)) rate.ShouldBeLessThanOrEqualTo(WallGradient.FiredThrough(lot.Depth) * stands, $"{lot} {a} {b} {NotationWriter.Write(plan.Schedule.Segments, TemperatureUnit.Celsius)} {wish}");
+                    made.Problems[0].Field.ShouldBeOneOf(["maxSteps", "lots", "drying"], $"{made.Problems[0].Message} {wish}");
+                    return;
                 }
-            }
-            Progress(plan).ShouldBeInRange(0.87, 1.15, $"to the whole degree {NotationWriter.Write(plan.Schedule.Segments, TemperatureUnit.Celsius)} {wish}");
-            Against(plan, load, wish, Plain).ShouldBeEmpty();
-        }, iter: LongRun.Of(800, 8000));
+                var plan = made.Value;
+                plan.Schedule.Segments.Count(s => !s.IsEndOff).ShouldBeLessThanOrEqualTo(wish.MaxSteps);
+                var curve = Make.Plain(plan.Schedule).Value.Curve;
+                if (wish.Kind.FiresRaw())
+                {
+                    var climb = new SteamClimb(curve, Plain.Boiling);
+                    foreach (var lot in load.Lots)
+                        climb.Worst(lot.Depth, Moisture.Of(lot.Dryness)).B.ShouldBeLessThanOrEqualTo(Steam.Fine, lot.ToString());
+                }
+                if (wish.Kind == ScheduleKind.Drying)
+                    return;
+                if (wish.Kind.FiresRaw())
+                    BurnOut
+                        .Given(curve)
+                        .TotalHours.ShouldBeGreaterThanOrEqualTo(BurnOut.Needed(load.SlowestToBurnOut.Wall, false, load.Packed).TotalHours * 0.93);
+                var points = curve.Points.ToArray();
+                foreach (var (a, b) in points.Zip(points.Skip(1)))
+                {
+                    if (b.Minutes <= a.Minutes)
+                        continue;
+                    var (low, high, rate) = (
+                        Math.Min(a.Celsius, b.Celsius),
+                        Math.Max(a.Celsius, b.Celsius),
+                        Math.Abs(b.Celsius - a.Celsius) / (b.Minutes - a.Minutes) * 60
+                    );
+                    bool Touches((double From, double To) band) => low < band.To - 1 && high > band.From + 1;
+                    var raw = wish.Kind.FiresRaw() && b.Celsius > a.Celsius;
+                    // Left to itself it falls through a band at the limit in the mean, a little faster at its hot end.
+                    var stands = b.Celsius < a.Celsius ? 1.07 : 1 + 1e-6;
+                    foreach (var lot in load.Lots)
+                    {
+                        if (Touches(WallGradient.Quartz))
+                            rate.ShouldBeLessThanOrEqualTo(
+                                WallGradient.AcrossFlat(lot.Width) * stands,
+                                $"{lot} {a} {b} {NotationWriter.Write(plan.Schedule.Segments, TemperatureUnit.Celsius)} {wish}"
+                            );
+                        if (raw && Touches(WallGradient.RawClimb))
+                            rate.ShouldBeLessThanOrEqualTo(
+                                WallGradient.RawUp(lot.Depth) + 1e-6,
+                                $"{lot} {a} {b} {NotationWriter.Write(plan.Schedule.Segments, TemperatureUnit.Celsius)} {wish}"
+                            );
+                        if (!raw && Touches(WallGradient.Quartz))
+                            rate.ShouldBeLessThanOrEqualTo(
+                                WallGradient.FiredThrough(lot.Depth) * stands,
+                                $"{lot} {a} {b} {NotationWriter.Write(plan.Schedule.Segments, TemperatureUnit.Celsius)} {wish}"
+                            );
+                    }
+                }
+                Progress(plan)
+                    .ShouldBeInRange(0.87, 1.15, $"to the whole degree {NotationWriter.Write(plan.Schedule.Segments, TemperatureUnit.Celsius)} {wish}");
+                Against(plan, load, wish, Plain).ShouldBeEmpty();
+            },
+            iter: LongRun.Of(800, 8000)
+        );
     }
 
     [Fact]
     public void More_wall_or_water_never_makes_it_shorter()
     {
-        Gen.Select(AnyTask, Gen.Double[0, 8], Gen.Int[0, 1]).Sample((task, thicker, wetter) =>
-        {
-            var (load, wish) = task;
-            wish = wish with { MaxSteps = 40 };
-            var more = new WhatIf(thicker, wetter).Of(load, wish, null).Value.Load;
-            var (one, other) = (Planner.Make(load, wish, Plain), Planner.Make(more, wish, Plain));
-            if (!one.IsOk || !other.IsOk) return;
-            var (a, b) = (Make.Plain(one.Value.Schedule).Value, Make.Plain(other.Value.Schedule).Value);
-            // A degree at the top is a minute at 60 °C/h; slower lower down may bring it down by one or two.
-            b.Powered.TotalMinutes.ShouldBeGreaterThanOrEqualTo(a.Powered.TotalMinutes - 8);
-        }, iter: LongRun.Of(300, 3000));
+        Gen.Select(AnyTask, Gen.Double[0, 8], Gen.Int[0, 1])
+            .Sample(
+                (task, thicker, wetter) =>
+                {
+                    var (load, wish) = task;
+                    wish = wish with { MaxSteps = 40 };
+                    var more = new WhatIf(thicker, wetter).Of(load, wish, null).Value.Load;
+                    var (one, other) = (Planner.Make(load, wish, Plain), Planner.Make(more, wish, Plain));
+                    if (!one.IsOk || !other.IsOk)
+                        return;
+                    var (a, b) = (Make.Plain(one.Value.Schedule).Value, Make.Plain(other.Value.Schedule).Value);
+                    // A degree at the top is a minute at 60 °C/h; slower lower down may bring it down by one or two.
+                    b.Powered.TotalMinutes.ShouldBeGreaterThanOrEqualTo(a.Powered.TotalMinutes - 8);
+                },
+                iter: LongRun.Of(300, 3000)
+            );
     }
 
     [Fact]
     public void Planning_again_changes_nothing()
     {
-        AnyTask.Sample((load, wish) =>
-        {
-            var (one, other) = (Planner.Make(load, wish, Plain), Planner.Make(load, wish, Plain));
-            return one.IsOk == other.IsOk && (!one.IsOk || one.Value.Schedule.Segments.SequenceEqual(other.Value.Schedule.Segments));
-        }, iter: 200);
+        AnyTask.Sample(
+            (load, wish) =>
+            {
+                var (one, other) = (Planner.Make(load, wish, Plain), Planner.Make(load, wish, Plain));
+                return one.IsOk == other.IsOk && (!one.IsOk || one.Value.Schedule.Segments.SequenceEqual(other.Value.Schedule.Segments));
+            },
+            iter: 200
+        );
     }
 }

@@ -32,13 +32,20 @@ public sealed class AtmosphereTests
     public void A_reduction_firing_as_practised_gets_no_word_about_its_air()
     {
         var said = Review(TurnPlanFigureTests.Glaze + "; off", ScheduleKind.Glaze, In(ScheduleKind.Glaze), "10").Select(f => f.Id);
-        said.ShouldNotContain(id => id.StartsWith("reduction", StringComparison.Ordinal) || id.StartsWith("air", StringComparison.Ordinal) || id == "short-of-gas");
+        said.ShouldNotContain(id =>
+            id.StartsWith("reduction", StringComparison.Ordinal) || id.StartsWith("air", StringComparison.Ordinal) || id == "short-of-gas"
+        );
     }
 
     [Theory]
     [InlineData("100/h to 600; 130/h to 1000 in light reduction; off", ScheduleKind.Bisque, "reduction-in-bisque", Severity.Danger)]
     [InlineData("100/h to 600; 130/h to 1200 in light reduction; 60/h to 1275; off", ScheduleKind.Glaze, "reduction-burning-out", Severity.Look)]
-    [InlineData("150/h to 1120; 60/h to 1275 in heavy reduction; 60/h to 1275 hold 15m in oxidation; off", ScheduleKind.Glaze, "reduction-too-late", Severity.Look)]
+    [InlineData(
+        "150/h to 1120; 60/h to 1275 in heavy reduction; 60/h to 1275 hold 15m in oxidation; off",
+        ScheduleKind.Glaze,
+        "reduction-too-late",
+        Severity.Look
+    )]
     [InlineData("150/h to 900; 60/h to 1275 in heavy reduction; off", ScheduleKind.Glaze, "reduction-never-cleared", Severity.Look)]
     public void Air_that_harms_is_named_and_its_fix_takes_it_away(string line, ScheduleKind kind, string id, Severity severity)
     {
@@ -48,14 +55,21 @@ public sealed class AtmosphereTests
         finding.Fixes.ShouldNotBeEmpty();
         var mended = finding.Fixes[0].Apply(Make.Schedule(line, kind)).Value;
         var run = kiln.Run(mended.Program).Value;
-        ScheduleReview.Of(new ReviewContext(mended, kiln, run, HeatWork.OfAll(run.Compiled.Curve), null, DisplayUnits.Metric)).ShouldNotContain(f => f.Id == id);
+        ScheduleReview
+            .Of(new ReviewContext(mended, kiln, run, HeatWork.OfAll(run.Compiled.Curve), null, DisplayUnits.Metric))
+            .ShouldNotContain(f => f.Id == id);
     }
 
     [Fact]
     public void An_electric_kiln_is_not_fired_in_reduction()
     {
         var heron = Make.Kiln("top-190");
-        var finding = Review("150/h to 1000; 60/h to 1200 in light reduction; off", ScheduleKind.Glaze, heron.With(heron.UsualLoad(ScheduleKind.Glaze), Temperature.FromCelsius(20))).Single(f => f.Id == "air-not-electric");
+        var finding = Review(
+                "150/h to 1000; 60/h to 1200 in light reduction; off",
+                ScheduleKind.Glaze,
+                heron.With(heron.UsualLoad(ScheduleKind.Glaze), Temperature.FromCelsius(20))
+            )
+            .Single(f => f.Id == "air-not-electric");
         finding.Text.ShouldContain("electric");
         finding.Fixes.ShouldNotBeEmpty();
     }
@@ -77,7 +91,16 @@ public sealed class AtmosphereTests
     public void A_glaze_firing_is_planned_in_the_air_that_is_preferred(AirOption air, Atmosphere atTop)
     {
         var load = WareLoad.Create([WareLot.Create("bowls", 40, 5, clay: Shingle, glazes: [Celadon]).Value]).Value;
-        var wish = new PlanWish(ScheduleKind.Glaze, ConeNumber.Parse("10").Value, new PlanningPreferences(Air: air), null, 20, TemperatureUnit.Celsius, "Celadon", DisplayUnits.Metric);
+        var wish = new PlanWish(
+            ScheduleKind.Glaze,
+            ConeNumber.Parse("10").Value,
+            new PlanningPreferences(Air: air),
+            null,
+            20,
+            TemperatureUnit.Celsius,
+            "Celadon",
+            DisplayUnits.Metric
+        );
         var plan = Planner.Make(load, wish, In(ScheduleKind.Glaze)).Value;
         var steps = plan.Schedule.Segments;
         steps.Where(s => s.Pace.Kind != PaceKind.Natural).ShouldAllBe(s => s.Atmosphere != null);
@@ -100,7 +123,13 @@ public sealed class AtmosphereTests
     public void Raw_ware_is_planned_in_oxidation_whatever_is_preferred()
     {
         var load = WareLoad.Create([WareLot.Create("bowls", 40, 5, clay: Shingle).Value]).Value;
-        var plan = Planner.Make(load, new PlanWish(ScheduleKind.Bisque, null, PlanningPreferences.Usual, null, 20, TemperatureUnit.Celsius, "Bisque", DisplayUnits.Metric), In(ScheduleKind.Bisque)).Value;
+        var plan = Planner
+            .Make(
+                load,
+                new PlanWish(ScheduleKind.Bisque, null, PlanningPreferences.Usual, null, 20, TemperatureUnit.Celsius, "Bisque", DisplayUnits.Metric),
+                In(ScheduleKind.Bisque)
+            )
+            .Value;
         plan.Schedule.Segments.Where(s => s.Pace.Kind != PaceKind.Natural).ShouldAllBe(s => s.Atmosphere == Atmosphere.Oxidising);
     }
 }

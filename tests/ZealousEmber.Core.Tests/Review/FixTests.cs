@@ -25,7 +25,9 @@ public sealed class FixTests
         Schedule.Create("A schedule", kind, unit, NotationReader.Read(line, unit).Segments!, goal: goal is null ? null : ConeNumber.Parse(goal).Value).Value;
 
     private static IReadOnlyList<Finding> Findings(Schedule schedule, WareLoad? load, double start = 20, IKilnModel? kiln = null) =>
-        FiringAssessment.Of(schedule, kiln ?? (start == 20 ? PlainKiln.Instance : new PlainKiln(Make.Celsius(start))), load, DisplayUnits.Metric).Value.Findings;
+        FiringAssessment
+            .Of(schedule, kiln ?? (start == 20 ? PlainKiln.Instance : new PlainKiln(Make.Celsius(start))), load, DisplayUnits.Metric)
+            .Value.Findings;
 
     /// <summary>The first mend, made, takes its finding away and brings none.</summary>
     private static Schedule Mended(Schedule schedule, string id, WareLoad? load, double start = 20)
@@ -69,7 +71,8 @@ public sealed class FixTests
     public void The_likeliest_mend_comes_first(string line, ScheduleKind kind, string? goal, string id, int step, double? rate, double target, double hold)
     {
         var mended = Mended(Read(line, kind, goal), id, null).Segments[step];
-        if (rate is { } perHour) mended.Pace.Rate!.Value.KelvinsPerHour.ShouldBe(perHour, 1e-6);
+        if (rate is { } perHour)
+            mended.Pace.Rate!.Value.KelvinsPerHour.ShouldBe(perHour, 1e-6);
         mended.Target!.Value.Celsius.ShouldBe(target, 2);
         mended.HoldMinutes.ShouldBe(hold, 1e-6);
     }
@@ -83,7 +86,9 @@ public sealed class FixTests
 
     [Fact]
     public void Where_every_rate_is_wrong_nothing_else_is_said() =>
-        Findings(Read("1/h to 90 hold 2h; 1.7/h to 600; 2/h to 900; 1/h to 998; off", ScheduleKind.Bisque, "06"), Load(30, Dryness.Damp)).Select(f => f.Id).ShouldBe(["rate-slip"]);
+        Findings(Read("1/h to 90 hold 2h; 1.7/h to 600; 2/h to 900; 1/h to 998; off", ScheduleKind.Bisque, "06"), Load(30, Dryness.Damp))
+            .Select(f => f.Id)
+            .ShouldBe(["rate-slip"]);
 
     [Fact]
     public void Ware_that_stands_it_is_told_when_it_waits_where_nothing_dries()
@@ -111,11 +116,14 @@ public sealed class FixTests
     [Fact]
     public void Whoever_asks_why_is_given_the_sum_behind_a_finding()
     {
-        Basis Behind(string id, string line, ScheduleKind kind, WareLoad load, string? goal = null) => Findings(Read(line, kind, goal), load).First(f => f.Id == id).Basis.ShouldNotBeNull(id);
-        Behind("steam-risk", "150/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, Load(25)).Numbers.ShouldContain("L = 25/2 + 2 = 14.5 mm; m₀ = 1 % (bone dry)");
-        Behind("quartz-up", "60/h to 90 hold 12h; 100/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, Load(20)).ShouldSatisfyAllConditions(
-            b => b.Formula.ShouldContain("12 600/L²"), b => b.Numbers.ShouldContain("limit 88 °C/h, here 100 °C/h"));
-        Behind("quartz-down", "150/h to 1100; 60/h to 1204 hold 10m; cool 150/h to 300; off", ScheduleKind.Glaze, Load(8, width: 350)).Numbers.ShouldContain("W = 350 mm; limit 87 °C/h");
+        Basis Behind(string id, string line, ScheduleKind kind, WareLoad load, string? goal = null) =>
+            Findings(Read(line, kind, goal), load).First(f => f.Id == id).Basis.ShouldNotBeNull(id);
+        Behind("steam-risk", "150/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, Load(25))
+            .Numbers.ShouldContain("L = 25/2 + 2 = 14.5 mm; m₀ = 1 % (bone dry)");
+        Behind("quartz-up", "60/h to 90 hold 12h; 100/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, Load(20))
+            .ShouldSatisfyAllConditions(b => b.Formula.ShouldContain("12 600/L²"), b => b.Numbers.ShouldContain("limit 88 °C/h, here 100 °C/h"));
+        Behind("quartz-down", "150/h to 1100; 60/h to 1204 hold 10m; cool 150/h to 300; off", ScheduleKind.Glaze, Load(8, width: 350))
+            .Numbers.ShouldContain("W = 350 mm; limit 87 °C/h");
         Behind("burn-out-short", "60/h to 90 hold 4h; 100/h to 600; 300/h to 998; off", ScheduleKind.Bisque, Load(12)).Numbers.ShouldContain("12 mm: 3 h");
         Behind("dries-too-fast", "100/h to 90 hold 6h; 30/h to 120 hold 1h; off", ScheduleKind.Drying, Load(14, Dryness.Damp)).Numbers.ShouldContain("damp");
         Behind("organics-fast", "250/h to 640; 60/h to 680; off", ScheduleKind.Refiring, Load(6)).Formula.ShouldContain("120 °C/h");
@@ -125,14 +133,19 @@ public sealed class FixTests
     [Fact]
     public void An_off_in_the_climb_is_taken_away()
     {
-        var mended = Mended(Read("80/h to 120 hold 30m; 150/h to 700; off to 300; 150/h to 1100; 60/h to 1200 hold 15m; off", ScheduleKind.Glaze, "6"), "off-in-climb", null);
+        var mended = Mended(
+            Read("80/h to 120 hold 30m; 150/h to 700; off to 300; 150/h to 1100; 60/h to 1200 hold 15m; off", ScheduleKind.Glaze, "6"),
+            "off-in-climb",
+            null
+        );
         mended.Segments.Length.ShouldBe(5);
     }
 
     [Fact]
     public void A_step_that_does_nothing_is_taken_away_and_a_needless_slow_cooling_switched_off()
     {
-        Mended(Read("100/h to 200; 100/h to 200; 150/h to 1100; 60/h to 1200 hold 15m; off", ScheduleKind.Glaze, "6"), "does-nothing", null).Segments.Length.ShouldBe(4);
+        Mended(Read("100/h to 200; 100/h to 200; 150/h to 1100; 60/h to 1200 hold 15m; off", ScheduleKind.Glaze, "6"), "does-nothing", null)
+            .Segments.Length.ShouldBe(4);
         var kiln = Make.Kiln("top-190");
         var place = new ElectricKiln(kiln, kiln.UsualLoad(ScheduleKind.Glaze), kiln.Room);
         var schedule = Read("100/h to 600; 120/h to 1000; 60/h to 1200 hold 10m; cool 300/h to 300; off", ScheduleKind.Glaze, "6");
@@ -173,22 +186,32 @@ public sealed class FixTests
         var cool = Load(12, Dryness.CoolToTouch);
         const string after = "80/h to 600; 75/h to 950; 60/h to 990; off";
         // None: put in. Too short: longer. Above boiling, or typed short: moved to where it dries.
-        Mended(Read($"60/h to 130; {after}", ScheduleKind.Bisque, "06"), "steam-risk", cool).Segments[0].ShouldSatisfyAllConditions(s => s.Target!.Value.Celsius.ShouldBe(90), s => s.Hold.TotalHours.ShouldBeInRange(3, 7));
+        Mended(Read($"60/h to 130; {after}", ScheduleKind.Bisque, "06"), "steam-risk", cool)
+            .Segments[0]
+            .ShouldSatisfyAllConditions(s => s.Target!.Value.Celsius.ShouldBe(90), s => s.Hold.TotalHours.ShouldBeInRange(3, 7));
         Mended(Read($"60/h to 90 hold 1h; {after}", ScheduleKind.Bisque, "06"), "steam-risk", cool).Segments.Length.ShouldBe(5);
         var moved = Mended(Read($"60/h to 120 hold 4h; {after}", ScheduleKind.Bisque, "06"), "steam-risk", cool);
         moved.Segments[0].Target!.Value.Celsius.ShouldBe(90);
         moved.Segments.Length.ShouldBe(5);
         Mended(Read($"60/h to 32 hold 6h; {after}", ScheduleKind.Bisque, "06"), "steam-risk", cool).Segments[0].Target!.Value.Celsius.ShouldBe(90);
         Mended(Read($"60/h to 90 hold 6m; {after}", ScheduleKind.Bisque, "06"), "hold-slip", cool).Segments[0].Hold.TotalHours.ShouldBe(6);
-        Mended(Read("60/h to 90 hold 60h; 100/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06"), "hold-slip", Load(6)).Segments[0].Hold.TotalHours.ShouldBe(6);
+        Mended(Read("60/h to 90 hold 60h; 100/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06"), "hold-slip", Load(6))
+            .Segments[0]
+            .Hold.TotalHours.ShouldBe(6);
     }
 
     [Fact]
     public void Thick_ware_is_spared_raw_and_fired_up_and_down()
     {
-        Mended(Read("80/h to 90 hold 12h; 30/h to 200; 100/h to 600; 60/h to 990; off", ScheduleKind.Bisque, "06"), "quartz-up", Load(25)).Segments.Length.ShouldBeGreaterThan(4);
+        Mended(Read("80/h to 90 hold 12h; 30/h to 200; 100/h to 600; 60/h to 990; off", ScheduleKind.Bisque, "06"), "quartz-up", Load(25))
+            .Segments.Length.ShouldBeGreaterThan(4);
         Mended(Read(Firing, ScheduleKind.Glaze, "6"), "quartz-up", Load(38)).ShouldNotBeNull();
-        Mended(Read("80/h to 120 hold 30m; 150/h to 1100; 60/h to 1200 hold 15m; cool 200/h to 300; off", ScheduleKind.Glaze, "6"), "quartz-down", Load(8, width: 350)).ShouldNotBeNull();
+        Mended(
+                Read("80/h to 120 hold 30m; 150/h to 1100; 60/h to 1200 hold 15m; cool 200/h to 300; off", ScheduleKind.Glaze, "6"),
+                "quartz-down",
+                Load(8, width: 350)
+            )
+            .ShouldNotBeNull();
         Findings(Read(Firing, ScheduleKind.Glaze, "6"), Load(45)).ShouldContain(f => f.Id == "wall-climb");
         Findings(Read(Bisque, ScheduleKind.Bisque, "06"), Load(45)).ShouldContain(f => f.Id == "wall-too-thick" && f.Severity == Severity.Look);
         Findings(Read(Bisque, ScheduleKind.Bisque, "06"), Load(45, Dryness.Damp)).ShouldContain(f => f.Id == "wall-too-thick" && f.Severity == Severity.Danger);
@@ -209,20 +232,27 @@ public sealed class FixTests
     public void Wet_glaze_and_ware_fired_before_are_warmed_gently()
     {
         Mended(Read("200/h to 1100; 60/h to 1205 hold 10m; off", ScheduleKind.Glaze, "6"), "glaze-water", Load(6, Dryness.Damp)).ShouldNotBeNull();
-        Findings(Read("full to 1100; 60/h to 1205 hold 10m; off", ScheduleKind.Glaze, "6"), Load(6, Dryness.Damp)).ShouldContain(f => f.Id == "glaze-water" && f.Severity == Severity.Danger);
+        Findings(Read("full to 1100; 60/h to 1205 hold 10m; off", ScheduleKind.Glaze, "6"), Load(6, Dryness.Damp))
+            .ShouldContain(f => f.Id == "glaze-water" && f.Severity == Severity.Danger);
         Findings(Read("80/h to 120 hold 30m; 200/h to 1100; 60/h to 1205 hold 10m; off", ScheduleKind.Glaze, "6"), Load(6, Dryness.Damp)).ShouldBeEmpty();
         Mended(Read("250/h to 640; 60/h to 680; off", ScheduleKind.Refiring, "019"), "organics-fast", Load(6)).ShouldNotBeNull();
         Findings(Read("100/h to 300; 140/h to 640; 60/h to 685; off", ScheduleKind.Refiring, "019"), Load(6)).ShouldBeEmpty();
-        Findings(Read("80/h to 120 hold 30m; 200/h to 1100; 60/h to 1205 hold 10m; off", ScheduleKind.Glaze, "6"), Load(6, already: true)).Select(f => f.Id).ShouldContain("organics-fast");
+        Findings(Read("80/h to 120 hold 30m; 200/h to 1100; 60/h to 1205 hold 10m; off", ScheduleKind.Glaze, "6"), Load(6, already: true))
+            .Select(f => f.Id)
+            .ShouldContain("organics-fast");
     }
 
     [Fact]
     public void Crystals_are_cooling_whatever_they_swing_and_burn_out_is_climb()
     {
-        var crystal = WareLoad.Create([WareLot.Create("vases", 6, 6, glazes: [Glaze.Create("Crystal", null, null, slowFrom: 1120, slowTo: 1020, slowHours: 3.5).Value]).Value]).Value;
-        Findings(Read("150/h to 1230; cool 300/h to 1100 hold 2h; 60/h to 1110 hold 30m; cool 100/h to 1050 hold 90m; off", ScheduleKind.Glaze, null), crystal).ShouldBeEmpty();
+        var crystal = WareLoad
+            .Create([WareLot.Create("vases", 6, 6, glazes: [Glaze.Create("Crystal", null, null, slowFrom: 1120, slowTo: 1020, slowHours: 3.5).Value]).Value])
+            .Value;
+        Findings(Read("150/h to 1230; cool 300/h to 1100 hold 2h; 60/h to 1110 hold 30m; cool 100/h to 1050 hold 90m; off", ScheduleKind.Glaze, null), crystal)
+            .ShouldBeEmpty();
         // Three hours at 800 on the way down burn nothing out.
-        Findings(Read("60/h to 90 hold 4h; 100/h to 600; 300/h to 998; cool 200/h to 800 hold 3h; off", ScheduleKind.Bisque, "06"), Load(8)).ShouldContain(f => f.Id == "burn-out-short");
+        Findings(Read("60/h to 90 hold 4h; 100/h to 600; 300/h to 998; cool 200/h to 800 hold 3h; off", ScheduleKind.Bisque, "06"), Load(8))
+            .ShouldContain(f => f.Id == "burn-out-short");
         // A bisque that ends below 950 burns out up to its top.
         Findings(Read("60/h to 90 hold 4h; 100/h to 600; 100/h to 900; off", ScheduleKind.Bisque, null), Load(6)).ShouldBeEmpty();
     }
@@ -233,7 +263,10 @@ public sealed class FixTests
         var kiln = Kiln.Create(new KilnSpecification("A kiln", "top-190", null, HoldClock.RunsByItself, null, new Dictionary<string, double?>())).Value;
         var place = new ElectricKiln(kiln, kiln.UsualLoad(ScheduleKind.Glaze), kiln.Room);
         var findings = Findings(Read("100/h to 600; 400/h to 1100; 60/h to 1222; off", ScheduleKind.Glaze, "6"), null, kiln: place);
-        findings.ShouldContain(f => f.Id == "target-unreached" && f.Severity == Severity.Danger && f.Segment == 1, string.Join(" | ", findings.Select(f => $"{f.Id} {f.Text}")));
+        findings.ShouldContain(
+            f => f.Id == "target-unreached" && f.Severity == Severity.Danger && f.Segment == 1,
+            string.Join(" | ", findings.Select(f => $"{f.Id} {f.Text}"))
+        );
         findings.ShouldNotContain(f => f.Id == "rate-slip");
         // A zero too many is the likelier fault, and explains the rest.
         Findings(Read("100/h to 600; 900/h to 1100; 60/h to 1222; off", ScheduleKind.Glaze, "6"), null, kiln: place).ShouldContain(f => f.Id == "rate-slip");

@@ -22,8 +22,14 @@ public sealed class ReviewTests
     private static readonly Glaze Reed = Glaze.Create("Reed green", "5", "7", needsHold: true).Value;
     private static readonly Glaze Gloss = Glaze.Create("Gloss", "5", "7", wantsFastCooling: true).Value;
 
-    private static WareLoad Mugs(double wall = 6, Dryness dryness = Dryness.BoneDry, Clay? clay = null, Glaze[]? glazes = null, double? width = null, bool hollow = false) =>
-        WareLoad.Create([WareLot.Create("mugs", 20, wall, width, hollow, false, dryness, clay ?? Marsh, glazes).Value]).Value;
+    private static WareLoad Mugs(
+        double wall = 6,
+        Dryness dryness = Dryness.BoneDry,
+        Clay? clay = null,
+        Glaze[]? glazes = null,
+        double? width = null,
+        bool hollow = false
+    ) => WareLoad.Create([WareLot.Create("mugs", 20, wall, width, hollow, false, dryness, clay ?? Marsh, glazes).Value]).Value;
 
     private static ReviewContext Read(Schedule schedule, WareLoad? load)
     {
@@ -45,7 +51,8 @@ public sealed class ReviewTests
         const string quick = "120/h to 540; 100/h to 1100; 60/h to 1222; off";
         Review(quick, ScheduleKind.Refiring, "6", Mugs(glazes: [Oyster])).Select(f => f.Id).ShouldBe(["slow-band-short"]);
         Review(quick, ScheduleKind.Refiring, "6", Mugs(glazes: [Reed])).Select(f => f.Id).ShouldBe(["hold-short"]);
-        Review("100/h to 300; 140/h to 640; 60/h to 685; off", ScheduleKind.Refiring, "019", Mugs(glazes: [Oyster])).ShouldBeEmpty("lustre leaves the glaze under it as it is");
+        Review("100/h to 300; 140/h to 640; 60/h to 685; off", ScheduleKind.Refiring, "019", Mugs(glazes: [Oyster]))
+            .ShouldBeEmpty("lustre leaves the glaze under it as it is");
     }
 
     /// <summary>Schedules as experienced people write them.</summary>
@@ -89,7 +96,9 @@ public sealed class ReviewTests
     [InlineData("150/h to 90 hold 4h; 80/h to 130; 100/h to 600; 110/h to 900; 60/h to 998; off", 8, Dryness.BoneDry)]
     [InlineData("80/h to 120; 100/h to 600; 150/h to 900; 60/h to 998; off", 6, Dryness.BoneDry)]
     public void Every_school_of_drying_is_quiet(string line, double wall, Dryness dryness) =>
-        Review(line, ScheduleKind.Bisque, "06", Mugs(wall, dryness, clay: Clay.Create("Any", null, null, null).Value)).Select(f => $"{f.Severity} {f.Id}: {f.Text}").ShouldBeEmpty();
+        Review(line, ScheduleKind.Bisque, "06", Mugs(wall, dryness, clay: Clay.Create("Any", null, null, null).Value))
+            .Select(f => $"{f.Severity} {f.Id}: {f.Text}")
+            .ShouldBeEmpty();
 
     [Theory]
     [InlineData("60/h to 90 hold 12m; 100/h to 600; 110/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", "hold-slip")]
@@ -167,7 +176,8 @@ public sealed class ReviewTests
         var (heron, wren) = (Make.Kiln("top-190"), Make.Kiln("bench"));
         var full = heron.UsualLoad(ScheduleKind.Glaze);
         InKiln("100/h to 600; 120/h to 1000; 60/h to 1200 hold 10m; off", "6", heron, full with { WareMass = 2 }).ShouldBe(["Note nearly-empty"]);
-        InKiln("100/h to 600; 300/h to 1100; 60/h to 1200 hold 10m; off", "6", heron, full).ShouldBe(["Note kiln-too-slow"], "the cone comes down all the same");
+        InKiln("100/h to 600; 300/h to 1100; 60/h to 1200 hold 10m; off", "6", heron, full)
+            .ShouldBe(["Note kiln-too-slow"], "the cone comes down all the same");
         InKiln("100/h to 600; 300/h to 1100; 60/h to 1200 hold 10m; off", null, heron, full).ShouldBe(["Look kiln-too-slow"]);
         InKiln("100/h to 600; 100/h to 1150; 60/h to 1285; off", "10", wren, wren.UsualLoad(ScheduleKind.Glaze))[..1].ShouldBe(["Danger over-kiln-limit"]);
         InKiln("100/h to 600; 100/h to 1100; 60/h to 1200 hold 3h; off", null, heron, full).ShouldContain("Note elements-age");
@@ -204,7 +214,9 @@ public sealed class ReviewTests
         Review(bisque, ScheduleKind.Bisque, "06", Mugs(4, Dryness.CoolToTouch, hollow: true))[0].Id.ShouldBe("closed-hollow");
         Review(bisque, ScheduleKind.Bisque, "06", Mugs(40)).Select(f => f.Id).ShouldContain("quartz-up");
         Review("80/h to 90 hold 1h; 100/h to 600; 150/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", Mugs(6, clay: Brickfield)).ShouldBeEmpty();
-        Review("80/h to 90 hold 2h; 100/h to 600; 150/h to 900; 60/h to 1005; off", ScheduleKind.Bisque, "06", Mugs(12, clay: Brickfield)).Select(f => f.Id).ShouldContain("burn-out-short");
+        Review("80/h to 90 hold 2h; 100/h to 600; 150/h to 900; 60/h to 1005; off", ScheduleKind.Bisque, "06", Mugs(12, clay: Brickfield))
+            .Select(f => f.Id)
+            .ShouldContain("burn-out-short");
     }
 
     [Fact]
@@ -220,9 +232,16 @@ public sealed class ReviewTests
     [Fact]
     public void Minutes_for_hours_weigh_what_they_would_do()
     {
-        IReadOnlyList<Finding> Of(double wall, Dryness dryness) => Review("60/h to 90 hold 12m; 100/h to 600; 85/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", Mugs(wall, dryness));
+        IReadOnlyList<Finding> Of(double wall, Dryness dryness) =>
+            Review("60/h to 90 hold 12m; 100/h to 600; 85/h to 900; 60/h to 998; off", ScheduleKind.Bisque, "06", Mugs(wall, dryness));
         Of(5, Dryness.BoneDry).Single().ShouldSatisfyAllConditions(f => f.Id.ShouldBe("hold-slip"), f => f.Severity.ShouldBe(Severity.Note));
-        Of(12, Dryness.CoolToTouch).Single().ShouldSatisfyAllConditions(f => f.Id.ShouldBe("hold-slip"), f => f.Severity.ShouldBe(Severity.Danger), f => f.Fixes.Select(x => x.Text).ShouldBe(["Hold 12 h", "Hold 5 h 30"]));
+        Of(12, Dryness.CoolToTouch)
+            .Single()
+            .ShouldSatisfyAllConditions(
+                f => f.Id.ShouldBe("hold-slip"),
+                f => f.Severity.ShouldBe(Severity.Danger),
+                f => f.Fixes.Select(x => x.Text).ShouldBe(["Hold 12 h", "Hold 5 h 30"])
+            );
     }
 
     [Fact]
@@ -231,8 +250,11 @@ public sealed class ReviewTests
         const string plain = "150/h to 1100; 60/h to 1200 hold 15m; off";
         Review(plain, ScheduleKind.Glaze, "6", Mugs(glazes: [Oyster])).Single().Id.ShouldBe("slow-band-short");
         Review("150/h to 1100; 60/h to 1190 hold 40m; off", ScheduleKind.Glaze, "6", Mugs(glazes: [Tidewrack])).Single().Id.ShouldBe("hold-long");
-        Review("150/h to 1100; 60/h to 1222; off", ScheduleKind.Glaze, "6", Mugs(glazes: [Reed])).Single().ShouldSatisfyAllConditions(f => f.Id.ShouldBe("hold-short"), f => f.Fixes.Single().Steps.Single().HoldMinutes.ShouldBe(15));
-        Review("150/h to 1100; 60/h to 1220; cool 150/h to 1170 hold 30m; off", ScheduleKind.Glaze, "6", Mugs(glazes: [Reed])).ShouldBeEmpty("it heals in the drop and hold");
+        Review("150/h to 1100; 60/h to 1222; off", ScheduleKind.Glaze, "6", Mugs(glazes: [Reed]))
+            .Single()
+            .ShouldSatisfyAllConditions(f => f.Id.ShouldBe("hold-short"), f => f.Fixes.Single().Steps.Single().HoldMinutes.ShouldBe(15));
+        Review("150/h to 1100; 60/h to 1220; cool 150/h to 1170 hold 30m; off", ScheduleKind.Glaze, "6", Mugs(glazes: [Reed]))
+            .ShouldBeEmpty("it heals in the drop and hold");
         Review($"{plain[..^5]}; cool 40/h to 850; off", ScheduleKind.Glaze, "6", Mugs(glazes: [Gloss])).Single().Id.ShouldBe("cooled-slowly");
         Review(plain, ScheduleKind.Glaze, "6", Mugs(glazes: [Lamp], clay: Clay.Create("Any", null, null, null).Value)).Single().Id.ShouldBe("outside-cones");
         Review(plain, ScheduleKind.Glaze, "6", Mugs(glazes: [Lamp]))[0].Id.ShouldBe("cones-clash");
@@ -253,7 +275,11 @@ public sealed class ReviewTests
     {
         WareLot Of(Glaze glaze) => WareLot.Create("pots", 3, 5, glazes: [glaze]).Value;
         var load = WareLoad.Create([Of(Oyster), Of(Reed), Of(Lamp), Of(Gloss), Of(Tidewrack)]).Value;
-        load.Clashes.Single().Format().ShouldBe("Lamp white is for cones 06 to 04 and Oyster matte, Reed green and 2 more for cones 5 to 7: they cannot share a firing.");
-        Review("150/h to 1100; 60/h to 1200 hold 15m; cool 150/h to 1040; cool 50/h to 850; off", ScheduleKind.Glaze, "6", load).Count(f => f.Id == "cones-clash").ShouldBe(1);
+        load.Clashes.Single()
+            .Format()
+            .ShouldBe("Lamp white is for cones 06 to 04 and Oyster matte, Reed green and 2 more for cones 5 to 7: they cannot share a firing.");
+        Review("150/h to 1100; 60/h to 1200 hold 15m; cool 150/h to 1040; cool 50/h to 850; off", ScheduleKind.Glaze, "6", load)
+            .Count(f => f.Id == "cones-clash")
+            .ShouldBe(1);
     }
 }

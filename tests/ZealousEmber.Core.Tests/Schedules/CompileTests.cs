@@ -75,14 +75,18 @@ public class CompileTests
         var schedule = Make.Schedule(Make.Step(100, 120), Make.Step(null, 10, 0, PaceKind.Natural)).For(ScheduleKind.Drying);
         var compiled = Compile(schedule);
         compiled.Segments[1].To.Celsius.ShouldBe(25);
-        FiringAssessment.Of(schedule, PlainKiln.Instance, null, DisplayUnits.Metric).Value.Findings.Single(f => f.Id == "cools-no-further").ShouldSatisfyAllConditions(
-            f => f.Segment.ShouldBe(1), f => f.Text.ShouldContain("25 °C"));
+        FiringAssessment
+            .Of(schedule, PlainKiln.Instance, null, DisplayUnits.Metric)
+            .Value.Findings.Single(f => f.Id == "cools-no-further")
+            .ShouldSatisfyAllConditions(f => f.Segment.ShouldBe(1), f => f.Text.ShouldContain("25 °C"));
     }
 
     [Fact]
     public void A_first_step_that_is_off_cannot_climb_from_the_start() =>
-        CompiledSchedule.From(Make.Schedule(Make.Step(null, 50, 0, PaceKind.Natural)).Program, Make.Celsius(20), PlainKiln.Instance)
-            .Problems.Single().Field.ShouldBe("segments[0].target");
+        CompiledSchedule
+            .From(Make.Schedule(Make.Step(null, 50, 0, PaceKind.Natural)).Program, Make.Celsius(20), PlainKiln.Instance)
+            .Problems.Single()
+            .Field.ShouldBe("segments[0].target");
 
     [Fact]
     public void Off_in_a_kiln_that_is_already_cold_takes_no_time() =>
@@ -124,11 +128,14 @@ public class CompileTests
 
     [Fact]
     public void Bands_that_touch_share_out_the_whole_time() =>
-        Gen.Select(Make.AnySchedule, Gen.Double[-20, 1400]).Sample((schedule, cut) =>
-        {
-            var curve = Compile(schedule).Curve;
-            var below = curve.TimeBetween(Make.Celsius(-273), Make.Celsius(cut)).Total;
-            (below + curve.TimeAbove(Make.Celsius(cut))).TotalMinutes.ShouldBeInRange(curve.Length.TotalMinutes - 1e-3, double.MaxValue);
-            curve.TimeBetween(Make.Celsius(-273), null).Total.TotalMinutes.ShouldBe(curve.Length.TotalMinutes, 1e-3);
-        });
+        Gen.Select(Make.AnySchedule, Gen.Double[-20, 1400])
+            .Sample(
+                (schedule, cut) =>
+                {
+                    var curve = Compile(schedule).Curve;
+                    var below = curve.TimeBetween(Make.Celsius(-273), Make.Celsius(cut)).Total;
+                    (below + curve.TimeAbove(Make.Celsius(cut))).TotalMinutes.ShouldBeInRange(curve.Length.TotalMinutes - 1e-3, double.MaxValue);
+                    curve.TimeBetween(Make.Celsius(-273), null).Total.TotalMinutes.ShouldBe(curve.Length.TotalMinutes, 1e-3);
+                }
+            );
 }

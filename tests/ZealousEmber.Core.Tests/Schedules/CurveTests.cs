@@ -12,8 +12,9 @@ public class CurveTests
     private static readonly Curve Hill = new([new(0, 20), new(60, 120), new(90, 120), new(150, 20)]);
 
     /// <summary>Curves as a log has them: any temperatures, times that never go back.</summary>
-    private static readonly Gen<Curve> AnyCurve =
-        Gen.Select(Gen.Double[0.01, 30], Gen.Double[-20, 1400]).Array[1, 60].Select(steps =>
+    private static readonly Gen<Curve> AnyCurve = Gen.Select(Gen.Double[0.01, 30], Gen.Double[-20, 1400])
+        .Array[1, 60]
+        .Select(steps =>
         {
             var minute = 0.0;
             return new Curve(steps.Select(s => new CurvePoint(minute += s.Item1, s.Item2)).ToList());
@@ -58,22 +59,28 @@ public class CurveTests
 
     [Fact]
     public void Thinning_keeps_the_ends_and_stays_within_its_tolerance() =>
-        Gen.Select(AnyCurve, Gen.Double[0.5, 50]).Sample((curve, tolerance) =>
-        {
-            var thin = curve.Thinned(TemperatureDifference.FromKelvins(tolerance));
-            thin.Points.Length.ShouldBeLessThanOrEqualTo(curve.Points.Length);
-            (thin.Points[0], thin.Points[^1]).ShouldBe((curve.Points[0], curve.Points[^1]));
-            foreach (var point in curve.Points)
-                thin.At(Duration.FromMinutes(point.Minutes)).Celsius.ShouldBe(point.Celsius, tolerance + 1e-6);
-        });
+        Gen.Select(AnyCurve, Gen.Double[0.5, 50])
+            .Sample(
+                (curve, tolerance) =>
+                {
+                    var thin = curve.Thinned(TemperatureDifference.FromKelvins(tolerance));
+                    thin.Points.Length.ShouldBeLessThanOrEqualTo(curve.Points.Length);
+                    (thin.Points[0], thin.Points[^1]).ShouldBe((curve.Points[0], curve.Points[^1]));
+                    foreach (var point in curve.Points)
+                        thin.At(Duration.FromMinutes(point.Minutes)).Celsius.ShouldBe(point.Celsius, tolerance + 1e-6);
+                }
+            );
 
     [Fact]
     public void The_wider_the_band_the_longer_the_time() =>
-        Gen.Select(AnyCurve, Gen.Double[0, 1400], Gen.Double[0, 400], Gen.Double[0, 400]).Sample((curve, low, width, more) =>
-        {
-            var narrow = curve.TimeBetween(Make.Celsius(low), Make.Celsius(low + width)).Total;
-            var wide = curve.TimeBetween(Make.Celsius(low), Make.Celsius(low + width + more)).Total;
-            wide.ShouldBeGreaterThanOrEqualTo(narrow);
-            curve.TimeBetween(Make.Celsius(low + width), Make.Celsius(low)).Total.ShouldBe(narrow);
-        });
+        Gen.Select(AnyCurve, Gen.Double[0, 1400], Gen.Double[0, 400], Gen.Double[0, 400])
+            .Sample(
+                (curve, low, width, more) =>
+                {
+                    var narrow = curve.TimeBetween(Make.Celsius(low), Make.Celsius(low + width)).Total;
+                    var wide = curve.TimeBetween(Make.Celsius(low), Make.Celsius(low + width + more)).Total;
+                    wide.ShouldBeGreaterThanOrEqualTo(narrow);
+                    curve.TimeBetween(Make.Celsius(low + width), Make.Celsius(low)).Total.ShouldBe(narrow);
+                }
+            );
 }

@@ -29,27 +29,35 @@ public sealed class FiringProgramTests
         Make.Program("80/h to 200").Remove(0).Problems.Single().Field.ShouldBe("segments");
         Glaze.Move(4, 0).Problems.Single().Field.ShouldBe("segments[0].target", "an off without a temperature comes last");
         Glaze.With(3, Make.Step(null, 1300, 0, PaceKind.Natural)).Problems.Single().Field.ShouldBe("segments[3].target", "off cannot climb");
-        Make.Program(string.Join("; ", Enumerable.Range(1, 64).Select(i => $"80/h to {i * 10}"))).Insert(0, Make.Step(80, 5)).Problems.Single().Message.ShouldContain("at most 64");
+        Make.Program(string.Join("; ", Enumerable.Range(1, 64).Select(i => $"80/h to {i * 10}")))
+            .Insert(0, Make.Step(80, 5))
+            .Problems.Single()
+            .Message.ShouldContain("at most 64");
     }
 
     /// <summary>A rate and a target nobody could type on the other scale come through a change of the hold untouched.</summary>
     [Fact]
     public void A_changed_step_keeps_its_other_numbers_to_the_last_bit() =>
-        Make.AnySchedule.Sample(schedule =>
-        {
-            foreach (var step in schedule.Segments.Where(s => !s.IsEndOff))
+        Make.AnySchedule.Sample(
+            schedule =>
             {
-                var held = step.Changed(hold: NodaTime.Duration.FromMinutes(7)).Value;
-                held.Target.ShouldBe(step.Target);
-                held.Pace.ShouldBe(step.Pace);
-                held.HoldMinutes.ShouldBe(7);
-            }
-        }, iter: 200);
+                foreach (var step in schedule.Segments.Where(s => !s.IsEndOff))
+                {
+                    var held = step.Changed(hold: NodaTime.Duration.FromMinutes(7)).Value;
+                    held.Target.ShouldBe(step.Target);
+                    held.Pace.ShouldBe(step.Pace);
+                    held.HoldMinutes.ShouldBe(7);
+                }
+            },
+            iter: 200
+        );
 
     [Fact]
     public void Whole_numbers_are_those_of_the_scale_and_stay_inside_the_limits()
     {
-        Make.Step(60, 1222.6, 12.4).Whole(TemperatureUnit.Celsius).ShouldSatisfyAllConditions(s => s.Target!.Value.Celsius.ShouldBe(1223), s => s.HoldMinutes.ShouldBe(12));
+        Make.Step(60, 1222.6, 12.4)
+            .Whole(TemperatureUnit.Celsius)
+            .ShouldSatisfyAllConditions(s => s.Target!.Value.Celsius.ShouldBe(1223), s => s.HoldMinutes.ShouldBe(12));
         Make.Step(60, 1222.6).Whole(TemperatureUnit.Fahrenheit).Target!.Value.In(TemperatureUnit.Fahrenheit).ShouldBe(2233);
         Make.Step(60, 1400).Whole(TemperatureUnit.Fahrenheit).Target!.Value.Celsius.ShouldBeLessThanOrEqualTo(1400);
     }

@@ -10,7 +10,11 @@ namespace ZealousEmber.Core.Tests.Schedules;
 
 public class MomentTests
 {
-    private static (Schedule Schedule, CompiledSchedule Compiled) Fire(string line, ScheduleKind kind = ScheduleKind.Glaze, TemperatureUnit unit = TemperatureUnit.Celsius)
+    private static (Schedule Schedule, CompiledSchedule Compiled) Fire(
+        string line,
+        ScheduleKind kind = ScheduleKind.Glaze,
+        TemperatureUnit unit = TemperatureUnit.Celsius
+    )
     {
         var segments = NotationReader.Read(line, unit).Segments;
         var schedule = Schedule.Create("Fired", kind, unit, segments).Value;
@@ -18,12 +22,24 @@ public class MomentTests
     }
 
     private static string[] Moments(string line) =>
-        [.. Moment.Of(Fire(line).Compiled, PlainKiln.Instance.Opens).Select(m => FormattableString.Invariant($"{m.Kind} {m.At.TotalMinutes:0} {m.Temperature.Celsius:0}"))];
+        [
+            .. Moment
+                .Of(Fire(line).Compiled, PlainKiln.Instance.Opens)
+                .Select(m => FormattableString.Invariant($"{m.Kind} {m.At.TotalMinutes:0} {m.Temperature.Celsius:0}")),
+        ];
 
     [Fact]
     public void The_moments_of_a_firing_come_in_order_with_their_times() =>
-        Moments("100/h to 1000 hold 30m; cool 100/h to 500; off").ShouldBe([
-            "PastBoiling 48 100", "QuartzRising 332 573", "Top 588 1000", "CoolingBegins 618 1000", "QuartzFalling 874 573", "PowerOff 918 500", "MayOpen 1758 50"]);
+        Moments("100/h to 1000 hold 30m; cool 100/h to 500; off")
+            .ShouldBe([
+                "PastBoiling 48 100",
+                "QuartzRising 332 573",
+                "Top 588 1000",
+                "CoolingBegins 618 1000",
+                "QuartzFalling 874 573",
+                "PowerOff 918 500",
+                "MayOpen 1758 50",
+            ]);
 
     [Fact]
     public void What_does_not_happen_is_left_out() => Moments("60/h to 90 hold 1h").ShouldBe(["Top 70 90"]);

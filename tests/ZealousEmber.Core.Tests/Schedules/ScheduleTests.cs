@@ -39,8 +39,9 @@ public class ScheduleTests
 
     [Fact]
     public void Tags_are_tidied_and_kept_once() =>
-        Schedule.Create("x", ScheduleKind.Glaze, TemperatureUnit.Celsius, [Climb], tags: [" Matte", "matte", "", null, "slow  cool"]).Value
-            .Tags.ShouldBe(["matte", "slow cool"]);
+        Schedule
+            .Create("x", ScheduleKind.Glaze, TemperatureUnit.Celsius, [Climb], tags: [" Matte", "matte", "", null, "slow  cool"])
+            .Value.Tags.ShouldBe(["matte", "slow cool"]);
 
     [Fact]
     public void Off_neither_stops_half_way_nor_climbs()

@@ -43,8 +43,10 @@ public class SegmentTests
 
     [Fact]
     public void All_problems_of_a_step_are_told_at_once() =>
-        Segment.Create(PaceKind.Rate, 0, 9999, -5, TemperatureUnit.Celsius, new string('x', 201)).Problems
-            .Select(p => p.Field).ShouldBe(["rate", "target", "holdMinutes", "reason"]);
+        Segment
+            .Create(PaceKind.Rate, 0, 9999, -5, TemperatureUnit.Celsius, new string('x', 201))
+            .Problems.Select(p => p.Field)
+            .ShouldBe(["rate", "target", "holdMinutes", "reason"]);
 
     [Fact]
     public void Off_with_no_temperature_cannot_hold() =>

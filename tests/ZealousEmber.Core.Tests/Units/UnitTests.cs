@@ -28,18 +28,21 @@ public class UnitTests
 
     [Fact]
     public void Whatever_is_typed_survives_any_number_of_switches_between_scales() =>
-        Gen.Select(Gen.Int[-4000, 2_552_000], Make.Unit).Sample((thousandths, unit) =>
-        {
-            var other = unit == TemperatureUnit.Celsius ? TemperatureUnit.Fahrenheit : TemperatureUnit.Celsius;
-            var typed = thousandths / 1000.0;
-            var (temperature, rate) = (typed, typed);
-            for (var i = 0; i < 6; i++)
-            {
-                temperature = Temperature.From(Temperature.From(temperature, unit).In(other), other).In(unit);
-                rate = Rate.PerHour(Rate.PerHour(rate, unit).PerHourIn(other), other).PerHourIn(unit);
-            }
-            return temperature == typed && rate == typed;
-        });
+        Gen.Select(Gen.Int[-4000, 2_552_000], Make.Unit)
+            .Sample(
+                (thousandths, unit) =>
+                {
+                    var other = unit == TemperatureUnit.Celsius ? TemperatureUnit.Fahrenheit : TemperatureUnit.Celsius;
+                    var typed = thousandths / 1000.0;
+                    var (temperature, rate) = (typed, typed);
+                    for (var i = 0; i < 6; i++)
+                    {
+                        temperature = Temperature.From(Temperature.From(temperature, unit).In(other), other).In(unit);
+                        rate = Rate.PerHour(Rate.PerHour(rate, unit).PerHourIn(other), other).PerHourIn(unit);
+                    }
+                    return temperature == typed && rate == typed;
+                }
+            );
 
     [Fact]
     public void Difference_rate_and_time_agree()
@@ -55,6 +58,5 @@ public class UnitTests
     [InlineData(double.NaN)]
     [InlineData(double.PositiveInfinity)]
     [InlineData(-300)]
-    public void What_is_no_temperature_cannot_be_built(double value) =>
-        Should.Throw<ArgumentOutOfRangeException>(() => Temperature.FromCelsius(value));
+    public void What_is_no_temperature_cannot_be_built(double value) => Should.Throw<ArgumentOutOfRangeException>(() => Temperature.FromCelsius(value));
 }

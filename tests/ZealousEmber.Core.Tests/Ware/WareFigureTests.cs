@@ -23,8 +23,10 @@ public sealed class WareFigureTests
         {
             var climb = new SteamClimb(new Curve([new(0, 20), new(60 * 280 / rate, 300)]), Make.Celsius(100));
             var worst = climb.Worst(Drying.Depth(wall, false), 1).B;
-            if (b == 2.5) worst.ShouldBeGreaterThan(2.5);
-            else worst.ShouldBe(b, Math.Max(0.01, 0.06 * b), $"{wall} mm at {rate}");
+            if (b == 2.5)
+                worst.ShouldBeGreaterThan(2.5);
+            else
+                worst.ShouldBe(b, Math.Max(0.01, 0.06 * b), $"{wall} mm at {rate}");
         }
     }
 
@@ -103,7 +105,8 @@ public sealed class WareFigureTests
     [InlineData(60, false, false, 5)]
     [InlineData(12, true, false, 4.5)]
     [InlineData(12, true, true, 6.75)]
-    public void Burn_out_takes_its_time(double wall, bool slow, bool packed, double hours) => BurnOut.Needed(wall, slow, packed).TotalHours.ShouldBe(hours, 1e-9);
+    public void Burn_out_takes_its_time(double wall, bool slow, bool packed, double hours) =>
+        BurnOut.Needed(wall, slow, packed).TotalHours.ShouldBe(hours, 1e-9);
 
     [Fact]
     public void The_series_is_the_diffusion_equation()
@@ -112,14 +115,17 @@ public sealed class WareFigureTests
         const int cells = 60;
         var m = Enumerable.Repeat(1.0, cells + 1).ToArray();
         m[cells] = 0;
-        const double dx = 1.0 / cells, dt = 0.25 * dx * dx;
+        const double dx = 1.0 / cells,
+            dt = 0.25 * dx * dx;
         for (var f = 0.0; f < 0.8; f += dt)
         {
             var next = (double[])m.Clone();
-            for (var i = 0; i < cells; i++) next[i] = m[i] + dt / (dx * dx) * ((i == 0 ? m[1] : m[i - 1]) - 2 * m[i] + m[i + 1]);
+            for (var i = 0; i < cells; i++)
+                next[i] = m[i] + dt / (dx * dx) * ((i == 0 ? m[1] : m[i - 1]) - 2 * m[i] + m[i + 1]);
             next[cells] = 0;
             m = next;
-            if (Math.Abs(f - 0.1) < dt / 2 || Math.Abs(f - 0.3) < dt / 2 || Math.Abs(f - 0.7) < dt / 2) Drying.CentreShare(f).ShouldBe(m[0], 2e-3, $"F {f}");
+            if (Math.Abs(f - 0.1) < dt / 2 || Math.Abs(f - 0.3) < dt / 2 || Math.Abs(f - 0.7) < dt / 2)
+                Drying.CentreShare(f).ShouldBe(m[0], 2e-3, $"F {f}");
         }
     }
 
@@ -128,27 +134,39 @@ public sealed class WareFigureTests
 
     [Fact]
     public void After_the_hold_it_asked_for_the_wall_is_safe() =>
-        Gen.Select(Gen.Double[3, 40], Gen.Double[1, 6], Gen.Bool, Gen.Double[20, 150]).Sample((wall, water, oneSided, rate) =>
-        {
-            var depth = Drying.Depth(wall, oneSided);
-            var after = new SteamClimb(new Curve([new(0, 90), new(60 * 140 / rate, 230)]), Make.Celsius(100));
-            var needed = after.ProgressFor(depth, water);
-            after.Worst(depth, water, needed).B.ShouldBeLessThanOrEqualTo(Steam.Planned + 1e-6);
-            after.WaterAtBoiling(depth, water, needed).ShouldBeLessThanOrEqualTo(Steam.MostAtBoiling + 1e-6);
-            if (needed > 0)
-                (after.Worst(depth, water, needed * 0.98).B > Steam.Planned * 0.9 || after.WaterAtBoiling(depth, water, needed * 0.98) > Steam.MostAtBoiling * 0.95).ShouldBeTrue("and no longer than that");
-        }, iter: 200);
+        Gen.Select(Gen.Double[3, 40], Gen.Double[1, 6], Gen.Bool, Gen.Double[20, 150])
+            .Sample(
+                (wall, water, oneSided, rate) =>
+                {
+                    var depth = Drying.Depth(wall, oneSided);
+                    var after = new SteamClimb(new Curve([new(0, 90), new(60 * 140 / rate, 230)]), Make.Celsius(100));
+                    var needed = after.ProgressFor(depth, water);
+                    after.Worst(depth, water, needed).B.ShouldBeLessThanOrEqualTo(Steam.Planned + 1e-6);
+                    after.WaterAtBoiling(depth, water, needed).ShouldBeLessThanOrEqualTo(Steam.MostAtBoiling + 1e-6);
+                    if (needed > 0)
+                        (
+                            after.Worst(depth, water, needed * 0.98).B > Steam.Planned * 0.9
+                            || after.WaterAtBoiling(depth, water, needed * 0.98) > Steam.MostAtBoiling * 0.95
+                        ).ShouldBeTrue("and no longer than that");
+                },
+                iter: 200
+            );
 
     [Fact]
     public void More_wall_water_or_rate_never_steams_less() =>
-        Gen.Select(Gen.Double[3, 30], Gen.Double[1, 6], Gen.Double[20, 200], Gen.Double[1, 1.3]).Sample((wall, water, rate, more) =>
-        {
-            double B(double w, double m, double r) => new SteamClimb(new Curve([new(0, 20), new(60 * 210 / r, 230)]), Make.Celsius(100)).Worst(Drying.Depth(w, false), m).B;
-            var b = B(wall, water, rate);
-            B(wall * more, water, rate).ShouldBeGreaterThanOrEqualTo(b - 1e-9);
-            B(wall, water * more, rate).ShouldBeGreaterThanOrEqualTo(b - 1e-9);
-            B(wall, water, rate * more).ShouldBeGreaterThanOrEqualTo(b - 1e-9);
-        }, iter: 200);
+        Gen.Select(Gen.Double[3, 30], Gen.Double[1, 6], Gen.Double[20, 200], Gen.Double[1, 1.3])
+            .Sample(
+                (wall, water, rate, more) =>
+                {
+                    double B(double w, double m, double r) =>
+                        new SteamClimb(new Curve([new(0, 20), new(60 * 210 / r, 230)]), Make.Celsius(100)).Worst(Drying.Depth(w, false), m).B;
+                    var b = B(wall, water, rate);
+                    B(wall * more, water, rate).ShouldBeGreaterThanOrEqualTo(b - 1e-9);
+                    B(wall, water * more, rate).ShouldBeGreaterThanOrEqualTo(b - 1e-9);
+                    B(wall, water, rate * more).ShouldBeGreaterThanOrEqualTo(b - 1e-9);
+                },
+                iter: 200
+            );
 
     [Fact]
     public void A_log_tells_from_when_a_wall_was_safe()
@@ -163,15 +181,30 @@ public sealed class WareFigureTests
 
     [Fact]
     public void The_dry_plan_never_gets_shorter_by_more_wall_or_more_water() =>
-        Gen.Select(Gen.Double[2, 60], Gen.Enum<Dryness>(), Gen.Bool, Gen.Double[0.1, 3]).Sample((wall, dryness, oneSided, more) =>
-        {
-            DryingPlan Of(double w, Dryness d) => DryingPlan.For([WareLot.Create("ware", 1, w, oneSided: oneSided, dryness: d).Value], l => Moisture.Of(l.Dryness), Make.Celsius(100), TemperatureUnit.Celsius);
-            double Hours(DryingPlan p) => (p.Softens is { } s ? 40 / s.Climb + s.Stay.TotalHours : 0) + (p.Softens is { } f ? p.HoldAt - f.At : p.HoldAt - 20) / p.ToHold + p.Hold.TotalHours
-                + (DryingPlan.PastTo - p.HoldAt) / Math.Min(p.PastBoiling, p.To200 ?? 1000) + 70 / (p.To200 ?? FriendlyNumbers.RateDown(100, TemperatureUnit.Celsius));
-            var hours = Hours(Of(wall, dryness));
-            Hours(Of(wall + more, dryness)).ShouldBeGreaterThanOrEqualTo(hours - 1e-6, $"{wall} + {more} mm {dryness}");
-            if (dryness != Dryness.LeatherHard) Hours(Of(wall, dryness + 1)).ShouldBeGreaterThanOrEqualTo(hours - 1e-6, $"wetter, {wall} mm {dryness}");
-        }, iter: 300);
+        Gen.Select(Gen.Double[2, 60], Gen.Enum<Dryness>(), Gen.Bool, Gen.Double[0.1, 3])
+            .Sample(
+                (wall, dryness, oneSided, more) =>
+                {
+                    DryingPlan Of(double w, Dryness d) =>
+                        DryingPlan.For(
+                            [WareLot.Create("ware", 1, w, oneSided: oneSided, dryness: d).Value],
+                            l => Moisture.Of(l.Dryness),
+                            Make.Celsius(100),
+                            TemperatureUnit.Celsius
+                        );
+                    double Hours(DryingPlan p) =>
+                        (p.Softens is { } s ? 40 / s.Climb + s.Stay.TotalHours : 0)
+                        + (p.Softens is { } f ? p.HoldAt - f.At : p.HoldAt - 20) / p.ToHold
+                        + p.Hold.TotalHours
+                        + (DryingPlan.PastTo - p.HoldAt) / Math.Min(p.PastBoiling, p.To200 ?? 1000)
+                        + 70 / (p.To200 ?? FriendlyNumbers.RateDown(100, TemperatureUnit.Celsius));
+                    var hours = Hours(Of(wall, dryness));
+                    Hours(Of(wall + more, dryness)).ShouldBeGreaterThanOrEqualTo(hours - 1e-6, $"{wall} + {more} mm {dryness}");
+                    if (dryness != Dryness.LeatherHard)
+                        Hours(Of(wall, dryness + 1)).ShouldBeGreaterThanOrEqualTo(hours - 1e-6, $"wetter, {wall} mm {dryness}");
+                },
+                iter: 300
+            );
 
     [Fact]
     public void The_fastest_drop_is_over_an_hour_not_a_moment()
@@ -191,13 +224,18 @@ public sealed class WareFigureTests
     /// <summary>No hour tried by hand loses more.</summary>
     [Fact]
     public void No_hour_loses_more_than_the_fastest_drop() =>
-        Gen.Select(Gen.Double[1, 90], Gen.Double[20, 1250]).Array[2, 30].Sample(pieces =>
-        {
-            var at = 0.0;
-            var curve = new Curve(pieces.Select(p => new CurvePoint(at += p.Item1, p.Item2)));
-            var (first, last) = (curve.Points[0].Minutes, curve.Points[^1].Minutes);
-            var fastest = Cooling.FastestDrop(curve).Drop.Kelvins;
-            for (var m = first; m < last; m += 1.7)
-                (curve.At(Duration.FromMinutes(m)) - curve.At(Duration.FromMinutes(m + 60))).Kelvins.ShouldBeLessThanOrEqualTo(fastest + 1e-6);
-        }, iter: 300);
+        Gen.Select(Gen.Double[1, 90], Gen.Double[20, 1250])
+            .Array[2, 30]
+            .Sample(
+                pieces =>
+                {
+                    var at = 0.0;
+                    var curve = new Curve(pieces.Select(p => new CurvePoint(at += p.Item1, p.Item2)));
+                    var (first, last) = (curve.Points[0].Minutes, curve.Points[^1].Minutes);
+                    var fastest = Cooling.FastestDrop(curve).Drop.Kelvins;
+                    for (var m = first; m < last; m += 1.7)
+                        (curve.At(Duration.FromMinutes(m)) - curve.At(Duration.FromMinutes(m + 60))).Kelvins.ShouldBeLessThanOrEqualTo(fastest + 1e-6);
+                },
+                iter: 300
+            );
 }

@@ -22,14 +22,23 @@ public sealed class WareMassTests
     [InlineData("baking dish", false, 320, 220, 60, null, 9, 2.1)]
     [InlineData("trough", false, 500, 200, 180, null, 18, 11.3)]
     [InlineData("solid block", true, 90, 90, 90, null, 45, 1.09)]
-    public void What_nobody_weighed_is_worked_out_from_size_and_wall(string what, bool round, double across, double deep, double height, double? foot, double wall, double kg) =>
-        Lot(wall, new WareSize(round, across, deep, height, foot)).PieceMass.ShouldBeInRange(0.8 * kg, 1.2 * kg, what);
+    public void What_nobody_weighed_is_worked_out_from_size_and_wall(
+        string what,
+        bool round,
+        double across,
+        double deep,
+        double height,
+        double? foot,
+        double wall,
+        double kg
+    ) => Lot(wall, new WareSize(round, across, deep, height, foot)).PieceMass.ShouldBeInRange(0.8 * kg, 1.2 * kg, what);
 
     [Fact]
     public void A_weight_that_was_told_is_taken_as_it_is() => Lot(25, new WareSize(true, 300, 300, 200), 9.25).PieceMass.ShouldBe(9.25);
 
     [Fact]
-    public void Closed_ware_weighs_its_roof_as_well() => Lot(8, new WareSize(true, 150, 150, 150), closed: true).PieceMass.ShouldBeGreaterThan(1.1 * Lot(8, new WareSize(true, 150, 150, 150)).PieceMass);
+    public void Closed_ware_weighs_its_roof_as_well() =>
+        Lot(8, new WareSize(true, 150, 150, 150), closed: true).PieceMass.ShouldBeGreaterThan(1.1 * Lot(8, new WareSize(true, 150, 150, 150)).PieceMass);
 
     [Fact]
     public void What_has_neither_is_said()
@@ -42,12 +51,15 @@ public sealed class WareMassTests
     /// <summary>Whatever the size: heavier than nothing, no heavier than solid, and thicker is never lighter.</summary>
     [Fact]
     public void Thicker_is_heavier_and_never_more_than_solid() =>
-        Gen.Select(Gen.Double[5, 2000], Gen.Double[5, 2000], Gen.Double[5, 2000], Gen.Double[1, 150], Gen.Bool, Gen.Bool, Gen.Bool).Sample((across, deep, height, wall, round, closed, opens) =>
-        {
-            var size = new WareSize(round, across, round ? across : deep, height, opens ? 0.65 * across : null);
-            var mass = size.DryMass(wall, closed);
-            mass.ShouldBeGreaterThan(0);
-            mass.ShouldBeLessThanOrEqualTo(size.DryMass(2000, false) * (1 + 1e-9));
-            size.DryMass(wall + 1, closed).ShouldBeGreaterThanOrEqualTo(mass * (1 - 1e-9));
-        });
+        Gen.Select(Gen.Double[5, 2000], Gen.Double[5, 2000], Gen.Double[5, 2000], Gen.Double[1, 150], Gen.Bool, Gen.Bool, Gen.Bool)
+            .Sample(
+                (across, deep, height, wall, round, closed, opens) =>
+                {
+                    var size = new WareSize(round, across, round ? across : deep, height, opens ? 0.65 * across : null);
+                    var mass = size.DryMass(wall, closed);
+                    mass.ShouldBeGreaterThan(0);
+                    mass.ShouldBeLessThanOrEqualTo(size.DryMass(2000, false) * (1 + 1e-9));
+                    size.DryMass(wall + 1, closed).ShouldBeGreaterThanOrEqualTo(mass * (1 - 1e-9));
+                }
+            );
 }

@@ -25,11 +25,15 @@ internal static class PhotoReader
         if (codec is not { EncodedFormat: SKEncodedImageFormat.Jpeg or SKEncodedImageFormat.Png or SKEncodedImageFormat.Webp })
             return new Problem("photo", "A photo is a JPEG, PNG or WebP picture.");
         if ((long)codec.Info.Width * codec.Info.Height > MostPixels)
-            return new Problem("photo", $"This picture is {codec.Info.Width} × {codec.Info.Height} pixels; at most {MostPixels / 1_000_000} million are taken.");
+            return new Problem(
+                "photo",
+                $"This picture is {codec.Info.Width} × {codec.Info.Height} pixels; at most {MostPixels / 1_000_000} million are taken."
+            );
         // Some formats can be decoded smaller than they are.
         var size = codec.GetScaledDimensions(Math.Min(1f, LongestSide / (float)Math.Max(codec.Info.Width, codec.Info.Height)));
         using var picture = SKBitmap.Decode(codec, new SKImageInfo(size.Width, size.Height));
-        if (picture is null) return new Problem("photo", "This picture is damaged.");
+        if (picture is null)
+            return new Problem("photo", "This picture is damaged.");
         using var drawn = Draw(picture, codec.EncodedOrigin);
         using var image = SKImage.FromBitmap(drawn);
         using var jpeg = image.Encode(SKEncodedImageFormat.Jpeg, Quality);
@@ -51,16 +55,19 @@ internal static class PhotoReader
         return drawn;
     }
 
-    /// <summary>What brings a picture upright that was stored as one of the eight orientations of EXIF 2.3, width and height being those it is stored with.</summary>
-    private static SKMatrix Turn(SKEncodedOrigin origin, int w, int h) => origin switch
-    {
-        SKEncodedOrigin.TopRight => new SKMatrix(-1, 0, w, 0, 1, 0, 0, 0, 1),
-        SKEncodedOrigin.BottomRight => new SKMatrix(-1, 0, w, 0, -1, h, 0, 0, 1),
-        SKEncodedOrigin.BottomLeft => new SKMatrix(1, 0, 0, 0, -1, h, 0, 0, 1),
-        SKEncodedOrigin.LeftTop => new SKMatrix(0, 1, 0, 1, 0, 0, 0, 0, 1),
-        SKEncodedOrigin.RightTop => new SKMatrix(0, -1, h, 1, 0, 0, 0, 0, 1),
-        SKEncodedOrigin.RightBottom => new SKMatrix(0, -1, h, -1, 0, w, 0, 0, 1),
-        SKEncodedOrigin.LeftBottom => new SKMatrix(0, 1, 0, -1, 0, w, 0, 0, 1),
-        _ => SKMatrix.Identity,
-    };
+    /// <summary>
+    /// What brings a picture upright that was stored as one of the eight orientations of EXIF 2.3, width and height being those it is stored with.
+    /// </summary>
+    private static SKMatrix Turn(SKEncodedOrigin origin, int w, int h) =>
+        origin switch
+        {
+            SKEncodedOrigin.TopRight => new SKMatrix(-1, 0, w, 0, 1, 0, 0, 0, 1),
+            SKEncodedOrigin.BottomRight => new SKMatrix(-1, 0, w, 0, -1, h, 0, 0, 1),
+            SKEncodedOrigin.BottomLeft => new SKMatrix(1, 0, 0, 0, -1, h, 0, 0, 1),
+            SKEncodedOrigin.LeftTop => new SKMatrix(0, 1, 0, 1, 0, 0, 0, 0, 1),
+            SKEncodedOrigin.RightTop => new SKMatrix(0, -1, h, 1, 0, 0, 0, 0, 1),
+            SKEncodedOrigin.RightBottom => new SKMatrix(0, -1, h, -1, 0, w, 0, 0, 1),
+            SKEncodedOrigin.LeftBottom => new SKMatrix(0, 1, 0, -1, 0, w, 0, 0, 1),
+            _ => SKMatrix.Identity,
+        };
 }

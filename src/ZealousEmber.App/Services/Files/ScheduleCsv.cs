@@ -13,7 +13,22 @@ namespace ZealousEmber.App.Services.Files;
 /// <summary>One row a step; what is said of the whole schedule stands in its first row and may be left out below.</summary>
 internal static class ScheduleCsv
 {
-    private static readonly string[] Columns = ["schedule", "kind", "unit", "step", "pace", "rate", "target", "hold_minutes", "atmosphere", "reason", "tags", "notes", "goal_cone"];
+    private static readonly string[] Columns =
+    [
+        "schedule",
+        "kind",
+        "unit",
+        "step",
+        "pace",
+        "rate",
+        "target",
+        "hold_minutes",
+        "atmosphere",
+        "reason",
+        "tags",
+        "notes",
+        "goal_cone",
+    ];
 
     /// <summary>First characters by which a spreadsheet takes a cell for a formula.</summary>
     private const string FormulaStarts = "=+-@\t\r";
@@ -32,7 +47,8 @@ internal static class ScheduleCsv
         var text = new StringWriter();
         using (var csv = new CsvWriter(text, Format with { NewLine = "\r\n" }))
         {
-            foreach (var column in Columns) csv.WriteField(column);
+            foreach (var column in Columns)
+                csv.WriteField(column);
             csv.NextRecord();
             foreach (var schedule in schedules)
             {
@@ -65,7 +81,8 @@ internal static class ScheduleCsv
         using var csv = new CsvReader(new StringReader(text), Format with { Delimiter = Delimiter(text) });
         try
         {
-            if (!csv.Read() || !csv.ReadHeader()) return new Problem("schedules", "This file is empty.");
+            if (!csv.Read() || !csv.ReadHeader())
+                return new Problem("schedules", "This file is empty.");
             if (new[] { "schedule", "target" }.Where(c => !csv.HeaderRecord!.Contains(c, StringComparer.OrdinalIgnoreCase)).ToList() is [var missing, ..])
                 return new Problem("schedules", $"The first row has no column “{missing}”; expected {string.Join(", ", Columns)}.");
             return ReadRows(csv);
@@ -96,26 +113,46 @@ internal static class ScheduleCsv
             if (schedules.Count == 0 || rowName != name || step <= lastStep)
             {
                 steps = [];
-                schedules.Add(new ScheduleContract(
-                    rowName, Word<ScheduleKind>(csv, "kind", "a kind of firing", problems), Word<TemperatureUnit>(csv, "unit", "a unit of temperature", problems), steps, Cell(csv, "notes"), Cell(csv, "tags")?.Split(';', StringSplitOptions.TrimEntries), Cell(csv, "goal_cone")));
+                schedules.Add(
+                    new ScheduleContract(
+                        rowName,
+                        Word<ScheduleKind>(csv, "kind", "a kind of firing", problems),
+                        Word<TemperatureUnit>(csv, "unit", "a unit of temperature", problems),
+                        steps,
+                        Cell(csv, "notes"),
+                        Cell(csv, "tags")?.Split(';', StringSplitOptions.TrimEntries),
+                        Cell(csv, "goal_cone")
+                    )
+                );
             }
             (name, lastStep) = (rowName, step);
             var rate = Number(csv, "rate", problems);
-            steps.Add(new SegmentContract(
-                Word<PaceKind>(csv, "pace", "a pace", problems) ?? (rate is null ? null : PaceKind.Rate), rate, Number(csv, "target", problems), Number(csv, "hold_minutes", problems),
-                Cell(csv, "reason"), Word<Atmosphere>(csv, "atmosphere", "an atmosphere", problems)));
+            steps.Add(
+                new SegmentContract(
+                    Word<PaceKind>(csv, "pace", "a pace", problems) ?? (rate is null ? null : PaceKind.Rate),
+                    rate,
+                    Number(csv, "target", problems),
+                    Number(csv, "hold_minutes", problems),
+                    Cell(csv, "reason"),
+                    Word<Atmosphere>(csv, "atmosphere", "an atmosphere", problems)
+                )
+            );
         }
         return problems.Count > 0 ? Result<IReadOnlyList<ScheduleContract?>>.Failed(problems) : schedules;
     }
 
-    /// <summary>Text that a spreadsheet would run gets a quote mark before it; so does text that begins with one, or reading could not tell them apart.</summary>
+    /// <summary>
+    /// Text that a spreadsheet would run gets a quote mark before it; so does text that begins with one, or reading could not tell them apart.
+    /// </summary>
     private static string? Defused(string? text) => text is { Length: > 0 } && (FormulaStarts.Contains(text[0]) || text[0] == '\'') ? $"'{text}" : text;
 
     private static T? Word<T>(CsvReader csv, string column, string what, List<Problem> problems)
         where T : struct, Enum
     {
-        if (Cell(csv, column) is not { } cell) return null;
-        if (WireEnums.Read<T>(cell) is { } known) return known;
+        if (Cell(csv, column) is not { } cell)
+            return null;
+        if (WireEnums.Read<T>(cell) is { } known)
+            return known;
         problems.Add(WireEnums.Unknown<T>($"row {csv.Parser.Row}, {column}", what, cell));
         return null;
     }
@@ -123,14 +160,17 @@ internal static class ScheduleCsv
     private static string? Cell(CsvReader csv, string column)
     {
         var cell = csv.GetField(column);
-        if (cell is ['\'', var second, ..] && (FormulaStarts.Contains(second) || second == '\'')) cell = cell[1..];
+        if (cell is ['\'', var second, ..] && (FormulaStarts.Contains(second) || second == '\''))
+            cell = cell[1..];
         return string.IsNullOrWhiteSpace(cell) ? null : cell;
     }
 
     private static double? Number(CsvReader csv, string column, List<Problem> problems)
     {
-        if (Cell(csv, column) is not { } cell) return null;
-        if (double.TryParse(cell, NumberStyles.Float, CultureInfo.InvariantCulture, out var number)) return number;
+        if (Cell(csv, column) is not { } cell)
+            return null;
+        if (double.TryParse(cell, NumberStyles.Float, CultureInfo.InvariantCulture, out var number))
+            return number;
         problems.Add(new Problem($"row {csv.Parser.Row}, {column}", $"“{cell}” is not a number."));
         return null;
     }

@@ -18,13 +18,23 @@ internal sealed class ScheduleShare(ScheduleRepository schedules, FiringReader r
     /// <param name="cancel">Gives up.</param>
     public async Task<ScheduleFile?> Of(int id, int most, CancellationToken cancel)
     {
-        if (await schedules.Find(id, cancel) is not { Item: var schedule }) return null;
+        if (await schedules.Find(id, cancel) is not { Item: var schedule })
+            return null;
         await reader.Refresh(cancel);
         var firings = (await records.Search(new LogbookQuery(ScheduleId: id), 0, most, cancel)).Items;
         var names = await kilns.FindAll([.. firings.Select(f => f.KilnId).Distinct()], cancel);
-        var told = firings.Select(f => $"{f.StartsAt.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}, version {f.ScheduleVersion ?? 1}, {(names.TryGetValue(f.KilnId, out var kiln) ? $"{kiln.ClassName}, {Phrases.Number(kiln.Volume)} L" : "a kiln")}: {Came(f)}.");
+        var told = firings.Select(f =>
+            $"{f.StartsAt.ToString("d MMM yyyy", CultureInfo.InvariantCulture)}, version {f.ScheduleVersion ?? 1}, "
+            + $"{(names.TryGetValue(f.KilnId, out var kiln) ? $"{kiln.ClassName}, {Phrases.Number(kiln.Volume)} L" : "a kiln")}: {Came(f)}."
+        );
         var notes = string.Join('\n', new[] { schedule.Notes, firings.Count > 0 ? "How its firings came out:" : null }.Where(n => n is not null).Concat(told));
-        var contract = ScheduleMapping.Write(schedule) with { Notes = notes.Length > ScheduleLimits.Notes ? notes[..ScheduleLimits.Notes] : notes.Length == 0 ? null : notes };
+        var contract = ScheduleMapping.Write(schedule) with
+        {
+            Notes =
+                notes.Length > ScheduleLimits.Notes ? notes[..ScheduleLimits.Notes]
+                : notes.Length == 0 ? null
+                : notes,
+        };
         return new ScheduleFile(ScheduleFile.FormatName, 1, [contract]);
     }
 
@@ -36,7 +46,9 @@ internal sealed class ScheduleShare(ScheduleRepository schedules, FiringReader r
             f.Figures?["past"] is { } past ? $"{Phrases.Number(Math.Round(past))} °C of cone past its goal" : null,
             f.Out is { } count ? $"{count} out" : null,
             f.Lost is > 0 ? $"{f.Lost} lost" : null,
-            f.Faults.Count > 0 ? string.Join(", ", f.Faults.Select(x => x.Replace('-', ' '))) : f.Out is not null && f.Lost is null or 0 ? "all good" : null,
+            f.Faults.Count > 0 ? string.Join(", ", f.Faults.Select(x => x.Replace('-', ' ')))
+            : f.Out is not null && f.Lost is null or 0 ? "all good"
+            : null,
             f.IsReference ? "the one to go by" : null,
         ];
         var said = parts.Where(p => p is not null).ToList();

@@ -19,9 +19,21 @@ namespace ZealousEmber.App.Services.Files;
 
 /// <summary>Everything a studio has, in open formats: one JSON file of each kind and the photos; docs/formats.md describes it.</summary>
 internal sealed class StudioExport(
-    ScheduleRepository schedules, Repository<StudioKiln> kilns, Repository<Clay> clays, Repository<Glaze> glazes, Repository<FiringDraft> firings,
-    Repository<ListedController> controllers, EnteredPrograms entered,
-    SettingsStore<StudioSettings> settings, SettingsStore<PlanningPreferences> preferences, PhotoRepository photos, RawRows raw, FiringRuns runs, FiringFiles firingFiles, IOptions<JsonOptions> json)
+    ScheduleRepository schedules,
+    Repository<StudioKiln> kilns,
+    Repository<Clay> clays,
+    Repository<Glaze> glazes,
+    Repository<FiringDraft> firings,
+    Repository<ListedController> controllers,
+    EnteredPrograms entered,
+    SettingsStore<StudioSettings> settings,
+    SettingsStore<PlanningPreferences> preferences,
+    PhotoRepository photos,
+    RawRows raw,
+    FiringRuns runs,
+    FiringFiles firingFiles,
+    IOptions<JsonOptions> json
+)
 {
     private const int AtOnce = 200;
 
@@ -39,7 +51,12 @@ internal sealed class StudioExport(
     public async Task WriteTo(ZipArchive zip, string folder, CancellationToken cancel)
     {
         under = folder;
-        await Add(zip, "schedules.json", new ScheduleFile(ScheduleFile.FormatName, 1, [.. (await schedules.All([], cancel)).Select(s => ScheduleMapping.Write(s.Item))]), cancel);
+        await Add(
+            zip,
+            "schedules.json",
+            new ScheduleFile(ScheduleFile.FormatName, 1, [.. (await schedules.All([], cancel)).Select(s => ScheduleMapping.Write(s.Item))]),
+            cancel
+        );
         await Add(zip, "kilns.json", (await kilns.Search(null, cancel)).Select(KilnMapping.Write), cancel);
         await Add(zip, "clays.json", (await clays.Search(null, cancel)).Select(StockMapping.Write), cancel);
         await Add(zip, "glazes.json", (await glazes.Search(null, cancel)).Select(StockMapping.Write), cancel);
@@ -50,26 +67,31 @@ internal sealed class StudioExport(
         await Add(zip, "planning-preferences.json", PlanningTerms.Write((await preferences.Read(cancel)).Item), cancel);
         foreach (var of in Enum.GetValues<PhotoOf>())
         {
-            foreach (var id in (await photos.All(of, cancel)).Keys) await AddPhoto(zip, of, id, cancel);
+            foreach (var id in (await photos.All(of, cancel)).Keys)
+                await AddPhoto(zip, of, id, cancel);
         }
         foreach (var part in (await runs.AllStarted(cancel)).Chunk(AtOnce))
         {
-            await foreach (var (id, firing) in firingFiles.Of(part, cancel)) await Add(zip, $"firings/{id}.json", firing, cancel);
+            await foreach (var (id, firing) in firingFiles.Of(part, cancel))
+                await Add(zip, $"firings/{id}.json", firing, cancel);
         }
         // What this program cannot read is still the studio's own.
         foreach (var row in await raw.Unreadable(cancel))
         {
-            if (await raw.Find(row.Table, row.Id, cancel) is { } content) await Add(zip, $"unreadable/{row.Table}-{row.Id}.json", content, cancel);
+            if (await raw.Find(row.Table, row.Id, cancel) is { } content)
+                await Add(zip, $"unreadable/{row.Table}-{row.Id}.json", content, cancel);
         }
     }
 
     private async Task AddPhoto(ZipArchive zip, PhotoOf of, int id, CancellationToken cancel)
     {
-        if (await photos.Find(of, id, cancel) is not { } photo) return;
+        if (await photos.Find(of, id, cancel) is not { } photo)
+            return;
         await Add(zip, $"photos/{of.ToString().ToLowerInvariant()}-{id}.{photo.Extension}", photo.Bytes, cancel);
     }
 
-    private Task Add(ZipArchive zip, string name, object content, CancellationToken cancel) => Add(zip, name, JsonSerializer.SerializeToUtf8Bytes(content, options), cancel);
+    private Task Add(ZipArchive zip, string name, object content, CancellationToken cancel) =>
+        Add(zip, name, JsonSerializer.SerializeToUtf8Bytes(content, options), cancel);
 
     private async Task Add(ZipArchive zip, string name, byte[] content, CancellationToken cancel)
     {

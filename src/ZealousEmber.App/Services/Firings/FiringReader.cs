@@ -35,7 +35,16 @@ namespace ZealousEmber.App.Services.Firings;
 /// <param name="Taught">What its kiln has taught.</param>
 /// <param name="Entries">What was noted.</param>
 /// <param name="Gas">What a fuel kiln took by its turns.</param>
-internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, FiringRecord Record, List<FiringSample> Samples, WareLoad? Load, TaughtKiln? Taught, IReadOnlyList<FiringEntry> Entries, EnergyUse? Gas = null)
+internal sealed record ReadFiring(
+    Versioned<FiringDraft> Draft,
+    FiringRun Run,
+    FiringRecord Record,
+    List<FiringSample> Samples,
+    WareLoad? Load,
+    TaughtKiln? Taught,
+    IReadOnlyList<FiringEntry> Entries,
+    EnergyUse? Gas = null
+)
 {
     private readonly Derived<List<FiringSample>, Curve?> drawn = new();
     private readonly Derived<(FiringRecord Record, List<FiringSample> Samples), ImmutableArray<double>> worked = new();
@@ -45,7 +54,9 @@ internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, F
 
     /// <summary>Heat work of every cone along it; empty without a log.</summary>
     public ImmutableArray<double> Progress => worked.Of((Record, Samples), from => from.Record.Figures?.Progress is { IsDefaultOrEmpty: false } known ? known
-        : !Run.IsFuel ? new FinishedFiring(Run.Watched, from.Samples).Progress() : Log is null ? [] : [.. HeatWork.OfAll(Log)]);
+            : !Run.IsFuel ? new FinishedFiring(Run.Watched, from.Samples).Progress()
+            : Log is null ? []
+            : [.. HeatWork.OfAll(Log)]);
 
     /// <summary>What the packs say, shelf by shelf.</summary>
     public ImmutableArray<ShelfHeat> Packs => [.. Record.Packs.Select(p => ShelfHeat.Of(p, Progress.IsEmpty ? null : c => Progress[c.Order]))];
@@ -54,16 +65,20 @@ internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, F
     public StudioKiln Kiln => Taught?.Kiln ?? Run.Kiln;
 
     /// <summary>The chamber when it was opened, as it was noted or last read.</summary>
-    public double? OpenedAt => Entries.LastOrDefault(e => e.Kind == EntryKind.State && e.Subject == "opened")?.Celsius ?? (Run.OpenedAt is not null && Log is not null ? Log.Points[^1].Celsius : null);
+    public double? OpenedAt =>
+        Entries.LastOrDefault(e => e.Kind == EntryKind.State && e.Subject == "opened")?.Celsius
+        ?? (Run.OpenedAt is not null && Log is not null ? Log.Points[^1].Celsius : null);
 
     /// <summary>Its elements were worn by then, or nearly.</summary>
     private bool IsWeak
     {
         get
         {
-            const double Nearly = 1.03, Hot = 1100;
+            const double Nearly = 1.03,
+                Hot = 1100;
             var top = Run.Program.Steps.Max(s => s.Target?.Celsius ?? 0);
-            if (top < Hot || Taught?.History.FirstOrDefault(h => h.FiringId == Run.FiringId) is not { Learned: { Logs: > 2 } learned }) return false;
+            if (top < Hot || Taught?.History.FirstOrDefault(h => h.FiringId == Run.FiringId) is not { Learned: { Logs: > 2 } learned })
+                return false;
             return learned.Power.Mean < Nearly * ElementLife.WornAt(Taught.Stored, Taught.Stored.UsualLoad(Run.Kind), Temperature.FromCelsius(top));
         }
     }
@@ -73,8 +88,10 @@ internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, F
     {
         get
         {
-            const double Full = 0.95, LastMinutes = 60;
-            if (Run.StoppedAt is not { } stopped) return false;
+            const double Full = 0.95,
+                LastMinutes = 60;
+            if (Run.StoppedAt is not { } stopped)
+                return false;
             var end = Run.Minutes(stopped);
             var last = LogCurve.Shares(Samples).Where(s => s.FromMinute >= end - LastMinutes && s.FromMinute + s.Minutes <= end).ToList();
             return last.Count > 0 && last.Sum(s => s.Share * s.Minutes) / last.Sum(s => s.Minutes) >= Full;
@@ -88,28 +105,56 @@ internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, F
         if (Run.Goal is { } goal && !Progress.IsEmpty)
             equivalent = ConeTable.Of(goal).Kinetics.EndPoint(60, Math.Max(Progress[goal.Order], 1e-9)) + (Run.Taught?.Offset ?? 0);
         var flags = ImmutableHashSet.CreateBuilder<string>();
-        if (Run.Program.Steps.Any(s => s.Atmosphere is Atmosphere.LightReduction or Atmosphere.HeavyReduction)) flags.Add("reduction");
-        if (Run.Kiln is Kiln { VentFlow: > 0 }) flags.Add("vent");
-        if (IsWeak) flags.Add("weak");
-        if (GaveUp) flags.Add("stalled");
+        if (Run.Program.Steps.Any(s => s.Atmosphere is Atmosphere.LightReduction or Atmosphere.HeavyReduction))
+            flags.Add("reduction");
+        if (Run.Kiln is Kiln { VentFlow: > 0 })
+            flags.Add("vent");
+        if (IsWeak)
+            flags.Add("weak");
+        if (GaveUp)
+            flags.Add("stalled");
         var before = Taught?.History.LastOrDefault(h => h.At < Run.StartsAt);
         return new FiringFacts(
-            Log, Run.Kind, Run.Goal, Boiling.At(Run.Kiln.Altitude), Load, Packs, equivalent, before?.Learned.Evenness, OpenedAt, Run.StoppedAt is null ? Run.Program.Steps.Max(s => s.Target?.Celsius) : null, Flags: flags.ToImmutable());
+            Log,
+            Run.Kind,
+            Run.Goal,
+            Boiling.At(Run.Kiln.Altitude),
+            Load,
+            Packs,
+            equivalent,
+            before?.Learned.Evenness,
+            OpenedAt,
+            Run.StoppedAt is null ? Run.Program.Steps.Max(s => s.Target?.Celsius) : null,
+            Flags: flags.ToImmutable()
+        );
     }
 
     /// <summary>The firing in numbers.</summary>
     public FiringFigures Figures(StudioSettings studio)
     {
         var facts = Facts();
-        return FiringFigures.Of(Log, facts.Numbers(null, null, null), facts.Packs, Run.Goal, Progress, Gas is { } gas ? OfGas(gas, studio) : OfElements(studio));
+        return FiringFigures.Of(
+            Log,
+            facts.Numbers(null, null, null),
+            facts.Packs,
+            Run.Goal,
+            Progress,
+            Gas is { } gas ? OfGas(gas, studio) : OfElements(studio)
+        );
     }
 
     private FiringEnergy OfGas(EnergyUse gas, StudioSettings studio) =>
-        new(gas.Kwh, null, gas.Kwh * 3.6 / ((FuelKiln)Run.Kiln).Fuel.Gross, studio.Prices.Knows([gas]) ? studio.Prices.Cost([gas], Run.StartsAt, studio.Zone) : null);
+        new(
+            gas.Kwh,
+            null,
+            gas.Kwh * 3.6 / ((FuelKiln)Run.Kiln).Fuel.Gross,
+            studio.Prices.Knows([gas]) ? studio.Prices.Cost([gas], Run.StartsAt, studio.Zone) : null
+        );
 
     private FiringEnergy? OfElements(StudioSettings studio)
     {
-        if (Run.IsFuel) return null;
+        if (Run.IsFuel)
+            return null;
         var (kwh, hours, cost) = (0.0, 0.0, 0.0);
         var tariff = studio.Prices.Of(EnergyCarrier.Electricity);
         foreach (var (from, minutes, share) in LogCurve.Shares(Samples))
@@ -123,7 +168,8 @@ internal sealed record ReadFiring(Versioned<FiringDraft> Draft, FiringRun Run, F
     }
 
     /// <summary>The program it was fired with as a schedule.</summary>
-    public Schedule AsSchedule(Schedule? named) => named?.With(Run.Program) ?? Schedule.Create(Draft.Item.Name, Run.Kind, TemperatureUnit.Celsius, [.. Run.Program.Steps], goal: Run.Goal).Value;
+    public Schedule AsSchedule(Schedule? named) =>
+        named?.With(Run.Program) ?? Schedule.Create(Draft.Item.Name, Run.Kind, TemperatureUnit.Celsius, [.. Run.Program.Steps], goal: Run.Goal).Value;
 }
 
 /// <summary>Whether the logbook is up to date: each request has a reader of its own, and what is missing is worked out by one of them.</summary>
@@ -144,19 +190,41 @@ internal sealed class FreshLogbook
 
 /// <summary>Reads finished firings, and keeps the logbook's figures of them.</summary>
 internal sealed class FiringReader(
-    Repository<FiringDraft> firings, FiringRuns runs, SampleLog samples, FiringRecords records, Repository<StudioKiln> kilns, TaughtKilns taught, StudioLookup lookup, WriteQueue writes, FreshLogbook fresh)
+    Repository<FiringDraft> firings,
+    FiringRuns runs,
+    SampleLog samples,
+    FiringRecords records,
+    Repository<StudioKiln> kilns,
+    TaughtKilns taught,
+    StudioLookup lookup,
+    WriteQueue writes,
+    FreshLogbook fresh
+)
 {
     /// <summary>A started firing; nothing where there is none.</summary>
     public async Task<ReadFiring?> Read(int id, CancellationToken cancel, bool withTaught = true)
     {
-        if (await runs.Find(id, cancel) is not { } run || await firings.Find(id, cancel) is not { } draft) return null;
+        if (await runs.Find(id, cancel) is not { } run || await firings.Find(id, cancel) is not { } draft)
+            return null;
         var problems = new List<Problem>();
-        var load = draft.Item.Lots.IsEmpty ? null : await LotMapping.Read(new LoadContract(Lots: [.. draft.Item.Lots.Select(FiringMapping.Write)], Packed: draft.Item.Packed), lookup, problems);
-        var kiln = withTaught && await kilns.Find(run.KilnId, cancel) is { } found && found.Of<Kiln>() is { } electric ? await taught.Of(electric, cancel) : null;
+        var load = draft.Item.Lots.IsEmpty
+            ? null
+            : await LotMapping.Read(new LoadContract(Lots: [.. draft.Item.Lots.Select(FiringMapping.Write)], Packed: draft.Item.Packed), lookup, problems);
+        var kiln =
+            withTaught && await kilns.Find(run.KilnId, cancel) is { } found && found.Of<Kiln>() is { } electric ? await taught.Of(electric, cancel) : null;
         var entries = FiringEntry.InForce(await runs.Entries(id, cancel));
         var stored = await samples.Read(id, cancel);
         var fuel = run.IsFuel ? RunningFiring.AtItsEnd(run, stored, entries).Live as FuelFollower : null;
-        return new ReadFiring(draft, run, await records.Find(id, cancel), fuel is null ? FinishedLog.Of(run, stored) : FuelLog(run, fuel), problems.Count == 0 ? load : null, kiln, entries, fuel?.Burned);
+        return new ReadFiring(
+            draft,
+            run,
+            await records.Find(id, cancel),
+            fuel is null ? FinishedLog.Of(run, stored) : FuelLog(run, fuel),
+            problems.Count == 0 ? load : null,
+            kiln,
+            entries,
+            fuel?.Burned
+        );
     }
 
     /// <summary>A fuel firing as it was by its turns and by what was seen: every five minutes, until it was opened.</summary>
@@ -164,14 +232,21 @@ internal sealed class FiringReader(
     {
         const double Every = 5;
         var end = run.OpenedAt is { } opened ? run.Minutes(opened) : fuel.LastAt ?? 0;
-        if (fuel.At(end) is not { Estimate.Curve: var curve }) return [];
-        return [.. Enumerable.Range(0, (int)(end / Every) + 1).Select(i => new FiringSample(i * Every, Math.Round(curve.At(Duration.FromMinutes(i * Every)).Celsius, 1)))];
+        if (fuel.At(end) is not { Estimate.Curve: var curve })
+            return [];
+        return
+        [
+            .. Enumerable
+                .Range(0, (int)(end / Every) + 1)
+                .Select(i => new FiringSample(i * Every, Math.Round(curve.At(Duration.FromMinutes(i * Every)).Celsius, 1))),
+        ];
     }
 
     /// <summary>Works out what is missing in the logbook.</summary>
     public async Task Refresh(CancellationToken cancel)
     {
-        if (fresh.Since == writes.Turns) return;
+        if (fresh.Since == writes.Turns)
+            return;
         await fresh.One.WaitAsync(cancel);
         try
         {
@@ -182,7 +257,8 @@ internal sealed class FiringReader(
             {
                 try
                 {
-                    if (await Read(id, cancel, withTaught: false) is { } firing) await Keep(firing, studio!, of, cancel);
+                    if (await Read(id, cancel, withTaught: false) is { } firing)
+                        await Keep(firing, studio!, of, cancel);
                 }
                 catch (UnreadableRowException)
                 {
@@ -201,7 +277,8 @@ internal sealed class FiringReader(
     /// <summary>Works out one firing anew.</summary>
     public async Task Refresh(int id, CancellationToken cancel)
     {
-        if (await Read(id, cancel, withTaught: false) is { Run.OpenedAt: not null } firing) await Keep(firing, await lookup.Settings(), FiringRecords.Mark(firing.Draft.Version), cancel);
+        if (await Read(id, cancel, withTaught: false) is { Run.OpenedAt: not null } firing)
+            await Keep(firing, await lookup.Settings(), FiringRecords.Mark(firing.Draft.Version), cancel);
     }
 
     private async Task Keep(ReadFiring firing, StudioSettings studio, string of, CancellationToken cancel)
@@ -216,12 +293,31 @@ internal sealed class FiringReader(
         var lots = f.Load?.Lots ?? [];
         IEnumerable<string?> words =
         [
-            draft.Name, run.By, run.Kind.ToString(), run.Goal?.Number, .. draft.Lots.SelectMany(l => new[] { l.What, l.Whose }), .. lots.SelectMany(l => l.Glazes.Select(g => g.Name)), .. lots.Select(l => l.Clay?.Name), f.Record.Results.Word,
-            .. f.Record.Results.Faults.Select(x => x.Kind), .. f.Entries.Where(e => e.Kind == EntryKind.Note).Select(e => e.Text),
+            draft.Name,
+            run.By,
+            run.Kind.ToString(),
+            run.Goal?.Number,
+            .. draft.Lots.SelectMany(l => new[] { l.What, l.Whose }),
+            .. lots.SelectMany(l => l.Glazes.Select(g => g.Name)),
+            .. lots.Select(l => l.Clay?.Name),
+            f.Record.Results.Word,
+            .. f.Record.Results.Faults.Select(x => x.Kind),
+            .. f.Entries.Where(e => e.Kind == EntryKind.Note).Select(e => e.Text),
         ];
         Cone? reached = figures["reached"] is { } order ? Cone.All[(int)order] : null;
         return new FiringIndex(
-            run.KilnId, run.StartsAt, draft.Name, run.Kind, run.Goal, reached, draft.Schedule is { } schedule ? new PlannedBy(schedule.Id, schedule.Version) : null, run.By,
-            [.. draft.Lots.SelectMany(l => l.GlazeIds).Distinct()], [.. draft.Lots.Select(l => l.ClayId).OfType<int>().Distinct()], [.. draft.Lots.Select(l => l.Whose).Append(run.By).OfType<string>().Distinct()], string.Join(' ', words.Where(w => w is not null)));
+            run.KilnId,
+            run.StartsAt,
+            draft.Name,
+            run.Kind,
+            run.Goal,
+            reached,
+            draft.Schedule is { } schedule ? new PlannedBy(schedule.Id, schedule.Version) : null,
+            run.By,
+            [.. draft.Lots.SelectMany(l => l.GlazeIds).Distinct()],
+            [.. draft.Lots.Select(l => l.ClayId).OfType<int>().Distinct()],
+            [.. draft.Lots.Select(l => l.Whose).Append(run.By).OfType<string>().Distinct()],
+            string.Join(' ', words.Where(w => w is not null))
+        );
     }
 }

@@ -16,14 +16,24 @@ internal static class StudioLookups
     public static StudioLookup On(IServiceProvider services)
     {
         CancellationToken Cancel() => services.GetRequiredService<IHttpContextAccessor>().HttpContext?.RequestAborted ?? CancellationToken.None;
-        Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, T>>> Look<T>() => ids => services.GetRequiredService<Repository<T>>().FindAll(ids, Cancel());
-        async Task<ControllerProfile?> Controller(int? id) => id is { } named && await services.GetRequiredService<Repository<ListedController>>().Find(named, Cancel()) is { } found ? found.Item.Profile : null;
+        Func<IReadOnlyCollection<int>, Task<IReadOnlyDictionary<int, T>>> Look<T>() =>
+            ids => services.GetRequiredService<Repository<T>>().FindAll(ids, Cancel());
+        async Task<ControllerProfile?> Controller(int? id) =>
+            id is { } named && await services.GetRequiredService<Repository<ListedController>>().Find(named, Cancel()) is { } found ? found.Item.Profile : null;
         // What its firings have taught counts wherever a kiln is named: planner, solver, preview, forecast.
-        async Task<StudioKiln?> Taught(int id) => await services.GetRequiredService<Repository<StudioKiln>>().Find(id, Cancel()) is { } kiln ? await services.GetRequiredService<TaughtKilns>().Known(kiln, Cancel()) : null;
+        async Task<StudioKiln?> Taught(int id) =>
+            await services.GetRequiredService<Repository<StudioKiln>>().Find(id, Cancel()) is { } kiln
+                ? await services.GetRequiredService<TaughtKilns>().Known(kiln, Cancel())
+                : null;
         return new StudioLookup(
-            async id => await Taught(id) is { } kiln ? kiln.Under(await Controller(kiln.ControllerId)) : null, Look<Clay>(), Look<Glaze>(),
+            async id => await Taught(id) is { } kiln ? kiln.Under(await Controller(kiln.ControllerId)) : null,
+            Look<Clay>(),
+            Look<Glaze>(),
             async () => (await services.GetRequiredService<SettingsStore<PlanningPreferences>>().Read(Cancel())).Item,
             async () => (await services.GetRequiredService<SettingsStore<StudioSettings>>().Read(Cancel())).Item,
-            Controller, Cancel, id => services.GetRequiredService<FiringLoads>().Of(id, Cancel()));
+            Controller,
+            Cancel,
+            id => services.GetRequiredService<FiringLoads>().Of(id, Cancel())
+        );
     }
 }

@@ -27,7 +27,13 @@ internal sealed record TaughtMoment(int FiringId, Instant At, KilnLessons Learne
 /// <param name="Done">What was done to it, the latest first.</param>
 /// <param name="Read">What was read of those firings.</param>
 internal sealed record TaughtKiln(
-    Kiln Stored, KilnLessons Learned, KilnCare Care, ImmutableArray<TaughtMoment> History, IReadOnlyList<Maintenance> Done, IReadOnlyDictionary<int, FiringRecord> Read)
+    Kiln Stored,
+    KilnLessons Learned,
+    KilnCare Care,
+    ImmutableArray<TaughtMoment> History,
+    IReadOnlyList<Maintenance> Done,
+    IReadOnlyDictionary<int, FiringRecord> Read
+)
 {
     private const int Trend = 12;
 
@@ -41,19 +47,30 @@ internal sealed record TaughtKiln(
     {
         var offset = Kiln.Offset;
         var sd = Learned.Estimate.Covariance.Sd;
-        return new KilnTaught(offset is null ? null : goal is { } cone ? offset.At(cone) : offset.At1150, offset?.Sd ?? 0, Learned.Logs > 0 ? sd.Power : 0, sd.Loss);
+        return new KilnTaught(
+            offset is null ? null
+                : goal is { } cone ? offset.At(cone)
+                : offset.At1150,
+            offset?.Sd ?? 0,
+            Learned.Logs > 0 ? sd.Power : 0,
+            sd.Loss
+        );
     }
 
-    /// <summary>What its elements lose in a firing, a share of the stored power, over the last firings with the same elements; nothing while that cannot be told.</summary>
+    /// <summary>
+    /// What its elements lose in a firing, a share of the stored power, over the last firings with the same elements; nothing while that cannot be told.
+    /// </summary>
     public double? PerFiring
     {
         get
         {
             var last = History.Reverse().TakeWhile(h => Done.All(d => d.Kind != MaintenanceKind.Elements || d.At <= h.At)).Take(Trend).Reverse().ToList();
-            if (last.Count < 4) return null;
+            if (last.Count < 4)
+                return null;
             var (x, y) = ((last.Count - 1) / 2.0, last.Average(h => h.Learned.Power.Mean));
             var (above, below) = (0.0, 0.0);
-            for (var i = 0; i < last.Count; i++) (above, below) = (above + (i - x) * (last[i].Learned.Power.Mean - y), below + (i - x) * (i - x));
+            for (var i = 0; i < last.Count; i++)
+                (above, below) = (above + (i - x) * (last[i].Learned.Power.Mean - y), below + (i - x) * (i - x));
             return -above / below;
         }
     }
@@ -61,13 +78,15 @@ internal sealed record TaughtKiln(
     private static Kiln Apply(Kiln stored, KilnLessons learned, KilnCare care)
     {
         var kiln = learned.Of(stored);
-        if (care.Power is { } power) kiln = kiln.Learned(kiln.HeatFactor, kiln.LossFactor, stored.ElementHealth * power, kiln.Uncertainty);
+        if (care.Power is { } power)
+            kiln = kiln.Learned(kiln.HeatFactor, kiln.LossFactor, stored.ElementHealth * power, kiln.Uncertainty);
         return care.Offset is { } offset ? kiln.With(new DisplayOffset(offset, 0, 1, learned.Packs)) : kiln;
     }
 }
 
 /// <summary>
-/// What kilns have taught, worked out from their firings in the order of time and remembered while nothing of them changes. A log is gone through once for every state of
+/// What kilns have taught, worked out from their firings in the order of time and remembered while nothing of them changes. A log is gone through once for
+/// every state of
 /// knowledge it is met with: a firing more costs one log.
 /// </summary>
 internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes, TaughtFuelKilns fuel, ILogger<TaughtKilns> log)
@@ -84,12 +103,13 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
     private readonly SemaphoreSlim one = new(1, 1);
 
     /// <summary>A kiln as its firings have taught it; that of a fuel kiln follows from its turns.</summary>
-    public async Task<StudioKiln> Known(Versioned<StudioKiln> kiln, CancellationToken cancel) => kiln.Item switch
-    {
-        Kiln => (await Of(kiln.Of<Kiln>()!, cancel)).Kiln,
-        FuelKiln fired => (await fuel.Of(kiln.Id, fired, cancel)).Of(fired),
-        var other => other,
-    };
+    public async Task<StudioKiln> Known(Versioned<StudioKiln> kiln, CancellationToken cancel) =>
+        kiln.Item switch
+        {
+            Kiln => (await Of(kiln.Of<Kiln>()!, cancel)).Kiln,
+            FuelKiln fired => (await fuel.Of(kiln.Id, fired, cancel)).Of(fired),
+            var other => other,
+        };
 
     /// <summary>What a kiln has taught.</summary>
     /// <param name="kiln">As it stands in the studio.</param>
@@ -98,7 +118,8 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
     {
         var kilnId = kiln.Id;
         var turns = writes.Turns;
-        if (kilns.TryGetValue(kilnId, out var known) && known.Turns == turns && known.Taught.Stored.Heat == kiln.Item.Heat) return known.Taught with { Stored = kiln.Item };
+        if (kilns.TryGetValue(kilnId, out var known) && known.Turns == turns && known.Taught.Stored.Heat == kiln.Item.Heat)
+            return known.Taught with { Stored = kiln.Item };
         await one.WaitAsync(cancel);
         try
         {
@@ -110,7 +131,9 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
             var telling = Telling(await runs.FinishedIn(kilnId, cancel), done);
             int[] ids = [.. telling.Select(r => r.FiringId)];
             var marks = await services.GetRequiredService<SampleLog>().Marks(ids, cancel);
-            var mark = $"{string.Join(' ', telling.Select(r => $"{r.FiringId}.{r.OpenedAt}"))} {await records.MarkOf(ids, cancel)} {string.Join(' ', marks.OrderBy(m => m.Key))} {string.Join(' ', done.Select(d => $"{d.Id}.{d.Kind}"))} {care}";
+            var mark =
+                $"{string.Join(' ', telling.Select(r => $"{r.FiringId}.{r.OpenedAt}"))} {await records.MarkOf(ids, cancel)} "
+                + $"{string.Join(' ', marks.OrderBy(m => m.Key))} {string.Join(' ', done.Select(d => $"{d.Id}.{d.Kind}"))} {care}";
             if (kilns.TryGetValue(kilnId, out known) && known.Mark == mark && known.Taught.Stored.Heat == kiln.Item.Heat)
             {
                 kilns[kilnId] = known with { Turns = turns };
@@ -127,10 +150,19 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
         }
     }
 
-    private TaughtKiln Learn(Versioned<Kiln> kiln, IReadOnlyList<FiringRun> runs, Dictionary<int, FiringRecord> records, IReadOnlyList<Maintenance> done, KilnCare care, SampleLog samples, IReadOnlyDictionary<int, string> marks)
+    private TaughtKiln Learn(
+        Versioned<Kiln> kiln,
+        IReadOnlyList<FiringRun> runs,
+        Dictionary<int, FiringRecord> records,
+        IReadOnlyList<Maintenance> done,
+        KilnCare care,
+        SampleLog samples,
+        IReadOnlyDictionary<int, string> marks
+    )
     {
         var (stored, heat) = (kiln.Item, kiln.Item.Heat);
-        if (logs.Count > MostLogs) logs.Clear();
+        if (logs.Count > MostLogs)
+            logs.Clear();
         var learner = new KilnLearner(stored);
         var history = ImmutableArray.CreateBuilder<TaughtMoment>();
         var changes = new Queue<Maintenance>(done.Where(d => d.Kind is MaintenanceKind.Elements or MaintenanceKind.Thermocouple).OrderBy(d => d.At));
@@ -138,8 +170,10 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
         {
             while (changes.Count > 0 && changes.Peek().At <= until)
             {
-                if (changes.Dequeue().Kind == MaintenanceKind.Elements) learner.NewElements();
-                else learner.NewThermocouple();
+                if (changes.Dequeue().Kind == MaintenanceKind.Elements)
+                    learner.NewElements();
+                else
+                    learner.NewThermocouple();
             }
         }
 
@@ -148,8 +182,14 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
             Changed(run.StartsAt);
             var watched = run.Watched with { Kiln = stored, Offset = default, Known = null };
             // Read only where it was never met like this: most of the time nothing is read at all.
-            learner.Learn((tuning, offset) => logs.GetOrAdd((run.FiringId, $"{marks.GetValueOrDefault(run.FiringId)} {run.OpenedAt}", tuning, offset, heat), _ => Estimate(run, () => new FinishedFiring(watched, Read(samples, run)).Estimate(tuning, offset))));
-            if (records.TryGetValue(run.FiringId, out var record)) learner.Learn(record.Packs, record.Figures?.Progress ?? [], run.Goal);
+            learner.Learn(
+                (tuning, offset) =>
+                    logs.GetOrAdd((run.FiringId, $"{marks.GetValueOrDefault(run.FiringId)} {run.OpenedAt}", tuning, offset, heat), _ =>
+                        Estimate(run, () => new FinishedFiring(watched, Read(samples, run)).Estimate(tuning, offset))
+                    )
+            );
+            if (records.TryGetValue(run.FiringId, out var record))
+                learner.Learn(record.Packs, record.Figures?.Progress ?? [], run.Goal);
             history.Add(new TaughtMoment(run.FiringId, run.StartsAt, learner.Learned));
         }
         Changed(Instant.MaxValue);
@@ -178,7 +218,8 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
         return [.. before, .. since.Count <= FirstOnes + LastOnes ? since : [.. since.Take(FirstOnes), .. since.TakeLast(LastOnes)]];
     }
 
-    private static List<FiringSample> Read(SampleLog samples, FiringRun run) => FinishedLog.Of(run, samples.Read(run.FiringId, CancellationToken.None).GetAwaiter().GetResult());
+    private static List<FiringSample> Read(SampleLog samples, FiringRun run) =>
+        FinishedLog.Of(run, samples.Read(run.FiringId, CancellationToken.None).GetAwaiter().GetResult());
 
     private sealed record Remembered(long Turns, string Mark, TaughtKiln Taught);
 }
@@ -194,7 +235,8 @@ internal static class FinishedLog
         foreach (var s in stored)
         {
             var minutes = run.Minutes(Instant.FromUnixTimeMilliseconds(s.At));
-            if (minutes <= end) all.Add(new FiringSample(minutes, s.Celsius, s.Share, s.SetPoint));
+            if (minutes <= end)
+                all.Add(new FiringSample(minutes, s.Celsius, s.Share, s.SetPoint));
         }
         return all;
     }

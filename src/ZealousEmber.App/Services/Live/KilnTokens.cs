@@ -19,6 +19,7 @@ internal static class KilnTokens
     {
         const string Scheme = "Bearer ";
         var header = request.Headers.Authorization.ToString();
-        return header.StartsWith(Scheme, StringComparison.OrdinalIgnoreCase) && CryptographicOperations.FixedTimeEquals(Hash(header[Scheme.Length..].Trim()), hash);
+        return header.StartsWith(Scheme, StringComparison.OrdinalIgnoreCase)
+            && CryptographicOperations.FixedTimeEquals(Hash(header[Scheme.Length..].Trim()), hash);
     }
 }

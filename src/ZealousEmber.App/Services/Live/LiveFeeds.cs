@@ -21,7 +21,8 @@ internal sealed class LiveFeeds(IHubContext<LiveHub> hub, ILogger<LiveFeeds> log
     /// <summary>Tells every open page where a firing is; returns at once.</summary>
     public void Tell(int firingId, LiveContract told)
     {
-        foreach (var feed in feeds.Values) feed.Offer(firingId, told);
+        foreach (var feed in feeds.Values)
+            feed.Offer(firingId, told);
     }
 
     /// <returns>False where the page is gone.</returns>
@@ -50,7 +51,8 @@ internal sealed class LiveFeeds(IHubContext<LiveHub> hub, ILogger<LiveFeeds> log
             lock (waiting)
             {
                 waiting[firingId] = told;
-                if (isSending) return;
+                if (isSending)
+                    return;
                 isSending = true;
             }
             _ = Task.Run(Send);
@@ -58,9 +60,7 @@ internal sealed class LiveFeeds(IHubContext<LiveHub> hub, ILogger<LiveFeeds> log
 
         private async Task Send()
         {
-            while (Next() is { } next && await send(next.Key, next.Value))
-            {
-            }
+            while (Next() is { } next && await send(next.Key, next.Value)) { }
         }
 
         private KeyValuePair<int, LiveContract>? Next()

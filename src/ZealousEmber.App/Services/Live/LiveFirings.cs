@@ -2,14 +2,15 @@ using System.Collections.Concurrent;
 using NodaTime;
 using ZealousEmber.App.Contracts;
 using ZealousEmber.Core.Firing.Live;
-using ZealousEmber.Store.Saving;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.App.Services.Live;
 
 /// <summary>
-/// The firings under way. What is told to them is stored first; after a restart they are followed again from what is stored. Watchers are told of every change. Each is
+/// The firings under way. What is told to them is stored first; after a restart they are followed again from what is stored. Watchers are told of every
+/// change. Each is
 /// followed by itself: what goes wrong with one is told at that one, and touches no other.
 /// </summary>
 internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, TimeProvider time, ILogger<LiveFirings> log)
@@ -36,9 +37,11 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
     {
         await using var scope = scopes.CreateAsyncScope();
         var runs = scope.ServiceProvider.GetRequiredService<FiringRuns>();
-        foreach (var run in await runs.UnderWay(cancel)) await Follow(run, scope.ServiceProvider, cancel);
+        foreach (var run in await runs.UnderWay(cancel))
+            await Follow(run, scope.ServiceProvider, cancel);
         Unreadable = await runs.UnreadableUnderWay(cancel);
-        foreach (var run in Unreadable) log.LogError("The start of firing {Firing} cannot be read: it is not followed, and its kiln is not free", run.FiringId);
+        foreach (var run in Unreadable)
+            log.LogError("The start of firing {Firing} cannot be read: it is not followed, and its kiln is not free", run.FiringId);
     }
 
     /// <summary>Firings under way whose start cannot be read: their kilns are not free.</summary>
@@ -103,34 +106,49 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
     }
 
     /// <summary>A finished firing followed once more.</summary>
-    public async Task<IFollowedFiring> Followed(FiringRun run, IServiceProvider services, CancellationToken cancel) => (await AtRest(run, services, cancel)).Live;
+    public async Task<IFollowedFiring> Followed(FiringRun run, IServiceProvider services, CancellationToken cancel) =>
+        (await AtRest(run, services, cancel)).Live;
 
     /// <summary>A finished firing, as it was at its end.</summary>
     public async Task<LiveContract> AtItsEnd(FiringRun run, IServiceProvider services, CancellationToken cancel)
     {
         var entries = (await services.GetRequiredService<FiringRuns>().Entries(run.FiringId, cancel)).Count;
-        if (ended.TryGetValue(run.FiringId, out var before) && (before.Stopped, before.Opened, before.Entries) == (run.StoppedAt, run.OpenedAt, entries)) return before.Told;
+        if (ended.TryGetValue(run.FiringId, out var before) && (before.Stopped, before.Opened, before.Entries) == (run.StoppedAt, run.OpenedAt, entries))
+            return before.Told;
         var told = (await AtRest(run, services, cancel)).Tell(Wall);
-        if (ended.Count >= MostEnded) ended.Clear();
+        if (ended.Count >= MostEnded)
+            ended.Clear();
         ended[run.FiringId] = (run.StoppedAt, run.OpenedAt, entries, told);
         return told;
     }
 
     /// <summary>A batch from a logger: stored, then followed, then told.</summary>
-    public async Task<AppendedSamples> Push(RunningFiring firing, string logger, string stream, IReadOnlyList<StoredSample> samples, SampleLog store, IServiceProvider services, CancellationToken cancel)
+    public async Task<AppendedSamples> Push(
+        RunningFiring firing,
+        string logger,
+        string stream,
+        IReadOnlyList<StoredSample> samples,
+        SampleLog store,
+        IServiceProvider services,
+        CancellationToken cancel
+    )
     {
         var appended = await store.Append(firing.Run.FiringId, logger, stream, samples, cancel);
-        if (appended.Added.Count == 0) return appended;
+        if (appended.Added.Count == 0)
+            return appended;
         // Stored already: whoever asked may have gone, the firing is followed all the same.
         await Hold(firing, async () =>
         {
             firing.Take(appended.Added);
             await Cooled(firing, services);
         });
-        if (firing.IsStale) RebuildAside(firing);
+        if (firing.IsStale)
+            RebuildAside(firing);
         // Faster than anybody reads nobody is told.
-        if (Wall - firing.ToldAt >= ToldEvery) await Tell(firing, CancellationToken.None);
-        else firing.IsUntold = true;
+        if (Wall - firing.ToldAt >= ToldEvery)
+            await Tell(firing, CancellationToken.None);
+        else
+            firing.IsUntold = true;
         return appended;
     }
 
@@ -140,7 +158,8 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
         await Hold(firing, async () =>
         {
             firing.Take(entry);
-            if (firing.IsStale) await Rebuild(firing, services, CancellationToken.None);
+            if (firing.IsStale)
+                await Rebuild(firing, services, CancellationToken.None);
             await Cooled(firing, services);
         });
         await Tell(firing, CancellationToken.None);
@@ -155,7 +174,8 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
             await Rebuild(firing, services, CancellationToken.None);
             await Cooled(firing, services);
         });
-        if (run.IsUnderWay) running[run.FiringId] = firing;
+        if (run.IsUnderWay)
+            running[run.FiringId] = firing;
         ended.TryRemove(run.FiringId, out _);
         await Tell(firing, CancellationToken.None);
         return firing.Run;
@@ -167,8 +187,10 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
         await Hold(firing, () =>
         {
             firing.Run = run;
-            if (run.StoppedAt is { } stopped) firing.SwitchOff(run.Minutes(stopped));
-            if (!run.IsUnderWay) running.TryRemove(run.FiringId, out _);
+            if (run.StoppedAt is { } stopped)
+                firing.SwitchOff(run.Minutes(stopped));
+            if (!run.IsUnderWay)
+                running.TryRemove(run.FiringId, out _);
             return Task.CompletedTask;
         });
         await Tell(firing, CancellationToken.None);
@@ -181,13 +203,16 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
         lastPass = Wall;
         foreach (var firing in running.Values)
         {
-            if (isPutBack) RebuildAside(firing);
-            if (Wall < firing.Run.StartsAt || Wall < firing.Trouble?.TryAgain) continue;
+            if (isPutBack)
+                RebuildAside(firing);
+            if (Wall < firing.Run.StartsAt || Wall < firing.Trouble?.TryAgain)
+                continue;
             await using var scope = scopes.CreateAsyncScope();
             var before = firing.Live.LastAt;
             await Hold(firing, async () =>
             {
-                if (firing.Trouble is not null) await Rebuild(firing, scope.ServiceProvider, cancel);
+                if (firing.Trouble is not null)
+                    await Rebuild(firing, scope.ServiceProvider, cancel);
                 var (logger, stream, samples) = firing.Read(firing.Run.Minutes(firing.Run.Clock(Wall)), SimulatedAtOnce);
                 if (samples.Count > 0)
                 {
@@ -197,14 +222,16 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
                 await Cooled(firing, scope.ServiceProvider);
             });
             // Where nothing came, silence and clocks are still told of, now and then.
-            if (firing.IsUntold || firing.Live.LastAt != before || (firing.Run.Link != LinkKind.Simulated && Wall - firing.ToldAt >= SilenceTold)) await Tell(firing, cancel);
+            if (firing.IsUntold || firing.Live.LastAt != before || (firing.Run.Link != LinkKind.Simulated && Wall - firing.ToldAt >= SilenceTold))
+                await Tell(firing, cancel);
         }
     }
 
     /// <summary>Tells a page that has just opened: one that opens while nothing changes, the logger being silent say, still has to ring.</summary>
     public async Task TellAll(CancellationToken cancel)
     {
-        foreach (var firing in running.Values) await Tell(firing, cancel);
+        foreach (var firing in running.Values)
+            await Tell(firing, cancel);
     }
 
     /// <summary>Changes one firing; what goes wrong is told at it, once, and it is tried again later.</summary>
@@ -228,7 +255,8 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
     private void Fail(RunningFiring firing, Exception error)
     {
         // Said when it begins; every try after it that fails says nothing new.
-        if (firing.Trouble is null) log.LogError(error, "Firing {Firing} cannot be followed", firing.Run.FiringId);
+        if (firing.Trouble is null)
+            log.LogError(error, "Firing {Firing} cannot be followed", firing.Run.FiringId);
         firing.Fail(error, Wall);
     }
 
@@ -238,7 +266,8 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
         lock (firing)
         {
             // Whoever is at it already looks again before it ends.
-            if (!firing.Rebuilding.IsCompleted) return;
+            if (!firing.Rebuilding.IsCompleted)
+                return;
             firing.Rebuilding = Task.Run(() => FollowAnew(firing));
         }
     }
@@ -260,14 +289,14 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
                     var (samples, entries) = await Stored(firing.Run, scope.ServiceProvider, CancellationToken.None);
                     var from = anew.Live.LastAt ?? double.NegativeInfinity;
                     anew.Take(samples.Where(s => firing.Run.Minutes(Instant.FromUnixTimeMilliseconds(s.At)) > from && s.At <= until.ToUnixTimeMilliseconds()));
-                    foreach (var entry in entries.ExceptBy(known.Entries.Select(e => e.Key), e => e.Key)) anew.Take(entry);
+                    foreach (var entry in entries.ExceptBy(known.Entries.Select(e => e.Key), e => e.Key))
+                        anew.Take(entry);
                     var isStale = anew.IsStale;
                     firing.Adopt(anew);
                     firing.IsStale |= isStale;
                     await Cooled(firing, scope.ServiceProvider);
                 });
-            }
-            while (firing.IsStale);
+            } while (firing.IsStale);
             await Tell(firing, CancellationToken.None);
         }
         catch (Exception error) when (error is not OutOfMemoryException)
@@ -295,23 +324,36 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
             Fail(firing, error);
         }
         // What cannot be followed still shows what was read last.
-        if (firing.Trouble is not null && samples.Count > 0) firing.Take(samples.TakeLast(1));
+        if (firing.Trouble is not null && samples.Count > 0)
+            firing.Take(samples.TakeLast(1));
     }
 
-    private static async Task<(List<StoredSample> Samples, IReadOnlyList<FiringEntry> Entries)> Stored(FiringRun run, IServiceProvider services, CancellationToken cancel) =>
-        (await services.GetRequiredService<SampleLog>().Read(run.FiringId, cancel), await services.GetRequiredService<FiringRuns>().Entries(run.FiringId, cancel));
+    private static async Task<(List<StoredSample> Samples, IReadOnlyList<FiringEntry> Entries)> Stored(
+        FiringRun run,
+        IServiceProvider services,
+        CancellationToken cancel
+    ) =>
+        (
+            await services.GetRequiredService<SampleLog>().Read(run.FiringId, cancel),
+            await services.GetRequiredService<FiringRuns>().Entries(run.FiringId, cancel)
+        );
 
     /// <summary>The power has gone off for good: it is cooling from then on. Where that cannot be stored now, it is the next time.</summary>
     private async Task Cooled(RunningFiring firing, IServiceProvider services)
     {
-        if (firing.Trouble is not null) return;
+        if (firing.Trouble is not null)
+            return;
         var run = firing.Run;
         var report = firing.Live.Report(firing.Minutes(Wall), withForecast: false);
-        Instant? cooled = report.EndAt is { } end ? Instant.FromUnixTimeMilliseconds((run.StartsAt + Duration.FromMinutes(end)).ToUnixTimeMilliseconds()) : null;
-        if (cooled == run.CooledAt) return;
+        Instant? cooled = report.EndAt is { } end
+            ? Instant.FromUnixTimeMilliseconds((run.StartsAt + Duration.FromMinutes(end)).ToUnixTimeMilliseconds())
+            : null;
+        if (cooled == run.CooledAt)
+            return;
         try
         {
-            firing.Run = await services.GetRequiredService<FiringRuns>().Change(run.FiringId, r => r with { CooledAt = cooled }, null, CancellationToken.None) ?? run;
+            firing.Run = await services.GetRequiredService<FiringRuns>().Change(run.FiringId, r => r with { CooledAt = cooled }, null, CancellationToken.None)
+                ?? run;
         }
         catch (Exception error) when (StoreHealth.IsFull(error) || StoreHealth.IsBusy(error))
         {

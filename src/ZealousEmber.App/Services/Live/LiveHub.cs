@@ -3,7 +3,9 @@ using ZealousEmber.App.Contracts;
 
 namespace ZealousEmber.App.Services.Live;
 
-/// <summary>Tells watchers of firings under way: <c>told</c> with the firing's number and a <see cref="LiveContract"/>, once they are there and at every change.</summary>
+/// <summary>
+/// Tells watchers of firings under way: <c>told</c> with the firing's number and a <see cref="LiveContract"/>, once they are there and at every change.
+/// </summary>
 internal sealed class LiveHub(LiveFirings firings, LiveFeeds feeds) : Hub
 {
     /// <summary>The message.</summary>

@@ -18,7 +18,9 @@ namespace ZealousEmber.App.Services.Live;
 internal sealed record FollowTrouble(string Why, Instant TryAgain, int Tries)
 {
     /// <summary>What is told of it at the kiln.</summary>
-    public string Told => "This firing cannot be followed at the moment. The firing itself goes on, and every reading is kept: watch the controller and the cones. It is tried again by itself.";
+    public string Told =>
+        "This firing cannot be followed at the moment. The firing itself goes on, and every reading is kept: watch the controller and the cones. It is "
+        + "tried again by itself.";
 }
 
 /// <summary>A firing under way, in memory: built from what is stored, and told everything that is stored after. One at a time by its gate.</summary>
@@ -34,6 +36,7 @@ internal sealed class RunningFiring(FiringRun run)
     private const double LongestWait = 300;
 
     private const string SimulatedLogger = "simulated kiln";
+
     // What was told a moment ago is told again to the next who asks: a forecast costs milliseconds, and a room has twenty. Minutes.
     private const double ToldAgain = 5.0 / 60;
 
@@ -78,8 +81,10 @@ internal sealed class RunningFiring(FiringRun run)
         entries = FiringEntry.InForce(entries);
         Follow(past, until is null ? entries : [.. entries.TakeWhile(e => e.At <= until)], _ => { });
         (Trouble, IsStale) = (null, false);
-        if (Run.StoppedAt is { } stopped) SwitchOff(Run.Minutes(stopped));
-        if (Run.Link == LinkKind.Simulated) Simulate(samples.Count > 0 ? samples.Max(s => s.Sequence) : 0, entries);
+        if (Run.StoppedAt is { } stopped)
+            SwitchOff(Run.Minutes(stopped));
+        if (Run.Link == LinkKind.Simulated)
+            Simulate(samples.Count > 0 ? samples.Max(s => s.Sequence) : 0, entries);
     }
 
     /// <summary>A finished firing followed to its end; one that cannot be followed teaches nothing, and stops nothing.</summary>
@@ -98,7 +103,8 @@ internal sealed class RunningFiring(FiringRun run)
     }
 
     /// <summary>Goes on from where another has followed it to.</summary>
-    public void Adopt(RunningFiring other) => (Live, Simulated, switchedOff, Trouble, IsStale) = (other.Live, other.Simulated, other.switchedOff, other.Trouble, false);
+    public void Adopt(RunningFiring other) =>
+        (Live, Simulated, switchedOff, Trouble, IsStale) = (other.Live, other.Simulated, other.switchedOff, other.Trouble, false);
 
     /// <summary>It cannot be followed: what is read of it is shown, and it is tried again, after longer and longer.</summary>
     public void Fail(Exception error, Instant now)
@@ -107,7 +113,8 @@ internal sealed class RunningFiring(FiringRun run)
         var tries = (Trouble?.Tries ?? 0) + 1;
         Trouble = new FollowTrouble(error.Message, now + Duration.FromSeconds(Math.Min(LongestWait, Math.Pow(2, tries))), tries);
         Live = new UnfollowedFiring();
-        if (Run.StoppedAt is { } stopped) Live.SwitchOff(Run.Minutes(stopped));
+        if (Run.StoppedAt is { } stopped)
+            Live.SwitchOff(Run.Minutes(stopped));
     }
 
     /// <summary>What was told of it as it went on, by what is stored.</summary>
@@ -118,11 +125,16 @@ internal sealed class RunningFiring(FiringRun run)
     {
         var reports = new List<LiveContract>();
         entries = FiringEntry.InForce(entries);
-        if (samples.Count == 0 && entries.All(e => e.Kind != EntryKind.Reading)) return reports;
-        var last = Math.Max(samples.Count > 0 ? Run.Minutes(Instant.FromUnixTimeMilliseconds(samples[^1].At)) : 0, entries.Where(e => e.Kind == EntryKind.Reading).Select(e => Run.Minutes(e.At)).DefaultIfEmpty(0).Max());
+        if (samples.Count == 0 && entries.All(e => e.Kind != EntryKind.Reading))
+            return reports;
+        var last = Math.Max(
+            samples.Count > 0 ? Run.Minutes(Instant.FromUnixTimeMilliseconds(samples[^1].At)) : 0,
+            entries.Where(e => e.Kind == EntryKind.Reading).Select(e => Run.Minutes(e.At)).DefaultIfEmpty(0).Max()
+        );
         void TellUntil(double minute)
         {
-            for (; reports.Count < count && last * (reports.Count + 1) / count < minute;) reports.Add(TellAt(last * (reports.Count + 1) / count));
+            for (; reports.Count < count && last * (reports.Count + 1) / count < minute; )
+                reports.Add(TellAt(last * (reports.Count + 1) / count));
         }
 
         Follow(samples, entries, TellUntil);
@@ -130,13 +142,16 @@ internal sealed class RunningFiring(FiringRun run)
         return reports;
     }
 
-    /// <summary>New readings, in the order of time. One from long before the last has it followed anew; one that is a little late is told by its neighbours as well.</summary>
+    /// <summary>
+    /// New readings, in the order of time. One from long before the last has it followed anew; one that is a little late is told by its neighbours as well.
+    /// </summary>
     public void Take(IEnumerable<StoredSample> samples)
     {
         changes++;
         foreach (var sample in samples.OrderBy(s => s.At).Select(Sample))
         {
-            if (!Live.Add(sample) && Live.LastAt - sample.Minutes > LittleLate) IsStale = true;
+            if (!Live.Add(sample) && Live.LastAt - sample.Minutes > LittleLate)
+                IsStale = true;
         }
     }
 
@@ -157,10 +172,17 @@ internal sealed class RunningFiring(FiringRun run)
             case EntryKind.Dry:
                 Live.Looked(minutes, isDry: true, SteamBlock, entry.By ?? "somebody");
                 break;
-            case EntryKind.Turned or EntryKind.Colour or EntryKind.ConeDown or EntryKind.AirSign or EntryKind.Replanned or EntryKind.LeftOut or EntryKind.Weighed when Live is FuelFollower fuel:
+            case EntryKind.Turned
+            or EntryKind.Colour
+            or EntryKind.ConeDown
+            or EntryKind.AirSign
+            or EntryKind.Replanned
+            or EntryKind.LeftOut
+            or EntryKind.Weighed when Live is FuelFollower fuel:
                 Take(fuel, entry, minutes);
                 break;
-            case EntryKind.Reprogrammed when Live is LiveFiring electric && Reprogramming.Read(entry.Subject, entry.Text) is { IsOk: true, Value: var (step, rest) }:
+            case EntryKind.Reprogrammed
+                when Live is LiveFiring electric && Reprogramming.Read(entry.Subject, entry.Text) is { IsOk: true, Value: var (step, rest) }:
                 electric.GoOnWith(step, rest, minutes);
                 break;
             case EntryKind.Acknowledged when entry.Subject is { } alarm:
@@ -220,8 +242,12 @@ internal sealed class RunningFiring(FiringRun run)
         var samples = new List<StoredSample>();
         while (Simulated is { } kiln && samples.Count < most && kiln.Minutes + SimulatedKiln.Every.TotalMinutes <= now)
         {
-            if (kiln.Minutes >= switchedOff) kiln.SwitchOff();
-            if (kiln.Next() is { } s) samples.Add(new StoredSample(s.Sequence, (Run.StartsAt + Duration.FromMinutes(s.Minutes)).ToUnixTimeMilliseconds(), s.Celsius, s.Share, s.SetPoint));
+            if (kiln.Minutes >= switchedOff)
+                kiln.SwitchOff();
+            if (kiln.Next() is { } s)
+                samples.Add(
+                    new StoredSample(s.Sequence, (Run.StartsAt + Duration.FromMinutes(s.Minutes)).ToUnixTimeMilliseconds(), s.Celsius, s.Share, s.SetPoint)
+                );
         }
         return (SimulatedLogger, "1", samples);
     }
@@ -239,7 +265,14 @@ internal sealed class RunningFiring(FiringRun run)
     public LiveContract Tell(Instant wall)
     {
         var minutes = Minutes(wall);
-        if (told is { } before && minutes - before.Minutes is >= 0 and < ToldAgain && before.Changes == changes && ReferenceEquals(before.Live, Live) && ReferenceEquals(before.Run, Run)) return before.Contract;
+        if (
+            told is { } before
+            && minutes - before.Minutes is >= 0 and < ToldAgain
+            && before.Changes == changes
+            && ReferenceEquals(before.Live, Live)
+            && ReferenceEquals(before.Run, Run)
+        )
+            return before.Contract;
         var report = Live.Report(minutes);
         var at = Run.StartsAt + Duration.FromMinutes(report.At);
         var contract = LiveMapping.Write(Live, report, Run.State(at), at) with { Trouble = Trouble?.Told };
@@ -284,7 +317,8 @@ internal sealed class RunningFiring(FiringRun run)
         var steam = new Queue<double>(entries.Where(e => e.Kind == EntryKind.Steam).Select(e => Run.Minutes(e.At)));
         while (Simulated.Minutes / SimulatedKiln.Every.TotalMinutes < read - 0.5)
         {
-            if (Simulated.Minutes >= switchedOff) Simulated.SwitchOff();
+            if (Simulated.Minutes >= switchedOff)
+                Simulated.SwitchOff();
             while (steam.Count > 0 && steam.Peek() <= Simulated.Minutes)
             {
                 Simulated.Extend(Duration.FromMinutes(SteamBlock));

@@ -18,24 +18,34 @@ internal static class LogDates
         {
             if (rest.Length > 0 && char.IsLetter(rest[0]))
             {
-                if (rest.Length < 3 || Month(rest[..3]) is not { } month || named >= 0) return null;
+                if (rest.Length < 3 || Month(rest[..3]) is not { } month || named >= 0)
+                    return null;
                 (part[i], named) = (month, i);
-                while (rest.Length > 0 && char.IsLetter(rest[0])) rest = rest[1..];
+                while (rest.Length > 0 && char.IsLetter(rest[0]))
+                    rest = rest[1..];
             }
-            else if (!Whole(ref rest, 4, out part[i], out digits[i])) return null;
-            if (i == 2) break;
-            if (rest.Length == 0 || rest[0] is not ('-' or '/' or '.' or ' ' or ',')) return null;
+            else if (!Whole(ref rest, 4, out part[i], out digits[i]))
+                return null;
+            if (i == 2)
+                break;
+            if (rest.Length == 0 || rest[0] is not ('-' or '/' or '.' or ' ' or ','))
+                return null;
             rest = rest[1..].TrimStart(" ,.");
         }
-        var (y, m, d) = digits[0] == 4 ? (part[0], part[1], part[2])
+        var (y, m, d) =
+            digits[0] == 4 ? (part[0], part[1], part[2])
             : named == 1 ? (part[2], part[1], part[0])
             : named == 0 || order == DateOrder.MonthFirst ? (part[2], part[0], part[1])
             : (part[2], part[1], part[0]);
-        if (y < 100) y += 2000;
-        if (y is < 1970 or > 2200 || m is < 1 or > 12 || d < 1 || d > CalendarSystem.Iso.GetDaysInMonth(y, m)) return null;
-        if (rest.Length > 0 && rest[0] is 'T' or 't' or ',') rest = rest[1..];
+        if (y < 100)
+            y += 2000;
+        if (y is < 1970 or > 2200 || m is < 1 or > 12 || d < 1 || d > CalendarSystem.Iso.GetDaysInMonth(y, m))
+            return null;
+        if (rest.Length > 0 && rest[0] is 'T' or 't' or ',')
+            rest = rest[1..];
         rest = rest.Trim();
-        if (rest.Length == 0) return null;
+        if (rest.Length == 0)
+            return null;
         return Clock(ref rest) is { } time && Shift(rest.Trim()) is { Ok: true, Offset: var offset } ? (new LocalDate(y, m, d) + time, offset) : null;
     }
 
@@ -48,24 +58,29 @@ internal static class LogDates
 
     private static LocalTime? Clock(ref ReadOnlySpan<char> rest)
     {
-        if (!Whole(ref rest, 2, out var hour, out _) || rest.Length == 0 || rest[0] != ':') return null;
+        if (!Whole(ref rest, 2, out var hour, out _) || rest.Length == 0 || rest[0] != ':')
+            return null;
         rest = rest[1..];
-        if (!Whole(ref rest, 2, out var minute, out var places) || places != 2) return null;
+        if (!Whole(ref rest, 2, out var minute, out var places) || places != 2)
+            return null;
         var (second, nanos) = (0, 0L);
         if (rest.Length > 0 && rest[0] == ':')
         {
             rest = rest[1..];
-            if (!Whole(ref rest, 2, out second, out _)) return null;
+            if (!Whole(ref rest, 2, out second, out _))
+                return null;
             if (rest.Length > 1 && rest[0] is '.' or ',')
             {
                 rest = rest[1..];
-                for (var unit = 100_000_000L; rest.Length > 0 && char.IsAsciiDigit(rest[0]); unit /= 10, rest = rest[1..]) nanos += (rest[0] - '0') * unit;
+                for (var unit = 100_000_000L; rest.Length > 0 && char.IsAsciiDigit(rest[0]); unit /= 10, rest = rest[1..])
+                    nanos += (rest[0] - '0') * unit;
             }
         }
         var half = rest.TrimStart();
         if (half.Length >= 2 && char.ToLowerInvariant(half[1]) == 'm' && char.ToLowerInvariant(half[0]) is 'a' or 'p')
         {
-            if (hour is < 1 or > 12) return null;
+            if (hour is < 1 or > 12)
+                return null;
             hour = hour % 12 + (char.ToLowerInvariant(half[0]) == 'p' ? 12 : 0);
             rest = half[2..];
         }
@@ -75,18 +90,24 @@ internal static class LogDates
     /// <summary>Z, +01:00, +0100 or +01; nothing at all is well too.</summary>
     private static (bool Ok, Offset? Offset) Shift(ReadOnlySpan<char> rest)
     {
-        if (rest.Length == 0) return (true, null);
-        if (rest is "Z" or "z" or "UTC" or "GMT") return (true, Offset.Zero);
-        if (rest[0] is not ('+' or '-')) return (false, null);
+        if (rest.Length == 0)
+            return (true, null);
+        if (rest is "Z" or "z" or "UTC" or "GMT")
+            return (true, Offset.Zero);
+        if (rest[0] is not ('+' or '-'))
+            return (false, null);
         var sign = rest[0] == '-' ? -1 : 1;
         rest = rest[1..];
         var minutes = 0;
-        if (!Whole(ref rest, 4, out var hours, out var places)) return (false, null);
-        if (places == 4) (hours, minutes) = (hours / 100, hours % 100);
+        if (!Whole(ref rest, 4, out var hours, out var places))
+            return (false, null);
+        if (places == 4)
+            (hours, minutes) = (hours / 100, hours % 100);
         else if (rest.Length > 1 && rest[0] == ':')
         {
             rest = rest[1..];
-            if (!Whole(ref rest, 2, out minutes, out _)) return (false, null);
+            if (!Whole(ref rest, 2, out minutes, out _))
+                return (false, null);
         }
         return rest.Length > 0 || hours > 14 || minutes > 59 ? (false, null) : (true, Offset.FromHoursAndMinutes(sign * hours, sign * minutes));
     }
@@ -106,7 +127,8 @@ internal static class LogDates
     private static int? Month(ReadOnlySpan<char> name)
     {
         for (var i = 0; i < Months.Length; i++)
-            if (name.Equals(Months[i], StringComparison.OrdinalIgnoreCase)) return i + 1;
+            if (name.Equals(Months[i], StringComparison.OrdinalIgnoreCase))
+                return i + 1;
         return null;
     }
 }

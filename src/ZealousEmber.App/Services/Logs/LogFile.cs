@@ -42,45 +42,67 @@ internal static class LogFile
         using var parser = LogCsv.Parser(text, delimiter, LongestCell);
         var (samples, skipped, first) = (new List<StoredSample>(1 << 16), 0, new List<SkippedLine>());
         var latest = now + Duration.FromMinutes(FiringSample.MostAhead);
-        if (reading.Headed) parser.Read();
+        if (reading.Headed)
+            parser.Read();
         while (parser.Read())
         {
-            if ((parser.Row & 4095) == 0) cancel.ThrowIfCancellationRequested();
+            if ((parser.Row & 4095) == 0)
+                cancel.ThrowIfCancellationRequested();
             var line = parser.RawRow;
             string? Cell(int? column) => column is { } at && at < parser.Count ? parser[at] : null;
             string? NumberCell(int? column) => decimalComma ? Cell(column)?.Replace(',', '.') : Cell(column);
             var why = ReadOne(out var sample);
-            if (why is null) samples.Add(sample);
+            if (why is null)
+                samples.Add(sample);
             else
             {
                 skipped++;
-                if (first.Count < Named) first.Add(new SkippedLine(line, why));
+                if (first.Count < Named)
+                    first.Add(new SkippedLine(line, why));
             }
-            if (samples.Count > MostReadings) return new Problem("csv", $"At most {Phrases.Number(MostReadings)} readings are taken from one file. One every ten seconds is plenty; thin it, or send it in parts.");
+            if (samples.Count > MostReadings)
+                return new Problem(
+                    "csv",
+                    $"At most {Phrases.Number(MostReadings)} readings are taken from one file. One every ten seconds is plenty; thin it, or send it in parts."
+                );
 
             string? ReadOne(out StoredSample sample)
             {
                 sample = default;
-                if (moments.Read(Cell(reading.Date), reading.TimeIn is LogTime.Dates or LogTime.Clock ? Cell(reading.Time) : NumberCell(reading.Time)) is not { } at)
+                if (
+                    moments.Read(Cell(reading.Date), reading.TimeIn is LogTime.Dates or LogTime.Clock ? Cell(reading.Time) : NumberCell(reading.Time))
+                    is not { } at
+                )
                     return $"No time that can be read: “{LogCsv.Short(Cell(reading.Time))}”.";
-                if (at > latest) return "This is in the future.";
+                if (at > latest)
+                    return "This is in the future.";
                 var shown = NumberCell(reading.Temperature);
                 double? celsius = null;
                 if (LogCsv.Number(shown) is { } value)
                 {
-                    if (!Temperature.TryFrom(value, reading.Unit, out var read)) return $"No kiln is at {LogCsv.Short(shown)} {reading.Unit.Symbol()}.";
+                    if (!Temperature.TryFrom(value, reading.Unit, out var read))
+                        return $"No kiln is at {LogCsv.Short(shown)} {reading.Unit.Symbol()}.";
                     celsius = read.Celsius;
                 }
-                else if (!Nothing.Contains(shown?.ToLowerInvariant() ?? "")) return $"No temperature that can be read: “{LogCsv.Short(shown)}”.";
-                double? set = LogCsv.Number(NumberCell(reading.SetPoint)) is { } asked && Temperature.TryFrom(asked, reading.Unit, out var wanted) && wanted.Celsius >= 1 ? wanted.Celsius : null;
-                double? share = LogCsv.Number(NumberCell(reading.Power)?.TrimEnd('%')) is { } power ? Math.Clamp(reading.PowerIn == LogPower.Percent ? power / 100 : power, 0, 1) : null;
-                if (new FiringSample(0, celsius, share, set).Refusal(null) is { } refused) return refused;
+                else if (!Nothing.Contains(shown?.ToLowerInvariant() ?? ""))
+                    return $"No temperature that can be read: “{LogCsv.Short(shown)}”.";
+                double? set =
+                    LogCsv.Number(NumberCell(reading.SetPoint)) is { } asked && Temperature.TryFrom(asked, reading.Unit, out var wanted) && wanted.Celsius >= 1
+                        ? wanted.Celsius
+                        : null;
+                double? share = LogCsv.Number(NumberCell(reading.Power)?.TrimEnd('%')) is { } power
+                    ? Math.Clamp(reading.PowerIn == LogPower.Percent ? power / 100 : power, 0, 1)
+                    : null;
+                if (new FiringSample(0, celsius, share, set).Refusal(null) is { } refused)
+                    return refused;
                 sample = new StoredSample(line, at.ToUnixTimeMilliseconds(), celsius, share, set);
                 return null;
             }
         }
-        if (samples.Count == 0) return new Problem("csv", first.Count > 0 ? $"Not one line could be read this way. Line {first[0].Line}: {first[0].Why}" : "This log is empty.");
-        if (skipped > samples.Count) return new Problem("csv", $"More than half of the lines cannot be read this way: is a column another one? Line {first[0].Line}: {first[0].Why}");
+        if (samples.Count == 0)
+            return new Problem("csv", first.Count > 0 ? $"Not one line could be read this way. Line {first[0].Line}: {first[0].Why}" : "This log is empty.");
+        if (skipped > samples.Count)
+            return new Problem("csv", $"More than half of the lines cannot be read this way: is a column another one? Line {first[0].Line}: {first[0].Why}");
         return new LogFileRead(samples, skipped, first);
     }
 }

@@ -23,22 +23,30 @@ internal sealed class LogMoments(LogTime kind, DateOrder order, DateTimeZone zon
     {
         var read = kind switch
         {
-            LogTime.Dates => LogDates.Read(string.IsNullOrEmpty(date) ? time : $"{date} {time}", order) is { } at ? at.Offset is { } offset ? at.Local.WithOffset(offset).ToInstant() : InZone(at.Local) : null,
+            LogTime.Dates => LogDates.Read(string.IsNullOrEmpty(date) ? time : $"{date} {time}", order) is { } at
+                ? at.Offset is { } offset
+                    ? at.Local.WithOffset(offset).ToInstant()
+                    : InZone(at.Local)
+                : null,
             LogTime.Clock => LogDates.ReadClock(time) is { } at ? InZone(Day(at) + at) : null,
             LogTime.Epoch => Number(time) is { } at ? Instant.FromUnixTimeMilliseconds((long)(Math.Abs(at) < FirstMillisecond ? at * 1000 : at)) : null,
             LogTime.Hours => Since(time, 3_600_000),
             LogTime.Minutes => Since(time, 60_000),
             _ => Since(time, 1000),
         };
-        if (read is { } now) before = now;
+        if (read is { } now)
+            before = now;
         return read;
     }
 
-    /// <summary>An hour that comes twice, when clocks go back, is the first unless time would run backwards; one that is left out lies after the change.</summary>
+    /// <summary>
+    /// An hour that comes twice, when clocks go back, is the first unless time would run backwards; one that is left out lies after the change.
+    /// </summary>
     private Instant? InZone(LocalDateTime local)
     {
         var map = zone.MapLocal(local);
-        if (map.Count == 0) return zone.ResolveLocal(local, Resolvers.CreateMappingResolver(Resolvers.ThrowWhenAmbiguous, Resolvers.ReturnForwardShifted)).ToInstant();
+        if (map.Count == 0)
+            return zone.ResolveLocal(local, Resolvers.CreateMappingResolver(Resolvers.ThrowWhenAmbiguous, Resolvers.ReturnForwardShifted)).ToInstant();
         var (early, late) = (map.First().ToInstant(), map.Last().ToInstant());
         return map.Count == 2 && early < before ? late : early;
     }
@@ -51,16 +59,22 @@ internal sealed class LogMoments(LogTime kind, DateOrder order, DateTimeZone zon
             // That day on which it lies next to where it is said to begin.
             var said = firstAt.InZone(zone).LocalDateTime;
             var apart = (said.Date + at - said).ToDuration().TotalHours;
-            day = said.Date.PlusDays(apart > 12 ? -1 : apart < -12 ? 1 : 0);
+            day = said.Date.PlusDays(
+                apart > 12 ? -1
+                : apart < -12 ? 1
+                : 0
+            );
         }
-        else if ((clock - at).ToDuration().TotalHours > 12) day = day.Value.PlusDays(1);
+        else if ((clock - at).ToDuration().TotalHours > 12)
+            day = day.Value.PlusDays(1);
         clock = at;
         return day.Value;
     }
 
     private Instant? Since(string? time, double milliseconds)
     {
-        if (Number(time) is not { } value || Math.Abs(value * milliseconds) > MostNumber) return null;
+        if (Number(time) is not { } value || Math.Abs(value * milliseconds) > MostNumber)
+            return null;
         first ??= value;
         return firstAt + Duration.FromMilliseconds((value - first.Value) * milliseconds);
     }

@@ -54,10 +54,23 @@ public enum LogPower
 /// <param name="SetPoint">The column of what was asked.</param>
 /// <param name="Power">The column of the power.</param>
 /// <param name="Zone">Whose clock dates and times are by, where they do not say; the studio's when missing.</param>
-/// <param name="FirstAt">When the first reading was taken, where the log counts from it; the day, where it has times of day. The firing's start when missing.</param>
+/// <param name="FirstAt">When the first reading was taken, where the log counts from it; the day, where it has times of day. The firing's start when
+/// missing.</param>
 public sealed record LogReading(
-    string? Delimiter, bool Headed, int? Time, int? Temperature, int? Date = null, int? SetPoint = null, int? Power = null, LogTime TimeIn = LogTime.Dates, DateOrder Dates = DateOrder.DayFirst,
-    TemperatureUnit Unit = TemperatureUnit.Celsius, LogPower PowerIn = LogPower.Percent, string? Zone = null, DateTimeOffset? FirstAt = null);
+    string? Delimiter,
+    bool Headed,
+    int? Time,
+    int? Temperature,
+    int? Date = null,
+    int? SetPoint = null,
+    int? Power = null,
+    LogTime TimeIn = LogTime.Dates,
+    DateOrder Dates = DateOrder.DayFirst,
+    TemperatureUnit Unit = TemperatureUnit.Celsius,
+    LogPower PowerIn = LogPower.Percent,
+    string? Zone = null,
+    DateTimeOffset? FirstAt = null
+);
 
 /// <summary>Pieces of a log to look at before it is taken in.</summary>
 /// <param name="Head">Its beginning; the last line may be torn.</param>
@@ -76,7 +89,16 @@ public sealed record LogLookResponse(LogReading Reading, IReadOnlyList<string> H
 /// <param name="Skipped">Lines that could not be read.</param>
 /// <param name="FirstSkipped">The first of them, with why.</param>
 /// <param name="Gaps">Stretches without readings.</param>
-public sealed record LogTakenResponse(int Readings, int Added, int Skipped, IReadOnlyList<SkippedLine> FirstSkipped, DateTimeOffset From, DateTimeOffset To, int Gaps, RunContract Run);
+public sealed record LogTakenResponse(
+    int Readings,
+    int Added,
+    int Skipped,
+    IReadOnlyList<SkippedLine> FirstSkipped,
+    DateTimeOffset From,
+    DateTimeOffset To,
+    int Gaps,
+    RunContract Run
+);
 
 /// <summary>A line that was not taken.</summary>
 public sealed record SkippedLine(long Line, string Why);

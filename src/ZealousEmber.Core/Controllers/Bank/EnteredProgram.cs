@@ -30,5 +30,22 @@ public readonly record struct ShownValue(string Question, string Shown);
 /// <param name="At">When it was read.</param>
 /// <param name="By">By whom, where somebody said.</param>
 public sealed record EnteredProgram(
-    int KilnId, int? FiringId, int? ScheduleId, int? ScheduleVersion, string Name, ScheduleKind Kind, string Controller, string? Slot, double DelayMinutes, ImmutableArray<ShownValue> Program, string Code,
-    TemperatureUnit Unit, FiringProgram Fired, ImmutableArray<ShownValue> Shown, bool IsClean, string? Slip, Instant At, string? By);
+    int KilnId,
+    int? FiringId,
+    int? ScheduleId,
+    int? ScheduleVersion,
+    string Name,
+    ScheduleKind Kind,
+    string Controller,
+    string? Slot,
+    double DelayMinutes,
+    ImmutableArray<ShownValue> Program,
+    string Code,
+    TemperatureUnit Unit,
+    FiringProgram Fired,
+    ImmutableArray<ShownValue> Shown,
+    bool IsClean,
+    string? Slip,
+    Instant At,
+    string? By
+);

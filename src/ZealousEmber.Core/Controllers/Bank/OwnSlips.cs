@@ -7,5 +7,6 @@ public static class OwnSlips
     private const double WeightOfOne = 2;
 
     /// <summary>Weight to add to each kind of slip.</summary>
-    public static IReadOnlyDictionary<string, double> Of(IEnumerable<string> kinds) => kinds.GroupBy(k => k).ToDictionary(g => g.Key, g => g.Count() * WeightOfOne);
+    public static IReadOnlyDictionary<string, double> Of(IEnumerable<string> kinds) =>
+        kinds.GroupBy(k => k).ToDictionary(g => g.Key, g => g.Count() * WeightOfOne);
 }

@@ -45,7 +45,12 @@ public static class ProgramBank
     /// <param name="entered">What was read at this kiln, in any order.</param>
     /// <param name="now">The moment that is asked about.</param>
     /// <param name="versions">The present version of each schedule; one that is not there was deleted, and nothing can have changed.</param>
-    public static ImmutableArray<BankSlot> Of(ControllerProfile profile, IEnumerable<EnteredProgram> entered, Instant now, IReadOnlyDictionary<int, int> versions)
+    public static ImmutableArray<BankSlot> Of(
+        ControllerProfile profile,
+        IEnumerable<EnteredProgram> entered,
+        Instant now,
+        IReadOnlyDictionary<int, int> versions
+    )
     {
         var bySlot = entered.Where(e => e.Controller == profile.Name).ToLookup(e => e.Slot);
         return [.. Slots(profile).Select(slot => SlotOf(slot, [.. bySlot[slot].OrderBy(e => e.At)], now, versions))];
@@ -61,13 +66,18 @@ public static class ProgramBank
         var taken = new HashSet<BankSlot>();
         foreach (var wish in wishes)
         {
-            if (bank.FirstOrDefault(s => s.Holds?.ScheduleId == wish.ScheduleId) is not { } own || !taken.Add(own)) continue;
+            if (bank.FirstOrDefault(s => s.Holds?.ScheduleId == wish.ScheduleId) is not { } own || !taken.Add(own))
+                continue;
             places[wish.ScheduleId] = own.Slot;
         }
-        var free = new Queue<BankSlot>([.. bank.Where(s => s.Holds is null), .. bank.Where(s => s.Holds is not null && !taken.Contains(s)).OrderBy(s => s.Holds!.At)]);
+        var free = new Queue<BankSlot>([
+            .. bank.Where(s => s.Holds is null),
+            .. bank.Where(s => s.Holds is not null && !taken.Contains(s)).OrderBy(s => s.Holds!.At),
+        ]);
         foreach (var wish in wishes.Where(w => !places.ContainsKey(w.ScheduleId)).OrderBy(w => Order(w.Kind)).ThenBy(w => w.Top))
         {
-            if (free.TryDequeue(out var place)) places[wish.ScheduleId] = place.Slot;
+            if (free.TryDequeue(out var place))
+                places[wish.ScheduleId] = place.Slot;
         }
         return places;
     }
@@ -76,20 +86,25 @@ public static class ProgramBank
 
     private static BankSlot SlotOf(string? slot, IReadOnlyList<EnteredProgram> entered, Instant now, IReadOnlyDictionary<int, int> versions)
     {
-        if (entered.LastOrDefault(e => e.IsClean) is not { } holds) return new BankSlot(slot, null, []);
+        if (entered.LastOrDefault(e => e.IsClean) is not { } holds)
+            return new BankSlot(slot, null, []);
         var stale = ImmutableArray.CreateBuilder<Staleness>();
-        if (holds.ScheduleId is { } id && versions.TryGetValue(id, out var version) && version != holds.ScheduleVersion) stale.Add(Staleness.Edited);
-        if (now - holds.At > Known) stale.Add(Staleness.Old);
-        if (entered[^1] is { IsClean: false }) stale.Add(Staleness.OtherSeen);
+        if (holds.ScheduleId is { } id && versions.TryGetValue(id, out var version) && version != holds.ScheduleVersion)
+            stale.Add(Staleness.Edited);
+        if (now - holds.At > Known)
+            stale.Add(Staleness.Old);
+        if (entered[^1] is { IsClean: false })
+            stale.Add(Staleness.OtherSeen);
         return new BankSlot(slot, holds, stale.ToImmutable());
     }
 
-    private static int Order(ScheduleKind kind) => kind switch
-    {
-        ScheduleKind.Drying => 0,
-        ScheduleKind.Bisque => 1,
-        ScheduleKind.OnceFired => 2,
-        ScheduleKind.Refiring => 3,
-        _ => 4,
-    };
+    private static int Order(ScheduleKind kind) =>
+        kind switch
+        {
+            ScheduleKind.Drying => 0,
+            ScheduleKind.Bisque => 1,
+            ScheduleKind.OnceFired => 2,
+            ScheduleKind.Refiring => 3,
+            _ => 4,
+        };
 }

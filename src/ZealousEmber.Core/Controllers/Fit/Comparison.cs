@@ -18,9 +18,8 @@ internal sealed class Comparison(WantedCurve wanted, CompiledSchedule compiled, 
     public double Minutes => told.Powered.TotalMinutes - compiled.Powered.TotalMinutes;
 
     /// <summary>Bands that keep less than two thirds of their time: which, hours wanted, hours kept.</summary>
-    public IEnumerable<(Band Band, double Wanted, double Told)> Shortened => wanted.Bands
-        .Select(b => (b, HoursWithPower(b, compiled), HoursWithPower(b, told)))
-        .Where(b => b.Item2 > 0 && b.Item3 < b.Item2 * KeptOfABand - 1e-9);
+    public IEnumerable<(Band Band, double Wanted, double Told)> Shortened =>
+        wanted.Bands.Select(b => (b, HoursWithPower(b, compiled), HoursWithPower(b, told))).Where(b => b.Item2 > 0 && b.Item3 < b.Item2 * KeptOfABand - 1e-9);
 
     /// <summary>The same firing for the ware: heat work, time in bands and cooling.</summary>
     public bool IsNearly(double work, double told, double sameWork) => Math.Abs(told / work - 1) <= sameWork && !Shortened.Any() && !IsCoolingHalved;
@@ -34,8 +33,15 @@ internal sealed class Comparison(WantedCurve wanted, CompiledSchedule compiled, 
         get
         {
             var until = Math.Min(compiled.Powered.TotalMinutes, told.Powered.TotalMinutes);
-            return compiled.Curve.Points.ToArray().Concat(told.Curve.Points.ToArray()).Select(p => p.Minutes).Where(m => m <= until)
-                .Select(NodaTime.Duration.FromMinutes).Select(at => Math.Abs((compiled.Curve.At(at) - told.Curve.At(at)).Kelvins)).DefaultIfEmpty(0).Max();
+            return compiled
+                .Curve.Points.ToArray()
+                .Concat(told.Curve.Points.ToArray())
+                .Select(p => p.Minutes)
+                .Where(m => m <= until)
+                .Select(NodaTime.Duration.FromMinutes)
+                .Select(at => Math.Abs((compiled.Curve.At(at) - told.Curve.At(at)).Kelvins))
+                .DefaultIfEmpty(0)
+                .Max();
         }
     }
 

@@ -2,8 +2,8 @@ using System.Collections.Immutable;
 using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
-using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Review;
+using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
 
@@ -36,7 +36,16 @@ public enum Fits
 /// <param name="Load">The ware: with it no new finding may come up.</param>
 /// <param name="Units">What findings give lengths and masses in.</param>
 public sealed record FitWish(
-    Schedule Schedule, ControllerProfile Profile, Cone? Goal, Temperature Start, string? Slot = null, double Delay = 0, IKilnModel? Kiln = null, WareLoad? Load = null, DisplayUnits? Units = null);
+    Schedule Schedule,
+    ControllerProfile Profile,
+    Cone? Goal,
+    Temperature Start,
+    string? Slot = null,
+    double Delay = 0,
+    IKilnModel? Kiln = null,
+    WareLoad? Load = null,
+    DisplayUnits? Units = null
+);
 
 /// <summary>A schedule as a controller can be told it.</summary>
 /// <param name="Fits">How well.</param>
@@ -51,7 +60,18 @@ public sealed record FitWish(
 /// <param name="Changes">What is different from what was wanted.</param>
 /// <param name="Why">Why it is another firing, and what would do; nothing where it is the same.</param>
 public sealed record ControllerProgram(
-    Fits Fits, ImmutableArray<Answer> Program, FiringProgram? Schedule, double Cost, Cone Cone, double Wanted, double Fitted, double Minutes, double MaxDegrees, ImmutableArray<FitChange> Changes, string Why)
+    Fits Fits,
+    ImmutableArray<Answer> Program,
+    FiringProgram? Schedule,
+    double Cost,
+    Cone Cone,
+    double Wanted,
+    double Fitted,
+    double Minutes,
+    double MaxDegrees,
+    ImmutableArray<FitChange> Changes,
+    string Why
+)
 {
     /// <summary>Nothing can be said.</summary>
     internal static ControllerProgram Beyond(Cone cone, double work, string why) => new(Fits.OutOfReach, [], null, 0, cone, work, 0, 0, 0, [], why);
@@ -70,9 +90,11 @@ public static class ControllerFit
         var kiln = new PlainKiln(request.Start);
         var whole = WithOff(schedule.Program);
         var compiled = kiln.Times(whole);
-        if (!compiled.IsOk) return Result<ControllerProgram>.Failed(compiled.Problems);
+        if (!compiled.IsOk)
+            return Result<ControllerProgram>.Failed(compiled.Problems);
         var wanted = new WantedCurve(whole, compiled.Value, schedule.Kind);
-        if (wanted.TopStart < 0 || wanted.Points[wanted.TopStart].Celsius <= request.Start.Celsius) return new Problem("schedule", "This schedule only cools; a controller is told how to climb first.");
+        if (wanted.TopStart < 0 || wanted.Points[wanted.TopStart].Celsius <= request.Start.Celsius)
+            return new Problem("schedule", "This schedule only cools; a controller is told how to climb first.");
         var cone = request.Goal ?? schedule.Goal ?? Nearest(compiled.Value.Curve);
         var fit = profile.Give switch
         {
@@ -81,22 +103,31 @@ public static class ControllerFit
             _ => (Result<ControllerProgram>)new StepwiseFit(request, wanted, compiled.Value, cone, kiln).Best(),
         };
         return fit.IsOk && fit.Value.Fits == Fits.Nearly && NewFindings(request, fit.Value.Schedule!) is { Count: > 0 } found
-            ? fit.Value with { Fits = Fits.No, Why = string.Join(' ', found.Select(f => f.Text)), Changes = [.. fit.Value.Changes, .. found.Select(f => new FitChange("finding", null, f.Text))] }
+            ? fit.Value with
+            {
+                Fits = Fits.No,
+                Why = string.Join(' ', found.Select(f => f.Text)),
+                Changes = [.. fit.Value.Changes, .. found.Select(f => new FitChange("finding", null, f.Text))],
+            }
             : fit;
     }
 
     /// <summary>What a colleague would only say of the fitted firing; nothing where the load is not known.</summary>
     private static List<Finding> NewFindings(FitWish request, FiringProgram fitted)
     {
-        if (request is not { Kiln: { } kiln, Load: { } load }) return [];
-        IReadOnlyList<Finding> Of(Schedule schedule) => FiringAssessment.Of(schedule, kiln, load, request.Units ?? DisplayUnits.Metric) is { IsOk: true } assessed ? assessed.Value.Findings : [];
+        if (request is not { Kiln: { } kiln, Load: { } load })
+            return [];
+        IReadOnlyList<Finding> Of(Schedule schedule) =>
+            FiringAssessment.Of(schedule, kiln, load, request.Units ?? DisplayUnits.Metric) is { IsOk: true } assessed ? assessed.Value.Findings : [];
         var before = Of(request.Schedule).Select(f => f.Id).ToHashSet();
         return [.. Of(request.Schedule.With(fitted)).Where(f => f.Severity > Severity.Note && !before.Contains(f.Id))];
     }
 
     /// <summary>Ends with the power off, as every controller does.</summary>
     private static FiringProgram WithOff(FiringProgram program) =>
-        program.Steps[^1].IsEndOff || program.Steps.Length == ScheduleLimits.Segments ? program : FiringProgram.Create([.. program.Steps, Segment.Of(Pace.Natural, null).Value]).Value;
+        program.Steps[^1].IsEndOff || program.Steps.Length == ScheduleLimits.Segments
+            ? program
+            : FiringProgram.Create([.. program.Steps, Segment.Of(Pace.Natural, null).Value]).Value;
 
     /// <summary>The cone a curve brings down most nearly.</summary>
     internal static Cone Nearest(Curve curve) => Cone.All[HeatWork.OfAll(curve).Index().MinBy(p => Math.Abs(Math.Log(Math.Max(p.Item, 1e-9)))).Index];

@@ -12,17 +12,28 @@ internal static class PresetSteps
     {
         string? Shown(string id) => program.FirstOrDefault(a => a.Asked.Id == id).Shown;
         double Minutes(string id) => program.FirstOrDefault(a => a.Asked.Id == id) is { Shown: not null } a ? a.Value ?? 0 : 0;
-        if (Cone.Named(Shown("cone") ?? "") is not { } cone) return new Problem("program", "It is not said which cone.");
+        if (Cone.Named(Shown("cone") ?? "") is not { } cone)
+            return new Problem("program", "It is not said which cone.");
         return Of(profile, cone, Shown("speed"), Minutes("hours"), Minutes("hold"), Minutes("dry"), Shown("cool"), start);
     }
 
     /// <summary>The steps up and down, without the off at the end.</summary>
-    public static Result<List<Segment>> Of(ControllerProfile profile, Cone cone, string? speed, double hoursUp, double hold, double dry, string? cool, Temperature start)
+    public static Result<List<Segment>> Of(
+        ControllerProfile profile,
+        Cone cone,
+        string? speed,
+        double hoursUp,
+        double hold,
+        double dry,
+        string? cool,
+        Temperature start
+    )
     {
         var presets = profile.Presets!;
         var words = new StepWords(profile);
         var climb = Climb(presets, speed);
-        if (climb.Count == 0) return new Problem("program", "There is no such speed.");
+        if (climb.Count == 0)
+            return new Problem("program", "There is no such speed.");
         var kinetics = ConeTable.Of(cone).Kinetics;
         // Whole degrees of its own unit.
         double Whole(double celsius) => words.Celsius(Math.Floor(words.DegreesOf(celsius) + 0.5));
@@ -44,14 +55,20 @@ internal static class PresetSteps
             top = Whole(Roots.Rising(t => Math.Log(Math.Max(Progress(t), 1e-12)), 0, high - 400, high, 1e-3));
         }
         var steps = Up(presets, words, climb, top, hold, dry, hoursUp, start);
-        if (!steps.IsOk) return steps;
+        if (!steps.IsOk)
+            return steps;
         var at = top;
         foreach (var down in presets.Cools.FirstOrDefault(c => c.Word == cool).Steps is { IsDefault: false } cools ? cools : [])
         {
             var target = Target(words, down.Target, top);
-            if (target >= at) continue;
-            var made = Segment.Of(Pace.At(Rate.PerHour(words.CelsiusPerHour(down.Rate))), Temperature.FromCelsius(Math.Max(target, ScheduleLimits.Coldest.Celsius)));
-            if (!made.IsOk) return made.Problems[0];
+            if (target >= at)
+                continue;
+            var made = Segment.Of(
+                Pace.At(Rate.PerHour(words.CelsiusPerHour(down.Rate))),
+                Temperature.FromCelsius(Math.Max(target, ScheduleLimits.Coldest.Celsius))
+            );
+            if (!made.IsOk)
+                return made.Problems[0];
             steps.Value.Add(made.Value);
             at = target;
         }
@@ -60,12 +77,22 @@ internal static class PresetSteps
 
     private static List<PresetStep> Climb(Presets presets, string? speed)
     {
-        if (presets.Last is not { } last) return [.. presets.Speeds.FirstOrDefault(s => s.Word == speed).Steps is { IsDefault: false } steps ? steps : []];
+        if (presets.Last is not { } last)
+            return [.. presets.Speeds.FirstOrDefault(s => s.Word == speed).Steps is { IsDefault: false } steps ? steps : []];
         // One rate before, found once the top is known.
         return [new PresetStep(double.NaN, -last.Degrees), new PresetStep(last.Rate, 0)];
     }
 
-    private static Result<List<Segment>> Up(Presets presets, StepWords words, List<PresetStep> climb, double top, double hold, double dry, double hoursUp, Temperature start)
+    private static Result<List<Segment>> Up(
+        Presets presets,
+        StepWords words,
+        List<PresetStep> climb,
+        double top,
+        double hold,
+        double dry,
+        double hoursUp,
+        Temperature start
+    )
     {
         var steps = new List<Segment>();
         var at = start.Celsius;
@@ -73,16 +100,20 @@ internal static class PresetSteps
         void Add(double rate, double target, double minutes)
         {
             var made = Segment.Of(Pace.At(Rate.PerHour(rate)), Temperature.FromCelsius(target), Duration.FromMinutes(minutes));
-            if (made.IsOk) (steps, at) = ([.. steps, made.Value], target);
-            else problem = made.Problems[0];
+            if (made.IsOk)
+                (steps, at) = ([.. steps, made.Value], target);
+            else
+                problem = made.Problems[0];
         }
         double RateOf(PresetStep step) => double.IsNaN(step.Rate) ? Before(words, presets.Last!.Value, top, hoursUp) : words.CelsiusPerHour(step.Rate);
-        if (dry > 0 && presets.DryAt is { } dryAt && words.Celsius(dryAt) > at) Add(RateOf(climb[0]), words.Celsius(dryAt), dry);
+        if (dry > 0 && presets.DryAt is { } dryAt && words.Celsius(dryAt) > at)
+            Add(RateOf(climb[0]), words.Celsius(dryAt), dry);
         foreach (var (i, step) in climb.Index())
         {
             var target = Target(words, step.Target, top);
             // What is not above where it is falls out.
-            if (target <= at) continue;
+            if (target <= at)
+                continue;
             Add(RateOf(step), target, i == climb.Count - 1 ? hold : 0);
         }
         return problem ?? (Result<List<Segment>>)steps;
@@ -96,5 +127,6 @@ internal static class PresetSteps
         return Math.Clamp(rate, ScheduleLimits.Slowest.KelvinsPerHour, ScheduleLimits.Fastest.KelvinsPerHour);
     }
 
-    private static double Target(StepWords words, double target, double top) => target > 0 ? words.Celsius(target) : words.Celsius(words.DegreesOf(top) + target);
+    private static double Target(StepWords words, double target, double top) =>
+        target > 0 ? words.Celsius(target) : words.Celsius(words.DegreesOf(top) + target);
 }

@@ -13,10 +13,13 @@ public static class ProgramSchedule
     /// <param name="start">The kiln's temperature when it begins.</param>
     public static Result<FiringProgram> Of(ControllerProfile profile, IReadOnlyList<Answer> program, Temperature start)
     {
-        if (profile.Give == Giving.Dials) return new Problem("program", "Switches have no program: they are turned by the clock.");
+        if (profile.Give == Giving.Dials)
+            return new Problem("program", "Switches have no program: they are turned by the clock.");
         var steps = profile.Give == Giving.Cone ? PresetSteps.Of(profile, program, start) : Stepwise(profile, program, start);
-        if (steps.Problems is [var problem, ..]) return problem with { Field = "program" };
-        if (steps.Value.Count == 0) return new Problem("program", "This program has no step.");
+        if (steps.Problems is [var problem, ..])
+            return problem with { Field = "program" };
+        if (steps.Value.Count == 0)
+            return new Problem("program", "This program has no step.");
         var made = FiringProgram.Create([.. steps.Value, Segment.Of(Pace.Natural, null).Value]);
         return made.IsOk ? made : new Problem("program", made.Problems[0].Message);
     }
@@ -30,7 +33,8 @@ public static class ProgramSchedule
         double Minutes(string id) => Find(id)?.Value ?? 0;
         for (var k = 1; Find($"{words.Pace.Id}.{k}") is { } pace; k++)
         {
-            if (pace.Meaning is "end" or "skip" || Find($"target.{k}")?.Value is not { } degrees) continue;
+            if (pace.Meaning is "end" or "skip" || Find($"target.{k}")?.Value is not { } degrees)
+                continue;
             var target = words.Celsius(degrees);
             var hold = profile is { Give: Giving.Rate, Hold: HoldRule.Every } ? Minutes($"hold.{k}") : 0;
             if (profile.Give == Giving.Time && pace.Meaning is null && Math.Abs(target - at) < 0.5)
@@ -40,28 +44,39 @@ public static class ProgramSchedule
                 if (steps.Count > 0)
                 {
                     var held = Segment.Of(steps[^1].Pace, steps[^1].Target, steps[^1].Hold + Duration.FromMinutes(hold));
-                    if (!held.IsOk) return held.Problems[0];
+                    if (!held.IsOk)
+                        return held.Problems[0];
                     steps[^1] = held.Value;
                     continue;
                 }
             }
             var made = Segment.Of(PaceOf(profile, words, pace, at, target), Temperature.FromCelsius(target), Duration.FromMinutes(hold));
-            if (!made.IsOk) return made.Problems[0];
+            if (!made.IsOk)
+                return made.Problems[0];
             steps.Add(made.Value);
             at = target;
         }
-        if (steps.Count == 0) return steps;
+        if (steps.Count == 0)
+            return steps;
         if (profile.Hold == HoldRule.Top && profile.Give == Giving.Rate)
         {
             var top = steps.FindLastIndex(s => s.Target == steps.Max(o => o.Target!.Value));
             var held = steps[top].Changed(hold: Duration.FromMinutes(Minutes("hold")));
-            if (!held.IsOk) return held.Problems[0];
+            if (!held.IsOk)
+                return held.Problems[0];
             steps[top] = held.Value;
         }
-        if (profile.Cooling == CoolingRule.One && Find("cool") is { Value: { } rate } && profile.CoolTo is { } coolTo && words.Celsius(coolTo) is var cold && cold < at)
+        if (
+            profile.Cooling == CoolingRule.One
+            && Find("cool") is { Value: { } rate }
+            && profile.CoolTo is { } coolTo
+            && words.Celsius(coolTo) is var cold
+            && cold < at
+        )
         {
             var cool = Segment.Of(Pace.At(Rate.PerHour(words.CelsiusPerHour(rate))), Temperature.FromCelsius(cold));
-            if (!cool.IsOk) return cool.Problems[0];
+            if (!cool.IsOk)
+                return cool.Problems[0];
             steps.Add(cool.Value);
         }
         return steps;
@@ -69,8 +84,14 @@ public static class ProgramSchedule
 
     private static Pace PaceOf(ControllerProfile profile, StepWords words, Answer pace, double at, double target)
     {
-        if (pace.Meaning == "full") return target < at && profile.FullDownIsOff ? Pace.Natural : Pace.Full;
-        var perHour = profile.Give == Giving.Rate ? words.CelsiusPerHour(pace.Value ?? 0) : pace.Value is > 0 and var minutes ? Math.Abs(target - at) / minutes * 60 : 0;
-        return perHour > 0 ? Pace.At(Rate.PerHour(Math.Clamp(perHour, ScheduleLimits.Slowest.KelvinsPerHour, ScheduleLimits.Fastest.KelvinsPerHour))) : Pace.Full;
+        if (pace.Meaning == "full")
+            return target < at && profile.FullDownIsOff ? Pace.Natural : Pace.Full;
+        var perHour =
+            profile.Give == Giving.Rate ? words.CelsiusPerHour(pace.Value ?? 0)
+            : pace.Value is > 0 and var minutes ? Math.Abs(target - at) / minutes * 60
+            : 0;
+        return perHour > 0
+            ? Pace.At(Rate.PerHour(Math.Clamp(perHour, ScheduleLimits.Slowest.KelvinsPerHour, ScheduleLimits.Fastest.KelvinsPerHour)))
+            : Pace.Full;
     }
 }

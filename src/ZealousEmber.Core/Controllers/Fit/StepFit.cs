@@ -37,7 +37,8 @@ internal sealed class StepFit
         var came = new (int Steps, int Point, int Ramp, int Parts)[most + 1, last + 1, 2];
         for (var s = 0; s <= most; s++)
         {
-            for (var i = 0; i <= last; i++) (cost[s, i, 0], cost[s, i, 1]) = (double.PositiveInfinity, double.PositiveInfinity);
+            for (var i = 0; i <= last; i++)
+                (cost[s, i, 0], cost[s, i, 1]) = (double.PositiveInfinity, double.PositiveInfinity);
         }
         cost[0, 0, 0] = 0;
         for (var i = 0; i < last; i++)
@@ -50,10 +51,12 @@ internal sealed class StepFit
                     for (var r = 0; r < 2; r++)
                     {
                         var before = cost[s, i, r];
-                        if (double.IsInfinity(before)) continue;
+                        if (double.IsInfinity(before))
+                            continue;
                         var (steps, extra) = Steps(i, j, isFlat, r == 1, parts);
                         var (to, arrives, total) = (s + steps, isFlat ? 0 : 1, before + price + extra);
-                        if (to > most || total >= cost[to, j, arrives] - Same) continue;
+                        if (to > most || total >= cost[to, j, arrives] - Same)
+                            continue;
                         cost[to, j, arrives] = total;
                         came[to, j, arrives] = (s, i, r, parts);
                     }
@@ -65,10 +68,12 @@ internal sealed class StepFit
         {
             for (var r = 0; r < 2; r++)
             {
-                if (!double.IsInfinity(cost[s, last, r]) && (best is not { } found || cost[s, last, r] < cost[found.Steps, last, found.Ramp] - 1e-6)) best = (s, r);
+                if (!double.IsInfinity(cost[s, last, r]) && (best is not { } found || cost[s, last, r] < cost[found.Steps, last, found.Ramp] - 1e-6))
+                    best = (s, r);
             }
         }
-        if (best is not { } end) return null;
+        if (best is not { } end)
+            return null;
         var path = new List<Piece>();
         var (at, point, ramp) = (end.Steps, last, end.Ramp);
         while (point > 0)
@@ -88,7 +93,8 @@ internal sealed class StepFit
         var (a, b) = (wanted.Points[from], wanted.Points[to]);
         var isFlat = Math.Abs(a.Celsius - b.Celsius) < 0.5;
         var whole = to == from + 1 ? wanted.Stretches[from].Kind : StretchKind.Ramp;
-        if (!isFlat && to == from + 1 && whole is StretchKind.Full or StretchKind.Off && words.For(whole) is not null) return (false, 1, 0);
+        if (!isFlat && to == from + 1 && whole is StretchKind.Full or StretchKind.Off && words.For(whole) is not null)
+            return (false, 1, 0);
         var hours = b.Hours - a.Hours;
         var price = pieces.Cost(from, to);
         if (profile.Give == Giving.Time)
@@ -110,8 +116,10 @@ internal sealed class StepFit
     /// <summary>Steps a piece takes, and what it costs where it cannot really be said.</summary>
     private (int Steps, double Extra) Steps(int from, int to, bool isFlat, bool afterRamp, int parts)
     {
-        if (!isFlat || profile.Give == Giving.Time) return (parts, 0);
-        if (profile.Hold == HoldRule.Top) return from == wanted.TopStart && to == wanted.TopEnd ? (0, (parts - 1) * OutsideCost) : (1, OutsideCost);
+        if (!isFlat || profile.Give == Giving.Time)
+            return (parts, 0);
+        if (profile.Hold == HoldRule.Top)
+            return from == wanted.TopStart && to == wanted.TopEnd ? (0, (parts - 1) * OutsideCost) : (1, OutsideCost);
         return (afterRamp ? parts - 1 : parts, 0);
     }
 }

@@ -18,7 +18,8 @@ internal sealed class StepProgram
     private readonly string? slot;
     private readonly double delay;
 
-    public StepProgram(ControllerProfile profile, StepWords words, string? slot, double delay) => (this.profile, this.words, this.slot, this.delay) = (profile, words, slot, delay);
+    public StepProgram(ControllerProfile profile, StepWords words, string? slot, double delay) =>
+        (this.profile, this.words, this.slot, this.delay) = (profile, words, slot, delay);
 
     /// <summary>The steps of pieces of a wanted curve, and which of them is the top.</summary>
     public static (List<StepToTell> Steps, int Top) StepsOf(ControllerProfile profile, WantedCurve wanted, IReadOnlyList<Piece> pieces, StepWords words)
@@ -28,9 +29,11 @@ internal sealed class StepProgram
         {
             var (a, b) = (wanted.Points[piece.From], wanted.Points[piece.To]);
             var (hours, kind) = (b.Hours - a.Hours, piece.To == piece.From + 1 ? wanted.Stretches[piece.From].Kind : StretchKind.Ramp);
-            if (kind is StretchKind.Full or StretchKind.Off && words.For(kind) is null) kind = StretchKind.Ramp;
+            if (kind is StretchKind.Full or StretchKind.Off && words.For(kind) is null)
+                kind = StretchKind.Ramp;
             var isFlat = Math.Abs(a.Celsius - b.Celsius) < 0.5;
-            if (isFlat && profile.Give == Giving.Rate && steps.Count > 0 && piece.Parts == 1) steps[^1] = steps[^1] with { Hold = hours * 60 };
+            if (isFlat && profile.Give == Giving.Rate && steps.Count > 0 && piece.Parts == 1)
+                steps[^1] = steps[^1] with { Hold = hours * 60 };
             else
             {
                 for (var part = 1; part <= piece.Parts; part++)
@@ -38,12 +41,15 @@ internal sealed class StepProgram
                     var target = a.Celsius + (b.Celsius - a.Celsius) * part / piece.Parts;
                     var minutes = hours * 60 / piece.Parts;
                     // A part that is flat stays where it is; where a rate has to be named, any will do.
-                    steps.Add(isFlat && profile.Give == Giving.Rate
-                        ? new StepToTell(StretchKind.Hold, 60, 0, target, minutes)
-                        : new StepToTell(isFlat ? StretchKind.Hold : kind, Math.Abs(b.Celsius - a.Celsius) / hours, minutes, target, 0));
+                    steps.Add(
+                        isFlat && profile.Give == Giving.Rate
+                            ? new StepToTell(StretchKind.Hold, 60, 0, target, minutes)
+                            : new StepToTell(isFlat ? StretchKind.Hold : kind, Math.Abs(b.Celsius - a.Celsius) / hours, minutes, target, 0)
+                    );
                 }
             }
-            if (piece.To == wanted.TopStart) top = steps.Count - 1;
+            if (piece.To == wanted.TopStart)
+                top = steps.Count - 1;
         }
         return (steps, top);
     }
@@ -59,7 +65,8 @@ internal sealed class StepProgram
         {
             var q = asked.Question;
             string Near(double value) => q.Show(q.Nearest(value));
-            if (asked.Step is { } k && k > steps.Count) return q.Word(profile.Count == Counting.Fixed ? "skip" : "end") ?? q.Untouched;
+            if (asked.Step is { } k && k > steps.Count)
+                return q.Word(profile.Count == Counting.Fixed ? "skip" : "end") ?? q.Untouched;
             var step = asked.Step is { } number ? steps[number - 1] : null;
             return q.Id switch
             {

@@ -6,12 +6,13 @@ namespace ZealousEmber.Core.Controllers.Fit;
 internal sealed class StepWords(ControllerProfile profile)
 {
     /// <summary>The word for a stretch without a rate of its own; nothing where it has none.</summary>
-    public string? For(StretchKind kind) => kind switch
-    {
-        StretchKind.Full => Pace.Word("full"),
-        StretchKind.Off when profile.FullDownIsOff => Pace.Word("full"),
-        _ => null,
-    };
+    public string? For(StretchKind kind) =>
+        kind switch
+        {
+            StretchKind.Full => Pace.Word("full"),
+            StretchKind.Off when profile.FullDownIsOff => Pace.Word("full"),
+            _ => null,
+        };
 
     /// <summary>The question that says how fast.</summary>
     public Question Pace => profile.Find("rate") ?? profile.Find("time")!;

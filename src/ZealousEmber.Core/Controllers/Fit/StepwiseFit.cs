@@ -41,31 +41,62 @@ internal sealed class StepwiseFit
         var profile = request.Profile;
         var work = HeatWork.Of(kinetics, compiled.Curve);
         var (top, highest) = (words.DegreesOf(wanted.Points[wanted.TopStart].Celsius), profile.Find("target")!.Max);
-        if (top > highest + 0.5) return ControllerProgram.Beyond(cone, work, $"It goes to {Phrases.Number(highest)} {profile.Unit.Symbol()}; {Phrases.Number(Math.Round(top))} is wanted.");
+        if (top > highest + 0.5)
+            return ControllerProgram.Beyond(
+                cone,
+                work,
+                $"It goes to {Phrases.Number(highest)} {profile.Unit.Symbol()}; {Phrases.Number(Math.Round(top))} is wanted."
+            );
         if (new StepFit(profile, wanted, words).Best(profile.Most) is not { } fit)
             return ControllerProgram.Beyond(cone, work, $"It takes {Phrases.Count(profile.Most, "step")}; up to the top and down again is more.");
         var (steps, at) = StepProgram.StepsOf(profile, wanted, fit.Pieces, words);
         var heldBefore = HoldAt(steps, at);
         var (program, moved, held) = (Written(steps, at, 0, heldBefore), 0.0, heldBefore);
         var isMended = false;
-        if (Math.Abs(WorkOf(program) / work - 1) > Comparison.StepWork && Mended(steps, at, work) is { } mended) (program, moved, held, isMended) = (mended.Program, mended.Moved, mended.Hold, true);
-        if (Timed(program) is not { } run) return ControllerProgram.Beyond(cone, work, "Its numbers are too coarse for this schedule.");
+        if (Math.Abs(WorkOf(program) / work - 1) > Comparison.StepWork && Mended(steps, at, work) is { } mended)
+            (program, moved, held, isMended) = (mended.Program, mended.Moved, mended.Hold, true);
+        if (Timed(program) is not { } run)
+            return ControllerProgram.Beyond(cone, work, "Its numbers are too coarse for this schedule.");
         var (schedule, timed) = run;
         var fitted = HeatWork.Of(kinetics, timed.Curve);
         var compare = new Comparison(wanted, compiled, timed);
-        var fits = fit.Cost < 1e-6 && !isMended && Cooled() && RatesAreNear(steps, program) ? Fits.Exactly : compare.IsNearly(work, fitted, Comparison.StepWork) ? Fits.Nearly : Fits.No;
+        var fits =
+            fit.Cost < 1e-6 && !isMended && Cooled() && RatesAreNear(steps, program) ? Fits.Exactly
+            : compare.IsNearly(work, fitted, Comparison.StepWork) ? Fits.Nearly
+            : Fits.No;
         var said = new FitWords(profile, wanted, words);
-        var why = fits == Fits.No ? said.Why(compare, work, fitted, Comparison.StepWork, profile.Cooling != CoolingRule.Steps && compare.IsCoolingHalved ? null : StepsThatDo()) : "";
-        return new ControllerProgram(fits, program, schedule, fit.Cost, cone, work, fitted, compare.Minutes, compare.FurthestApart, [.. said.OfSteps(fit.Pieces, steps, program), .. said.OfTop(moved, heldBefore, held)], why);
+        var why =
+            fits == Fits.No
+                ? said.Why(compare, work, fitted, Comparison.StepWork, profile.Cooling != CoolingRule.Steps && compare.IsCoolingHalved ? null : StepsThatDo())
+                : "";
+        return new ControllerProgram(
+            fits,
+            program,
+            schedule,
+            fit.Cost,
+            cone,
+            work,
+            fitted,
+            compare.Minutes,
+            compare.FurthestApart,
+            [.. said.OfSteps(fit.Pieces, steps, program), .. said.OfTop(moved, heldBefore, held)],
+            why
+        );
     }
 
     /// <summary>The fewest steps with which the same controller would do; nothing where no number of them does.</summary>
     private int? StepsThatDo()
     {
-        if (isTrial) return null;
+        if (isTrial)
+            return null;
         for (var most = request.Profile.Most + 1; most <= Math.Min(ControllerProfile.MostSteps, request.Profile.Most + MoreSteps); most++)
         {
-            if (new StepwiseFit(request with { Profile = request.Profile.WithMost(most) }, wanted, compiled, cone, kiln, true).Best().Fits is Fits.Exactly or Fits.Nearly) return most;
+            if (
+                new StepwiseFit(request with { Profile = request.Profile.WithMost(most) }, wanted, compiled, cone, kiln, true).Best().Fits
+                is Fits.Exactly
+                    or Fits.Nearly
+            )
+                return most;
         }
         return null;
     }
@@ -74,14 +105,17 @@ internal sealed class StepwiseFit
 
     /// <summary>What the kiln does; nothing where a number is beyond any kiln.</summary>
     private (FiringProgram Schedule, CompiledSchedule Timed)? Timed(ImmutableArray<Answer> program) =>
-        ProgramSchedule.Of(request.Profile, program, request.Start) is { IsOk: true } schedule && kiln.Times(schedule.Value) is { IsOk: true } timed ? (schedule.Value, timed.Value) : null;
+        ProgramSchedule.Of(request.Profile, program, request.Start) is { IsOk: true } schedule && kiln.Times(schedule.Value) is { IsOk: true } timed
+            ? (schedule.Value, timed.Value)
+            : null;
 
     /// <summary>Heat work of a program; not a number where there is none.</summary>
     private double WorkOf(ImmutableArray<Answer> program) => Timed(program) is { } timed ? HeatWork.Of(kinetics, timed.Timed.Curve) : double.NaN;
 
     private double HoldAt(List<StepToTell> steps, int top)
     {
-        if (request.Profile.Give == Giving.Rate) return request.Profile.Hold == HoldRule.Every ? steps[top].Hold : (wanted.Points[wanted.TopEnd].Hours - wanted.Points[wanted.TopStart].Hours) * 60;
+        if (request.Profile.Give == Giving.Rate)
+            return request.Profile.Hold == HoldRule.Every ? steps[top].Hold : (wanted.Points[wanted.TopEnd].Hours - wanted.Points[wanted.TopStart].Hours) * 60;
         return top + 1 < steps.Count && steps[top + 1].Kind == StretchKind.Hold ? steps[top + 1].Minutes : 0;
     }
 
@@ -93,22 +127,27 @@ internal sealed class StepwiseFit
         var target = words.Celsius(words.DegreesOf(steps[top].Target) + moved);
         var hadHold = profile.Give == Giving.Time && top + 1 < steps.Count && steps[top + 1].Kind == StretchKind.Hold;
         changed[top] = changed[top] with { Target = target, Hold = profile is { Give: Giving.Rate, Hold: HoldRule.Every } ? hold : changed[top].Hold };
-        if (hadHold && hold > 0) changed[top + 1] = changed[top + 1] with { Target = target, Minutes = hold };
-        else if (hadHold) changed.RemoveAt(top + 1);
-        else if (profile.Give == Giving.Time && hold > 0 && steps.Count < profile.Most) changed.Insert(top + 1, new StepToTell(StretchKind.Hold, 0, hold, target, 0));
+        if (hadHold && hold > 0)
+            changed[top + 1] = changed[top + 1] with { Target = target, Minutes = hold };
+        else if (hadHold)
+            changed.RemoveAt(top + 1);
+        else if (profile.Give == Giving.Time && hold > 0 && steps.Count < profile.Most)
+            changed.Insert(top + 1, new StepToTell(StretchKind.Hold, 0, hold, target, 0));
         return writer.Of(changed, target, hold, CoolRate());
     }
 
     /// <summary>One cooling goes to where the wanted is at its end, or at the end.</summary>
     private double? CoolRate()
     {
-        if (request.Profile.Cooling != CoolingRule.One || wanted.TopEnd == wanted.Points.Count - 1) return null;
+        if (request.Profile.Cooling != CoolingRule.One || wanted.TopEnd == wanted.Points.Count - 1)
+            return null;
         var (from, to) = (wanted.Points[wanted.TopEnd], wanted.Points[^1]);
         var cold = words.Celsius(request.Profile.CoolTo!.Value);
         for (var i = wanted.TopEnd + 1; i < wanted.Points.Count; i++)
         {
             var (a, b) = (wanted.Points[i - 1], wanted.Points[i]);
-            if (b.Celsius > cold || a.Celsius <= b.Celsius) continue;
+            if (b.Celsius > cold || a.Celsius <= b.Celsius)
+                continue;
             to = new WantedPoint(a.Hours + (b.Hours - a.Hours) * (a.Celsius - cold) / (a.Celsius - b.Celsius), cold);
             break;
         }
@@ -125,13 +164,16 @@ internal sealed class StepwiseFit
             foreach (var moved in k == 0 ? [0.0] : new[] { -k * target.Step, k * target.Step })
             {
                 var degrees = words.DegreesOf(steps[top].Target) + moved;
-                if (degrees > target.Max || degrees < target.Min) continue;
+                if (degrees > target.Max || degrees < target.Min)
+                    continue;
                 var without = WorkOf(Written(steps, top, moved, 0));
-                if (double.IsNaN(without)) continue;
+                if (double.IsNaN(without))
+                    continue;
                 var rate = kinetics.RateAt(words.Celsius(target.Nearest(degrees)));
                 var hold = HoldQuestion is { } q ? q.Nearest(Math.Clamp((work - without) / rate * 60, 0, longest)) : 0;
                 var program = Written(steps, top, moved, hold);
-                if (hold <= longest && Math.Abs(WorkOf(program) / work - 1) <= Comparison.StepWork) return (program, moved, hold);
+                if (hold <= longest && Math.Abs(WorkOf(program) / work - 1) <= Comparison.StepWork)
+                    return (program, moved, hold);
             }
         }
         return null;
@@ -139,11 +181,15 @@ internal sealed class StepwiseFit
 
     private Question? HoldQuestion => request.Profile.Give == Giving.Rate ? request.Profile.Find("hold") : request.Profile.Find("time");
 
-    private bool RatesAreNear(List<StepToTell> steps, ImmutableArray<Answer> program) => steps.Index().All(s =>
-    {
-        if (request.Profile.Give == Giving.Time || s.Item.Kind != StretchKind.Ramp) return true;
-        // A step that is not asked for is not near anything.
-        var said = program.Where(a => a.Asked.Id == new Asked(request.Profile.Find("rate")!, s.Index + 1).Id).Select(a => a.Value).FirstOrDefault();
-        return said is { } rate && Math.Abs(words.CelsiusPerHour(rate) / s.Item.CelsiusPerHour - 1) <= 0.03 + 1e-9;
-    });
+    private bool RatesAreNear(List<StepToTell> steps, ImmutableArray<Answer> program) =>
+        steps
+            .Index()
+            .All(s =>
+            {
+                if (request.Profile.Give == Giving.Time || s.Item.Kind != StretchKind.Ramp)
+                    return true;
+                // A step that is not asked for is not near anything.
+                var said = program.Where(a => a.Asked.Id == new Asked(request.Profile.Find("rate")!, s.Index + 1).Id).Select(a => a.Value).FirstOrDefault();
+                return said is { } rate && Math.Abs(words.CelsiusPerHour(rate) / s.Item.CelsiusPerHour - 1) <= 0.03 + 1e-9;
+            });
 }

@@ -11,18 +11,23 @@ internal sealed class StraightPieces
         this.wanted = wanted;
         var points = wanted.Points;
         // Hours in each band from the start to each point.
-        bandHours = [.. wanted.Bands.Select(band =>
-        {
-            var sums = new double[points.Count];
-            for (var i = 1; i < points.Count; i++) sums[i] = sums[i - 1] + band.HoursOf(points[i - 1].Celsius, points[i].Celsius, points[i].Hours - points[i - 1].Hours);
-            return sums;
-        })];
+        bandHours =
+        [
+            .. wanted.Bands.Select(band =>
+            {
+                var sums = new double[points.Count];
+                for (var i = 1; i < points.Count; i++)
+                    sums[i] = sums[i - 1] + band.HoursOf(points[i - 1].Celsius, points[i].Celsius, points[i].Hours - points[i - 1].Hours);
+                return sums;
+            }),
+        ];
     }
 
     /// <summary>Nothing for a stretch that stays as it is.</summary>
     public double Cost(int from, int to)
     {
-        if (to == from + 1) return 0;
+        if (to == from + 1)
+            return 0;
         var points = wanted.Points;
         var (a, b) = (points[from], points[to]);
         var hours = b.Hours - a.Hours;
@@ -38,9 +43,11 @@ internal sealed class StraightPieces
         var cooling = from >= wanted.TopEnd;
         for (var k = 0; k < bandHours.Length; k++)
         {
-            if (wanted.Bands[k].Cooling != cooling) continue;
+            if (wanted.Bands[k].Cooling != cooling)
+                continue;
             var lost = bandHours[k][to] - bandHours[k][from] - wanted.Bands[k].HoursOf(a.Celsius, b.Celsius, hours);
-            if (lost > 0) cost += lost * wanted.Bands[k].Cost;
+            if (lost > 0)
+                cost += lost * wanted.Bands[k].Cost;
         }
         return cost;
     }
@@ -48,7 +55,8 @@ internal sealed class StraightPieces
     /// <summary>Between two straight lines that are so far apart at both ends.</summary>
     public static double Area(double one, double other, double hours)
     {
-        if (one * other >= 0) return Math.Abs(one + other) / 2 * hours;
+        if (one * other >= 0)
+            return Math.Abs(one + other) / 2 * hours;
         return (one * one + other * other) / (2 * (Math.Abs(one) + Math.Abs(other))) * hours;
     }
 }

@@ -38,7 +38,12 @@ internal readonly record struct Stretch(StretchKind Kind, int Step);
 /// <param name="Why">In words.</param>
 internal sealed record Band(double From, double To, double Cost, bool Cooling, string Why)
 {
-    private static readonly Band[] Always = [new(540, 610, 100, false, "quartz, rising"), new(540, 610, 100, true, "quartz, falling"), new(200, 250, 100, true, "cristobalite, falling")];
+    private static readonly Band[] Always =
+    [
+        new(540, 610, 100, false, "quartz, rising"),
+        new(540, 610, 100, true, "quartz, falling"),
+        new(200, 250, 100, true, "cristobalite, falling"),
+    ];
     private static readonly Band[] Raw = [new(80, 120, 200, false, "drying"), new(650, 950, 50, false, "burning out")];
 
     /// <summary>The bands that count for a kind of firing.</summary>
@@ -48,7 +53,8 @@ internal sealed record Band(double From, double To, double Cost, bool Cooling, s
     public double HoursOf(double from, double to, double hours)
     {
         var (low, high) = from <= to ? (from, to) : (to, from);
-        if (high < From || low > To) return 0;
+        if (high < From || low > To)
+            return 0;
         return high - low < 1e-9 ? hours : hours * Math.Max(0, Math.Min(high, To) - Math.Max(low, From)) / (high - low);
     }
 
@@ -76,12 +82,16 @@ internal sealed class WantedCurve
         (Program, TopStart, TopEnd) = (program, -1, -1);
         foreach (var (i, step) in program.Steps.Index())
         {
-            if (step.IsEndOff) break;
+            if (step.IsEndOff)
+                break;
             var timed = compiled.Segments[i];
             Climb(step, i, timed, i > top);
-            if (i == top) TopStart = points.Count - 1;
-            if (timed.Hold.TotalMinutes > 0) Add(timed.End.TotalHours, timed.To.Celsius, StretchKind.Hold, i);
-            if (i == top) TopEnd = points.Count - 1;
+            if (i == top)
+                TopStart = points.Count - 1;
+            if (timed.Hold.TotalMinutes > 0)
+                Add(timed.End.TotalHours, timed.To.Celsius, StretchKind.Hold, i);
+            if (i == top)
+                TopEnd = points.Count - 1;
         }
     }
 
@@ -106,12 +116,23 @@ internal sealed class WantedCurve
     private void Climb(Segment step, int index, CompiledSegment timed, bool cooling)
     {
         var (from, to) = (timed.From.Celsius, timed.To.Celsius);
-        if (Math.Abs(to - from) < 1e-9) return;
-        var kind = step.Pace.Kind switch { PaceKind.Full when to > from => StretchKind.Full, PaceKind.Rate => StretchKind.Ramp, _ => StretchKind.Off };
+        if (Math.Abs(to - from) < 1e-9)
+            return;
+        var kind = step.Pace.Kind switch
+        {
+            PaceKind.Full when to > from => StretchKind.Full,
+            PaceKind.Rate => StretchKind.Ramp,
+            _ => StretchKind.Off,
+        };
         if (kind == StretchKind.Ramp)
         {
-            var edges = Bands.Where(b => b.Cooling == cooling).SelectMany(b => new[] { b.From, b.To }).Distinct().Where(e => e > Math.Min(from, to) + NearCorner && e < Math.Max(from, to) - NearCorner);
-            foreach (var edge in to > from ? edges.Order() : edges.OrderDescending()) Add(timed.Start.TotalHours + timed.Ramp.TotalHours * (edge - from) / (to - from), edge, kind, index);
+            var edges = Bands
+                .Where(b => b.Cooling == cooling)
+                .SelectMany(b => new[] { b.From, b.To })
+                .Distinct()
+                .Where(e => e > Math.Min(from, to) + NearCorner && e < Math.Max(from, to) - NearCorner);
+            foreach (var edge in to > from ? edges.Order() : edges.OrderDescending())
+                Add(timed.Start.TotalHours + timed.Ramp.TotalHours * (edge - from) / (to - from), edge, kind, index);
         }
         Add(timed.RampEnd.TotalHours, to, kind, index);
     }

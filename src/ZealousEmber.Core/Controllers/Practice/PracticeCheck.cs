@@ -22,7 +22,11 @@ public static class PracticeCheck
     /// <summary>What was answered about a schedule, question by question.</summary>
     public static PracticeResult Read(PracticeTask task, IReadOnlyList<double?> answers)
     {
-        var wrong = task.Questions.Index().Where(q => !(q.Index < answers.Count && answers[q.Index] is { } given && Math.Abs(given - q.Item.Answer) <= q.Item.Near)).Select(q => q.Item).ToList();
+        var wrong = task
+            .Questions.Index()
+            .Where(q => !(q.Index < answers.Count && answers[q.Index] is { } given && Math.Abs(given - q.Item.Answer) <= q.Item.Near))
+            .Select(q => q.Item)
+            .ToList();
         return new PracticeResult(wrong.Count == 0, wrong.Count == 0 ? "All right." : $"{wrong[0].Text} {wrong[0].Why}", [], [], task.Schedule.Program);
     }
 
@@ -33,7 +37,11 @@ public static class PracticeCheck
     public static PracticeResult Find(ControllerProfile profile, PracticeTask task, string question)
     {
         var entered = Entered(profile, task, task.Memory);
-        return entered with { IsDone = question == task.Wrong, Text = question == task.Wrong ? "Found." : "That one is as it should be: look again, value by value." };
+        return entered with
+        {
+            IsDone = question == task.Wrong,
+            Text = question == task.Wrong ? "Found." : "That one is as it should be: look again, value by value.",
+        };
     }
 
     /// <summary>What stands in the controller at the end; it must be fired, and be the right program.</summary>
@@ -45,13 +53,21 @@ public static class PracticeCheck
         var program = memory.Program(profile);
         var consequences = new Consequences(profile, task.Program, task.Schedule.Kind, Room);
         var back = ReadBack.Of(profile, task.Program, [.. program.Select(a => a.Shown)], task.Memory, consequences);
-        if (!back.IsOk) return new PracticeResult(false, back.Problems[0].Message, [], [], null);
+        if (!back.IsOk)
+            return new PracticeResult(false, back.Problems[0].Message, [], [], null);
         var slips = SlipFinder.Of(profile, task.Program, back.Value.Read, consequences.Top.In(profile.Unit), task.Memory);
         var fired = ProgramSchedule.Of(profile, program, Room);
-        var text = !back.Value.Matches ? $"{Phrases.Count(back.Value.Differences.Length, "value")} not as it should be."
+        var text =
+            !back.Value.Matches ? $"{Phrases.Count(back.Value.Differences.Length, "value")} not as it should be."
             : memory.State == ControllerState.Fault ? "Right, but it does not start: something is to be done by hand first."
             : memory.State != ControllerState.Firing ? "Right. Now press fire."
             : "Right, and it fires.";
-        return new PracticeResult(back.Value.Matches && memory.State == ControllerState.Firing, text, back.Value.Differences, slips, fired.IsOk ? fired.Value : null);
+        return new PracticeResult(
+            back.Value.Matches && memory.State == ControllerState.Firing,
+            text,
+            back.Value.Differences,
+            slips,
+            fired.IsOk ? fired.Value : null
+        );
     }
 }

@@ -36,4 +36,12 @@ public sealed record PracticeQuestion(string Text, double Answer, double Near, s
 /// <param name="Questions">Of a schedule that is read.</param>
 /// <param name="Wrong">What was entered wrong, where that is to be found.</param>
 public sealed record PracticeTask(
-    string Id, PracticeKind Kind, Schedule Schedule, string? Slot, ImmutableArray<Answer> Program, ControllerMemory Memory, ImmutableArray<PracticeQuestion> Questions, string? Wrong);
+    string Id,
+    PracticeKind Kind,
+    Schedule Schedule,
+    string? Slot,
+    ImmutableArray<Answer> Program,
+    ControllerMemory Memory,
+    ImmutableArray<PracticeQuestion> Questions,
+    string? Wrong
+);

@@ -40,7 +40,15 @@ public sealed class Consequences
     public ReadBackDifference Of(string? right, Answer shown, IReadOnlyList<Answer> changed)
     {
         var timed = Timed(changed);
-        if (timed is null || wanted is null) return new ReadBackDifference(shown.Asked, right, shown.Shown, "It does not heat at all.", wanted is null ? 0 : -wanted.Powered.TotalMinutes, wanted is null ? 0 : start.Celsius - top);
+        if (timed is null || wanted is null)
+            return new ReadBackDifference(
+                shown.Asked,
+                right,
+                shown.Shown,
+                "It does not heat at all.",
+                wanted is null ? 0 : -wanted.Powered.TotalMinutes,
+                wanted is null ? 0 : start.Celsius - top
+            );
         var (minutes, degrees) = ((timed.Powered - wanted.Powered).TotalMinutes, timed.Curve.Peak.Celsius - top);
         var text = shown.Asked.Question.Id switch
         {
@@ -55,14 +63,22 @@ public sealed class Consequences
     private string Curve(CompiledSchedule timed, double minutes, double degrees)
     {
         var said = new List<string>();
-        string Degrees(double kelvins) => $"{Phrases.Number(Math.Round(Math.Abs(TemperatureDifference.FromKelvins(kelvins).In(profile.Unit))))} {profile.Unit.Symbol()}";
-        if (Math.Abs(degrees) >= Visible) said.Add($"the top is {Degrees(degrees)} {(degrees > 0 ? "higher" : "lower")}");
+        string Degrees(double kelvins) =>
+            $"{Phrases.Number(Math.Round(Math.Abs(TemperatureDifference.FromKelvins(kelvins).In(profile.Unit))))} {profile.Unit.Symbol()}";
+        if (Math.Abs(degrees) >= Visible)
+            said.Add($"the top is {Degrees(degrees)} {(degrees > 0 ? "higher" : "lower")}");
         var (before, after) = (ConePhrases.HottestDown(HeatWork.OfAll(wanted!.Curve)), ConePhrases.HottestDown(HeatWork.OfAll(timed.Curve)));
-        if (before != after) said.Add($"{(after is { } falls ? $"cone {falls.Number} falls" : "no cone falls")}{(before is { } fell ? $" instead of {fell.Number}" : "")}");
+        if (before != after)
+            said.Add($"{(after is { } falls ? $"cone {falls.Number} falls" : "no cone falls")}{(before is { } fell ? $" instead of {fell.Number}" : "")}");
         foreach (var band in bands.Where(b => b.HoursOf(wanted!.Curve) is > 0 and var had && b.HoursOf(timed.Curve) < had * ShortBand))
-            said.Add($"{band.Why} takes {Phrases.Number(Math.Round(band.HoursOf(timed.Curve), 1))} h instead of {Phrases.Number(Math.Round(band.HoursOf(wanted!.Curve), 1))}");
-        if (Math.Abs(minutes) >= 1) said.Add($"it takes {Phrases.Hours(Duration.FromMinutes(Math.Round(Math.Abs(minutes))))} {(minutes > 0 ? "longer" : "less")}");
-        if (said.Count == 0) return "Hardly anything: the firing is the same.";
+            said.Add(
+                $"{band.Why} takes {Phrases.Number(Math.Round(band.HoursOf(timed.Curve), 1))} h instead of "
+                    + $"{Phrases.Number(Math.Round(band.HoursOf(wanted!.Curve), 1))}"
+            );
+        if (Math.Abs(minutes) >= 1)
+            said.Add($"it takes {Phrases.Hours(Duration.FromMinutes(Math.Round(Math.Abs(minutes))))} {(minutes > 0 ? "longer" : "less")}");
+        if (said.Count == 0)
+            return "Hardly anything: the firing is the same.";
         var text = Phrases.List(said);
         return $"{char.ToUpperInvariant(text[0])}{text[1..]}.";
     }
@@ -70,12 +86,15 @@ public sealed class Consequences
     private static string Delay(string? right, Answer shown)
     {
         var later = (shown.Value ?? 0) - (right is null ? 0 : shown.Asked.Question.ValueOf(right) ?? 0);
-        return later == 0 ? "It begins when it should." : $"It begins {Phrases.Hours(Duration.FromMinutes(Math.Abs(later)))} {(later > 0 ? "later" : "too early")}.";
+        return later == 0
+            ? "It begins when it should."
+            : $"It begins {Phrases.Hours(Duration.FromMinutes(Math.Abs(later)))} {(later > 0 ? "later" : "too early")}.";
     }
 
     private string Alarm(Answer shown)
     {
-        if (shown.Meaning is not null) return "No alarm would sound.";
+        if (shown.Meaning is not null)
+            return "No alarm would sound.";
         var above = (shown.Value ?? 0) - Temperature.FromCelsius(top).In(profile.Unit);
         var far = $"{Phrases.Number(Math.Round(Math.Abs(above)))} {profile.Unit.Symbol()}";
         return above <= 0 ? $"The alarm comes {far} before the top, and may stop the firing." : $"The alarm comes {far} above the top.";

@@ -19,14 +19,19 @@ internal sealed class ProgramSlips(ControllerProfile profile, IReadOnlyList<Answ
     public static readonly string[] Kinds = ["unit", "step-skipped", "step-doubled", "wrong-slot", "press-doubled", "press-missed", "fields-swapped"];
 
     /// <summary>Every slip that shows something else than what is wanted.</summary>
-    public IReadOnlyList<ProgramSlip> All() => [.. Units().Concat(Steps()).Concat(Slots()).Concat(Presses()).Concat(Swaps()).Where(s => s.Shows.Any(v => v.Value != right.GetValueOrDefault(v.Key)))];
+    public IReadOnlyList<ProgramSlip> All() =>
+        [.. Units().Concat(Steps()).Concat(Slots()).Concat(Presses()).Concat(Swaps()).Where(s => s.Shows.Any(v => v.Value != right.GetValueOrDefault(v.Key)))];
 
     private IEnumerable<ProgramSlip> Units()
     {
         (string Name, Func<double, double> Degrees, Func<double, double> Rate)[] ways =
         [
-            ("°F for °C", t => t * 9 / 5 + 32, r => r * 9 / 5), ("°F for °C, rates as they were", t => t * 9 / 5 + 32, r => r), ("°F for °C, the 32 in the rates too", t => t * 9 / 5 + 32, r => r * 9 / 5 + 32),
-            ("°C for °F", t => (t - 32) * 5 / 9, r => r * 5 / 9), ("°C for °F, rates as they were", t => (t - 32) * 5 / 9, r => r), ("°C for °F, the 32 in the rates too", t => (t - 32) * 5 / 9, r => (r - 32) * 5 / 9),
+            ("°F for °C", t => t * 9 / 5 + 32, r => r * 9 / 5),
+            ("°F for °C, rates as they were", t => t * 9 / 5 + 32, r => r),
+            ("°F for °C, the 32 in the rates too", t => t * 9 / 5 + 32, r => r * 9 / 5 + 32),
+            ("°C for °F", t => (t - 32) * 5 / 9, r => r * 5 / 9),
+            ("°C for °F, rates as they were", t => (t - 32) * 5 / 9, r => r),
+            ("°C for °F, the 32 in the rates too", t => (t - 32) * 5 / 9, r => (r - 32) * 5 / 9),
         ];
         foreach (var (name, degrees, rate) in ways)
         {
@@ -34,17 +39,22 @@ internal sealed class ProgramSlips(ControllerProfile profile, IReadOnlyList<Answ
             foreach (var answer in wanted)
             {
                 var q = answer.Asked.Question;
-                shows[answer.Asked.Id] = answer.Value is not { } value || !q.IsNumber() ? answer.Shown
-                    : q.Id == "target" ? Near(q, degrees(value)) : q.Id == "rate" ? Near(q, rate(value)) : answer.Shown;
+                shows[answer.Asked.Id] =
+                    answer.Value is not { } value || !q.IsNumber() ? answer.Shown
+                    : q.Id == "target" ? Near(q, degrees(value))
+                    : q.Id == "rate" ? Near(q, rate(value))
+                    : answer.Shown;
             }
             // What the controller would refuse cannot have been taken.
-            if (wanted.All(a => a.Asked.Question.Id is not ("target" or "rate") || shows[a.Asked.Id] is not null)) yield return new ProgramSlip("unit", shows, $"Every target: {name}.");
+            if (wanted.All(a => a.Asked.Question.Id is not ("target" or "rate") || shows[a.Asked.Id] is not null))
+                yield return new ProgramSlip("unit", shows, $"Every target: {name}.");
         }
     }
 
     private static string? Near(Question q, double value) => value >= q.Min - q.Step / 2 && value <= q.Max + q.Step / 2 ? q.Show(q.Nearest(value)) : null;
 
-    private int StepCount => wanted.Where(a => a.Asked.Step is not null && a.Asked.Question.Id is "rate" or "time" && a.Meaning is not ("end" or "skip")).Count();
+    private int StepCount =>
+        wanted.Where(a => a.Asked.Step is not null && a.Asked.Question.Id is "rate" or "time" && a.Meaning is not ("end" or "skip")).Count();
 
     private IEnumerable<ProgramSlip> Steps()
     {
@@ -52,12 +62,16 @@ internal sealed class ProgramSlips(ControllerProfile profile, IReadOnlyList<Answ
         for (var k = 1; k <= steps; k++)
         {
             var left = Enumerable.Range(1, steps).Where(s => s != k).Select(s => (int?)s).ToList();
-            if (left.Count > 0) yield return new ProgramSlip("step-skipped", Of(left, left.Count), $"Step {k} left out.");
+            if (left.Count > 0)
+                yield return new ProgramSlip("step-skipped", Of(left, left.Count), $"Step {k} left out.");
             // The count as wanted, and the last step the last user's.
-            if (profile.Count == Counting.Asked) yield return new ProgramSlip("step-skipped", Of([.. left, null], steps), $"Step {k} left out; the last is what was left there.");
+            if (profile.Count == Counting.Asked)
+                yield return new ProgramSlip("step-skipped", Of([.. left, null], steps), $"Step {k} left out; the last is what was left there.");
             var twice = Enumerable.Range(1, steps).SelectMany(s => s == k ? [s, s] : new[] { s }).Select(s => (int?)s).ToList();
-            if (twice.Count <= profile.Most) yield return new ProgramSlip("step-doubled", Of(twice, twice.Count), $"Step {k} keyed twice.");
-            if (profile.Count == Counting.Asked) yield return new ProgramSlip("step-doubled", Of(twice[..steps], steps), $"Step {k} keyed twice; the last is lost.");
+            if (twice.Count <= profile.Most)
+                yield return new ProgramSlip("step-doubled", Of(twice, twice.Count), $"Step {k} keyed twice.");
+            if (profile.Count == Counting.Asked)
+                yield return new ProgramSlip("step-doubled", Of(twice[..steps], steps), $"Step {k} keyed twice; the last is lost.");
         }
     }
 
@@ -68,10 +82,14 @@ internal sealed class ProgramSlips(ControllerProfile profile, IReadOnlyList<Answ
         string Answer(Asked a)
         {
             string? said;
-            if (a.Question.Id == "count") said = a.Question.Show(count);
-            else if (a.Step is not { } k) said = right.GetValueOrDefault(a.Id);
-            else if (k > order.Count) said = a.Question.Word(profile.Count == Counting.Fixed ? "skip" : "end");
-            else said = order[k - 1] is { } from ? right.GetValueOrDefault(new Asked(a.Question, from).Id) : memory?.AnswerTo(a);
+            if (a.Question.Id == "count")
+                said = a.Question.Show(count);
+            else if (a.Step is not { } k)
+                said = right.GetValueOrDefault(a.Id);
+            else if (k > order.Count)
+                said = a.Question.Word(profile.Count == Counting.Fixed ? "skip" : "end");
+            else
+                said = order[k - 1] is { } from ? right.GetValueOrDefault(new Asked(a.Question, from).Id) : memory?.AnswerTo(a);
             shows[a.Id] = said;
             return said ?? a.Question.Untouched;
         }
@@ -81,28 +99,61 @@ internal sealed class ProgramSlips(ControllerProfile profile, IReadOnlyList<Answ
 
     private IEnumerable<ProgramSlip> Slots()
     {
-        if (profile.Find("slot") is not { } slot) yield break;
+        if (profile.Find("slot") is not { } slot)
+            yield break;
         foreach (var other in profile.Slots.Where(s => s != right["slot"]))
         {
-            yield return new ProgramSlip("wrong-slot", right.ToDictionary(r => r.Key, r => (string?)(r.Key == "slot" ? other : r.Value)), $"All of it under {other}, not {right["slot"]}.");
+            yield return new ProgramSlip(
+                "wrong-slot",
+                right.ToDictionary(r => r.Key, r => (string?)(r.Key == "slot" ? other : r.Value)),
+                $"All of it under {other}, not {right["slot"]}."
+            );
             // Nobody knows what it holds: all that can be said is which it is.
-            if (memory?.Slots.ContainsKey(other) != true) yield return new ProgramSlip("wrong-slot", Untold(other), $"This is {other}, not {right["slot"]}; what was keyed in is not in it.");
-            else yield return new ProgramSlip("wrong-slot", (memory with { Slot = other }).Program(profile).ToDictionary(a => a.Asked.Id, a => (string?)a.Shown), $"This is what {other} held.");
+            if (memory?.Slots.ContainsKey(other) != true)
+                yield return new ProgramSlip("wrong-slot", Untold(other), $"This is {other}, not {right["slot"]}; what was keyed in is not in it.");
+            else
+                yield return new ProgramSlip(
+                    "wrong-slot",
+                    (memory with { Slot = other }).Program(profile).ToDictionary(a => a.Asked.Id, a => (string?)a.Shown),
+                    $"This is what {other} held."
+                );
         }
-        if (memory is null) yield return new ProgramSlip("wrong-slot", Untold(right["slot"]), "Another program is shown.");
+        if (memory is null)
+            yield return new ProgramSlip("wrong-slot", Untold(right["slot"]), "Another program is shown.");
     }
 
     /// <summary>A program nobody knows, under a name: what is no program's is as it was set.</summary>
-    private Dictionary<string, string?> Untold(string slot) => right.ToDictionary(r => r.Key, r => r.Key == "slot" ? slot : profile.Find(r.Key.Split('.')[0])!.Shared ? r.Value : null);
+    private Dictionary<string, string?> Untold(string slot) =>
+        right.ToDictionary(
+            r => r.Key,
+            r =>
+                r.Key == "slot" ? slot
+                : profile.Find(r.Key.Split('.')[0])!.Shared ? r.Value
+                : null
+        );
 
     private IEnumerable<ProgramSlip> Swaps()
     {
         for (var k = 1; k <= StepCount; k++)
         {
-            if (profile.Find("rate") is not { } rate || profile.Find("target") is not { } target) yield break;
+            if (profile.Find("rate") is not { } rate || profile.Find("target") is not { } target)
+                yield break;
             var (r, t) = (new Asked(rate, k).Id, new Asked(target, k).Id);
-            if (rate.ValueOf(right[r]) is not { } pace || target.ValueOf(right[t]) is not { } degrees || !rate.Takes(degrees) || !target.Takes(pace)) continue;
-            yield return new ProgramSlip("fields-swapped", right.ToDictionary(x => x.Key, x => (string?)(x.Key == r ? rate.Show(degrees) : x.Key == t ? target.Show(pace) : x.Value)), $"Rate and target of step {k} exchanged.");
+            if (rate.ValueOf(right[r]) is not { } pace || target.ValueOf(right[t]) is not { } degrees || !rate.Takes(degrees) || !target.Takes(pace))
+                continue;
+            yield return new ProgramSlip(
+                "fields-swapped",
+                right.ToDictionary(
+                    x => x.Key,
+                    x =>
+                        (string?)(
+                            x.Key == r ? rate.Show(degrees)
+                            : x.Key == t ? target.Show(pace)
+                            : x.Value
+                        )
+                ),
+                $"Rate and target of step {k} exchanged."
+            );
         }
     }
 
@@ -119,26 +170,56 @@ internal sealed class ProgramSlips(ControllerProfile profile, IReadOnlyList<Answ
             {
                 foreach (var kind in asked.Question.IsTyped ? ["press-doubled", "press-missed"] : new[] { "press-doubled" })
                 {
-                    var keys = (kind == "press-doubled" ? line.Keys.Add("take") : line.Keys.RemoveAt(line.Keys.Length - 1)).Concat(card.Skip(i + 1).SelectMany(l => l.Keys)).ToList();
-                    var runs = machines.ConvertAll(m => new KeyMachine(profile, m.Memory).Press(keys).Memory.Program(profile).ToDictionary(a => a.Asked.Id, a => a.Shown));
+                    var keys = (kind == "press-doubled" ? line.Keys.Add("take") : line.Keys.RemoveAt(line.Keys.Length - 1))
+                        .Concat(card.Skip(i + 1).SelectMany(l => l.Keys))
+                        .ToList();
+                    var runs = machines.ConvertAll(m =>
+                        new KeyMachine(profile, m.Memory).Press(keys).Memory.Program(profile).ToDictionary(a => a.Asked.Id, a => a.Shown)
+                    );
                     var shows = runs[0].ToDictionary(a => a.Key, a => runs.TrueForAll(r => r.GetValueOrDefault(a.Key) == a.Value) ? a.Value : null);
-                    yield return new ProgramSlip(kind, shows, kind == "press-doubled" ? $"Take pressed twice at {asked.Label}: what follows is one question late." : $"Take not pressed at {asked.Label}: two answers typed into one.");
+                    yield return new ProgramSlip(
+                        kind,
+                        shows,
+                        kind == "press-doubled"
+                            ? $"Take pressed twice at {asked.Label}: what follows is one question late."
+                            : $"Take not pressed at {asked.Label}: two answers typed into one."
+                    );
                 }
             }
-            foreach (var machine in machines) machine.Press(line.Keys);
+            foreach (var machine in machines)
+                machine.Press(line.Keys);
         }
     }
 
     private ControllerMemory AnyLeftover(uint seed)
     {
         var left = ControllerMemory.New(profile);
-        foreach (var asked in wanted.Select(a => a.Asked).Concat(profile.Ask.Where(profile.IsOfAStep).SelectMany(q => Enumerable.Range(1, Math.Min(profile.Most, StepCount + 2)).Select(k => new Asked(q, k)))).Where(a => a.Question.Id is not ("slot" or "count")))
+        foreach (
+            var asked in wanted
+                .Select(a => a.Asked)
+                .Concat(
+                    profile
+                        .Ask.Where(profile.IsOfAStep)
+                        .SelectMany(q => Enumerable.Range(1, Math.Min(profile.Most, StepCount + 2)).Select(k => new Asked(q, k)))
+                )
+                .Where(a => a.Question.Id is not ("slot" or "count"))
+        )
         {
             var q = asked.Question;
             var share = (seed * 2654435761u + (uint)asked.Id.Sum(c => c * 31)) % 997 / 997.0;
-            left = left.With(asked, q.Format == AnswerFormat.Word ? q.Choices[(int)(share * q.Choices.Length)] : q.Format == AnswerFormat.Cone ? q.Show(Math.Floor(q.Min)) : q.Show(q.Nearest(q.Min + share * (q.Max - q.Min))));
+            left = left.With(
+                asked,
+                q.Format == AnswerFormat.Word ? q.Choices[(int)(share * q.Choices.Length)]
+                    : q.Format == AnswerFormat.Cone ? q.Show(Math.Floor(q.Min))
+                    : q.Show(q.Nearest(q.Min + share * (q.Max - q.Min)))
+            );
         }
         // Each in every program it has, since the slot may be mistaken as well.
-        return left with { Slots = profile.Slots.DefaultIfEmpty(left.Slot).ToImmutableSortedDictionary(s => s, _ => left.Slots.GetValueOrDefault(left.Slot) ?? ImmutableSortedDictionary<string, string>.Empty) };
+        return left with
+        {
+            Slots = profile
+                .Slots.DefaultIfEmpty(left.Slot)
+                .ToImmutableSortedDictionary(s => s, _ => left.Slots.GetValueOrDefault(left.Slot) ?? ImmutableSortedDictionary<string, string>.Empty),
+        };
     }
 }

@@ -30,16 +30,32 @@ public static class ReadBack
     /// <param name="shown">What it shows, in its own order.</param>
     /// <param name="memory">What it held before, where that is known.</param>
     /// <param name="consequences">Says what a changed program does.</param>
-    public static Result<ReadBackResult> Of(ControllerProfile profile, IReadOnlyList<Answer> wanted, IReadOnlyList<string> shown, ControllerMemory? memory, Consequences consequences)
+    public static Result<ReadBackResult> Of(
+        ControllerProfile profile,
+        IReadOnlyList<Answer> wanted,
+        IReadOnlyList<string> shown,
+        ControllerMemory? memory,
+        Consequences consequences
+    )
     {
         var read = Read(profile, shown, out var missing);
-        if (!read.IsOk) return Result<ReadBackResult>.Failed(read.Problems);
+        if (!read.IsOk)
+            return Result<ReadBackResult>.Failed(read.Problems);
         var right = wanted.ToDictionary(a => a.Asked.Id, a => a.Shown);
-        var differences = read.Value.Where(a => right.GetValueOrDefault(a.Asked.Id) != a.Shown)
-            .Select(a => consequences.Of(right.GetValueOrDefault(a.Asked.Id), a, Changed(profile, right, a, read.Value, memory))).ToImmutableArray();
+        var differences = read
+            .Value.Where(a => right.GetValueOrDefault(a.Asked.Id) != a.Shown)
+            .Select(a => consequences.Of(right.GetValueOrDefault(a.Asked.Id), a, Changed(profile, right, a, read.Value, memory)))
+            .ToImmutableArray();
         // Steps that were set and do not come up, since it ends before them, were not read either.
         var asked = read.Value.Select(a => a.Asked.Id).Concat(missing.Select(m => m.Id)).ToHashSet();
-        return new ReadBackResult([.. missing, .. wanted.Where(a => a.Asked.Step is not null && a.Meaning is not ("end" or "skip") && !asked.Contains(a.Asked.Id)).Select(a => a.Asked)], differences, read.Value);
+        return new ReadBackResult(
+            [
+                .. missing,
+                .. wanted.Where(a => a.Asked.Step is not null && a.Meaning is not ("end" or "skip") && !asked.Contains(a.Asked.Id)).Select(a => a.Asked),
+            ],
+            differences,
+            read.Value
+        );
     }
 
     /// <summary>What was read, as the questions come up with just these answers.</summary>
@@ -57,25 +73,49 @@ public static class ReadBack
                 continue;
             }
             var read = ShownAnswer.Read(asked.Question, shown[i]);
-            if (read is null) problems.Add(new Problem($"shown[{i}]", $"{asked.Label}: “{(shown[i].Length > 20 ? shown[i][..20] + "…" : shown[i])}” is no answer there{Example(asked.Question)}."));
+            if (read is null)
+                problems.Add(
+                    new Problem(
+                        $"shown[{i}]",
+                        $"{asked.Label}: “{(shown[i].Length > 20 ? shown[i][..20] + "…" : shown[i])}” is no answer there{Example(asked.Question)}."
+                    )
+                );
             said[asked.Id] = read ?? asked.Question.Untouched;
             answers.Add(new Answer(asked, said[asked.Id]));
         }
-        if (shown.Count > answers.Count && problems.Count == 0) problems.Add(new Problem($"shown[{answers.Count}]", $"With these answers it asks {Phrases.Count(answers.Count, "question")}; {shown.Count} were read."));
+        if (shown.Count > answers.Count && problems.Count == 0)
+            problems.Add(
+                new Problem($"shown[{answers.Count}]", $"With these answers it asks {Phrases.Count(answers.Count, "question")}; {shown.Count} were read.")
+            );
         missing = [.. open];
         return problems.Count > 0 ? Result<ImmutableArray<Answer>>.Failed(problems) : answers.ToImmutableArray();
     }
 
     /// <summary>What is not read is taken to end the steps, so that it is not asked for over and over.</summary>
-    private static string EndFor(ControllerProfile profile, Asked asked) => asked.Step is not null && profile.Count == Counting.Ended ? asked.Question.Word("end") ?? asked.Question.Untouched : asked.Question.Word("skip") ?? asked.Question.Untouched;
+    private static string EndFor(ControllerProfile profile, Asked asked) =>
+        asked.Step is not null && profile.Count == Counting.Ended
+            ? asked.Question.Word("end") ?? asked.Question.Untouched
+            : asked.Question.Word("skip") ?? asked.Question.Untouched;
 
-    private static string Example(Question question) => question.Format == AnswerFormat.Word ? $": {Phrases.List(question.Choices.Take(4))}" : $", like {question.Show(question.Min + Math.Floor((question.Max - question.Min) / question.Step / 2) * question.Step)}";
+    private static string Example(Question question) =>
+        question.Format == AnswerFormat.Word
+            ? $": {Phrases.List(question.Choices.Take(4))}"
+            : $", like {question.Show(question.Min + Math.Floor((question.Max - question.Min) / question.Step / 2) * question.Step)}";
 
     /// <summary>The program with this answer changed and no other; what only comes up then is as it was read, else as it was left.</summary>
-    private static ImmutableArray<Answer> Changed(ControllerProfile profile, IReadOnlyDictionary<string, string> right, Answer change, IEnumerable<Answer> read, ControllerMemory? memory)
+    private static ImmutableArray<Answer> Changed(
+        ControllerProfile profile,
+        IReadOnlyDictionary<string, string> right,
+        Answer change,
+        IEnumerable<Answer> read,
+        ControllerMemory? memory
+    )
     {
         var otherwise = read.ToDictionary(a => a.Asked.Id, a => a.Shown);
-        string Answer(Asked a) => a.Id == change.Asked.Id ? change.Shown : right.GetValueOrDefault(a.Id) ?? otherwise.GetValueOrDefault(a.Id) ?? memory?.AnswerTo(a) ?? a.Question.Untouched;
+        string Answer(Asked a) =>
+            a.Id == change.Asked.Id
+                ? change.Shown
+                : right.GetValueOrDefault(a.Id) ?? otherwise.GetValueOrDefault(a.Id) ?? memory?.AnswerTo(a) ?? a.Question.Untouched;
         return [.. ProgramWalk.Of(profile, Answer).Select(a => new Answer(a, Answer(a)))];
     }
 }

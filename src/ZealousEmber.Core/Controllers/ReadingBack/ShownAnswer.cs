@@ -18,28 +18,42 @@ public static partial class ShownAnswer
         var text = said.Replace('º', '°').Replace('˚', '°').Trim();
         foreach (var word in question.Words.Select(w => w.Shown).Concat(question.Choices))
         {
-            if (string.Equals(word, text, StringComparison.OrdinalIgnoreCase)) return word;
+            if (string.Equals(word, text, StringComparison.OrdinalIgnoreCase))
+                return word;
         }
-        if (question.Format == AnswerFormat.Word) return null;
-        if (question.Format == AnswerFormat.Cone) return Cones().Match(text) is { Success: true } cone && Units.Cone.Named(cone.Groups[1].Value.Replace(".5", "½", StringComparison.Ordinal).Replace(" 1/2", "½", StringComparison.Ordinal)) is { } known ? known.Number : null;
+        if (question.Format == AnswerFormat.Word)
+            return null;
+        if (question.Format == AnswerFormat.Cone)
+            return
+                Cones().Match(text) is { Success: true } cone
+                && Units.Cone.Named(cone.Groups[1].Value.Replace(".5", "½", StringComparison.Ordinal).Replace(" 1/2", "½", StringComparison.Ordinal))
+                    is { } known
+                ? known.Number
+                : null;
         var value = question.IsTime ? TimeOf(question, text) : NumberOf(text);
-        if (value is not { } number) return null;
+        if (value is not { } number)
+            return null;
         return question.Show(number);
     }
 
-    private static double? NumberOf(string text) => Plain().Match(text) is { Success: true } number ? double.Parse(number.Groups[1].Value.Replace(',', '.'), CultureInfo.InvariantCulture) : null;
+    private static double? NumberOf(string text) =>
+        Plain().Match(text) is { Success: true } number ? double.Parse(number.Groups[1].Value.Replace(',', '.'), CultureInfo.InvariantCulture) : null;
 
     private static double? TimeOf(Question question, string text)
     {
         if (WithUnit().Match(text) is { Success: true } said)
-            return double.Parse(said.Groups[1].Value.Replace(',', '.'), CultureInfo.InvariantCulture) * (said.Groups[2].Value.StartsWith('h') || said.Groups[2].Value.StartsWith('H') ? Minutes : 1);
+            return double.Parse(said.Groups[1].Value.Replace(',', '.'), CultureInfo.InvariantCulture)
+                * (said.Groups[2].Value.StartsWith('h') || said.Groups[2].Value.StartsWith('H') ? Minutes : 1);
         if (Clock().Match(text) is { Success: true } clock)
         {
             var (hours, minutes) = (double.Parse(clock.Groups[1].Value, CultureInfo.InvariantCulture), clock.Groups[3].Value);
             var isPoint = clock.Groups[2].Value != ":";
             // In tenths of an hour a point parts tenths, not minutes.
-            if (question.Format == AnswerFormat.HoursTenths && isPoint) return (hours + double.Parse(minutes, CultureInfo.InvariantCulture) / Math.Pow(10, minutes.Length)) * Minutes;
-            return minutes.Length == 2 ? hours * Minutes + double.Parse(minutes, CultureInfo.InvariantCulture) : isPoint && minutes == "0" ? Whole(question, clock.Groups[1].Value) : null;
+            if (question.Format == AnswerFormat.HoursTenths && isPoint)
+                return (hours + double.Parse(minutes, CultureInfo.InvariantCulture) / Math.Pow(10, minutes.Length)) * Minutes;
+            return minutes.Length == 2 ? hours * Minutes + double.Parse(minutes, CultureInfo.InvariantCulture)
+                : isPoint && minutes == "0" ? Whole(question, clock.Groups[1].Value)
+                : null;
         }
         return Whole(question, text);
     }
@@ -47,15 +61,20 @@ public static partial class ShownAnswer
     /// <summary>A number alone: as it would be typed.</summary>
     private static double? Whole(Question question, string text)
     {
-        if (!double.TryParse(text.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number)) return null;
+        if (!double.TryParse(text.Replace(',', '.'), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var number))
+            return null;
         return question.Format switch
         {
             AnswerFormat.Minutes => number,
             AnswerFormat.HoursTenths => number * Minutes,
             // From the third digit the last two are minutes.
-            _ when text.All(char.IsAsciiDigit) && text.Length > 2 => double.Parse(text[..^2], CultureInfo.InvariantCulture) * Minutes + double.Parse(text[^2..], CultureInfo.InvariantCulture),
-            // Twelve where hours and minutes are shown with a colon is twelve hours, ninety is minutes: nobody holds for ninety hours. On digit keys, where minutes come first, it is as it was typed.
-            AnswerFormat.HoursColonMinutes when question.Entry != Entry.Digits => text.All(char.IsAsciiDigit) ? number * (number <= LongestHold ? Minutes : 1) : null,
+            _ when text.All(char.IsAsciiDigit) && text.Length > 2 => double.Parse(text[..^2], CultureInfo.InvariantCulture) * Minutes
+                + double.Parse(text[^2..], CultureInfo.InvariantCulture),
+            // Twelve where hours and minutes are shown with a colon is twelve hours, ninety is minutes: nobody holds for ninety hours. On digit keys, where
+            // minutes come first, it is as it was typed.
+            AnswerFormat.HoursColonMinutes when question.Entry != Entry.Digits => text.All(char.IsAsciiDigit)
+                ? number * (number <= LongestHold ? Minutes : 1)
+                : null,
             _ => text.All(char.IsAsciiDigit) ? number : null,
         };
     }

@@ -32,10 +32,17 @@ public static class SlipFinder
     /// <param name="memory">What it held before, where that is known.</param>
     /// <param name="own">How often this studio has made each kind; adds to what is usual.</param>
     public static ImmutableArray<Slip> Of(
-        ControllerProfile profile, IReadOnlyList<Answer> wanted, IReadOnlyList<Answer> read, double top, ControllerMemory? memory, IReadOnlyDictionary<string, double>? own = null)
+        ControllerProfile profile,
+        IReadOnlyList<Answer> wanted,
+        IReadOnlyList<Answer> read,
+        double top,
+        ControllerMemory? memory,
+        IReadOnlyDictionary<string, double>? own = null
+    )
     {
         var right = wanted.ToDictionary(a => a.Asked.Id, a => a.Shown);
-        if (read.All(a => right.GetValueOrDefault(a.Asked.Id) == a.Shown)) return [];
+        if (read.All(a => right.GetValueOrDefault(a.Asked.Id) == a.Shown))
+            return [];
         var values = new ValueSlips(profile, top);
         var programs = new ProgramSlips(profile, wanted, memory).All();
         // Of every kind: all its ways in this program.
@@ -52,17 +59,24 @@ public static class SlipFinder
             foreach (var kind in ValueSlips.Kinds.Where(k => ways[k] > 0))
             {
                 var made = values.Of(kind, shown.Asked, expected).Where(m => m.Shown == shown.Shown).Sum(m => m.Ways);
-                if (made > 0) list.Add((kind, prior[kind] * made / ways[kind]));
+                if (made > 0)
+                    list.Add((kind, prior[kind] * made / ways[kind]));
             }
             // A pad that is empty takes nothing: nobody's value is kept there.
-            var left = shown.Asked.Question.Entry == Entry.Pad ? 0 : memory is null ? LeftThere(shown) : memory.AnswerTo(shown.Asked) == shown.Shown ? 1 : 0;
-            if (left > 0) list.Add(("kept", prior["kept"] * left));
+            var left =
+                shown.Asked.Question.Entry == Entry.Pad ? 0
+                : memory is null ? LeftThere(shown)
+                : memory.AnswerTo(shown.Asked) == shown.Shown ? 1
+                : 0;
+            if (left > 0)
+                list.Add(("kept", prior["kept"] * left));
             list.Add(("other", prior["other"] * Unlikely));
             return list;
         }
 
         var cases = new List<(ProgramSlip? Slip, double P, List<(Answer Shown, List<(string Kind, double P)> Why)> Values)>();
-        int Differing(IReadOnlyDictionary<string, string?>? shows) => read.Count(a => (shows is null ? right.GetValueOrDefault(a.Asked.Id) : shows.GetValueOrDefault(a.Asked.Id)) is { } expected && expected != a.Shown);
+        int Differing(IReadOnlyDictionary<string, string?>? shows) =>
+            read.Count(a => (shows is null ? right.GetValueOrDefault(a.Asked.Id) : shows.GetValueOrDefault(a.Asked.Id)) is { } expected && expected != a.Shown);
         var unexplained = Differing(null);
         // A slip that leaves as much to explain as none is no explanation.
         foreach (var slip in programs.Where(s => Differing(s.Shows) < unexplained).Prepend(null))
@@ -77,14 +91,16 @@ public static class SlipFinder
                     p *= LeftThere(shown);
                     continue;
                 }
-                if (expected is null) p *= slip is { Kind: "wrong-slot" } && right.GetValueOrDefault(shown.Asked.Id) == shown.Shown ? Alike(shown) : LeftThere(shown);
+                if (expected is null)
+                    p *= slip is { Kind: "wrong-slot" } && right.GetValueOrDefault(shown.Asked.Id) == shown.Shown ? Alike(shown) : LeftThere(shown);
                 else if (expected != shown.Shown)
                 {
                     var why = Explain(shown, expected);
                     still.Add((shown, why));
                     p *= why.Sum(w => w.P);
                 }
-                if (p < 1e-60) break;
+                if (p < 1e-60)
+                    break;
             }
             cases.Add((slip, p, still));
         }
@@ -92,7 +108,10 @@ public static class SlipFinder
     }
 
     private static ImmutableArray<Slip> Told(
-        List<(ProgramSlip? Slip, double P, List<(Answer Shown, List<(string Kind, double P)> Why)> Values)> cases, IReadOnlyList<Answer> read, IReadOnlyDictionary<string, string> right)
+        List<(ProgramSlip? Slip, double P, List<(Answer Shown, List<(string Kind, double P)> Why)> Values)> cases,
+        IReadOnlyList<Answer> read,
+        IReadOnlyDictionary<string, string> right
+    )
     {
         var all = cases.Sum(c => c.P);
         var told = new Dictionary<(string Kind, string Questions), Slip>();
@@ -103,29 +122,66 @@ public static class SlipFinder
         }
         foreach (var (slip, p, values) in cases)
         {
-            if (slip is not null) Add(slip.Kind, [.. read.Where(a => right.GetValueOrDefault(a.Asked.Id) != a.Shown && values.All(v => v.Shown.Asked.Id != a.Asked.Id)).Select(a => a.Asked.Id)], slip.Text, p / all);
+            if (slip is not null)
+                Add(
+                    slip.Kind,
+                    [
+                        .. read.Where(a => right.GetValueOrDefault(a.Asked.Id) != a.Shown && values.All(v => v.Shown.Asked.Id != a.Asked.Id))
+                            .Select(a => a.Asked.Id),
+                    ],
+                    slip.Text,
+                    p / all
+                );
             foreach (var (shown, why) in values)
             {
                 // Right by itself, whatever a slip elsewhere would have made of it.
-                if (right.GetValueOrDefault(shown.Asked.Id) == shown.Shown) continue;
+                if (right.GetValueOrDefault(shown.Asked.Id) == shown.Shown)
+                    continue;
                 var sum = why.Sum(w => w.P);
-                foreach (var (kind, share) in why) Add(kind, [shown.Asked.Id], $"{shown.Asked.Label} reads {shown.Shown}{(right.TryGetValue(shown.Asked.Id, out var set) ? $" for {set}" : "")}: {SlipKinds.Of(kind).Means.Split(':', ';')[0]}.", p / all * share / sum);
+                foreach (var (kind, share) in why)
+                    Add(
+                        kind,
+                        [shown.Asked.Id],
+                        $"{shown.Asked.Label} reads {shown.Shown}{(right.TryGetValue(shown.Asked.Id, out var set) ? $" for {set}" : "")}: "
+                            + $"{SlipKinds.Of(kind).Means.Split(':', ';')[0]}.",
+                        p / all * share / sum
+                    );
             }
         }
         return [.. told.Values.Where(s => s.Probability >= LeastTold && s.Questions.Length > 0).OrderByDescending(s => s.Probability).Take(MostTold)];
     }
 
     /// <summary>How often two programs of a studio say the same to a question: blanks and noughts nearly always.</summary>
-    private static double Alike(Answer shown) => shown.Value is null or 0 || shown.Shown == shown.Asked.Question.Untouched ? AlikeBlank : Math.Max(AlikeSaid, LeftThere(shown));
+    private static double Alike(Answer shown) =>
+        shown.Value is null or 0 || shown.Shown == shown.Asked.Question.Untouched ? AlikeBlank : Math.Max(AlikeSaid, LeftThere(shown));
 
     /// <summary>How likely somebody left just this: round values are.</summary>
     private static double LeftThere(Answer shown)
     {
         var q = shown.Asked.Question;
-        if (shown.Value is not { } value) return WordLeft;
-        if (q.Format is AnswerFormat.Word or AnswerFormat.Cone) return 1.0 / Math.Max(2, q.Format == AnswerFormat.Word ? q.Choices.Length : Cones);
-        if (value == 0) return 0.2;
-        var round = q.IsTime ? value % 60 == 0 ? 0.05 : value % 15 == 0 ? 0.03 : value % 5 == 0 ? 0.01 : 0.002 : value % 100 == 0 ? 0.03 : value % 50 == 0 ? 0.02 : value % 10 == 0 ? 0.008 : value % 5 == 0 ? 0.004 : 0.001;
+        if (shown.Value is not { } value)
+            return WordLeft;
+        if (q.Format is AnswerFormat.Word or AnswerFormat.Cone)
+            return 1.0 / Math.Max(2, q.Format == AnswerFormat.Word ? q.Choices.Length : Cones);
+        if (value == 0)
+            return 0.2;
+        var round = q.IsTime
+            ? value % 60 == 0
+                ? 0.05
+                : value % 15 == 0
+                    ? 0.03
+                    : value % 5 == 0
+                        ? 0.01
+                        : 0.002
+            : value % 100 == 0
+                ? 0.03
+                : value % 50 == 0
+                    ? 0.02
+                    : value % 10 == 0
+                        ? 0.008
+                        : value % 5 == 0
+                            ? 0.004
+                            : 0.001;
         return round;
     }
 }

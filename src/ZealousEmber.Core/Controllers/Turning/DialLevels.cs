@@ -22,7 +22,8 @@ internal sealed class DialLevels(Dials dials)
     public int Turned(int from, int to) => Enumerable.Range(0, dials.Sections.Length).Count(s => At(from, s) != At(to, s));
 
     /// <summary>The level at which the switches read so; nothing where none does.</summary>
-    public int? Find(IReadOnlyList<string> positions) => Enumerable.Range(0, Count).Select(l => (int?)l).FirstOrDefault(l => Words(l!.Value).SequenceEqual(positions));
+    public int? Find(IReadOnlyList<string> positions) =>
+        Enumerable.Range(0, Count).Select(l => (int?)l).FirstOrDefault(l => Words(l!.Value).SequenceEqual(positions));
 
     /// <summary>What every switch reads.</summary>
     public ImmutableArray<string> Words(int level) => [.. Enumerable.Range(0, dials.Sections.Length).Select(s => dials.Positions[At(level, s)].Word)];

@@ -21,4 +21,15 @@ public sealed record DialTurn(double Minute, ImmutableArray<string> Positions);
 /// <param name="MaxDegrees">The furthest off at one time, K.</param>
 /// <param name="Share">Of the kiln's full power that comes, as far as readings tell; 1 without any.</param>
 public sealed record DialPlan(
-    ImmutableArray<DialTurn> Turns, double OffMinute, string? Cutoff, double? TimerMinutes, double Rms, Cone Cone, double Wanted, double Told, double Late, double MaxDegrees, double Share = 1);
+    ImmutableArray<DialTurn> Turns,
+    double OffMinute,
+    string? Cutoff,
+    double? TimerMinutes,
+    double Rms,
+    Cone Cone,
+    double Wanted,
+    double Told,
+    double Late,
+    double MaxDegrees,
+    double Share = 1
+);

@@ -41,7 +41,16 @@ internal sealed class DialPlanner
     /// <param name="share">Of the kiln's full power that really comes.</param>
     /// <param name="done">Turns that are done; what follows is planned.</param>
     /// <param name="from">Nothing is turned before this minute but what is done.</param>
-    public DialPlanner(Kiln kiln, KilnLoad load, Dials dials, Curve curve, ConeKinetics cone, double share = 1, ImmutableArray<(double Minute, int Level)> done = default, double from = 0)
+    public DialPlanner(
+        Kiln kiln,
+        KilnLoad load,
+        Dials dials,
+        Curve curve,
+        ConeKinetics cone,
+        double share = 1,
+        ImmutableArray<(double Minute, int Level)> done = default,
+        double from = 0
+    )
     {
         (this.kiln, this.load, this.cone, levels, apart) = (kiln, load, cone, new DialLevels(dials), dials.Apart);
         this.done = done.IsDefault ? [] : done;
@@ -52,7 +61,8 @@ internal sealed class DialPlanner
         wanted = [.. Enumerable.Range(0, (int)Math.Ceiling(ends) + 1).Select(m => curve.At(NodaTime.Duration.FromMinutes(Math.Min(m, ends))).Celsius)];
         start = wanted[0];
         power = [.. Enumerable.Range(0, levels.Count).Select(l => levels.Power(l) * kiln.FullPower * share)];
-        for (var m = 1; m < wanted.Length; m++) work += (cone.RateAt(wanted[m - 1]) + cone.RateAt(wanted[m])) / 2 / 60;
+        for (var m = 1; m < wanted.Length; m++)
+            work += (cone.RateAt(wanted[m - 1]) + cone.RateAt(wanted[m])) / 2 / 60;
     }
 
     /// <summary>Heat work at the end of the wanted top.</summary>
@@ -72,7 +82,8 @@ internal sealed class DialPlanner
     /// <summary>The best course found; nothing when the kiln never gets there.</summary>
     public Course? Best(CancellationToken cancel)
     {
-        if (Searched(cancel) is not { } best) return null;
+        if (Searched(cancel) is not { } best)
+            return null;
         for (var pass = 0; pass < 3; pass++)
         {
             var before = best.Score;
@@ -82,16 +93,21 @@ internal sealed class DialPlanner
                 foreach (var by in Moves)
                 {
                     var minute = best.Turns[i].Minute + by;
-                    if (minute < from || minute - best.Turns[i - 1].Minute < apart || (i + 1 < best.Turns.Length && best.Turns[i + 1].Minute - minute < apart)) continue;
-                    if (Run(best.Turns.SetItem(i, (minute, best.Turns[i].Level))) is { } moved && moved.Score < best.Score) best = moved;
+                    if (minute < from || minute - best.Turns[i - 1].Minute < apart || (i + 1 < best.Turns.Length && best.Turns[i + 1].Minute - minute < apart))
+                        continue;
+                    if (Run(best.Turns.SetItem(i, (minute, best.Turns[i].Level))) is { } moved && moved.Score < best.Score)
+                        best = moved;
                 }
                 foreach (var level in new[] { best.Turns[i].Level - 1, best.Turns[i].Level + 1 }.Where(l => l >= 0 && l < levels.Count))
                 {
-                    if (Run(best.Turns.SetItem(i, (best.Turns[i].Minute, level))) is { } other && other.Score < best.Score) best = other;
+                    if (Run(best.Turns.SetItem(i, (best.Turns[i].Minute, level))) is { } other && other.Score < best.Score)
+                        best = other;
                 }
-                if (Run(best.Turns.RemoveAt(i)) is { } fewer && fewer.Score < best.Score) best = fewer;
+                if (Run(best.Turns.RemoveAt(i)) is { } fewer && fewer.Score < best.Score)
+                    best = fewer;
             }
-            if (best.Score >= before - 1e-9) break;
+            if (best.Score >= before - 1e-9)
+                break;
         }
         return best;
     }
@@ -100,8 +116,10 @@ internal sealed class DialPlanner
     {
         Course? best = null;
         List<State> beam = [];
-        if (Begun() is { } begun) beam.Add(begun);
-        else best = new Course(done, 0, 0, 0, 0, 0);
+        if (Begun() is { } begun)
+            beam.Add(begun);
+        else
+            best = new Course(done, 0, 0, 0, 0, 0);
         for (var at = from; at < ends + LongestLate && beam.Count > 0; at += apart)
         {
             cancel.ThrowIfCancellationRequested();
@@ -115,12 +133,14 @@ internal sealed class DialPlanner
                     if (off is { } minute)
                     {
                         var score = Score(after.Square, minute, after.Turns, after.Work);
-                        if (best is null || score < best.Score) best = new Course(TurnsOf(after), minute, score, 0, 0, 0);
+                        if (best is null || score < best.Score)
+                            best = new Course(TurnsOf(after), minute, score, 0, 0, 0);
                         continue;
                     }
                     var key = (level, (int)Math.Round(after.Kiln.Kiln.Chamber / SameHeat));
                     var so = after.Square / ends + OfATurn * after.Turns;
-                    if (!next.TryGetValue(key, out var there) || so < there.Score) next[key] = (after, so);
+                    if (!next.TryGetValue(key, out var there) || so < there.Score)
+                        next[key] = (after, so);
                 }
             }
             beam = [.. next.Values.OrderBy(s => s.Score).Take(Beam).Select(s => s.State)];
@@ -137,7 +157,8 @@ internal sealed class DialPlanner
         {
             var until = i + 1 < done.Length ? done[i + 1].Minute : from;
             (state, var off) = Block(state, turn.Level, levels.Turned(state.Level, turn.Level), turn.Minute, until - turn.Minute);
-            if (off is not null) return null;
+            if (off is not null)
+                return null;
         }
         return state;
     }
@@ -153,7 +174,8 @@ internal sealed class DialPlanner
             simulation.LeadWithPower(60, power[level]);
             square += Square(at + m, simulation.Chamber);
             var rate = (cone.RateAt(before) + cone.RateAt(simulation.Chamber)) / 2 / 60;
-            if (done + rate >= work) return (new State(state.Kiln, level, square, work, state.Turns + turned, state, at), at + m - 1 + (work - done) / rate);
+            if (done + rate >= work)
+                return (new State(state.Kiln, level, square, work, state.Turns + turned, state, at), at + m - 1 + (work - done) / rate);
             done += rate;
         }
         return (new State(simulation.State, level, square, done, state.Turns + turned, state, at), null);
@@ -161,7 +183,8 @@ internal sealed class DialPlanner
 
     private double Square(double minute, double chamber)
     {
-        if (minute > ends) return 0;
+        if (minute > ends)
+            return 0;
         var off = chamber - wanted[Math.Min(wanted.Length - 1, (int)minute)];
         return off * off;
     }
@@ -204,7 +227,8 @@ internal sealed class DialPlanner
         var turns = new List<(double, int)>();
         for (var s = last; s is not null && s.Minute >= 0; s = s.Before)
         {
-            if (s.Before is null || s.Before.Level != s.Level) turns.Insert(0, (s.Minute, s.Level));
+            if (s.Before is null || s.Before.Level != s.Level)
+                turns.Insert(0, (s.Minute, s.Level));
         }
         return [.. turns];
     }

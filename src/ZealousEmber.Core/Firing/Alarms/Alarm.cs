@@ -25,4 +25,13 @@ public enum AlarmWeight
 /// <param name="Evidence">The numbers it rests on.</param>
 /// <param name="AcknowledgedBy">Who has seen it; nothing while nobody has.</param>
 /// <param name="Note">What they said.</param>
-public sealed record Alarm(string Id, AlarmWeight Weight, double Since, double? Until, string Text, string Evidence, string? AcknowledgedBy = null, string? Note = null);
+public sealed record Alarm(
+    string Id,
+    AlarmWeight Weight,
+    double Since,
+    double? Until,
+    string Text,
+    string Evidence,
+    string? AcknowledgedBy = null,
+    string? Note = null
+);

@@ -29,16 +29,20 @@ public sealed class AlarmBoard
     /// <param name="evidence">The numbers.</param>
     public void Look(string id, AlarmWeight weight, double now, bool seen, bool over, double after, double overAfter, Func<string> evidence)
     {
-        if (!lines.TryGetValue(id, out var line)) lines[id] = line = new Line();
+        if (!lines.TryGetValue(id, out var line))
+            lines[id] = line = new Line();
         if (!line.IsOn)
         {
             line.Since = seen ? line.Since ?? now : null;
-            if (line.Since is { } since && now - since >= after - 1e-6) Raise(id, line, weight, now, evidence());
+            if (line.Since is { } since && now - since >= after - 1e-6)
+                Raise(id, line, weight, now, evidence());
             return;
         }
-        if (seen && weight > alarms[line.At].Weight) alarms[line.At] = alarms[line.At] with { Weight = weight, Evidence = evidence() };
+        if (seen && weight > alarms[line.At].Weight)
+            alarms[line.At] = alarms[line.At] with { Weight = weight, Evidence = evidence() };
         line.OverSince = over ? line.OverSince ?? now : null;
-        if (line.OverSince is { } from && now - from >= overAfter - 1e-6) Release(line, now);
+        if (line.OverSince is { } from && now - from >= overAfter - 1e-6)
+            Release(line, now);
     }
 
     /// <summary>A record of something that is over already.</summary>
@@ -48,7 +52,8 @@ public sealed class AlarmBoard
     /// <summary>Ends one, whatever its condition.</summary>
     public void End(string id, double now)
     {
-        if (lines.TryGetValue(id, out var line) && line.IsOn) Release(line, now);
+        if (lines.TryGetValue(id, out var line) && line.IsOn)
+            Release(line, now);
     }
 
     /// <summary>Ends one for good, seen or not: its moment is past. Unseen it is still told as such.</summary>
@@ -56,22 +61,26 @@ public sealed class AlarmBoard
     {
         End(id, now);
         var at = alarms.FindLastIndex(a => a.Id == id && a.Until is null);
-        if (at >= 0) alarms[at] = alarms[at] with { Until = now };
+        if (at >= 0)
+            alarms[at] = alarms[at] with { Until = now };
     }
 
     /// <summary>Forgets what had been building up.</summary>
     public void Restart(string id)
     {
-        if (lines.TryGetValue(id, out var line) && !line.IsOn) line.Since = null;
+        if (lines.TryGetValue(id, out var line) && !line.IsOn)
+            line.Since = null;
     }
 
     /// <summary>Somebody has seen it; false when there is no such alarm that is not over.</summary>
     public bool Acknowledge(string id, string by, string? note, double now)
     {
         var at = alarms.FindLastIndex(a => a.Id == id && (a.Until is null || a.AcknowledgedBy is null));
-        if (at < 0) return false;
+        if (at < 0)
+            return false;
         alarms[at] = alarms[at] with { AcknowledgedBy = by, Note = note };
-        if (alarms[at].Until is null && lines.TryGetValue(id, out var line) && !line.IsOn) alarms[at] = alarms[at] with { Until = now };
+        if (alarms[at].Until is null && lines.TryGetValue(id, out var line) && !line.IsOn)
+            alarms[at] = alarms[at] with { Until = now };
         return true;
     }
 
@@ -93,7 +102,8 @@ public sealed class AlarmBoard
     {
         (line.IsOn, line.Since, line.OverSince) = (false, null, null);
         var alarm = alarms[line.At];
-        if (alarm.Weight != AlarmWeight.Danger || alarm.AcknowledgedBy is not null) alarms[line.At] = alarm with { Until = now };
+        if (alarm.Weight != AlarmWeight.Danger || alarm.AcknowledgedBy is not null)
+            alarms[line.At] = alarm with { Until = now };
     }
 
     private sealed class Line

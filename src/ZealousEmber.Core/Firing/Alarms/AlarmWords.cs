@@ -5,19 +5,27 @@ public static class AlarmWords
 {
     private static readonly Dictionary<string, string> Texts = new()
     {
-        ["tc-broken"] = "No temperature: the thermocouple may be broken. Switch the kiln off at its isolator unless somebody watches the cones; the program cannot see the kiln.",
+        ["tc-broken"] =
+            "No temperature: the thermocouple may be broken. Switch the kiln off at its isolator unless somebody watches the cones; the program cannot "
+            + "see the kiln.",
         ["tc-jump"] = "The reading jumped further than a kiln can go. The thermocouple may have slipped or be loose: look at it from outside; do not reach in.",
-        ["tc-short"] = "The reading fell to the room’s at once: the thermocouple wires may be touching. The controller may heat without end; switch it off at the isolator.",
+        ["tc-short"] =
+            "The reading fell to the room’s at once: the thermocouple wires may be touching. The controller may heat without end; switch it off at the "
+            + "isolator.",
         ["tc-reversed"] = "The reading falls as the kiln heats: the thermocouple wires may be crossed. Switch off and have them changed over before firing.",
-        ["frozen"] = "The same number for a long time while the kiln should be changing. Check the display at the kiln; the logger or the thermocouple may have stopped.",
+        ["frozen"] =
+            "The same number for a long time while the kiln should be changing. Check the display at the kiln; the logger or the thermocouple may have stopped.",
         ["no-reading"] = "No readings arrive. The firing may go on as it should: check the display at the kiln, then the logger and its network.",
         ["over-limit"] = "Hotter than this firing should ever be. Switch the kiln off at its isolator.",
-        ["over-set-point"] = "The kiln is well above what the program asks. Look whether the program was entered right and the power goes off; if it still climbs, switch off.",
+        ["over-set-point"] =
+            "The kiln is well above what the program asks. Look whether the program was entered right and the power goes off; if it still climbs, switch off.",
         ["stuck-on"] = "The kiln gets more power than the controller asks for: a relay may be stuck. Switch off at the isolator; the controller cannot.",
         ["no-heat"] = "The kiln gets no power though the program asks for it. Check mains, door switch and fuse; wiring is for an electrician.",
         ["power-cut"] = "The power was off. See where the firing stands before you resume: going on as before may over-fire the ware.",
         ["falls-fast"] = "It cools far faster than a closed kiln. The lid or door may be open, or a peephole out: close it with gloves; hot air burns.",
-        ["weak"] = "Less power than this kiln should give: an element, a phase, low mains, an open lid or a heavier load than said. It may come to the top late, or not at all.",
+        ["weak"] =
+            "Less power than this kiln should give: an element, a phase, low mains, an open lid or a heavier load than said. It may come to the top late, "
+            + "or not at all.",
         ["stalled"] = "At full power it hardly climbs. It may be as hot as it gets: decide by the cones whether to hold here or to stop.",
         ["cannot-reach"] = "As it goes now, it will not reach the top. A longer hold lower down may still bring the cone down; look at the cones.",
         ["cone-short"] = "The goal cone will probably stay up. A longer hold brings it down: see “end the hold”.",

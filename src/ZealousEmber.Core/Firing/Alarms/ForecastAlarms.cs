@@ -21,10 +21,14 @@ internal sealed class ForecastAlarms(AlarmBoard board)
     public void Look(Forecast forecast, double shown, int goal, bool isRunning)
     {
         var now = forecast.At;
-        if (latestEnd is null && !double.IsInfinity(forecast.End.P90)) latestEnd = Math.Max(forecast.End.P90, 1.15 * forecast.End.P50) + Later;
+        if (latestEnd is null && !double.IsInfinity(forecast.End.P90))
+            latestEnd = Math.Max(forecast.End.P90, 1.15 * forecast.End.P50) + Later;
         var share = forecast.CannotShare;
-        board.Look("cannot-reach", AlarmWeight.Danger, now, isRunning && share > 0.85, !isRunning || share < 0.3, 10, 10, () => $"{Math.Round(share * 100)} % of what is likely never gets there.");
-        if (goal < 0) return;
+        board.Look("cannot-reach", AlarmWeight.Danger, now, isRunning && share > 0.85, !isRunning || share < 0.3, 10, 10, () =>
+            $"{Math.Round(share * 100)} % of what is likely never gets there."
+        );
+        if (goal < 0)
+            return;
         var cone = forecast.Cones[goal].Degrees;
         string Evidence() => $"At the end {Signed(cone.P50)} °C of cone ({Signed(cone.P10)} to {Signed(cone.P90)}).";
         var isHot = isRunning && shown > ConesFrom;
@@ -41,13 +45,16 @@ internal sealed class ForecastAlarms(AlarmBoard board)
     public void LookForEnd(double now, bool isPowered, int step, double overrun, double hold)
     {
         // A hold that somebody lets go on for longer makes everything after it later, and is told while it goes on.
-        if (overrun > 0) longer[step] = Math.Max(longer.GetValueOrDefault(step), overrun);
+        if (overrun > 0)
+            longer[step] = Math.Max(longer.GetValueOrDefault(step), overrun);
         var due = latestEnd + longer.Values.Sum();
         var late = now > due;
         var overruns = overrun > Math.Max(15, hold / 4);
-        board.Look("past-end", AlarmWeight.Warn, now, isPowered && (late || overruns), !isPowered || !(late || overruns), 0, 1, () => overruns
-            ? $"The hold should have been over {PowerAlarms.Whole(overrun)} min ago."
-            : $"The power should have been off {PowerAlarms.Whole(now - due!.Value + Later)} min ago.");
+        board.Look("past-end", AlarmWeight.Warn, now, isPowered && (late || overruns), !isPowered || !(late || overruns), 0, 1, () =>
+            overruns
+                ? $"The hold should have been over {PowerAlarms.Whole(overrun)} min ago."
+                : $"The power should have been off {PowerAlarms.Whole(now - due!.Value + Later)} min ago."
+        );
     }
 
     private static string Signed(double value) => value < 0 ? $"−{PowerAlarms.Whole(-value)}" : $"+{PowerAlarms.Whole(value)}";

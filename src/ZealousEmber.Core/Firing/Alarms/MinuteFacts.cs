@@ -23,8 +23,26 @@ namespace ZealousEmber.Core.Firing.Alarms;
 /// <param name="DueMeanwhile">How far it should have moved in them, K.</param>
 /// <param name="IsFullInferred">At full power, though no share is told.</param>
 internal readonly record struct MinuteFacts(
-    double Now, double Shown, double First, double SigmaMean, double R5, double R10, double? R30, double? Share, double? Share30, double? Told, double NoPower, double FullPower,
-    LivePhase Phase, double? SetPoint, double AskedRate, double Goal, double SameFor, double DueMeanwhile, bool IsFullInferred)
+    double Now,
+    double Shown,
+    double First,
+    double SigmaMean,
+    double R5,
+    double R10,
+    double? R30,
+    double? Share,
+    double? Share30,
+    double? Told,
+    double NoPower,
+    double FullPower,
+    LivePhase Phase,
+    double? SetPoint,
+    double AskedRate,
+    double Goal,
+    double SameFor,
+    double DueMeanwhile,
+    bool IsFullInferred
+)
 {
     /// <summary>Share the kiln must have got for r5.</summary>
     public double Implied => FullPower > NoPower ? (R5 - NoPower) / (FullPower - NoPower) : 0;

@@ -40,24 +40,34 @@ internal sealed class ThermocoupleWatch(AlarmBoard board, double room)
     {
         var now = sample.Minutes;
         var none = sample.Celsius is not { } shown || shown > Beyond;
-        board.Look("tc-broken", AlarmWeight.Danger, now, none, !none, 0.5, 2, () => sample.Celsius is { } v ? $"It shows {Phrases.Number(v)} °C." : "It shows no value.");
+        board.Look("tc-broken", AlarmWeight.Danger, now, none, !none, 0.5, 2, () =>
+            sample.Celsius is { } v ? $"It shows {Phrases.Number(v)} °C." : "It shows no value."
+        );
         if (none)
         {
             IsLost |= board.IsOn("tc-broken");
             return ReadingVerdict.Dropped;
         }
-        if (IsLost) return Lost(sample, expected);
+        if (IsLost)
+            return Lost(sample, expected);
         if (sample.ByHand || good.Count < BackAfter || IsPossible(sample, mostPerMinute))
         {
             suspects.Clear();
             good.Add(sample);
-            if (good.Count > BackAfter) good.RemoveAt(0);
+            if (good.Count > BackAfter)
+                good.RemoveAt(0);
             return ReadingVerdict.Good;
         }
         suspects.Add(sample);
         // As few as tell: three, and those of the last minute where they come faster.
-        while (suspects.Count > Suspicious && suspects[1].Minutes <= now - 1 + 1e-6) suspects.RemoveAt(0);
-        if (suspects.Count >= Suspicious && suspects[^1].Minutes - suspects[0].Minutes >= 1 - 1e-6 && suspects.Max(s => s.Celsius) - suspects.Min(s => s.Celsius) <= Together) Jumped(sample);
+        while (suspects.Count > Suspicious && suspects[1].Minutes <= now - 1 + 1e-6)
+            suspects.RemoveAt(0);
+        if (
+            suspects.Count >= Suspicious
+            && suspects[^1].Minutes - suspects[0].Minutes >= 1 - 1e-6
+            && suspects.Max(s => s.Celsius) - suspects.Min(s => s.Celsius) <= Together
+        )
+            Jumped(sample);
         return ReadingVerdict.Dropped;
     }
 
@@ -65,7 +75,9 @@ internal sealed class ThermocoupleWatch(AlarmBoard board, double room)
     {
         var before = Median;
         var isShort = sample.Celsius < room + 45 && before > room + 100;
-        board.Look(isShort ? "tc-short" : "tc-jump", AlarmWeight.Danger, sample.Minutes, true, false, 0, 0, () => $"From {Phrases.Number(Math.Round(before))} to {Phrases.Number(Math.Round(sample.Celsius!.Value))} °C.");
+        board.Look(isShort ? "tc-short" : "tc-jump", AlarmWeight.Danger, sample.Minutes, true, false, 0, 0, () =>
+            $"From {Phrases.Number(Math.Round(before))} to {Phrases.Number(Math.Round(sample.Celsius!.Value))} °C."
+        );
         (IsLost, back) = (true, 0);
         suspects.Clear();
     }
@@ -74,7 +86,8 @@ internal sealed class ThermocoupleWatch(AlarmBoard board, double room)
     {
         var near = expected is { } e && Math.Abs(sample.Celsius!.Value - e) <= Expected;
         back = near ? back + 1 : 0;
-        if (back < BackAfter || board.IsOn("tc-broken")) return ReadingVerdict.Dropped;
+        if (back < BackAfter || board.IsOn("tc-broken"))
+            return ReadingVerdict.Dropped;
         board.End("tc-jump", sample.Minutes);
         board.End("tc-short", sample.Minutes);
         (IsLost, back) = (false, 0);

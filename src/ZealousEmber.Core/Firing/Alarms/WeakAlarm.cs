@@ -32,22 +32,27 @@ internal sealed class WeakAlarm(AlarmBoard board)
         var settled = made >= RowsBefore && ln + Sure * sd < Below;
         var was = board.IsOn("weak");
         board.Look("weak", AlarmWeight.Warn, now, isPowered && !isSilent && (lost || settled), !isPowered || (!lost && !settled), 0, 0, () =>
-            lost ? $"It gives about {Math.Round(Math.Exp(rows[^1].Apparent ?? ln) * 100)} % of the power stored for it, less than 40 minutes ago."
-                : $"It gives about {Math.Round(Math.Exp(ln) * 100)} ± {Math.Round(sd * 100)} % of the power stored for it.");
+            lost
+                ? $"It gives about {Math.Round(Math.Exp(rows[^1].Apparent ?? ln) * 100)} % of the power stored for it, less than 40 minutes ago."
+                : $"It gives about {Math.Round(Math.Exp(ln) * 100)} ± {Math.Round(sd * 100)} % of the power stored for it."
+        );
         return lost && !was;
     }
 
     private bool LostUnderWay(double now)
     {
-        if (rows.Count < 8) return false;
+        if (rows.Count < 8)
+            return false;
         var sum = 0.0;
         for (var i = rows.Count - 3; i < rows.Count; i++)
         {
             var row = rows[i];
             var before = rows.FindLast(r => r.Minutes <= row.Minutes - 39);
-            if (row.Apparent is not { } apparent || before.Minutes <= 0) return false;
+            if (row.Apparent is not { } apparent || before.Minutes <= 0)
+                return false;
             var under = before.LnPower - apparent;
-            if (under <= Each) return false;
+            if (under <= Each)
+                return false;
             sum += under;
         }
         return sum / 3 > Mean;

@@ -19,7 +19,8 @@ public static class ConeFalls
         var falls = ImmutableArray.CreateBuilder<ConeFall>();
         var points = curve.Points;
         var ends = new double[Math.Max(0, points.Length - 1)];
-        for (var i = 1; i < points.Length; i++) ends[i - 1] = points[i].Minutes;
+        for (var i = 1; i < points.Length; i++)
+            ends[i - 1] = points[i].Minutes;
         foreach (var cone in WatchedFiring.Around(goal))
         {
             var sum = 0.0;

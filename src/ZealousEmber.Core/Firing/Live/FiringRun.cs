@@ -77,9 +77,29 @@ public enum LinkKind
 /// <param name="ClosedAt">When somebody said that nothing more is to be noted.</param>
 /// <param name="Taught">What the kiln had taught by then.</param>
 public sealed record FiringRun(
-    int FiringId, int KilnId, LinkKind Link, Instant StartsAt, Instant StartedAt, string? By, FiringProgram Program, bool IsAsEntered, Cone? Goal, StudioKiln Kiln, KilnLoad Load, Temperature Start, ScheduleKind Kind,
-    double Speed = 1, ulong Seed = 1, ImmutableArray<SimulatedFault> Faults = default, Instant? StoppedAt = null, Instant? OpenedAt = null, Instant? CooledAt = null,
-    Instant? ReadAt = null, Instant? ClosedAt = null, KilnTaught? Taught = null)
+    int FiringId,
+    int KilnId,
+    LinkKind Link,
+    Instant StartsAt,
+    Instant StartedAt,
+    string? By,
+    FiringProgram Program,
+    bool IsAsEntered,
+    Cone? Goal,
+    StudioKiln Kiln,
+    KilnLoad Load,
+    Temperature Start,
+    ScheduleKind Kind,
+    double Speed = 1,
+    ulong Seed = 1,
+    ImmutableArray<SimulatedFault> Faults = default,
+    Instant? StoppedAt = null,
+    Instant? OpenedAt = null,
+    Instant? CooledAt = null,
+    Instant? ReadAt = null,
+    Instant? ClosedAt = null,
+    KilnTaught? Taught = null
+)
 {
     /// <summary>Fastest a simulated kiln runs, times real time.</summary>
     public const double MostSpeed = 600;
@@ -89,8 +109,22 @@ public sealed record FiringRun(
     public FiringState State(Instant now) => StateOf(now, StartsAt, StoppedAt, CooledAt, OpenedAt, ReadAt, ClosedAt);
 
     /// <summary>The same by its moments alone. A clock that runs faster changes nothing of it: until the start it does not.</summary>
-    public static FiringState StateOf(Instant now, Instant startsAt, Instant? stoppedAt, Instant? cooledAt, Instant? openedAt, Instant? readAt, Instant? closedAt) =>
-        closedAt is not null ? FiringState.Closed : readAt is not null ? FiringState.Read : openedAt is not null ? FiringState.Opened : stoppedAt is not null ? FiringState.Stopped : now < startsAt ? FiringState.Started : cooledAt is not null ? FiringState.Cooling : FiringState.Firing;
+    public static FiringState StateOf(
+        Instant now,
+        Instant startsAt,
+        Instant? stoppedAt,
+        Instant? cooledAt,
+        Instant? openedAt,
+        Instant? readAt,
+        Instant? closedAt
+    ) =>
+        closedAt is not null ? FiringState.Closed
+        : readAt is not null ? FiringState.Read
+        : openedAt is not null ? FiringState.Opened
+        : stoppedAt is not null ? FiringState.Stopped
+        : now < startsAt ? FiringState.Started
+        : cooledAt is not null ? FiringState.Cooling
+        : FiringState.Firing;
 
     /// <summary>Its kiln is not to be had: it is neither opened nor forgotten.</summary>
     public bool IsUnderWay => OpenedAt is null;
@@ -117,7 +151,8 @@ public sealed record FiringRun(
     public IFollowedFiring Follow() => IsFuel ? new FuelFollower(this) : new LiveFiring(Watched);
 
     /// <summary>What is watched of an electric firing.</summary>
-    public WatchedFiring Watched => new(Electric, Load, Program, Goal, Start, Taught is { Offset: { } offset } ? (offset, Taught.OffsetSd) : default, Known: Taught?.Tuning);
+    public WatchedFiring Watched =>
+        new(Electric, Load, Program, Goal, Start, Taught is { Offset: { } offset } ? (offset, Taught.OffsetSd) : default, Known: Taught?.Tuning);
 
     /// <summary>The simulated kiln behind it.</summary>
     public SimulatedKiln Simulate() => new(new SimulatedSetup(Electric, Load, Program, Start.Celsius, Seed, Faults));
@@ -132,14 +167,24 @@ public sealed record FiringRun(
 /// <param name="Subject">Which: a cone, an alarm, an item of the check list, a step.</param>
 /// <param name="Text">In words.</param>
 /// <param name="NotedAt">When the program took it, by the wall clock; nothing for what is older than this is known.</param>
-public sealed record FiringEntry(string Key, EntryKind Kind, Instant At, string? By, double? Celsius = null, string? Subject = null, string? Text = null, Instant? NotedAt = null)
+public sealed record FiringEntry(
+    string Key,
+    EntryKind Kind,
+    Instant At,
+    string? By,
+    double? Celsius = null,
+    string? Subject = null,
+    string? Text = null,
+    Instant? NotedAt = null
+)
 {
     /// <summary>How long it can be taken back, or given another time.</summary>
     public static readonly Duration CanBeChangedFor = Duration.FromMinutes(10);
 
     /// <summary>Whether it can still be taken back or given another time. What the program notes itself, and a change of an entry, stay.</summary>
     /// <param name="wall">Now.</param>
-    public bool CanBeChanged(Instant wall) => Kind is not (EntryKind.State or EntryKind.TakenBack or EntryKind.Retimed) && NotedAt is { } noted && wall - noted <= CanBeChangedFor;
+    public bool CanBeChanged(Instant wall) =>
+        Kind is not (EntryKind.State or EntryKind.TakenBack or EntryKind.Retimed) && NotedAt is { } noted && wall - noted <= CanBeChangedFor;
 
     /// <summary>Entries as they count: without what was taken back, each at its latest time. What was changed stays in the log.</summary>
     /// <param name="all">Everything noted of one firing.</param>
@@ -147,9 +192,14 @@ public sealed record FiringEntry(string Key, EntryKind Kind, Instant At, string?
     public static IReadOnlyList<FiringEntry> InForce(IReadOnlyList<FiringEntry> all)
     {
         var changes = all.Where(e => e.Kind is EntryKind.TakenBack or EntryKind.Retimed).OrderBy(e => e.NotedAt).ToLookup(e => e.Subject);
-        if (changes.Count == 0) return all;
-        return [.. all.Where(e => e.Kind is not (EntryKind.TakenBack or EntryKind.Retimed) && changes[e.Key].All(c => c.Kind != EntryKind.TakenBack))
-            .Select(e => changes[e.Key].LastOrDefault() is { } moved ? e with { At = moved.At } : e).OrderBy(e => e.At)];
+        if (changes.Count == 0)
+            return all;
+        return
+        [
+            .. all.Where(e => e.Kind is not (EntryKind.TakenBack or EntryKind.Retimed) && changes[e.Key].All(c => c.Kind != EntryKind.TakenBack))
+                .Select(e => changes[e.Key].LastOrDefault() is { } moved ? e with { At = moved.At } : e)
+                .OrderBy(e => e.At),
+        ];
     }
 
     /// <summary>Longest text, characters.</summary>
@@ -222,7 +272,9 @@ public enum EntryKind
     /// <summary>A row of the turn-up sheet is left out on purpose; its subject is the row's minute.</summary>
     LeftOut,
 
-    /// <summary>After a cut another program was keyed in: its subject is the index of the step it goes on at, its text the program from there on, in shorthand and °C.</summary>
+    /// <summary>
+    /// After a cut another program was keyed in: its subject is the index of the step it goes on at, its text the program from there on, in shorthand and °C.
+    /// </summary>
     Reprogrammed,
 
     /// <summary>A gas cylinder was weighed; its subject is the kg of gas left in it.</summary>

@@ -20,7 +20,16 @@ namespace ZealousEmber.Core.Firing.Live;
 /// <param name="Due">Index of the next row of the plan that nobody has made; the number of rows when all are.</param>
 /// <param name="ReducingSince">Since when the last turn asks for reduction, minutes; nothing where it does not.</param>
 /// <param name="Gas">What is left in the cylinders; nothing where gas is piped.</param>
-public sealed record FuelMoment(TurnPlan InForce, LoadedFuelKiln Kiln, TurnPlan? Fresh, LoadedFuelKiln? FreshKiln, FuelEstimate? Estimate, int Due, double? ReducingSince, GasLeft? Gas);
+public sealed record FuelMoment(
+    TurnPlan InForce,
+    LoadedFuelKiln Kiln,
+    TurnPlan? Fresh,
+    LoadedFuelKiln? FreshKiln,
+    FuelEstimate? Estimate,
+    int Due,
+    double? ReducingSince,
+    GasLeft? Gas
+);
 
 /// <summary>
 /// Follows a firing in a fuel kiln by the turns that were made and by what was seen: colours, cones, smell, a thermometer where there is one. The same entries
@@ -59,7 +68,11 @@ public sealed class FuelFollower : IFollowedFiring
         kiln = new LoadedFuelKiln((FuelKiln)run.Kiln, run.Load, run.Start);
         original = kiln.Turns(run.Program) is { IsOk: true } planned ? planned.Value : null;
         // As many as stand there, or as many as the sheet asked for.
-        cylinders = new(() => kiln.Kiln is { Cylinders: > 0 and var there } ? there : original is null ? 1 : Cylinders.Count(kiln.Kiln.Cylinder, original, kiln.Kiln.Room.Celsius) ?? 1);
+        cylinders = new(() =>
+            kiln.Kiln is { Cylinders: > 0 and var there } ? there
+            : original is null ? 1
+            : Cylinders.Count(kiln.Kiln.Cylinder, original, kiln.Kiln.Room.Celsius) ?? 1
+        );
     }
 
     /// <inheritdoc/>
@@ -69,10 +82,12 @@ public sealed class FuelFollower : IFollowedFiring
     public double? LastAt { get; private set; }
 
     /// <summary>What the whole firing says of its kiln, up to when it was shut off; nothing where nothing was seen of it.</summary>
-    public FuelEstimate? Taught => seen.Count == 0 || turns.Count == 0 ? null : FuelEstimator.At(kiln.Kiln, kiln.Standing, kiln.Start.Celsius, Made, seen, off ?? LastAt ?? 0);
+    public FuelEstimate? Taught =>
+        seen.Count == 0 || turns.Count == 0 ? null : FuelEstimator.At(kiln.Kiln, kiln.Standing, kiln.Start.Celsius, Made, seen, off ?? LastAt ?? 0);
 
     /// <summary>The gas it took by its turns; nothing where nobody turned anything.</summary>
-    public EnergyUse? Burned => turns.Count == 0 ? null : TurnPlanner.Follow(kiln.Kiln, kiln.Standing, kiln.Start, Made, off ?? LastAt ?? 0).Use(kiln.Kiln.Fuel);
+    public EnergyUse? Burned =>
+        turns.Count == 0 ? null : TurnPlanner.Follow(kiln.Kiln, kiln.Standing, kiln.Start, Made, off ?? LastAt ?? 0).Use(kiln.Kiln.Fuel);
 
     /// <summary>The turns that were made, in order of time.</summary>
     public ImmutableArray<FuelTurn> Made => [.. turns.Select(t => new FuelTurn(t.Key, t.Value))];
@@ -84,7 +99,8 @@ public sealed class FuelFollower : IFollowedFiring
     {
         minute = Math.Max(0, minute);
         turns[minute] = setting;
-        foreach (var id in new[] { "turn-due", "turn-overdue" }) Board.End(id, Math.Max(minute, Board.All.LastOrDefault(a => a.Id == id)?.Since ?? minute));
+        foreach (var id in new[] { "turn-due", "turn-overdue" })
+            Board.End(id, Math.Max(minute, Board.All.LastOrDefault(a => a.Id == id)?.Since ?? minute));
         Noted(minute);
         // Out for good as long as nobody lights a burner again.
         off = setting.Lit == 0 && turns.Values.Any(s => s.Lit > 0) ? minute : null;
@@ -103,7 +119,8 @@ public sealed class FuelFollower : IFollowedFiring
     public void LeftOut(double minute, double row)
     {
         leftOut.Add(row);
-        foreach (var id in new[] { "turn-due", "turn-overdue" }) Board.End(id, Math.Max(minute, Board.All.LastOrDefault(a => a.Id == id)?.Since ?? minute));
+        foreach (var id in new[] { "turn-due", "turn-overdue" })
+            Board.End(id, Math.Max(minute, Board.All.LastOrDefault(a => a.Id == id)?.Since ?? minute));
         Noted(minute);
     }
 
@@ -126,10 +143,12 @@ public sealed class FuelFollower : IFollowedFiring
     /// <inheritdoc/>
     public bool Add(FiringSample sample)
     {
-        if (sample.Celsius is not { } celsius) return true;
+        if (sample.Celsius is not { } celsius)
+            return true;
         shown = celsius;
         // A logger tells every second; two minutes apart they say as much.
-        if (!sample.ByHand && sample.Minutes - loggedAt < LogEvery) return true;
+        if (!sample.ByHand && sample.Minutes - loggedAt < LogEvery)
+            return true;
         loggedAt = sample.Minutes;
         Saw(new FuelObservation(Math.Max(0, sample.Minutes), celsius));
         return true;
@@ -141,7 +160,8 @@ public sealed class FuelFollower : IFollowedFiring
     /// <inheritdoc/>
     public void SwitchOff(double now)
     {
-        if (off is null) Turned(now, BurnerSetting.Off(0));
+        if (off is null)
+            Turned(now, BurnerSetting.Off(0));
     }
 
     /// <inheritdoc/>
@@ -150,11 +170,14 @@ public sealed class FuelFollower : IFollowedFiring
     /// <summary>The plan, the estimate and what is due; nothing where the program cannot be fired in this kiln.</summary>
     public FuelMoment? At(double now)
     {
-        if (original is null) return null;
+        if (original is null)
+            return null;
         var key = $"{turns.Count} {seen.Count} {replans.Count} {leftOut.Count} {weighed.Count} {Math.Floor(now / 2)} {off}";
-        if (known is { } before && before.Of == key) return before.Moment;
+        if (known is { } before && before.Of == key)
+            return before.Moment;
         var (plan, on) = InForce(now);
-        if (GoalDownAt is { } down && down <= now + 1e-6) plan = MadeTurns.Ended(plan, down);
+        if (GoalDownAt is { } down && down <= now + 1e-6)
+            plan = MadeTurns.Ended(plan, down);
         var isLit = turns.Count > 0;
         var estimate = isLit ? FuelEstimator.At(kiln.Kiln, kiln.Standing, kiln.Start.Celsius, Made, seen, Math.Max(0, now)) : null;
         TurnPlan? fresh = null;
@@ -167,16 +190,28 @@ public sealed class FuelFollower : IFollowedFiring
         }
         var due = MadeTurns.Due(plan.Turns, Made, kiln.Kiln);
         // Whatever was still to be turned before the goal cone went is past.
-        while (due < plan.Turns.Length && plan.Turns[due] is { Kind: not TurnKind.ShutOff } row && (row.Minute < GoalDownAt - 1e-6 || IsLeftOut(row))) due++;
+        while (due < plan.Turns.Length && plan.Turns[due] is { Kind: not TurnKind.ShutOff } row && (row.Minute < GoalDownAt - 1e-6 || IsLeftOut(row)))
+            due++;
         double? reducing = null;
-        for (var i = turns.Count - 1; i >= 0 && turns.Values[i].Lit > 0 && Reduces(plan, turns.Keys[i]); i--) reducing = turns.Keys[i];
-        var moment = new FuelMoment(plan, on, fresh, freshOn, estimate, off is null ? due : plan.Turns.Length, off is null ? reducing : null, GasLeft.At(kiln.Kiln, cylinders.Value, Made, weighed, plan, Math.Max(0, now)));
+        for (var i = turns.Count - 1; i >= 0 && turns.Values[i].Lit > 0 && Reduces(plan, turns.Keys[i]); i--)
+            reducing = turns.Keys[i];
+        var moment = new FuelMoment(
+            plan,
+            on,
+            fresh,
+            freshOn,
+            estimate,
+            off is null ? due : plan.Turns.Length,
+            off is null ? reducing : null,
+            GasLeft.At(kiln.Kiln, cylinders.Value, Made, weighed, plan, Math.Max(0, now))
+        );
         known = (key, moment);
         return moment;
     }
 
     /// <summary>When the goal cone, or a hotter one, was first seen down; nothing while it stands.</summary>
-    private double? GoalDownAt => run.Goal is { } goal && seen.Where(o => o.ConeDown is { } cone && cone.CompareTo(goal) >= 0).Select(o => (double?)o.Minute).Min() is { } at ? at : null;
+    private double? GoalDownAt =>
+        run.Goal is { } goal && seen.Where(o => o.ConeDown is { } cone && cone.CompareTo(goal) >= 0).Select(o => (double?)o.Minute).Min() is { } at ? at : null;
 
     private bool IsLeftOut(PlannedTurn row) => leftOut.Any(minute => Math.Abs(minute - row.Minute) < 0.5);
 
@@ -203,9 +238,11 @@ public sealed class FuelFollower : IFollowedFiring
     private (TurnPlan Plan, LoadedFuelKiln Kiln) InForce(double now)
     {
         var taken = replans.LastOrDefault(r => r <= now, double.NaN);
-        if (double.IsNaN(taken)) return (original!, kiln);
+        if (double.IsNaN(taken))
+            return (original!, kiln);
         var count = turns.Keys.Count(k => k <= taken) + seen.Count(o => o.Minute <= taken);
-        if (forced is { } f && f.Minute == taken && f.Count == count) return (f.Plan, f.Kiln);
+        if (forced is { } f && f.Minute == taken && f.Count == count)
+            return (f.Plan, f.Kiln);
         var on = From(taken);
         var plan = on.Turns(run.Program) is { IsOk: true } planned ? planned.Value : original!;
         forced = (taken, count, plan, on);
@@ -220,24 +257,55 @@ public sealed class FuelFollower : IFollowedFiring
         var line = moment?.InForce.Line;
         double? wanted = line is not null && off is null && now <= line.Points[^1].Minutes ? line.At(Duration.FromMinutes(Math.Max(0, now))).Celsius : null;
         var step = moment is null ? 0 : moment.InForce.Segments.StepAt(now);
-        if (moment is not null) LookAround(now, moment);
+        if (moment is not null)
+            LookAround(now, moment);
         var cones = estimate is null ? [] : run.Cones.Select(c => Work(c, estimate)).ToImmutableArray();
         var chamber = estimate?.Celsius;
         return new LiveReport(
-            now, shown, chamber, step, Phase(now, moment, step), StepSource.Shadow, wanted, chamber is { } c && wanted is { } w ? new Deviation(c - w, Late(moment!, now, c)) : null,
-            run.Goal is { } goal && cones.FirstOrDefault(x => x.Cone == goal) is { Progress: var progress } && estimate is not null ? progress : null, cones, [], null, [.. Board.All], Slope(estimate), null,
-            moment is null || estimate is null ? null : Forecast(now, moment, estimate), TopAt(moment, now), off, null, null, false);
+            now,
+            shown,
+            chamber,
+            step,
+            Phase(now, moment, step),
+            StepSource.Shadow,
+            wanted,
+            chamber is { } c && wanted is { } w ? new Deviation(c - w, Late(moment!, now, c)) : null,
+            run.Goal is { } goal && cones.FirstOrDefault(x => x.Cone == goal) is { Progress: var progress } && estimate is not null ? progress : null,
+            cones,
+            [],
+            null,
+            [.. Board.All],
+            Slope(estimate),
+            null,
+            moment is null || estimate is null ? null : Forecast(now, moment, estimate),
+            TopAt(moment, now),
+            off,
+            null,
+            null,
+            false
+        );
     }
 
     /// <inheritdoc/>
     public NextThing? Next(LiveReport report)
     {
-        if (At(report.At) is not { } moment) return null;
-        if (off is not null) return new NextThing(NextKind.Open, report.Forecast?.Open.P50 ?? double.PositiveInfinity, report.At >= report.Forecast?.Open.P50 ? "Safe to open" : "Hot: do not open");
-        if (moment.Due >= moment.InForce.Turns.Length) return new NextThing(NextKind.PowerOff, report.At, "Shut off in order");
+        if (At(report.At) is not { } moment)
+            return null;
+        if (off is not null)
+            return new NextThing(
+                NextKind.Open,
+                report.Forecast?.Open.P50 ?? double.PositiveInfinity,
+                report.At >= report.Forecast?.Open.P50 ? "Safe to open" : "Hot: do not open"
+            );
+        if (moment.Due >= moment.InForce.Turns.Length)
+            return new NextThing(NextKind.PowerOff, report.At, "Shut off in order");
         var row = moment.InForce.Turns[moment.Due];
         return row.Kind == TurnKind.ShutOff
-            ? new NextThing(NextKind.PowerOff, row.Minute, GoalDownAt is not null ? $"Cone {run.Goal!.Value.Number} is down: shut off in order" : "Look at the cones, then shut off in order")
+            ? new NextThing(
+                NextKind.PowerOff,
+                row.Minute,
+                GoalDownAt is not null ? $"Cone {run.Goal!.Value.Number} is down: shut off in order" : "Look at the cones, then shut off in order"
+            )
             : new NextThing(NextKind.Turn, row.Minute, row.Kind == TurnKind.Look ? "Look, and leave it" : TurnWords.Setting(row.Setting, kiln.Kiln));
     }
 
@@ -245,10 +313,12 @@ public sealed class FuelFollower : IFollowedFiring
     private static double? Late(FuelMoment moment, double now, double celsius)
     {
         var (planned, step) = (moment.InForce.Curve, moment.InForce.Segments[moment.InForce.Segments.StepAt(now)]);
-        if (now >= step.RampEnd.TotalMinutes || step.To <= step.From) return null;
+        if (now >= step.RampEnd.TotalMinutes || step.To <= step.From)
+            return null;
         foreach (var point in planned.Points)
         {
-            if (point.Celsius >= celsius) return now - point.Minutes;
+            if (point.Celsius >= celsius)
+                return now - point.Minutes;
         }
         return null;
     }
@@ -264,34 +334,60 @@ public sealed class FuelFollower : IFollowedFiring
         var due = moment.Due < moment.InForce.Turns.Length && off is null ? moment.InForce.Turns[moment.Due].Minute : double.PositiveInfinity;
         // Rung for the moment it was due, whenever that is found: each turn once.
         var at = Math.Min(now, due);
-        Board.Look("turn-due", AlarmWeight.Ask, at, now >= due && turns.Count > 0, now < due, 0, 0, () => moment.InForce.Turns[moment.Due].Kind == TurnKind.ShutOff ? GoalDownAt is not null ? "The goal cone is down: shut off in order." : "Shut off, when the cones say so." : $"{TurnWords.Setting(moment.InForce.Turns[moment.Due].Setting, moment.Kiln.Kiln)}.");
-        Board.Look("turn-overdue", AlarmWeight.Warn, Math.Min(now, due + LateTurn), now - due >= LateTurn && turns.Count > 0, now - due < LateTurn, 0, 0, () => $"Due {PowerAlarms.Whole(now - due)} min ago.");
+        Board.Look("turn-due", AlarmWeight.Ask, at, now >= due && turns.Count > 0, now < due, 0, 0, () => moment.InForce.Turns[moment.Due].Kind
+            == TurnKind.ShutOff
+                ? GoalDownAt is not null
+                    ? "The goal cone is down: shut off in order."
+                    : "Shut off, when the cones say so."
+                : $"{TurnWords.Setting(moment.InForce.Turns[moment.Due].Setting, moment.Kiln.Kiln)}.");
+        Board.Look("turn-overdue", AlarmWeight.Warn, Math.Min(now, due + LateTurn), now - due >= LateTurn && turns.Count > 0, now - due < LateTurn, 0, 0, () =>
+            $"Due {PowerAlarms.Whole(now - due)} min ago."
+        );
         var top = Math.Min(kiln.Kiln.TopLimit.Celsius, run.Program.Steps.Max(s => s.Target?.Celsius ?? 0) + 15);
         // Without a thermometer what is estimated counts, once it is surely over.
         var known = moment.Estimate is { } e ? Math.Max(shown ?? double.MinValue, e.Celsius - (e.ByThermometer ? 0 : e.Sd)) : shown;
-        Board.Look("over-limit", AlarmWeight.Danger, now, known >= top && off is null, !(known >= top - 5), 0, 0, () => $"{(shown >= top ? "" : "by what was turned and seen ")}{PowerAlarms.Whole(known ?? 0)} °C; the limit is {PowerAlarms.Whole(top)} °C.");
+        Board.Look("over-limit", AlarmWeight.Danger, now, known >= top && off is null, !(known >= top - 5), 0, 0, () =>
+            $"{(shown >= top ? "" : "by what was turned and seen ")}{PowerAlarms.Whole(known ?? 0)} °C; the limit is {PowerAlarms.Whole(top)} °C."
+        );
         var end = moment.InForce.Powered.TotalMinutes;
-        Board.Look("past-end", AlarmWeight.Warn, Math.Min(now, end + LongPast), off is null && turns.Count > 0 && now >= end + LongPast, off is not null || now < end + LongPast, 0, 0, () => $"The sheet ended {PowerAlarms.Whole(now - end)} min ago.");
+        Board.Look(
+            "past-end",
+            AlarmWeight.Warn,
+            Math.Min(now, end + LongPast),
+            off is null && turns.Count > 0 && now >= end + LongPast,
+            off is not null || now < end + LongPast,
+            0,
+            0,
+            () => $"The sheet ended {PowerAlarms.Whole(now - end)} min ago."
+        );
     }
 
     private LivePhase Phase(double now, FuelMoment? moment, int step)
     {
-        if (off is not null) return LivePhase.Off;
-        if (moment is null || turns.Count == 0 || now < 0) return LivePhase.Waiting;
+        if (off is not null)
+            return LivePhase.Off;
+        if (moment is null || turns.Count == 0 || now < 0)
+            return LivePhase.Waiting;
         var segment = moment.InForce.Segments[step];
-        return now >= segment.RampEnd.TotalMinutes && segment.Hold > Duration.Zero ? LivePhase.Hold : segment.To >= segment.From ? LivePhase.Climb : LivePhase.Cool;
+        return now >= segment.RampEnd.TotalMinutes && segment.Hold > Duration.Zero ? LivePhase.Hold
+            : segment.To >= segment.From ? LivePhase.Climb
+            : LivePhase.Cool;
     }
 
     private double? TopAt(FuelMoment? moment, double now)
     {
-        if (moment is null) return null;
+        if (moment is null)
+            return null;
         var top = moment.InForce.Segments[Math.Min(run.Program.TopStep, moment.InForce.Segments.Length - 1)].RampEnd.TotalMinutes;
-        return off is { } end ? Math.Min(end, top) : top <= now ? top : null;
+        return off is { } end ? Math.Min(end, top)
+            : top <= now ? top
+            : null;
     }
 
     private static double? Slope(FuelEstimate? estimate)
     {
-        if (estimate is null || estimate.Minute < StepMinutes) return null;
+        if (estimate is null || estimate.Minute < StepMinutes)
+            return null;
         var before = estimate.Curve.At(Duration.FromMinutes(estimate.Minute - StepMinutes)).Celsius;
         return (estimate.Curve.Points[^1].Celsius - before) * 60 / StepMinutes;
     }
@@ -313,7 +409,10 @@ public sealed class FuelFollower : IFollowedFiring
         var whole = plan.Cooling.Points.Length > 1 ? new Curve([.. plan.Curve.Points, .. plan.Cooling.Points[1..]]) : plan.Curve;
         var end = off ?? plan.Powered.TotalMinutes;
         var opens = plan.OpensAt?.TotalMinutes ?? double.PositiveInfinity;
-        var top = off is not null ? end : plan.Segments.IsEmpty ? end : plan.Segments[Math.Min(run.Program.TopStep, plan.Segments.Length - 1)].RampEnd.TotalMinutes;
+        var top =
+            off is not null ? end
+            : plan.Segments.IsEmpty ? end
+            : plan.Segments[Math.Min(run.Program.TopStep, plan.Segments.Length - 1)].RampEnd.TotalMinutes;
         double Early(double at) => Math.Max(now, at - 0.1 * Math.Max(0, at - now));
         Percentiles When(double at, double spread) => at <= now ? new(at, at, at) : new(Early(at), at, at + spread * (at - now));
         var points = ImmutableArray.CreateBuilder<ForecastPoint>();
@@ -331,8 +430,21 @@ public sealed class FuelFollower : IFollowedFiring
             var kelvin = plan.Curve.Peak.Celsius + 273.15;
             var degrees = Math.Log(Math.Max(1e-12, work)) * kelvin * kelvin / kinetics.Theta;
             var (sd, slope) = (1.28 * Math.Max(Tolerance, estimate.Sd), kinetics.Theta / (kelvin * kelvin));
-            return new ConeForecast(c, new Percentiles(work * Math.Exp(-sd * slope), work, work * Math.Exp(sd * slope)), new Percentiles(degrees - sd, degrees, degrees + sd));
+            return new ConeForecast(
+                c,
+                new Percentiles(work * Math.Exp(-sd * slope), work, work * Math.Exp(sd * slope)),
+                new Percentiles(degrees - sd, degrees, degrees + sd)
+            );
         });
-        return new Forecast(now, points.ToImmutable(), When(top, OpenSpread), When(end, OpenSpread), When(opens, OpenSpread), [.. cones], plan.Stall is null ? 0 : 1, null);
+        return new Forecast(
+            now,
+            points.ToImmutable(),
+            When(top, OpenSpread),
+            When(end, OpenSpread),
+            When(opens, OpenSpread),
+            [.. cones],
+            plan.Stall is null ? 0 : 1,
+            null
+        );
     }
 }

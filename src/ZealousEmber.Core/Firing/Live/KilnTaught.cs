@@ -12,6 +12,8 @@ public sealed record KilnTaught(double? Offset, double OffsetSd, double PowerSd 
     // A load is never known better than this by its own weight.
     private const double HeatUnsure = 0.078;
 
-    /// <summary>What an observer starts from; nothing where only the stored numbers are known. The kiln it runs with carries the learned factors already.</summary>
+    /// <summary>
+    /// What an observer starts from; nothing where only the stored numbers are known. The kiln it runs with carries the learned factors already.
+    /// </summary>
     internal ObserverTuning? Tuning => PowerSd > 0 ? new ObserverTuning(new KilnEstimate(0, 0, 0, Covariance.Of(PowerSd, HeatUnsure, LossSd))) : null;
 }

@@ -90,30 +90,37 @@ public sealed partial class LiveFiring : IFollowedFiring
     /// <returns>False where it came too late to be followed.</returns>
     public bool Add(FiringSample sample)
     {
-        if (last is { } before && sample.Minutes <= before.Minutes) return false;
+        if (last is { } before && sample.Minutes <= before.Minutes)
+            return false;
         LookForReadings(sample.Minutes);
-        if (minute.Count > 0 && Math.Floor(sample.Minutes) > Math.Floor(minute[0].Minutes)) CloseMinute();
+        if (minute.Count > 0 && Math.Floor(sample.Minutes) > Math.Floor(minute[0].Minutes))
+            CloseMinute();
         if (last is { } earlier)
         {
             Learn(sample.Minutes - earlier.Minutes);
-            if (sample.Share is { } share) shares.Add(earlier.Minutes, sample.Minutes, share);
+            if (sample.Share is { } share)
+                shares.Add(earlier.Minutes, sample.Minutes, share);
         }
-        else if (sample.ByHand) interval = 30;
+        else if (sample.ByHand)
+            interval = 30;
         linkTells |= sample.SetPoint is not null;
         last = sample;
         Board.Look("no-reading", AlarmWeight.Warn, sample.Minutes, false, true, 0, 0, () => "");
         var verdict = thermocouple.Take(sample, observer?.SlopesOver(5).MostPerMinute ?? 20, carried);
         if (verdict == ReadingVerdict.Dropped)
         {
-            if (thermocouple.IsLost) CarryOn(sample);
+            if (thermocouple.IsLost)
+                CarryOn(sample);
             return true;
         }
         carried = null;
-        if (!sample.ByHand) noise.Add(sample.Celsius!.Value);
+        if (!sample.ByHand)
+            noise.Add(sample.Celsius!.Value);
         LookAtLimit(sample);
         LookAtSameness(sample);
         minute.Add(sample);
-        if (sample.ByHand) CloseMinute();
+        if (sample.ByHand)
+            CloseMinute();
         return true;
     }
 
@@ -121,7 +128,8 @@ public sealed partial class LiveFiring : IFollowedFiring
     /// <param name="now">Minutes since the start.</param>
     public void ComeTo(double now)
     {
-        if (minute.Count > 0 && now >= Math.Floor(minute[0].Minutes) + 1.5) CloseMinute();
+        if (minute.Count > 0 && now >= Math.Floor(minute[0].Minutes) + 1.5)
+            CloseMinute();
         LookForReadings(now);
         LookForEnd(now);
         steam.ComeTo(now);
@@ -135,14 +143,18 @@ public sealed partial class LiveFiring : IFollowedFiring
         linkTells = false;
     }
 
-    /// <summary>After a cut another program was keyed in: from a step on it is fired by that. What cannot be a program with what was fired before is left.</summary>
+    /// <summary>
+    /// After a cut another program was keyed in: from a step on it is fired by that. What cannot be a program with what was fired before is left.
+    /// </summary>
     /// <param name="step">Index of the step that was interrupted.</param>
     /// <param name="rest">From there on.</param>
     /// <param name="now">Minutes.</param>
     public void GoOnWith(int step, FiringProgram rest, double now)
     {
-        if (endAt is not null || window.Last is not { Celsius: var shown } || step > shadow.Step || step < 0) return;
-        if (FiringProgram.Create([.. firing.Program.Steps.Take(step), .. rest.Steps]) is not { IsOk: true, Value: var whole }) return;
+        if (endAt is not null || window.Last is not { Celsius: var shown } || step > shadow.Step || step < 0)
+            return;
+        if (FiringProgram.Create([.. firing.Program.Steps.Take(step), .. rest.Steps]) is not { IsOk: true, Value: var whole })
+            return;
         firing = firing with { Program = whole };
         shadow.GoOnWith(whole, step, now, shown);
         (goneOnAt, resumed, nextForecast) = (now, null, double.NegativeInfinity);
@@ -155,7 +167,8 @@ public sealed partial class LiveFiring : IFollowedFiring
     /// <param name="by">Who.</param>
     public void Looked(double now, bool isDry, double extendBy, string by)
     {
-        if (!isDry && shadow.Phase == LivePhase.Hold) shadow.Extend(extendBy);
+        if (!isDry && shadow.Phase == LivePhase.Hold)
+            shadow.Extend(extendBy);
         steam.Looked(now, isDry, extendBy, by);
     }
 
@@ -163,16 +176,20 @@ public sealed partial class LiveFiring : IFollowedFiring
     private void Learn(double apart)
     {
         apartLately.Enqueue(Math.Min(apart, LongestInterval));
-        if (apartLately.Count > IntervalsKept) apartLately.Dequeue();
-        if (apartLately.Count >= FewestIntervals) interval = apartLately.Order().ElementAt(apartLately.Count / 2);
+        if (apartLately.Count > IntervalsKept)
+            apartLately.Dequeue();
+        if (apartLately.Count >= FewestIntervals)
+            interval = apartLately.Order().ElementAt(apartLately.Count / 2);
     }
 
     private void LookForReadings(double now)
     {
-        if (last is not { } reading) return;
+        if (last is not { } reading)
+            return;
         // Before it is known how often they come, nobody is alarmed soon.
         var limit = apartLately.Count < FewestIntervals ? NoReadingAtFirst : Math.Max(NoReadingAfter, NoReadingIntervals * interval);
-        if (now - reading.Minutes < limit) return;
+        if (now - reading.Minutes < limit)
+            return;
         Board.Look("no-reading", AlarmWeight.Warn, reading.Minutes + limit, true, false, 0, 0, () => $"Nothing for {PowerAlarms.Whole(limit)} min.");
     }
 
@@ -181,21 +198,26 @@ public sealed partial class LiveFiring : IFollowedFiring
         var top = firing.Program.Steps.Max(s => s.Target?.Celsius ?? 0) + 15;
         var limit = Math.Min(firing.Kiln.TopLimit.Celsius, top);
         var shown = sample.Celsius!.Value;
-        Board.Look("over-limit", AlarmWeight.Danger, sample.Minutes, shown >= limit, shown < limit - 5, 0.5, 0, () => $"{PowerAlarms.Whole(shown)} °C; the limit is {PowerAlarms.Whole(limit)} °C.");
+        Board.Look("over-limit", AlarmWeight.Danger, sample.Minutes, shown >= limit, shown < limit - 5, 0.5, 0, () =>
+            $"{PowerAlarms.Whole(shown)} °C; the limit is {PowerAlarms.Whole(limit)} °C."
+        );
     }
 
     private void LookAtSameness(FiringSample sample)
     {
-        if (sample.Celsius == sameValue) return;
+        if (sample.Celsius == sameValue)
+            return;
         (sameValue, sameSince, dueSince) = (sample.Celsius!.Value, sample.Minutes, 0);
     }
 
     /// <summary>A lost thermocouple: the model goes on, with the power that is told or asked.</summary>
     private void CarryOn(FiringSample sample)
     {
-        if (observer is null) return;
+        if (observer is null)
+            return;
         var to = sample.Minutes - LagMinutes;
-        if (to <= observer.Minutes) return;
+        if (to <= observer.Minutes)
+            return;
         var share = shares.Mean(observer.Minutes, to) ?? (shadow.Phase is LivePhase.Climb or LivePhase.Hold ? Math.Clamp(observer.AskedOfPower, 0, 1) : 0);
         carried = observer.Carry(to, share);
         minute.Add(sample with { Celsius = carried });

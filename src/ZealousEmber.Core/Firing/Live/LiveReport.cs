@@ -38,11 +38,34 @@ public enum StepSource
 /// <param name="SteamAskedAt">Since when somebody is asked to look for steam.</param>
 /// <param name="SteamIsWanted">Nobody has seen it dry yet, and somebody should.</param>
 public sealed record LiveReport(
-    double At, double? Display, double? Chamber, int Step, LivePhase Phase, StepSource StepSource, double? SetPoint, Deviation? Deviation, ProgressRange? Progress, ImmutableArray<ConeSoFar> Cones,
-    ImmutableArray<GapBridge> Gaps, KilnEstimate? Estimate, ImmutableArray<Alarm> Alarms, double? Slope, double? Share, Forecast? Forecast, double? TopAt, double? EndAt, double? HoldLeft, double? SteamAskedAt, bool SteamIsWanted)
+    double At,
+    double? Display,
+    double? Chamber,
+    int Step,
+    LivePhase Phase,
+    StepSource StepSource,
+    double? SetPoint,
+    Deviation? Deviation,
+    ProgressRange? Progress,
+    ImmutableArray<ConeSoFar> Cones,
+    ImmutableArray<GapBridge> Gaps,
+    KilnEstimate? Estimate,
+    ImmutableArray<Alarm> Alarms,
+    double? Slope,
+    double? Share,
+    Forecast? Forecast,
+    double? TopAt,
+    double? EndAt,
+    double? HoldLeft,
+    double? SteamAskedAt,
+    bool SteamIsWanted
+)
 {
     /// <summary>Where the firing stands, as far as readings tell.</summary>
-    public FiringState State => Phase == LivePhase.Waiting ? FiringState.Started : EndAt is not null ? FiringState.Cooling : FiringState.Firing;
+    public FiringState State =>
+        Phase == LivePhase.Waiting ? FiringState.Started
+        : EndAt is not null ? FiringState.Cooling
+        : FiringState.Firing;
 }
 
 /// <summary>A cone's heat work so far.</summary>
@@ -66,15 +89,35 @@ public sealed partial class LiveFiring
     {
         ComeTo(now);
         var shown = window.Last?.Celsius;
-        if (withForecast && afterwards is null && observer is not null && shadow.Phase != LivePhase.Waiting) Forecast = MakeForecast(window.Last!.Value.Minutes);
+        if (withForecast && afterwards is null && observer is not null && shadow.Phase != LivePhase.Waiting)
+            Forecast = MakeForecast(window.Last!.Value.Minutes);
         var slope = window.Over(5);
         var perMinute = shadow.Phase == LivePhase.Hold ? 0 : Math.Clamp(slope ?? 0, -400, 400) / 60;
         var chamber = shown + perMinute * LagMinutes;
         var cones = work is null ? [] : firing.Cones.Select((c, i) => new ConeSoFar(c, WorkBy(work, i, now, chamber!.Value, perMinute))).ToImmutableArray();
         return new LiveReport(
-            now, last?.Celsius, chamber, shadow.Step, shadow.Phase, linkTells ? StepSource.Controller : StepSource.Shadow, shadow.SetPoint, shown is { } display ? promise.Of(window.Last!.Value.Minutes, display, shadow) : null,
-            firing.GoalIndex >= 0 && !cones.IsEmpty ? cones[firing.GoalIndex].Progress : null, cones, [.. gaps], observer?.Estimate, [.. Board.All], slope, shares.Mean(now - 6, now), Forecast, topAt, endAt,
-            shadow.Phase == LivePhase.Hold ? shadow.HoldLeft : null, steam.AskedAt, steam.IsWanted);
+            now,
+            last?.Celsius,
+            chamber,
+            shadow.Step,
+            shadow.Phase,
+            linkTells ? StepSource.Controller : StepSource.Shadow,
+            shadow.SetPoint,
+            shown is { } display ? promise.Of(window.Last!.Value.Minutes, display, shadow) : null,
+            firing.GoalIndex >= 0 && !cones.IsEmpty ? cones[firing.GoalIndex].Progress : null,
+            cones,
+            [.. gaps],
+            observer?.Estimate,
+            [.. Board.All],
+            slope,
+            shares.Mean(now - 6, now),
+            Forecast,
+            topAt,
+            endAt,
+            shadow.Phase == LivePhase.Hold ? shadow.HoldLeft : null,
+            steam.AskedAt,
+            steam.IsWanted
+        );
     }
 
     /// <summary>Whether what was read can be this program: seldom ahead of it, and as hot at the top as it asks.</summary>
@@ -100,12 +143,30 @@ public sealed partial class LiveFiring
     public ResumePlan? Resume(LiveReport report)
     {
         var cut = Board.All.LastOrDefault(a => a.Id is "power-cut" or "no-heat");
-        if (cut is null || observer is null || report.Progress is not { } progress || firing.Goal is not { } goal || endAt is not null || report.At - (cut.Until ?? report.At) > ResumeWithin || goneOnAt >= cut.Since) return null;
-        if (resumed is { } known && known.At == report.At) return known.Plan;
+        if (
+            cut is null
+            || observer is null
+            || report.Progress is not { } progress
+            || firing.Goal is not { } goal
+            || endAt is not null
+            || report.At - (cut.Until ?? report.At) > ResumeWithin
+            || goneOnAt >= cut.Since
+        )
+            return null;
+        if (resumed is { } known && known.At == report.At)
+            return known.Plan;
         var kinetics = ConeTable.Of(goal).Kinetics;
-        if (promise.Curve is not { } curve || promise.PoweredMinutes is not { } plannedEnd) return null;
+        if (promise.Curve is not { } curve || promise.PoweredMinutes is not { } plannedEnd)
+            return null;
         var (kiln, state) = observer.ModelAt(observer.Estimate);
-        var plan = new ResumePlanner(kiln, firing.Load, state, kinetics, firing.Offset.Mean).Plan(firing.Program, shadow.Step, report.At, progress.Value, HeatWork.Of(kinetics, curve), plannedEnd);
+        var plan = new ResumePlanner(kiln, firing.Load, state, kinetics, firing.Offset.Mean).Plan(
+            firing.Program,
+            shadow.Step,
+            report.At,
+            progress.Value,
+            HeatWork.Of(kinetics, curve),
+            plannedEnd
+        );
         resumed = (report.At, plan);
         return plan;
     }

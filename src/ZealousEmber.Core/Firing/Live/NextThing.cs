@@ -38,22 +38,31 @@ public sealed record NextThing(NextKind Kind, double Minutes, string Text)
     /// <param name="promised">What was promised, for what lies before the first forecast.</param>
     public static NextThing? Of(WatchedFiring firing, LiveReport report, Schedules.Curve? promised)
     {
-        if (report.SteamAskedAt is { } asked && asked <= report.At) return new NextThing(NextKind.LookForSteam, report.At, "Look for steam now");
-        if (report.Display is null || report.Phase == LivePhase.Waiting) return new NextThing(NextKind.SwitchOn, Math.Max(0, report.At), "See that it heats");
-        if (SteamAt(firing, report, promised) is { } steam) return new NextThing(NextKind.LookForSteam, steam, "Look for steam");
-        if (report.Forecast is not { } forecast) return null;
-        if (report.TopAt is null) return new NextThing(NextKind.LookAtCones, Math.Max(report.At, forecast.Top.P50 - BeforeTop), "Look at the cones");
-        if (report.EndAt is null) return new NextThing(NextKind.PowerOff, forecast.EndHoldAt is { } end ? Math.Max(report.At, end) : forecast.End.P50, "See the power go off");
+        if (report.SteamAskedAt is { } asked && asked <= report.At)
+            return new NextThing(NextKind.LookForSteam, report.At, "Look for steam now");
+        if (report.Display is null || report.Phase == LivePhase.Waiting)
+            return new NextThing(NextKind.SwitchOn, Math.Max(0, report.At), "See that it heats");
+        if (SteamAt(firing, report, promised) is { } steam)
+            return new NextThing(NextKind.LookForSteam, steam, "Look for steam");
+        if (report.Forecast is not { } forecast)
+            return null;
+        if (report.TopAt is null)
+            return new NextThing(NextKind.LookAtCones, Math.Max(report.At, forecast.Top.P50 - BeforeTop), "Look at the cones");
+        if (report.EndAt is null)
+            return new NextThing(NextKind.PowerOff, forecast.EndHoldAt is { } end ? Math.Max(report.At, end) : forecast.End.P50, "See the power go off");
         return new NextThing(NextKind.Open, forecast.Open.P50, report.At >= forecast.Open.P50 ? "Safe to open" : "Hot: do not open");
     }
 
     private static double? SteamAt(WatchedFiring firing, LiveReport report, Schedules.Curve? promised)
     {
-        if (!report.SteamIsWanted) return null;
+        if (!report.SteamIsWanted)
+            return null;
         for (var step = report.Step; step < firing.Program.Steps.Length; step++)
         {
-            if (!firing.IsSteamBlock(step)) continue;
-            if (step == report.Step && report.HoldLeft is { } left) return report.At + Math.Max(0, left);
+            if (!firing.IsSteamBlock(step))
+                continue;
+            if (step == report.Step && report.HoldLeft is { } left)
+                return report.At + Math.Max(0, left);
             var target = firing.Program.Steps[step].Target!.Value;
             var there = promised?.FirstRiseThrough(target - Units.TemperatureDifference.FromKelvins(2));
             return there is { } at ? Math.Max(report.At, at.TotalMinutes + firing.Program.Steps[step].HoldMinutes + (report.Deviation?.Minutes ?? 0)) : null;

@@ -31,9 +31,11 @@ internal sealed class Promise
     /// <summary>How far off it is.</summary>
     public Deviation? Of(double now, double shown, ShadowController controller)
     {
-        if (run is null || Curve is null) return null;
+        if (run is null || Curve is null)
+            return null;
         var degrees = shown - Curve.At(Duration.FromMinutes(now)).Celsius;
-        if (controller.Phase == LivePhase.Waiting || controller.Step >= run.Compiled.Segments.Length) return new Deviation(degrees, null);
+        if (controller.Phase == LivePhase.Waiting || controller.Step >= run.Compiled.Segments.Length)
+            return new Deviation(degrees, null);
         var step = run.Compiled.Segments[controller.Step];
         if (controller.Phase == LivePhase.Hold && controller.HoldBegan is { } began)
             return new Deviation(degrees, began - step.RampEnd.TotalMinutes + Math.Max(0, -controller.HoldLeft));
@@ -48,15 +50,21 @@ internal sealed class Promise
         var (first, last) = (Curve.At(Duration.FromMinutes(from)).Celsius, Curve.At(Duration.FromMinutes(to)).Celsius);
         var up = last >= first;
         // Colder than where its step was to begin, after a cut say: the plan was there in a step before.
-        if (up && celsius < first && from > 0 && Curve.Points[0].Celsius < celsius) return Passed(celsius, 0, from);
-        if (up ? celsius <= first : celsius >= first) return from;
+        if (up && celsius < first && from > 0 && Curve.Points[0].Celsius < celsius)
+            return Passed(celsius, 0, from);
+        if (up ? celsius <= first : celsius >= first)
+            return from;
         for (var i = 1; i < points.Length; i++)
         {
-            if (points[i].Minutes <= from) continue;
-            if (points[i - 1].Minutes >= to) break;
+            if (points[i].Minutes <= from)
+                continue;
+            if (points[i - 1].Minutes >= to)
+                break;
             var (a, b) = (points[i - 1], points[i]);
-            if (up ? b.Celsius < celsius : b.Celsius > celsius) continue;
-            if (b.Celsius == a.Celsius) return Math.Max(from, a.Minutes);
+            if (up ? b.Celsius < celsius : b.Celsius > celsius)
+                continue;
+            if (b.Celsius == a.Celsius)
+                return Math.Max(from, a.Minutes);
             return Math.Clamp(a.Minutes + (celsius - a.Celsius) / (b.Celsius - a.Celsius) * (b.Minutes - a.Minutes), from, to);
         }
         return to;

@@ -16,15 +16,21 @@ internal sealed class SlopeWindow
     public void Add(MinuteMean mean)
     {
         means.Add(mean);
-        if (means.Count > 200) means.RemoveRange(0, means.FindIndex(m => m.Minutes >= mean.Minutes - Longest));
+        if (means.Count > 200)
+            means.RemoveRange(0, means.FindIndex(m => m.Minutes >= mean.Minutes - Longest));
     }
 
     /// <summary>°C/h over the last minutes; nothing where they do not reach back so far.</summary>
     public double? Over(double minutes)
     {
-        if (means.Count < 2) return null;
+        if (means.Count < 2)
+            return null;
         var from = means[^1].Minutes - minutes - 0.5;
-        double n = 0, st = 0, sy = 0, stt = 0, sty = 0;
+        double n = 0,
+            st = 0,
+            sy = 0,
+            stt = 0,
+            sty = 0;
         var first = 0.0;
         for (var i = means.Count - 1; i >= 0 && (means[i].Minutes >= from || n < 2); i--)
         {

@@ -4,8 +4,10 @@ using ZealousEmber.Core.Firing.Observation;
 namespace ZealousEmber.Core.Firing.Live;
 
 /// <summary>
-/// Looking for steam, in every firing of raw ware: asked for at the end of each hold below boiling, or near boiling where the program has none, and again every ten
-/// minutes, three times at most; a danger at boiling while nobody has seen it dry. It ends by an entry, with the next block, or well past boiling, where looking
+/// Looking for steam, in every firing of raw ware: asked for at the end of each hold below boiling, or near boiling where the program has none, and again
+/// every ten
+/// minutes, three times at most; a danger at boiling while nobody has seen it dry. It ends by an entry, with the next block, or well past boiling, where
+/// looking
 /// helps no more. Where the load says damp, dry is asked for again at the next block: what steams later did not steam yet.
 /// </summary>
 internal sealed class SteamLook(AlarmBoard board, WatchedFiring firing)
@@ -37,9 +39,11 @@ internal sealed class SteamLook(AlarmBoard board, WatchedFiring firing)
     /// <summary>A step is over.</summary>
     public void StepOver(double now, int step)
     {
-        if (!firing.IsSteamBlock(step)) return;
+        if (!firing.IsSteamBlock(step))
+            return;
         // What was dry to the eye at a cooler hold may steam at a warmer one.
-        if (isDamp) isDry = false;
+        if (isDamp)
+            isDry = false;
         asked = 0;
         Ask(now);
     }
@@ -48,23 +52,29 @@ internal sealed class SteamLook(AlarmBoard board, WatchedFiring firing)
     public void See(double now, double celsius, LivePhase phase)
     {
         shown = celsius;
-        if (!firing.Load.FirstFiring || isOver) return;
+        if (!firing.Load.FirstFiring || isOver)
+            return;
         if (celsius >= firing.Boiling.Celsius + WellPast)
         {
             (isOver, askedAt) = (true, null);
             board.Close(Id, now);
             return;
         }
-        if (isDry || phase != LivePhase.Climb) return;
-        if (!hasBlocks && asked == 0 && celsius >= firing.Boiling.Celsius - WithoutABlock) Ask(now);
+        if (isDry || phase != LivePhase.Climb)
+            return;
+        if (!hasBlocks && asked == 0 && celsius >= firing.Boiling.Celsius - WithoutABlock)
+            Ask(now);
         if (celsius >= firing.Boiling.Celsius - NearBoiling)
-            board.Look(Id, AlarmWeight.Danger, now, true, false, 0, 0, () => $"{PowerAlarms.Whole(celsius)} °C; water boils at {PowerAlarms.Whole(firing.Boiling.Celsius)} °C here, and nobody has seen it dry.");
+            board.Look(Id, AlarmWeight.Danger, now, true, false, 0, 0, () =>
+                $"{PowerAlarms.Whole(celsius)} °C; water boils at {PowerAlarms.Whole(firing.Boiling.Celsius)} °C here, and nobody has seen it dry."
+            );
     }
 
     /// <summary>Time passes.</summary>
     public void ComeTo(double now)
     {
-        if (isDry || isOver || askedAt is not { } at || now < at + Again || asked >= MostAsked) return;
+        if (isDry || isOver || askedAt is not { } at || now < at + Again || asked >= MostAsked)
+            return;
         Ask(now);
     }
 
@@ -80,9 +90,12 @@ internal sealed class SteamLook(AlarmBoard board, WatchedFiring firing)
 
     private void Ask(double now)
     {
-        if (isDry || isOver || !firing.Load.FirstFiring) return;
+        if (isDry || isOver || !firing.Load.FirstFiring)
+            return;
         askedAt = now;
         asked++;
-        board.Look(Id, AlarmWeight.Ask, now, true, false, 0, 0, () => hasBlocks ? $"The drying hold is over at {PowerAlarms.Whole(shown)} °C." : $"{PowerAlarms.Whole(shown)} °C, and this program has no drying hold.");
+        board.Look(Id, AlarmWeight.Ask, now, true, false, 0, 0, () =>
+            hasBlocks ? $"The drying hold is over at {PowerAlarms.Whole(shown)} °C." : $"{PowerAlarms.Whole(shown)} °C, and this program has no drying hold."
+        );
     }
 }

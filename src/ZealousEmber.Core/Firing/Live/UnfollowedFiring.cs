@@ -19,22 +19,43 @@ public sealed class UnfollowedFiring : IFollowedFiring
     /// <inheritdoc/>
     public bool Add(FiringSample sample)
     {
-        if (last is { } before && sample.Minutes <= before.Minutes) return false;
+        if (last is { } before && sample.Minutes <= before.Minutes)
+            return false;
         last = sample;
         return true;
     }
 
     /// <inheritdoc/>
-    public void Looked(double now, bool isDry, double extendBy, string by)
-    {
-    }
+    public void Looked(double now, bool isDry, double extendBy, string by) { }
 
     /// <inheritdoc/>
     public void SwitchOff(double now) => endAt ??= now;
 
     /// <inheritdoc/>
-    public LiveReport Report(double now, bool withForecast = true) => new(
-        now, last?.Celsius, last?.Celsius, 0, LivePhase.Waiting, StepSource.Shadow, null, null, null, [], [], null, [], null, last?.Share, null, null, endAt, null, null, false);
+    public LiveReport Report(double now, bool withForecast = true) =>
+        new(
+            now,
+            last?.Celsius,
+            last?.Celsius,
+            0,
+            LivePhase.Waiting,
+            StepSource.Shadow,
+            null,
+            null,
+            null,
+            [],
+            [],
+            null,
+            [],
+            null,
+            last?.Share,
+            null,
+            null,
+            endAt,
+            null,
+            null,
+            false
+        );
 
     /// <inheritdoc/>
     public NextThing? Next(LiveReport report) => null;

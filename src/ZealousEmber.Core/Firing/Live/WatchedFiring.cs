@@ -17,14 +17,29 @@ namespace ZealousEmber.Core.Firing.Live;
 /// <param name="IsWeighed">The load was weighed.</param>
 /// <param name="Known">What firings before have taught of the kiln; nothing where it is only known by its stored numbers.</param>
 public sealed record WatchedFiring(
-    Kiln Kiln, KilnLoad Load, FiringProgram Program, Cone? Goal, Temperature Start, (double Mean, double Sd) Offset = default, bool IsWeighed = false, ObserverTuning? Known = null)
+    Kiln Kiln,
+    KilnLoad Load,
+    FiringProgram Program,
+    Cone? Goal,
+    Temperature Start,
+    (double Mean, double Sd) Offset = default,
+    bool IsWeighed = false,
+    ObserverTuning? Known = null
+)
 {
-    private static readonly ImmutableArray<ImmutableArray<Cone>> Neighbours = [.. Cone.All.Select((_, at) => Cone.All.Skip(Math.Max(0, at - 1)).Take(at == 0 ? 2 : 3).ToImmutableArray())];
+    private static readonly ImmutableArray<ImmutableArray<Cone>> Neighbours =
+    [
+        .. Cone.All.Select((_, at) => Cone.All.Skip(Math.Max(0, at - 1)).Take(at == 0 ? 2 : 3).ToImmutableArray()),
+    ];
 
     private readonly ImmutableArray<Cone> others;
 
     /// <summary>The goal with its neighbours, coolest first; empty without a goal.</summary>
-    public ImmutableArray<Cone> Cones { get => others.IsDefault ? Around(Goal) : others; init => others = value; }
+    public ImmutableArray<Cone> Cones
+    {
+        get => others.IsDefault ? Around(Goal) : others;
+        init => others = value;
+    }
 
     /// <summary>When water boils where it stands.</summary>
     public Temperature Boiling => Ware.Boiling.At(Kiln.Altitude);
@@ -33,7 +48,13 @@ public sealed record WatchedFiring(
     public int GoalIndex => Goal is { } goal ? Cones.IndexOf(goal) : -1;
 
     /// <summary>Whether somebody has to look for steam when a step is over: a hold of raw ware below boiling.</summary>
-    public bool IsSteamBlock(int step) => Load.FirstFiring && step < Program.Steps.Length && Program.Steps[step] is { Target: { } target } s && s.HoldMinutes >= 10 && target < Boiling && target > Kiln.Room;
+    public bool IsSteamBlock(int step) =>
+        Load.FirstFiring
+        && step < Program.Steps.Length
+        && Program.Steps[step] is { Target: { } target } s
+        && s.HoldMinutes >= 10
+        && target < Boiling
+        && target > Kiln.Room;
 
     /// <summary>A goal with its neighbours, coolest first; empty without one.</summary>
     internal static ImmutableArray<Cone> Around(Cone? goal) => goal is { } cone ? Neighbours[cone.Order] : [];

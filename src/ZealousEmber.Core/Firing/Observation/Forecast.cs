@@ -24,4 +24,12 @@ public sealed record ConeForecast(Cone Cone, Percentiles Progress, Percentiles D
 /// <param name="CannotShare">Share of the draws that stall.</param>
 /// <param name="EndHoldAt">When the hold should end for the goal to be met by heat work; nothing where there is no goal, or it is over.</param>
 public sealed record Forecast(
-    double At, ImmutableArray<ForecastPoint> Curve, Percentiles Top, Percentiles End, Percentiles Open, ImmutableArray<ConeForecast> Cones, double CannotShare, double? EndHoldAt);
+    double At,
+    ImmutableArray<ForecastPoint> Curve,
+    Percentiles Top,
+    Percentiles End,
+    Percentiles Open,
+    ImmutableArray<ConeForecast> Cones,
+    double CannotShare,
+    double? EndHoldAt
+);

@@ -17,7 +17,16 @@ namespace ZealousEmber.Core.Firing.Observation;
 /// <param name="TopAt">When the top was reached, where it was.</param>
 /// <param name="EndAt">When the power went off for good, where it did.</param>
 /// <param name="Offset">What is added to the display for the heat work, K, and how sure that is.</param>
-internal sealed record ForecastStart(double Minutes, double Chamber, ControllerState? Controller, double Waits, double? OffFor, double? TopAt, double? EndAt, (double Mean, double Sd) Offset);
+internal sealed record ForecastStart(
+    double Minutes,
+    double Chamber,
+    ControllerState? Controller,
+    double Waits,
+    double? OffFor,
+    double? TopAt,
+    double? EndAt,
+    (double Mean, double Sd) Offset
+);
 
 /// <summary>
 /// The one simulation, run on from now for 32 fixed draws of what is not known of the kiln: power, heat and loss as far as the readings tell, what
@@ -35,6 +44,7 @@ internal static class Forecaster
     private const double SureAfter = 60;
     private const double LongestHours = 14 * 24;
     private const double HoldLonger = 60;
+
     // So far below a cone's end point nothing happens to it in any time a firing takes, K.
     private const double WorkBelow = 250;
     private const double SimpsonUpTo = 25;
@@ -63,7 +73,9 @@ internal static class Forecaster
         var middle = Run(observer, load, program, opens, work, goal, kinetics, start, likely, Cooling);
         // Long steps take longer to cool, by a few per cent and all draws alike: how much is seen once, in short ones.
         double CoolingOf(DrawnRun run) => run.Open - (start.OffFor is null ? run.End : start.Minutes);
-        var shorter = middle.Stalled ? 1 : CoolingOf(Run(observer, load, program, opens, work, -1, kinetics, start, likely, FineCooling)) / Math.Max(1, CoolingOf(middle));
+        var shorter = middle.Stalled
+            ? 1
+            : CoolingOf(Run(observer, load, program, opens, work, -1, kinetics, start, likely, FineCooling)) / Math.Max(1, CoolingOf(middle));
         var left = Math.Max(0, (double.IsInfinity(middle.End) ? 600 : middle.End) - start.Minutes) / 60 * WanderShare;
         var spread = observer.Estimate.Covariance.Plus(4e-4 * left, 1e-4 * left, 4e-4 * left);
         var cooling = start.OffFor > SureAfter ? CoolingSure : CoolingUnsure;
@@ -72,24 +84,51 @@ internal static class Forecaster
             var z = Normals[i];
             var (a, h, l) = spread.Draw(z[0], z[1], z[2]);
             var e = observer.Estimate;
-            runs[i] = Run(observer, load, program, opens, work, goal, kinetics, start, new Draw(e.LnPower + a, e.LnHeat + h, e.LnLoss + l, start.Offset.Mean + start.Offset.Sd * z[3], shorter * Math.Exp(cooling * z[4])), Cooling);
+            runs[i] = Run(
+                observer,
+                load,
+                program,
+                opens,
+                work,
+                goal,
+                kinetics,
+                start,
+                new Draw(e.LnPower + a, e.LnHeat + h, e.LnLoss + l, start.Offset.Mean + start.Offset.Sd * z[3], shorter * Math.Exp(cooling * z[4])),
+                Cooling
+            );
         }
         var buffer = new double[Draws];
         Percentiles Over(Func<DrawnRun, double> of)
         {
-            for (var i = 0; i < Draws; i++) buffer[i] = of(runs[i]);
+            for (var i = 0; i < Draws; i++)
+                buffer[i] = of(runs[i]);
             return Percentiles.Of(buffer);
         }
         var open = Over(r => r.Open);
         return new Forecast(
-            start.Minutes, Curve(runs, start.Minutes, double.IsInfinity(open.P90) ? double.IsInfinity(open.P50) ? start.Minutes + 24 * 60 : open.P50 : open.P90, buffer),
-            start.TopAt is { } top ? Percentiles.Known(top) : Over(r => r.Top), start.EndAt is { } end ? Percentiles.Known(end) : Over(r => r.End), open,
+            start.Minutes,
+            Curve(
+                runs,
+                start.Minutes,
+                double.IsInfinity(open.P90)
+                    ? double.IsInfinity(open.P50)
+                        ? start.Minutes + 24 * 60
+                        : open.P50
+                    : open.P90,
+                buffer
+            ),
+            start.TopAt is { } top ? Percentiles.Known(top) : Over(r => r.Top),
+            start.EndAt is { } end ? Percentiles.Known(end) : Over(r => r.End),
+            open,
             [.. cones.Select((c, i) => new ConeForecast(c, Over(r => r.Progress[i]), Over(r => Degrees(kinetics[i], r.Progress[i]))))],
-            runs.Count(r => r.Stalled) / (double)Draws, middle.EndHoldAt);
+            runs.Count(r => r.Stalled) / (double)Draws,
+            middle.EndHoldAt
+        );
     }
 
     /// <summary>How far past its end point a progress is, °C of cone.</summary>
-    public static double Degrees(ConeKinetics cone, double progress) => progress <= 1e-6 ? -300 : Math.Max(-300, cone.EndPoint(60, Math.Min(progress, 100)) - cone.EndPoint(60));
+    public static double Degrees(ConeKinetics cone, double progress) =>
+        progress <= 1e-6 ? -300 : Math.Max(-300, cone.EndPoint(60, Math.Min(progress, 100)) - cone.EndPoint(60));
 
     private static ImmutableArray<ForecastPoint> Curve(DrawnRun[] runs, double from, double to, double[] buffer)
     {
@@ -99,13 +138,25 @@ internal static class Forecaster
             // Finer at the beginning, where somebody looks.
             var share = p / (double)CurvePoints;
             var at = from + (to - from) * share * (0.4 + 0.6 * share);
-            for (var i = 0; i < Draws; i++) buffer[i] = runs[i].At(at);
+            for (var i = 0; i < Draws; i++)
+                buffer[i] = runs[i].At(at);
             points.Add(new ForecastPoint(at, Percentiles.Of(buffer)));
         }
         return points.MoveToImmutable();
     }
 
-    private static DrawnRun Run(KilnObserver observer, KilnLoad load, FiringProgram program, double opens, HeatWorkSoFar? work, int goal, ConeKinetics[] kinetics, ForecastStart start, Draw draw, Fineness cooling)
+    private static DrawnRun Run(
+        KilnObserver observer,
+        KilnLoad load,
+        FiringProgram program,
+        double opens,
+        HeatWorkSoFar? work,
+        int goal,
+        ConeKinetics[] kinetics,
+        ForecastStart start,
+        Draw draw,
+        Fineness cooling
+    )
     {
         var (kiln, state) = observer.ModelAt(draw.LnPower, draw.LnHeat, draw.LnLoss, start.Chamber);
         var watch = new TopWatch(program.TopStep, start.Controller?.Step ?? -1);
@@ -113,7 +164,8 @@ internal static class Forecaster
         var begin = start.Minutes + start.Waits;
         run.Curve.Add((start.Minutes, start.Chamber));
         var simulation = KilnSimulation.Live(kiln, load, program, new SimulationState(begin * 60, state, start.Controller), Coarse, watch);
-        for (var i = 0; i < kinetics.Length; i++) run.Progress[i] = work!.By(i, start.Minutes, start.Chamber).Value;
+        for (var i = 0; i < kinetics.Length; i++)
+            run.Progress[i] = work!.By(i, start.Minutes, start.Chamber).Value;
         var (before, at) = (start.Chamber, begin);
         var cools = false;
         var workFrom = work is null ? double.PositiveInfinity : ConeTable.Of(work.Cones[0]).At60 - WorkBelow;
@@ -121,31 +173,45 @@ internal static class Forecaster
         while (simulation.Seconds < (begin + LongestHours * 60) * 60)
         {
             var off = IsOffForGood(simulation, program);
-            if (off && double.IsInfinity(run.End)) (run.End, coolFrom) = (at, at);
+            if (off && double.IsInfinity(run.End))
+                (run.End, coolFrom) = (at, at);
             if (off && !cools)
             {
                 simulation.GoOn(cooling);
                 cools = true;
             }
-            if (off && simulation.Chamber <= opens + 1e-6) break;
-            if (simulation.Phase == ControllerPhase.Finished) simulation.Fall(opens);
-            else simulation.Tick();
+            if (off && simulation.Chamber <= opens + 1e-6)
+                break;
+            if (simulation.Phase == ControllerPhase.Finished)
+                simulation.Fall(opens);
+            else
+                simulation.Tick();
             var now = simulation.Seconds / 60;
-            if (now <= at) continue;
-            if (double.IsInfinity(run.Top) && !double.IsNaN(watch.TopAt)) run.Top = watch.TopAt;
+            if (now <= at)
+                continue;
+            if (double.IsInfinity(run.Top) && !double.IsNaN(watch.TopAt))
+                run.Top = watch.TopAt;
             if (before > workFrom || simulation.Chamber > workFrom)
             {
-                for (var i = 0; i < kinetics.Length; i++) run.Progress[i] += Over(kinetics[i], before + draw.Offset, simulation.Chamber + draw.Offset, (now - at) / 60);
+                for (var i = 0; i < kinetics.Length; i++)
+                    run.Progress[i] += Over(kinetics[i], before + draw.Offset, simulation.Chamber + draw.Offset, (now - at) / 60);
             }
             // The hold may end once what the natural cooling adds is enough.
-            if (run.EndHoldAt is null && goal >= 0 && simulation.Phase == ControllerPhase.Holding && simulation.Step == program.TopStep && run.Progress[goal] < 1.5)
+            if (
+                run.EndHoldAt is null
+                && goal >= 0
+                && simulation.Phase == ControllerPhase.Holding
+                && simulation.Step == program.TopStep
+                && run.Progress[goal] < 1.5
+            )
                 EndHold(run, kinetics[goal], run.Progress[goal], simulation, kiln, load, draw.Offset, now, at);
             (before, at) = (simulation.Chamber, now);
             // Cooling takes its own time on top of what the model knows.
             run.Curve.Add((double.IsNaN(coolFrom) ? now : coolFrom + (now - coolFrom) * draw.Cooling, simulation.Chamber));
         }
         run.Stalled = watch.Stalled && start.TopAt is null;
-        if (run.Stalled) (run.Top, run.End) = (double.PositiveInfinity, double.PositiveInfinity);
+        if (run.Stalled)
+            (run.Top, run.End) = (double.PositiveInfinity, double.PositiveInfinity);
         run.Open = run.Stalled ? double.PositiveInfinity : run.Curve[^1].Minutes;
         return run;
     }
@@ -154,7 +220,17 @@ internal static class Forecaster
     private static double Over(ConeKinetics cone, double from, double to, double hours) =>
         Math.Abs(to - from) > SimpsonUpTo ? cone.Over(from, to, hours) : cone.Over(cone.RateAt(from), from, to, cone.RateAt(to), hours);
 
-    private static void EndHold(DrawnRun run, ConeKinetics cone, double progress, KilnSimulation simulation, Kiln kiln, KilnLoad load, double offset, double now, double before)
+    private static void EndHold(
+        DrawnRun run,
+        ConeKinetics cone,
+        double progress,
+        KilnSimulation simulation,
+        Kiln kiln,
+        KilnLoad load,
+        double offset,
+        double now,
+        double before
+    )
     {
         if (double.IsNaN(run.NaturalFall))
         {
@@ -179,7 +255,12 @@ internal static class Forecaster
     {
         int[] strides = [1, 7, 11, 13, 19];
         int[] shifts = [0, 5, 17, 9, 23];
-        return [.. Enumerable.Range(0, Draws).Select(i => strides.Select((stride, c) => Normal.InvCDF(0, 1, ((i * stride + shifts[c]) % Draws + 0.5) / Draws)).ToArray())];
+        return
+        [
+            .. Enumerable
+                .Range(0, Draws)
+                .Select(i => strides.Select((stride, c) => Normal.InvCDF(0, 1, ((i * stride + shifts[c]) % Draws + 0.5) / Draws)).ToArray()),
+        ];
     }
 
     private readonly record struct Draw(double LnPower, double LnHeat, double LnLoss, double Offset, double Cooling);
@@ -205,9 +286,12 @@ internal static class Forecaster
         /// <summary>The temperature at a moment; asked in order of time.</summary>
         public double At(double minutes)
         {
-            while (asked < Curve.Count - 1 && Curve[asked + 1].Minutes < minutes) asked++;
+            while (asked < Curve.Count - 1 && Curve[asked + 1].Minutes < minutes)
+                asked++;
             var (a, b) = (Curve[asked], Curve[Math.Min(asked + 1, Curve.Count - 1)]);
-            return b.Minutes <= a.Minutes || minutes >= b.Minutes ? b.Celsius : a.Celsius + (b.Celsius - a.Celsius) * Math.Clamp((minutes - a.Minutes) / (b.Minutes - a.Minutes), 0, 1);
+            return b.Minutes <= a.Minutes || minutes >= b.Minutes
+                ? b.Celsius
+                : a.Celsius + (b.Celsius - a.Celsius) * Math.Clamp((minutes - a.Minutes) / (b.Minutes - a.Minutes), 0, 1);
         }
 
         private int asked;
@@ -224,24 +308,20 @@ internal static class Forecaster
 
         public void Began(int step, double chamber) => this.step = step;
 
-        public void SetPoint(double seconds, double celsius)
-        {
-        }
+        public void SetPoint(double seconds, double celsius) { }
 
         public void Passed(double now, double lasted, double power, double chamber) => this.now = now;
 
-        public void FellBehind(double chamber)
-        {
-        }
+        public void FellBehind(double chamber) { }
 
         public void Reached(double chamber, bool stalled)
         {
-            if (stalled) Stalled = true;
-            else if (step == topStep && double.IsNaN(TopAt)) TopAt = now / 60;
+            if (stalled)
+                Stalled = true;
+            else if (step == topStep && double.IsNaN(TopAt))
+                TopAt = now / 60;
         }
 
-        public void Ended(double level)
-        {
-        }
+        public void Ended(double level) { }
     }
 }

@@ -8,7 +8,8 @@ namespace ZealousEmber.Core.Firing.Observation;
 
 /// <summary>
 /// What happened in a long stretch without readings. The model runs through it: where it meets the reading at the end, so it was; a turn from one step to the
-/// next inside it leaves open how hot it really was. Where it is colder the power was off for a time, at the beginning of the stretch or at its end: two bounds; off for nearly
+/// next inside it leaves open how hot it really was. Where it is colder the power was off for a time, at the beginning of the stretch or at its end: two
+/// bounds; off for nearly
 /// all of it, the mains took the logger with them, and so it was. Source: the project's paper on the firing day, section 1.
 /// </summary>
 internal static class GapSolver
@@ -26,14 +27,24 @@ internal static class GapSolver
     /// <param name="load">What stands in the kiln.</param>
     /// <param name="program">What it was doing.</param>
     /// <param name="controller">Where the controller was; nothing where it had not begun.</param>
-    /// <param name="known">Minutes from the observer's on for which the power was as it was read: the display is behind the chamber, and the next reading was not due yet.</param>
+    /// <param name="known">Minutes from the observer's on for which the power was as it was read: the display is behind the chamber, and the next reading was
+    /// not due yet.</param>
     /// <param name="to">Minutes of the chamber's time at the end.</param>
     /// <param name="chamber">The chamber there.</param>
-    public static GapBridge Solve(KilnObserver observer, KilnLoad load, FiringProgram program, ControllerState? controller, double known, double to, double chamber)
+    public static GapBridge Solve(
+        KilnObserver observer,
+        KilnLoad load,
+        FiringProgram program,
+        ControllerState? controller,
+        double known,
+        double to,
+        double chamber
+    )
     {
         var from = observer.Minutes;
         // Nobody knows when it was begun.
-        if (controller is null) return new GapBridge(from, to, false, false, []);
+        if (controller is null)
+            return new GapBridge(from, to, false, false, []);
         var (kiln, state) = observer.ModelAt(observer.Estimate);
         var start = new SimulationState(from * 60, state, controller);
         var span = to - from;
@@ -54,19 +65,26 @@ internal static class GapSolver
         }
         var most = span - known;
         var (first, off) = OffFor(x => Run(kiln, load, program, start, span, known, x, out _), most, chamber);
-        if (off >= NearlyAll * most) return new GapBridge(from, to, true, observer.Rows > 0, [first]);
+        if (off >= NearlyAll * most)
+            return new GapBridge(from, to, true, observer.Rows > 0, [first]);
         var last = OffFor(x => Run(kiln, load, program, start, span, span - x, x, out _), most, chamber).Curve;
         return new GapBridge(from, to, true, false, [first, last]);
     }
 
-    private static (ImmutableArray<(double Minutes, double Celsius)> Curve, double Off) OffFor(Func<double, ImmutableArray<(double Minutes, double Celsius)>> run, double most, double chamber)
+    private static (ImmutableArray<(double Minutes, double Celsius)> Curve, double Off) OffFor(
+        Func<double, ImmutableArray<(double Minutes, double Celsius)>> run,
+        double most,
+        double chamber
+    )
     {
         var (low, high) = (0.0, most);
         for (var i = 0; i < Halvings; i++)
         {
             var middle = (low + high) / 2;
-            if (run(middle)[^1].Celsius > chamber) low = middle;
-            else high = middle;
+            if (run(middle)[^1].Celsius > chamber)
+                low = middle;
+            else
+                high = middle;
         }
         var curve = run((low + high) / 2);
         var (from, missed) = (curve[0].Minutes, chamber - curve[^1].Celsius);
@@ -75,7 +93,16 @@ internal static class GapSolver
     }
 
     /// <summary>The power on as the program asks, off for a time, and on again.</summary>
-    private static ImmutableArray<(double Minutes, double Celsius)> Run(Kiln kiln, KilnLoad load, FiringProgram program, SimulationState start, double span, double on, double off, out bool hasTurned)
+    private static ImmutableArray<(double Minutes, double Celsius)> Run(
+        Kiln kiln,
+        KilnLoad load,
+        FiringProgram program,
+        SimulationState start,
+        double span,
+        double on,
+        double off,
+        out bool hasTurned
+    )
     {
         var curve = ImmutableArray.CreateBuilder<(double Minutes, double Celsius)>();
         var simulation = KilnSimulation.Live(kiln, load, program, start, Fineness.Usual, null);
@@ -84,15 +111,18 @@ internal static class GapSolver
         {
             for (var left = minutes; left > 1e-6; left -= 1)
             {
-                if (dark) simulation.LeadWithPower(Math.Min(1, left) * 60, 0);
-                else simulation.Advance(Duration.FromSeconds(Math.Min(1, left) * 60));
+                if (dark)
+                    simulation.LeadWithPower(Math.Min(1, left) * 60, 0);
+                else
+                    simulation.Advance(Duration.FromSeconds(Math.Min(1, left) * 60));
                 curve.Add((simulation.Seconds / 60, simulation.Chamber));
             }
         }
 
         Go(on, dark: false);
         Go(off, dark: true);
-        if (off > 0 && span - on - off > 1e-6) simulation.BeginAgain();
+        if (off > 0 && span - on - off > 1e-6)
+            simulation.BeginAgain();
         Go(span - on - off, dark: false);
         hasTurned = simulation.Step != start.Controller!.Step || simulation.Phase != start.Controller.Phase;
         return curve.ToImmutable();

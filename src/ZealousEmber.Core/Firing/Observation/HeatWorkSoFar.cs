@@ -46,7 +46,8 @@ internal sealed class HeatWorkSoFar
     /// <summary>In a straight line to a moment.</summary>
     public void To(double at, double chamber)
     {
-        if (at <= minutes) return;
+        if (at <= minutes)
+            return;
         for (var i = 0; i < kinetics.Length; i++)
         {
             var more = Over(kinetics[i], celsius, chamber, at - minutes);
@@ -66,7 +67,14 @@ internal sealed class HeatWorkSoFar
         for (var i = 0; i < kinetics.Length; i++)
         {
             var straight = Over(kinetics[i], celsius, chamber, at - minutes);
-            var sums = bridge.Curves.SelectMany(c => bridge.Either > 0 ? new[] { Along(kinetics[i], c, -bridge.Either), Along(kinetics[i], c), Along(kinetics[i], c, bridge.Either) } : [Along(kinetics[i], c)]).Order().ToArray();
+            var sums = bridge
+                .Curves.SelectMany(c =>
+                    bridge.Either > 0
+                        ? new[] { Along(kinetics[i], c, -bridge.Either), Along(kinetics[i], c), Along(kinetics[i], c, bridge.Either) }
+                        : [Along(kinetics[i], c)]
+                )
+                .Order()
+                .ToArray();
             var (least, most) = (sums.Length == 0 ? straight : sums[0], sums.Length == 0 ? straight : sums[^1]);
             var likely = bridge.IsKnown ? sums[sums.Length / 2] : Math.Clamp(straight, least, most);
             value[i] += likely;
@@ -82,7 +90,8 @@ internal sealed class HeatWorkSoFar
     private double Along(ConeKinetics cone, ImmutableArray<(double Minutes, double Celsius)> curve, double more = 0)
     {
         var sum = 0.0;
-        for (var i = 1; i < curve.Length; i++) sum += Over(cone, curve[i - 1].Celsius + more, curve[i].Celsius + more, curve[i].Minutes - curve[i - 1].Minutes);
+        for (var i = 1; i < curve.Length; i++)
+            sum += Over(cone, curve[i - 1].Celsius + more, curve[i].Celsius + more, curve[i].Minutes - curve[i - 1].Minutes);
         return sum;
     }
 }
@@ -94,4 +103,11 @@ internal sealed class HeatWorkSoFar
 /// <param name="IsKnown">One curve, met at its end.</param>
 /// <param name="Curves">One where it is known, else what bounds it; none where only the straight line is left.</param>
 /// <param name="Either">How much hotter or cooler than the curve it may have been, K: 0 but where a top lies in it.</param>
-public sealed record GapBridge(double FromMinute, double ToMinute, bool NeedsOff, bool IsKnown, ImmutableArray<ImmutableArray<(double Minutes, double Celsius)>> Curves, double Either = 0);
+public sealed record GapBridge(
+    double FromMinute,
+    double ToMinute,
+    bool NeedsOff,
+    bool IsKnown,
+    ImmutableArray<ImmutableArray<(double Minutes, double Celsius)>> Curves,
+    double Either = 0
+);

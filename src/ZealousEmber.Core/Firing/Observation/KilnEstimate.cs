@@ -16,7 +16,13 @@ public sealed record KilnEstimate(double LnPower, double LnHeat, double LnLoss, 
     /// <summary>Share of the stored conductivity.</summary>
     public double Loss => Math.Exp(LnLoss);
 
-    internal double this[int i] => i switch { 0 => LnPower, 1 => LnHeat, _ => LnLoss };
+    internal double this[int i] =>
+        i switch
+        {
+            0 => LnPower,
+            1 => LnHeat,
+            _ => LnLoss,
+        };
 }
 
 /// <summary>A symmetric covariance of power, heat and loss.</summary>
@@ -29,15 +35,28 @@ public readonly record struct Covariance(double PowerPower, double PowerHeat, do
     public (double Power, double Heat, double Loss) Sd => (Math.Sqrt(PowerPower), Math.Sqrt(HeatHeat), Math.Sqrt(LossLoss));
 
     /// <summary>After each wandered by so much more.</summary>
-    internal Covariance Plus(double power, double heat, double loss) => this with { PowerPower = PowerPower + power, HeatHeat = HeatHeat + heat, LossLoss = LossLoss + loss };
+    internal Covariance Plus(double power, double heat, double loss) =>
+        this with
+        {
+            PowerPower = PowerPower + power,
+            HeatHeat = HeatHeat + heat,
+            LossLoss = LossLoss + loss,
+        };
 
     /// <summary>This times a vector.</summary>
-    internal (double A, double H, double L) Times(double a, double h, double l) => (
-        PowerPower * a + PowerHeat * h + PowerLoss * l, PowerHeat * a + HeatHeat * h + HeatLoss * l, PowerLoss * a + HeatLoss * h + LossLoss * l);
+    internal (double A, double H, double L) Times(double a, double h, double l) =>
+        (PowerPower * a + PowerHeat * h + PowerLoss * l, PowerHeat * a + HeatHeat * h + HeatLoss * l, PowerLoss * a + HeatLoss * h + LossLoss * l);
 
     /// <summary>Less what a measurement told: P − k·kᵀ·s.</summary>
-    internal Covariance Less((double A, double H, double L) k, double s) => new(
-        PowerPower - k.A * k.A * s, PowerHeat - k.A * k.H * s, PowerLoss - k.A * k.L * s, HeatHeat - k.H * k.H * s, HeatLoss - k.H * k.L * s, LossLoss - k.L * k.L * s);
+    internal Covariance Less((double A, double H, double L) k, double s) =>
+        new(
+            PowerPower - k.A * k.A * s,
+            PowerHeat - k.A * k.H * s,
+            PowerLoss - k.A * k.L * s,
+            HeatHeat - k.H * k.H * s,
+            HeatLoss - k.H * k.L * s,
+            LossLoss - k.L * k.L * s
+        );
 
     /// <summary>A lower triangle whose square it is (Cholesky), applied to three independent numbers.</summary>
     internal (double A, double H, double L) Draw(double z0, double z1, double z2)

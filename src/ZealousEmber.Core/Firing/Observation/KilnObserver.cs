@@ -56,7 +56,8 @@ internal sealed class KilnObserver
     {
         (kiln, load, tuning, Minutes, Estimate, row) = (from.kiln, from.load, from.tuning, from.Minutes, from.Estimate, from.row);
         walls = [.. new[] { -Apart, 0, Apart }.Select((ln, i) => new ThermalModel(kiln.Scaled(1, 1, Math.Exp(ln)).Body, load, from.walls[i].State))];
-        foreach (var piece in from.recent) recent.Enqueue(piece);
+        foreach (var piece in from.recent)
+            recent.Enqueue(piece);
         (Rows, ApparentPower, AskedOfPower) = (from.Rows, from.ApparentPower, from.AskedOfPower);
     }
 
@@ -101,10 +102,13 @@ internal sealed class KilnObserver
     public void Follow(double minutes, double chamber, Heating heating, double sigma)
     {
         var span = minutes - Minutes;
-        if (span <= 1e-9) return;
+        if (span <= 1e-9)
+            return;
         var (from, pieces) = (Chamber, Math.Max(1, (int)Math.Ceiling(span - 1e-9)));
-        for (var i = 1; i <= pieces; i++) Piecewise(span / pieces, from + (chamber - from) * i / pieces, heating);
-        if (Minutes - row.From >= RowMinutes - 1e-6) Close(sigma, heating.ByHand);
+        for (var i = 1; i <= pieces; i++)
+            Piecewise(span / pieces, from + (chamber - from) * i / pieces, heating);
+        if (Minutes - row.From >= RowMinutes - 1e-6)
+            Close(sigma, heating.ByHand);
     }
 
     /// <summary>Moves on by the model itself, with a share of the power it is estimated to give. Gives the chamber it comes to.</summary>
@@ -120,7 +124,8 @@ internal sealed class KilnObserver
             at += dt;
             Piecewise(dt, model.Chamber, new Heating(share, false, false, false));
         }
-        if (Minutes - row.From >= RowMinutes) row = new Row { From = Minutes };
+        if (Minutes - row.From >= RowMinutes)
+            row = new Row { From = Minutes };
         return model.Chamber;
     }
 
@@ -133,7 +138,8 @@ internal sealed class KilnObserver
         var x = Math.Clamp(lnLoss, -3 * Apart, 3 * Apart);
         var (low, mid, high) = (walls[0].State, walls[1].State, walls[2].State);
         var wall = ImmutableArray.CreateBuilder<double>(mid.Wall.Length);
-        for (var i = 0; i < mid.Wall.Length; i++) wall.Add(Parabola(low.Wall[i], mid.Wall[i], high.Wall[i], x));
+        for (var i = 0; i < mid.Wall.Length; i++)
+            wall.Add(Parabola(low.Wall[i], mid.Wall[i], high.Wall[i], x));
         var state = new ThermalState(chamber, mid.Display, wall.MoveToImmutable(), Math.Max(mid.Hottest, chamber));
         return (kiln.Scaled(Math.Exp(lnPower), Math.Exp(lnHeat), Math.Exp(lnLoss)), state);
     }
@@ -144,17 +150,22 @@ internal sealed class KilnObserver
     /// </summary>
     public Slopes SlopesOver(double minutes)
     {
-        double heat = 0, time = 0, latent = 0, capacity = 0;
+        double heat = 0,
+            time = 0,
+            latent = 0,
+            capacity = 0;
         var x = Math.Clamp(Estimate.LnLoss, -3 * Apart, 3 * Apart);
         foreach (var piece in recent)
         {
-            if (piece.Until <= Minutes - minutes + 1e-6) continue;
+            if (piece.Until <= Minutes - minutes + 1e-6)
+                continue;
             heat += Parabola(piece.Low, piece.Mid, piece.High, x);
             latent += piece.Latent;
             capacity += piece.Capacity * piece.Seconds;
             time += piece.Seconds;
         }
-        if (time <= 0) return new Slopes(0, 0, 0);
+        if (time <= 0)
+            return new Slopes(0, 0, 0);
         capacity = capacity / time * Estimate.Heat;
         var power = kiln.FullPower * Estimate.Power;
         var lost = (heat + latent) / time;
@@ -181,7 +192,8 @@ internal sealed class KilnObserver
         var taken = (walls[0].StepAlong(seconds, chamber), walls[1].StepAlong(seconds, chamber), walls[2].StepAlong(seconds, chamber));
         Minutes += minutes;
         recent.Enqueue(new Piece(Minutes, seconds, taken.Item1, taken.Item2, taken.Item3, latent, capacity));
-        while (recent.Count > 0 && recent.Peek().Until < Minutes - 12) recent.Dequeue();
+        while (recent.Count > 0 && recent.Peek().Until < Minutes - 12)
+            recent.Dequeue();
         row.Sensible += sensible;
         row.Latent += latent;
         row.Low += taken.Item1;
@@ -189,9 +201,12 @@ internal sealed class KilnObserver
         row.High += taken.Item3;
         row.Seconds += seconds;
         row.Untrusted |= !heating.IsTrusted;
-        if (heating.Share is { } share) row.Drawn += share * seconds;
-        else if (heating.IsFull) row.Drawn += seconds;
-        else row.Unknown = true;
+        if (heating.Share is { } share)
+            row.Drawn += share * seconds;
+        else if (heating.IsFull)
+            row.Drawn += seconds;
+        else
+            row.Unknown = true;
     }
 
     /// <summary>A heat balance over the row: what it tells of power, heat and loss.</summary>
@@ -201,7 +216,8 @@ internal sealed class KilnObserver
         row = new Row { From = Minutes };
         var t = r.Seconds;
         var hours = t / 3600;
-        if (tuning.Wanders) Estimate = Estimate with { Covariance = Estimate.Covariance.Plus(0.02 * 0.02 * hours, 0.01 * 0.01 * hours, 0.02 * 0.02 * hours) };
+        if (tuning.Wanders)
+            Estimate = Estimate with { Covariance = Estimate.Covariance.Plus(0.02 * 0.02 * hours, 0.01 * 0.01 * hours, 0.02 * 0.02 * hours) };
         var x = Math.Clamp(Estimate.LnLoss, -3 * Apart, 3 * Apart);
         var (sensible, latent) = (Estimate.Heat * r.Sensible / t, r.Latent / t);
         var wall = Parabola(r.Low, r.Mid, r.High, x) / t;
@@ -209,15 +225,18 @@ internal sealed class KilnObserver
         var full = kiln.FullPower;
         AskedOfPower = (sensible + latent + wall) / (full * Estimate.Power);
         ApparentPower = null;
-        if (r.Untrusted) return;
+        if (r.Untrusted)
+            return;
         var share = r.Drawn / t;
         // No share was told: only what cannot be done with less than full power says something.
         if (r.Unknown)
         {
-            if (AskedOfPower <= WeakestShare) return;
+            if (AskedOfPower <= WeakestShare)
+                return;
             share = 1;
         }
-        if (share > 0.25 && sensible + latent + wall > 0) ApparentPower = Math.Log((sensible + latent + wall) / (full * share));
+        if (share > 0.25 && sensible + latent + wall > 0)
+            ApparentPower = Math.Log((sensible + latent + wall) / (full * share));
         Rows++;
         // As a share of full power, or with the power off of what the walls take: a kiln that is more of everything tells nothing apart, and the
         // filter must not be drawn towards less of everything.
@@ -235,10 +254,15 @@ internal sealed class KilnObserver
         var s = ha * pa + hh * ph + hl * pl + noise * noise + balance * balance;
         // Huber: far off, it counts as if it were three standard deviations off.
         var off = Math.Abs(e) / Math.Sqrt(s);
-        if (off > Huber) s *= off / Huber;
+        if (off > Huber)
+            s *= off / Huber;
         var k = (pa / s, ph / s, pl / s);
         Estimate = new KilnEstimate(
-            Limit(Estimate.LnPower - k.Item1 * e), Limit(Estimate.LnHeat - k.Item2 * e), Limit(Estimate.LnLoss - k.Item3 * e), Estimate.Covariance.Less(k, s));
+            Limit(Estimate.LnPower - k.Item1 * e),
+            Limit(Estimate.LnHeat - k.Item2 * e),
+            Limit(Estimate.LnLoss - k.Item3 * e),
+            Estimate.Covariance.Less(k, s)
+        );
     }
 
     // Beyond this it is another kiln.

@@ -10,4 +10,12 @@ namespace ZealousEmber.Core.Firing.Observation;
 /// <param name="SameMinutes">How much later than planned it then ends.</param>
 /// <param name="InsteadDegrees">What the proposal comes to.</param>
 /// <param name="InsteadMinutes">How much later it then ends.</param>
-public sealed record ResumePlan(int Step, FiringProgram Rest, FiringProgram? Program, double SameDegrees, double SameMinutes, double InsteadDegrees, double InsteadMinutes);
+public sealed record ResumePlan(
+    int Step,
+    FiringProgram Rest,
+    FiringProgram? Program,
+    double SameDegrees,
+    double SameMinutes,
+    double InsteadDegrees,
+    double InsteadMinutes
+);

@@ -34,24 +34,39 @@ internal sealed class ResumePlanner(Kiln kiln, KilnLoad load, ThermalState state
     /// <param name="plannedEnd">When the power was to go off, minutes.</param>
     public ResumePlan? Plan(FiringProgram program, int step, double now, double done, double planned, double plannedEnd)
     {
-        if (FiringProgram.Create([.. program.Steps.Skip(step)]) is not { IsOk: true, Value: var rest }) return null;
+        if (FiringProgram.Create([.. program.Steps.Skip(step)]) is not { IsOk: true, Value: var rest })
+            return null;
         var (sameWork, sameMinutes) = Run(rest);
         var goal = cone.EndPoint(60, Math.Clamp(planned, 1e-3, 100));
         double Past(double progress) => cone.EndPoint(60, Math.Clamp(progress, 1e-3, 100)) - goal;
         ResumePlan Answer(FiringProgram? instead, double work, double minutes) =>
-            new(step, rest, instead, Past(done + sameWork), now + sameMinutes - plannedEnd, Past(done + work), instead is null ? now - plannedEnd : now + minutes - plannedEnd);
+            new(
+                step,
+                rest,
+                instead,
+                Past(done + sameWork),
+                now + sameMinutes - plannedEnd,
+                Past(done + work),
+                instead is null ? now - plannedEnd : now + minutes - plannedEnd
+            );
 
         // Near its end point, or what was planned where that is less: what is missing is less than a shelf differs from the next.
-        if (done > 0 && (Past(done) > -NearEnough || cone.EndPoint(60, Math.Clamp(done, 1e-3, 100)) > cone.EndPoint(60) - NearEnough)) return Answer(null, 0, 0);
+        if (done > 0 && (Past(done) > -NearEnough || cone.EndPoint(60, Math.Clamp(done, 1e-3, 100)) > cone.EndPoint(60) - NearEnough))
+            return Answer(null, 0, 0);
         var top = rest.TopStep;
         var (target, hold) = (rest.Steps[top].Target!.Value, rest.Steps[top].Hold);
         var instead = rest;
         if (Past(done + sameWork) > 1)
         {
             var without = Run(rest.WithStep(top, target, Duration.Zero)).Work;
-            instead = done + without <= planned
-                ? rest.WithStep(top, target, Whole(Search(0, hold.TotalMinutes, m => done + Run(rest.WithStep(top, target, Duration.FromMinutes(m))).Work - planned)))
-                : Lower(rest, top, target, done, planned);
+            instead =
+                done + without <= planned
+                    ? rest.WithStep(
+                        top,
+                        target,
+                        Whole(Search(0, hold.TotalMinutes, m => done + Run(rest.WithStep(top, target, Duration.FromMinutes(m))).Work - planned))
+                    )
+                    : Lower(rest, top, target, done, planned);
         }
         var (work, minutes) = Run(instead);
         return Answer(instead, work, minutes);
@@ -61,7 +76,9 @@ internal sealed class ResumePlanner(Kiln kiln, KilnLoad load, ThermalState state
     {
         // No lower than what comes before it, or than the kiln is: the step would turn round.
         var low = Math.Max(rest.Steps.Take(top).Select(s => s.Target?.Celsius ?? 0).DefaultIfEmpty(0).Max(), state.Chamber);
-        var at = Search(Math.Min(low, target.Celsius), target.Celsius, c => done + Run(rest.WithStep(top, Temperature.FromCelsius(c), Duration.Zero)).Work - planned);
+        var at = Search(Math.Min(low, target.Celsius), target.Celsius, c =>
+            done + Run(rest.WithStep(top, Temperature.FromCelsius(c), Duration.Zero)).Work - planned
+        );
         return rest.WithStep(top, Temperature.FromCelsius(Math.Round(at)), Duration.Zero);
     }
 
@@ -72,8 +89,10 @@ internal sealed class ResumePlanner(Kiln kiln, KilnLoad load, ThermalState state
         for (var i = 0; i < Halvings && high - low > 0.1; i++)
         {
             var middle = (low + high) / 2;
-            if (over(middle) > 0) high = middle;
-            else low = middle;
+            if (over(middle) > 0)
+                high = middle;
+            else
+                low = middle;
         }
         return (low + high) / 2;
     }
@@ -85,13 +104,19 @@ internal sealed class ResumePlanner(Kiln kiln, KilnLoad load, ThermalState state
         var idle = cone.EndPoint(60) - 250;
         while (at < LongestMinutes)
         {
-            var isOff = simulation.Phase == ControllerPhase.Finished || (simulation.Phase == ControllerPhase.Falling && simulation.Step == rest.Steps.Length - 1);
-            if (isOff && double.IsNaN(off)) off = at;
-            if (isOff && simulation.Chamber < idle) break;
-            if (simulation.Phase == ControllerPhase.Finished) simulation.Fall(kiln.Opens.Celsius);
-            else simulation.Tick();
+            var isOff =
+                simulation.Phase == ControllerPhase.Finished || (simulation.Phase == ControllerPhase.Falling && simulation.Step == rest.Steps.Length - 1);
+            if (isOff && double.IsNaN(off))
+                off = at;
+            if (isOff && simulation.Chamber < idle)
+                break;
+            if (simulation.Phase == ControllerPhase.Finished)
+                simulation.Fall(kiln.Opens.Celsius);
+            else
+                simulation.Tick();
             var now = simulation.Seconds / 60;
-            if (now > at && (before > idle || simulation.Chamber > idle)) work += cone.Over(before + offset, simulation.Chamber + offset, (now - at) / 60);
+            if (now > at && (before > idle || simulation.Chamber > idle))
+                work += cone.Over(before + offset, simulation.Chamber + offset, (now - at) / 60);
             (before, at) = (simulation.Chamber, now);
         }
         return (work, double.IsNaN(off) ? at : off);

@@ -49,6 +49,7 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
     private const double Pull = 0.15;
     private const double NotFull = 0.9;
     private const double Drawn = 0.03;
+
     // Nothing at all is a cut, not a controller that began later.
     private const double NoPower = 0.005;
 
@@ -107,13 +108,14 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
     public double? OffSince { get; private set; }
 
     /// <summary>How fast the set point moves, °C/h with its sign; 0 in a hold, the largest there is at full power.</summary>
-    public double AskedRate => Phase switch
-    {
-        LivePhase.Climb when Math.Abs((SetPoint ?? Goal) - Goal) < 1e-6 && !IsFull => 0,
-        LivePhase.Climb => IsFull ? double.PositiveInfinity : Pace!.Value,
-        LivePhase.Cool => -(Pace ?? 0),
-        _ => 0,
-    };
+    public double AskedRate =>
+        Phase switch
+        {
+            LivePhase.Climb when Math.Abs((SetPoint ?? Goal) - Goal) < 1e-6 && !IsFull => 0,
+            LivePhase.Climb => IsFull ? double.PositiveInfinity : Pace!.Value,
+            LivePhase.Cool => -(Pace ?? 0),
+            _ => 0,
+        };
 
     private Segment Segment => program.Steps[Math.Min(Step, program.Steps.Length - 1)];
 
@@ -142,7 +144,8 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
             var pieces = Math.Min(MostPieces, (int)Math.Ceiling(now - from));
             var between = (shown - was) / (now - from) * 60;
             var isTold = toldBefore;
-            for (var i = 1; i < pieces; i++) FollowOnce(from + (now - from) * i / pieces, was + (shown - was) * i / pieces, null, null, false, sigma, between);
+            for (var i = 1; i < pieces; i++)
+                FollowOnce(from + (now - from) * i / pieces, was + (shown - was) * i / pieces, null, null, false, sigma, between);
             toldBefore = isTold;
         }
         FollowOnce(now, shown, share, told, linkTells, sigma, slope);
@@ -156,24 +159,31 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
         if (Phase == LivePhase.Waiting)
         {
             lowest = Math.Min(lowest, shown);
-            if (shown <= lowest + BeginsAbove && !(linkTells && told > shown + BeginsAbove)) return;
+            if (shown <= lowest + BeginsAbove && !(linkTells && told > shown + BeginsAbove))
+                return;
             level = shown;
             // Switched on before anybody read it: the climbs it is well past are behind it.
-            while (!IsLast && Segment.Pace.Kind != PaceKind.Natural && Segment.Target?.Celsius < shown - WellPast && Next > Segment.Target?.Celsius) Step++;
+            while (!IsLast && Segment.Pace.Kind != PaceKind.Natural && Segment.Target?.Celsius < shown - WellPast && Next > Segment.Target?.Celsius)
+                Step++;
             Begin(now);
             return;
         }
-        if (linkTells) FollowTold(now, minutes, shown, told);
-        else FollowShown(now, minutes, shown, share, sigma);
-        if (!linkTells && Phase == LivePhase.Hold) LeaveEarly(now, minutes, shown, share, slope);
-        if (!linkTells && Phase != LivePhase.Hold) ReturnToHold(minutes, shown, share);
+        if (linkTells)
+            FollowTold(now, minutes, shown, told);
+        else
+            FollowShown(now, minutes, shown, share, sigma);
+        if (!linkTells && Phase == LivePhase.Hold)
+            LeaveEarly(now, minutes, shown, share, slope);
+        if (!linkTells && Phase != LivePhase.Hold)
+            ReturnToHold(minutes, shown, share);
         toldBefore = linkTells;
     }
 
     /// <summary>Where it is, for a simulation to go on from; nothing where it has not begun.</summary>
     public ControllerState? State(double now)
     {
-        if (Phase == LivePhase.Waiting) return null;
+        if (Phase == LivePhase.Waiting)
+            return null;
         var (phase, arrives) = Phase switch
         {
             LivePhase.Climb => (ControllerPhase.Climbing, IsFull || Pace is null ? now : now + Math.Max(0, Goal - (SetPoint ?? Goal)) / Pace.Value * 60),
@@ -182,13 +192,25 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
             _ => (ControllerPhase.Falling, now),
         };
         var goal = phase == ControllerPhase.Falling ? Math.Max(Goal, kiln.CoolsTo.Celsius) : Goal;
-        return new ControllerState(Math.Min(Step, program.Steps.Length - 1), phase, Goal, goal, arrives * 60, (now + Math.Max(0, HoldLeft)) * 60, null, 0, 30, 0);
+        return new ControllerState(
+            Math.Min(Step, program.Steps.Length - 1),
+            phase,
+            Goal,
+            goal,
+            arrives * 60,
+            (now + Math.Max(0, HoldLeft)) * 60,
+            null,
+            0,
+            30,
+            0
+        );
     }
 
     /// <summary>Puts it back to where a cut found it: the step begins again from what the display shows.</summary>
     public void BeginAgain(double now, double shown)
     {
-        if (Phase is LivePhase.Waiting or LivePhase.Off) return;
+        if (Phase is LivePhase.Waiting or LivePhase.Off)
+            return;
         (level, lastTime, lastShown) = (shown, now, shown);
         Begin(now);
     }
@@ -201,7 +223,8 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
     public void GoOnWith(FiringProgram whole, int step, double now, double shown)
     {
         program = whole;
-        if (Phase == LivePhase.Waiting) return;
+        if (Phase == LivePhase.Waiting)
+            return;
         Phase = LivePhase.Climb;
         (Step, held) = (step, null);
         BeginAgain(now, shown);
@@ -210,7 +233,8 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
     /// <summary>Somebody switched the power off for good.</summary>
     public void SwitchOff(double now)
     {
-        if (Phase == LivePhase.Off && Step >= program.Steps.Length - 1) return;
+        if (Phase == LivePhase.Off && Step >= program.Steps.Length - 1)
+            return;
         (Step, Phase, SetPoint, OffSince, held) = (program.Steps.Length - 1, LivePhase.Off, null, now, null);
         Goal = kiln.Opens.Celsius;
     }
@@ -230,25 +254,33 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
         else if (Goal > level)
         {
             // Where the step before was not reached it sets out from what is shown.
-            (Phase, SetPoint) = (LivePhase.Climb, IsFull ? Goal : Math.Abs(lastShown - level) <= Near + 1 ? level : Math.Min(Goal, lastShown));
+            (Phase, SetPoint) = (
+                LivePhase.Climb,
+                IsFull ? Goal
+                : Math.Abs(lastShown - level) <= Near + 1 ? level
+                : Math.Min(Goal, lastShown)
+            );
             HoldLeft = segment.HoldMinutes;
         }
         else if (Goal < level)
         {
             (Phase, SetPoint, HoldLeft) = (LivePhase.Cool, Math.Min(level, lastShown + Near), segment.HoldMinutes);
         }
-        else Reached(now);
+        else
+            Reached(now);
     }
 
     private void Reached(double now)
     {
         (Phase, SetPoint, HoldBegan, HoldLeft, OffSince) = (LivePhase.Hold, Goal, now, Segment.HoldMinutes, null);
-        if (HoldLeft <= 0) End(now);
+        if (HoldLeft <= 0)
+            End(now);
     }
 
     private void End(double now)
     {
-        if (HoldBegan is not null) (held, heldStep) = (Goal, Step);
+        if (HoldBegan is not null)
+            (held, heldStep) = (Goal, Step);
         level = Goal;
         if (IsLast)
         {
@@ -268,25 +300,32 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
             case LivePhase.Climb:
                 var set = IsFull ? Goal : Math.Min(Goal, SetPoint!.Value + Pace!.Value * minutes / 60);
                 Climbed += minutes;
-                if (!IsFull && shown - set > apart) Led += minutes;
-                if (!IsFull && (shown - set > apart || (set - shown > apart && share is < NotFull and >= NoPower))) set = Math.Min(Goal, shown);
+                if (!IsFull && shown - set > apart)
+                    Led += minutes;
+                if (!IsFull && (shown - set > apart || (set - shown > apart && share is < NotFull and >= NoPower)))
+                    set = Math.Min(Goal, shown);
                 // With some of its power on, and not all, the controller has the display on its set point.
-                else if (!IsFull && share is > 0.02 and < 0.95) set = Math.Min(Goal, set + Pull * (shown - set));
+                else if (!IsFull && share is > 0.02 and < 0.95)
+                    set = Math.Min(Goal, set + Pull * (shown - set));
                 SetPoint = set;
                 var there = set >= Goal - 1e-9;
-                if ((there && kiln.HoldClock == HoldClock.RunsByItself && !IsFull) || shown >= Goal - (there ? Near : AtGoal)) Reached(now);
+                if ((there && kiln.HoldClock == HoldClock.RunsByItself && !IsFull) || shown >= Goal - (there ? Near : AtGoal))
+                    Reached(now);
                 break;
             case LivePhase.Cool:
                 var down = Math.Max(Goal, SetPoint!.Value - Pace!.Value * minutes / 60);
-                if (down - shown > apart || (shown - down > apart && share > 1 - NotFull)) down = Math.Max(Goal, shown);
+                if (down - shown > apart || (shown - down > apart && share > 1 - NotFull))
+                    down = Math.Max(Goal, shown);
                 SetPoint = down;
-                if (down <= Goal + 1e-9 && (kiln.HoldClock == HoldClock.RunsByItself || shown <= Goal + Near)) Reached(now);
+                if (down <= Goal + 1e-9 && (kiln.HoldClock == HoldClock.RunsByItself || shown <= Goal + Near))
+                    Reached(now);
                 break;
             case LivePhase.Hold:
                 HoldLeft -= minutes;
                 // It cannot be off while power is drawn.
                 var goesOn = IsEndless || (share > Drawn && NextIsOff);
-                if (HoldLeft <= 0 && !goesOn) End(now);
+                if (HoldLeft <= 0 && !goesOn)
+                    End(now);
                 break;
             case LivePhase.Off when !IsLast && shown <= Math.Max(Goal, kiln.CoolsTo.Celsius) + Near:
                 Reached(now);
@@ -303,39 +342,54 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
         switch (Phase)
         {
             // It was held for longer than the program has it: what is asked is still the hold's.
-            case LivePhase.Climb or LivePhase.Cool when told is { } still && held is { } goal && Step == heldStep + 1 && Math.Abs(still - goal) < 0.6 && Math.Abs((SetPoint ?? Goal) - goal) > LeavesBy:
+            case LivePhase.Climb
+            or LivePhase.Cool
+                when told is { } still
+                    && held is { } goal
+                    && Step == heldStep + 1
+                    && Math.Abs(still - goal) < 0.6
+                    && Math.Abs((SetPoint ?? Goal) - goal) > LeavesBy:
                 GoBack(goal);
                 break;
             case LivePhase.Climb when told is { } past && Next > Goal && past > Goal + 1.5:
                 // More than the target is asked: this step was over between two readings.
                 Reached(now);
-                if (Phase == LivePhase.Hold) End(now);
+                if (Phase == LivePhase.Hold)
+                    End(now);
                 SetPoint = past;
                 break;
             case LivePhase.Climb when told is { } up:
                 SetPoint = up;
-                if (up >= Goal - 0.6 && shown >= Goal - Near - 1) Reached(now);
-                else if (up >= Goal - 0.6 && up < Goal + 0.6 && kiln.HoldClock == HoldClock.RunsByItself && !IsFull) Reached(now);
-                else if (up < Goal - LeavesBy && HasLeft(up, shown)) End(now);
+                if (up >= Goal - 0.6 && shown >= Goal - Near - 1)
+                    Reached(now);
+                else if (up >= Goal - 0.6 && up < Goal + 0.6 && kiln.HoldClock == HoldClock.RunsByItself && !IsFull)
+                    Reached(now);
+                else if (up < Goal - LeavesBy && HasLeft(up, shown))
+                    End(now);
                 break;
             case LivePhase.Cool when told is { } down:
                 SetPoint = down;
-                if (down <= Goal + 0.6 && shown <= Goal + Near + 1) Reached(now);
+                if (down <= Goal + 0.6 && shown <= Goal + Near + 1)
+                    Reached(now);
                 break;
             case LivePhase.Hold when told is { } at:
                 IsEndless = HoldLeft < -1;
-                if (HasMovedOn(at)) End(now);
+                if (HasMovedOn(at))
+                    End(now);
                 SetPoint = at;
                 break;
             case LivePhase.Climb or LivePhase.Cool or LivePhase.Hold when toldBefore:
                 // Nothing is asked any more: off, before its time or at it.
-                while (!IsLast && Phase != LivePhase.Off) End(now);
+                while (!IsLast && Phase != LivePhase.Off)
+                    End(now);
                 (Phase, SetPoint) = (LivePhase.Off, null);
                 OffSince ??= now;
                 break;
             case LivePhase.Off when told is { } again:
-                if (!IsLast && shown <= Math.Max(Goal, kiln.CoolsTo.Celsius) + Near + 1) Reached(now);
-                else if (held is { } goal && Math.Abs(again - goal) < LeavesBy) GoBack(goal);
+                if (!IsLast && shown <= Math.Max(Goal, kiln.CoolsTo.Celsius) + Near + 1)
+                    Reached(now);
+                else if (held is { } goal && Math.Abs(again - goal) < LeavesBy)
+                    GoBack(goal);
                 break;
             default:
                 break;
@@ -353,14 +407,16 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
 
     private void LeaveEarly(double now, double minutes, double shown, double? share, double slope)
     {
-        if (IsLast || Next is not { } next) return;
+        if (IsLast || Next is not { } next)
+            return;
         var off = program.Steps[Step + 1].Pace.Kind == PaceKind.Natural;
         // A step of a few degrees an hour leaves it no faster, and is seen sooner by how far it went.
         var pace = program.Steps[Step + 1].Pace.Rate?.KelvinsPerHour;
         var (leaves, by) = (Math.Min(LeavesAt, pace / 2 ?? LeavesAt), pace < Slow ? SlowLeavesBy : LeavesBy);
         var left = next > Goal ? shown > Goal + by && slope > leaves : shown < Goal - by && slope < -leaves && !(off && share >= 0.02);
         leaving = left ? leaving + minutes : 0;
-        if (leaving < LeavesFor) return;
+        if (leaving < LeavesFor)
+            return;
         leaving = 0;
         (held, heldStep) = (Goal, Step);
         level = shown;
@@ -370,16 +426,31 @@ internal sealed class ShadowController(FiringProgram program, Kiln kiln)
 
     private void ReturnToHold(double minutes, double shown, double? share)
     {
-        if (held is not { } goal || (Step != heldStep + 1 && !(Phase == LivePhase.Off && Step == heldStep))) return;
+        if (held is not { } goal || (Step != heldStep + 1 && !(Phase == LivePhase.Off && Step == heldStep)))
+            return;
         var (within, by) = Pace < Slow ? (SlowStaysWithin, SlowLeavesBy) : (StaysWithin, LeavesBy);
         var stays = Math.Abs(shown - goal) <= within;
         // Where its power is told the set point is drawn to the display; what was to be gone since the step began is not.
         var gone = share is not null && HoldBegan is null && Pace is { } pace ? pace * (lastTime - StepBegan) / 60 : 0;
         var away = SetPoint is { } set ? (Math.Abs(set - goal) > by || gone > by) && !(share >= 0.95) : share is null || share > Drawn;
         staying = stays && away ? staying + minutes : 0;
-        if (staying < (share is null ? StaysUnseenFor : StaysFor)) return;
+        if (staying < (share is null ? StaysUnseenFor : StaysFor))
+            return;
         // Told by nothing but the display: it stays although full power would climb on, or none would let it fall.
-        if (share is null && staying / 60 * (SetPoint is { } asked ? asked > goal ? can?.FullPower ?? 0 : double.PositiveInfinity : -(can?.NoPower ?? (goal > 400 ? -100 : 0))) < WouldHaveMoved) return;
+        if (
+            share is null
+            && staying
+                / 60
+                * (
+                    SetPoint is { } asked
+                        ? asked > goal
+                            ? can?.FullPower ?? 0
+                            : double.PositiveInfinity
+                        : -(can?.NoPower ?? (goal > 400 ? -100 : 0))
+                )
+                < WouldHaveMoved
+        )
+            return;
         GoBack(goal);
     }
 

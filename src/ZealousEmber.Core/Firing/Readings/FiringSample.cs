@@ -20,9 +20,11 @@ public readonly record struct FiringSample(double Minutes, double? Celsius, doub
     /// <summary>Why it is refused; nothing when it is taken.</summary>
     /// <param name="now">Minutes since the start by the program's own clock; nothing where a log is read afterwards.</param>
     public string? Refusal(double? now) =>
-        Celsius is { } value && !(value >= Coldest && value <= Hottest) ? $"No kiln is at {Phrases.Number(value)} °C: a reading lies between {Phrases.Number(Coldest)} and {Phrases.Number(Hottest)} °C."
+        Celsius is { } value && !(value >= Coldest && value <= Hottest)
+            ? $"No kiln is at {Phrases.Number(value)} °C: a reading lies between {Phrases.Number(Coldest)} and {Phrases.Number(Hottest)} °C."
         : Share is { } share && !(share >= 0 && share <= 1) ? "A power share lies between 0 and 1."
-        : SetPoint is { } asked && !(asked >= Coldest && asked <= Hottest) ? $"A set point lies between {Phrases.Number(Coldest)} and {Phrases.Number(Hottest)} °C."
+        : SetPoint is { } asked && !(asked >= Coldest && asked <= Hottest)
+            ? $"A set point lies between {Phrases.Number(Coldest)} and {Phrases.Number(Hottest)} °C."
         : now is { } clock && Minutes > clock + MostAhead ? "This reading is from the future: check the clock of the logger."
         : null;
 }

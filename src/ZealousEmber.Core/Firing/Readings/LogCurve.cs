@@ -8,27 +8,35 @@ public static class LogCurve
     private const int Fewest = 2;
 
     /// <summary>
-    /// What the display showed: each reading the middle of itself and its neighbours, so that a spike is none, then the mean of each minute. Nothing for fewer than two readings.
+    /// What the display showed: each reading the middle of itself and its neighbours, so that a spike is none, then the mean of each minute. Nothing for fewer
+    /// than two readings.
     /// </summary>
     /// <param name="samples">In the order of time.</param>
     public static Curve? Of(IReadOnlyList<FiringSample> samples)
     {
         var shown = samples.Where(s => s.Celsius is not null).ToList();
-        if (shown.Count < Fewest) return null;
+        if (shown.Count < Fewest)
+            return null;
         var points = new List<CurvePoint>();
         var (minute, time, sum, count) = (double.NaN, 0.0, 0.0, 0);
         void Close()
         {
-            if (count == 0) return;
+            if (count == 0)
+                return;
             var at = time / count;
-            if (points.Count == 0 || at > points[^1].Minutes) points.Add(new CurvePoint(at, sum / count));
+            if (points.Count == 0 || at > points[^1].Minutes)
+                points.Add(new CurvePoint(at, sum / count));
             (time, sum, count) = (0, 0, 0);
         }
 
         for (var i = 0; i < shown.Count; i++)
         {
-            var value = i == 0 || i == shown.Count - 1 || shown[i].ByHand ? shown[i].Celsius!.Value : Middle(shown[i - 1].Celsius!.Value, shown[i].Celsius!.Value, shown[i + 1].Celsius!.Value);
-            if (Math.Floor(shown[i].Minutes) != minute) Close();
+            var value =
+                i == 0 || i == shown.Count - 1 || shown[i].ByHand
+                    ? shown[i].Celsius!.Value
+                    : Middle(shown[i - 1].Celsius!.Value, shown[i].Celsius!.Value, shown[i + 1].Celsius!.Value);
+            if (Math.Floor(shown[i].Minutes) != minute)
+                Close();
             minute = Math.Floor(shown[i].Minutes);
             (time, sum, count) = (time + shown[i].Minutes, sum + value, count + 1);
         }
@@ -44,7 +52,8 @@ public static class LogCurve
         for (var i = 1; i < samples.Count; i++)
         {
             var span = samples[i].Minutes - samples[i - 1].Minutes;
-            if (samples[i].Share is { } share && span > 0 && span <= longest) yield return (samples[i - 1].Minutes, span, share);
+            if (samples[i].Share is { } share && span > 0 && span <= longest)
+                yield return (samples[i - 1].Minutes, span, share);
         }
     }
 

@@ -12,7 +12,11 @@ public readonly record struct MinuteMean(double Minutes, double Celsius, int Cou
     /// <summary>Of one or more readings with values.</summary>
     internal static MinuteMean Of(IReadOnlyList<FiringSample> samples)
     {
-        double low = double.MaxValue, high = double.MinValue, sum = 0, minutes = 0, shares = 0;
+        double low = double.MaxValue,
+            high = double.MinValue,
+            sum = 0,
+            minutes = 0,
+            shares = 0;
         var shared = 0;
         double? asked = null;
         var hand = true;
@@ -24,7 +28,8 @@ public readonly record struct MinuteMean(double Minutes, double Celsius, int Cou
             minutes += sample.Minutes;
             hand &= sample.ByHand;
             asked = sample.SetPoint ?? asked;
-            if (sample.Share is not { } share) continue;
+            if (sample.Share is not { } share)
+                continue;
             shares += share;
             shared++;
         }

@@ -21,7 +21,8 @@ internal sealed class ReadingNoise
     /// <summary>Takes a reading into account.</summary>
     public void Add(double celsius)
     {
-        if (last is { } one && before is { } two) mean += Memory * (Math.Min(Math.Abs(celsius - 2 * one + two) / Math.Sqrt(6), Clip * Sigma) - mean);
+        if (last is { } one && before is { } two)
+            mean += Memory * (Math.Min(Math.Abs(celsius - 2 * one + two) / Math.Sqrt(6), Clip * Sigma) - mean);
         (before, last) = (last, celsius);
     }
 

@@ -24,13 +24,14 @@ public static class Reduction
         var kept = new List<int>(Math.Min(points, minutes.Length) + 16);
         if (minutes.Length <= points)
         {
-            for (var i = 0; i < minutes.Length; i++) kept.Add(i);
+            for (var i = 0; i < minutes.Length; i++)
+                kept.Add(i);
             return kept;
         }
         var buckets = Math.Max(1, points / 4);
         var (from, width) = (minutes[0], (minutes[^1] - minutes[0]) / buckets);
         var before = -1;
-        for (var i = 0; i < minutes.Length;)
+        for (var i = 0; i < minutes.Length; )
         {
             // Rounding may put a reading at the edge into the span before it, which has its points already.
             var bucket = width > 0 ? Math.Min(buckets - 1, Math.Max(before + 1, (int)((minutes[i] - from) / width))) : 0;
@@ -40,8 +41,10 @@ public static class Reduction
             // The first is taken in any case: rounding may put it a hair past the end of its own span.
             for (i++; i < minutes.Length && minutes[i] < end; i++)
             {
-                if (celsius[i] < celsius[low] || double.IsNaN(celsius[low])) low = i;
-                if (celsius[i] > celsius[high] || double.IsNaN(celsius[high])) high = i;
+                if (celsius[i] < celsius[low] || double.IsNaN(celsius[low]))
+                    low = i;
+                if (celsius[i] > celsius[high] || double.IsNaN(celsius[high]))
+                    high = i;
             }
             Keep(kept, start, Math.Min(low, high), Math.Max(low, high), i - 1);
         }
@@ -52,7 +55,8 @@ public static class Reduction
     /// <param name="minutes">Times, rising.</param>
     public static double Gap(ReadOnlySpan<double> minutes)
     {
-        if (minutes.Length < 3) return GapMinutes;
+        if (minutes.Length < 3)
+            return GapMinutes;
         // The usual distance: the middle one of some that are spread over the log.
         var some = new double[Math.Min(201, minutes.Length - 1)];
         for (var i = 0; i < some.Length; i++)
@@ -67,8 +71,11 @@ public static class Reduction
     private static void Keep(List<int> kept, int first, int one, int other, int last)
     {
         kept.Add(first);
-        if (one > first) kept.Add(one);
-        if (other > one) kept.Add(other);
-        if (last > other) kept.Add(last);
+        if (one > first)
+            kept.Add(one);
+        if (other > one)
+            kept.Add(other);
+        if (last > other)
+            kept.Add(last);
     }
 }

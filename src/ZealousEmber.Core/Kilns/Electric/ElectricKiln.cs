@@ -48,7 +48,10 @@ public sealed record ElectricKiln(Kiln Kiln, KilnLoad Standing, Temperature Star
     public double ElementHealth => Kiln.ElementHealth;
 
     /// <inheritdoc/>
-    public IKilnModel? Renewed => Kiln.ElementHealth < AsGoodAsNew ? new ElectricKiln(Kiln.Learned(Kiln.HeatFactor, Kiln.LossFactor, 1, Kiln.Uncertainty), Standing, Start) { waiting = waiting } : null;
+    public IKilnModel? Renewed =>
+        Kiln.ElementHealth < AsGoodAsNew
+            ? new ElectricKiln(Kiln.Learned(Kiln.HeatFactor, Kiln.LossFactor, 1, Kiln.Uncertainty), Standing, Start) { waiting = waiting }
+            : null;
 
     /// <inheritdoc/>
     public string? Convention(TemperatureUnit unit) => null;

@@ -1,6 +1,8 @@
 namespace ZealousEmber.Core.Kilns.Electric;
 
-/// <summary>What stands between a controller and its kiln: elements and relays that give other than what is asked, a thermocouple that shows other than what is.</summary>
+/// <summary>
+/// What stands between a controller and its kiln: elements and relays that give other than what is asked, a thermocouple that shows other than what is.
+/// </summary>
 internal interface IKilnPlant
 {
     /// <summary>What the controller reads, °C; nothing where the thermocouple is broken.</summary>

@@ -1,5 +1,5 @@
-using ZealousEmber.Core.Kilns.Thermal;
 using System.Collections.Immutable;
+using ZealousEmber.Core.Kilns.Thermal;
 using ZealousEmber.Core.Packing;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -18,8 +18,17 @@ namespace ZealousEmber.Core.Kilns.Electric;
 /// <param name="Props">Its props; the usual ones of its class when missing.</param>
 /// <param name="ControllerId">The controller of the studio it is told its firings by; nothing where none is named.</param>
 public sealed record KilnSpecification(
-    string? Name, string? Class, Brick? Brick, HoldClock? HoldClock, string? Notes, IReadOnlyDictionary<string, double?> Numbers, TemperatureUnit Unit = TemperatureUnit.Celsius, Chamber? Chamber = null, PropStock? Props = null,
-    int? ControllerId = null);
+    string? Name,
+    string? Class,
+    Brick? Brick,
+    HoldClock? HoldClock,
+    string? Notes,
+    IReadOnlyDictionary<string, double?> Numbers,
+    TemperatureUnit Unit = TemperatureUnit.Celsius,
+    Chamber? Chamber = null,
+    PropStock? Props = null,
+    int? ControllerId = null
+);
 
 /// <summary>An electric kiln as it stands in the studio. Cannot be built wrong.</summary>
 public sealed record Kiln : StudioKiln
@@ -27,7 +36,8 @@ public sealed record Kiln : StudioKiln
     /// <summary>Heat carried by a litre of room air a minute, W/K: 1.2 kg/m³ · 1005 J/(kg K) / 60 000.</summary>
     private const double AirPerLitreMinute = 1.2 * 1005 / 60_000;
 
-    private Kiln(KilnClass kilnClass, string name) : base(name) => Class = kilnClass;
+    private Kiln(KilnClass kilnClass, string name)
+        : base(name) => Class = kilnClass;
 
     /// <summary>What it was started from.</summary>
     public KilnClass Class { get; }
@@ -135,16 +145,23 @@ public sealed record Kiln : StudioKiln
     public Kiln With(DisplayOffset? offset) => this with { Offset = offset };
 
     /// <summary>The same kiln with learned factors, elements and sureness, as shares; each within its limits, clamped to them otherwise.</summary>
-    public Kiln Learned(double heatFactor, double lossFactor, double elementHealth, double uncertainty) => this with
-    {
-        Uncertainty = Clamp(uncertainty, KilnLimits.Uncertainty),
-        HeatFactor = Clamp(heatFactor, KilnLimits.HeatFactor),
-        LossFactor = Clamp(lossFactor, KilnLimits.LossFactor),
-        ElementHealth = Clamp(elementHealth, KilnLimits.ElementHealth),
-    };
+    public Kiln Learned(double heatFactor, double lossFactor, double elementHealth, double uncertainty) =>
+        this with
+        {
+            Uncertainty = Clamp(uncertainty, KilnLimits.Uncertainty),
+            HeatFactor = Clamp(heatFactor, KilnLimits.HeatFactor),
+            LossFactor = Clamp(lossFactor, KilnLimits.LossFactor),
+            ElementHealth = Clamp(elementHealth, KilnLimits.ElementHealth),
+        };
 
     /// <summary>The same kiln with power, heat and loss so many times as much, of any size: a kiln to be tried, not kept.</summary>
-    internal Kiln Scaled(double power, double heat, double loss) => this with { ElementHealth = ElementHealth * power, HeatFactor = HeatFactor * heat, LossFactor = LossFactor * loss };
+    internal Kiln Scaled(double power, double heat, double loss) =>
+        this with
+        {
+            ElementHealth = ElementHealth * power,
+            HeatFactor = HeatFactor * heat,
+            LossFactor = LossFactor * loss,
+        };
 
     private static double Clamp(double share, KilnNumber limits) => Math.Clamp(share, limits.Least / 100, limits.Most / 100);
 
@@ -153,40 +170,51 @@ public sealed record Kiln : StudioKiln
     {
         var raw = kind.FiresRaw();
         var size = Scale * Scale * Scale * fill;
-        return new KilnLoad(
-            (raw ? Class.BisqueWare : Class.GlazeWare) * size,
-            (raw ? Class.BisqueFurniture : Class.GlazeFurniture) * size,
-            FirstFiring: raw);
+        return new KilnLoad((raw ? Class.BisqueWare : Class.GlazeWare) * size, (raw ? Class.BisqueFurniture : Class.GlazeFurniture) * size, FirstFiring: raw);
     }
 
     /// <inheritdoc/>
     public override IKilnModel With(KilnLoad load, Temperature start) => new ElectricKiln(this, load, start);
 
     /// <summary>The same kiln as the words that make it.</summary>
-    public KilnSpecification Specification() => new(Name, Class.Id, Brick, HoldClock, Notes, new Dictionary<string, double?>
-    {
-        [KilnLimits.Volume.Field] = Volume,
-        [KilnLimits.Power.Field] = Power,
-        [KilnLimits.Voltage.Field] = Voltage,
-        [KilnLimits.ElementHealth.Field] = Rounded(ElementHealth * 100),
-        [KilnLimits.BrickThickness.Field] = Rounded(BrickThickness * 1000),
-        [KilnLimits.FibreThickness.Field] = Rounded(FibreThickness * 1000),
-        [KilnLimits.TopLimit.Field] = TopLimit.In(Unit),
-        [KilnLimits.OpenLimit.Field] = Opens.In(Unit),
-        [KilnLimits.Room.Field] = Room.In(Unit),
-        [KilnLimits.Altitude.Field] = Altitude,
-        [KilnLimits.VentFlow.Field] = VentFlow,
-        [KilnLimits.Sections.Field] = Sections,
-        [KilnLimits.Leak.Field] = Leak,
-        [KilnLimits.HeatFactor.Field] = Rounded(HeatFactor * 100),
-        [KilnLimits.LossFactor.Field] = Rounded(LossFactor * 100),
-        [KilnLimits.Uncertainty.Field] = Rounded(Uncertainty * 100),
-    }, Unit, OwnChamber, OwnProps, ControllerId);
+    public KilnSpecification Specification() =>
+        new(
+            Name,
+            Class.Id,
+            Brick,
+            HoldClock,
+            Notes,
+            new Dictionary<string, double?>
+            {
+                [KilnLimits.Volume.Field] = Volume,
+                [KilnLimits.Power.Field] = Power,
+                [KilnLimits.Voltage.Field] = Voltage,
+                [KilnLimits.ElementHealth.Field] = Rounded(ElementHealth * 100),
+                [KilnLimits.BrickThickness.Field] = Rounded(BrickThickness * 1000),
+                [KilnLimits.FibreThickness.Field] = Rounded(FibreThickness * 1000),
+                [KilnLimits.TopLimit.Field] = TopLimit.In(Unit),
+                [KilnLimits.OpenLimit.Field] = Opens.In(Unit),
+                [KilnLimits.Room.Field] = Room.In(Unit),
+                [KilnLimits.Altitude.Field] = Altitude,
+                [KilnLimits.VentFlow.Field] = VentFlow,
+                [KilnLimits.Sections.Field] = Sections,
+                [KilnLimits.Leak.Field] = Leak,
+                [KilnLimits.HeatFactor.Field] = Rounded(HeatFactor * 100),
+                [KilnLimits.LossFactor.Field] = Rounded(LossFactor * 100),
+                [KilnLimits.Uncertainty.Field] = Rounded(Uncertainty * 100),
+            },
+            Unit,
+            OwnChamber,
+            OwnProps,
+            ControllerId
+        );
 
     // Takes off the binary dust of going through shares and metres.
     private static double Rounded(double value) => Math.Round(value, 9);
 
-    /// <summary>Builds a kiln from what a person gave. Problems name <c>name</c>, <c>class</c>, <c>notes</c> and the fields of <see cref="KilnLimits"/>.</summary>
+    /// <summary>
+    /// Builds a kiln from what a person gave. Problems name <c>name</c>, <c>class</c>, <c>notes</c> and the fields of <see cref="KilnLimits"/>.
+    /// </summary>
     public static Result<Kiln> Create(KilnSpecification words)
     {
         var problems = new List<Problem>();
@@ -227,7 +255,8 @@ public sealed record Kiln : StudioKiln
             LossFactor = Read(KilnLimits.LossFactor, 100) / 100,
             Uncertainty = Read(KilnLimits.Uncertainty, 10) / 100,
         };
-        if (kiln.OpensTooCold(KilnLimits.OpenLimit.Field) is { } tooCold) problems.Add(tooCold);
+        if (kiln.OpensTooCold(KilnLimits.OpenLimit.Field) is { } tooCold)
+            problems.Add(tooCold);
         return problems.Count > 0 ? Result<Kiln>.Failed(problems) : kiln;
     }
 }

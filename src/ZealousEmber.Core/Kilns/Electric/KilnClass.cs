@@ -1,5 +1,5 @@
-using ZealousEmber.Core.Kilns.Thermal;
 using System.Collections.Immutable;
+using ZealousEmber.Core.Kilns.Thermal;
 
 namespace ZealousEmber.Core.Kilns.Electric;
 
@@ -26,8 +26,25 @@ namespace ZealousEmber.Core.Kilns.Electric;
 /// <param name="Sections">Rings or banks of elements.</param>
 /// <param name="TopLimit">Usual highest temperature, °C.</param>
 public sealed record KilnClass(
-    string Id, string Name, double Volume, double Power, double Voltage, double InnerArea, double OuterArea, Brick Brick, double BrickThickness,
-    double FibreThickness, double Leak, double Skin, double BisqueWare, double BisqueFurniture, double GlazeWare, double GlazeFurniture, int Sections, double TopLimit)
+    string Id,
+    string Name,
+    double Volume,
+    double Power,
+    double Voltage,
+    double InnerArea,
+    double OuterArea,
+    Brick Brick,
+    double BrickThickness,
+    double FibreThickness,
+    double Leak,
+    double Skin,
+    double BisqueWare,
+    double BisqueFurniture,
+    double GlazeWare,
+    double GlazeFurniture,
+    int Sections,
+    double TopLimit
+)
 {
     /// <summary>The five classes, smallest first.</summary>
     public static readonly ImmutableArray<KilnClass> All =

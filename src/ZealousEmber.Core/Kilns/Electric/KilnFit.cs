@@ -41,7 +41,14 @@ public sealed record LearnedCurves(Curve Logged, Curve Before, Curve After, doub
 /// <param name="Elements">Share of the plate's power.</param>
 /// <param name="Curves">One for each log.</param>
 /// <param name="Notes">What limits how far it can be trusted, a sentence each.</param>
-public sealed record LearnedKiln(Kiln Kiln, LearnedShare Heat, LearnedShare Loss, LearnedShare Elements, ImmutableArray<LearnedCurves> Curves, ImmutableArray<string> Notes);
+public sealed record LearnedKiln(
+    Kiln Kiln,
+    LearnedShare Heat,
+    LearnedShare Loss,
+    LearnedShare Elements,
+    ImmutableArray<LearnedCurves> Curves,
+    ImmutableArray<string> Notes
+);
 
 /// <summary>
 /// Learns a kiln from its logs. Power, heat capacity and insulation together cannot be told apart from temperatures, so power is given
@@ -74,14 +81,20 @@ public static class KilnFit
         var powered = GivenPower(kiln, firings, what, notes);
         // With nothing said of power a kiln twice as heavy and twice as leaky cools the same: only their ratio can be learned.
         var coolingOnly = what == LearnWhat.Kiln && firings.All(f => f.Log.Drive == LogDrive.Temperature);
-        if (coolingOnly) notes.Add("From temperatures alone only the cooling can be learned; climbs and power stay as uncertain as before.");
-        double[] now = what == LearnWhat.Elements ? [powered.ElementHealth] : coolingOnly ? [powered.LossFactor] : [powered.HeatFactor, powered.LossFactor];
+        if (coolingOnly)
+            notes.Add("From temperatures alone only the cooling can be learned; climbs and power stay as uncertain as before.");
+        double[] now =
+            what == LearnWhat.Elements ? [powered.ElementHealth]
+            : coolingOnly ? [powered.LossFactor]
+            : [powered.HeatFactor, powered.LossFactor];
         var start = Vector<double>.Build.Dense(now);
         var observed = Vector<double>.Build.DenseOfEnumerable(firings.SelectMany(f => f.Log.Samples.Select(s => s.Celsius)));
         var weights = Vector<double>.Build.DenseOfEnumerable(firings.SelectMany(f => Weights(f.Log)));
 
-        Kiln With(Vector<double> p) => what == LearnWhat.Elements ? powered.Learned(powered.HeatFactor, powered.LossFactor, p[0], powered.Uncertainty)
-            : powered.Learned(coolingOnly ? powered.HeatFactor : p[0], p[p.Count - 1], powered.ElementHealth, powered.Uncertainty);
+        Kiln With(Vector<double> p) =>
+            what == LearnWhat.Elements
+                ? powered.Learned(powered.HeatFactor, powered.LossFactor, p[0], powered.Uncertainty)
+                : powered.Learned(coolingOnly ? powered.HeatFactor : p[0], p[p.Count - 1], powered.ElementHealth, powered.Uncertainty);
         Vector<double> Model(Vector<double> p)
         {
             cancel.ThrowIfCancellationRequested();
@@ -104,39 +117,63 @@ public static class KilnFit
         // The model does not know x: the logs' own times are inside it.
         var x = Vector<double>.Build.Dense(observed.Count, i => i);
         var objective = ObjectiveFunction.NonlinearModel((p, _) => Model(p), (p, _) => Slopes(p), x, observed, weights);
-        var found = new LevenbergMarquardtMinimizer(initialMu: 1e-3, gradientTolerance: 1e-9, stepTolerance: 1e-7, functionTolerance: 1e-9, maximumIterations: 40).FindMinimum(objective, start);
+        var found = new LevenbergMarquardtMinimizer(
+            initialMu: 1e-3,
+            gradientTolerance: 1e-9,
+            stepTolerance: 1e-7,
+            functionTolerance: 1e-9,
+            maximumIterations: 40
+        ).FindMinimum(objective, start);
         var best = found.MinimizingPoint;
         var learned = With(best);
         if (best.Any(share => !(share >= LeastShare && share <= MostShare)))
-            return new Problem("log", "No believable kiln fits this log: the best one would have numbers no kiln has. Check the power, the load, and that the log is of this kiln.");
+            return new Problem(
+                "log",
+                "No believable kiln fits this log: the best one would have numbers no kiln has. Check the power, the load, and that the log is of this kiln."
+            );
 
         var residual = observed - Model(best);
         var sure = Bootstrap(Slopes(best), residual, weights, firings);
         if (sure.Max() > Unsure)
         {
-            return new Problem("log", what == LearnWhat.Kiln
-                ? "This log cannot tell the kiln's heat from its insulation. It needs a stretch at full power or hours of cooling with the power off, from high up."
-                : "This log cannot tell what the elements give: there is too little in it with the power on.");
+            return new Problem(
+                "log",
+                what == LearnWhat.Kiln
+                    ? "This log cannot tell the kiln's heat from its insulation. It needs a stretch at full power or hours of cooling with the power off, "
+                        + "from high up."
+                    : "This log cannot tell what the elements give: there is too little in it with the power on."
+            );
         }
         var miss = Rms(residual, weights);
         if (miss > BadMiss)
-            return new Problem("log", $"Even the best kiln misses this log by {Math.Round(miss):0} °C on the whole. Check the load and the kiln's power, and that the log is of this kiln.");
+            return new Problem(
+                "log",
+                $"Even the best kiln misses this log by {Math.Round(miss):0} °C on the whole. Check the load and the kiln's power, and that the log is of "
+                    + "this kiln."
+            );
 
         Note(notes, learned, firings, miss);
         // Never surer than what a second firing of the same kiln showed in the trials of the paper.
-        var least = coolingOnly ? powered.Uncertainty : firings.Count > 1 ? 0.03 : 0.05;
+        var least =
+            coolingOnly ? powered.Uncertainty
+            : firings.Count > 1 ? 0.03
+            : 0.05;
         var told = learned.Learned(learned.HeatFactor, learned.LossFactor, learned.ElementHealth, Math.Max(least, 2 * sure.Max()));
         return new LearnedKiln(
             told,
-            new LearnedShare(told.HeatFactor, what == LearnWhat.Kiln && !coolingOnly ? sure[0] : 0), new LearnedShare(told.LossFactor, what == LearnWhat.Kiln ? sure[sure.Count - 1] : 0),
+            new LearnedShare(told.HeatFactor, what == LearnWhat.Kiln && !coolingOnly ? sure[0] : 0),
+            new LearnedShare(told.LossFactor, what == LearnWhat.Kiln ? sure[sure.Count - 1] : 0),
             new LearnedShare(told.ElementHealth, what == LearnWhat.Elements ? sure[0] : 0),
-            [.. firings.Select(f => Curves(kiln, told, f))], [.. notes]);
+            [.. firings.Select(f => Curves(kiln, told, f))],
+            [.. notes]
+        );
     }
 
     /// <summary>Power from the meter where it was read and the share was logged: kWh over the hours at full power.</summary>
     private static Kiln GivenPower(Kiln kiln, IReadOnlyList<LoggedFiring> firings, LearnWhat what, List<string> notes)
     {
-        if (what == LearnWhat.Elements) return kiln;
+        if (what == LearnWhat.Elements)
+            return kiln;
         var metered = firings.Where(f => f.MeterKwh is > 0 && f.Log.FullPowerHours is > 0.1).ToList();
         if (metered.Count == 0)
         {
@@ -150,10 +187,14 @@ public static class KilnFit
 
     private static void Note(List<string> notes, Kiln learned, IReadOnlyList<LoggedFiring> firings, double miss)
     {
-        if (firings.Any(f => f.Log.Samples[0].Celsius > learned.Room.Celsius + 30)) notes.Add("A log begins with a warm kiln; how warm its walls were is a guess.");
-        if (firings.All(f => f.Load.WareMass + f.Load.FurnitureMass > 0)) notes.Add("An empty firing would tell the kiln itself from its load.");
-        if (firings.Any(f => HasGap(f.Log))) notes.Add("Readings are missing in places; those stretches were left out.");
-        if (miss > 15) notes.Add($"It still misses the readings by {Math.Round(miss):0} °C on the whole.");
+        if (firings.Any(f => f.Log.Samples[0].Celsius > learned.Room.Celsius + 30))
+            notes.Add("A log begins with a warm kiln; how warm its walls were is a guess.");
+        if (firings.All(f => f.Load.WareMass + f.Load.FurnitureMass > 0))
+            notes.Add("An empty firing would tell the kiln itself from its load.");
+        if (firings.Any(f => HasGap(f.Log)))
+            notes.Add("Readings are missing in places; those stretches were left out.");
+        if (miss > 15)
+            notes.Add($"It still misses the readings by {Math.Round(miss):0} °C on the whole.");
     }
 
     private static bool HasGap(FiringLog log) => log.Samples.Zip(log.Samples.Skip(1)).Any(p => p.Second.Minutes - p.First.Minutes > FiringLog.GapMinutes);
@@ -195,8 +236,10 @@ public static class KilnFit
                     simulation.LeadWithPower(seconds, 0);
                     break;
                 default:
-                    if (log.OffAt is { } off && from.Minutes >= off) simulation.LeadWithPower(seconds, 0);
-                    else simulation.LeadAlong(seconds, from.Celsius, to.Celsius);
+                    if (log.OffAt is { } off && from.Minutes >= off)
+                        simulation.LeadWithPower(seconds, 0);
+                    else
+                        simulation.LeadAlong(seconds, from.Celsius, to.Celsius);
                     break;
             }
             shown[i] = simulation.Display;
@@ -216,7 +259,8 @@ public static class KilnFit
         var weighted = slopes.MapIndexed((i, _, v) => v * weights[i]);
         var normal = weighted.TransposeThisAndMultiply(slopes);
         // A direction the log does not see has no inverse; far from sure says it.
-        if (!(normal.ConditionNumber() < 1e12)) return Vector<double>.Build.Dense(slopes.ColumnCount, 1);
+        if (!(normal.ConditionNumber() < 1e12))
+            return Vector<double>.Build.Dense(slopes.ColumnCount, 1);
         var pull = normal.Inverse();
         var blocks = new List<Vector<double>>();
         var row = 0;
@@ -241,7 +285,8 @@ public static class KilnFit
         {
             // Signs drawn at random keep the mean at none (wild bootstrap, Wu 1986), whatever the blocks.
             var sum = Vector<double>.Build.Dense(slopes.ColumnCount);
-            foreach (var block in blocks) sum += random.Next(2) == 0 ? block : -block;
+            foreach (var block in blocks)
+                sum += random.Next(2) == 0 ? block : -block;
 #pragma warning restore RS0030
             draws.SetRow(round, pull * sum);
         }

@@ -12,7 +12,9 @@ namespace ZealousEmber.Core.Kilns.Electric;
 /// <param name="Run">What the kiln makes of it.</param>
 public sealed record UsualFiring(ScheduleKind Kind, string Line, KilnRun Run);
 
-/// <summary>What a kiln can do, at a glance: how fast it climbs and falls at each temperature with a usual glaze load, and what the usual firings take.</summary>
+/// <summary>
+/// What a kiln can do, at a glance: how fast it climbs and falls at each temperature with a usual glaze load, and what the usual firings take.
+/// </summary>
 /// <param name="Climb">At full power from cold, every 50 °C, as far as it gets.</param>
 /// <param name="Fall">With the power off after a usual glaze firing, hottest first.</param>
 /// <param name="Hottest">How hot it gets at best, or its maker's limit where that is lower.</param>
@@ -27,7 +29,12 @@ public sealed record KilnPortrait(ImmutableArray<PaceAt> Climb, ImmutableArray<P
     {
         var glaze = FiringOf(kiln, ScheduleKind.Glaze, GlazeLine, kiln.UsualLoad(ScheduleKind.Glaze));
         var (climb, hottest) = FullPower(kiln, kiln.UsualLoad(ScheduleKind.Glaze));
-        return new KilnPortrait(climb, KilnPowers.Falling(glaze.Run.Compiled.Curve, kiln.Opens), hottest, [FiringOf(kiln, ScheduleKind.Bisque, BisqueLine, kiln.UsualLoad(ScheduleKind.Bisque)), glaze]);
+        return new KilnPortrait(
+            climb,
+            KilnPowers.Falling(glaze.Run.Compiled.Curve, kiln.Opens),
+            hottest,
+            [FiringOf(kiln, ScheduleKind.Bisque, BisqueLine, kiln.UsualLoad(ScheduleKind.Bisque)), glaze]
+        );
     }
 
     /// <summary>How fast it goes with a load of one's own; two runs of the simulation.</summary>
@@ -47,8 +54,7 @@ public sealed record KilnPortrait(ImmutableArray<PaceAt> Climb, ImmutableArray<P
     private static UsualFiring FiringOf(Kiln kiln, ScheduleKind kind, string line, KilnLoad load) => new(kind, line, Run(kiln, line, load));
 
     /// <summary>When a run is down to a temperature after its last hold; nothing when it never was hotter.</summary>
-    public static Duration? CoolingTo(KilnRun run, Temperature to) =>
-        run.Compiled.Curve.LastFallThrough(to) - run.Compiled.Powered;
+    public static Duration? CoolingTo(KilnRun run, Temperature to) => run.Compiled.Curve.LastFallThrough(to) - run.Compiled.Powered;
 
     private static KilnRun Run(Kiln kiln, string line, KilnLoad load) =>
         KilnRunner.Run(FiringProgram.Create(NotationReader.Read(line, TemperatureUnit.Celsius).Segments).Value, kiln.Room, kiln, load).Value;

@@ -18,7 +18,8 @@ public sealed partial class KilnSimulation
     private void SwitchOn(double start)
     {
         level = start;
-        if (program is not null) Begin();
+        if (program is not null)
+            Begin();
     }
 
     private void Begin()
@@ -27,9 +28,12 @@ public sealed partial class KilnSimulation
         observer?.Began(index, model.Chamber);
         (stride, markedAt, behind) = (fineness.Step, null, false);
         var target = TargetOf(segment);
-        if (IsUp(segment, target)) BeginClimb(target, segment.Pace.Rate?.KelvinsPerHour);
-        else if (target < level) BeginCooling(target, segment.Pace.Kind == PaceKind.Rate ? segment.Pace.Rate?.KelvinsPerHour : null);
-        else Reached(false);
+        if (IsUp(segment, target))
+            BeginClimb(target, segment.Pace.Rate?.KelvinsPerHour);
+        else if (target < level)
+            BeginCooling(target, segment.Pace.Kind == PaceKind.Rate ? segment.Pace.Rate?.KelvinsPerHour : null);
+        else
+            Reached(false);
     }
 
     private double TargetOf(Segment segment) => segment.Target?.Celsius ?? kiln.Opens.Celsius;
@@ -75,7 +79,8 @@ public sealed partial class KilnSimulation
     {
         var (target, perHour) = (goal, Rate);
         // At full power the set point is there from the start, whatever a moment that was gone on from says.
-        if (perHour is null) arrives = Math.Min(arrives, now);
+        if (perHour is null)
+            arrives = Math.Min(arrives, now);
         if (now >= arrives - Instant)
         {
             if ((kiln.HoldClock == HoldClock.RunsByItself && perHour is not null) || Shown >= target - Near)
@@ -83,7 +88,8 @@ public sealed partial class KilnSimulation
                 Reached(false);
                 return;
             }
-            if (markedAt is not { } marked) (markedAt, markedChamber) = (now, model.Chamber);
+            if (markedAt is not { } marked)
+                (markedAt, markedChamber) = (now, model.Chamber);
             else if (now - marked >= StallSeconds)
             {
                 if (model.Chamber - markedChamber < StallGain)
@@ -99,7 +105,8 @@ public sealed partial class KilnSimulation
         var asked = now + dt >= arrives ? target : target - (arrives - now - dt) / 3600 * perHour!.Value;
         var before = model.Display;
         var arriving = now + dt >= arrives - Instant;
-        if (arriving) model.Save();
+        if (arriving)
+            model.Save();
         var power = Heat(dt, asked, arriving ? 0 : perHour!.Value);
         var waiting = now >= arrives - Instant;
         if (plant is null && waiting && model.Display > target - Near && before < target - Near)
@@ -110,7 +117,8 @@ public sealed partial class KilnSimulation
             dt *= share;
             power = Heat(dt, asked, 0);
         }
-        if (perHour is not null && model.Chamber < asked - Near) NoteBehind(model.Chamber);
+        if (perHour is not null && model.Chamber < asked - Near)
+            NoteBehind(model.Chamber);
         Passed(dt, power);
     }
 
@@ -132,7 +140,8 @@ public sealed partial class KilnSimulation
         var dt = Math.Min(Math.Min(stride, arrives - now), most);
         var asked = now + dt >= arrives ? target : target + (arrives - now - dt) / 3600 * Rate!.Value;
         var power = Heat(dt, asked, -Rate!.Value);
-        if (model.Chamber > asked + Near) NoteBehind(model.Chamber);
+        if (model.Chamber > asked + Near)
+            NoteBehind(model.Chamber);
         Passed(dt, power);
     }
 
@@ -140,7 +149,8 @@ public sealed partial class KilnSimulation
     {
         if (now >= holdEnds - Instant && plant?.HoldsForEver != true)
         {
-            if (plant is null) now = holdEnds;
+            if (plant is null)
+                now = holdEnds;
             End(goal);
             return;
         }
@@ -150,7 +160,8 @@ public sealed partial class KilnSimulation
 
     private void NoteBehind(double chamber)
     {
-        if (behind) return;
+        if (behind)
+            return;
         behind = true;
         observer?.FellBehind(chamber);
     }
@@ -178,10 +189,13 @@ public sealed partial class KilnSimulation
     private void End(double stays)
     {
         // A last "off" asks for nothing; what was asked ends where it begins.
-        if (program!.Steps[index].Pace.Kind != PaceKind.Natural || index < program.Steps.Length - 1) observer?.SetPoint(now, stays);
+        if (program!.Steps[index].Pace.Kind != PaceKind.Natural || index < program.Steps.Length - 1)
+            observer?.SetPoint(now, stays);
         observer?.Ended(stays);
         index++;
-        if (index < program.Steps.Length) Begin();
-        else phase = ControllerPhase.Finished;
+        if (index < program.Steps.Length)
+            Begin();
+        else
+            phase = ControllerPhase.Finished;
     }
 }

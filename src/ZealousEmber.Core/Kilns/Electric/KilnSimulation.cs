@@ -1,5 +1,5 @@
-using ZealousEmber.Core.Kilns.Thermal;
 using NodaTime;
+using ZealousEmber.Core.Kilns.Thermal;
 using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.Core.Kilns.Electric;
@@ -40,13 +40,17 @@ public sealed partial class KilnSimulation
     /// <param name="state">How warm it is, and how far the controller has come; a state without a controller is switched on now.</param>
     /// <param name="fineness">How finely; the usual when missing. Its nodes are those of the state.</param>
     public KilnSimulation(Kiln kiln, KilnLoad load, FiringProgram? program, SimulationState state, Fineness? fineness = null)
-        : this(kiln, program, new ThermalModel(kiln.Body, load, state.Kiln), state, fineness ?? Fineness.Usual, null)
-    {
-    }
+        : this(kiln, program, new ThermalModel(kiln.Body, load, state.Kiln), state, fineness ?? Fineness.Usual, null) { }
 
     /// <summary>The same from a moment, told to an observer, the display on the set point as real controllers have it.</summary>
-    internal static KilnSimulation Live(Kiln kiln, KilnLoad load, FiringProgram program, SimulationState state, Fineness fineness, ISimulationObserver? observer) =>
-        new(kiln, program, new ThermalModel(kiln.Body, load, state.Kiln), state, fineness, observer, lead: KilnPhysics.UsualLag);
+    internal static KilnSimulation Live(
+        Kiln kiln,
+        KilnLoad load,
+        FiringProgram program,
+        SimulationState state,
+        Fineness fineness,
+        ISimulationObserver? observer
+    ) => new(kiln, program, new ThermalModel(kiln.Body, load, state.Kiln), state, fineness, observer, lead: KilnPhysics.UsualLag);
 
     /// <summary>A kiln whose elements and thermocouple are not what the controller takes them to be.</summary>
     internal KilnSimulation(Kiln kiln, FiringProgram program, ThermalModel model, IKilnPlant plant, Fineness fineness)
@@ -56,7 +60,15 @@ public sealed partial class KilnSimulation
         SwitchOn(plant.Shown ?? model.Display);
     }
 
-    private KilnSimulation(Kiln kiln, FiringProgram? program, ThermalModel model, SimulationState state, Fineness fineness, ISimulationObserver? observer, double lead = 0)
+    private KilnSimulation(
+        Kiln kiln,
+        FiringProgram? program,
+        ThermalModel model,
+        SimulationState state,
+        Fineness fineness,
+        ISimulationObserver? observer,
+        double lead = 0
+    )
         : this(kiln, program, model, fineness, observer)
     {
         (now, this.lead) = (state.Seconds, lead);
@@ -65,7 +77,8 @@ public sealed partial class KilnSimulation
             (index, phase, level, goal, arrives, holdEnds) = (c.Step, c.Phase, c.Level, c.Goal, c.Arrives, c.HoldEnds);
             (markedAt, markedChamber, stride, slope, curveLast) = (c.MarkedAt, c.MarkedChamber, c.Stride, c.Slope, model.Chamber);
         }
-        else SwitchOn(model.Chamber);
+        else
+            SwitchOn(model.Chamber);
     }
 
     /// <summary>Time passes while the controller is dark; the kiln is moved on by whoever knows how.</summary>
@@ -77,13 +90,15 @@ public sealed partial class KilnSimulation
     /// <summary>A hold under way goes on for longer.</summary>
     internal void ExtendHold(Duration by)
     {
-        if (phase == ControllerPhase.Holding) holdEnds += by.TotalSeconds;
+        if (phase == ControllerPhase.Holding)
+            holdEnds += by.TotalSeconds;
     }
 
     /// <summary>Switched on again where it was: the step under way from what the display shows.</summary>
     internal void BeginAgain()
     {
-        if (phase == ControllerPhase.Finished) return;
+        if (phase == ControllerPhase.Finished)
+            return;
         level = Shown;
         Begin();
     }
@@ -111,13 +126,14 @@ public sealed partial class KilnSimulation
     public double Display => model.Display;
 
     /// <summary>What is asked of it now, °C; nothing with the power off.</summary>
-    public double? SetPoint => phase switch
-    {
-        ControllerPhase.Climbing => now >= arrives || Rate is not { } up ? goal : goal - (arrives - now) / 3600 * up,
-        ControllerPhase.Cooling => now >= arrives || Rate is not { } down ? goal : goal + (arrives - now) / 3600 * down,
-        ControllerPhase.Holding => goal,
-        _ => null,
-    };
+    public double? SetPoint =>
+        phase switch
+        {
+            ControllerPhase.Climbing => now >= arrives || Rate is not { } up ? goal : goal - (arrives - now) / 3600 * up,
+            ControllerPhase.Cooling => now >= arrives || Rate is not { } down ? goal : goal + (arrives - now) / 3600 * down,
+            ControllerPhase.Holding => goal,
+            _ => null,
+        };
 
     /// <summary>Power drawn in the last step, W.</summary>
     public double Power { get; private set; }
@@ -132,8 +148,8 @@ public sealed partial class KilnSimulation
     internal double HoldMinutesLeft => phase == ControllerPhase.Holding ? Math.Max(0, (holdEnds - now) / 60) : 0;
 
     /// <summary>This moment, to be stored and gone on from.</summary>
-    public SimulationState State => new(
-        now, model.State, new ControllerState(index, phase, level, goal, arrives, holdEnds, markedAt, markedChamber, stride, slope));
+    public SimulationState State =>
+        new(now, model.State, new ControllerState(index, phase, level, goal, arrives, holdEnds, markedAt, markedChamber, stride, slope));
 
     internal ThermalModel Model => model;
 
@@ -143,7 +159,8 @@ public sealed partial class KilnSimulation
     public void Advance(Duration time)
     {
         var end = now + time.TotalSeconds;
-        while (now < end - Instant) Tick(end - now);
+        while (now < end - Instant)
+            Tick(end - now);
     }
 
     private double Shown => plant is null ? model.Display : plant.Shown ?? model.Display;
@@ -157,7 +174,8 @@ public sealed partial class KilnSimulation
 
     private double Rest(double seconds)
     {
-        if (plant is not null) return plant.Rest(seconds);
+        if (plant is not null)
+            return plant.Rest(seconds);
         model.StepWithPower(seconds, 0);
         return 0;
     }
@@ -180,8 +198,10 @@ public sealed partial class KilnSimulation
                 Cool(most);
                 break;
             case ControllerPhase.Falling:
-                if (model.Chamber > goal + 1e-9) Fall(goal, most);
-                else Reached(false);
+                if (model.Chamber > goal + 1e-9)
+                    Fall(goal, most);
+                else
+                    Reached(false);
                 break;
             case ControllerPhase.Holding:
                 Hold(most);
@@ -218,7 +238,8 @@ public sealed partial class KilnSimulation
     private void Lead(double seconds, Action<double, double> step)
     {
         var pieces = (int)Math.Ceiling(seconds / fineness.Longest - 1e-9);
-        for (var i = 1; i <= pieces; i++) step(seconds / pieces, i / (double)pieces);
+        for (var i = 1; i <= pieces; i++)
+            step(seconds / pieces, i / (double)pieces);
         now += seconds;
     }
 
@@ -238,7 +259,9 @@ public sealed partial class KilnSimulation
         var slopeNow = double.IsNaN(before) ? 0 : (model.Chamber - before) / dt;
         var bend = Math.Abs(slopeNow - slope) * dt;
         slope = slopeNow;
-        if (bend < fineness.Bend && stride < fineness.Longest) stride = Math.Min(fineness.Longest, stride * 1.25);
-        else if (bend > 4 * fineness.Bend && stride > fineness.Step) stride = fineness.Step;
+        if (bend < fineness.Bend && stride < fineness.Longest)
+            stride = Math.Min(fineness.Longest, stride * 1.25);
+        else if (bend > 4 * fineness.Bend && stride > fineness.Step)
+            stride = fineness.Step;
     }
 }

@@ -51,13 +51,13 @@ internal sealed class RunRecorder : ISimulationObserver
         setPoint = [new(0, start)];
     }
 
-    public void Began(int step, double chamber) =>
-        (this.step, begin, from, joulesBefore, fullBefore, behind) = (step, now, chamber, joules, fullSeconds, null);
+    public void Began(int step, double chamber) => (this.step, begin, from, joulesBefore, fullBefore, behind) = (step, now, chamber, joules, fullSeconds, null);
 
     public void SetPoint(double seconds, double celsius)
     {
         var point = new CurvePoint(Math.Max(seconds / SecondsPerMinute, setPoint[^1].Minutes), celsius);
-        if (setPoint[^1] != point) setPoint.Add(point);
+        if (setPoint[^1] != point)
+            setPoint.Add(point);
     }
 
     public void Passed(double now, double lasted, double power, double chamber)
@@ -65,7 +65,8 @@ internal sealed class RunRecorder : ISimulationObserver
         if (programme is null)
         {
             Spread(now - lasted, lasted, power);
-            if (power >= kiln.FullPower * FullPowerFrom) fullSeconds += lasted;
+            if (power >= kiln.FullPower * FullPowerFrom)
+                fullSeconds += lasted;
             joules += power * lasted;
         }
         (this.now, this.chamber) = (now, chamber);
@@ -77,7 +78,8 @@ internal sealed class RunRecorder : ISimulationObserver
     public void Reached(double chamber, bool stalled)
     {
         (reachedAt, came, this.stalled) = (now, chamber, stalled);
-        if (stalled && stall is null) stall = new KilnStall(step, Temperature.FromCelsius(chamber), Duration.FromSeconds(now - KilnSimulation.StallSeconds));
+        if (stalled && stall is null)
+            stall = new KilnStall(step, Temperature.FromCelsius(chamber), Duration.FromSeconds(now - KilnSimulation.StallSeconds));
         curve.Corner();
     }
 
@@ -86,17 +88,34 @@ internal sealed class RunRecorder : ISimulationObserver
         curve.Corner();
         var segment = program.Steps[step];
         // The simulation ends a hold at its very second.
-        if (segment.Hold > Duration.Zero) now = reachedAt + segment.Hold.TotalSeconds;
+        if (segment.Hold > Duration.Zero)
+            now = reachedAt + segment.Hold.TotalSeconds;
         var target = segment.Target?.Celsius ?? kiln.Opens.Celsius;
         var asked = segment.Pace.Rate is { } rate ? Math.Abs(target - from) / rate.KelvinsPerHour * 3600 : (double?)null;
         var late = asked is { } seconds ? Math.Max(0, reachedAt - begin - seconds) : 0;
-        steps.Add(new KilnStep(
-            Duration.FromSeconds(late < OnTime ? 0 : Math.Round(late)), behind is { } b ? Temperature.FromCelsius(b) : null,
-            Duration.FromSeconds(fullSeconds - fullBefore), Kwh(joules - joulesBefore)));
-        segments.Add(new CompiledSegment(
-            Duration.FromSeconds(begin), Duration.FromSeconds(reachedAt - begin), Duration.FromSeconds(now - reachedAt),
-            Temperature.FromCelsius(from), Temperature.FromCelsius(stalled ? came : Math.Abs(chamber - level) <= KilnSimulation.NearEnough ? level : chamber)));
-        if (segment.Pace.Kind != PaceKind.Natural || segment.Hold > Duration.Zero) powered = now;
+        steps.Add(
+            new KilnStep(
+                Duration.FromSeconds(late < OnTime ? 0 : Math.Round(late)),
+                behind is { } b ? Temperature.FromCelsius(b) : null,
+                Duration.FromSeconds(fullSeconds - fullBefore),
+                Kwh(joules - joulesBefore)
+            )
+        );
+        segments.Add(
+            new CompiledSegment(
+                Duration.FromSeconds(begin),
+                Duration.FromSeconds(reachedAt - begin),
+                Duration.FromSeconds(now - reachedAt),
+                Temperature.FromCelsius(from),
+                Temperature.FromCelsius(
+                    stalled ? came
+                    : Math.Abs(chamber - level) <= KilnSimulation.NearEnough ? level
+                    : chamber
+                )
+            )
+        );
+        if (segment.Pace.Kind != PaceKind.Natural || segment.Hold > Duration.Zero)
+            powered = now;
     }
 
     /// <summary>The program has ended; what comes after it is the cooling until it may be opened.</summary>
@@ -116,8 +135,16 @@ internal sealed class RunRecorder : ISimulationObserver
         var kwh = bins.Take((int)Math.Ceiling(programEnds / KilnRun.Bin.TotalSeconds)).Select(Kwh).ToImmutableArray();
         // Summed step by step, full power all the way would come out a nanosecond longer than the firing.
         return new KilnRun(
-            compiled, new Curve(setPoint), steps.MoveToImmutable(), new Curve(curve.Points), Duration.FromSeconds(simulation.Seconds), energy,
-            Duration.Min(Duration.FromSeconds(fullSeconds), compiled.Total), [new EnergyUse(EnergyCarrier.Electricity, energy.Used, kwh)], stall);
+            compiled,
+            new Curve(setPoint),
+            steps.MoveToImmutable(),
+            new Curve(curve.Points),
+            Duration.FromSeconds(simulation.Seconds),
+            energy,
+            Duration.Min(Duration.FromSeconds(fullSeconds), compiled.Total),
+            [new EnergyUse(EnergyCarrier.Electricity, energy.Used, kwh)],
+            stall
+        );
     }
 
     /// <summary>Energy of a step into the bins it lies in.</summary>
@@ -127,9 +154,11 @@ internal sealed class RunRecorder : ISimulationObserver
         while (seconds > 0)
         {
             var bin = (int)(at / width);
-            while (bins.Count <= bin) bins.Add(0);
+            while (bins.Count <= bin)
+                bins.Add(0);
             var part = Math.Min(seconds, (bin + 1) * width - at);
-            if (part <= 1e-9) part = seconds;
+            if (part <= 1e-9)
+                part = seconds;
             bins[bin] += power * part;
             at += part;
             seconds -= part;

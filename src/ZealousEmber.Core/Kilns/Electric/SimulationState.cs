@@ -1,4 +1,5 @@
 using ZealousEmber.Core.Kilns.Thermal;
+
 namespace ZealousEmber.Core.Kilns.Electric;
 
 /// <summary>What a controller is doing.</summary>
@@ -32,7 +33,17 @@ public enum ControllerPhase
 /// <param name="Stride">Length of the next step of the simulation, s.</param>
 /// <param name="Slope">Of the chamber in the last one, °C/s.</param>
 public sealed record ControllerState(
-    int Step, ControllerPhase Phase, double Level, double Goal, double Arrives, double HoldEnds, double? MarkedAt, double MarkedChamber, double Stride, double Slope);
+    int Step,
+    ControllerPhase Phase,
+    double Level,
+    double Goal,
+    double Arrives,
+    double HoldEnds,
+    double? MarkedAt,
+    double MarkedChamber,
+    double Stride,
+    double Slope
+);
 
 /// <summary>A kiln with its controller at a moment; can be stored and gone on from.</summary>
 /// <param name="Seconds">Since the start of the firing.</param>

@@ -18,24 +18,26 @@ public readonly record struct AirAim(double Least, double Most, double Wanted)
     /// <param name="atmosphere">Oxidising where nobody said.</param>
     /// <param name="celsius">Of the chamber.</param>
     /// <param name="raw">Whether the ware was never fired: its carbon has to burn out.</param>
-    public static AirAim Of(Atmosphere? atmosphere, double celsius, bool raw) => atmosphere switch
-    {
-        Atmosphere.Neutral => new(0.98, 1.08, 1.02),
-        Atmosphere.LightReduction => new(0.90, 0.98, 0.94),
-        Atmosphere.HeavyReduction => new(0.78, 0.90, 0.86),
-        _ when celsius < BurnOut => new(1.2, double.PositiveInfinity, 1.5),
-        _ when raw => new(1.2, double.PositiveInfinity, 1.3),
-        _ => new(1.08, double.PositiveInfinity, 1.15),
-    };
+    public static AirAim Of(Atmosphere? atmosphere, double celsius, bool raw) =>
+        atmosphere switch
+        {
+            Atmosphere.Neutral => new(0.98, 1.08, 1.02),
+            Atmosphere.LightReduction => new(0.90, 0.98, 0.94),
+            Atmosphere.HeavyReduction => new(0.78, 0.90, 0.86),
+            _ when celsius < BurnOut => new(1.2, double.PositiveInfinity, 1.5),
+            _ when raw => new(1.2, double.PositiveInfinity, 1.3),
+            _ => new(1.08, double.PositiveInfinity, 1.15),
+        };
 
     /// <summary>What people call the air at a λ.</summary>
-    public static Atmosphere Band(double lambda) => lambda switch
-    {
-        >= 1.08 => Atmosphere.Oxidising,
-        >= 0.98 => Atmosphere.Neutral,
-        >= 0.90 => Atmosphere.LightReduction,
-        _ => Atmosphere.HeavyReduction,
-    };
+    public static Atmosphere Band(double lambda) =>
+        lambda switch
+        {
+            >= 1.08 => Atmosphere.Oxidising,
+            >= 0.98 => Atmosphere.Neutral,
+            >= 0.90 => Atmosphere.LightReduction,
+            _ => Atmosphere.HeavyReduction,
+        };
 
     /// <summary>Whether a λ is within it.</summary>
     public bool Holds(double lambda) => lambda >= Least && lambda <= Most;

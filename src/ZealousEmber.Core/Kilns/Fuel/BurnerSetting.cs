@@ -47,27 +47,38 @@ public readonly record struct BurnerSetting(Flame Flame, int Lit, double Pressur
     /// <summary>All burners by the gauge.</summary>
     public static BurnerSetting Gauge(FuelKiln kiln, double pressure, double damper) => new(Flame.Gauge, kiln.Burners, pressure, damper);
 
-    /// <summary>The flames a hand can set, cold to hot, damper shut: candles one by one, all low, half marks of the gauge to four, then whole marks to full.</summary>
+    /// <summary>
+    /// The flames a hand can set, cold to hot, damper shut: candles one by one, all low, half marks of the gauge to four, then whole marks to full.
+    /// </summary>
     public static ImmutableArray<BurnerSetting> Flames(FuelKiln kiln)
     {
         var flames = ImmutableArray.CreateBuilder<BurnerSetting>();
-        for (var lit = 1; lit <= kiln.Burners; lit++) flames.Add(Candles(kiln, lit, 0));
+        for (var lit = 1; lit <= kiln.Burners; lit++)
+            flames.Add(Candles(kiln, lit, 0));
         flames.Add(AllLow(kiln, 0));
         var most = kiln.MostPressure + 1e-9;
-        for (var half = 1; half <= 2 * HalvesTo && half * kiln.Mark / 2 <= most; half++) flames.Add(Gauge(kiln, half * kiln.Mark / 2, 0));
-        for (var mark = HalvesTo + 1; mark * kiln.Mark <= most; mark++) flames.Add(Gauge(kiln, mark * kiln.Mark, 0));
+        for (var half = 1; half <= 2 * HalvesTo && half * kiln.Mark / 2 <= most; half++)
+            flames.Add(Gauge(kiln, half * kiln.Mark / 2, 0));
+        for (var mark = HalvesTo + 1; mark * kiln.Mark <= most; mark++)
+            flames.Add(Gauge(kiln, mark * kiln.Mark, 0));
         return flames.ToImmutable();
     }
 
     /// <summary>In a few characters, to be kept: "gauge 2 0.25 0.5".</summary>
-    public string Written => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Flame.ToString().ToLowerInvariant()} {Lit} {Pressure:0.######} {Damper:0.####}");
+    public string Written =>
+        string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Flame.ToString().ToLowerInvariant()} {Lit} {Pressure:0.######} {Damper:0.####}");
 
     /// <summary>The setting that was written so; nothing for anything else.</summary>
     public static BurnerSetting? Read(string? written)
     {
         var parts = written?.Split(' ') ?? [];
         var number = System.Globalization.CultureInfo.InvariantCulture;
-        return parts.Length == 4 && Enum.TryParse<Flame>(parts[0], ignoreCase: true, out var flame) && int.TryParse(parts[1], number, out var lit) && double.TryParse(parts[2], number, out var bar) && double.TryParse(parts[3], number, out var damper)
+        return
+            parts.Length == 4
+            && Enum.TryParse<Flame>(parts[0], ignoreCase: true, out var flame)
+            && int.TryParse(parts[1], number, out var lit)
+            && double.TryParse(parts[2], number, out var bar)
+            && double.TryParse(parts[3], number, out var damper)
             ? new BurnerSetting(flame, lit, bar, damper)
             : null;
     }

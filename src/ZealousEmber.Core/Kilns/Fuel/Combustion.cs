@@ -15,23 +15,40 @@ public readonly record struct FlueGas(double CarbonDioxide, double Steam, double
     internal double Heat(double celsius)
     {
         var t = (celsius - 25) / 1000;
-        return t * (CarbonDioxide * (37.99 + t * (17.08 - 4.95 * t)) + Steam * (33.19 + t * (5.23 + 0.43 * t)) + Nitrogen * (28.69 + t * (2.75 - 0.03 * t))
-            + Oxygen * (29.11 + t * (5.56 - 1.39 * t)) + CarbonMonoxide * (28.67 + t * (3.42 - 0.32 * t)) + Hydrogen * (29.14 + t * (-0.06 + 0.78 * t)));
+        return t
+            * (
+                CarbonDioxide * (37.99 + t * (17.08 - 4.95 * t))
+                + Steam * (33.19 + t * (5.23 + 0.43 * t))
+                + Nitrogen * (28.69 + t * (2.75 - 0.03 * t))
+                + Oxygen * (29.11 + t * (5.56 - 1.39 * t))
+                + CarbonMonoxide * (28.67 + t * (3.42 - 0.32 * t))
+                + Hydrogen * (29.14 + t * (-0.06 + 0.78 * t))
+            );
     }
 
     /// <summary>How that grows with the temperature, kJ/K.</summary>
     internal double HeatCapacity(double celsius)
     {
         var t = (celsius - 25) / 1000;
-        return 1e-3 * (CarbonDioxide * (37.99 + t * (34.16 - 14.85 * t)) + Steam * (33.19 + t * (10.46 + 1.29 * t)) + Nitrogen * (28.69 + t * (5.5 - 0.09 * t))
-            + Oxygen * (29.11 + t * (11.12 - 4.17 * t)) + CarbonMonoxide * (28.67 + t * (6.84 - 0.96 * t)) + Hydrogen * (29.14 + t * (-0.12 + 2.34 * t)));
+        return 1e-3
+            * (
+                CarbonDioxide * (37.99 + t * (34.16 - 14.85 * t))
+                + Steam * (33.19 + t * (10.46 + 1.29 * t))
+                + Nitrogen * (28.69 + t * (5.5 - 0.09 * t))
+                + Oxygen * (29.11 + t * (11.12 - 4.17 * t))
+                + CarbonMonoxide * (28.67 + t * (6.84 - 0.96 * t))
+                + Hydrogen * (29.14 + t * (-0.12 + 2.34 * t))
+            );
     }
 
     /// <summary>Heat it could still have given had it burnt, kJ.</summary>
     internal double Unburnt => 283.0 * CarbonMonoxide + 241.8 * Hydrogen;
 }
 
-/// <summary>Fuel and air in a hot chamber: what leaves, and how much of the fuel's heat stays. λ is the air there is over the air needed. Source: the fuel kiln paper, "Combustion".</summary>
+/// <summary>
+/// Fuel and air in a hot chamber: what leaves, and how much of the fuel's heat stays. λ is the air there is over the air needed. Source: the fuel kiln paper,
+/// "Combustion".
+/// </summary>
 public static class Combustion
 {
     /// <summary>The least air the sums hold for; with less there is soot, and what has no air is taken not to burn at all.</summary>
@@ -55,7 +72,8 @@ public static class Combustion
         var (n, m, a) = (fuel.Carbon, fuel.Hydrogen, fuel.Oxygen);
         lambda = Math.Max(lambda, LeastAir);
         var nitrogen = 1.88 * a * lambda;
-        if (lambda >= 1) return new FlueGas(n, m / 2.0, nitrogen, (lambda - 1) * a / 2, 0, 0);
+        if (lambda >= 1)
+            return new FlueGas(n, m / 2.0, nitrogen, (lambda - 1) * a / 2, 0, 0);
         var (u, w) = (a * (1 - lambda), m / 2.0 - a * (1 - lambda));
         var k = Math.Exp(3743 / (Math.Max(celsius, FrozenBelow) + 273) - 3.442);
         var b = k * w + n + u;
@@ -63,7 +81,10 @@ public static class Combustion
         return new FlueGas(n - co, w + co, nitrogen, 0, co, u - co);
     }
 
-    /// <summary>The share of the fuel's net heat that stays where the gas leaves at the chamber's temperature; less than none where cold air carries out more than the flame gives.</summary>
+    /// <summary>
+    /// The share of the fuel's net heat that stays where the gas leaves at the chamber's temperature; less than none where cold air carries out more than the
+    /// flame gives.
+    /// </summary>
     /// <param name="fuel">Which.</param>
     /// <param name="lambda">More than 0.</param>
     /// <param name="celsius">Of the chamber.</param>

@@ -50,10 +50,13 @@ public static class Cylinders
             for (var s = 0.0; s < width; s += StepSeconds)
             {
                 var minute = (bin * width + s) / 60;
-                while (turn + 1 < plan.Turns.Length && plan.Turns[turn + 1].Minute <= minute) turn++;
-                if (rate <= 0) continue;
+                while (turn + 1 < plan.Turns.Length && plan.Turns[turn + 1].Minute <= minute)
+                    turn++;
+                if (rate <= 0)
+                    continue;
                 cylinder = cylinder.Gives(rate, StepSeconds, kg, room);
-                if (cylinder.Starves(plan.Turns[turn].Setting.Pressure)) return minute;
+                if (cylinder.Starves(plan.Turns[turn].Setting.Pressure))
+                    return minute;
             }
         }
         return null;
@@ -82,7 +85,8 @@ public static class Cylinders
     {
         for (var n = Math.Max(1, (int)Math.Ceiling(plan.TotalFuel * MoreUse / (kg * (1 - Left)) - 1e-9)); n <= Most; n++)
         {
-            if (StarvesAt(kg, n, plan, room) is null) return n;
+            if (StarvesAt(kg, n, plan, room) is null)
+                return n;
         }
         return null;
     }

@@ -57,7 +57,8 @@ internal sealed class Draft
         var primary = PrimaryShare * airNeeded * fuel;
         var through = primary + fuel;
         var left = outward * through * through - draft;
-        if (left >= 0) return new Breath(fuel, primary, fuel > 0 ? PrimaryShare : double.PositiveInfinity, left, flueArea);
+        if (left >= 0)
+            return new Breath(fuel, primary, fuel > 0 ? PrimaryShare : double.PositiveInfinity, left, flueArea);
         var both = inward + outward;
         var secondary = (-outward * through + Math.Sqrt(outward * outward * through * through - both * left)) / both;
         var air = primary + secondary;

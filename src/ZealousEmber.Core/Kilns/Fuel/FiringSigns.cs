@@ -16,15 +16,23 @@ public sealed record EyeColour(string Id, string Name, double Celsius, double Sd
     /// <summary>From dark to pale.</summary>
     public static readonly ImmutableArray<EyeColour> All =
     [
-        None, new("firstDullRed", "first dull red", 575, 25), new("darkCherry", "dark cherry", 700, 25), new("cherry", "cherry", 800, 25), new("brightOrangeRed", "bright orange-red", 900, 25),
-        new("orange", "orange", 1000, 30), new("yellowOrange", "yellow-orange", 1100, 35), new("yellow", "yellow", 1200, 40), new("pale", "pale", 1300, 50),
+        None,
+        new("firstDullRed", "first dull red", 575, 25),
+        new("darkCherry", "dark cherry", 700, 25),
+        new("cherry", "cherry", 800, 25),
+        new("brightOrangeRed", "bright orange-red", 900, 25),
+        new("orange", "orange", 1000, 30),
+        new("yellowOrange", "yellow-orange", 1100, 35),
+        new("yellow", "yellow", 1200, 40),
+        new("pale", "pale", 1300, 50),
     ];
 
     /// <summary>The colour of a word, whatever its case, spaces and hyphens; nothing for one nobody knows.</summary>
     public static EyeColour? Find(string? word)
     {
         var plain = Plain(word);
-        if (plain is "dullred" or "firstred") plain = "firstdullred";
+        if (plain is "dullred" or "firstred")
+            plain = "firstdullred";
         return plain.Length == 0 ? null : All.FirstOrDefault(c => Plain(c.Id) == plain || Plain(c.Name) == plain);
     }
 

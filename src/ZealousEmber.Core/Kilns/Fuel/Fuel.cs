@@ -13,7 +13,18 @@ namespace ZealousEmber.Core.Kilns.Fuel;
 /// <param name="Net">MJ/kg, its water leaving as steam.</param>
 /// <param name="Gross">MJ/kg with the heat of that steam, as bills count it.</param>
 /// <param name="Density">kg/m³ at 15 °C.</param>
-public sealed record Fuel(string Id, string Name, int Carbon, int Hydrogen, double NetPerMole, double MolarMass, double AirNeeded, double Net, double Gross, double Density)
+public sealed record Fuel(
+    string Id,
+    string Name,
+    int Carbon,
+    int Hydrogen,
+    double NetPerMole,
+    double MolarMass,
+    double AirNeeded,
+    double Net,
+    double Gross,
+    double Density
+)
 {
     /// <summary>Bottled gas.</summary>
     public static readonly Fuel Propane = new("propane", "Propane", 3, 8, 2044, 44.10, 15.63, 46.35, 50.34, 1.88);
@@ -31,7 +42,8 @@ public sealed record Fuel(string Id, string Name, int Carbon, int Hydrogen, doub
     public static Fuel? Find(string? id)
     {
         var plain = id?.Trim().Replace("-", "", StringComparison.Ordinal).Replace(" ", "", StringComparison.Ordinal);
-        if (string.Equals(plain, "methane", StringComparison.OrdinalIgnoreCase) || string.Equals(plain, "natural", StringComparison.OrdinalIgnoreCase)) return NaturalGas;
+        if (string.Equals(plain, "methane", StringComparison.OrdinalIgnoreCase) || string.Equals(plain, "natural", StringComparison.OrdinalIgnoreCase))
+            return NaturalGas;
         return All.FirstOrDefault(f => string.Equals(f.Id, plain, StringComparison.OrdinalIgnoreCase));
     }
 }

@@ -22,7 +22,20 @@ public readonly record struct FactorEstimate(double Mean, double Sd);
 /// <param name="Observations">How many observations stand behind it.</param>
 /// <param name="ByThermometer">Whether a thermometer was among them.</param>
 public sealed record FuelEstimate(
-    double Minute, double Celsius, double Sd, double? Lambda, FactorEstimate Burner, FactorEstimate Wall, FactorEstimate Air, FactorEstimate EyeBias, FuelKiln Kiln, Curve Curve, double Correction, int Observations, bool ByThermometer)
+    double Minute,
+    double Celsius,
+    double Sd,
+    double? Lambda,
+    FactorEstimate Burner,
+    FactorEstimate Wall,
+    FactorEstimate Air,
+    FactorEstimate EyeBias,
+    FuelKiln Kiln,
+    Curve Curve,
+    double Correction,
+    int Observations,
+    bool ByThermometer
+)
 {
     /// <summary>Four times in five it is within so much.</summary>
     public double Band => 1.2816 * Sd;
@@ -65,7 +78,14 @@ public static class FuelEstimator
     /// <param name="turns">As they were made, in order.</param>
     /// <param name="observations">In any order; later ones than <paramref name="until"/> are left out.</param>
     /// <param name="until">Minute.</param>
-    public static FuelEstimate At(FuelKiln kiln, KilnLoad load, double start, IReadOnlyList<FuelTurn> turns, IReadOnlyList<FuelObservation> observations, double until)
+    public static FuelEstimate At(
+        FuelKiln kiln,
+        KilnLoad load,
+        double start,
+        IReadOnlyList<FuelTurn> turns,
+        IReadOnlyList<FuelObservation> observations,
+        double until
+    )
     {
         var seen = observations.Where(o => o.Minute >= 0 && o.Minute <= until + 1e-6).OrderBy(o => o.Minute).ToList();
         Passage Run(double[] x) => new(kiln.Factored(Math.Exp(x[0]), Math.Exp(x[1]), Math.Exp(x[2])), load, start, turns, seen, until);
@@ -81,28 +101,46 @@ public static class FuelEstimator
             {
                 var next = at.Select((v, k) => k == Bias ? v + share * step[k] : Math.Clamp(v + share * step[k], -Furthest, Furthest)).ToArray();
                 var tried = Run(next);
-                if (share > 0.05 && Squares(Residuals(tried, next, seen)) > Squares(residuals) + 1e-9) continue;
+                if (share > 0.05 && Squares(Residuals(tried, next, seen)) > Squares(residuals) + 1e-9)
+                    continue;
                 (at, passage) = (next, tried);
                 break;
             }
             jacobian = Slopes(at, seen, Run);
-            if (step.L2Norm() < 1e-3) break;
+            if (step.L2Norm() < 1e-3)
+                break;
         }
         var covariance = jacobian.TransposeThisAndMultiply(jacobian).Inverse();
-        var gradient = Vector<double>.Build.Dense(Priors.Length, k => k == Bias ? 0 : (Run(Moved(at, k, Difference)).Chamber - Run(Moved(at, k, -Difference)).Chamber) / (2 * Difference));
+        var gradient = Vector<double>.Build.Dense(Priors.Length, k =>
+            k == Bias ? 0 : (Run(Moved(at, k, Difference)).Chamber - Run(Moved(at, k, -Difference)).Chamber) / (2 * Difference)
+        );
         var own = Math.Sqrt(Math.Max(0, gradient * (covariance * gradient)));
         var unseen = seen.Count > 0 ? UnseenSd * (1 - Math.Exp(-(until - seen[^1].Minute) / UnseenMinutes)) : 0;
         var (correction, sd) = Correct(passage, seen, until, Math.Sqrt(Math.Max(LeastSd * LeastSd, own * own) + unseen * unseen));
         FactorEstimate Factor(int k) => new(Math.Exp(at[k]), Math.Sqrt(covariance[k, k]) * Math.Exp(at[k]));
         return new FuelEstimate(
-            until, passage.Chamber + correction, sd, passage.Lambda, Factor(0), Factor(1), Factor(2), new FactorEstimate(at[Bias], Math.Sqrt(covariance[Bias, Bias])), passage.Kiln, passage.Curve, correction, seen.Count, seen.Exists(o => o.Celsius is not null));
+            until,
+            passage.Chamber + correction,
+            sd,
+            passage.Lambda,
+            Factor(0),
+            Factor(1),
+            Factor(2),
+            new FactorEstimate(at[Bias], Math.Sqrt(covariance[Bias, Bias])),
+            passage.Kiln,
+            passage.Curve,
+            correction,
+            seen.Count,
+            seen.Exists(o => o.Celsius is not null)
+        );
     }
 
     /// <summary>The last reading says what the chamber is, whatever the sums say.</summary>
     private static (double Correction, double Sd) Correct(Passage passage, List<FuelObservation> seen, double until, double sd)
     {
         var last = seen.FindLastIndex(o => o.Celsius is not null);
-        if (last < 0) return (0, sd);
+        if (last < 0)
+            return (0, sd);
         var fades = Math.Exp(-(until - seen[last].Minute) / Forgets);
         return ((seen[last].Celsius!.Value - passage.At[last].Celsius) * fades, ReadSd + (sd - ReadSd) * (1 - fades));
     }
@@ -113,13 +151,15 @@ public static class FuelEstimator
 
     private static Matrix<double> Slopes(double[] at, List<FuelObservation> seen, Func<double[], Passage> run)
     {
-        var columns = Enumerable.Range(0, Priors.Length).Select(k =>
-        {
-            var step = k == Bias ? 1 : Difference;
-            var (up, down) = (Moved(at, k, step), Moved(at, k, -step));
-            var (above, below) = (Residuals(run(up), up, seen), Residuals(run(down), down, seen));
-            return above.Select((v, i) => (v - below[i]) / (2 * step));
-        });
+        var columns = Enumerable
+            .Range(0, Priors.Length)
+            .Select(k =>
+            {
+                var step = k == Bias ? 1 : Difference;
+                var (up, down) = (Moved(at, k, step), Moved(at, k, -step));
+                var (above, below) = (Residuals(run(up), up, seen), Residuals(run(down), down, seen));
+                return above.Select((v, i) => (v - below[i]) / (2 * step));
+            });
         return Matrix<double>.Build.DenseOfColumns(columns);
     }
 
@@ -127,23 +167,28 @@ public static class FuelEstimator
     private static double[] Residuals(Passage passage, double[] x, List<FuelObservation> seen)
     {
         var residuals = new List<double>(seen.Count + Priors.Length);
-        var windows = seen.Where(o => o.Celsius is not null).GroupBy(o => Math.Floor(o.Minute / ThermometerMinutes)).ToDictionary(g => g.Key, g => Math.Sqrt(g.Count()));
+        var windows = seen.Where(o => o.Celsius is not null)
+            .GroupBy(o => Math.Floor(o.Minute / ThermometerMinutes))
+            .ToDictionary(g => g.Key, g => Math.Sqrt(g.Count()));
         for (var i = 0; i < seen.Count; i++)
         {
             var (o, at) = (seen[i], passage.At[i]);
-            residuals.Add(o switch
-            {
-                // Many readings within ten minutes are no more than one: hands' errors last.
-                { Celsius: { } read } => (at.Celsius - read) / (ThermometerSd * windows[Math.Floor(o.Minute / ThermometerMinutes)]),
-                { Colour: { } colour } when colour == EyeColour.None => Math.Max(0, at.Celsius + x[Bias] - colour.Celsius) / colour.Sd,
-                { Colour: { } colour } => (at.Celsius + x[Bias] - colour.Celsius) / colour.Sd,
-                { ConeDown: { } cone } => Math.Log(Math.Max(1e-12, at.Progress)) * Square(at.Celsius + 273.15) / ConeTable.Of(cone).Kinetics.Theta / ConeSd,
-                { Air: AirSign.Smell } => (at.Lambda - SmellAt) / SmellSd,
-                { Air: AirSign.Clear } => Math.Min(0, at.Lambda - ClearFrom) / SmellSd,
-                _ => 0,
-            });
+            residuals.Add(
+                o switch
+                {
+                    // Many readings within ten minutes are no more than one: hands' errors last.
+                    { Celsius: { } read } => (at.Celsius - read) / (ThermometerSd * windows[Math.Floor(o.Minute / ThermometerMinutes)]),
+                    { Colour: { } colour } when colour == EyeColour.None => Math.Max(0, at.Celsius + x[Bias] - colour.Celsius) / colour.Sd,
+                    { Colour: { } colour } => (at.Celsius + x[Bias] - colour.Celsius) / colour.Sd,
+                    { ConeDown: { } cone } => Math.Log(Math.Max(1e-12, at.Progress)) * Square(at.Celsius + 273.15) / ConeTable.Of(cone).Kinetics.Theta / ConeSd,
+                    { Air: AirSign.Smell } => (at.Lambda - SmellAt) / SmellSd,
+                    { Air: AirSign.Clear } => Math.Min(0, at.Lambda - ClearFrom) / SmellSd,
+                    _ => 0,
+                }
+            );
         }
-        for (var k = 0; k < Priors.Length; k++) residuals.Add(x[k] / Priors[k]);
+        for (var k = 0; k < Priors.Length; k++)
+            residuals.Add(x[k] / Priors[k]);
         return [.. residuals];
     }
 
@@ -157,7 +202,10 @@ public static class FuelEstimator
             Kiln = kiln;
             var simulation = new FuelSimulation(kiln, load, start);
             var chamber = new CurveRecorder(0, start);
-            var cones = seen.Where(o => o.ConeDown is not null).Select(o => o.ConeDown!.Value).Distinct().ToDictionary(c => c, c => (ConeTable.Of(c).Kinetics, Work: 0.0));
+            var cones = seen.Where(o => o.ConeDown is not null)
+                .Select(o => o.ConeDown!.Value)
+                .Distinct()
+                .ToDictionary(c => c, c => (ConeTable.Of(c).Kinetics, Work: 0.0));
             var (turn, next) = (-1, 0);
             var setting = BurnerSetting.Off(0);
             void See()
@@ -173,15 +221,19 @@ public static class FuelEstimator
             {
                 var now = simulation.Seconds / 60;
                 See();
-                while (turn + 1 < turns.Count && turns[turn + 1].Minute <= now + 1e-6) setting = turns[++turn].Setting;
-                if (now >= until - 1e-6) break;
+                while (turn + 1 < turns.Count && turns[turn + 1].Minute <= now + 1e-6)
+                    setting = turns[++turn].Setting;
+                if (now >= until - 1e-6)
+                    break;
                 var stop = Math.Min(until, turn + 1 < turns.Count ? turns[turn + 1].Minute : until);
-                if (next < seen.Count) stop = Math.Min(stop, seen[next].Minute);
+                if (next < seen.Count)
+                    stop = Math.Min(stop, seen[next].Minute);
                 var before = simulation.Chamber;
                 var seconds = Math.Min(FuelSimulation.Step, (stop - now) * 60);
                 simulation.Tick(setting, seconds);
                 chamber.Add(simulation.Seconds / 60, simulation.Chamber);
-                foreach (var (cone, (kinetics, work)) in cones.ToList()) cones[cone] = (kinetics, work + kinetics.Over(before, simulation.Chamber, seconds / 3600));
+                foreach (var (cone, (kinetics, work)) in cones.ToList())
+                    cones[cone] = (kinetics, work + kinetics.Over(before, simulation.Chamber, seconds / 3600));
             }
             chamber.Corner();
             Curve = new Curve(chamber.Points);

@@ -16,7 +16,15 @@ namespace ZealousEmber.Core.Kilns.Fuel;
 /// <param name="Chamber">Its inside and shelves; the usual ones of its class when missing.</param>
 /// <param name="Props">Its props; the usual ones of its class when missing.</param>
 public sealed record FuelKilnSpecification(
-    string? Name, string? Class, Fuel? Fuel, string? Notes, IReadOnlyDictionary<string, double?> Numbers, TemperatureUnit Unit = TemperatureUnit.Celsius, Chamber? Chamber = null, PropStock? Props = null);
+    string? Name,
+    string? Class,
+    Fuel? Fuel,
+    string? Notes,
+    IReadOnlyDictionary<string, double?> Numbers,
+    TemperatureUnit Unit = TemperatureUnit.Celsius,
+    Chamber? Chamber = null,
+    PropStock? Props = null
+);
 
 /// <summary>A gas kiln as it stands in the studio. Cannot be built wrong.</summary>
 public sealed record FuelKiln : StudioKiln
@@ -27,7 +35,8 @@ public sealed record FuelKiln : StudioKiln
     private const double LeastFlue = 30e-4 / 35_000;
     private const double LeastInlets = 3e-4 / 35_000;
 
-    private FuelKiln(FuelKilnClass kilnClass, string name) : base(name) => Class = kilnClass;
+    private FuelKiln(FuelKilnClass kilnClass, string name)
+        : base(name) => Class = kilnClass;
 
     /// <summary>What it was started from.</summary>
     public FuelKilnClass Class { get; }
@@ -113,7 +122,10 @@ public sealed record FuelKiln : StudioKiln
             var thick = 2 * (BrickThickness + FibreThickness);
             var brick = new WallLayer(BrickThickness, 0.16 * WallFactor, 1.6e-4 * WallFactor, 700, 1000);
             var fibre = WallLayer.Fibre(FibreThickness);
-            ImmutableArray<WallLayer> wall = FibreThickness > 0 ? [brick, fibre with { Conductivity0 = fibre.Conductivity0 * WallFactor, Conductivity1 = fibre.Conductivity1 * WallFactor }] : [brick];
+            ImmutableArray<WallLayer> wall =
+                FibreThickness > 0
+                    ? [brick, fibre with { Conductivity0 = fibre.Conductivity0 * WallFactor, Conductivity1 = fibre.Conductivity1 * WallFactor }]
+                    : [brick];
             return new ThermalBody(Box(w, d, h), Box(w + thick, d + thick, h + thick), wall, Gap, Room.Celsius, Class.Skin * Scale * Scale, 1);
         }
     }
@@ -135,50 +147,69 @@ public sealed record FuelKiln : StudioKiln
     public override IKilnModel With(KilnLoad load, Temperature start) => new LoadedFuelKiln(this, load, start);
 
     /// <summary>The same kiln with learned factors and sureness, as shares; each within its limits, clamped to them otherwise.</summary>
-    public FuelKiln Learned(double burner, double wall, double air, double uncertainty) => this with
-    {
-        BurnerFactor = Clamp(burner, FuelLimits.BurnerFactor),
-        WallFactor = Clamp(wall, FuelLimits.WallFactor),
-        AirFactor = Clamp(air, FuelLimits.AirFactor),
-        Uncertainty = Clamp(uncertainty, FuelLimits.Uncertainty),
-    };
+    public FuelKiln Learned(double burner, double wall, double air, double uncertainty) =>
+        this with
+        {
+            BurnerFactor = Clamp(burner, FuelLimits.BurnerFactor),
+            WallFactor = Clamp(wall, FuelLimits.WallFactor),
+            AirFactor = Clamp(air, FuelLimits.AirFactor),
+            Uncertainty = Clamp(uncertainty, FuelLimits.Uncertainty),
+        };
 
     /// <summary>The same kiln with its factors so many times as much, of any size: a kiln to be tried, not kept.</summary>
-    internal FuelKiln Factored(double burner, double wall, double air) => this with { BurnerFactor = BurnerFactor * burner, WallFactor = WallFactor * wall, AirFactor = AirFactor * air };
+    internal FuelKiln Factored(double burner, double wall, double air) =>
+        this with
+        {
+            BurnerFactor = BurnerFactor * burner,
+            WallFactor = WallFactor * wall,
+            AirFactor = AirFactor * air,
+        };
 
     private static double Clamp(double share, KilnNumber limits) => Math.Clamp(share, limits.Least / 100, limits.Most / 100);
 
     /// <summary>The same kiln as the words that make it.</summary>
-    public FuelKilnSpecification Specification() => new(Name, Class.Id, Fuel, Notes, new Dictionary<string, double?>
-    {
-        [FuelLimits.Volume.Field] = Volume,
-        [FuelLimits.Burners.Field] = Burners,
-        [FuelLimits.BurnerPower.Field] = Rounded(BurnerPower / 1000),
-        [FuelLimits.MostPressure.Field] = MostPressure,
-        [FuelLimits.Mark.Field] = Mark,
-        [FuelLimits.Flue.Field] = Rounded(Flue * 1e4),
-        [FuelLimits.Inlets.Field] = Rounded(Inlets * 1e4),
-        [FuelLimits.Draft.Field] = Draft,
-        [FuelLimits.BrickThickness.Field] = Rounded(BrickThickness * 1000),
-        [FuelLimits.FibreThickness.Field] = Rounded(FibreThickness * 1000),
-        [FuelLimits.Gap.Field] = Gap,
-        [FuelLimits.TopLimit.Field] = TopLimit.In(Unit),
-        [FuelLimits.OpenLimit.Field] = Opens.In(Unit),
-        [FuelLimits.Room.Field] = Room.In(Unit),
-        [FuelLimits.Altitude.Field] = Altitude,
-        [FuelLimits.Cylinder.Field] = Cylinder,
-        [FuelLimits.Cylinders.Field] = Cylinders,
-        [FuelLimits.TurnEvery.Field] = TurnEvery,
-        [FuelLimits.BurnerFactor.Field] = Rounded(BurnerFactor * 100),
-        [FuelLimits.WallFactor.Field] = Rounded(WallFactor * 100),
-        [FuelLimits.AirFactor.Field] = Rounded(AirFactor * 100),
-        [FuelLimits.Uncertainty.Field] = Rounded(Uncertainty * 100),
-    }, Unit, OwnChamber, OwnProps);
+    public FuelKilnSpecification Specification() =>
+        new(
+            Name,
+            Class.Id,
+            Fuel,
+            Notes,
+            new Dictionary<string, double?>
+            {
+                [FuelLimits.Volume.Field] = Volume,
+                [FuelLimits.Burners.Field] = Burners,
+                [FuelLimits.BurnerPower.Field] = Rounded(BurnerPower / 1000),
+                [FuelLimits.MostPressure.Field] = MostPressure,
+                [FuelLimits.Mark.Field] = Mark,
+                [FuelLimits.Flue.Field] = Rounded(Flue * 1e4),
+                [FuelLimits.Inlets.Field] = Rounded(Inlets * 1e4),
+                [FuelLimits.Draft.Field] = Draft,
+                [FuelLimits.BrickThickness.Field] = Rounded(BrickThickness * 1000),
+                [FuelLimits.FibreThickness.Field] = Rounded(FibreThickness * 1000),
+                [FuelLimits.Gap.Field] = Gap,
+                [FuelLimits.TopLimit.Field] = TopLimit.In(Unit),
+                [FuelLimits.OpenLimit.Field] = Opens.In(Unit),
+                [FuelLimits.Room.Field] = Room.In(Unit),
+                [FuelLimits.Altitude.Field] = Altitude,
+                [FuelLimits.Cylinder.Field] = Cylinder,
+                [FuelLimits.Cylinders.Field] = Cylinders,
+                [FuelLimits.TurnEvery.Field] = TurnEvery,
+                [FuelLimits.BurnerFactor.Field] = Rounded(BurnerFactor * 100),
+                [FuelLimits.WallFactor.Field] = Rounded(WallFactor * 100),
+                [FuelLimits.AirFactor.Field] = Rounded(AirFactor * 100),
+                [FuelLimits.Uncertainty.Field] = Rounded(Uncertainty * 100),
+            },
+            Unit,
+            OwnChamber,
+            OwnProps
+        );
 
     // Takes off the binary dust of going through shares and metres.
     private static double Rounded(double value) => Math.Round(value, 9);
 
-    /// <summary>Builds a kiln from what a person gave. Problems name <c>name</c>, <c>class</c>, <c>notes</c> and the fields of <see cref="FuelLimits"/>.</summary>
+    /// <summary>
+    /// Builds a kiln from what a person gave. Problems name <c>name</c>, <c>class</c>, <c>notes</c> and the fields of <see cref="FuelLimits"/>.
+    /// </summary>
     public static Result<FuelKiln> Create(FuelKilnSpecification words)
     {
         var problems = new List<Problem>();
@@ -225,16 +256,26 @@ public sealed record FuelKiln : StudioKiln
             AirFactor = Read(FuelLimits.AirFactor, 100) / 100,
             Uncertainty = Read(FuelLimits.Uncertainty, 15) / 100,
         };
-        if (kiln.OpensTooCold(FuelLimits.OpenLimit.Field) is { } tooCold) problems.Add(tooCold);
+        if (kiln.OpensTooCold(FuelLimits.OpenLimit.Field) is { } tooCold)
+            problems.Add(tooCold);
         void Opening(KilnNumber number, double area, double perWatt)
         {
             var least = perWatt * kiln.FullPower;
-            if (area < least) problems.Add(new Problem(number.Field, $"{number.Label} of {Phrases.Number(Rounded(area * 1e4))} cm² cannot breathe for burners of {Phrases.Number(Math.Round(kiln.FullPower / 1000))} kW: it needs {Phrases.Number(Math.Ceiling(least * 1e4))} cm² at least."));
+            if (area < least)
+                problems.Add(
+                    new Problem(
+                        number.Field,
+                        $"{number.Label} of {Phrases.Number(Rounded(area * 1e4))} cm² cannot breathe for burners of "
+                            + $"{Phrases.Number(Math.Round(kiln.FullPower / 1000))} kW: it needs {Phrases.Number(Math.Ceiling(least * 1e4))} cm² at least."
+                    )
+                );
         }
         Opening(FuelLimits.Flue, kiln.Flue * kiln.AirFactor, LeastFlue);
         Opening(FuelLimits.Inlets, kiln.Inlets * kiln.AirFactor, LeastInlets);
-        if (kiln.Mark > kiln.MostPressure) problems.Add(new Problem(FuelLimits.Mark.Field, "The marks are farther apart than the whole gauge is used."));
-        if (kiln.MostPressure / kiln.Mark > MostMarks) problems.Add(new Problem(FuelLimits.Mark.Field, $"That would be more than {MostMarks} marks up to full pressure; no gauge has so many."));
+        if (kiln.Mark > kiln.MostPressure)
+            problems.Add(new Problem(FuelLimits.Mark.Field, "The marks are farther apart than the whole gauge is used."));
+        if (kiln.MostPressure / kiln.Mark > MostMarks)
+            problems.Add(new Problem(FuelLimits.Mark.Field, $"That would be more than {MostMarks} marks up to full pressure; no gauge has so many."));
         return problems.Count > 0 ? Result<FuelKiln>.Failed(problems) : kiln;
     }
 }

@@ -28,10 +28,17 @@ public sealed record DamperCooling(double Damper, Curve Curve);
 /// <param name="Coolings">By the damper, closed up first.</param>
 /// <param name="Powers">The fastest climb, the natural fall, the hottest it gets.</param>
 /// <param name="Usual">A bisque and a cone 10 reduction glaze, full.</param>
-public sealed record FuelPortrait(ImmutableArray<SettingClimb> Climbs, ImmutableArray<DamperCooling> Coolings, KilnPowers Powers, ImmutableArray<UsualFuelFiring> Usual)
+public sealed record FuelPortrait(
+    ImmutableArray<SettingClimb> Climbs,
+    ImmutableArray<DamperCooling> Coolings,
+    KilnPowers Powers,
+    ImmutableArray<UsualFuelFiring> Usual
+)
 {
     /// <summary>A usual bisque: a candle for the water, oxidising all the way. The paper's B.</summary>
-    public const string BisqueLine = "60/h to 100 hold 1h in oxidation; 60/h to 150 in oxidation; 120/h to 480 in oxidation; 80/h to 650 in oxidation; 120/h to 980 hold 10m in oxidation; off";
+    public const string BisqueLine =
+        "60/h to 100 hold 1h in oxidation; 60/h to 150 in oxidation; 120/h to 480 in oxidation; 80/h to 650 in oxidation; 120/h to 980 hold 10m in "
+        + "oxidation; off";
 
     /// <summary>A usual cone 10 glaze with body reduction. The paper's G.</summary>
     public const string GlazeLine =
@@ -49,13 +56,20 @@ public sealed record FuelPortrait(ImmutableArray<SettingClimb> Climbs, Immutable
     public static FuelPortrait Of(FuelKiln kiln, CancellationToken cancel = default)
     {
         var glaze = Firing(kiln, ScheduleKind.Glaze, GlazeLine, cancel);
-        return new FuelPortrait(ClimbsOf(kiln), [.. Dampers.Select(d => Cooling(kiln, glaze.Plan, d))], PowersOf(kiln, kiln.UsualLoad(ScheduleKind.Glaze), cancel), [Firing(kiln, ScheduleKind.Bisque, BisqueLine, cancel), glaze]);
+        return new FuelPortrait(
+            ClimbsOf(kiln),
+            [.. Dampers.Select(d => Cooling(kiln, glaze.Plan, d))],
+            PowersOf(kiln, kiln.UsualLoad(ScheduleKind.Glaze), cancel),
+            [Firing(kiln, ScheduleKind.Bisque, BisqueLine, cancel), glaze]
+        );
     }
 
     /// <summary>How fast it goes with a load: everything the air allows from cold, and closed up afterwards.</summary>
     internal static KilnPowers PowersOf(FuelKiln kiln, KilnLoad load, CancellationToken cancel = default)
     {
-        var full = TurnPlanner.Plan(kiln, load, kiln.Room, Read(FormattableString.Invariant($"full to {kiln.TopLimit.Celsius:0.###}")), TurnPlanner.ShortestEvery, cancel: cancel).Value;
+        var full = TurnPlanner
+            .Plan(kiln, load, kiln.Room, Read(FormattableString.Invariant($"full to {kiln.TopLimit.Celsius:0.###}")), TurnPlanner.ShortestEvery, cancel: cancel)
+            .Value;
         var hottest = full.Stall?.At ?? kiln.TopLimit;
         return new KilnPowers(KilnPowers.Climbing(full.Curve, hottest), KilnPowers.Falling(full.Cooling, kiln.Opens), hottest);
     }
@@ -69,7 +83,12 @@ public sealed record FuelPortrait(ImmutableArray<SettingClimb> Climbs, Immutable
         var end = glaze.Powered.TotalMinutes;
         var turns = glaze.Turns.Where(t => t.Minute < end).Select(t => new FuelTurn(t.Minute, t.Setting)).Append(new FuelTurn(end, BurnerSetting.Off(damper)));
         var plan = TurnPlanner.Follow(kiln, kiln.UsualLoad(ScheduleKind.Glaze), kiln.Room, [.. turns], end + FollowedHours * 60);
-        var points = plan.Curve.Points.ToArray().Concat(plan.Cooling.Points[1..].ToArray()).Where(p => p.Minutes >= end).Select(p => p with { Minutes = p.Minutes - end }).ToList();
+        var points = plan
+            .Curve.Points.ToArray()
+            .Concat(plan.Cooling.Points[1..].ToArray())
+            .Where(p => p.Minutes >= end)
+            .Select(p => p with { Minutes = p.Minutes - end })
+            .ToList();
         var open = points.FindIndex(p => p.Celsius <= kiln.Opens.Celsius);
         return new DamperCooling(damper, new Curve(open < 0 ? points : points[..(open + 1)]));
     }
@@ -81,11 +100,18 @@ public sealed record FuelPortrait(ImmutableArray<SettingClimb> Climbs, Immutable
         var levels = new TurnLevels(kiln, simulation.Air, raw: false);
         foreach (var at in Temperatures)
         {
-            while (simulation.Chamber < at - 1e-6) simulation.Model.StepAlong(FuelSimulation.Step, Math.Min(at, simulation.Chamber + UsualClimb / 60));
+            while (simulation.Chamber < at - 1e-6)
+                simulation.Model.StepAlong(FuelSimulation.Step, Math.Min(at, simulation.Chamber + UsualClimb / 60));
             simulation.Save();
-            foreach (var pressure in Shares.Select(s => Math.Max(1, Math.Round(s * kiln.MostPressure / kiln.Mark)) * kiln.Mark).Where(p => p <= kiln.MostPressure + 1e-9).Distinct())
+            foreach (
+                var pressure in Shares
+                    .Select(s => Math.Max(1, Math.Round(s * kiln.MostPressure / kiln.Mark)) * kiln.Mark)
+                    .Where(p => p <= kiln.MostPressure + 1e-9)
+                    .Distinct()
+            )
             {
-                if (levels.Oxidising(pressure, at) is not { } setting) continue;
+                if (levels.Oxidising(pressure, at) is not { } setting)
+                    continue;
                 simulation.Advance(setting, HalfHour);
                 climbs.Add(new SettingClimb(Temperature.FromCelsius(at), pressure, setting.Damper, (simulation.Chamber - at) * 2));
                 simulation.TakeBack();

@@ -30,15 +30,11 @@ internal sealed class FuelSimulation
     private (double Now, double Fuel, FlameHeat Heat) saved;
 
     public FuelSimulation(FuelKiln kiln, KilnLoad load, double start, int nodes = ThermalModel.UsualNodes)
-        : this(kiln, new ThermalModel(kiln.Body, load, start, nodes), 0)
-    {
-    }
+        : this(kiln, new ThermalModel(kiln.Body, load, start, nodes), 0) { }
 
     /// <summary>The same kiln and load, as warm as a moment says.</summary>
     public FuelSimulation(FuelKiln kiln, KilnLoad load, ThermalState state, double seconds = 0)
-        : this(kiln, new ThermalModel(kiln.Body, load, state), seconds)
-    {
-    }
+        : this(kiln, new ThermalModel(kiln.Body, load, state), seconds) { }
 
     private FuelSimulation(FuelKiln kiln, ThermalModel model, double seconds)
     {
@@ -67,10 +63,13 @@ internal sealed class FuelSimulation
     /// <summary>Chamber and wall.</summary>
     public ThermalModel Model => model;
 
-    /// <summary>How far flame stands out of the flue with what leaves unburnt, m; within a factor of two (Heskestad's flame height, as the fuel kiln paper gives it).</summary>
+    /// <summary>
+    /// How far flame stands out of the flue with what leaves unburnt, m; within a factor of two (Heskestad's flame height, as the fuel kiln paper gives it).
+    /// </summary>
     public double FlameAtFlue(in Breath breath)
     {
-        if (breath.Fuel <= 0) return 0;
+        if (breath.Fuel <= 0)
+            return 0;
         var kilowatts = breath.Fuel * netPerKg / 1000 * Combustion.Flame(kiln.Fuel, breath.Lambda, Chamber, room).Unburnt;
         return Math.Max(0, 0.235 * Math.Pow(kilowatts, 0.4) - 1.02 * Math.Sqrt(4 * breath.FlueArea / Math.PI));
     }
@@ -82,7 +81,8 @@ internal sealed class FuelSimulation
     /// <summary>The chamber is found to be hotter or cooler than the sums say; walls follow by themselves.</summary>
     public void Correct(double kelvins)
     {
-        if (kelvins != 0) model.Shift(kelvins);
+        if (kelvins != 0)
+            model.Shift(kelvins);
     }
 
     /// <summary>Remembers this moment, so that what follows can be taken back.</summary>
@@ -103,7 +103,8 @@ internal sealed class FuelSimulation
     public void Advance(in BurnerSetting setting, double seconds, double longest = Step)
     {
         var pieces = (int)Math.Ceiling(seconds / longest - 1e-9);
-        for (var i = 0; i < pieces; i++) Tick(setting, seconds / pieces);
+        for (var i = 0; i < pieces; i++)
+            Tick(setting, seconds / pieces);
     }
 
     /// <summary>One step.</summary>
@@ -112,8 +113,13 @@ internal sealed class FuelSimulation
         var at = model.Chamber;
         var breath = Air.At(setting, at);
         Breath = breath;
-        var gaps = kiln.Gap + kiln.Class.FlueView * breath.FlueArea * StefanBoltzmann
-            * ((at + Kelvin) * (at + Kelvin) + (room + Kelvin) * (room + Kelvin)) * (at + room + 2 * Kelvin);
+        var gaps =
+            kiln.Gap
+            + kiln.Class.FlueView
+                * breath.FlueArea
+                * StefanBoltzmann
+                * ((at + Kelvin) * (at + Kelvin) + (room + Kelvin) * (room + Kelvin))
+                * (at + room + 2 * Kelvin);
         if (breath.Fuel > 0)
         {
             var (share, slope, unburnt) = Combustion.Flame(kiln.Fuel, breath.Lambda, at, room);

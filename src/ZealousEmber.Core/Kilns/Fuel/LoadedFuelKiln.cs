@@ -15,10 +15,23 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
     private CancellationToken waiting;
     private Tuple<FiringProgram, Result<TurnPlan>>? last;
 
-    private LoadedFuelKiln(LoadedFuelKiln other) => (Kiln, Standing, Start, every, UnderWay, Estimate, waiting) = (other.Kiln, other.Standing, other.Start, other.every, other.UnderWay, other.Estimate, other.waiting);
+    private LoadedFuelKiln(LoadedFuelKiln other) =>
+        (Kiln, Standing, Start, every, UnderWay, Estimate, waiting) = (
+            other.Kiln,
+            other.Standing,
+            other.Start,
+            other.every,
+            other.UnderWay,
+            other.Estimate,
+            other.waiting
+        );
 
     /// <summary>Minutes between turns, 15 … 60.</summary>
-    public int Every { get => every ?? Kiln.TurnEvery; init => every = value; }
+    public int Every
+    {
+        get => every ?? Kiln.TurnEvery;
+        init => every = value;
+    }
 
     /// <summary>Where a firing is planned anew from; nothing before it has begun.</summary>
     public FiringUnderWay? UnderWay { get; init; }
@@ -82,7 +95,8 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
     /// <summary>The firing as turns.</summary>
     public Result<TurnPlan> Turns(FiringProgram program)
     {
-        if (last is { } known && ReferenceEquals(known.Item1, program)) return known.Item2;
+        if (last is { } known && ReferenceEquals(known.Item1, program))
+            return known.Item2;
         var plan = TurnPlanner.Plan(Kiln, Standing, Start, program, Every, UnderWay, waiting);
         last = Tuple.Create(program, plan);
         return plan;
@@ -104,7 +118,13 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
 
     /// <summary>Two are the same when kiln, load, start and turns are.</summary>
     public bool Equals(LoadedFuelKiln? other) =>
-        other is not null && Kiln == other.Kiln && Standing == other.Standing && Start == other.Start && Every == other.Every && UnderWay == other.UnderWay && Estimate == other.Estimate;
+        other is not null
+        && Kiln == other.Kiln
+        && Standing == other.Standing
+        && Start == other.Start
+        && Every == other.Every
+        && UnderWay == other.UnderWay
+        && Estimate == other.Estimate;
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Kiln, Standing, Start, Every, UnderWay);

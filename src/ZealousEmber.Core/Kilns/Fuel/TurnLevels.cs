@@ -36,9 +36,11 @@ internal sealed class TurnLevels(FuelKiln kiln, Draft draft, bool raw)
     /// <param name="to">At its end, as wanted.</param>
     public BurnerSetting? Setting(int level, Atmosphere? atmosphere, double from, double to)
     {
-        if (level < OffLevels) return atmosphere is null or Atmosphere.Oxidising ? BurnerSetting.Off(1 - level / (double)CoarseMarks) : null;
+        if (level < OffLevels)
+            return atmosphere is null or Atmosphere.Oxidising ? BurnerSetting.Off(1 - level / (double)CoarseMarks) : null;
         level -= OffLevels;
-        if (level < OpenCandles) return Checked(BurnerSetting.Candles(kiln, 1, level == 0 ? 1 : CandleDamper), atmosphere, from, to);
+        if (level < OpenCandles)
+            return Checked(BurnerSetting.Candles(kiln, 1, level == 0 ? 1 : CandleDamper), atmosphere, from, to);
         return Damped(flames[level - OpenCandles], atmosphere, from, to);
     }
 
@@ -50,7 +52,11 @@ internal sealed class TurnLevels(FuelKiln kiln, Draft draft, bool raw)
     {
         var aim = AirAim.Of(atmosphere, celsius, raw).Wanted;
         var flame = Setting(level, Atmosphere.Oxidising, celsius, celsius) ?? flames[Math.Max(0, level - (Count - flames.Length))];
-        return flame with { Damper = FirstFrom(0, CoarseMarks, mark => draft.At(flame with { Damper = mark / (double)CoarseMarks }, celsius).Lambda >= aim) / (double)CoarseMarks };
+        return flame with
+        {
+            Damper =
+                FirstFrom(0, CoarseMarks, mark => draft.At(flame with { Damper = mark / (double)CoarseMarks }, celsius).Lambda >= aim) / (double)CoarseMarks,
+        };
     }
 
     /// <summary>The damper that gives the air wanted at a flame, or nothing where no damper does.</summary>
@@ -62,18 +68,31 @@ internal sealed class TurnLevels(FuelKiln kiln, Draft draft, bool raw)
         {
             var least = Math.Min(from, to) < SteamBelow ? (int)(SteamDamper * CoarseMarks) : 0;
             bool Enough(int mark) => Lambda(mark, CoarseMarks, from) >= first.Wanted && Lambda(mark, CoarseMarks, to) >= last.Wanted;
-            if (!Enough(CoarseMarks)) return Lambda(CoarseMarks, CoarseMarks, from) >= first.Least && Lambda(CoarseMarks, CoarseMarks, to) >= last.Least ? flame with { Damper = 1 } : null;
+            if (!Enough(CoarseMarks))
+                return Lambda(CoarseMarks, CoarseMarks, from) >= first.Least && Lambda(CoarseMarks, CoarseMarks, to) >= last.Least
+                    ? flame with
+                    {
+                        Damper = 1,
+                    }
+                    : null;
             return flame with { Damper = FirstFrom(least, CoarseMarks, Enough) / (double)CoarseMarks };
         }
         // More damper, more air: the marks on both sides of the aim, and the nearer of them over the whole turn.
         double Off(int mark) => Math.Max(Math.Abs(Lambda(mark, FineMarks, from) - first.Wanted), Math.Abs(Lambda(mark, FineMarks, to) - last.Wanted));
         var above = FirstFrom(0, FineMarks, mark => (Lambda(mark, FineMarks, from) + Lambda(mark, FineMarks, to)) / 2 >= first.Wanted);
         var nearest = above > 0 && Off(above - 1) < Off(above) ? above - 1 : above;
-        return first.Holds(Lambda(nearest, FineMarks, from)) && last.Holds(Lambda(nearest, FineMarks, to)) ? flame with { Damper = nearest / (double)FineMarks } : null;
+        return first.Holds(Lambda(nearest, FineMarks, from)) && last.Holds(Lambda(nearest, FineMarks, to))
+            ? flame with
+            {
+                Damper = nearest / (double)FineMarks,
+            }
+            : null;
     }
 
     private BurnerSetting? Checked(BurnerSetting setting, Atmosphere? atmosphere, double from, double to) =>
-        AirAim.Of(atmosphere, from, raw).Holds(draft.At(setting, from).Lambda) && AirAim.Of(atmosphere, to, raw).Holds(draft.At(setting, to).Lambda) ? setting : null;
+        AirAim.Of(atmosphere, from, raw).Holds(draft.At(setting, from).Lambda) && AirAim.Of(atmosphere, to, raw).Holds(draft.At(setting, to).Lambda)
+            ? setting
+            : null;
 
     /// <summary>The first whole number from one bound on for which something holds that holds from there on; the other bound where it never does.</summary>
     private static int FirstFrom(int low, int high, Func<int, bool> holds)
@@ -81,8 +100,10 @@ internal sealed class TurnLevels(FuelKiln kiln, Draft draft, bool raw)
         while (low < high)
         {
             var mid = (low + high) / 2;
-            if (holds(mid)) high = mid;
-            else low = mid + 1;
+            if (holds(mid))
+                high = mid;
+            else
+                low = mid + 1;
         }
         return low;
     }

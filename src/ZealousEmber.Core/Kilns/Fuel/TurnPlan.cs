@@ -32,7 +32,20 @@ public enum TurnKind
 /// <param name="FlameAtFlue">How far flame stands out of the flue, m; 0 where none does.</param>
 /// <param name="IsLate">Whether the step goes on for longer than asked with it.</param>
 public sealed record PlannedTurn(
-    double Minute, TurnKind Kind, BurnerSetting Setting, int Step, bool InHold, Atmosphere? Asked, double Celsius, double EndCelsius, double Wanted, Breath Breath, double EndLambda, double FlameAtFlue, bool IsLate);
+    double Minute,
+    TurnKind Kind,
+    BurnerSetting Setting,
+    int Step,
+    bool InHold,
+    Atmosphere? Asked,
+    double Celsius,
+    double EndCelsius,
+    double Wanted,
+    Breath Breath,
+    double EndLambda,
+    double FlameAtFlue,
+    bool IsLate
+);
 
 /// <summary>How near a plan keeps to what was asked, above 200 °C, K.</summary>
 /// <param name="Rms">Root of the mean square.</param>
@@ -78,8 +91,22 @@ public sealed record TurnShortfall(TurnTrouble Trouble, int Step, double Minute,
 /// <param name="PeakFuel">Most fuel at any moment, kg/h.</param>
 /// <param name="OpensAt">When it may be opened.</param>
 public sealed record TurnPlan(
-    ImmutableArray<PlannedTurn> Turns, ImmutableArray<CompiledSegment> Segments, Curve Curve, Curve Line, Curve Cooling, ImmutableArray<AirPoint> Air, FollowError Follow,
-    ImmutableArray<TurnShortfall> Trouble, Duration Powered, ImmutableArray<double> Fuel, FlameHeat Heat, KilnEnergy Energy, KilnStall? Stall, double PeakFuel, Duration? OpensAt)
+    ImmutableArray<PlannedTurn> Turns,
+    ImmutableArray<CompiledSegment> Segments,
+    Curve Curve,
+    Curve Line,
+    Curve Cooling,
+    ImmutableArray<AirPoint> Air,
+    FollowError Follow,
+    ImmutableArray<TurnShortfall> Trouble,
+    Duration Powered,
+    ImmutableArray<double> Fuel,
+    FlameHeat Heat,
+    KilnEnergy Energy,
+    KilnStall? Stall,
+    double PeakFuel,
+    Duration? OpensAt
+)
 {
     /// <summary>All of the fuel, kg.</summary>
     public double TotalFuel => Fuel.Sum();
@@ -109,7 +136,8 @@ public sealed record TurnPlan(
     {
         var width = KilnRun.Bin.TotalMinutes;
         var (from, to, kg) = (segment.Start.TotalMinutes, segment.End.TotalMinutes, 0.0);
-        for (var i = (int)(from / width); i < Fuel.Length && i * width < to; i++) kg += Fuel[i] * Math.Max(0, Math.Min(to, (i + 1) * width) - Math.Max(from, i * width)) / width;
+        for (var i = (int)(from / width); i < Fuel.Length && i * width < to; i++)
+            kg += Fuel[i] * Math.Max(0, Math.Min(to, (i + 1) * width) - Math.Max(from, i * width)) / width;
         return kg;
     }
 }

@@ -71,11 +71,22 @@ public sealed class TurnPlanner
     /// <param name="every">Minutes between turns, 15 … 60; only a shorter step comes closer.</param>
     /// <param name="underWay">Where it is planned anew from; from the start when missing.</param>
     /// <param name="cancel">Nobody waits for it any more.</param>
-    /// <returns>A problem at <c>segments[0].target</c> when a first "off" would have to climb, at <c>segments</c> when it would take more than <see cref="Longest"/>.</returns>
-    public static Result<TurnPlan> Plan(FuelKiln kiln, KilnLoad load, Temperature start, FiringProgram program, int every = UsualEvery, FiringUnderWay? underWay = null, CancellationToken cancel = default)
+    /// <returns>A problem at <c>segments[0].target</c> when a first "off" would have to climb, at <c>segments</c> when it would take more than <see
+    /// cref="Longest"/>.</returns>
+    public static Result<TurnPlan> Plan(
+        FuelKiln kiln,
+        KilnLoad load,
+        Temperature start,
+        FiringProgram program,
+        int every = UsualEvery,
+        FiringUnderWay? underWay = null,
+        CancellationToken cancel = default
+    )
     {
-        if (program.CannotBegin(start) is { } problem) return problem;
-        if (program.TooLong(start, Longest) is { } tooLong) return tooLong;
+        if (program.CannotBegin(start) is { } problem)
+            return problem;
+        if (program.TooLong(start, Longest) is { } tooLong)
+            return tooLong;
         return new TurnPlanner(kiln, load, start.Celsius, program, every, underWay, cancel).Whole();
     }
 
@@ -100,8 +111,10 @@ public sealed class TurnPlanner
     private TurnPlan Whole()
     {
         var first = underWay is null ? 0 : GoOn(underWay);
-        for (var i = first; i < program.Steps.Length; i++) Step(i, i == first ? underWay : null);
-        if (!program.Steps[^1].IsEndOff && !sheet.IsShut) ShutOff(program.Steps.Length - 1);
+        for (var i = first; i < program.Steps.Length; i++)
+            Step(i, i == first ? underWay : null);
+        if (!program.Steps[^1].IsEndOff && !sheet.IsShut)
+            ShutOff(program.Steps.Length - 1);
         return sheet.Finish(segments.MoveToImmutable(), [.. trouble], stall, late, powered);
     }
 
@@ -112,8 +125,10 @@ public sealed class TurnPlanner
         sheet.Simulation.Correct(from.Correction);
         var (clock, step) = (from.Clock, from.Clock.StepAt(from.Minute));
         // The clock may be ahead of the kiln: what was not come to is gone on with first.
-        while (step > 0 && program.Steps[step - 1].Target is { } before && clock[step - 1].To > clock[step - 1].From && Chamber < before.Celsius - Short) step--;
-        for (var i = 0; i < step; i++) segments.Add(clock[i]);
+        while (step > 0 && program.Steps[step - 1].Target is { } before && clock[step - 1].To > clock[step - 1].From && Chamber < before.Celsius - Short)
+            step--;
+        for (var i = 0; i < step; i++)
+            segments.Add(clock[i]);
         level = step > 0 ? clock[step - 1].To.Celsius : level;
         return step;
     }
@@ -127,15 +142,27 @@ public sealed class TurnPlanner
         var from = before is not null || Math.Abs(Chamber - level) <= Near ? level : Chamber;
         var stalled = false;
         var held = 0.0;
-        if (before is not null && before.RampEnd.TotalMinutes <= Now && Chamber >= target - Short) held = Now - before.RampEnd.TotalMinutes;
-        else if (step.Pace.Kind == PaceKind.Natural) Fall(index, target);
-        else stalled = Ramp(index, step, begin, from, target);
+        if (before is not null && before.RampEnd.TotalMinutes <= Now && Chamber >= target - Short)
+            held = Now - before.RampEnd.TotalMinutes;
+        else if (step.Pace.Kind == PaceKind.Natural)
+            Fall(index, target);
+        else
+            stalled = Ramp(index, step, begin, from, target);
         var reached = Now - held;
-        if (step.Hold > Duration.Zero && !stalled) Hold(index, target, held);
-        segments.Add(new CompiledSegment(
-            Duration.FromMinutes(begin), Duration.FromMinutes(reached - begin), Duration.FromMinutes(Now - reached), Temperature.FromCelsius(from), Temperature.FromCelsius(stalled || Math.Abs(Chamber - target) > Short ? Chamber : target)));
+        if (step.Hold > Duration.Zero && !stalled)
+            Hold(index, target, held);
+        segments.Add(
+            new CompiledSegment(
+                Duration.FromMinutes(begin),
+                Duration.FromMinutes(reached - begin),
+                Duration.FromMinutes(Now - reached),
+                Temperature.FromCelsius(from),
+                Temperature.FromCelsius(stalled || Math.Abs(Chamber - target) > Short ? Chamber : target)
+            )
+        );
         level = stalled ? Chamber : target;
-        if (step.Pace.Kind != PaceKind.Natural || step.Hold > Duration.Zero) powered = Now;
+        if (step.Pace.Kind != PaceKind.Natural || step.Hold > Duration.Zero)
+            powered = Now;
     }
 
     /// <summary>Up or down to a target, turn by turn; true when it gave up on it.</summary>
@@ -153,7 +180,8 @@ public sealed class TurnPlanner
                 sheet.Row(Choose(index, step.Atmosphere, wanted, until, cools), until, index, false, Line, Line(until));
             }
         }
-        else if (Math.Abs(target - from) <= 1e-6) return false;
+        else if (Math.Abs(target - from) <= 1e-6)
+            return false;
         return Late(index, step, target, cools);
     }
 
@@ -171,8 +199,10 @@ public sealed class TurnPlanner
             if (Now > before || step.Pace.Rate is null || sheet.Last is null)
                 sheet.Row(Choose(index, step.Atmosphere, target, Now + every, cools), null, index, false, Target, target, step.Pace.Rate is not null);
             var until = Now + every;
-            while (Far() && Now < until - 1e-6) sheet.Leave(Grid, step.Pace.Rate is null ? null : Target);
-            if (Now - markedAt < StallMinutes) continue;
+            while (Far() && Now < until - 1e-6)
+                sheet.Leave(Grid, step.Pace.Rate is null ? null : Target);
+            if (Now - markedAt < StallMinutes)
+                continue;
             // Towards the target: a kiln that swings between two settings gains nothing either.
             if ((cools ? marked - Chamber : Chamber - marked) < StallGain || Now - before > MostLate)
             {
@@ -183,7 +213,8 @@ public sealed class TurnPlanner
             }
             (marked, markedAt) = (Chamber, Now);
         }
-        if (step.Pace.Rate is not null) late += Now - before;
+        if (step.Pace.Rate is not null)
+            late += Now - before;
         return false;
     }
 
@@ -192,7 +223,8 @@ public sealed class TurnPlanner
         var (step, begin) = (program.Steps[index], Now - held);
         var end = begin + Math.Max(Grid, Round(step.HoldMinutes));
         double Target(double minute) => target;
-        foreach (var until in Times(begin, end).Where(t => t > Now + 1e-6)) sheet.Row(Choose(index, step.Atmosphere, target, until, cools: false), until, index, true, Target, target);
+        foreach (var until in Times(begin, end).Where(t => t > Now + 1e-6))
+            sheet.Row(Choose(index, step.Atmosphere, target, until, cools: false), until, index, true, Target, target);
     }
 
     /// <summary>Burners out, flue and ports shut, down to a temperature.</summary>
@@ -201,7 +233,8 @@ public sealed class TurnPlanner
         ShutOff(index);
         var lowest = Math.Max(target, program.Steps[index].IsEndOff ? kiln.Opens.Celsius : kiln.CoolsTo.Celsius);
         // Closed up it comes down to where it may be opened; a room that is warmer keeps it.
-        for (var until = Now + FiringProgram.LongestOnKiln.TotalMinutes; Chamber > lowest && Now < until;) sheet.Go(BurnerSetting.Off(0), Now + Grid);
+        for (var until = Now + FiringProgram.LongestOnKiln.TotalMinutes; Chamber > lowest && Now < until; )
+            sheet.Go(BurnerSetting.Off(0), Now + Grid);
     }
 
     private void ShutOff(int index) => sheet.ShutOff(index, program.Steps.Skip(index + 1).All(s => s.Pace.Kind == PaceKind.Natural && s.Hold == Duration.Zero));
@@ -216,25 +249,29 @@ public sealed class TurnPlanner
         var near = 0;
         void Add(int at, BurnerSetting setting)
         {
-            if (at <= chosen) near = choices.Count;
+            if (at <= chosen)
+                near = choices.Count;
             choices.Add(setting);
             chosenFrom[choices.Count - 1] = at;
         }
         for (var i = cools ? 0 : TurnLevels.FirstLit; i < levels.Count; i++)
         {
-            if (levels.Setting(i, atmosphere, from, wanted) is { } setting) Add(i, setting);
+            if (levels.Setting(i, atmosphere, from, wanted) is { } setting)
+                Add(i, setting);
         }
         if (choices.Count == 0)
         {
             Note(TurnTrouble.AirCannotBeHad, index, wanted);
-            for (var i = TurnLevels.FirstLit; i < levels.Count; i++) Add(i, levels.Nearest(i, atmosphere, from));
+            for (var i = TurnLevels.FirstLit; i < levels.Count; i++)
+                Add(i, levels.Nearest(i, atmosphere, from));
         }
         sheet.Simulation.Save();
         var seconds = (until - Now) * 60;
         Array.Fill(ends, double.NaN);
         double End(int choice)
         {
-            if (!double.IsNaN(ends[choice])) return ends[choice];
+            if (!double.IsNaN(ends[choice]))
+                return ends[choice];
             sheet.Simulation.Advance(choices[choice], seconds);
             var end = Chamber;
             sheet.Simulation.TakeBack();
@@ -247,9 +284,12 @@ public sealed class TurnPlanner
             for (high = near; high > 0 && low < high; stride *= 2)
             {
                 var lower = Math.Max(0, high - stride);
-                if (End(lower) >= wanted) high = lower;
-                else low = lower + 1;
-                if (low > lower) break;
+                if (End(lower) >= wanted)
+                    high = lower;
+                else
+                    low = lower + 1;
+                if (low > lower)
+                    break;
             }
         }
         else
@@ -257,35 +297,45 @@ public sealed class TurnPlanner
             for (low = Math.Min(near + 1, choices.Count - 1); low < high; stride *= 2)
             {
                 var higher = Math.Min(choices.Count - 1, low + stride - 1);
-                if (End(higher) >= wanted) high = higher;
-                else low = Math.Min(higher + 1, choices.Count - 1);
-                if (high == higher) break;
+                if (End(higher) >= wanted)
+                    high = higher;
+                else
+                    low = Math.Min(higher + 1, choices.Count - 1);
+                if (high == higher)
+                    break;
             }
         }
         while (low < high)
         {
             var mid = (low + high) / 2;
-            if (End(mid) >= wanted) high = mid;
-            else low = mid + 1;
+            if (End(mid) >= wanted)
+                high = mid;
+            else
+                low = mid + 1;
         }
         var (best, end) = (low, End(low));
-        if (low > 0 && End(low - 1) is var below && Math.Abs(below - wanted) < Math.Abs(end - wanted)) (best, end) = (low - 1, below);
-        if (best == choices.Count - 1 && end < wanted - Short) Note(TurnTrouble.ShortOfHeat, index, wanted, end);
-        else if (best == 0 && !cools && end > wanted + Short) Note(TurnTrouble.CannotBeHeldThisCool, index, wanted, end);
+        if (low > 0 && End(low - 1) is var below && Math.Abs(below - wanted) < Math.Abs(end - wanted))
+            (best, end) = (low - 1, below);
+        if (best == choices.Count - 1 && end < wanted - Short)
+            Note(TurnTrouble.ShortOfHeat, index, wanted, end);
+        else if (best == 0 && !cools && end > wanted + Short)
+            Note(TurnTrouble.CannotBeHeldThisCool, index, wanted, end);
         chosen = chosenFrom[best];
         return choices[best];
     }
 
     private void Note(TurnTrouble kind, int index, double wanted, double? comes = null)
     {
-        if (!trouble.Exists(t => t.Trouble == kind && t.Step == index)) trouble.Add(new TurnShortfall(kind, index, Now, comes ?? Chamber, wanted));
+        if (!trouble.Exists(t => t.Trouble == kind && t.Step == index))
+            trouble.Add(new TurnShortfall(kind, index, Now, comes ?? Chamber, wanted));
     }
 
     /// <summary>When the turns of a stretch end: as many as whole turns fit, on the five minutes.</summary>
     private IEnumerable<double> Times(double begin, double end)
     {
         var count = Math.Max(1, (int)Math.Floor((end - begin) / every + 1e-9));
-        for (var i = 1; i <= count; i++) yield return i == count ? end : begin + Round((end - begin) * i / count);
+        for (var i = 1; i <= count; i++)
+            yield return i == count ? end : begin + Round((end - begin) * i / count);
     }
 
     private static double Round(double minutes) => Math.Round(minutes / Grid, MidpointRounding.AwayFromZero) * Grid;

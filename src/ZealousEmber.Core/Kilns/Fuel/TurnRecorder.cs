@@ -45,7 +45,8 @@ internal sealed class TurnRecorder
     {
         var peak = simulation.Air.Fuel(setting);
         PeakFuel = Math.Max(PeakFuel, peak);
-        if (wanted is not null) Corner(Minute, wanted(Minute));
+        if (wanted is not null)
+            Corner(Minute, wanted(Minute));
         while (Minute < to - 1e-6)
         {
             var seconds = Math.Min(FuelSimulation.Step, (to - Minute) * SecondsPerMinute);
@@ -54,17 +55,21 @@ internal sealed class TurnRecorder
             Spread(at, seconds, simulation.Fuel - fuel);
             chamber.Add(Minute, simulation.Chamber);
             var lambda = Math.Min(MostLambda, simulation.Breath.Lambda);
-            if (air.Count == 0 || Math.Abs(lambda - air[^1].Lambda) > AirStep * air[^1].Lambda) air.Add(new AirPoint(at / SecondsPerMinute, lambda));
-            if (wanted is null) continue;
+            if (air.Count == 0 || Math.Abs(lambda - air[^1].Lambda) > AirStep * air[^1].Lambda)
+                air.Add(new AirPoint(at / SecondsPerMinute, lambda));
+            if (wanted is null)
+                continue;
             var asked = wanted(Minute);
-            if (asked < CountsFrom) continue;
+            if (asked < CountsFrom)
+                continue;
             var off = simulation.Chamber - asked;
             squares += off * off * seconds;
             counted += seconds;
             worst = Math.Max(worst, Math.Abs(off));
         }
         chamber.Corner();
-        if (wanted is not null) Corner(Minute, wanted(Minute));
+        if (wanted is not null)
+            Corner(Minute, wanted(Minute));
     }
 
     /// <summary>The chamber so far.</summary>
@@ -98,16 +103,18 @@ internal sealed class TurnRecorder
     private void Corner(double minute, double celsius)
     {
         var point = new CurvePoint(minute, celsius);
-        if (line[^1] != point) line.Add(point);
+        if (line[^1] != point)
+            line.Add(point);
     }
 
     private void Spread(double at, double seconds, double kg)
     {
         var width = KilnRun.Bin.TotalSeconds;
-        for (var left = seconds; left > 1e-9;)
+        for (var left = seconds; left > 1e-9; )
         {
             var bin = (int)(at / width + 1e-9);
-            while (bins.Count <= bin) bins.Add(0);
+            while (bins.Count <= bin)
+                bins.Add(0);
             var part = Math.Min(left, Math.Max(1e-9, (bin + 1) * width - at));
             bins[bin] += kg * part / seconds;
             at += part;

@@ -46,10 +46,26 @@ internal sealed class TurnSheet
     public void Row(BurnerSetting setting, double? until, int step, bool inHold, Func<double, double>? line, double? wanted, bool isLate = false)
     {
         var breath = Simulation.Air.At(setting, Chamber);
-        rows.Add(new PlannedTurn(
-            Now, Last == setting ? TurnKind.Look : TurnKind.Turn, setting, step, inHold, schedule?.Steps[step].Atmosphere, Chamber, Chamber, wanted ?? Chamber, breath, breath.Lambda, Simulation.FlameAtFlue(breath), isLate));
+        rows.Add(
+            new PlannedTurn(
+                Now,
+                Last == setting ? TurnKind.Look : TurnKind.Turn,
+                setting,
+                step,
+                inHold,
+                schedule?.Steps[step].Atmosphere,
+                Chamber,
+                Chamber,
+                wanted ?? Chamber,
+                breath,
+                breath.Lambda,
+                Simulation.FlameAtFlue(breath),
+                isLate
+            )
+        );
         Last = setting;
-        if (until is not { } end) return;
+        if (until is not { } end)
+            return;
         recorder.Go(setting, end, line);
         CloseRow();
     }
@@ -65,7 +81,23 @@ internal sealed class TurnSheet
     public void ShutOff(int step, bool forGood)
     {
         var shut = BurnerSetting.Off(0);
-        rows.Add(new PlannedTurn(Now, forGood ? TurnKind.ShutOff : TurnKind.Turn, shut, step, false, null, Chamber, Chamber, Chamber, Simulation.Air.At(shut, Chamber), double.PositiveInfinity, 0, false));
+        rows.Add(
+            new PlannedTurn(
+                Now,
+                forGood ? TurnKind.ShutOff : TurnKind.Turn,
+                shut,
+                step,
+                false,
+                null,
+                Chamber,
+                Chamber,
+                Chamber,
+                Simulation.Air.At(shut, Chamber),
+                double.PositiveInfinity,
+                0,
+                false
+            )
+        );
         Last = shut;
     }
 
@@ -77,10 +109,12 @@ internal sealed class TurnSheet
     {
         Func<double, double>? wanted = clock.IsEmpty ? null : minute => clock.WantedAt(minute);
         var first = done.IsEmpty ? until : Math.Min(until, done[0].Minute);
-        if (first > 0) recorder.Go(BurnerSetting.Off(0), first, wanted);
+        if (first > 0)
+            recorder.Go(BurnerSetting.Off(0), first, wanted);
         foreach (var (i, turn) in done.Index())
         {
-            if (turn.Minute >= until - 1e-6) break;
+            if (turn.Minute >= until - 1e-6)
+                break;
             var next = i + 1 < done.Length ? Math.Min(until, done[i + 1].Minute) : until;
             Row(turn.Setting, next, clock.IsEmpty ? 0 : clock.StepAt(turn.Minute), false, wanted, wanted?.Invoke(next));
         }
@@ -97,7 +131,22 @@ internal sealed class TurnSheet
         var (chamber, line, air, fuel, energy, heat) = (recorder.Chamber, recorder.Line, recorder.Air, recorder.Fuel, Energy(), Simulation.Heat);
         var cooling = recorder.CoolDown(kiln.Opens);
         return new TurnPlan(
-            rows.ToImmutable(), segments, chamber, line, cooling, air, recorder.Follow(late), trouble, Duration.FromMinutes(powered), fuel, heat, energy, stall, recorder.PeakFuel * 3600, Duration.FromMinutes(Now));
+            rows.ToImmutable(),
+            segments,
+            chamber,
+            line,
+            cooling,
+            air,
+            recorder.Follow(late),
+            trouble,
+            Duration.FromMinutes(powered),
+            fuel,
+            heat,
+            energy,
+            stall,
+            recorder.PeakFuel * 3600,
+            Duration.FromMinutes(Now)
+        );
     }
 
     private void CloseRow() => rows[^1] = rows[^1] with { EndCelsius = Chamber, EndLambda = Simulation.Air.At(Last!.Value, Chamber).Lambda };

@@ -68,24 +68,29 @@ public sealed record SimulatedFault(FaultKind Kind, double FromMinute, double? M
     internal bool IsAt(double seconds) => seconds >= FromMinute * 60 && !(Minutes is { } lasts && seconds >= (FromMinute + lasts) * 60);
 
     /// <summary>How badly.</summary>
-    internal double Strength => Size ?? Kind switch
-    {
-        FaultKind.DeadSection => 1 / 3.0,
-        FaultKind.ThermocoupleShort => 35,
-        FaultKind.ThermocoupleSlid => 0.7,
-        FaultKind.ThermocoupleDrifting => -15,
-        FaultKind.LidOpen => 40,
-        FaultKind.LowMains => 0.15,
-        FaultKind.TopTooHot => 40,
-        _ => 0,
-    };
+    internal double Strength =>
+        Size
+        ?? Kind switch
+        {
+            FaultKind.DeadSection => 1 / 3.0,
+            FaultKind.ThermocoupleShort => 35,
+            FaultKind.ThermocoupleSlid => 0.7,
+            FaultKind.ThermocoupleDrifting => -15,
+            FaultKind.LidOpen => 40,
+            FaultKind.LowMains => 0.15,
+            FaultKind.TopTooHot => 40,
+            _ => 0,
+        };
 
     /// <summary>A problem at <c>fromMinute</c>, <c>minutes</c> or <c>size</c>; nothing when it can be simulated.</summary>
     public Problem? Check()
     {
-        if (!(FromMinute >= 0 && FromMinute <= Longest)) return new Problem("fromMinute", "Minutes since the start, 0 or more.");
-        if (Minutes is { } lasts && !(lasts > 0 && lasts <= Longest)) return new Problem("minutes", "How many minutes it lasts, more than 0.");
-        if (Size is not { } size) return null;
+        if (!(FromMinute >= 0 && FromMinute <= Longest))
+            return new Problem("fromMinute", "Minutes since the start, 0 or more.");
+        if (Minutes is { } lasts && !(lasts > 0 && lasts <= Longest))
+            return new Problem("minutes", "How many minutes it lasts, more than 0.");
+        if (Size is not { } size)
+            return null;
         var (least, most) = Kind switch
         {
             FaultKind.DeadSection or FaultKind.LowMains => (0.0, 1.0),
@@ -97,6 +102,11 @@ public sealed record SimulatedFault(FaultKind Kind, double FromMinute, double? M
             FaultKind.TopTooHot => (-200, 200),
             _ => (double.MinValue, double.MaxValue),
         };
-        return size >= least && size <= most ? null : new Problem("size", $"For this fault the size lies between {Phrases.Number(least)} and {Phrases.Number(most)}; this says {Phrases.Number(size)}.");
+        return size >= least && size <= most
+            ? null
+            : new Problem(
+                "size",
+                $"For this fault the size lies between {Phrases.Number(least)} and {Phrases.Number(most)}; this says {Phrases.Number(size)}."
+            );
     }
 }

@@ -28,7 +28,8 @@ public sealed class SimulatedKiln
     /// <summary>Switches it on.</summary>
     public SimulatedKiln(SimulatedSetup setup)
     {
-        if (setup.Faults.IsDefault) setup = setup with { Faults = [] };
+        if (setup.Faults.IsDefault)
+            setup = setup with { Faults = [] };
         cuts = [.. setup.Faults.Where(f => f.Kind == FaultKind.PowerCut)];
         model = new ThermalModel(setup.Kiln.Body, setup.Load, setup.Start, ThermalModel.UsualNodes, setup.Physics);
         plant = new SimulatedPlant(setup, model);
@@ -59,13 +60,16 @@ public sealed class SimulatedKiln
         }
         else
         {
-            if (dark) simulation.BeginAgain();
+            if (dark)
+                simulation.BeginAgain();
             dark = false;
             simulation.Advance(Every);
         }
         taken++;
         var share = plant.TakeShare() / Every.TotalSeconds;
-        return cut || plant.Loses(taken) ? null : new SimulatedSample(taken, Minutes, plant.Read(taken), share, simulation.SetPoint is { } asked ? Math.Round(asked, 1) : null);
+        return cut || plant.Loses(taken)
+            ? null
+            : new SimulatedSample(taken, Minutes, plant.Read(taken), share, simulation.SetPoint is { } asked ? Math.Round(asked, 1) : null);
     }
 
     /// <summary>Somebody switches it off for good.</summary>
@@ -76,8 +80,11 @@ public sealed class SimulatedKiln
 
     private static FiringProgram Entered(SimulatedSetup setup)
     {
-        if (setup.Faults.FirstOrDefault(f => f.Kind == FaultKind.TopTooHot) is not { } wrong) return setup.Program;
+        if (setup.Faults.FirstOrDefault(f => f.Kind == FaultKind.TopTooHot) is not { } wrong)
+            return setup.Program;
         var top = setup.Program.TopStep;
-        return setup.Program.Steps[top].Target is { } target ? setup.Program.WithStep(top, target + TemperatureDifference.FromKelvins(wrong.Strength), setup.Program.Steps[top].Hold) : setup.Program;
+        return setup.Program.Steps[top].Target is { } target
+            ? setup.Program.WithStep(top, target + TemperatureDifference.FromKelvins(wrong.Strength), setup.Program.Steps[top].Hold)
+            : setup.Program;
     }
 }

@@ -52,8 +52,10 @@ internal sealed class SimulatedPlant : IKilnPlant
     {
         get
         {
-            if (Find(FaultKind.ThermocoupleOpen) is { } open) return open.Size;
-            if (Find(FaultKind.Frozen) is not null) return frozenAt ??= Round(Offset(model.Display));
+            if (Find(FaultKind.ThermocoupleOpen) is { } open)
+                return open.Size;
+            if (Find(FaultKind.Frozen) is not null)
+                return frozenAt ??= Round(Offset(model.Display));
             frozenAt = null;
             return Offset(model.Display);
         }
@@ -63,11 +65,14 @@ internal sealed class SimulatedPlant : IKilnPlant
     /// <param name="sequence">Of the reading.</param>
     public double? Read(long sequence)
     {
-        if (Shown is not { } shown) return null;
-        if (Find(FaultKind.Frozen) is not null || Find(FaultKind.ThermocoupleOpen) is not null) return shown;
+        if (Shown is not { } shown)
+            return null;
+        if (Find(FaultKind.Frozen) is not null || Find(FaultKind.ThermocoupleOpen) is not null)
+            return shown;
         var read = shown + readings.Noise * noise.Normal(3, sequence);
         var spike = noise.Even(4, sequence);
-        if (spike < readings.Spikes) read += spike < readings.Spikes / 2 ? 80 : -80;
+        if (spike < readings.Spikes)
+            read += spike < readings.Spikes / 2 ? 80 : -80;
         return Round(read);
     }
 
@@ -78,7 +83,8 @@ internal sealed class SimulatedPlant : IKilnPlant
     public double Heat(double seconds, double asked, double perHour)
     {
         // A broken thermocouple stops every controller.
-        if (Shown is not { } shown || shown > 1390) return Rest(seconds);
+        if (Shown is not { } shown || shown > 1390)
+            return Rest(seconds);
         var bias = shown - model.Display;
         var lag = (setup.Physics ?? KilnPhysics.Usual).ThermocoupleLag;
         var wanted = asked - bias + lag * perHour / 3600;
@@ -116,8 +122,10 @@ internal sealed class SimulatedPlant : IKilnPlant
             var dt = Math.Min(step, seconds - at);
             Lid();
             var on = Math.Clamp((share * seconds - at) / dt, 0, 1);
-            if (Find(FaultKind.StuckOn) is not null) on = 1;
-            if (dark || Find(FaultKind.StuckOff) is not null || Find(FaultKind.ElementsCut) is not null) on = 0;
+            if (Find(FaultKind.StuckOn) is not null)
+                on = 1;
+            if (dark || Find(FaultKind.StuckOff) is not null || Find(FaultKind.ElementsCut) is not null)
+                on = 0;
             var lost = (1 - (Find(FaultKind.DeadSection)?.Strength ?? 0)) * (1 - (Find(FaultKind.LowMains)?.Strength ?? 0));
             model.StepWithPower(dt, on * Available * lost);
             wander += -wander * dt / WanderSeconds + withinSupply * Math.Sqrt(2 * dt / WanderSeconds) * noise.Normal(2, steps++);
@@ -128,7 +136,8 @@ internal sealed class SimulatedPlant : IKilnPlant
     private void Lid()
     {
         var open = Find(FaultKind.LidOpen)?.Strength ?? 0;
-        if (open == opened) return;
+        if (open == opened)
+            return;
         model.Open(open - opened);
         opened = open;
     }
@@ -137,10 +146,14 @@ internal sealed class SimulatedPlant : IKilnPlant
     {
         var room = setup.Kiln.Room.Celsius;
         var shown = display + readings.OffsetAt1000 + readings.OffsetPer200 * (display - 1000) / 200;
-        if (Find(FaultKind.ThermocoupleShort) is { } shorted) return shorted.Strength;
-        if (Find(FaultKind.ThermocoupleReversed) is not null) return room - (shown - room);
-        if (Find(FaultKind.ThermocoupleSlid) is { } slid) shown = room + slid.Strength * (shown - room);
-        if (Find(FaultKind.ThermocoupleDrifting) is { } drifts) shown += drifts.Strength * (now / 3600 - drifts.FromMinute / 60);
+        if (Find(FaultKind.ThermocoupleShort) is { } shorted)
+            return shorted.Strength;
+        if (Find(FaultKind.ThermocoupleReversed) is not null)
+            return room - (shown - room);
+        if (Find(FaultKind.ThermocoupleSlid) is { } slid)
+            shown = room + slid.Strength * (shown - room);
+        if (Find(FaultKind.ThermocoupleDrifting) is { } drifts)
+            shown += drifts.Strength * (now / 3600 - drifts.FromMinute / 60);
         return shown;
     }
 
@@ -150,7 +163,8 @@ internal sealed class SimulatedPlant : IKilnPlant
     {
         foreach (var fault in setup.Faults)
         {
-            if (fault.Kind == kind && fault.IsAt(now)) return fault;
+            if (fault.Kind == kind && fault.IsAt(now))
+                return fault;
         }
         return null;
     }

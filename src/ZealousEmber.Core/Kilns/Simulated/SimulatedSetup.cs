@@ -12,7 +12,14 @@ namespace ZealousEmber.Core.Kilns.Simulated;
 /// <param name="Quantum">Readings are told in steps of so much, K.</param>
 /// <param name="Spikes">Share of readings that are 80 K off.</param>
 /// <param name="Lost">Share of readings that never arrive.</param>
-public sealed record SimulatedReadings(double OffsetAt1000 = 0, double OffsetPer200 = 0, double Noise = 0.5, double Quantum = 0.25, double Spikes = 1e-4, double Lost = 1e-3);
+public sealed record SimulatedReadings(
+    double OffsetAt1000 = 0,
+    double OffsetPer200 = 0,
+    double Noise = 0.5,
+    double Quantum = 0.25,
+    double Spikes = 1e-4,
+    double Lost = 1e-3
+);
 
 /// <summary>A kiln to be simulated with its controller.</summary>
 /// <param name="Kiln">As it really is: its own power, heat and loss.</param>
@@ -25,8 +32,16 @@ public sealed record SimulatedReadings(double OffsetAt1000 = 0, double OffsetPer
 /// <param name="Physics">In what it differs from what the model takes every kiln to have.</param>
 /// <param name="Supply">Standard deviations of the mains, as shares: of a firing, and within it over two hours.</param>
 public sealed record SimulatedSetup(
-    Kiln Kiln, KilnLoad Load, FiringProgram Program, double Start, ulong Seed, ImmutableArray<SimulatedFault> Faults = default, SimulatedReadings? Readings = null, KilnPhysics? Physics = null,
-    (double Firing, double Within)? Supply = null);
+    Kiln Kiln,
+    KilnLoad Load,
+    FiringProgram Program,
+    double Start,
+    ulong Seed,
+    ImmutableArray<SimulatedFault> Faults = default,
+    SimulatedReadings? Readings = null,
+    KilnPhysics? Physics = null,
+    (double Firing, double Within)? Supply = null
+);
 
 /// <summary>A reading as a logger sends it.</summary>
 /// <param name="Sequence">From 1, in order.</param>

@@ -7,7 +7,14 @@ namespace ZealousEmber.Core.Kilns.Thermal;
 /// <param name="CapacitySlope">What a kg of ware takes up more for each degree, J/kgK².</param>
 /// <param name="Density">Of the walls, against the usual.</param>
 /// <param name="ConductivitySlope">Rise of the walls' conductivity with temperature, against the usual.</param>
-public sealed record KilnPhysics(double ConvectionOutside = 12, double Emissivity = 0.7, double ThermocoupleLag = KilnPhysics.UsualLag, double CapacitySlope = 0.22, double Density = 1, double ConductivitySlope = 1)
+public sealed record KilnPhysics(
+    double ConvectionOutside = 12,
+    double Emissivity = 0.7,
+    double ThermocoupleLag = KilnPhysics.UsualLag,
+    double CapacitySlope = 0.22,
+    double Density = 1,
+    double ConductivitySlope = 1
+)
 {
     /// <summary>Lag of a thermocouple, s.</summary>
     public const double UsualLag = 90;

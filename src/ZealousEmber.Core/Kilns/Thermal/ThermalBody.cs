@@ -12,4 +12,12 @@ namespace ZealousEmber.Core.Kilns.Thermal;
 /// <param name="HeatFactor">Heat capacity against the usual.</param>
 /// <param name="FullPower">Most an element can give; without bound where no element heats it.</param>
 internal sealed record ThermalBody(
-    double InnerArea, double OuterArea, ImmutableArray<WallLayer> Wall, double AirLoss, double Room, double Skin, double HeatFactor, double FullPower = double.PositiveInfinity);
+    double InnerArea,
+    double OuterArea,
+    ImmutableArray<WallLayer> Wall,
+    double AirLoss,
+    double Room,
+    double Skin,
+    double HeatFactor,
+    double FullPower = double.PositiveInfinity
+);

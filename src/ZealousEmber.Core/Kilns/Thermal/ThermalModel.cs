@@ -69,8 +69,10 @@ internal sealed class ThermalModel
         boundWaterHeat = load.FirstFiring ? load.WareMass * BoundWaterHeat : 0;
         FullPower = body.FullPower;
         (conductance0, conductance1, capacity) = WallMesh.Of(body, nodes);
-        for (var i = 0; i < nodes; i++) capacity[i] *= physics.Density;
-        for (var i = 0; i < nodes - 1; i++) conductance1[i] *= physics.ConductivitySlope;
+        for (var i = 0; i < nodes; i++)
+            capacity[i] *= physics.Density;
+        for (var i = 0; i < nodes - 1; i++)
+            conductance1[i] *= physics.ConductivitySlope;
         wall = new double[nodes];
         alpha = new double[nodes];
         beta = new double[nodes];
@@ -113,7 +115,8 @@ internal sealed class ThermalModel
         get
         {
             var heat = Enthalpy(chamber) + Latent(hottest) + defect;
-            for (var i = 0; i < nodes; i++) heat += capacity[i] * wall[i];
+            for (var i = 0; i < nodes; i++)
+                heat += capacity[i] * wall[i];
             return heat;
         }
     }
@@ -148,8 +151,10 @@ internal sealed class ThermalModel
     {
         Prepare(seconds);
         var power = wanted * d - r;
-        if (power < 0) power = 0;
-        else if (power > FullPower) power = FullPower;
+        if (power < 0)
+            power = 0;
+        else if (power > FullPower)
+            power = FullPower;
         else
         {
             Finish(seconds, wanted, power);
@@ -250,14 +255,17 @@ internal sealed class ThermalModel
         var from = hottest;
         chamber = next;
         var outside = next;
-        for (var i = 0; i < nodes; i++) wall[i] = outside = alpha[i] + beta[i] * outside;
-        if (next > hottest) hottest = next;
+        for (var i = 0; i < nodes; i++)
+            wall[i] = outside = alpha[i] + beta[i] * outside;
+        if (next > hottest)
+            hottest = next;
 
         // What the linearised heat capacity took up beyond the true enthalpy is given back in the next step; the balance closes.
         defect = chamberCapacity * (next - before) - (Enthalpy(next) - Enthalpy(before)) - (hottest > from ? Latent(hottest) - Latent(from) : 0);
 
         var slope = (next - before) / seconds;
-        if (seconds != lagSeconds) (lagSeconds, lagShare) = (seconds, Math.Exp(-seconds / lag));
+        if (seconds != lagSeconds)
+            (lagSeconds, lagShare) = (seconds, Math.Exp(-seconds / lag));
         display = next - slope * lag + (display - before + slope * lag) * lagShare;
         used += power * seconds;
         lost += (airLoss * (next - room) + outerLoss * (wall[nodes - 1] - room)) * seconds;

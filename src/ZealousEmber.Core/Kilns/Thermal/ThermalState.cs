@@ -12,11 +12,24 @@ namespace ZealousEmber.Core.Kilns.Thermal;
 /// <param name="Lost">Given to the room since the start.</param>
 /// <param name="StoredAtStart">Stored when it started; this very moment when missing.</param>
 public sealed record ThermalState(
-    double Chamber, double Display, ImmutableArray<double> Wall, double Hottest, double Defect = 0, double Used = 0, double Lost = 0, double? StoredAtStart = null)
+    double Chamber,
+    double Display,
+    ImmutableArray<double> Wall,
+    double Hottest,
+    double Defect = 0,
+    double Used = 0,
+    double Lost = 0,
+    double? StoredAtStart = null
+)
 {
     /// <summary>A kiln still warm from the firing before: walls in a straight line from the chamber's temperature to the outside's.</summary>
     /// <param name="chamber">Inside.</param>
     /// <param name="outside">Of the outer face, at most the chamber's.</param>
-    public static ThermalState Warm(double chamber, double outside) => new(
-        chamber, chamber, [.. Enumerable.Range(0, ThermalModel.UsualNodes).Select(i => chamber + (outside - chamber) * i / (ThermalModel.UsualNodes - 1))], chamber);
+    public static ThermalState Warm(double chamber, double outside) =>
+        new(
+            chamber,
+            chamber,
+            [.. Enumerable.Range(0, ThermalModel.UsualNodes).Select(i => chamber + (outside - chamber) * i / (ThermalModel.UsualNodes - 1))],
+            chamber
+        );
 }
