@@ -89,7 +89,7 @@ async Task Serve()
     builder.Services.AddSingleton<LiveFirings>();
     builder.Services.AddSingleton<TaughtKilns>();
     builder.Services.AddSingleton<TaughtFuelKilns>();
-    builder.Services.AddSingleton<FreshLogbook>();
+    builder.Services.AddSingleton<LogbookRefresh>();
     if (!isWritingApi)
         builder.Services.AddHostedService<LiveLoop>();
     builder.Services.AddSingleton<PackedFurniture>();
@@ -171,7 +171,7 @@ async Task Serve()
     {
         await StudioStart.Open(app);
         // Before anybody asks: a kiln that is firing is never told to be free.
-        await app.Services.GetRequiredService<LiveFirings>().TakeUp(CancellationToken.None);
+        await app.Services.GetRequiredService<LiveFirings>().FollowAll(CancellationToken.None);
     }
     await app.StartAsync();
     Console.WriteLine($"Zealous Ember is at {string.Join(", ", app.Urls)}; its data is in {dataFolder}. Stop it with Ctrl C.");

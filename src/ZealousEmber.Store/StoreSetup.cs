@@ -38,7 +38,7 @@ public static class StoreSetup
         AddRepository<ClayRow, Clay>(services, r => r.Read(), (r, c) => r.Write(c));
         AddRepository<GlazeRow, Glaze>(services, r => r.Read(), (r, g) => r.Write(g));
         AddRepository<FiringRow, FiringDraft>(services, r => r.Read(), (r, f) => r.Write(f));
-        AddSettings<StudioSettingsRow, StudioSettings>(services, r => r.Read(), (r, s) => r.Write(s), StudioSettingsStore.Unsaid);
+        AddSettings<StudioSettingsRow, StudioSettings>(services, r => r.Read(), (r, s) => r.Write(s), StudioSettingsStore.Defaults);
         AddSettings<PlanningPreferencesRow, PlanningPreferences>(
             services,
             r => r.ReadPreferences(),
@@ -52,7 +52,7 @@ public static class StoreSetup
         services.AddScoped<FiringRuns>();
         services.AddScoped<SampleLog>();
         services.AddScoped<FiringRecords>();
-        services.AddScoped<KilnCareBook>();
+        services.AddScoped<KilnCareRepository>();
         services.AddScoped<PhotoRepository>();
         services.AddScoped<RawRows>();
         services.AddScoped(s => new StudioCopies(

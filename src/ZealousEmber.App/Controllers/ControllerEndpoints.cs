@@ -53,7 +53,7 @@ internal static class ControllerEndpoints
         var profile = await ControllerMapping.ReadProfile(wire.ProfileId, wire.Profile, shelf, problems, cancel);
         var keys = ControllerMapping.ReadKeys(wire.Keys, problems);
         var memory = profile is null ? null : ControllerMapping.Read(wire.Memory, profile, problems);
-        if (profile?.Give == Giving.Dials)
+        if (profile?.Give == StepForm.Dials)
             problems.Add(new Problem("profile", "Switches have no keys: they are turned by the clock."));
         if (problems.Count > 0)
             return Result<PressResponse>.Failed(problems);

@@ -30,7 +30,7 @@ internal static class FiringLogFile
     {
         var api = app.MapGroup("/api/firings/{id:int}/log").WithTags("Live");
         api.MapPost("look", (int id, LogLookRequest? request) =>
-                request is null ? ProblemResponses.Of([new Problem("head", "The beginning of the log is missing here.")]) : Answer.Of(LogLook.Of(request))
+                request is null ? ProblemResponses.Of([new Problem("head", "The beginning of the log is missing here.")]) : Answer.Of(LogPreview.Of(request))
             )
             .WithSummary("How a log is probably to be read, from pieces of it")
             .Produces<LogLookResponse>()
@@ -118,7 +118,7 @@ internal static class FiringLogFile
             ]);
         }
         var added = await store.Import(id, Logger, stream, samples, cancel);
-        await context.RequestServices.GetRequiredService<FiringRecords>().Doubt(id, CancellationToken.None);
+        await context.RequestServices.GetRequiredService<FiringRecords>().MarkStale(id, CancellationToken.None);
         samples.Clear();
         samples.TrimExcess();
         run = await studio.Live.TakenIn(run, context.RequestServices);

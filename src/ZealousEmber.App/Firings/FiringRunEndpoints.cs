@@ -1,5 +1,4 @@
 using System.Globalization;
-using NodaTime;
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
@@ -27,7 +26,7 @@ internal static class FiringRunEndpoints
             .ProducesValidationProblem(422)
             .ProducesProblem(404)
             .ProducesProblem(409);
-        api.MapPost("stop", Stop)
+        api.MapPost("stop", Say(RunChange.Stopped))
             .WithSummary("Stop it before its end")
             .Produces<RunContract>()
             .ProducesValidationProblem(422)
@@ -39,7 +38,7 @@ internal static class FiringRunEndpoints
             .ProducesValidationProblem(422)
             .ProducesProblem(404)
             .ProducesProblem(409);
-        api.MapPost("read", MarkRead)
+        api.MapPost("read", Say(RunChange.Read))
             .WithSummary("Its packs and its ware were read")
             .Produces<RunContract>()
             .ProducesValidationProblem(422)
@@ -51,7 +50,7 @@ internal static class FiringRunEndpoints
             .ProducesValidationProblem(422)
             .ProducesProblem(404)
             .ProducesProblem(409);
-        api.MapPost("resume", Resume)
+        api.MapPost("resume", Say(RunChange.Resumed))
             .WithSummary("Go on with a firing that was stopped")
             .Produces<RunContract>()
             .ProducesValidationProblem(422)
@@ -130,29 +129,10 @@ internal static class FiringRunEndpoints
         return Results.Created($"/api/firings/{id}/run", RunMapping.Write(run, studio.Now));
     }
 
-    private static Task<IResult> Stop(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel) =>
-        Change(
-            id,
-            wire,
-            "stopped",
-            studio,
-            context,
-            (run, at) =>
-                run.State(at) switch
-                {
-                    FiringState.Started or FiringState.Firing => null,
-                    FiringState.Cooling => "The power is off already; it is cooling.",
-                    FiringState.Stopped => "It was stopped already.",
-                    _ => "This firing is over.",
-                },
-            (run, at) => run with { StoppedAt = at },
-            cancel
-        );
-
     private static async Task<IResult> Opened(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel)
     {
         if (studio.Live.Unreadable.All(r => r.FiringId != id))
-            return await OpenedReadable(id, wire, studio, context, cancel);
+            return await Change(id, RunChange.Opened, wire, studio, context, cancel);
         // Whatever it was started with: whoever stands at the kiln says that it is open.
         var entry = new FiringEntry(Key(wire?.Key, "opened"), EntryKind.State, studio.Now, Versions.Stamp(context.Request).By, Subject: "opened");
         if (!await studio.Runs.OpenUnreadable(id, studio.Now, entry, cancel))
@@ -161,85 +141,19 @@ internal static class FiringRunEndpoints
         return Results.NoContent();
     }
 
-    private static Task<IResult> OpenedReadable(int id, ChangeStateRequest? wire, LiveStudio studio, HttpContext context, CancellationToken cancel) =>
-        Change(
-            id,
-            wire,
-            "opened",
-            studio,
-            context,
-            (run, at) =>
-                run.State(at) switch
-                {
-                    FiringState.Firing => "The power is on: stop it first. Never open a hot kiln.",
-                    FiringState.Opened or FiringState.Read or FiringState.Closed => "It was opened already.",
-                    _ => null,
-                },
-            (run, at) => run with { OpenedAt = at, StoppedAt = run.State(at) == FiringState.Started ? at : run.StoppedAt },
-            cancel
-        );
-
-    private static Task<IResult> MarkRead(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel) =>
-        Change(
-            id,
-            wire,
-            "read",
-            studio,
-            context,
-            (run, at) =>
-                run.State(at) switch
-                {
-                    FiringState.Opened => null,
-                    FiringState.Read => "It was read already.",
-                    FiringState.Closed => "It is closed: nothing more is to be noted.",
-                    _ => "The kiln has not been opened yet.",
-                },
-            (run, at) => run with { ReadAt = at },
-            cancel
-        );
+    private static Delegate Say(RunChange change) =>
+        (int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel) =>
+            Change(id, change, wire, studio, context, cancel);
 
     private static Task<IResult> Close(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel) =>
-        Change(
-            id,
-            wire,
-            wire?.Reopen == true ? "reopened" : "closed",
-            studio,
-            context,
-            (run, at) =>
-                (run.State(at), wire?.Reopen == true) switch
-                {
-                    (FiringState.Closed, true) or (FiringState.Opened or FiringState.Read, false) => null,
-                    (FiringState.Closed, false) => "It is closed already.",
-                    (_, true) => "It is not closed.",
-                    _ => "The kiln has not been opened yet.",
-                },
-            (run, at) => run with { ClosedAt = wire?.Reopen == true ? null : at },
-            cancel
-        );
-
-    private static Task<IResult> Resume(int id, ChangeStateRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel) =>
-        Change(
-            id,
-            wire,
-            "resumed",
-            studio,
-            context,
-            (run, at) =>
-                run.State(at) != FiringState.Stopped ? "Only a firing that was stopped goes on again."
-                : run.Link == LinkKind.Simulated ? "A simulated kiln that was stopped stays off."
-                : null,
-            (run, _) => run with { StoppedAt = null, CooledAt = null },
-            cancel
-        );
+        Change(id, wire?.Reopen == true ? RunChange.Reopened : RunChange.Closed, wire, studio, context, cancel);
 
     private static async Task<IResult> Change(
         int id,
+        RunChange change,
         ChangeStateRequest? wire,
-        string what,
         LiveStudio studio,
         HttpContext context,
-        Func<FiringRun, Instant, string?> refuse,
-        Func<FiringRun, Instant, FiringRun> change,
         CancellationToken cancel
     )
     {
@@ -258,21 +172,21 @@ internal static class FiringRunEndpoints
             problems.Add(new Problem("key", $"At most {FiringEntry.LongestSubject} characters."));
         if (problems.Count > 0)
             return ProblemResponses.Of(problems);
-        if (refuse(run, at) is { } why)
+        if (change.Refusal(run, at) is { } why)
             return ProblemResponses.Conflict(why + Said(await studio.Runs.Entries(id, cancel), run));
         // What it was like then is noted with it: an early opening carries its risk.
         var hot = studio.Live.Find(id) is { } live && (await studio.Live.Now(live, cancel)).Chamber is { } chamber ? Math.Round(chamber) : (double?)null;
-        var entry = new FiringEntry(Key(key, what), EntryKind.State, at, stamp.By, hot, what, Text.Lines(wire?.Note));
+        var entry = new FiringEntry(Key(key, change.Word), EntryKind.State, at, stamp.By, hot, change.Word, Text.Lines(wire?.Note));
         // Asked again where nobody else writes: of two people at once the second is told who was first.
         string? late = null;
-        var changed = await studio.Runs.Change(id, r => (late = refuse(r, at)) is null ? change(r, at) : r, entry, cancel);
+        var changed = await studio.Runs.Change(id, r => (late = change.Refusal(r, at)) is null ? change.Of(r, at) : r, entry, cancel);
         if (changed is null)
             return ProblemResponses.NotFound("started firing");
         if (late is not null)
             return ProblemResponses.Conflict(late + Said(await studio.Runs.Entries(id, cancel), changed));
         if (studio.Live.Find(id) is { } running)
         {
-            if (what == "resumed")
+            if (change == RunChange.Resumed)
                 await studio.Live.Resume(running, changed, context.RequestServices);
             else
                 await studio.Live.Changed(running, changed);

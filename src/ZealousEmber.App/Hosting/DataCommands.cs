@@ -20,6 +20,11 @@ internal static class DataCommands
             Console.WriteLine($"{from} is now the studio in {folder}. What was there before is in {held.Backups}.");
             return true;
         }
+        if (configuration["vocabulary"] is { Length: > 0 } words)
+        {
+            await File.WriteAllTextAsync(words, Vocabulary.Write());
+            return true;
+        }
         if (configuration.GetValue<bool>("check"))
         {
             if (await StudioCopies.DamageOf(folder) is { } damage)

@@ -46,7 +46,7 @@ internal static class KilnBank
         if (kiln.Item.ControllerId is not { } controllerId || await studio.Controllers.Find(controllerId, cancel) is not { } controller)
             return Results.Ok(new BankContract(null, null, [], null));
         var profile = controller.Item.Profile;
-        if (profile.Give == Giving.Dials)
+        if (profile.Give == StepForm.Dials)
             return Results.Ok(new BankContract(controllerId, profile.Name, [], null));
         var bank = ProgramBank.Of(profile, await studio.Programs.Find(id, null, cancel), studio.Now, await studio.Schedules.PresentVersions(cancel));
         // One alone takes its place whatever it is for.

@@ -28,11 +28,13 @@ internal static class KilnCareEndpoints
             .Produces<MaintenanceContract>(201)
             .ProducesProblem(404)
             .ProducesValidationProblem(422);
-        api.MapDelete("maintenance/{entry:int}", (int id, int entry, KilnCareBook book, CancellationToken cancel) => Remove(id, entry, false, book, cancel))
+        api.MapDelete("maintenance/{entry:int}", (int id, int entry, KilnCareRepository book, CancellationToken cancel) =>
+                Remove(id, entry, false, book, cancel)
+            )
             .WithSummary("Take something out again; can be undone")
             .Produces(204)
             .ProducesProblem(404);
-        api.MapPost("maintenance/{entry:int}/restore", (int id, int entry, KilnCareBook book, CancellationToken cancel) =>
+        api.MapPost("maintenance/{entry:int}/restore", (int id, int entry, KilnCareRepository book, CancellationToken cancel) =>
                 Remove(id, entry, true, book, cancel)
             )
             .WithSummary("Bring it back")
@@ -40,7 +42,7 @@ internal static class KilnCareEndpoints
             .ProducesProblem(404);
     }
 
-    private static async Task<IResult> SaveCare(int id, CareContract? wire, Repository<StudioKiln> kilns, KilnCareBook book, CancellationToken cancel)
+    private static async Task<IResult> SaveCare(int id, CareContract? wire, Repository<StudioKiln> kilns, KilnCareRepository book, CancellationToken cancel)
     {
         if (await kilns.Find(id, cancel) is null)
             return ProblemResponses.NotFound("kiln");
@@ -81,7 +83,7 @@ internal static class KilnCareEndpoints
         int id,
         MaintenanceRequest? wire,
         Repository<StudioKiln> kilns,
-        KilnCareBook book,
+        KilnCareRepository book,
         TimeProvider time,
         HttpRequest request,
         CancellationToken cancel
@@ -107,6 +109,6 @@ internal static class KilnCareEndpoints
         return Results.Created($"/api/kilns/{id}/maintenance/{done.Id}", CareMapping.Write(done));
     }
 
-    private static async Task<IResult> Remove(int id, int entry, bool back, KilnCareBook book, CancellationToken cancel) =>
+    private static async Task<IResult> Remove(int id, int entry, bool back, KilnCareRepository book, CancellationToken cancel) =>
         await book.Remove(id, entry, back, cancel) ? Results.NoContent() : ProblemResponses.NotFound("entry");
 }

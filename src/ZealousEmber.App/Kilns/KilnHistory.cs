@@ -3,10 +3,8 @@ using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Services.Firings;
-using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Fuel;
-using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Kilns;
@@ -31,7 +29,7 @@ internal static class KilnHistory
         Repository<StudioKiln> kilns,
         FiringReader reader,
         FiringRecords records,
-        KilnCareBook book,
+        KilnCareRepository book,
         StudioLookup lookup,
         TimeProvider time,
         CancellationToken cancel
@@ -49,7 +47,11 @@ internal static class KilnHistory
                 all.Count,
                 Math.Round(all.Sum(r => r.FullPowerHours ?? 0), 1),
                 [.. done.Select(CareMapping.Write)],
-                [.. Reminders(kiln.Item is FuelKiln, all, done, care)],
+                [
+                    .. KilnReminder
+                        .Of(kiln.Item is FuelKiln, [.. all.Select(f => f.StartsAt)], [.. done.Select(d => (d.Kind, d.At))], care)
+                        .Select(r => new ReminderContract(r.Kind, r.After, r.Since, r.IsDue, r.Text)),
+                ],
                 [
                     .. all.GroupBy(r => MonthOf(r.StartsAt))
                         .TakeLast(24)
@@ -75,32 +77,5 @@ internal static class KilnHistory
                 ]
             )
         );
-    }
-
-    private static IEnumerable<ReminderContract> Reminders(bool isFuel, IReadOnlyList<FollowedFiring> all, IReadOnlyList<Maintenance> done, KilnCare care)
-    {
-        var shelves = (MaintenanceKind.Shelves, care.ShelvesAfter, "shelves scraped and washed");
-        (MaintenanceKind Kind, int After, string What)[] due = isFuel
-            ? [(MaintenanceKind.Burners, care.BurnersAfter, "burners and hoses looked at, leak test made"), shelves]
-            :
-            [
-                (MaintenanceKind.Thermocouple, care.ThermocoupleAfter, "a new thermocouple"),
-                shelves,
-                (MaintenanceKind.Vent, care.VentAfter, "the vent looked at"),
-            ];
-        foreach (var (kind, after, what) in due)
-        {
-            if (after == 0)
-                continue;
-            var last = done.Where(d => d.Kind == kind).Select(d => (Instant?)d.At).Max();
-            var since = all.Count(r => last is null || r.StartsAt >= last);
-            yield return new ReminderContract(
-                kind,
-                after,
-                since,
-                since >= after,
-                $"{char.ToUpperInvariant(what[0])}{what[1..]}: {(last is null ? "never noted" : Phrases.Count(since, "firing") + " ago")}, due every {after}."
-            );
-        }
     }
 }

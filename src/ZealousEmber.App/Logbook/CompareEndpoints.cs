@@ -47,7 +47,7 @@ internal static class CompareEndpoints
                 celsius,
                 [.. firings.Select(f => Write(f, align, celsius))],
                 [.. rows.Select(r => new ComparedNumber(r.Figure.Name, r.Figure.Label, r.Figure.Unit, r.Values, r.Weight, r.Weight >= FigureRow.Mattered))],
-                Words(firings, rows)
+                Comparison.Of([.. firings.Select(f => new ComparedName(f.Draft.Item.Name, f.Record.Results.IsGood || f.Record.Results.IsReference))], rows)
             )
         );
     }
@@ -106,35 +106,5 @@ internal static class CompareEndpoints
             f.Record.Results.Lost,
             f.Record.Results.IsReference
         );
-    }
-
-    /// <summary>Where some came out well and others did not: what sets the two apart; else what differs most.</summary>
-    private static IReadOnlyList<string> Words(List<ReadFiring> firings, IReadOnlyList<FigureRow> rows)
-    {
-        const int Most = 4;
-        var good = firings.Select(f => f.Record.Results.IsGood || f.Record.Results.IsReference).ToList();
-        var split = good.Contains(true) && good.Contains(false);
-        double Apart(FigureRow row)
-        {
-            if (!split)
-                return row.Weight;
-            var (well, badly) = (row.Values.Where((v, i) => good[i] && v is not null).ToList(), row.Values.Where((v, i) => !good[i] && v is not null).ToList());
-            return well.Count == 0 || badly.Count == 0 ? 0 : Math.Abs(well.Average()!.Value - badly.Average()!.Value) / row.Figure.Matters;
-        }
-
-        // What costs more or less follows from the rest and explains nothing.
-        string[] follows = ["cost", "kwh", "gas", "fullPowerHours"];
-        return
-        [
-            .. rows.Where(r => !follows.Contains(r.Figure.Name))
-                .Select(r => (Row: r, Apart: Apart(r)))
-                .Where(r => r.Apart >= FigureRow.Mattered)
-                .OrderByDescending(r => r.Apart)
-                .Take(Most)
-                .Select(r =>
-                    $"{r.Row.Figure.Label}: "
-                    + $"{string.Join(", ", r.Row.Values.Select((v, i) => $"{(v is { } value ? Phrases.Number(Math.Round(value, Math.Abs(value) switch { > 100 => 0, > 10 => 1, _ => 2 })) : "not known")}{(r.Row.Figure.Unit.Length > 0 ? $" {r.Row.Figure.Unit}" : "")} in “{firings[i].Draft.Item.Name}”"))}."
-                ),
-        ];
     }
 }

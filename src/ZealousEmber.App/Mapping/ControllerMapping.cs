@@ -73,7 +73,7 @@ internal static class ControllerMapping
         if (wire.Slot is { } slot && profile.Find("slot") is { } question && !question.IsAnswer(slot))
             problems.Add(new Problem("memory.slot", "There is no such program."));
         var hands = (wire.Hands ?? [])
-            .Select(h => Enum.GetValues<HandsOn>().Select(x => (HandsOn?)x).FirstOrDefault(x => x.ToString()!.ToLowerInvariant() == h))
+            .Select(h => Enum.GetValues<HandAction>().Select(x => (HandAction?)x).FirstOrDefault(x => x.ToString()!.ToLowerInvariant() == h))
             .ToList();
         if (hands.Contains(null))
             problems.Add(new Problem("memory.hands", "What is done by hand is lid, charge or timer."));
@@ -95,7 +95,7 @@ internal static class ControllerMapping
             state!.Value,
             wire.At,
             wire.Typed ?? "",
-            [.. hands.OfType<HandsOn>().Distinct()]
+            [.. hands.OfType<HandAction>().Distinct()]
         );
         var asks = state is ControllerState.Ask or ControllerState.Sure or ControllerState.Tell;
         if (!asks)

@@ -43,7 +43,7 @@ internal static class FitTask
         );
         if (problems.Count > 0 || wish is null)
             return Result<FitResultContract>.Failed(problems);
-        if (wish.Profile.Give == Giving.Dials)
+        if (wish.Profile.Give == StepForm.Dials)
             return Turn(wish, ReadSoFar(wire, wish.Schedule.Unit, problems), firing.Kiln, problems, cancel);
         if (firing.Ware is not null)
             wish = wish with { Kiln = firing.Kiln, Load = firing.Ware, Units = (await lookup.Settings()).Display.Units };

@@ -76,7 +76,7 @@ internal static class KilnMapping
 
     /// <summary>The kiln as its controller makes it: what becomes of a late climb is the controller's to say.</summary>
     public static Kiln Under(this Kiln kiln, ControllerProfile? controller) =>
-        controller is null or { Give: Giving.Dials } ? kiln : kiln.With(controller.ClockRuns ? HoldClock.RunsByItself : HoldClock.WaitsForTarget);
+        controller is null or { Give: StepForm.Dials } ? kiln : kiln.With(controller.ClockRuns ? HoldClock.RunsByItself : HoldClock.WaitsForTarget);
 
     /// <summary>The same for any kiln; only an electric one has a controller.</summary>
     public static StudioKiln Under(this StudioKiln kiln, ControllerProfile? controller) => kiln is Kiln electric ? electric.Under(controller) : kiln;

@@ -34,7 +34,7 @@ internal static class ReadBackTask
         var shown = ReadShown(wire.Shown, wire.Text, problems);
         var memory = profile is null || wire.Memory is null ? null : ControllerMapping.Read(wire.Memory, profile, problems);
         var program = profile is null ? [] : ReadProgram(wire.Program, profile, problems);
-        if (profile?.Give == Giving.Dials)
+        if (profile?.Give == StepForm.Dials)
             problems.Add(new Problem("profile", "Switches show nothing to read back: they are turned by the clock."));
         if (problems.Count > 0)
             return Result<ReadBackResponse>.Failed(problems);

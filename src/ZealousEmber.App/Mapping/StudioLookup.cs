@@ -26,7 +26,7 @@ internal sealed record StudioLookup(
         _ => Task.FromResult<IReadOnlyDictionary<int, Clay>>(new Dictionary<int, Clay>()),
         _ => Task.FromResult<IReadOnlyDictionary<int, Glaze>>(new Dictionary<int, Glaze>()),
         () => Task.FromResult(PlanningPreferences.Usual),
-        () => Task.FromResult(StudioSettingsStore.Unsaid),
+        () => Task.FromResult(StudioSettingsStore.Defaults),
         _ => Task.FromResult<ControllerProfile?>(null),
         () => CancellationToken.None,
         _ => Task.FromResult<LoadContract?>(null)

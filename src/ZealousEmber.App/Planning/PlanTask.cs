@@ -88,5 +88,5 @@ internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, O
     /// As many as the kiln's controller takes. One with built-in programs or switches takes none of its own: there the plan is what comes nearest to.
     /// </summary>
     private static int StepsOf(ControllerProfile? controller) =>
-        controller is { Give: Giving.Rate or Giving.Time } ? Math.Max(FewestSteps, controller.Most) : UsualSteps;
+        controller is { Give: StepForm.Rate or StepForm.Time } ? Math.Max(FewestSteps, controller.Most) : UsualSteps;
 }

@@ -96,7 +96,7 @@ internal static class ArchiveEndpoints
             // Asked again where nobody else writes: what was saved while the archive came in stays.
             if (!await studio.TakeOver(file, "The archive", cancel))
                 return ProblemResponses.Conflict(NotEmpty);
-            await live.TakeUp(CancellationToken.None);
+            await live.FollowAll(CancellationToken.None);
             await reader.Refresh(CancellationToken.None);
             return Results.Ok(manifest.Value);
         }

@@ -42,7 +42,7 @@ public sealed record ControllerMemory(
     ControllerState State,
     string? At,
     string Typed,
-    ImmutableArray<HandsOn> Hands
+    ImmutableArray<HandAction> Hands
 )
 {
     private const string OnlySlot = "1";

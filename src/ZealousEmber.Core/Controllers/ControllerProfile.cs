@@ -4,7 +4,7 @@ using ZealousEmber.Core.Units;
 namespace ZealousEmber.Core.Controllers;
 
 /// <summary>What a controller is told of a step.</summary>
-public enum Giving
+public enum StepForm
 {
     /// <summary>Degrees an hour, or a minute.</summary>
     Rate,
@@ -56,7 +56,7 @@ public enum CoolingRule
 }
 
 /// <summary>What is done by hand before it goes.</summary>
-public enum HandsOn
+public enum HandAction
 {
     /// <summary>The lid is closed.</summary>
     Lid,
@@ -126,7 +126,7 @@ public sealed record Dials(
 public sealed record ControllerProfile(
     string Name,
     TemperatureUnit Unit,
-    Giving Give,
+    StepForm Give,
     bool PerMinute,
     Counting Count,
     int Most,
@@ -138,7 +138,7 @@ public sealed record ControllerProfile(
     double? AlarmAbove,
     bool ClockRuns,
     bool Confirms,
-    ImmutableArray<HandsOn> Hands,
+    ImmutableArray<HandAction> Hands,
     ImmutableArray<Question> Ask,
     Presets? Presets,
     Dials? Dials

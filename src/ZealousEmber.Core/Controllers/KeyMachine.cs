@@ -88,8 +88,8 @@ public sealed class KeyMachine(ControllerProfile profile, ControllerMemory memor
             Answer(asked, key);
     }
 
-    private static HandsOn? HandOf(string word) =>
-        Enum.GetValues<HandsOn>().Select(h => (HandsOn?)h).FirstOrDefault(h => h.ToString()!.ToLowerInvariant() == word);
+    private static HandAction? HandOf(string word) =>
+        Enum.GetValues<HandAction>().Select(h => (HandAction?)h).FirstOrDefault(h => h.ToString()!.ToLowerInvariant() == word);
 
     /// <summary>Seconds an arrow is held; nothing for another key.</summary>
     private static double? HeldFor(string key) =>
@@ -108,7 +108,7 @@ public sealed class KeyMachine(ControllerProfile profile, ControllerMemory memor
         return asked.Question.Entry == Entry.Pad ? "" : Memory.AnswerTo(asked);
     }
 
-    private void Done(HandsOn hand)
+    private void Done(HandAction hand)
     {
         if (!Memory.Hands.Contains(hand))
             Memory = Memory with { Hands = Memory.Hands.Add(hand) };

@@ -5,7 +5,7 @@ internal static class ProfileCheck
 {
     public static IEnumerable<Problem> Of(ControllerProfile profile)
     {
-        if (profile.Give == Giving.Dials)
+        if (profile.Give == StepForm.Dials)
         {
             if (profile.Ask.Length > 0)
                 yield return new Problem("ask", "Switches are turned; nothing is asked.");
@@ -37,7 +37,7 @@ internal static class ProfileCheck
             yield return new Problem("ask", "What is asked of a step stands together, its rate or time among it.");
         foreach (var q in group.Where(q => q.Item.Shared))
             yield return new Problem($"ask[{q.Index}].shared", "What is asked of a step is its program's.");
-        if (profile.Find("count") is { } count && profile.Give is Giving.Rate or Giving.Time)
+        if (profile.Find("count") is { } count && profile.Give is StepForm.Rate or StepForm.Time)
         {
             if (profile.Ask.IndexOf(count) > (group.Count > 0 ? group[0].Index : 0))
                 yield return new Problem("ask", "How many steps there are is asked before them.");
@@ -87,7 +87,7 @@ internal static class ProfileCheck
     private static string[] Needed(ControllerProfile profile) =>
         profile.Give switch
         {
-            Giving.Rate =>
+            StepForm.Rate =>
             [
                 "rate",
                 "target",
@@ -95,7 +95,7 @@ internal static class ProfileCheck
                 .. profile.Count == Counting.Asked ? ["count"] : Array.Empty<string>(),
                 .. profile.Cooling == CoolingRule.One ? ["cool"] : Array.Empty<string>(),
             ],
-            Giving.Time =>
+            StepForm.Time =>
             [
                 "time",
                 "target",
@@ -108,8 +108,8 @@ internal static class ProfileCheck
     private static string[] Known(ControllerProfile profile) =>
         profile.Give switch
         {
-            Giving.Rate => ["slot", "count", "rate", "target", "hold", "cool", "alarm", "delay"],
-            Giving.Time => ["slot", "count", "time", "target", "cool", "alarm", "delay"],
+            StepForm.Rate => ["slot", "count", "rate", "target", "hold", "cool", "alarm", "delay"],
+            StepForm.Time => ["slot", "count", "time", "target", "cool", "alarm", "delay"],
             _ => ["slot", "cone", "speed", "hours", "hold", "dry", "cool", "alarm", "delay"],
         };
 
@@ -120,7 +120,7 @@ internal static class ProfileCheck
             "count" => question.Format == AnswerFormat.Whole,
             "cone" => question.Format == AnswerFormat.Cone,
             "speed" => question.Format == AnswerFormat.Word,
-            "cool" when profile.Give == Giving.Cone => question.Format == AnswerFormat.Word,
+            "cool" when profile.Give == StepForm.Cone => question.Format == AnswerFormat.Word,
             "rate" or "target" or "cool" or "alarm" => question.Format is AnswerFormat.Whole or AnswerFormat.Tenths,
             _ => question.IsTime,
         };

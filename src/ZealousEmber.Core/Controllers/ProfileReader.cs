@@ -43,12 +43,12 @@ public static class ProfileReader
                 name is null ? "A controller has a name, to find it by." : $"A name has at most {LongestName} characters; this one has {name.Length}."
             );
         var unit = Word("unit", data.Unit, null, ("C", TemperatureUnit.Celsius), ("F", TemperatureUnit.Fahrenheit));
-        var give = Word("give", data.Give, null, ("rate", Giving.Rate), ("time", Giving.Time), ("cone", Giving.Cone), ("dials", Giving.Dials));
+        var give = Word("give", data.Give, null, ("rate", StepForm.Rate), ("time", StepForm.Time), ("cone", StepForm.Cone), ("dials", StepForm.Dials));
         var perMinute = Word("per", data.Per, false, ("hour", false), ("minute", true));
         // What is not said is not asked for twice.
         var steps = data.Give is "rate" or "time";
         var count = Word("count", data.Count, steps ? null : Counting.Ended, ("asked", Counting.Asked), ("ended", Counting.Ended), ("fixed", Counting.Fixed));
-        var hold = Word("hold", data.Hold, steps && give == Giving.Rate ? null : HoldRule.Top, ("every", HoldRule.Every), ("top", HoldRule.Top));
+        var hold = Word("hold", data.Hold, steps && give == StepForm.Rate ? null : HoldRule.Top, ("every", HoldRule.Every), ("top", HoldRule.Top));
         var cooling = Word(
             "cooling",
             data.Cooling,
@@ -61,7 +61,7 @@ public static class ProfileReader
         var lowered = Word("top", data.Top, false, ("fixed", false), ("lowered", true));
         var fullDown = Word("fullDown", data.FullDown, false, ("off", true), ("on", false));
         var hands = (data.Hands ?? [])
-            .Select((h, i) => Word($"hands[{i}]", h ?? "", null, ("lid", HandsOn.Lid), ("charge", HandsOn.Charge), ("timer", HandsOn.Timer)))
+            .Select((h, i) => Word($"hands[{i}]", h ?? "", null, ("lid", HandAction.Lid), ("charge", HandAction.Charge), ("timer", HandAction.Timer)))
             .Distinct()
             .ToImmutableArray();
         if (steps && data.Most is not (>= 1 and <= ControllerProfile.MostSteps))
@@ -76,8 +76,8 @@ public static class ProfileReader
         if (data.Ask?.Count > MostQuestions)
             Wrong("ask", $"At most {MostQuestions} questions; these are {data.Ask.Count}.");
         var ask = (data.Ask ?? []).Take(MostQuestions).Select((q, i) => QuestionReader.Read(q, $"ask[{i}]", problems)).OfType<Question>().ToImmutableArray();
-        var presets = give == Giving.Cone ? ReadPresets(data, lowered, Wrong) : null;
-        var dials = give == Giving.Dials ? ReadDials(data, Wrong) : null;
+        var presets = give == StepForm.Cone ? ReadPresets(data, lowered, Wrong) : null;
+        var dials = give == StepForm.Dials ? ReadDials(data, Wrong) : null;
         if (problems.Count > 0)
             return Result<ControllerProfile>.Failed(problems);
         var profile = new ControllerProfile(

@@ -8,8 +8,8 @@ public static class ProgramWalk
     /// <summary>Questions about a step stand together and are repeated.</summary>
     internal static bool IsOfAStep(this ControllerProfile profile, Question question) =>
         question.Id is "rate" or "time"
-        || (question.Id == "target" && profile.Give is Giving.Rate or Giving.Time)
-        || (question.Id == "hold" && profile is { Give: Giving.Rate, Hold: HoldRule.Every });
+        || (question.Id == "target" && profile.Give is StepForm.Rate or StepForm.Time)
+        || (question.Id == "hold" && profile is { Give: StepForm.Rate, Hold: HoldRule.Every });
 
     /// <summary>The questions; each is asked for its answer only once the ones before it are answered.</summary>
     /// <param name="profile">The controller.</param>

@@ -37,9 +37,6 @@ public sealed record FiringResults
     /// <summary>It came out well, as far as anybody said: counted, nothing lost, no fault.</summary>
     public bool IsGood => Out is not null && Lost is null or 0 && Faults.IsEmpty;
 
-    /// <summary>The same as the one to go by, or no longer.</summary>
-    public FiringResults AsReference(bool isReference) => this with { IsReference = isReference };
-
     /// <summary>
     /// Builds them. Problems name <c>out</c>, <c>lost</c>, <c>word</c>, <c>faults</c>, <c>faults[i].kind</c>, <c>.lot</c>, <c>.shelf</c>, <c>.count</c>,
     /// <c>.note</c>.

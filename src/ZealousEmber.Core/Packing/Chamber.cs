@@ -73,9 +73,6 @@ public sealed record Chamber
     /// <summary>The half shelf, where there is one.</summary>
     public ShelfStock? Half => Shelves.FirstOrDefault(s => s.Half);
 
-    /// <summary>Litres inside.</summary>
-    public double Litres => FloorArea * Height / 1e6;
-
     /// <summary>mm².</summary>
     public double FloorArea =>
         Shape == ChamberShape.Rectangle

@@ -209,7 +209,7 @@ internal sealed class ColumnPacker
             if (pack is not null)
                 filler.Mind(pack);
             foreach (var k in here.Where(k => k.X is null))
-                filler.KeepSomewhere(k.Lot, k.Stack, k.Held);
+                filler.PlaceAnywhere(k.Lot, k.Stack, k.Held);
             fillers[i] = (filler, level, z, pack);
             z += shelf.Thickness + level.Opening;
         }

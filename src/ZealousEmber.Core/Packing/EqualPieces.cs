@@ -32,7 +32,7 @@ internal static class EqualPieces
         if (want <= 0)
             return [];
         var tip = space.TipRadius(body.Height);
-        var dice = new Dice(17);
+        var dice = new SeededRandom(17);
         var squeezed = Lattice.Fullest(space, body.R, gap, body.Foot, tip, 4, 0.95);
         var best = body.IsRound
             ? [.. Lattice.Fullest(space, body.R, gap, body.Foot, tip, 1)[0].Select(p => new Place(p.X, p.Y, 0))]
@@ -66,7 +66,7 @@ internal static class EqualPieces
         List<Place> best,
         List<List<(double X, double Y)>> squeezed,
         Effort effort,
-        ref Dice dice,
+        ref SeededRandom dice,
         ref int hopeless
     )
     {
@@ -108,7 +108,7 @@ internal static class EqualPieces
     }
 
     /// <summary>With handles turned: as many as go on one after another, each let go before the next.</summary>
-    private static List<Place> FirstTurned(ShelfSpace space, Body body, double gap, double tip, ref Dice dice)
+    private static List<Place> FirstTurned(ShelfSpace space, Body body, double gap, double tip, ref SeededRandom dice)
     {
         var relaxer = new Relaxer(space, gap);
         // As if every second handle stood in a gap of the others.
@@ -129,7 +129,7 @@ internal static class EqualPieces
         return Places(relaxer);
     }
 
-    private static void AddInEmptiest(Relaxer relaxer, Body body, ref Dice dice)
+    private static void AddInEmptiest(Relaxer relaxer, Body body, ref SeededRandom dice)
     {
         var (x, y) = relaxer.Now(StepFor(body)).Emptiest(body.Foot, body.Height);
         relaxer.Add(body, x, y, dice.Between(0, 2 * Math.PI));

@@ -35,8 +35,6 @@ internal sealed class Relaxer
 
     public bool IsFree => Worst < Accepted;
 
-    public Body BodyOf(int i) => bodies[i];
-
     public (double X, double Y, double Turn) PlaceOf(int i) => (at[3 * i], at[3 * i + 1], bodies[i].IsRound ? 0 : at[3 * i + 2] / bodies[i].R);
 
     public void Add(Body body, double x, double y, double turn = 0)

@@ -51,7 +51,7 @@ internal sealed class ShelfFiller
     public void Mind(PlacedPack pack) => space = space.WithPack(request, pack);
 
     /// <summary>Stays on this shelf, where there is room for it; where there is none, where there is most.</summary>
-    public void KeepSomewhere(int lot, int stack, bool held)
+    public void PlaceAnywhere(int lot, int stack, bool held)
     {
         Place at;
         if (IsSlab(lot))
@@ -240,7 +240,7 @@ internal sealed class ShelfFiller
             stacks.Add((s.Lot, s.Stack));
             standing.RemoveAt(standing.LastIndexOf(s));
         }
-        var dice = new Dice(5);
+        var dice = new SeededRandom(5);
         var raster = relaxer.Now(rasterStep);
         foreach (var w in round.OrderByDescending(w => Body.Of(request, w.Lot, w.Stack).R))
         {

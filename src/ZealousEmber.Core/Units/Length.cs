@@ -22,9 +22,6 @@ public readonly record struct Length(double Millimetres)
     // Within so much of a sixteenth of an inch a length is called by it, mm.
     private const double NearFraction = 0.05;
 
-    /// <summary>A length in inches.</summary>
-    public static Length FromInches(double inches) => new(inches * PerInch);
-
     /// <summary>"6 mm", "3/8 in", "1 1/2 in", "0.47 in".</summary>
     public string Format(LengthUnit unit)
     {

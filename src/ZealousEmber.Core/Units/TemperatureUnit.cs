@@ -16,18 +16,6 @@ public static class TemperatureUnits
     /// <summary>How a scale is written beside a number: °C or °F.</summary>
     public static string Symbol(this TemperatureUnit unit) => unit == TemperatureUnit.Celsius ? "°C" : "°F";
 
-    /// <summary>The letter of a scale on the wire and in shorthand: C or F.</summary>
-    public static string Letter(this TemperatureUnit unit) => unit == TemperatureUnit.Celsius ? "C" : "F";
-
-    /// <summary>The scale a letter stands for, or nothing. Case does not matter.</summary>
-    public static TemperatureUnit? FromLetter(string? letter) =>
-        letter?.Trim().ToUpperInvariant() switch
-        {
-            "C" or "°C" => TemperatureUnit.Celsius,
-            "F" or "°F" => TemperatureUnit.Fahrenheit,
-            _ => null,
-        };
-
     /// <summary>
     /// Takes the binary dust off a converted number: a value within 5e-8 of one with six decimals becomes that one.
     /// So 1210 °C reads 2210 °F and not 2210.0000000000005, and going there and back is exact, while a value that has

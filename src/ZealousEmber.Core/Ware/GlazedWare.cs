@@ -39,9 +39,6 @@ public static class GlazedWare
     /// <summary>The fastest climb there.</summary>
     public const double StrainedUp = 150;
 
-    /// <summary>The lid or a plug stays open up to here.</summary>
-    public const double OpenTo = 500;
-
     /// <summary>A glaze firing with a lower top is a refiring, whatever it is called.</summary>
     public const double RefiredBelow = 850;
 }

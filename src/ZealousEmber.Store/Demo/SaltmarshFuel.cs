@@ -35,7 +35,7 @@ internal static class SaltmarshFuel
         ScheduleRepository schedules,
         FiringRuns runs,
         FiringRecords records,
-        KilnCareBook book,
+        KilnCareRepository book,
         Instant now,
         CancellationToken cancel
     )

@@ -80,7 +80,7 @@ public static class SaltmarshLane
             services.GetRequiredService<FiringRuns>(),
             services.GetRequiredService<SampleLog>(),
             services.GetRequiredService<FiringRecords>(),
-            services.GetRequiredService<KilnCareBook>(),
+            services.GetRequiredService<KilnCareRepository>(),
             now,
             cancel
         );
@@ -91,7 +91,7 @@ public static class SaltmarshLane
             new ScheduleRepository(context, services.GetRequiredService<WriteQueue>(), time),
             services.GetRequiredService<FiringRuns>(),
             services.GetRequiredService<FiringRecords>(),
-            services.GetRequiredService<KilnCareBook>(),
+            services.GetRequiredService<KilnCareRepository>(),
             now,
             cancel
         );

@@ -38,7 +38,7 @@ internal static class SaltmarshRuns
         FiringRuns runs,
         SampleLog samples,
         FiringRecords records,
-        KilnCareBook book,
+        KilnCareRepository book,
         Instant now,
         CancellationToken cancel
     )

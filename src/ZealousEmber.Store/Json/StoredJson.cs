@@ -35,8 +35,5 @@ internal static class StoredJson
         return data.Deserialize<T>(Options) ?? throw new JsonException("There is nothing here.");
     }
 
-    /// <summary>True for text that has its schema already.</summary>
-    public static bool IsCurrent(string text) => text.StartsWith($"{{\"schema\":{Schema},", StringComparison.Ordinal);
-
     private sealed record Envelope<T>([property: JsonPropertyName("schema")] int Schema, [property: JsonPropertyName("data")] T Data);
 }

@@ -175,7 +175,7 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
     }
 
     /// <summary>What was worked out of a firing no longer holds: its log or its load changed.</summary>
-    public async Task Doubt(int firingId, CancellationToken cancel)
+    public async Task MarkStale(int firingId, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
         await All.Where(r => r.FiringId == firingId).ExecuteUpdateAsync(s => s.SetProperty(r => r.FiguresOf, (string?)null), cancel);

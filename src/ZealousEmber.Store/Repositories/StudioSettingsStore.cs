@@ -8,7 +8,7 @@ namespace ZealousEmber.Store.Repositories;
 public static class StudioSettingsStore
 {
     /// <summary>The machine's own zone, no price, nobody's hours, no rule broken.</summary>
-    public static readonly StudioSettings Unsaid = new(SystemZone(), EnergyPrices.Unknown, [], AttendanceRule.MarkedMoments, [], StudioDisplay.Usual);
+    public static readonly StudioSettings Defaults = new(SystemZone(), EnergyPrices.Unknown, [], AttendanceRule.MarkedMoments, [], StudioDisplay.Usual);
 
     private static DateTimeZone SystemZone()
     {

@@ -275,7 +275,7 @@ public sealed class FitTests
     [Fact]
     public void No_choice_of_points_costs_less_than_the_one_found()
     {
-        var dice = new Dice(77);
+        var dice = new SeededRandom(77);
         var compared = 0;
         while (compared < 300)
         {
@@ -324,7 +324,7 @@ public sealed class FitTests
                 var (a, b) = (wanted.Points[i], wanted.Points[j]);
                 var (isFlat, minutes) = (Math.Abs(a.Celsius - b.Celsius) < 0.5, (b.Hours - a.Hours) * 60);
                 cost += pieces.Cost(i, j);
-                if (profile.Give == Giving.Time)
+                if (profile.Give == StepForm.Time)
                 {
                     used += (int)Math.Ceiling(minutes / 1439 - 1e-9);
                     if (minutes < 0.5)

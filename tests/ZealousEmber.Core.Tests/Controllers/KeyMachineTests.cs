@@ -16,7 +16,7 @@ public sealed class KeyMachineTests
     private static string After(string name, params string[] keys) => Machine(name).Press(keys).Display;
 
     /// <summary>Any answer a question takes, words among them.</summary>
-    private static string Any(Question question, ref Dice dice)
+    private static string Any(Question question, ref SeededRandom dice)
     {
         if (question.Words.Length > 0 && dice.Next() < 0.2)
             return question.Words[(int)(dice.Next() * question.Words.Length)].Shown;
@@ -25,7 +25,7 @@ public sealed class KeyMachineTests
         return question.Takes(near) ? question.Show(near) : question.Untouched;
     }
 
-    private static ImmutableArray<Answer> AnyProgram(ControllerProfile profile, ref Dice dice)
+    private static ImmutableArray<Answer> AnyProgram(ControllerProfile profile, ref SeededRandom dice)
     {
         var answers = new Dictionary<string, string>();
         var local = dice;
@@ -38,7 +38,7 @@ public sealed class KeyMachineTests
     }
 
     /// <summary>What somebody left: answers in every program, and a controller in the middle of anything.</summary>
-    private static ControllerMemory Leftover(ControllerProfile profile, ref Dice dice)
+    private static ControllerMemory Leftover(ControllerProfile profile, ref SeededRandom dice)
     {
         var memory = ControllerMemory.New(profile);
         foreach (var slot in profile.Slots.DefaultIfEmpty("1"))
@@ -76,8 +76,8 @@ public sealed class KeyMachineTests
     [Fact]
     public void A_card_keyed_in_over_any_leftover_gives_just_its_program()
     {
-        var dice = new Dice(12);
-        foreach (var profile in BuiltInProfiles.All.Select(p => p.Profile).Where(p => p.Give != Giving.Dials))
+        var dice = new SeededRandom(12);
+        foreach (var profile in BuiltInProfiles.All.Select(p => p.Profile).Where(p => p.Give != StepForm.Dials))
         {
             for (var t = 0; t < 150; t++)
             {
@@ -202,7 +202,7 @@ public sealed class KeyMachineTests
     [Fact]
     public void A_code_tells_programs_apart()
     {
-        var dice = new Dice(3);
+        var dice = new SeededRandom(3);
         var wedge = Profile("Wedge");
         var programs = Enumerable.Range(0, 500).Select(_ => AnyProgram(wedge, ref dice)).ToList();
         programs.Select(p => EntryCard.Code(wedge, p)).ShouldAllBe(c => c.Length == 4 && c.All(char.IsAsciiLetterUpper));

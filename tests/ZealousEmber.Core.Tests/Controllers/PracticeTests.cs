@@ -8,7 +8,7 @@ namespace ZealousEmber.Core.Tests.Controllers;
 /// <summary>Tasks at every controller, done as the card says and otherwise.</summary>
 public sealed class PracticeTests
 {
-    public static TheoryData<string> Keyed => [.. BuiltInProfiles.All.Select(p => p.Profile).Where(p => p.Give != Giving.Dials).Select(p => p.Name)];
+    public static TheoryData<string> Keyed => [.. BuiltInProfiles.All.Select(p => p.Profile).Where(p => p.Give != StepForm.Dials).Select(p => p.Name)];
 
     private static ControllerMemory Carded(ControllerProfile profile, PracticeTask task, Func<Answer, string?>? instead = null)
     {

@@ -108,7 +108,7 @@ public sealed class ReadBackTests
         ControllerProfile profile,
         ImmutableArray<Answer> program,
         ControllerMemory left,
-        ref Dice dice
+        ref SeededRandom dice
     )
     {
         var card = EntryCard.Of(profile, program);
@@ -168,7 +168,8 @@ public sealed class ReadBackTests
                 break;
             case "press-doubled" when at < program.Length && !profile.Confirms:
                 return (kind, Pressed(card.SelectMany((l, i) => i == at ? [.. l.Keys, "take"] : l.Keys)));
-            case "step-skipped" when profile.Count == Counting.Ended && profile.Give == Giving.Rate && program.Count(a => a.Asked.Question.Id == "target") > 1:
+            case "step-skipped"
+                when profile.Count == Counting.Ended && profile.Give == StepForm.Rate && program.Count(a => a.Asked.Question.Id == "target") > 1:
                 var step = 1 + (int)(dice.Next() * program.Count(a => a.Asked.Question.Id == "target"));
                 return (kind, Pressed(card.Where(l => l.Asked?.Step != step).SelectMany(l => l.Keys)));
         }
@@ -187,7 +188,7 @@ public sealed class ReadBackTests
     [InlineData(false)]
     public void The_slip_somebody_made_is_found_and_nearly_always_comes_first(bool memoryKnown)
     {
-        var dice = new Dice(memoryKnown ? 41u : 42u);
+        var dice = new SeededRandom(memoryKnown ? 41u : 42u);
         string[] names = ["Wedge", "Bat", "Chamois", "Kidney", "Calliper", "Pug", "Ewer"];
         var (tried, first, found, missed) = (0, 0, 0, new List<string>());
         while (tried < 200)

@@ -1,3 +1,4 @@
+using NodaTime;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Readings;
@@ -29,6 +30,27 @@ internal readonly record struct SimulatedMoment(double Minutes, double Chamber, 
 /// <summary>Simulated firings, and what is said of them.</summary>
 internal static class LiveRun
 {
+    /// <summary>A firing started at a moment, read off by hand.</summary>
+    public static FiringRun Started(Instant at)
+    {
+        var kiln = Make.Kiln("top-190");
+        return new FiringRun(
+            1,
+            1,
+            LinkKind.Hand,
+            at,
+            at,
+            "Maren",
+            Make.Program(Glaze),
+            true,
+            Six,
+            kiln,
+            kiln.UsualLoad(ScheduleKind.Glaze),
+            kiln.Room,
+            ScheduleKind.Glaze
+        );
+    }
+
     public const string Glaze = "100/h to 200; 200/h to 1120; 60/h to 1208 hold 12m; off";
     public const string Bisque = "60/h to 95 hold 2h; 100/h to 600; 130/h to 1000 hold 10m; off";
 

@@ -71,7 +71,7 @@ public sealed class PackingTests
     [Fact]
     public void Random_loads_are_packed_by_the_rules_and_the_same_way_every_time()
     {
-        var dice = new Dice(2024);
+        var dice = new SeededRandom(2024);
         for (var t = 0; t < LongRun.Of(100, 3000); t++)
         {
             var request = Random(ref dice);
@@ -191,7 +191,7 @@ public sealed class PackingTests
         Proved(request).Shelves.Length.ShouldBe(1);
     }
 
-    internal static PackingRequest Random(ref Dice dice)
+    internal static PackingRequest Random(ref SeededRandom dice)
     {
         var kiln = Kilns[(int)(dice.Next() * 5)];
         var (raw, size) = (dice.Next() < 0.5, kiln == "bench" ? 0.5 : 1);

@@ -173,7 +173,7 @@ internal sealed record ReadFiring(
 }
 
 /// <summary>Whether the logbook is up to date: each request has a reader of its own, and what is missing is worked out by one of them.</summary>
-internal sealed class FreshLogbook
+internal sealed class LogbookRefresh
 {
     private long since = -1;
 
@@ -198,7 +198,7 @@ internal sealed class FiringReader(
     TaughtKilns taught,
     StudioLookup lookup,
     WriteQueue writes,
-    FreshLogbook fresh
+    LogbookRefresh fresh
 )
 {
     /// <summary>A started firing; nothing where there is none.</summary>

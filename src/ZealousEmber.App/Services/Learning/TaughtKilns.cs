@@ -125,7 +125,7 @@ internal sealed class TaughtKilns(WriteQueue writes, IServiceScopeFactory scopes
         {
             await using var scope = scopes.CreateAsyncScope();
             var services = scope.ServiceProvider;
-            var (records, book) = (services.GetRequiredService<FiringRecords>(), services.GetRequiredService<KilnCareBook>());
+            var (records, book) = (services.GetRequiredService<FiringRecords>(), services.GetRequiredService<KilnCareRepository>());
             var (done, care) = (await book.Of(kilnId, cancel), await book.Care(kilnId, cancel));
             var runs = services.GetRequiredService<FiringRuns>();
             var telling = Telling(await runs.FinishedIn(kilnId, cancel), done);

@@ -33,7 +33,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
     private Instant Wall => Instant.FromDateTimeOffset(time.GetUtcNow());
 
     /// <summary>Takes up what was under way when the program last ended.</summary>
-    public async Task TakeUp(CancellationToken cancel)
+    public async Task FollowAll(CancellationToken cancel)
     {
         await using var scope = scopes.CreateAsyncScope();
         var runs = scope.ServiceProvider.GetRequiredService<FiringRuns>();

@@ -98,8 +98,8 @@ public static class ControllerFit
         var cone = request.Goal ?? schedule.Goal ?? Nearest(compiled.Value.Curve);
         var fit = profile.Give switch
         {
-            Giving.Dials => new Problem("profile", "Switches are turned by the clock; this one is told nothing."),
-            Giving.Cone => new PresetFit(request, wanted, compiled.Value, cone, kiln).Best(),
+            StepForm.Dials => new Problem("profile", "Switches are turned by the clock; this one is told nothing."),
+            StepForm.Cone => new PresetFit(request, wanted, compiled.Value, cone, kiln).Best(),
             _ => (Result<ControllerProgram>)new StepwiseFit(request, wanted, compiled.Value, cone, kiln).Best(),
         };
         return fit.IsOk && fit.Value.Fits == Fits.Nearly && NewFindings(request, fit.Value.Schedule!) is { Count: > 0 } found

@@ -22,7 +22,7 @@ internal sealed class FitWords(ControllerProfile profile, WantedCurve wanted, St
         {
             var (a, b) = (wanted.Points[piece.From], wanted.Points[piece.To]);
             var isFlat = Math.Abs(a.Celsius - b.Celsius) < 0.5;
-            var tells = !(isFlat && profile.Give == Giving.Rate && number > 0 && piece.Parts == 1);
+            var tells = !(isFlat && profile.Give == StepForm.Rate && number > 0 && piece.Parts == 1);
             if (tells)
                 number += piece.Parts;
             var step = Math.Max(1, number);
@@ -53,7 +53,7 @@ internal sealed class FitWords(ControllerProfile profile, WantedCurve wanted, St
                         + $"{Time(b.Hours - a.Hours)} instead."
                 );
             if (
-                profile.Give == Giving.Rate
+                profile.Give == StepForm.Rate
                 && !isFlat
                 && steps[step - 1].Kind == StretchKind.Ramp
                 && NumberOf(program, new Asked(words.Pace, step).Id) is { } rate

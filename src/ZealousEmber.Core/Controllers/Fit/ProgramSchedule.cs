@@ -13,9 +13,9 @@ public static class ProgramSchedule
     /// <param name="start">The kiln's temperature when it begins.</param>
     public static Result<FiringProgram> Of(ControllerProfile profile, IReadOnlyList<Answer> program, Temperature start)
     {
-        if (profile.Give == Giving.Dials)
+        if (profile.Give == StepForm.Dials)
             return new Problem("program", "Switches have no program: they are turned by the clock.");
-        var steps = profile.Give == Giving.Cone ? PresetSteps.Of(profile, program, start) : Stepwise(profile, program, start);
+        var steps = profile.Give == StepForm.Cone ? PresetSteps.Of(profile, program, start) : Stepwise(profile, program, start);
         if (steps.Problems is [var problem, ..])
             return problem with { Field = "program" };
         if (steps.Value.Count == 0)
@@ -36,8 +36,8 @@ public static class ProgramSchedule
             if (pace.Meaning is "end" or "skip" || Find($"target.{k}")?.Value is not { } degrees)
                 continue;
             var target = words.Celsius(degrees);
-            var hold = profile is { Give: Giving.Rate, Hold: HoldRule.Every } ? Minutes($"hold.{k}") : 0;
-            if (profile.Give == Giving.Time && pace.Meaning is null && Math.Abs(target - at) < 0.5)
+            var hold = profile is { Give: StepForm.Rate, Hold: HoldRule.Every } ? Minutes($"hold.{k}") : 0;
+            if (profile.Give == StepForm.Time && pace.Meaning is null && Math.Abs(target - at) < 0.5)
             {
                 // A step to where it is already is a hold.
                 hold = pace.Value ?? 0;
@@ -58,7 +58,7 @@ public static class ProgramSchedule
         }
         if (steps.Count == 0)
             return steps;
-        if (profile.Hold == HoldRule.Top && profile.Give == Giving.Rate)
+        if (profile.Hold == HoldRule.Top && profile.Give == StepForm.Rate)
         {
             var top = steps.FindLastIndex(s => s.Target == steps.Max(o => o.Target!.Value));
             var held = steps[top].Changed(hold: Duration.FromMinutes(Minutes("hold")));
@@ -87,7 +87,7 @@ public static class ProgramSchedule
         if (pace.Meaning == "full")
             return target < at && profile.FullDownIsOff ? Pace.Natural : Pace.Full;
         var perHour =
-            profile.Give == Giving.Rate ? words.CelsiusPerHour(pace.Value ?? 0)
+            profile.Give == StepForm.Rate ? words.CelsiusPerHour(pace.Value ?? 0)
             : pace.Value is > 0 and var minutes ? Math.Abs(target - at) / minutes * 60
             : 0;
         return perHour > 0

@@ -97,7 +97,7 @@ internal sealed class StepFit
             return (false, 1, 0);
         var hours = b.Hours - a.Hours;
         var price = pieces.Cost(from, to);
-        if (profile.Give == Giving.Time)
+        if (profile.Give == StepForm.Time)
         {
             var (minutes, time) = (hours * 60, profile.Find("time")!);
             var parts = Math.Max(1, (int)Math.Ceiling(minutes / time.Max - 1e-9));
@@ -116,7 +116,7 @@ internal sealed class StepFit
     /// <summary>Steps a piece takes, and what it costs where it cannot really be said.</summary>
     private (int Steps, double Extra) Steps(int from, int to, bool isFlat, bool afterRamp, int parts)
     {
-        if (!isFlat || profile.Give == Giving.Time)
+        if (!isFlat || profile.Give == StepForm.Time)
             return (parts, 0);
         if (profile.Hold == HoldRule.Top)
             return from == wanted.TopStart && to == wanted.TopEnd ? (0, (parts - 1) * OutsideCost) : (1, OutsideCost);

@@ -32,7 +32,7 @@ internal sealed class StepProgram
             if (kind is StretchKind.Full or StretchKind.Off && words.For(kind) is null)
                 kind = StretchKind.Ramp;
             var isFlat = Math.Abs(a.Celsius - b.Celsius) < 0.5;
-            if (isFlat && profile.Give == Giving.Rate && steps.Count > 0 && piece.Parts == 1)
+            if (isFlat && profile.Give == StepForm.Rate && steps.Count > 0 && piece.Parts == 1)
                 steps[^1] = steps[^1] with { Hold = hours * 60 };
             else
             {
@@ -42,7 +42,7 @@ internal sealed class StepProgram
                     var minutes = hours * 60 / piece.Parts;
                     // A part that is flat stays where it is; where a rate has to be named, any will do.
                     steps.Add(
-                        isFlat && profile.Give == Giving.Rate
+                        isFlat && profile.Give == StepForm.Rate
                             ? new StepToTell(StretchKind.Hold, 60, 0, target, minutes)
                             : new StepToTell(isFlat ? StretchKind.Hold : kind, Math.Abs(b.Celsius - a.Celsius) / hours, minutes, target, 0)
                     );

@@ -114,7 +114,7 @@ internal sealed class StepwiseFit
 
     private double HoldAt(List<StepToTell> steps, int top)
     {
-        if (request.Profile.Give == Giving.Rate)
+        if (request.Profile.Give == StepForm.Rate)
             return request.Profile.Hold == HoldRule.Every ? steps[top].Hold : (wanted.Points[wanted.TopEnd].Hours - wanted.Points[wanted.TopStart].Hours) * 60;
         return top + 1 < steps.Count && steps[top + 1].Kind == StretchKind.Hold ? steps[top + 1].Minutes : 0;
     }
@@ -125,13 +125,13 @@ internal sealed class StepwiseFit
         var profile = request.Profile;
         var changed = steps.ToList();
         var target = words.Celsius(words.DegreesOf(steps[top].Target) + moved);
-        var hadHold = profile.Give == Giving.Time && top + 1 < steps.Count && steps[top + 1].Kind == StretchKind.Hold;
-        changed[top] = changed[top] with { Target = target, Hold = profile is { Give: Giving.Rate, Hold: HoldRule.Every } ? hold : changed[top].Hold };
+        var hadHold = profile.Give == StepForm.Time && top + 1 < steps.Count && steps[top + 1].Kind == StretchKind.Hold;
+        changed[top] = changed[top] with { Target = target, Hold = profile is { Give: StepForm.Rate, Hold: HoldRule.Every } ? hold : changed[top].Hold };
         if (hadHold && hold > 0)
             changed[top + 1] = changed[top + 1] with { Target = target, Minutes = hold };
         else if (hadHold)
             changed.RemoveAt(top + 1);
-        else if (profile.Give == Giving.Time && hold > 0 && steps.Count < profile.Most)
+        else if (profile.Give == StepForm.Time && hold > 0 && steps.Count < profile.Most)
             changed.Insert(top + 1, new StepToTell(StretchKind.Hold, 0, hold, target, 0));
         return writer.Of(changed, target, hold, CoolRate());
     }
@@ -179,14 +179,14 @@ internal sealed class StepwiseFit
         return null;
     }
 
-    private Question? HoldQuestion => request.Profile.Give == Giving.Rate ? request.Profile.Find("hold") : request.Profile.Find("time");
+    private Question? HoldQuestion => request.Profile.Give == StepForm.Rate ? request.Profile.Find("hold") : request.Profile.Find("time");
 
     private bool RatesAreNear(List<StepToTell> steps, ImmutableArray<Answer> program) =>
         steps
             .Index()
             .All(s =>
             {
-                if (request.Profile.Give == Giving.Time || s.Item.Kind != StretchKind.Ramp)
+                if (request.Profile.Give == StepForm.Time || s.Item.Kind != StretchKind.Ramp)
                     return true;
                 // A step that is not asked for is not near anything.
                 var said = program.Where(a => a.Asked.Id == new Asked(request.Profile.Find("rate")!, s.Index + 1).Id).Select(a => a.Value).FirstOrDefault();

@@ -36,7 +36,7 @@ public static class PracticeTasks
     /// <summary>The tasks, the easiest first; none for switches, which are told nothing.</summary>
     public static ImmutableArray<PracticeTask> Of(ControllerProfile profile)
     {
-        if (profile.Give == Giving.Dials)
+        if (profile.Give == StepForm.Dials)
             return [];
         var (first, last) = profile.Slots.IsEmpty ? (null, null) : (profile.Slots[0], profile.Slots[^1]);
         PracticeTask?[] tasks =

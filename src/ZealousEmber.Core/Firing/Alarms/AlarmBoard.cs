@@ -65,13 +65,6 @@ public sealed class AlarmBoard
             alarms[at] = alarms[at] with { Until = now };
     }
 
-    /// <summary>Forgets what had been building up.</summary>
-    public void Restart(string id)
-    {
-        if (lines.TryGetValue(id, out var line) && !line.IsOn)
-            line.Since = null;
-    }
-
     /// <summary>Somebody has seen it; false when there is no such alarm that is not over.</summary>
     public bool Acknowledge(string id, string by, string? note, double now)
     {

@@ -26,7 +26,7 @@ public sealed partial class LiveFiring : IFollowedFiring
 
     private WatchedFiring firing;
     private readonly ObserverTuning? afterwards;
-    private readonly ShadowController shadow;
+    private readonly ControllerFollower shadow;
     private readonly ReadingNoise noise = new();
     private readonly ThermocoupleWatch thermocouple;
     private readonly PowerAlarms power;
@@ -38,7 +38,7 @@ public sealed partial class LiveFiring : IFollowedFiring
     private readonly List<FiringSample> minute = [];
     private readonly Queue<double> apartLately = new();
     private readonly List<GapBridge> gaps = [];
-    private readonly Promise promise;
+    private readonly PromisedCourse promise;
 
     private KilnObserver? observer;
     private HeatWorkSoFar? work;
@@ -65,13 +65,13 @@ public sealed partial class LiveFiring : IFollowedFiring
     {
         (this.firing, this.afterwards) = (firing, afterwards);
         Board = new AlarmBoard();
-        shadow = new ShadowController(firing.Program, firing.Kiln);
+        shadow = new ControllerFollower(firing.Program, firing.Kiln);
         thermocouple = new ThermocoupleWatch(Board, firing.Kiln.Room.Celsius);
         power = new PowerAlarms(Board);
         weak = new WeakAlarm(Board);
         outlook = new ForecastAlarms(Board);
         steam = new SteamLook(Board, firing);
-        promise = new Promise(firing);
+        promise = new PromisedCourse(firing);
     }
 
     /// <summary>Its alarms.</summary>

@@ -100,7 +100,7 @@ public sealed class TurnPlanner
     public static TurnPlan Follow(FuelKiln kiln, KilnLoad load, Temperature start, ImmutableArray<FuelTurn> turns, double until, TurnPlan? planned = null)
     {
         var sheet = new TurnSheet(kiln, load, start.Celsius, null);
-        sheet.GoAlong(turns, until, planned?.Segments ?? []);
+        sheet.FollowDone(turns, until, planned?.Segments ?? []);
         return sheet.Finish([], [], null, 0, until);
     }
 
@@ -121,7 +121,7 @@ public sealed class TurnPlanner
     /// <summary>Goes along what was done until the moment from which it is planned anew; gives the step that is under way then.</summary>
     private int GoOn(FiringUnderWay from)
     {
-        sheet.GoAlong(from.Done, from.Minute, from.Clock);
+        sheet.FollowDone(from.Done, from.Minute, from.Clock);
         sheet.Simulation.Correct(from.Correction);
         var (clock, step) = (from.Clock, from.Clock.StepAt(from.Minute));
         // The clock may be ahead of the kiln: what was not come to is gone on with first.

@@ -105,7 +105,7 @@ internal sealed class TurnSheet
     /// <param name="done">In order of time.</param>
     /// <param name="until">Minute.</param>
     /// <param name="clock">The steps with the times they were planned for; empty where nothing was.</param>
-    public void GoAlong(ImmutableArray<FuelTurn> done, double until, ImmutableArray<CompiledSegment> clock)
+    public void FollowDone(ImmutableArray<FuelTurn> done, double until, ImmutableArray<CompiledSegment> clock)
     {
         Func<double, double>? wanted = clock.IsEmpty ? null : minute => clock.WantedAt(minute);
         var first = done.IsEmpty ? until : Math.Min(until, done[0].Minute);

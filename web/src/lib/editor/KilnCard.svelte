@@ -2,7 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { goto } from '$app/navigation';
   import { degrees, duration, money, number } from '$lib/format';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
   import type { FiringPlace } from './firing-place.svelte';
   import type { PreviewLoop } from './preview-loop.svelte';
 

@@ -3,7 +3,7 @@
   import WordField from '$lib/fields/WordField.svelte';
   import { readHold, readNumber, readPace } from '$lib/fields/parse';
   import { hold, number } from '$lib/format';
-  import { airNames } from '$lib/fuel';
+  import { airNames } from '$lib/fuel/words';
   import type { DraftStep } from './draft';
   import type { ScheduleDraft } from './schedule-draft.svelte';
 

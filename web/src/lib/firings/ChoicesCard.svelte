@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, savedOver, sayProblem, type FiringBody, type Ways } from '$lib/api/client';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { FiringDraft } from './firing-draft.svelte';
   import { schools, studioWays } from './queries';

@@ -2,7 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api } from '$lib/api/client';
   import { SetStage } from '$lib/controllers';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
   import type { FiringDraft } from './firing-draft.svelte';
 
   /** What of this firing is said to the kiln: the schedule it was opened in the editor as, else its plan. */

@@ -3,7 +3,7 @@
   import { tick } from 'svelte';
   import { on } from 'svelte/events';
   import { number, plural } from '$lib/format';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
   import { TaughtLine } from '$lib/learning';
   import { PackingCard } from '$lib/packing';
   import { clays, glazes } from '$lib/stock';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { clock, kindName, plural } from '$lib/format';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
   import { latestFirings } from './queries';
 
   /** What is planned for the kilns: what has a start first, in its order; then what still wants one. */

@@ -2,7 +2,7 @@
   import type { Plan, Preview, Unit } from '$lib/api/client';
   import { BasisNote } from '$lib/findings';
   import { clock, degrees, duration, hold, number } from '$lib/format';
-  import { airNames } from '$lib/fuel';
+  import { airNames } from '$lib/fuel/words';
   import PaceChart from './PaceChart.svelte';
 
   /** The proposed steps as sentences, each with its reason; where somebody has to look, when. */

@@ -1,6 +1,4 @@
 /** Turning a fuel kiln: its settings, turns and signs in words, and what is asked at the kiln. */
-export { airNames, settingText, signs, type FiringTurns, type Setting, type Wrong } from './words';
-export { fuelLearnedOf } from './queries';
 export { default as GasStrip } from './GasStrip.svelte';
 export { default as NextTurn } from './NextTurn.svelte';
 export { default as SettingDialog } from './SettingDialog.svelte';

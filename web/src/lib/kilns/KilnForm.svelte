@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { KilnBody, KilnNumber } from '$lib/api/client';
   import { createQuery } from '@tanstack/svelte-query';
-  import { controllerLine, controllerList } from '$lib/controllers';
+  import { controllerLine } from '$lib/controllers/words';
+  import { controllerList } from '$lib/controllers/queries';
   import type { KilnDraft } from './kiln-draft.svelte';
 
   /** The numbers of a kiln in four groups, each with what it means in plain words. */

@@ -2,7 +2,7 @@
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, saveKey, sayProblem } from '$lib/api/client';
   import { money, number, plural, when } from '$lib/format';
-  import { studioSettings } from '$lib/studio';
+  import { studioSettings } from '$lib/studio/queries';
   import { toasts } from '$lib/ui/toasts.svelte';
   import { historyOf, learnedOf, maintenanceNames, type MaintenanceKind } from './queries';
 

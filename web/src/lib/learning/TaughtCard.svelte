@@ -3,7 +3,7 @@
   import { api, fieldErrors, sayProblem, type Problem } from '$lib/api/client';
   import { number, plural, when } from '$lib/format';
   import { TrendLine } from '$lib/logbook';
-  import { shelfWords } from '$lib/reading';
+  import { shelfWords } from '$lib/reading/words';
   import { toasts } from '$lib/ui/toasts.svelte';
   import { learnedOf } from './queries';
 

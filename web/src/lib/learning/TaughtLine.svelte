@@ -1,8 +1,8 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { number } from '$lib/format';
-  import { fuelLearnedOf } from '$lib/fuel';
-  import { kilnList } from '$lib/kilns';
+  import { fuelLearnedOf } from '$lib/fuel/queries';
+  import { kilnList } from '$lib/kilns/queries';
   import { learnedOf } from './queries';
 
   /** In a line, what the kiln has taught and what that means here. */

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
   import RestoreStudio from './RestoreStudio.svelte';
   import StarterSchedules from './StarterSchedules.svelte';
 

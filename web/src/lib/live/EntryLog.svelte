@@ -4,9 +4,9 @@
   import { clock, shortTime } from '$lib/format';
   import { outbox } from './outbox.svelte';
   import type { Entry, EntryRequest } from './types';
-  import { settingText, signs } from '$lib/fuel';
+  import { settingText, signs } from '$lib/fuel/words';
   import Moment from './Moment.svelte';
-  import { alarmNames, big } from './words';
+  import { alarmName, big } from './words';
 
   /** Everything noted of this firing, the latest first; what is still on its way says so. */
   interface Props {
@@ -66,7 +66,7 @@
       case 'replanned':
         return 'Planned anew from here';
       case 'acknowledged':
-        return `Alarm seen: ${alarmNames[entry.subject ?? ''] ?? entry.subject}${entry.text ? `, ${entry.text}` : ''}`;
+        return `Alarm seen: ${alarmName(entry.subject ?? '')}${entry.text ? `, ${entry.text}` : ''}`;
       case 'after':
         return `Done: ${entry.subject}`;
       case 'counted-out':

@@ -5,7 +5,8 @@
   import { small } from '$lib/stock';
   import Dialog from '$lib/ui/Dialog.svelte';
   import type { EntryKind, EntryRequest, Live } from './types';
-  import { big, colours } from './words';
+  import { colours } from '$lib/api/vocabulary';
+  import { big } from './words';
 
   /** What is noted at the kiln, in two taps: everything large enough for gloves. */
   interface Props {

@@ -4,7 +4,7 @@
   import { hub } from './hub.svelte';
   import type { Live, Run } from './types';
   import { big, late, off } from './words';
-  import { airNames, type FiringTurns } from '$lib/fuel';
+  import { airNames, type FiringTurns } from '$lib/fuel/words';
 
   /** Where a gas firing is, by all that was turned and seen: the one number, how sure it is, and the air. */
   interface Props {

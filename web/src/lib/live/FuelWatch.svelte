@@ -14,10 +14,9 @@
     ShutOffDialog,
     SignDialog,
     TurnTable,
-    WrongDialog,
-    type Setting,
-    type Wrong
+    WrongDialog
   } from '$lib/fuel';
+  import { type Setting, type Wrong } from '$lib/fuel/words';
   import AlarmList from './AlarmList.svelte';
   import EndDialog from './EndDialog.svelte';
   import EntryLog from './EntryLog.svelte';

@@ -3,10 +3,11 @@
   import { goto } from '$app/navigation';
   import { api, sayProblem } from '$lib/api/client';
   import { toUnit } from '$lib/chart/glow';
-  import { controllerList, keyWords, labelOf, lineTitle } from '$lib/controllers';
+  import { controllerList } from '$lib/controllers/queries';
+  import { keyWords, labelOf, lineTitle } from '$lib/controllers/words';
   import { display } from '$lib/display.svelte';
   import { degrees, duration, number } from '$lib/format';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { Live, Run } from './types';
 

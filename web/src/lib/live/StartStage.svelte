@@ -3,7 +3,7 @@
   import { api, fieldErrors, saveKey, sayProblem, type Problem } from '$lib/api/client';
   import { person } from '$lib/api/person';
   import { clock, shortTime } from '$lib/format';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
   import CheckList from './CheckList.svelte';
   import { inForce } from './entries';
   import LogDialog from './LogDialog.svelte';

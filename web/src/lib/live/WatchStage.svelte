@@ -20,7 +20,7 @@
   import Times from './Times.svelte';
   import type { EntryRequest, Live, Run } from './types';
   import { toldOnce } from './cut';
-  import { alarmNames, atMinute } from './words';
+  import { alarmName, atMinute } from './words';
 
   /** A firing under way, followed from the kiln or from the table. */
   interface Props {
@@ -252,7 +252,7 @@
         </div>
         {#if alarm}
           <button class="next alarmed" onclick={showAlarm} data-testid="next-action"
-            >What to do: {alarmNames[alarm.id] ?? 'see the alarm'}</button
+            >What to do: {alarmName(alarm.id)}</button
           >
         {:else if next}
           <button

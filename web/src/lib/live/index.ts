@@ -5,4 +5,3 @@ export { default as RoomKilns } from './RoomKilns.svelte';
 export { default as CheckListsCard } from './CheckListsCard.svelte';
 export { default as TokenCard } from './TokenCard.svelte';
 export { outbox } from './outbox.svelte';
-export { logOf } from './queries';

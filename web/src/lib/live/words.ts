@@ -1,3 +1,4 @@
+import type { AlarmId } from '$lib/api/vocabulary';
 import { toUnit } from '$lib/chart/glow';
 import { clock, duration, number, shortTime } from '$lib/format';
 import type { FiringState, Live, Spread } from './types';
@@ -76,7 +77,7 @@ export function doing(live: Live, target: number | null | undefined, unit: 'C' |
 }
 
 /** Alarms in a few words, as the log tells them; their sentences are the program’s own. */
-export const alarmNames: Record<string, string> = {
+export const alarmNames: Record<AlarmId, string> = {
   'tc-broken': 'no temperature',
   'tc-jump': 'the reading jumped',
   'tc-short': 'the reading fell at once',
@@ -100,18 +101,8 @@ export const alarmNames: Record<string, string> = {
   'steam-look': 'look for steam'
 };
 
+/** An alarm in a few words; one of a newer program by its own name. */
+export const alarmName = (id: string) => (alarmNames as Record<string, string>)[id] ?? id;
+
 /** Minutes of a firing as a moment by the clock. */
 export const atMinute = (start: string, minute: number) => momentAt(start, minute);
-
-/** Colours by eye, as potters name them; °C. */
-export const colours = [
-  { name: 'no glow', celsius: 450 },
-  { name: 'first dull red', celsius: 575 },
-  { name: 'dark cherry', celsius: 700 },
-  { name: 'cherry', celsius: 800 },
-  { name: 'orange-red', celsius: 900 },
-  { name: 'orange', celsius: 1000 },
-  { name: 'yellow-orange', celsius: 1100 },
-  { name: 'yellow', celsius: 1200 },
-  { name: 'pale', celsius: 1300 }
-] as const;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { kindNames } from '$lib/format';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
   import { faults } from '$lib/reading';
   import { clays, glazes } from '$lib/stock';
   import type { Narrowing } from './queries';

@@ -7,7 +7,7 @@
   import { ConeRow } from '$lib/cones';
   import { display } from '$lib/display.svelte';
   import { degrees, duration, money, number } from '$lib/format';
-  import { studioSettings } from '$lib/studio';
+  import { studioSettings } from '$lib/studio/queries';
   import { createQuery } from '@tanstack/svelte-query';
   import { toasts } from '$lib/ui/toasts.svelte';
   import { tryOnTiles } from './tiles';

@@ -3,7 +3,7 @@
   import FiringChart from '$lib/chart/FiringChart.svelte';
   import { toUnit } from '$lib/chart/glow';
   import { display } from '$lib/display.svelte';
-  import { logOf } from '$lib/live';
+  import { logOf } from '$lib/live/queries';
   import type { Cause } from './reading-draft.svelte';
 
   /** The firing as it went, with the stretches the leading causes speak of marked on it. */

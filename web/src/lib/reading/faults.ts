@@ -1,6 +1,8 @@
+import type { FaultId } from '$lib/api/vocabulary';
+
 /** Every fault with its name, what it looks like, and a small drawing of it on a tile: paths over 24 × 24. */
 export interface FaultWord {
-  id: string;
+  id: FaultId;
   name: string;
   looks: string;
   draw: string;

@@ -1,18 +1,13 @@
+import { bendWords as called, coneBend, workAtBend } from '$lib/api/vocabulary';
 import { number } from '$lib/format';
 
 /** Less and a cone stands, more and it is flat; between them it is read. */
-export const standing = 8;
-export const flat = 120;
+export const standing = coneBend.setAt;
+export const flat = standing + workAtBend.length;
 
-/** "stands", "at half past 4", "down, at 6 o’clock", "flat". */
-export function bendWords(bend: number): string {
-  if (bend > 100) return 'flat';
-  if (bend < 18) return 'stands';
-  const halves = Math.round((bend / 15) * 2);
-  if (halves >= 12) return 'down, at 6';
-  const hour = Math.floor(halves / 2) || 12;
-  return halves % 2 ? `half past ${hour}` : `${hour} o’clock`;
-}
+/** "stands", "half past 4", "down, at 6 o’clock", "flat", as the core calls it. */
+export const bendWords = (bend: number): string =>
+  called.findLast((c) => c.from <= bend)?.words.replace(/^at /, '') ?? called[0].words;
 
 /** What somebody types of a cone: "3", "half past 4", "4.5", "4:30", "flat", "stands", "60°"; nothing for what is no reading. */
 export function readBend(text: string): number | null {
@@ -35,13 +30,21 @@ export function readBend(text: string): number | null {
   return bend <= 119 ? bend : null;
 }
 
-const tan4 = Math.tan((4 * Math.PI) / 180);
-const steepness = -Math.log(tan4);
+/** Heat work that bends a cone so far, and back, between the degrees the core gives. */
+function workOf(bend: number): number {
+  const at = Math.min(Math.max(bend - standing, 0.2), workAtBend.length - 1);
+  const low = Math.min(Math.floor(at), workAtBend.length - 2);
+  const [from, to] = [workAtBend[low] ?? 0, workAtBend[low + 1] ?? 0];
+  return from + (to - from) * (at - low);
+}
 
-/** Heat work that bends a cone so far, and back: 0 upright, 1 level with its base; as the server has it. */
-const workOf = (bend: number) =>
-  Math.log(Math.tan((Math.max(bend, standing + 0.2) * Math.PI) / 360) / tan4) / steepness;
-const bendOf = (work: number) => (2 * Math.atan(tan4 * Math.exp(steepness * work)) * 180) / Math.PI;
+function bendOf(work: number): number {
+  const next = workAtBend.findIndex((w) => w > work);
+  if (next < 0) return flat;
+  if (next === 0) return standing;
+  const [from, to] = [workAtBend[next - 1] ?? 0, workAtBend[next] ?? 0];
+  return standing + next - 1 + (work - from) / (to - from);
+}
 
 /** How far a cone has bent where another of its pack was found bent so far: both as many times what was expected of them. */
 export function alongWith(bend: number, expected: number, other: number): number {

@@ -3,7 +3,7 @@
   import { api, sayProblem } from '$lib/api/client';
   import { number } from '$lib/format';
   import { airNames, flameText } from '$lib/fuel/words';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
   import { kilnClasses } from '$lib/kilns/queries';
   import BenchTabs from '$lib/ui/BenchTabs.svelte';
 

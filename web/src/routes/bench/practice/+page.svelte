@@ -4,8 +4,10 @@
   import { page } from '$app/state';
   import { api } from '$lib/api/client';
   import { person } from '$lib/api/person';
-  import { controllerLine, controllerList, PracticeTask } from '$lib/controllers';
-  import { kilnList } from '$lib/kilns';
+  import { PracticeTask } from '$lib/controllers';
+  import { controllerLine } from '$lib/controllers/words';
+  import { controllerList } from '$lib/controllers/queries';
+  import { kilnList } from '$lib/kilns/queries';
   import BenchTabs from '$lib/ui/BenchTabs.svelte';
 
   const client = useQueryClient();

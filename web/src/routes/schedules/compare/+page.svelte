@@ -6,7 +6,7 @@
   import FiringChart from '$lib/chart/FiringChart.svelte';
   import { toUnit } from '$lib/chart/glow';
   import { degrees, duration, number } from '$lib/format';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
   import { allSchedules } from '$lib/library/queries';
 
   const a = $derived(Number(page.url.searchParams.get('a')) || null);

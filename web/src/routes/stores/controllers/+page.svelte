@@ -2,8 +2,9 @@
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { goto } from '$app/navigation';
   import { api, saveKey, sayProblem, type Profile } from '$lib/api/client';
-  import { controllerLine, controllerList } from '$lib/controllers';
-  import { kilnList } from '$lib/kilns';
+  import { controllerLine } from '$lib/controllers/words';
+  import { controllerList } from '$lib/controllers/queries';
+  import { kilnList } from '$lib/kilns/queries';
   import StoresTabs from '$lib/ui/StoresTabs.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
 

@@ -4,7 +4,7 @@
   import { api, sayProblem } from '$lib/api/client';
   import { display } from '$lib/display.svelte';
   import { clock } from '$lib/format';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
   import { liveOf, runOf } from '$lib/live/queries';
   import { big, expected } from '$lib/live/words';
 

@@ -4,7 +4,7 @@
   import { page } from '$app/state';
   import { api, sayProblem } from '$lib/api/client';
   import { SetStage } from '$lib/controllers';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
 
   const id = $derived(Number(page.params.id));
   const kilnId = $derived(Number(page.url.searchParams.get('kiln')) || null);

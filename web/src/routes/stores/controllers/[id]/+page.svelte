@@ -7,13 +7,13 @@
   import { download, fileName } from '$lib/chart/save-svg';
   import {
     ControllerDraft,
-    controllerList,
+    openController,
     LivePanel,
     Machine,
-    openController,
     ProfileForm,
     QuestionRow
   } from '$lib/controllers';
+  import { controllerList } from '$lib/controllers/queries';
   import ConflictBanner from '$lib/draft/ConflictBanner.svelte';
   import { saveOnLeaving } from '$lib/draft/leaving.svelte';
   import SaveLine from '$lib/draft/SaveLine.svelte';

@@ -2,9 +2,10 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { page } from '$app/state';
   import { sayProblem } from '$lib/api/client';
-  import { bankOf, BankList } from '$lib/controllers';
+  import { BankList } from '$lib/controllers';
+  import { bankOf } from '$lib/controllers/queries';
   import { when } from '$lib/format';
-  import { kilnList } from '$lib/kilns';
+  import { kilnList } from '$lib/kilns/queries';
 
   const id = $derived(Number(page.params.id));
   const kilns = createQuery(kilnList);

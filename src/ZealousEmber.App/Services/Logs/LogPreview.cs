@@ -4,7 +4,7 @@ using Column = ZealousEmber.App.Services.Logs.LogCsv.Column;
 namespace ZealousEmber.App.Services.Logs;
 
 /// <summary>Guesses how a log is to be read, from pieces of it.</summary>
-internal static class LogLook
+internal static class LogPreview
 {
     private const int Shown = 6;
     private const int MostColumns = 200;

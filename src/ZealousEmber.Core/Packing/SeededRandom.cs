@@ -1,7 +1,7 @@
 namespace ZealousEmber.Core.Packing;
 
 /// <summary>Numbers that look thrown and are the same every time (xorshift, Marsaglia 2003).</summary>
-internal struct Dice(ulong seed)
+internal struct SeededRandom(ulong seed)
 {
     private ulong state = seed * 2685821657736338717UL + 88172645463325252UL;
 

@@ -10,7 +10,7 @@ using ZealousEmber.Store.Saving;
 namespace ZealousEmber.Store.Repositories;
 
 /// <summary>Maintenance logs of kilns, and what people said of them over what was learned.</summary>
-public sealed class KilnCareBook(StudioContext context, WriteQueue queue, TimeProvider time)
+public sealed class KilnCareRepository(StudioContext context, WriteQueue queue, TimeProvider time)
 {
     private DbSet<MaintenanceRow> Done => context.Set<MaintenanceRow>();
 

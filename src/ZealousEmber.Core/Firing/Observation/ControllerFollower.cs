@@ -28,7 +28,7 @@ public enum LivePhase
 /// link tells. It begins late where the firing does, and follows holds that are cut short or go on. Times in minutes, temperatures °C.
 /// Source: the project's paper on the firing day, section 1.
 /// </summary>
-internal sealed class ShadowController(FiringProgram program, Kiln kiln)
+internal sealed class ControllerFollower(FiringProgram program, Kiln kiln)
 {
     private const double Near = 2;
     private const double BeginsAbove = 4;

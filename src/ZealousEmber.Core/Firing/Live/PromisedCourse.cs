@@ -11,11 +11,11 @@ namespace ZealousEmber.Core.Firing.Live;
 public readonly record struct Deviation(double Degrees, double? Minutes);
 
 /// <summary>The promised curve, and how far off it a moment is.</summary>
-internal sealed class Promise
+internal sealed class PromisedCourse
 {
     private readonly KilnRun? run;
 
-    public Promise(WatchedFiring firing)
+    public PromisedCourse(WatchedFiring firing)
     {
         var ran = KilnRunner.Run(firing.Program, firing.Start, firing.Kiln, firing.Load);
         run = ran.IsOk ? ran.Value : null;
@@ -29,7 +29,7 @@ internal sealed class Promise
     public double? PoweredMinutes => run?.Compiled.Powered.TotalMinutes;
 
     /// <summary>How far off it is.</summary>
-    public Deviation? Of(double now, double shown, ShadowController controller)
+    public Deviation? Of(double now, double shown, ControllerFollower controller)
     {
         if (run is null || Curve is null)
             return null;

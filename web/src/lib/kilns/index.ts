@@ -1,2 +1,0 @@
-/** The kilns of the studio. */
-export { kilnList } from './queries';

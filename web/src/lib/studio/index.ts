@@ -1,2 +1,0 @@
-/** The studio’s own settings. */
-export { studioSettings } from './queries';
