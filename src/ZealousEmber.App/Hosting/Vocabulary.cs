@@ -7,7 +7,10 @@ using ZealousEmber.Core.Kilns.Fuel;
 
 namespace ZealousEmber.App.Hosting;
 
-/// <summary>Lists and numbers of the core that the pages need at hand, written as TypeScript: <c>--vocabulary=FILE</c>. The file is kept, and a check says whether it is current.</summary>
+/// <summary>
+/// Lists and numbers of the core that the pages need at hand, written as TypeScript: <c>--vocabulary=FILE</c>. The file is kept, and a check says whether it
+/// is current.
+/// </summary>
 internal static class Vocabulary
 {
     private const int MostBend = 119;
@@ -32,8 +35,9 @@ internal static class Vocabulary
         );
         text.Append(
             CultureInfo.InvariantCulture,
-            $"\n/** Heat work, 1 for a cone that is down, that bends a cone so far: for each degree from {Upright} to {MostBend}. */\nexport const workAtBend = [\n"
+            $"\n/** Heat work, 1 for a cone that is down, that bends a cone so far: for each degree from {Upright} to {MostBend}. */"
         );
+        text.Append("\nexport const workAtBend = [\n");
         var works = Enumerable.Range(Upright, MostBend - Upright + 1).Select(d => ConeBend.ProgressAt(d).ToString("0.#####", CultureInfo.InvariantCulture));
         text.AppendJoin(",\n", works.Chunk(10).Select(row => "  " + string.Join(", ", row))).Append("\n];\n");
         text.Append("\n/** What a bend is called, from so many degrees on. */\nexport const bendWords = [\n");

@@ -28,7 +28,9 @@ public static class Comparison
         ];
     }
 
-    /// <summary>How far the means of those that came out well and of the others lie apart, in what matters of that figure; 0 where it is known of one side only.</summary>
+    /// <summary>
+    /// How far the means of those that came out well and of the others lie apart, in what matters of that figure; 0 where it is known of one side only.
+    /// </summary>
     private static double Apart(IReadOnlyList<ComparedName> firings, FigureRow row)
     {
         var (well, badly) = (

@@ -18,8 +18,8 @@ using ZealousEmber.Tests;
 namespace ZealousEmber.App.Tests.Data;
 
 /// <summary>
-/// Every property of everything stored comes back from a real file as it went in: each is changed by itself and saved. A property of a new kind fails until it is told
-/// here how to change it, so that none is forgotten.
+/// Every property of everything stored comes back from a real file as it went in: each is changed by itself and saved. A property of a new kind fails until it
+/// is told here how to change it, so that none is forgotten.
 /// </summary>
 public sealed class RoundTripTests(RunningStudio studio) : IClassFixture<RunningStudio>
 {
@@ -32,7 +32,9 @@ public sealed class RoundTripTests(RunningStudio studio) : IClassFixture<Running
     [Fact]
     public Task Glazes() => Stored<Glaze>(5);
 
-    /// <summary>What is worked out when it is asked for, and what two kinds of kiln store under other names, is not varied: see <see cref="Untouched"/>.</summary>
+    /// <summary>
+    /// What is worked out when it is asked for, and what two kinds of kiln store under other names, is not varied: see <see cref="Untouched"/>.
+    /// </summary>
     [Fact]
     public Task Kilns() => Stored<StudioKiln>(30);
 
