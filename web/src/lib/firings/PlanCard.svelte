@@ -77,7 +77,9 @@
           {#if offer.cost != null}<span class="text-soft"
               >About {money(offer.cost, preview.kiln?.currency ?? '')}.</span
             >{/if}
-          {#if take}<button class="link" onclick={() => draft.edit(take.change)}>{take.label}</button>{/if}
+          {#if take}<button class="link underline" onclick={() => draft.edit(take.change)}
+              >{take.label}</button
+            >{/if}
         </p>{/each}
     </div>
   {/if}

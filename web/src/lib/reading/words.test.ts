@@ -24,6 +24,9 @@ describe('what somebody types of a cone', () => {
     expect(readBend(text)).toBeNull()
   );
 
+  it('says it as the core does, short enough for its field', () =>
+    expect([5, 45, 90, 110].map(bendWords)).toEqual(['stands', '3 o’clock', 'down, at 6', 'flat']));
+
   it('reads back what it says', () => {
     for (let bend = 18; bend <= 88; bend += 7.5) {
       const again = readBend(bendWords(bend));

@@ -5,9 +5,9 @@ import { number } from '$lib/format';
 export const standing = coneBend.setAt;
 export const flat = standing + workAtBend.length;
 
-/** "stands", "half past 4", "down, at 6 o’clock", "flat", as the core calls it. */
+/** "stands", "half past 4", "down, at 6", "flat": as the core calls it, short enough for its field. */
 export const bendWords = (bend: number): string =>
-  called.findLast((c) => c.from <= bend)?.words.replace(/^at /, '') ?? called[0].words;
+  called.findLast((c) => c.from <= bend)?.words.replace(/^at |(?<=^down.*) o’clock$/, '') ?? called[0].words;
 
 /** What somebody types of a cone: "3", "half past 4", "4.5", "4:30", "flat", "stands", "60°"; nothing for what is no reading. */
 export function readBend(text: string): number | null {
