@@ -77,7 +77,7 @@ internal static class FiringChange
                 new ChangeResponse(stored.Id, stored.Version, present.Version, stored.Item.Name, changed.Value.Text)
             ),
             SaveOutcome<Versioned<Schedule>>.Conflict => ProblemResponses.Conflict(
-                "Somebody else changed this schedule just now. Look again, then make the change."
+                "This schedule was changed by another person just now. Look again, then make the change."
             ),
             _ => ProblemResponses.NotFound("schedule"),
         };
