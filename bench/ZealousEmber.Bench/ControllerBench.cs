@@ -35,7 +35,7 @@ public class ControllerBench
 
     private static ControllerProfile Profile(string name) => BuiltInProfiles.All.Single(p => p.Profile.Name == name).Profile;
 
-    private static FitWish Wish(Schedule schedule, string profile) => new(schedule, Profile(profile), null, Temperature.FromCelsius(20));
+    private static ProgramRequest Wish(Schedule schedule, string profile) => new(schedule, Profile(profile), null, Temperature.FromCelsius(20));
 
     [Benchmark(Baseline = true)]
     public Fits InSteps() => ControllerFit.Of(Wish(Bisque, "Kidney")).Value.Fits;

@@ -31,7 +31,7 @@ public class KilnBench
         Run,
         Temperature.FromCelsius(100)
     );
-    private static readonly StartWish Week = new(Instant.FromUtc(2026, 11, 23, 9, 0), Instant.FromUtc(2026, 11, 30, 9, 0));
+    private static readonly StartWindow Week = new(Instant.FromUtc(2026, 11, 23, 9, 0), Instant.FromUtc(2026, 11, 30, 9, 0));
     private static readonly StudioSettings Studio = new(
         DateTimeZoneProviders.Tzdb["Europe/London"],
         new EnergyPrices(

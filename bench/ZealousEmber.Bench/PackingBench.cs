@@ -1,5 +1,7 @@
 using BenchmarkDotNet.Attributes;
 using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Packing.Rules;
+using ZealousEmber.Core.Packing.Search;
 
 namespace ZealousEmber.Bench;
 

@@ -78,7 +78,7 @@ internal static class StudioFill
             );
             WareFault[] faults = i % 9 == 0 ? [new WareFault("pinholes", null, null, 3, FaultSeverity.Looks)] : [];
             await records.Save(id, 1 + i % Kilns, null, [], FiringResults.Create(30, 0, faults, []).Value, SaveStamp.Unknown, CancellationToken.None);
-            await records.Keep(
+            await records.SaveFigures(
                 id,
                 new FiringIndex(
                     1 + i % Kilns,

@@ -87,8 +87,8 @@ async Task Serve()
     var isWritingApi = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
     builder.Services.AddSingleton<LiveFeeds>();
     builder.Services.AddSingleton<LiveFirings>();
-    builder.Services.AddSingleton<TaughtKilns>();
-    builder.Services.AddSingleton<TaughtFuelKilns>();
+    builder.Services.AddSingleton<LearnedKilns>();
+    builder.Services.AddSingleton<LearnedFuelKilns>();
     builder.Services.AddSingleton<LogbookRefresh>();
     if (!isWritingApi)
         builder.Services.AddHostedService<LiveLoop>();
@@ -110,6 +110,7 @@ async Task Serve()
     );
     app.UseStatusCodePages(context => ProblemResponses.Write(context.HttpContext, context.HttpContext.Response.StatusCode));
     app.UseMiddleware<RequestChecks>();
+    app.UseMiddleware<FollowedFirst>();
     app.UseRateLimiter();
     app.UseResponseCompression();
     app.UseShippedPages();
@@ -170,10 +171,10 @@ async Task Serve()
     if (!isWritingApi)
     {
         await StudioStart.Open(app);
-        // Before anybody asks: a kiln that is firing is never told to be free.
-        await app.Services.GetRequiredService<LiveFirings>().FollowAll(CancellationToken.None);
     }
+    var followed = isWritingApi ? Task.CompletedTask : Task.Run(() => app.Services.GetRequiredService<LiveFirings>().FollowAll(CancellationToken.None));
     await app.StartAsync();
+    await followed;
     Console.WriteLine($"Zealous Ember is at {string.Join(", ", app.Urls)}; its data is in {dataFolder}. Stop it with Ctrl C.");
     if (app.Urls.FirstOrDefault() is { } address)
         _ = WarmUp.Run(address);

@@ -22,6 +22,9 @@ public static class Text
         return tidy.Length == 0 ? null : tidy;
     }
 
+    /// <summary>With a small first letter, as it stands within a sentence.</summary>
+    public static string Small(string text) => text.Length == 0 ? text : char.ToLowerInvariant(text[0]) + text[1..];
+
     /// <summary>With a capital, as a sentence begins.</summary>
     public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 

@@ -48,11 +48,11 @@ public sealed class Browser : RunningStudio, IAsyncLifetime
 }
 
 /// <summary>A visit with a clean device: what a person does, and what a person sees.</summary>
-public abstract class Visit : IClassFixture<Browser>
+public abstract class PageVisit : IClassFixture<Browser>
 {
     private readonly Browser browser;
 
-    protected Visit(Browser browser)
+    protected PageVisit(Browser browser)
     {
         this.browser = browser;
         Size(1280, 800);
@@ -88,7 +88,7 @@ public abstract class Visit : IClassFixture<Browser>
     /// <summary>Waits until something holds; asks again while the page is still on its way.</summary>
     protected void Until(Func<bool> holds, string what)
     {
-        var wait = new WebDriverWait(Driver, TimeSpan.FromSeconds(30)) { PollingInterval = TimeSpan.FromMilliseconds(25), Message = $"waited for: {what}" };
+        var wait = new WebDriverWait(Driver, TimeSpan.FromSeconds(30)) { PollingInterval = TimeSpan.FromMilliseconds(40), Message = $"waited for: {what}" };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException), typeof(ShouldAssertException));
         wait.Until(_ => holds());
     }

@@ -6,7 +6,7 @@ using Xunit;
 
 namespace ZealousEmber.Browser.Tests;
 
-public sealed class ChamberTests(Browser browser) : Visit(browser)
+public sealed class ChamberTests(Browser browser) : PageVisit(browser)
 {
     private IWebElement Handle(int step) =>
         Driver.FindElements(By.CssSelector("[data-testid='handle']")).First(h => h.GetDomAttribute("aria-label") == $"Target of step {step}");

@@ -5,7 +5,7 @@ using Xunit;
 
 namespace ZealousEmber.Browser.Tests;
 
-public sealed class ConeTests(Browser browser) : Visit(browser)
+public sealed class ConeTests(Browser browser) : PageVisit(browser)
 {
     private string Row() => Find("[data-testid='cone-row']").GetDomAttribute("aria-label") ?? "";
 

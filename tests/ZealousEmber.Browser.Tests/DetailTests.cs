@@ -6,7 +6,7 @@ using Xunit;
 namespace ZealousEmber.Browser.Tests;
 
 /// <summary>The smaller things of the desk: notes, tags, kind, a step's menu, holds by hand, the network going away.</summary>
-public sealed class DetailTests(Browser browser) : Visit(browser)
+public sealed class DetailTests(Browser browser) : PageVisit(browser)
 {
     private void Menu(int step, string item)
     {

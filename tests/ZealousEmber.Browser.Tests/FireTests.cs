@@ -8,7 +8,7 @@ using Xunit;
 namespace ZealousEmber.Browser.Tests;
 
 /// <summary>A whole firing on a phone beside the kiln: started, followed, an alarm, a network that drops, cooled and opened.</summary>
-public sealed class FireTests : Visit
+public sealed class FireTests : PageVisit
 {
     // A second here is ten minutes of a firing: a slow machine must not get another one.
     public FireTests(Browser browser)

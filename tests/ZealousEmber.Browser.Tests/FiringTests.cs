@@ -6,7 +6,7 @@ using Xunit;
 namespace ZealousEmber.Browser.Tests;
 
 /// <summary>From what is in the kiln to a schedule on the desk.</summary>
-public sealed class FiringTests(Browser browser) : Visit(browser)
+public sealed class FiringTests(Browser browser) : PageVisit(browser)
 {
     private IWebElement Lot(int row, string label) => Find($"[data-testid='lot'][data-row='{row}'] [aria-label='{label}']");
 

@@ -7,7 +7,7 @@ using Xunit;
 namespace ZealousEmber.Browser.Tests;
 
 /// <summary>A whole reduction firing in a gas kiln with no thermometer, on a phone: planned, candled, turned up, seen, shut off, opened.</summary>
-public sealed class FuelFireTests : Visit
+public sealed class FuelFireTests : PageVisit
 {
     private TimeSpan ahead;
 

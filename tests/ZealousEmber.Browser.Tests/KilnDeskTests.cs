@@ -9,7 +9,7 @@ using Xunit;
 namespace ZealousEmber.Browser.Tests;
 
 /// <summary>The desk with a kiln chosen, kilns under Stores, the studio's hours, and starts.</summary>
-public sealed class KilnDeskTests(Browser browser) : Visit(browser)
+public sealed class KilnDeskTests(Browser browser) : PageVisit(browser)
 {
     private void Choose(string kiln)
     {

@@ -4,7 +4,7 @@ using Xunit;
 
 namespace ZealousEmber.Browser.Tests;
 
-public sealed class LibraryTests(Browser browser) : Visit(browser)
+public sealed class LibraryTests(Browser browser) : PageVisit(browser)
 {
     private string[] Names() => [.. Driver.FindElements(By.CssSelector("a.open")).Select(a => a.Text)];
 

@@ -9,7 +9,7 @@ using Xunit;
 namespace ZealousEmber.Browser.Tests;
 
 /// <summary>The kiln drawn as it will stand, changed by hand, and loaded by its sheet.</summary>
-public sealed class PackingTests(Browser browser) : Visit(browser)
+public sealed class PackingTests(Browser browser) : PageVisit(browser)
 {
     private IReadOnlyList<IWebElement> Pieces() => Driver.FindElements(By.CssSelector("[data-testid='shelf-plan'] .piece"));
 

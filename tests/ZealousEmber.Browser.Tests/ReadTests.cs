@@ -9,7 +9,7 @@ using Xunit;
 namespace ZealousEmber.Browser.Tests;
 
 /// <summary>After the firing: packs dragged, ware counted, a dull matte explained and mended, firings laid over each other.</summary>
-public sealed class ReadTests(Browser browser) : Visit(browser)
+public sealed class ReadTests(Browser browser) : PageVisit(browser)
 {
     private async Task<JsonNode> Logged(string name) =>
         (await Http.GetFromJsonAsync<JsonNode>("/api/logbook?take=200"))!["firings"]!.AsArray().Single(f => f!["name"]!.GetValue<string>() == name)!;

@@ -12,7 +12,7 @@ namespace ZealousEmber.Browser.Tests;
 /// Takes the pictures of docs/screenshots anew from the demo data; not a check, so only run when asked for:
 /// <c>dotnet run --project tests/ZealousEmber.Browser.Tests -- -explicit only</c>.
 /// </summary>
-public sealed class Screenshots(Browser browser) : Visit(browser)
+public sealed class Screenshots(Browser browser) : PageVisit(browser)
 {
     private void Take(string name, string path, string drawn, int width = 1280, int height = 800, string theme = "bisque", Action? before = null)
     {

@@ -9,7 +9,7 @@ using Xunit;
 namespace ZealousEmber.Browser.Tests;
 
 /// <summary>Saying a schedule to a kiln: the card, the read-back, the bank, switches, practice, and a controller of one's own.</summary>
-public sealed class SettingTests(Browser browser) : Visit(browser)
+public sealed class SettingTests(Browser browser) : PageVisit(browser)
 {
     private async Task<JsonNode> Controllers() => (await Http.GetFromJsonAsync<JsonNode>("/api/controllers"))!;
 

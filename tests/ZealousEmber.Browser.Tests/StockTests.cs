@@ -6,7 +6,7 @@ using Xunit;
 namespace ZealousEmber.Browser.Tests;
 
 /// <summary>Clays and glazes in their lists, and fixes of a spoiled schedule in the editor.</summary>
-public sealed class StockTests(Browser browser) : Visit(browser)
+public sealed class StockTests(Browser browser) : PageVisit(browser)
 {
     private List<string> Names() => [.. Driver.FindElements(By.CssSelector("[data-testid='stock'] b")).Select(b => b.Text)];
 

@@ -9,7 +9,7 @@ using Xunit;
 namespace ZealousEmber.Browser.Tests;
 
 /// <summary>The studio's settings on every screen, the way from a plan to the editor, conflicts side by side, and what cannot be read.</summary>
-public sealed class StudioTests(Browser browser) : Visit(browser)
+public sealed class StudioTests(Browser browser) : PageVisit(browser)
 {
     private void Choose(string label, string name)
     {

@@ -11,7 +11,7 @@ using ZealousEmber.Tests;
 namespace ZealousEmber.Browser.Tests;
 
 /// <summary>What-ifs of a plan, findings accepted for a firing, fixes looked at before they are taken, and the studio's planning preferences.</summary>
-public sealed class WhatIfTests(Browser browser) : Visit(browser)
+public sealed class WhatIfTests(Browser browser) : PageVisit(browser)
 {
     private IWebElement Stepper(string label) => Find($"[data-testid='what-if'] button[aria-label='{label}']");
 

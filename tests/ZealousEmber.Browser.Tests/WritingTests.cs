@@ -6,7 +6,7 @@ using Xunit;
 
 namespace ZealousEmber.Browser.Tests;
 
-public sealed class WritingTests(Browser browser) : Visit(browser)
+public sealed class WritingTests(Browser browser) : PageVisit(browser)
 {
     private void NewSchedule(string name)
     {

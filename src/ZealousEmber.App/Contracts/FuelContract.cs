@@ -4,7 +4,7 @@ using ZealousEmber.Core.Schedules;
 namespace ZealousEmber.App.Contracts;
 
 /// <summary>What is asked of a firing in a fuel kiln, beside its schedule.</summary>
-internal interface IFuelWish
+internal interface IFuelOptions
 {
     /// <summary>Minutes between turns, 15 to 60; 30 when missing.</summary>
     int? TurnEveryMinutes { get; }

@@ -1,3 +1,4 @@
+using ZealousEmber.App.Wire;
 using ZealousEmber.Core.Firing.Alarms;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Observation;
@@ -27,7 +28,7 @@ public sealed record EstimateContract(double Power, double Heat, double Loss, IR
 
 /// <summary>An alarm; minutes since the start.</summary>
 public sealed record AlarmContract(
-    string Id,
+    [property: NamedIn(typeof(AlarmIds))] string Id,
     AlarmWeight Weight,
     double Since,
     double? Until,

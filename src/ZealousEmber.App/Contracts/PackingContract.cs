@@ -1,4 +1,5 @@
 using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Packing.Search;
 using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.App.Contracts;

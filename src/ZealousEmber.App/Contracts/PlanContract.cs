@@ -94,7 +94,7 @@ public sealed record PlanRequest(
     IReadOnlyList<ObservationRequest?>? Observations = null,
     double? ReplanFromMinute = null,
     bool? Anyway = null
-) : IPlanningPreferences, IFuelWish;
+) : IPlanningPreferences, IFuelOptions;
 
 /// <summary>A proposed schedule with the reasons of its steps.</summary>
 /// <param name="Steps">One for each segment.</param>

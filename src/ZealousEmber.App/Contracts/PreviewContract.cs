@@ -1,4 +1,5 @@
 using NodaTime;
+using ZealousEmber.App.Wire;
 using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -35,7 +36,7 @@ public sealed record PreviewRequest(
     double? Hours = null,
     IReadOnlyList<ObservationRequest?>? Observations = null,
     double? ReplanFromMinute = null
-) : IFuelWish;
+) : IFuelOptions;
 
 /// <summary>Two temperatures, either way round.</summary>
 public sealed record BandRequest(double? From, double? To);
@@ -134,7 +135,7 @@ public sealed record BasisContract(string Formula, string Numbers, string Source
 /// <param name="Fixes">Every mend there is, the likeliest first.</param>
 /// <param name="Basis">How its numbers came about; nothing where no sum is behind it.</param>
 public sealed record FindingContract(
-    string Id,
+    [property: NamedIn(typeof(FindingIds))] string Id,
     Severity Severity,
     int Segment,
     double FromMinute,

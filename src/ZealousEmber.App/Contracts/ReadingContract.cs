@@ -1,3 +1,4 @@
+using ZealousEmber.App.Wire;
 using ZealousEmber.Core.Diagnosis;
 using ZealousEmber.Core.Firing.Live;
 
@@ -130,7 +131,7 @@ public sealed record FiringEvidence(string Text, double? Value, double? Limit, d
 /// <param name="Steps">The steps afterwards; nothing where no step changes.</param>
 /// <param name="Schedule">The whole schedule afterwards.</param>
 public sealed record FiringPatch(
-    string Name,
+    [property: NamedIn(typeof(Patches))] string Name,
     string Text,
     string? Note,
     IReadOnlyList<SegmentContract>? Steps,

@@ -84,13 +84,13 @@ internal static class DiagnosisEndpoints
         double? last = log?.Points[^1].Celsius;
         double Logged(Cone cone) => HeatWork.Of(ConeTable.Of(cone).Kinetics, log!);
         return new FiringFacts(
-            log,
-            kind,
-            goal,
-            place.Kiln.Boiling,
-            place.Ware,
-            [.. packs.Select(p => ShelfHeat.Of(p, log is null ? null : Logged))],
-            log is not null && goal is { } aim ? ConeTable.Of(aim).Kinetics.EndPoint(60, Math.Max(Logged(aim), 1e-9)) : null,
+            Log: log,
+            Kind: kind,
+            Goal: goal,
+            Boiling: place.Kiln.Boiling,
+            Load: place.Ware,
+            Packs: [.. packs.Select(p => ShelfHeat.Of(p, log is null ? null : Logged))],
+            Equivalent: log is not null && goal is { } aim ? ConeTable.Of(aim).Kinetics.EndPoint(60, Math.Max(Logged(aim), 1e-9)) : null,
             OpenedAt: request.OpenedCelsius ?? (last < OpenedBelow ? last : null),
             ProgramTop: schedule?.Program.Steps.Max(s => s.Target?.Celsius)
         );

@@ -59,18 +59,18 @@ internal sealed class DiagnosisTask
                         : null;
                 all.Add(
                     new FiringCause(
-                        cause.Rule.Name,
-                        Math.Round(cause.Share, 4),
-                        [.. cause.Evidence.Select(Write)],
-                        cause.Rule.Patch is null || cause.Rule.From is CauseFrom.Stuff or CauseFrom.Making,
-                        change,
-                        fault.Fault,
-                        fault.Pieces,
-                        cause.Rule.From,
-                        cause.Points,
-                        cause.Leads,
-                        isAdvised,
-                        isAdvised || (cause.Leads && advice.Patch is null) ? advice.Conflicts : []
+                        Cause: cause.Rule.Name,
+                        Probability: Math.Round(cause.Share, 4),
+                        Evidence: [.. cause.Evidence.Select(Write)],
+                        NotFiring: cause.Rule.Patch is null || cause.Rule.From is CauseFrom.Stuff or CauseFrom.Making,
+                        Patch: change,
+                        Fault: fault.Fault,
+                        Pieces: fault.Pieces,
+                        From: cause.Rule.From,
+                        Points: cause.Points,
+                        Leads: cause.Leads,
+                        Advised: isAdvised,
+                        Conflicts: isAdvised || (cause.Leads && advice.Patch is null) ? advice.Conflicts : []
                     )
                 );
             }

@@ -45,7 +45,7 @@ internal static class FiringEndpoints
             return ProblemResponses.Of(part.Problems);
         var (from, size) = part.Value;
         var found = asked is { } at ? await find.At(at, search, from, size, cancel) : await firings.Search(search, from, size, cancel);
-        part.Value.Tell(context, found.Total);
+        part.Value.WriteHeaders(context, found.Total);
         return Results.Ok(found.Items.Select(FiringMapping.Write));
     }
 

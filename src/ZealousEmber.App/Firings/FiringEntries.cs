@@ -105,7 +105,7 @@ internal static class FiringEntries
             cancel
         );
         if (isNew && studio.Live.Find(id) is { } running)
-            await studio.Live.Noted(running, entry, context.RequestServices);
+            await studio.Live.EntryAdded(running, entry, context.RequestServices);
         return isNew ? Results.Created($"/api/firings/{id}/entries", RunMapping.Write(entry, studio.Now)) : Results.Ok(RunMapping.Write(entry, studio.Now));
     }
 

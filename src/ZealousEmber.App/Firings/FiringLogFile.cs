@@ -121,7 +121,7 @@ internal static class FiringLogFile
         await context.RequestServices.GetRequiredService<FiringRecords>().MarkStale(id, CancellationToken.None);
         samples.Clear();
         samples.TrimExcess();
-        run = await studio.Live.TakenIn(run, context.RequestServices);
+        run = await studio.Live.LogAdded(run, context.RequestServices);
         return Results.Ok(
             new LogTakenResponse(
                 times.Length,

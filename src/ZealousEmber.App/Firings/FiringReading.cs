@@ -60,7 +60,7 @@ internal static class FiringReading
     {
         if (await studio.Reader.Read(id, cancel) is not { } firing)
             return ProblemResponses.NotFound("started firing");
-        Versions.Tell(response, firing.Record.Version, firing.Record.SaveKey);
+        Versions.WriteTag(response, firing.Record.Version, firing.Record.SaveKey);
         return Results.Ok(await View(firing, studio, cancel));
     }
 
@@ -103,7 +103,7 @@ internal static class FiringReading
                 await studio.Reader.Refresh(id, cancel);
                 if (await studio.Reader.Read(id, cancel) is not { } firing)
                     break;
-                Versions.Tell(context.Response, firing.Record.Version, firing.Record.SaveKey);
+                Versions.WriteTag(context.Response, firing.Record.Version, firing.Record.SaveKey);
                 return Results.Ok(
                     both ? await View(firing, studio, cancel)
                     : packs is not null ? Said(firing)
@@ -173,12 +173,13 @@ internal static class FiringReading
                 : null;
         var lots = firing.Draft.Item.Lots;
         return new ReadingView(
-            run.FiringId,
-            record.Version,
-            new ReadingContract([.. record.Packs.Select(PackMapping.Write)], ResultsMapping.Write(record.Results)),
-            Said(firing),
-            Expected(firing),
-            Shelves(firing),
+            FiringId: run.FiringId,
+            Version: record.Version,
+            Reading: new ReadingContract([.. record.Packs.Select(PackMapping.Write)], ResultsMapping.Write(record.Results)),
+            Said: Said(firing),
+            Expected: Expected(firing),
+            Shelves: Shelves(firing),
+            Lots:
             [
                 .. lots.Select(
                     (l, i) =>
@@ -190,15 +191,15 @@ internal static class FiringReading
                         )
                 ),
             ],
-            run.Goal?.Number,
-            run.State(run.Clock(studio.Now)),
-            run.KilnId,
-            firing.Kiln.Name,
-            record.Figures?.Numbers ?? ImmutableDictionary<string, double>.Empty,
-            FaultRules.Faults,
-            [.. firing.Entries.Where(e => e.Kind == EntryKind.Photo).Select(e => new ReadPhoto(e.Key, e.Text))],
-            schedule,
-            firing.Log is not null
+            GoalCone: run.Goal?.Number,
+            State: run.State(run.Clock(studio.Now)),
+            KilnId: run.KilnId,
+            KilnName: firing.Kiln.Name,
+            Figures: record.Figures?.Numbers ?? ImmutableDictionary<string, double>.Empty,
+            Faults: FaultRules.Faults,
+            Photos: [.. firing.Entries.Where(e => e.Kind == EntryKind.Photo).Select(e => new ReadPhoto(e.Key, e.Text))],
+            Schedule: schedule,
+            HasLog: firing.Log is not null
         );
     }
 

@@ -250,7 +250,7 @@ internal static class FiringRunEndpoints
         if (!part.IsOk)
             return ProblemResponses.Of(part.Problems);
         var found = await studio.Runs.Started(ids?.OfType<int>().ToList(), part.Value.Skip, part.Value.Take, cancel);
-        part.Value.Tell(context, found.Total);
+        part.Value.WriteHeaders(context, found.Total);
         return Results.Ok(
             found.Items.Select(r => new RunSummary(
                 r.FiringId,

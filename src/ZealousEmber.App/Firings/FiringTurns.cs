@@ -1,10 +1,7 @@
-using NodaTime;
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Services.Live;
-using ZealousEmber.Core;
-using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Units;
@@ -79,10 +76,6 @@ public sealed record GasLeftContract(
 /// <summary>The turn-up sheet of a firing under way.</summary>
 internal static class FiringTurns
 {
-    private const double WorthTime = 10;
-    private const double WorthDamper = 0.1;
-    private const double WorthCone = 15;
-
     public static void MapTurns(this WebApplication app) =>
         app.MapGroup("/api/firings/{id:int}")
             .WithTags("Fuel kilns")
@@ -127,18 +120,18 @@ internal static class FiringTurns
 
     private static GasLeftContract Write(GasLeft g) =>
         new(
-            g.Count,
-            g.FullKg,
-            Math.Round(g.Kg, 1),
-            Math.Round(g.KgEach, 1),
-            Math.Round(g.Celsius, 1),
-            g.ColdestCelsius is { } cold ? Math.Round(cold, 1) : null,
-            Math.Round(g.KgPerHour, 2),
-            g.HoursHere is { } hours ? Math.Round(hours, 1) : null,
-            g.ShortAt is { } at ? Math.Round(at) : null,
-            g.IsByCold,
-            g.KgAtEnd is { } end ? Math.Round(end, 1) : null,
-            g.WeighedAt is { } weighed ? Math.Round(weighed, 1) : null
+            Cylinders: g.Count,
+            FullKg: g.FullKg,
+            Kg: Math.Round(g.Kg, 1),
+            KgEach: Math.Round(g.KgEach, 1),
+            Celsius: Math.Round(g.Celsius, 1),
+            ColdestCelsius: g.ColdestCelsius is { } cold ? Math.Round(cold, 1) : null,
+            KgPerHour: Math.Round(g.KgPerHour, 2),
+            HoursHere: g.HoursHere is { } hours ? Math.Round(hours, 1) : null,
+            ShortAtMinute: g.ShortAt is { } at ? Math.Round(at) : null,
+            IsByCold: g.IsByCold,
+            KgAtEnd: g.KgAtEnd is { } end ? Math.Round(end, 1) : null,
+            WeighedMinute: g.WeighedAt is { } weighed ? Math.Round(weighed, 1) : null
         );
 
     private static HandsContract Hands(FuelKiln kiln) =>
@@ -155,49 +148,6 @@ internal static class FiringTurns
             .Turns(fresh, m.FreshKiln!, run.Program, TemperatureUnit.Celsius, run.StartsAt, run.Goal)
             .Where(t => t.Minute >= now - 1e-6)
             .ToList();
-        var says = new List<string>();
-        double Degrees(TurnPlan plan) =>
-            run.Goal is { } cone && ConeTable.Of(cone).Kinetics is var kinetics
-                ? kinetics.EndPoint(60, Math.Clamp(HeatWork.Of(kinetics, plan.Curve), 1e-3, 100))
-                : 0;
-        var before = m.InForce.Turns.LastOrDefault(t => t.Minute <= now + 1e-6);
-        // What the card asks for next anyway is no news.
-        var isDue =
-            turns.Count > 0
-            && m.Due < m.InForce.Turns.Length
-            && m.InForce.Turns[m.Due] is var due
-            && due.Minute <= now + WorthTime * 2
-            && Same(turns[0], due, m.Kiln.Kiln.Mark);
-        if (
-            turns.Count > 0
-            && !isDue
-            && before is not null
-            && turns[0].Kind != TurnKind.ShutOff
-            && turns[0].Set != TurnWords.Setting(before.Setting, m.Kiln.Kiln)
-            && !Same(turns[0], before, m.Kiln.Kiln.Mark)
-        )
-            says.Add($"Now: {TurnWords.Setting(before.Setting, m.Kiln.Kiln)} becomes {Small(turns[0].Set)}.");
-        var late = fresh.Powered.TotalMinutes - m.InForce.Powered.TotalMinutes;
-        if (Math.Abs(late) > WorthTime)
-            says.Add($"Shut-off {Phrases.Hours(Duration.FromMinutes(Math.Round(Math.Abs(late))))} {(late > 0 ? "later" : "sooner")}.");
-        var fuel = fresh.TotalFuel - m.InForce.TotalFuel;
-        if (run.Goal is { } goal && Math.Abs(Degrees(fresh) - Degrees(m.InForce)) > WorthCone)
-            says.Add(
-                $"Cone {goal.Number}: {Math.Round(Math.Abs(Degrees(fresh) - Degrees(m.InForce))):0} °C of cone "
-                    + $"{(Degrees(fresh) > Degrees(m.InForce) ? "more" : "less")}."
-            );
-        // What it costs is told with what it changes, and is no reason of its own.
-        if (says.Count > 0 && Math.Abs(fuel) >= 0.5)
-            says.Add($"About {Phrases.Number(Math.Round(Math.Abs(fuel), 1))} kg of gas {(fuel > 0 ? "more" : "less")}.");
-        return new FreshPlanContract(turns, fresh.Powered.TotalMinutes, Math.Round(fresh.TotalFuel, 2), says);
+        return new FreshPlanContract(turns, fresh.Powered.TotalMinutes, Math.Round(fresh.TotalFuel, 2), TurnNews.Of(m, run.Program, run.Goal, now));
     }
-
-    /// <summary>Within a mark and a tenth of the damper: no reason to turn anything.</summary>
-    private static bool Same(TurnContract row, PlannedTurn before, double mark) =>
-        row.Flame == before.Setting.Flame
-        && row.Lit == before.Setting.Lit
-        && Math.Abs(row.PressureBar - before.Setting.Pressure) <= mark + 1e-6
-        && Math.Abs(row.Damper - before.Setting.Damper) <= WorthDamper + 1e-6;
-
-    private static string Small(string text) => char.ToLowerInvariant(text[0]) + text[1..];
 }

@@ -50,6 +50,8 @@ internal static class ApiDescription
                         // What it should be, though anything is read.
                         schema.Type = JsonSchemaType.String;
                     }
+                    if (context.JsonPropertyInfo?.AttributeProvider?.GetCustomAttributes(typeof(NamedInAttribute), false) is [NamedInAttribute list])
+                        schema.Enum = [.. list.Names.Select(n => JsonValue.Create(n)!)];
                     return Task.CompletedTask;
                 }
             );

@@ -20,7 +20,7 @@ internal readonly record struct Part(int Skip, int Take)
         : new Part(skip ?? 0, take ?? usual);
 
     /// <summary>Says how many there are, and where the rest is.</summary>
-    public void Tell(HttpContext context, int total)
+    public void WriteHeaders(HttpContext context, int total)
     {
         context.Response.Headers["X-Total-Count"] = total.ToString(CultureInfo.InvariantCulture);
         // Both are numbers a caller chose: they may add up to more than there is room for.

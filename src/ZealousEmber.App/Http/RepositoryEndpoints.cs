@@ -63,7 +63,7 @@ internal sealed record RepositoryEndpoints<TWire, TStored, T>(
         if (!part.IsOk)
             return ProblemResponses.Of(part.Problems);
         var found = await repository.Search(search, part.Value.Skip, part.Value.Take, cancel);
-        part.Value.Tell(context, found.Total);
+        part.Value.WriteHeaders(context, found.Total);
         return Results.Ok(found.Items.Select(Write));
     }
 
@@ -73,7 +73,7 @@ internal sealed record RepositoryEndpoints<TWire, TStored, T>(
         if (!read.IsOk)
             return ProblemResponses.Of(read.Problems);
         var stored = await repository.Add(read.Value, Versions.Stamp(context.Request), cancel);
-        Versions.Tell(context.Response, stored.Version, stored.SaveKey);
+        Versions.WriteTag(context.Response, stored.Version, stored.SaveKey);
         return Results.Created($"{path}/{stored.Id}", Write(stored));
     }
 
@@ -127,7 +127,7 @@ internal sealed record RepositoryEndpoints<TWire, TStored, T>(
 
     private IResult Ok(Versioned<T> stored, HttpResponse response)
     {
-        Versions.Tell(response, stored.Version, stored.SaveKey);
+        Versions.WriteTag(response, stored.Version, stored.SaveKey);
         return Results.Ok(Write(stored));
     }
 }

@@ -51,7 +51,7 @@ internal sealed record SettingsEndpoints<TWire, TStored, T>(string Summary, Func
 
     private IResult Ok(VersionedSettings<T> stored, HttpResponse response)
     {
-        Versions.Tell(response, stored.Version, stored.SaveKey);
+        Versions.WriteTag(response, stored.Version, stored.SaveKey);
         return Results.Ok(Write(stored));
     }
 }

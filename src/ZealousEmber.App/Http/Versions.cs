@@ -17,7 +17,7 @@ internal static class Versions
     public static string Tag(int version) => new EntityTagHeaderValue($"\"{version}\"").ToString();
 
     /// <summary>Tells the version and the key of its save with an answer.</summary>
-    public static void Tell(HttpResponse response, int version, string? saveKey)
+    public static void WriteTag(HttpResponse response, int version, string? saveKey)
     {
         response.Headers.ETag = Tag(version);
         if (saveKey?.All(c => c is >= ' ' and <= '~') == true)
@@ -70,7 +70,7 @@ internal static class Versions
     /// <summary>The answer when it was changed since; it carries what is there now.</summary>
     public static IResult Conflict(string what, int version, string? saveKey, object current, HttpResponse response)
     {
-        Tell(response, version, saveKey);
+        WriteTag(response, version, saveKey);
         return Results.Problem(
             statusCode: StatusCodes.Status412PreconditionFailed,
             title: "Changed by someone else while you were editing",

@@ -12,7 +12,7 @@ namespace ZealousEmber.App.Kilns;
 internal static class FuelLearned
 {
     public static void MapFuelLearned(this WebApplication app) =>
-        app.MapGet("/api/kilns/{id:int}/fuel-learned", async (int id, Repository<StudioKiln> kilns, TaughtFuelKilns taught, CancellationToken cancel) =>
+        app.MapGet("/api/kilns/{id:int}/fuel-learned", async (int id, Repository<StudioKiln> kilns, LearnedFuelKilns taught, CancellationToken cancel) =>
                 await kilns.Find(id, cancel) is { Item: FuelKiln kiln }
                     ? Results.Ok(Write(await taught.Of(id, kiln, cancel)))
                     : ProblemResponses.NotFound("fuel kiln")

@@ -50,7 +50,7 @@ internal static class KilnBank
             return Results.Ok(new BankContract(controllerId, profile.Name, [], null));
         var bank = ProgramBank.Of(profile, await studio.Programs.Find(id, null, cancel), studio.Now, await studio.Schedules.PresentVersions(cancel));
         // One alone takes its place whatever it is for.
-        var wish = new BankWish(scheduleId ?? 0, ScheduleKind.Glaze, kiln.Item.Room);
+        var wish = new BankRequest(scheduleId ?? 0, ScheduleKind.Glaze, kiln.Item.Room);
         return Results.Ok(
             new BankContract(
                 controllerId,
@@ -90,7 +90,7 @@ internal static class KilnBank
         var shown = ReadBackTask.ReadShown(wire.Shown, wire.Text, problems);
         var wish = FitTask.ReadWish(
             new FitRequestContract(
-                wire.Schedule,
+                Schedule: wire.Schedule,
                 GoalCone: wire.GoalCone,
                 StartTemperature: wire.StartTemperature,
                 Slot: wire.Slot,
@@ -112,24 +112,24 @@ internal static class KilnBank
         var (response, read) = back.Value;
         var stamp = Versions.Stamp(http);
         var entered = new EnteredProgram(
-            id,
-            wire.FiringId,
-            wire.ScheduleId,
-            version,
-            wish.Schedule.Name,
-            wish.Schedule.Kind,
-            wish.Profile.Name,
-            fit.Value.Program.Where(a => a.Asked.Id == "slot").Select(a => a.Shown).FirstOrDefault(),
-            wish.Delay,
-            Values(fit.Value.Program),
-            EntryCard.Code(wish.Profile, fit.Value.Program),
-            wish.Profile.Unit,
-            fired,
-            Values(read.Read),
-            response.Matches,
-            response.Matches ? null : wire.Slip,
-            studio.Now,
-            stamp.By
+            KilnId: id,
+            FiringId: wire.FiringId,
+            ScheduleId: wire.ScheduleId,
+            ScheduleVersion: version,
+            Name: wish.Schedule.Name,
+            Kind: wish.Schedule.Kind,
+            Controller: wish.Profile.Name,
+            Slot: fit.Value.Program.Where(a => a.Asked.Id == "slot").Select(a => a.Shown).FirstOrDefault(),
+            DelayMinutes: wish.Delay,
+            Program: Values(fit.Value.Program),
+            Code: EntryCard.Code(wish.Profile, fit.Value.Program),
+            Unit: wish.Profile.Unit,
+            Fired: fired,
+            Shown: Values(read.Read),
+            IsClean: response.Matches,
+            Slip: response.Matches ? null : wire.Slip,
+            At: studio.Now,
+            By: stamp.By
         );
         var stored = await studio.Programs.Add(entered, stamp.Key, cancel);
         if (response.Matches && wire.FiringId is { } set)

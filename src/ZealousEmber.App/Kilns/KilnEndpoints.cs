@@ -94,16 +94,16 @@ internal static class KilnEndpoints
     {
         var run = usual.Run;
         return new UsualFiringContract(
-            usual.Kind,
-            usual.Line,
-            run.Compiled.Segments[2].RampEnd.TotalMinutes,
-            run.Energy.Used,
-            prices.Knows(run.Uses) ? prices.Cost(run.Uses, null, NodaTime.DateTimeZone.Utc) : null,
-            prices.Currency,
-            run.FullPower.TotalMinutes,
-            run.OpensAt!.Value.TotalMinutes,
-            CoolingMarks.Of(kiln, t => KilnPortrait.CoolingTo(run, t)),
-            run.Stall is null
+            Kind: usual.Kind,
+            Line: usual.Line,
+            TopMinutes: run.Compiled.Segments[2].RampEnd.TotalMinutes,
+            EnergyKwh: run.Energy.Used,
+            Cost: prices.Knows(run.Uses) ? prices.Cost(run.Uses, null, NodaTime.DateTimeZone.Utc) : null,
+            Currency: prices.Currency,
+            FullPowerMinutes: run.FullPower.TotalMinutes,
+            OpenMinutes: run.OpensAt!.Value.TotalMinutes,
+            Cooling: CoolingMarks.Of(kiln, t => KilnPortrait.CoolingTo(run, t)),
+            Reached: run.Stall is null
         );
     }
 }

@@ -1,4 +1,3 @@
-using NodaTime;
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
@@ -28,16 +27,16 @@ internal static class KilnLearned
             .ProducesProblem(404);
     }
 
-    private static async Task<IResult> Learned(int id, Repository<StudioKiln> kilns, TaughtKilns taught, CancellationToken cancel) =>
+    private static async Task<IResult> Learned(int id, Repository<StudioKiln> kilns, LearnedKilns taught, CancellationToken cancel) =>
         await kilns.Find(id, cancel) is { } found && found.Of<Kiln>() is { } kiln
             ? Results.Ok(Write(id, await taught.Of(kiln, cancel)))
             : ProblemResponses.NotFound("kiln");
 
-    private static LearnedContract Write(int id, TaughtKiln t)
+    private static LearnedContract Write(int id, KilnLearning learning)
     {
-        var records = t.History.Select(h => t.Read.GetValueOrDefault(h.FiringId)).OfType<FiringRecord>().ToList();
-        Instant? Last(MaintenanceKind kind) => t.Done.Where(d => d.Kind == kind).Select(d => (Instant?)d.At).Max();
-        var (elements, thermocouple) = (Last(MaintenanceKind.Elements), Last(MaintenanceKind.Thermocouple));
+        var t = learning.Kiln;
+        var records = t.History.Select(h => learning.Read.GetValueOrDefault(h.FiringId)).OfType<FiringRecord>().ToList();
+        var (elements, thermocouple) = (t.NewElements, KilnLearning.Last(learning.Done, MaintenanceKind.Thermocouple));
         var top = records.Select(r => r.Figures?["top"]).Where(x => x > 1100).TakeLast(10).Median() ?? UsualTop;
         // Worn is told against the stored power; health against what the elements were as new.
         var wornPower = ElementLife.WornAt(t.Stored, t.Stored.UsualLoad(ScheduleKind.Glaze), Temperature.FromCelsius(Math.Min(top, t.Stored.TopLimit.Celsius)));
@@ -50,16 +49,17 @@ internal static class KilnLearned
         var best = t.Learned.Shelves.Length > 1 ? t.Learned.Shelves.MinBy(s => Math.Abs(s.Own.Mean)).Shelf : null;
         var (l, after) = (t.Learned, LearnedAfter.From(t.Learned));
         return new LearnedContract(
-            id,
-            SinceNumber.From(l.Offset, l.Packs, thermocouple, 2),
-            Evenness(l) is { } even ? SinceNumber.From(even, l.Packs, elements, 2) : null,
-            after.Shelves,
-            SinceNumber.From(l.Health, since.Count, elements),
-            SinceNumber.From(l.Power, l.Logs, elements),
-            SinceNumber.From(l.Heat, l.Logs, null),
-            SinceNumber.From(l.Loss, l.Logs, null),
-            after.HeldBack,
-            t.History.Length,
+            KilnId: id,
+            Offset: SinceNumber.From(l.Offset, l.Packs, thermocouple, 2),
+            Evenness: Evenness(l) is { } even ? SinceNumber.From(even, l.Packs, elements, 2) : null,
+            Shelves: after.Shelves,
+            Health: SinceNumber.From(l.Health, since.Count, elements),
+            Power: SinceNumber.From(l.Power, l.Logs, elements),
+            Heat: SinceNumber.From(l.Heat, l.Logs, null),
+            Loss: SinceNumber.From(l.Loss, l.Logs, null),
+            HeldBack: after.HeldBack,
+            Firings: t.History.Length,
+            Trend:
             [
                 .. t.History.Select(h => new LearnedTrend(
                     h.FiringId,
@@ -71,7 +71,7 @@ internal static class KilnLearned
                     Math.Round(h.Learned.Health.Sd, 4)
                 )),
             ],
-            new ElementsContract(
+            Elements: new ElementsContract(
                 advice,
                 Math.Round(wornPower / asNew, 3),
                 Math.Round(top),
@@ -80,14 +80,14 @@ internal static class KilnLearned
                 since.Count,
                 Math.Round(hours, 1)
             ),
-            CareMapping.Write(t.Care),
-            new UsedContract(
+            Care: CareMapping.Write(t.Care),
+            Used: new UsedContract(
                 t.Kiln.Offset is { } offset ? Math.Round(t.Care.Offset ?? (t.Learned.Packs > 0 ? t.Learned.Offset.Mean : offset.At1150), 1) : null,
                 Math.Round(t.Kiln.ElementHealth / t.Stored.ElementHealth, 3),
                 Math.Round(t.Kiln.LossFactor / t.Stored.LossFactor, 3),
                 best
             ),
-            Sentence(t)
+            Sentence: Sentence(t)
         );
     }
 
@@ -100,7 +100,7 @@ internal static class KilnLearned
         return new Estimated(spread, Math.Sqrt(hot * hot + cool * cool));
     }
 
-    private static string Sentence(TaughtKiln t)
+    private static string Sentence(KilnKnowledge t)
     {
         if (t.History.IsEmpty)
             return $"Nothing yet. {t.Stored.Name} teaches its numbers with every firing that is logged, and its display with every pack that is read.";
@@ -112,7 +112,7 @@ internal static class KilnLearned
         if (t.Learned.Logs > 0)
             said.Add($"its elements give {Phrases.Number(Math.Round(t.Learned.Health.Mean * 100))} % of what new ones do");
         var text = string.Join("; ", said);
-        return text.Length == 0 ? "" : $"{char.ToUpperInvariant(text[0])}{text[1..]}.";
+        return text.Length == 0 ? "" : $"{Text.Capital(text)}.";
     }
 
     private static string Place(string shelf) => shelf.All(char.IsAsciiDigit) ? $"shelf {shelf}" : $"the {shelf}";

@@ -10,7 +10,7 @@ internal static class RoomEndpoints
 {
     public static void MapRoom(this WebApplication app)
     {
-        app.MapHub<LiveHub>("/live");
+        app.MapHub<LiveHub>(LiveHub.Path);
         app.MapGet("/api/room", Room).WithTags("Live").WithSummary("Every kiln as it is now").Produces<RoomKiln[]>();
     }
 
@@ -32,18 +32,18 @@ internal static class RoomEndpoints
             {
                 rooms.Add(
                     new RoomKiln(
-                        id,
-                        name,
-                        unreadable.FiringId,
-                        await studio.NameOf(unreadable.FiringId, cancel),
-                        null,
-                        null,
-                        unreadable.StartsAt.ToDateTimeOffset(),
-                        null,
-                        null,
-                        null,
-                        unreadable.By,
-                        "How this firing was started cannot be read. The kiln may be hot: look at it. Once it is empty, say that it was opened."
+                        KilnId: id,
+                        Name: name,
+                        FiringId: unreadable.FiringId,
+                        Firing: await studio.NameOf(unreadable.FiringId, cancel),
+                        State: null,
+                        Live: null,
+                        StartsAt: unreadable.StartsAt.ToDateTimeOffset(),
+                        NextAt: null,
+                        OpenAt: null,
+                        TopAt: null,
+                        By: unreadable.By,
+                        Trouble: "How this firing was started cannot be read. The kiln may be hot: look at it. Once it is empty, say that it was opened."
                     )
                 );
                 continue;
@@ -51,7 +51,21 @@ internal static class RoomEndpoints
             var running = studio.Live.All.FirstOrDefault(r => r.Run.KilnId == id);
             if (running is null)
             {
-                rooms.Add(new RoomKiln(id, name, null, null, null, null, null, null, null, null, null));
+                rooms.Add(
+                    new RoomKiln(
+                        KilnId: id,
+                        Name: name,
+                        FiringId: null,
+                        Firing: null,
+                        State: null,
+                        Live: null,
+                        StartsAt: null,
+                        NextAt: null,
+                        OpenAt: null,
+                        TopAt: null,
+                        By: null
+                    )
+                );
                 continue;
             }
             var (run, live) = (running.Run, await studio.Live.Now(running, cancel));
@@ -61,18 +75,18 @@ internal static class RoomEndpoints
             DateTimeOffset? At(double? minute) => minute is { } m ? run.StartsAt.ToDateTimeOffset().AddMinutes(m) : null;
             rooms.Add(
                 new RoomKiln(
-                    id,
-                    name,
-                    run.FiringId,
-                    await studio.NameOf(run.FiringId, cancel),
-                    live.State,
-                    live,
-                    run.StartsAt.ToDateTimeOffset(),
-                    At(live.Next?.Minute),
-                    At(live.Forecast?.Open.P50),
-                    At(live.Forecast?.Top.P50),
-                    run.By,
-                    live.Trouble
+                    KilnId: id,
+                    Name: name,
+                    FiringId: run.FiringId,
+                    Firing: await studio.NameOf(run.FiringId, cancel),
+                    State: live.State,
+                    Live: live,
+                    StartsAt: run.StartsAt.ToDateTimeOffset(),
+                    NextAt: At(live.Next?.Minute),
+                    OpenAt: At(live.Forecast?.Open.P50),
+                    TopAt: At(live.Forecast?.Top.P50),
+                    By: run.By,
+                    Trouble: live.Trouble
                 )
             );
         }

@@ -47,25 +47,25 @@ internal static class LogbookEndpoints
 
     internal static LogbookFiring Write(LogbookRow r) =>
         new(
-            r.FiringId,
-            r.Name,
-            r.Kind,
-            r.KilnId,
-            r.StartsAt.ToDateTimeOffset(),
-            r.By,
-            r.Goal,
-            r.Reached,
-            r.ScheduleId,
-            r.ScheduleVersion,
-            r.Glazes,
-            r.Clays,
-            r.Faults,
-            r.Out,
-            r.Lost,
-            r is { Out: not null, Lost: null or 0, Faults.Count: 0 },
-            r.IsReference,
-            r.Figures?.Numbers ?? (IReadOnlyDictionary<string, double>)new Dictionary<string, double>(),
-            [.. (r.Figures?.Thumbnail ?? []).Select(p => new CurveMinute(p.Minutes, p.Celsius))]
+            FiringId: r.FiringId,
+            Name: r.Name,
+            Kind: r.Kind,
+            KilnId: r.KilnId,
+            StartsAt: r.StartsAt.ToDateTimeOffset(),
+            By: r.By,
+            Goal: r.Goal,
+            Reached: r.Reached,
+            ScheduleId: r.ScheduleId,
+            ScheduleVersion: r.ScheduleVersion,
+            Glazes: r.Glazes,
+            Clays: r.Clays,
+            Faults: r.Faults,
+            Out: r.Out,
+            Lost: r.Lost,
+            Good: r is { Out: not null, Lost: null or 0, Faults.Count: 0 },
+            Reference: r.IsReference,
+            Figures: r.Figures?.Numbers ?? (IReadOnlyDictionary<string, double>)new Dictionary<string, double>(),
+            Curve: [.. (r.Figures?.Thumbnail ?? []).Select(p => new CurveMinute(p.Minutes, p.Celsius))]
         );
 
     private static async Task<IResult> Trends([AsParameters] LogbookSearch search, FiringReader reader, FiringRecords records, CancellationToken cancel)
@@ -81,18 +81,18 @@ internal static class LogbookEndpoints
                 [
                     .. all.TakeLast(MostDrawn)
                         .Select(r => new TrendPoint(
-                            r.FiringId,
-                            r.Name,
-                            r.StartsAt.ToDateTimeOffset(),
-                            r.KilnId,
-                            r.Kind,
-                            r.TopHours,
-                            r.Past,
-                            r.Offset,
-                            r.Cost,
-                            r.Kwh,
-                            r.Lost,
-                            r.Out
+                            FiringId: r.FiringId,
+                            Name: r.Name,
+                            At: r.StartsAt.ToDateTimeOffset(),
+                            KilnId: r.KilnId,
+                            Kind: r.Kind,
+                            TopHours: r.TopHours,
+                            Past: r.Past,
+                            Offset: r.Offset,
+                            Cost: r.Cost,
+                            Kwh: r.Kwh,
+                            Lost: r.Lost,
+                            Out: r.Out
                         )),
                 ],
                 [.. all.SelectMany(r => r.Faults).CountBy(f => f).OrderByDescending(f => f.Value).Select(f => new FaultCount(f.Key, f.Value))],

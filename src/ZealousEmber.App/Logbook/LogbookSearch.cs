@@ -68,19 +68,19 @@ internal sealed record LogbookSearch(
         }
         Instant? Moment(DateTimeOffset? at) => at is { } given ? Instant.FromUnixTimeMilliseconds(given.ToUnixTimeMilliseconds()) : null;
         return new LogbookQuery(
-            Search,
-            Kiln,
-            Glaze,
-            Clay,
-            Who?.Trim(),
-            Fault,
-            cone,
-            kind,
-            Schedule,
-            Moment(Since),
-            Moment(Until),
-            Reference == true,
-            Good == true
+            Words: Search,
+            KilnId: Kiln,
+            GlazeId: Glaze,
+            ClayId: Clay,
+            Person: Who?.Trim(),
+            Fault: Fault,
+            Reached: cone,
+            Kind: kind,
+            ScheduleId: Schedule,
+            Since: Moment(Since),
+            Until: Moment(Until),
+            ReferenceOnly: Reference == true,
+            GoodOnly: Good == true
         );
     }
 }

@@ -11,23 +11,23 @@ internal static class BankMapping
     {
         static IReadOnlyList<AnswerContract> List(IEnumerable<ShownValue> values) => [.. values.Select(v => new AnswerContract(v.Question, v.Shown))];
         return new EnteredContract(
-            e.KilnId,
-            e.FiringId,
-            e.ScheduleId,
-            e.ScheduleVersion,
-            e.Name,
-            e.Kind,
-            e.Controller,
-            e.Slot,
-            e.DelayMinutes,
-            e.Code,
-            e.IsClean,
-            e.Slip,
-            e.At.ToDateTimeOffset(),
-            e.By,
-            List(e.Program),
-            List(e.Shown),
-            NotationWriter.Write(e.Fired.Steps, e.Unit)
+            KilnId: e.KilnId,
+            FiringId: e.FiringId,
+            ScheduleId: e.ScheduleId,
+            ScheduleVersion: e.ScheduleVersion,
+            Name: e.Name,
+            Kind: e.Kind,
+            Controller: e.Controller,
+            Slot: e.Slot,
+            DelayMinutes: e.DelayMinutes,
+            Code: e.Code,
+            Clean: e.IsClean,
+            Slip: e.Slip,
+            At: e.At.ToDateTimeOffset(),
+            By: e.By,
+            Program: List(e.Program),
+            Shown: List(e.Shown),
+            Line: NotationWriter.Write(e.Fired.Steps, e.Unit)
         );
     }
 }

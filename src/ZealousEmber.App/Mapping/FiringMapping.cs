@@ -28,31 +28,31 @@ internal static class FiringMapping
             stored.Version,
             stored.UpdatedAt.ToDateTimeOffset(),
             new FiringContract(
-                firing.Name,
-                firing.Kind,
-                firing.KilnId,
-                firing.Goal?.Number,
-                firing.Unit,
-                [.. firing.Lots.Select(Write)],
-                p.Drying,
-                p.Approach,
-                p.Cooling,
-                p.Hold,
-                p.Bisque,
-                p.Goal,
-                p.DropBy,
-                firing.HoldMinutes,
-                firing.Schedule?.Id,
-                firing.Packed,
-                firing.WitnessPack,
-                firing.StartsAt,
-                [.. firing.Accepted.Select(a => new AcceptanceContract(a.Id, a.Severity, a.Note, a.At.ToDateTimeOffset(), a.By))],
-                firing.Schedule?.Version,
-                firing.Kiln?.Version,
-                firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null,
-                PackingMapping.Write(firing.Packing),
-                p.Air,
-                firing.Anyway
+                Name: firing.Name,
+                Kind: firing.Kind,
+                KilnId: firing.KilnId,
+                GoalCone: firing.Goal?.Number,
+                Unit: firing.Unit,
+                Lots: [.. firing.Lots.Select(Write)],
+                Drying: p.Drying,
+                Approach: p.Approach,
+                Cooling: p.Cooling,
+                Hold: p.Hold,
+                Bisque: p.Bisque,
+                Goal: p.Goal,
+                DropBy: p.DropBy,
+                HoldMinutes: firing.HoldMinutes,
+                ScheduleId: firing.Schedule?.Id,
+                Packed: firing.Packed,
+                WitnessPack: firing.WitnessPack,
+                StartsAt: firing.StartsAt,
+                Accepted: [.. firing.Accepted.Select(a => new AcceptanceContract(a.Id, a.Severity, a.Note, a.At.ToDateTimeOffset(), a.By))],
+                ScheduleVersion: firing.Schedule?.Version,
+                KilnVersion: firing.Kiln?.Version,
+                KilnAsPlanned: firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null,
+                Packing: PackingMapping.Write(firing.Packing),
+                Air: p.Air,
+                Anyway: firing.Anyway
             )
         );
     }
@@ -66,7 +66,7 @@ internal static class FiringMapping
         if (wire.Kind is null)
             problems.Add(WireEnums.Missing<ScheduleKind>("kind", "a kind of firing"));
         var goal = ScheduleMapping.ReadCone(wire.GoalCone, "goalCone", problems);
-        var lots = (wire.Lots ?? []).Take(WareLot.MostLots + 1).Select(lot => ReadLot(lot ?? new LotContract(null, null, null))).ToList();
+        var lots = (wire.Lots ?? []).Take(WareLot.MostLots + 1).Select(lot => ReadLot(lot ?? new LotContract(What: null, Count: null, Wall: null))).ToList();
         var starts = WireTime.Check(wire.StartsAt, "startsAt", problems);
         var accepted = (wire.Accepted ?? [])
             .Take(Acceptance.Most + 1)
@@ -106,43 +106,43 @@ internal static class FiringMapping
 
     private static LotDraft ReadLot(LotContract lot) =>
         new(
-            lot.What?.Trim(),
-            lot.Count,
-            lot.Wall,
-            lot.Width,
-            lot.ClosedHollow == true,
-            lot.OneSided == true,
-            lot.Dryness ?? Dryness.BoneDry,
-            lot.ClayId,
-            [.. (lot.GlazeIds ?? []).Take(MostGlazes)],
-            lot.Whose?.Trim(),
-            lot.Next ?? NextStep.Dipping,
-            lot.PieceKg,
-            (lot.Typed ?? new Dictionary<string, string>()).Where(t => t.Value is not null).ToImmutableSortedDictionary(),
-            lot.GlazedAlready == true,
-            PieceMapping.Read(lot.Piece),
-            lot.Must == true
+            What: lot.What?.Trim(),
+            Count: lot.Count,
+            Wall: lot.Wall,
+            Width: lot.Width,
+            ClosedHollow: lot.ClosedHollow == true,
+            OneSided: lot.OneSided == true,
+            Dryness: lot.Dryness ?? Dryness.BoneDry,
+            ClayId: lot.ClayId,
+            GlazeIds: [.. (lot.GlazeIds ?? []).Take(MostGlazes)],
+            Whose: lot.Whose?.Trim(),
+            Next: lot.Next ?? NextStep.Dipping,
+            PieceMass: lot.PieceKg,
+            Typed: (lot.Typed ?? new Dictionary<string, string>()).Where(t => t.Value is not null).ToImmutableSortedDictionary(),
+            GlazedAlready: lot.GlazedAlready == true,
+            Piece: PieceMapping.Read(lot.Piece),
+            Must: lot.Must == true
         );
 
     internal static LotContract Write(LotDraft lot) =>
         new(
-            lot.What,
-            lot.Count,
-            lot.Wall,
-            lot.Width,
-            lot.ClosedHollow,
-            lot.OneSided,
-            lot.Dryness,
-            lot.ClayId,
-            null,
-            lot.GlazeIds,
-            null,
-            lot.Whose,
-            lot.Next,
-            lot.PieceMass,
-            lot.Typed.IsEmpty ? null : lot.Typed,
-            lot.GlazedAlready ? true : null,
-            PieceMapping.Write(lot.Piece),
-            lot.Must ? true : null
+            What: lot.What,
+            Count: lot.Count,
+            Wall: lot.Wall,
+            Width: lot.Width,
+            ClosedHollow: lot.ClosedHollow,
+            OneSided: lot.OneSided,
+            Dryness: lot.Dryness,
+            ClayId: lot.ClayId,
+            Clay: null,
+            GlazeIds: lot.GlazeIds,
+            Glazes: null,
+            Whose: lot.Whose,
+            Next: lot.Next,
+            PieceKg: lot.PieceMass,
+            Typed: lot.Typed.IsEmpty ? null : lot.Typed,
+            GlazedAlready: lot.GlazedAlready ? true : null,
+            Piece: PieceMapping.Write(lot.Piece),
+            Must: lot.Must ? true : null
         );
 }

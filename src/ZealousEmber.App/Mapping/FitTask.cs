@@ -15,9 +15,6 @@ namespace ZealousEmber.App.Mapping;
 internal static class FitTask
 {
     private const double LongestDelay = 7 * 24 * 60;
-
-    // Beyond this a hand on the switch would do as well.
-    private const double LoosestRms = 25;
     private static readonly Kiln UsualKiln = Kiln.Create(new KilnSpecification("A kiln", "top-190", null, null, null, new Dictionary<string, double?>())).Value;
 
     public static async Task<Result<FitResultContract>> Of(
@@ -27,7 +24,7 @@ internal static class FitTask
         CancellationToken cancel
     )
     {
-        wire ??= new FitRequestContract(null);
+        wire ??= new FitRequestContract(Schedule: null);
         var problems = new List<Problem>();
         var profile = await ControllerMapping.ReadProfile(wire.ProfileId, wire.Profile, shelf, problems, cancel);
         var wish = ReadWish(wire, profile, problems);
@@ -52,7 +49,7 @@ internal static class FitTask
     }
 
     /// <summary>What is to be said to a controller, wherever it is fired; nothing, and problems, where it cannot be read.</summary>
-    public static FitWish? ReadWish(FitRequestContract wire, ControllerProfile? profile, List<Problem> problems)
+    public static ProgramRequest? ReadWish(FitRequestContract wire, ControllerProfile? profile, List<Problem> problems)
     {
         var (schedule, start) = ScheduleMapping.ReadUnnamed(wire.Schedule, wire.StartTemperature, problems);
         var goal = ScheduleMapping.ReadCone(wire.GoalCone, "goalCone", problems);
@@ -60,11 +57,11 @@ internal static class FitTask
             problems.Add(new Problem("delayMinutes", $"A delay is 0 to {Phrases.Number(LongestDelay)} minutes; this says {Phrases.Number(delay)}."));
         if (wire.Slot is { } slot && profile is not null && profile.Find("slot")?.IsAnswer(slot) != true)
             problems.Add(new Problem("slot", "This controller has no such program."));
-        return schedule is null || profile is null ? null : new FitWish(schedule, profile, goal, start, wire.Slot, wire.DelayMinutes ?? 0);
+        return schedule is null || profile is null ? null : new ProgramRequest(schedule, profile, goal, start, wire.Slot, wire.DelayMinutes ?? 0);
     }
 
     /// <summary>Switches by the clock; on a usual kiln of 190 litres where none is named.</summary>
-    private static Result<FitResultContract> Turn(FitWish wish, DialsSoFar? so, IKilnModel model, List<Problem> problems, CancellationToken cancel)
+    private static Result<FitResultContract> Turn(ProgramRequest wish, DialsSoFar? so, IKilnModel model, List<Problem> problems, CancellationToken cancel)
     {
         if (problems.Count > 0)
             return Result<FitResultContract>.Failed(problems);
@@ -77,43 +74,47 @@ internal static class FitTask
         {
             var cone = goal ?? schedule.Goal ?? Cone.All[0];
             return new FitResultContract(
-                "no",
-                "With every switch at its highest this kiln does not get there.",
-                null,
-                null,
-                null,
-                [],
-                new FitDifference(0, 0, ConeReadings.Of(cone, 0), null),
-                []
+                Fits: "no",
+                Why: "With every switch at its highest this kiln does not get there.",
+                Code: null,
+                Program: null,
+                Schedule: null,
+                Changes: [],
+                Difference: new FitDifference(0, 0, ConeReadings.Of(cone, 0), null),
+                Keystrokes: []
             );
         }
-        var cools = schedule.Program.Steps.Skip(schedule.Program.TopStep + 1).Any(s => s.Pace.Kind != PaceKind.Natural);
-        var why =
-            cools ? "The cooling that was asked for is the kiln's own."
-            : plan.Rms > LoosestRms ? "It cannot be followed closely with these switches."
-            : "";
+        var (fits, why) = plan.Verdict(schedule.Program);
         return new FitResultContract(
-            why.Length == 0 ? "nearly" : "no",
-            why,
-            null,
-            [],
-            null,
-            [],
-            new FitDifference(
+            Fits: Word(fits),
+            Why: why,
+            Code: null,
+            Program: [],
+            Schedule: null,
+            Changes: [],
+            Difference: new FitDifference(
                 plan.Late,
                 TemperatureDifference.FromKelvins(plan.MaxDegrees).In(schedule.Unit),
                 ConeReadings.Of(plan.Cone, plan.Wanted),
                 ConeReadings.Of(plan.Cone, plan.Told)
             ),
-            [],
-            [.. plan.Turns.Select(t => new DialTurnContract(t.Minute, t.Positions))],
-            plan.OffMinute,
-            plan.Cutoff,
-            plan.TimerMinutes,
-            TemperatureDifference.FromKelvins(plan.Rms).In(schedule.Unit),
-            plan.Share
+            Keystrokes: [],
+            Turns: [.. plan.Turns.Select(t => new DialTurnContract(t.Minute, t.Positions))],
+            OffMinute: plan.OffMinute,
+            Cutoff: plan.Cutoff,
+            TimerMinutes: plan.TimerMinutes,
+            Rms: TemperatureDifference.FromKelvins(plan.Rms).In(schedule.Unit),
+            Power: plan.Share
         );
     }
+
+    private static string Word(Fits fits) =>
+        fits switch
+        {
+            Fits.Exactly => "exactly",
+            Fits.Nearly => "nearly",
+            _ => "no",
+        };
 
     /// <summary>What was turned and read so far.</summary>
     private static DialsSoFar? ReadSoFar(FitRequestContract wire, TemperatureUnit unit, List<Problem> problems)
@@ -139,24 +140,19 @@ internal static class FitTask
         string? WhyOf(int? step) => step is null ? null : fit.Changes.FirstOrDefault(c => c.Step == step)?.Text;
         var isReached = fit.Schedule is not null;
         return new FitResultContract(
-            fit.Fits switch
-            {
-                Fits.Exactly => "exactly",
-                Fits.Nearly => "nearly",
-                _ => "no",
-            },
-            fit.Why,
-            isReached ? EntryCard.Code(profile, fit.Program) : null,
-            isReached ? ControllerMapping.Write(fit.Program) : null,
-            isReached ? ScheduleMapping.Write(wanted.With(fit.Schedule!)) : null,
-            [.. fit.Changes.Select(c => new FitChangeContract(c.Kind, c.Step, c.Text))],
-            new FitDifference(
+            Fits: Word(fit.Fits),
+            Why: fit.Why,
+            Code: isReached ? EntryCard.Code(profile, fit.Program) : null,
+            Program: isReached ? ControllerMapping.Write(fit.Program) : null,
+            Schedule: isReached ? ScheduleMapping.Write(wanted.With(fit.Schedule!)) : null,
+            Changes: [.. fit.Changes.Select(c => new FitChangeContract(c.Kind, c.Step, c.Text))],
+            Difference: new FitDifference(
                 fit.Minutes,
                 TemperatureDifference.FromKelvins(fit.MaxDegrees).In(wanted.Unit),
                 Reading(fit.Wanted),
                 isReached ? Reading(fit.Fitted) : null
             ),
-            isReached
+            Keystrokes: isReached
                 ?
                 [
                     .. EntryCard

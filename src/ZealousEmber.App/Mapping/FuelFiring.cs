@@ -12,7 +12,7 @@ internal static class FuelFiring
     /// <param name="kiln">With what stands in it.</param>
     /// <param name="wish">What is asked.</param>
     /// <param name="program">The schedule; nothing where there is none.</param>
-    public static Result<LoadedFuelKiln> Of(LoadedFuelKiln kiln, FuelWish wish, FiringProgram? program)
+    public static Result<LoadedFuelKiln> Of(LoadedFuelKiln kiln, FuelOptions wish, FiringProgram? program)
     {
         kiln = kiln with { Every = wish.Every };
         if (wish.ReplanFrom is null && wish.Observations.Count == 0)

@@ -40,10 +40,10 @@ internal static class FuelMapping
         var said = kiln.Specification();
         double Get(KilnNumber number) => said.Numbers[number.Field]!.Value;
         return new KilnContract(
-            kiln.Name,
-            kiln.Class.Id,
-            kiln.Unit,
-            Get(FuelLimits.Volume),
+            Name: kiln.Name,
+            Class: kiln.Class.Id,
+            Unit: kiln.Unit,
+            Volume: Get(FuelLimits.Volume),
             BrickThickness: Get(FuelLimits.BrickThickness),
             FibreThickness: Get(FuelLimits.FibreThickness),
             TopLimit: Get(FuelLimits.TopLimit),

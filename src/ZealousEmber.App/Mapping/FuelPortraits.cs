@@ -42,18 +42,18 @@ internal static class FuelPortraits
         var run = plan.Run(kiln.Fuel);
         var top = plan.Segments[plan.Segments.Length - 2];
         return new UsualFiringContract(
-            usual.Kind,
-            usual.Line,
-            top.RampEnd.TotalMinutes,
-            run.Uses[0].Kwh,
-            prices.Knows(run.Uses) ? prices.Cost(run.Uses, null, NodaTime.DateTimeZone.Utc) : null,
-            prices.Currency,
-            0,
-            plan.OpensAt!.Value.TotalMinutes,
-            CoolingMarks.Of(kiln, t => plan.Curve.LastFallThrough(t) - plan.Powered),
-            run.Stall is null,
-            Math.Round(plan.TotalFuel, 2),
-            kiln.Cylinder > 0 ? Cylinders.Count(kiln.Cylinder, plan, kiln.Room.Celsius) : null
+            Kind: usual.Kind,
+            Line: usual.Line,
+            TopMinutes: top.RampEnd.TotalMinutes,
+            EnergyKwh: run.Uses[0].Kwh,
+            Cost: prices.Knows(run.Uses) ? prices.Cost(run.Uses, null, NodaTime.DateTimeZone.Utc) : null,
+            Currency: prices.Currency,
+            FullPowerMinutes: 0,
+            OpenMinutes: plan.OpensAt!.Value.TotalMinutes,
+            Cooling: CoolingMarks.Of(kiln, t => plan.Curve.LastFallThrough(t) - plan.Powered),
+            Reached: run.Stall is null,
+            FuelKg: Math.Round(plan.TotalFuel, 2),
+            Cylinders: kiln.Cylinder > 0 ? Cylinders.Count(kiln.Cylinder, plan, kiln.Room.Celsius) : null
         );
     }
 }

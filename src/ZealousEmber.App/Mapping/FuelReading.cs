@@ -15,7 +15,7 @@ namespace ZealousEmber.App.Mapping;
 /// <param name="Hours">How long they are followed.</param>
 /// <param name="Observations">What was seen.</param>
 /// <param name="ReplanFrom">From when it is planned anew, minutes.</param>
-internal sealed record FuelWish(int Every, ImmutableArray<FuelTurn> Turns, double? Hours, IReadOnlyList<FuelObservation> Observations, double? ReplanFrom)
+internal sealed record FuelOptions(int Every, ImmutableArray<FuelTurn> Turns, double? Hours, IReadOnlyList<FuelObservation> Observations, double? ReplanFrom)
 {
     /// <summary>Turns are to be followed as they are.</summary>
     public bool IsAsMade => !Turns.IsEmpty && ReplanFrom is null;
@@ -29,7 +29,7 @@ internal static class FuelReading
     private const double MostMinutes = MostHours * 60;
 
     /// <summary>What is asked; nothing where the kiln is no fuel kiln, with a problem where something only a fuel kiln has is asked for.</summary>
-    public static FuelWish? Read(IFuelWish wire, IKilnModel kiln, TemperatureUnit unit, List<Problem> problems)
+    public static FuelOptions? Read(IFuelOptions wire, IKilnModel kiln, TemperatureUnit unit, List<Problem> problems)
     {
         if (kiln is not LoadedFuelKiln { Kiln: var fuelKiln })
         {
@@ -59,7 +59,7 @@ internal static class FuelReading
             problems.Add(new Problem("replanFromMinute", "A minute since the start, 0 or later."));
         var turns = ReadTurns(wire.Turns, fuelKiln, problems);
         var seen = ReadObservations(wire.Observations, unit, problems);
-        return problems.Count > before ? null : new FuelWish(every, turns, wire.Hours, seen, wire.ReplanFromMinute);
+        return problems.Count > before ? null : new FuelOptions(every, turns, wire.Hours, seen, wire.ReplanFromMinute);
     }
 
     private static ImmutableArray<FuelTurn> ReadTurns(IReadOnlyList<TurnRequest?>? wire, FuelKiln kiln, List<Problem> problems)

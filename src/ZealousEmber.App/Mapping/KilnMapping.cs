@@ -88,32 +88,32 @@ internal static class KilnMapping
         var said = kiln.Specification();
         double Get(KilnNumber number) => said.Numbers[number.Field]!.Value;
         return new KilnContract(
-            kiln.Name,
-            kiln.Class.Id,
-            kiln.Unit,
-            Get(KilnLimits.Volume),
-            Get(KilnLimits.Power),
-            Get(KilnLimits.Voltage),
-            Get(KilnLimits.ElementHealth),
-            kiln.Brick,
-            Get(KilnLimits.BrickThickness),
-            Get(KilnLimits.FibreThickness),
-            Get(KilnLimits.TopLimit),
-            Get(KilnLimits.OpenLimit),
-            Get(KilnLimits.Room),
-            Get(KilnLimits.Altitude),
-            Get(KilnLimits.VentFlow),
-            Get(KilnLimits.Sections),
-            Get(KilnLimits.Leak),
-            Get(KilnLimits.HeatFactor),
-            Get(KilnLimits.LossFactor),
-            Get(KilnLimits.Uncertainty),
-            kiln.HoldClock,
-            kiln.Notes,
-            kiln.OwnChamber is { } c ? ChamberMapping.Write(c) : null,
-            kiln.OwnProps is { } p ? ChamberMapping.Write(p) : null,
-            kiln.ControllerId,
-            KilnHeatSource.Electric
+            Name: kiln.Name,
+            Class: kiln.Class.Id,
+            Unit: kiln.Unit,
+            Volume: Get(KilnLimits.Volume),
+            Power: Get(KilnLimits.Power),
+            Voltage: Get(KilnLimits.Voltage),
+            ElementHealth: Get(KilnLimits.ElementHealth),
+            Brick: kiln.Brick,
+            BrickThickness: Get(KilnLimits.BrickThickness),
+            FibreThickness: Get(KilnLimits.FibreThickness),
+            TopLimit: Get(KilnLimits.TopLimit),
+            OpenLimit: Get(KilnLimits.OpenLimit),
+            Room: Get(KilnLimits.Room),
+            Altitude: Get(KilnLimits.Altitude),
+            VentFlow: Get(KilnLimits.VentFlow),
+            Sections: Get(KilnLimits.Sections),
+            Leak: Get(KilnLimits.Leak),
+            HeatFactor: Get(KilnLimits.HeatFactor),
+            LossFactor: Get(KilnLimits.LossFactor),
+            Uncertainty: Get(KilnLimits.Uncertainty),
+            HoldClock: kiln.HoldClock,
+            Notes: kiln.Notes,
+            Chamber: kiln.OwnChamber is { } c ? ChamberMapping.Write(c) : null,
+            Props: kiln.OwnProps is { } p ? ChamberMapping.Write(p) : null,
+            ControllerId: kiln.ControllerId,
+            Heat: KilnHeatSource.Electric
         );
     }
 
@@ -134,9 +134,12 @@ internal static class KilnMapping
         var raw = wire.FirstFiring ?? usual.FirstFiring;
         if (ware is null || wire.Fill is not null)
             return KilnLoad.Create(wire.WareKg ?? usual.WareMass, wire.FurnitureKg ?? usual.FurnitureMass, raw, wire.WaterKg);
-        // Shelves go with the ware: half the ware stands on about half of them, and never on none.
-        var shelves = usual.FurnitureMass * Math.Clamp(ware.Mass / usual.WareMass, 0.2, 1);
-        return KilnLoad.Create(wire.WareKg ?? ware.Mass, wire.FurnitureKg ?? shelves, raw, wire.WaterKg ?? (raw && wire.WareKg is null ? ware.Water : null));
+        return KilnLoad.Create(
+            wire.WareKg ?? ware.Mass,
+            wire.FurnitureKg ?? usual.FurnitureFor(ware.Mass),
+            raw,
+            wire.WaterKg ?? (raw && wire.WareKg is null ? ware.Water : null)
+        );
     }
 
     private static Dictionary<string, double?> Numbers(KilnContract wire) =>

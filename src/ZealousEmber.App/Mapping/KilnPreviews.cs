@@ -19,26 +19,26 @@ internal static class KilnPreviews
         var (cost, note) = Cost(run, begins, studio);
         var fullBin = power / 1000 * KilnRun.Bin.TotalHours;
         var preview = new KilnPreview(
-            name,
-            CurvePointContract.From(run.Compiled.Curve, unit),
-            CurvePointContract.From(run.SetPoint, unit),
-            CurvePointContract.From(run.Afterwards, unit),
-            run.Late.TotalMinutes,
-            run.FullPower.TotalMinutes,
-            run.Energy.Used,
-            uncertainty,
-            cost,
-            studio.Prices.Currency,
-            note,
-            firing.OpensAt.TotalMinutes,
-            begins is { } from ? (from + firing.OpensAt).ToDateTimeOffset() : null,
-            kiln.Opens.In(unit),
-            [.. run.Steps.Select(s => new KilnStepPreview(s.Late.TotalMinutes, s.BehindFrom?.In(unit), s.FullPower.TotalMinutes, s.Kwh))],
-            run.Stall is { } stall ? new KilnStallPreview(stall.Segment, stall.At.In(unit), stall.When.TotalMinutes) : null,
-            [.. Duty(run, fullBin)],
-            run.Energy.Lost,
-            run.Energy.Stored,
-            new LoadPreview(load.WareMass, load.FurnitureMass, load.Water, load.FirstFiring)
+            Name: name,
+            Curve: CurvePointContract.From(run.Compiled.Curve, unit),
+            Setpoint: CurvePointContract.From(run.SetPoint, unit),
+            Cooling: CurvePointContract.From(run.Afterwards, unit),
+            LateMinutes: run.Late.TotalMinutes,
+            FullPowerMinutes: run.FullPower.TotalMinutes,
+            EnergyKwh: run.Energy.Used,
+            Uncertainty: uncertainty,
+            Cost: cost,
+            Currency: studio.Prices.Currency,
+            CostNote: note,
+            OpenMinute: firing.OpensAt.TotalMinutes,
+            OpenAt: begins is { } from ? (from + firing.OpensAt).ToDateTimeOffset() : null,
+            OpenTemperature: kiln.Opens.In(unit),
+            Steps: [.. run.Steps.Select(s => new KilnStepPreview(s.Late.TotalMinutes, s.BehindFrom?.In(unit), s.FullPower.TotalMinutes, s.Kwh))],
+            Stall: run.Stall is { } stall ? new KilnStallPreview(stall.Segment, stall.At.In(unit), stall.When.TotalMinutes) : null,
+            Duty: [.. Duty(run, fullBin)],
+            LostKwh: run.Energy.Lost,
+            StoredKwh: run.Energy.Stored,
+            Load: new LoadPreview(load.WareMass, load.FurnitureMass, load.Water, load.FirstFiring)
         );
         return run is FuelRun fuelRun && kiln is LoadedFuelKiln fired
             ? FuelPreviews.Add(preview, fuelRun.Plan, fired, firing.Schedule.Program, unit, begins?.ToInstant(), cost, firing.Schedule.Goal)

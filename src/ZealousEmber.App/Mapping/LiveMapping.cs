@@ -23,31 +23,31 @@ internal static class LiveMapping
         var next = live.Next(report);
         var deviation = report.Deviation;
         return new LiveContract(
-            state,
-            at?.ToDateTimeOffset(),
-            Tidy(report.At),
-            report.Display,
-            Degrees(report.Chamber),
-            report.Step,
-            report.Phase,
-            report.StepSource,
-            Degrees(report.SetPoint),
-            Degrees(deviation?.Degrees),
-            Finite(deviation?.Minutes),
-            report.Progress is { } p ? new ProgressContract(p.Value, p.Low, p.High) : null,
-            [.. report.Cones.Select(Write)],
-            [.. report.Gaps.Select(g => new GapContract(Tidy(g.FromMinute), Tidy(g.ToMinute), g.NeedsOff, !g.IsKnown))],
-            report.Estimate is { } e
+            State: state,
+            At: at?.ToDateTimeOffset(),
+            Minute: Tidy(report.At),
+            Display: report.Display,
+            Chamber: Degrees(report.Chamber),
+            Step: report.Step,
+            Phase: report.Phase,
+            StepSource: report.StepSource,
+            SetPoint: Degrees(report.SetPoint),
+            DeviationC: Degrees(deviation?.Degrees),
+            DeviationMinutes: Finite(deviation?.Minutes),
+            Progress: report.Progress is { } p ? new ProgressContract(p.Value, p.Low, p.High) : null,
+            Cones: [.. report.Cones.Select(Write)],
+            Gaps: [.. report.Gaps.Select(g => new GapContract(Tidy(g.FromMinute), Tidy(g.ToMinute), g.NeedsOff, !g.IsKnown))],
+            Estimate: report.Estimate is { } e
                 ? new EstimateContract(e.Power, e.Heat, e.Loss, [e.Covariance.Sd.Power, e.Covariance.Sd.Heat, e.Covariance.Sd.Loss])
                 : null,
-            [.. report.Alarms.Select(Write)],
-            next is null ? null : new NextContract(next.Kind, Finite(next.Minutes), next.Text),
-            report.Forecast is { } f ? Write(f, live.Resume(report)) : null,
-            Degrees(report.Slope),
-            report.Share,
-            Finite(live.LastAt),
-            Finite(report.TopAt),
-            Finite(report.EndAt)
+            Alarms: [.. report.Alarms.Select(Write)],
+            Next: next is null ? null : new NextContract(next.Kind, Finite(next.Minutes), next.Text),
+            Forecast: report.Forecast is { } f ? Write(f, live.Resume(report)) : null,
+            Slope: Degrees(report.Slope),
+            Share: report.Share,
+            LastMinute: Finite(live.LastAt),
+            TopMinute: Finite(report.TopAt),
+            EndMinute: Finite(report.EndAt)
         );
     }
 

@@ -17,7 +17,7 @@ internal static class LotMapping
             return null;
         var before = problems.Count;
         // Beyond the most there may be, one message says so.
-        var taken = wire.Take(WareLot.MostLots).Select(lot => lot ?? new LotContract(null, null, null)).ToList();
+        var taken = wire.Take(WareLot.MostLots).Select(lot => lot ?? new LotContract(What: null, Count: null, Wall: null)).ToList();
         // One question for all clays and one for all glazes, however many lots name them.
         var clays = await lookup.Clays([.. taken.Where(l => l.Clay is null).Select(l => l.ClayId).OfType<int>().Distinct()]);
         var glazes = await lookup.Glazes([.. taken.SelectMany(l => (l.GlazeIds ?? []).Take(MostGlazes)).Distinct()]);

@@ -4,6 +4,7 @@ using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Packing.Rules;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Ware;
 
@@ -176,7 +177,7 @@ internal static class PackingMapping
     /// <summary>The ware as the planner reads it, and its sizes; a wall nobody measured is usual, since it only decides what stands low.</summary>
     private static async Task<ImmutableArray<PackingLot>> ReadLots(LoadContract? load, bool raw, StudioLookup lookup, List<Problem> problems)
     {
-        var wire = (load?.Lots ?? []).Select(l => l ?? new LotContract(null, null, null)).ToList();
+        var wire = (load?.Lots ?? []).Select(l => l ?? new LotContract(What: null, Count: null, Wall: null)).ToList();
         var before = problems.Count;
         var ware = await LotMapping.Read(new LoadContract(Lots: [.. wire.Select(l => l with { Wall = l.Wall ?? UsualWall })]), lookup, problems);
         var lots = ImmutableArray.CreateBuilder<PackingLot>();
@@ -204,7 +205,7 @@ internal static class PackingMapping
     }
 
     /// <summary>How a firing is to be packed.</summary>
-    public static PackingWish? Read(FiringPackingContract? wire, List<Problem> problems)
+    public static PackingSettings? Read(FiringPackingContract? wire, List<Problem> problems)
     {
         if (wire is null)
             return null;
@@ -214,7 +215,7 @@ internal static class PackingMapping
         return wish;
     }
 
-    public static FiringPackingContract? Write(PackingWish? wish) =>
+    public static FiringPackingContract? Write(PackingSettings? wish) =>
         wish is null
             ? null
             : new FiringPackingContract(
@@ -230,7 +231,7 @@ internal static class PackingMapping
             );
 
     /// <summary>What somebody wants of the packer, or what is wrong with it at <c>keep</c>.</summary>
-    private static PackingWish ReadWish(HandleChoice? handles, KeepContract? keep, ShelfChoice? shelves, List<Problem> problems)
+    private static PackingSettings ReadWish(HandleChoice? handles, KeepContract? keep, ShelfChoice? shelves, List<Problem> problems)
     {
         // What is missing is no shelf and no lot there is, so that the core minds it.
         var pieces = (keep?.Pieces ?? []).Select(p => new KeptPiece(
@@ -242,10 +243,16 @@ internal static class PackingMapping
             p?.Stack ?? 1,
             p?.Held == true
         ));
-        var wish = new PackingWish(handles ?? HandleChoice.Any, [.. keep?.Openings ?? []], [.. pieces], [.. keep?.Regions ?? []], shelves ?? ShelfChoice.Any);
+        var wish = new PackingSettings(
+            handles ?? HandleChoice.Any,
+            [.. keep?.Openings ?? []],
+            [.. pieces],
+            [.. keep?.Regions ?? []],
+            shelves ?? ShelfChoice.Any
+        );
         if (wish.Check() is not { } wrong)
             return wish;
         problems.Add(wrong);
-        return PackingWish.None;
+        return PackingSettings.None;
     }
 }

@@ -15,27 +15,28 @@ namespace ZealousEmber.App.Mapping;
 /// <param name="Anchor">What happens then.</param>
 /// <param name="Between">Bands whose time is wanted.</param>
 /// <param name="AllCones">Every cone instead of those around the goal.</param>
-internal sealed record PreviewWish(OffsetDateTime? At, Anchor Anchor, IReadOnlyList<(Temperature From, Temperature To)> Between, bool AllCones);
+internal sealed record PreviewOptions(OffsetDateTime? At, Anchor Anchor, IReadOnlyList<(Temperature From, Temperature To)> Between, bool AllCones);
 
 /// <summary>An assessment for the wire.</summary>
 internal static class PreviewMapping
 {
-    public static PreviewResponse Write(FiringAssessment firing, PreviewWish wish, StudioSettings studio)
+    public static PreviewResponse Write(FiringAssessment firing, PreviewOptions wish, StudioSettings studio)
     {
         var (schedule, compiled, unit) = (firing.Schedule, firing.Compiled, firing.Schedule.Unit);
         var begins = Begins(wish, firing.Moments);
         DateTimeOffset? At(Duration time) => begins is { } from ? (from + time).ToDateTimeOffset() : null;
         return new PreviewResponse(
-            unit,
-            firing.Kiln.Start.In(unit),
-            compiled.Total.TotalMinutes,
-            compiled.Powered.TotalMinutes,
-            compiled.Curve.Peak.In(unit),
-            compiled.Curve.FastestRise.PerHourIn(unit),
-            Math.Abs(compiled.Curve.FastestFall.PerHourIn(unit)),
-            firing.FastestDrop.In(unit),
-            NotationWriter.Write(schedule.Segments, unit, firing.Kiln.Start),
-            schedule.Segments.Any(s => s.Pace.Kind != PaceKind.Rate) ? firing.Kiln.Convention(unit) : null,
+            Unit: unit,
+            StartTemperature: firing.Kiln.Start.In(unit),
+            TotalMinutes: compiled.Total.TotalMinutes,
+            PoweredMinutes: compiled.Powered.TotalMinutes,
+            Peak: compiled.Curve.Peak.In(unit),
+            FastestRise: compiled.Curve.FastestRise.PerHourIn(unit),
+            FastestFall: Math.Abs(compiled.Curve.FastestFall.PerHourIn(unit)),
+            FastestDrop: firing.FastestDrop.In(unit),
+            Line: NotationWriter.Write(schedule.Segments, unit, firing.Kiln.Start),
+            KilnNote: schedule.Segments.Any(s => s.Pace.Kind != PaceKind.Rate) ? firing.Kiln.Convention(unit) : null,
+            Segments:
             [
                 .. compiled.Segments.Select(s => new SegmentTimes(
                     s.Start.TotalMinutes,
@@ -51,23 +52,23 @@ internal static class PreviewMapping
                     At(s.End)
                 )),
             ],
-            CurvePointContract.From(compiled.Curve, unit),
-            [.. StandingBand.All.Select(b => new BandContract(b.Name, b.From.In(unit), b.To.In(unit), b.Why))],
-            [.. firing.Moments.Select(m => new MomentContract(m.Kind, m.At.TotalMinutes, m.Temperature.In(unit), At(m.At)))],
-            [.. wish.Between.Select(b => Between(compiled.Curve, b.From, b.To, unit))],
-            [.. firing.Findings.Select(f => Write(f, unit))],
-            [.. firing.Cautions.Select(c => new CautionContract(c.Segment, c.Text))],
-            schedule.Goal?.Number,
-            firing.ConePhrase,
-            firing.ZeroSlip,
-            ConeReadings.Of(firing.Progress, firing.Shown, wish.AllCones),
-            firing.HeatWorkByStep,
-            At(Duration.Zero),
-            KilnPreviews.Of(firing, begins, studio)
+            Curve: CurvePointContract.From(compiled.Curve, unit),
+            Bands: [.. StandingBand.All.Select(b => new BandContract(b.Name, b.From.In(unit), b.To.In(unit), b.Why))],
+            Moments: [.. firing.Moments.Select(m => new MomentContract(m.Kind, m.At.TotalMinutes, m.Temperature.In(unit), At(m.At)))],
+            TimeBetween: [.. wish.Between.Select(b => Between(compiled.Curve, b.From, b.To, unit))],
+            Findings: [.. firing.Findings.Select(f => Write(f, unit))],
+            Cautions: [.. firing.Cautions.Select(c => new CautionContract(c.Segment, c.Text))],
+            GoalCone: schedule.Goal?.Number,
+            ConeWords: firing.ConePhrase,
+            ZeroSlip: firing.ZeroSlip,
+            Cones: ConeReadings.Of(firing.Progress, firing.Shown, wish.AllCones),
+            HeatWorkBySegment: firing.HeatWorkByStep,
+            StartsAt: At(Duration.Zero),
+            Kiln: KilnPreviews.Of(firing, begins, studio)
         );
     }
 
-    private static OffsetDateTime? Begins(PreviewWish wish, IReadOnlyList<Moment> moments)
+    private static OffsetDateTime? Begins(PreviewOptions wish, IReadOnlyList<Moment> moments)
     {
         Duration When(MomentKind kind) => moments.FirstOrDefault(m => m.Kind == kind)?.At ?? Duration.Zero;
         return wish.Anchor switch

@@ -22,26 +22,26 @@ internal static class RunMapping
         var ran = run.Model.Run(run.Program);
         var compiled = ran.IsOk ? ran.Value.Compiled : null;
         return new RunContract(
-            run.FiringId,
-            run.KilnId,
-            run.State(run.Clock(wall)),
-            run.Link,
-            run.StartsAt.ToDateTimeOffset(),
-            run.StartedAt.ToDateTimeOffset(),
-            run.By,
-            run.IsAsEntered,
-            run.Goal?.Number,
-            NotationWriter.Write(run.Program.Steps, TemperatureUnit.Celsius),
-            run.Kind,
-            run.Speed,
-            run.Kiln.Opens.Celsius,
-            run.StoppedAt?.ToDateTimeOffset(),
-            run.CooledAt?.ToDateTimeOffset(),
-            run.OpenedAt?.ToDateTimeOffset(),
-            run.ReadAt?.ToDateTimeOffset(),
-            run.ClosedAt?.ToDateTimeOffset(),
-            ran.IsOk ? LiveMapping.Write(ran.Value.WholeCurve) : [],
-            compiled is null
+            FiringId: run.FiringId,
+            KilnId: run.KilnId,
+            State: run.State(run.Clock(wall)),
+            Link: run.Link,
+            StartsAt: run.StartsAt.ToDateTimeOffset(),
+            StartedAt: run.StartedAt.ToDateTimeOffset(),
+            By: run.By,
+            IsAsEntered: run.IsAsEntered,
+            GoalCone: run.Goal?.Number,
+            Line: NotationWriter.Write(run.Program.Steps, TemperatureUnit.Celsius),
+            Kind: run.Kind,
+            Speed: run.Speed,
+            OpensAtCelsius: run.Kiln.Opens.Celsius,
+            StoppedAt: run.StoppedAt?.ToDateTimeOffset(),
+            CooledAt: run.CooledAt?.ToDateTimeOffset(),
+            OpenedAt: run.OpenedAt?.ToDateTimeOffset(),
+            ReadAt: run.ReadAt?.ToDateTimeOffset(),
+            ClosedAt: run.ClosedAt?.ToDateTimeOffset(),
+            Promised: ran.IsOk ? LiveMapping.Write(ran.Value.WholeCurve) : [],
+            Steps: compiled is null
                 ? []
                 :
                 [
@@ -58,8 +58,8 @@ internal static class RunMapping
                                 )
                         ),
                 ],
-            Core.Ware.Boiling.At(run.Kiln.Altitude).Celsius,
-            run.IsFuel ? KilnHeatSource.Fuel : KilnHeatSource.Electric
+            BoilingCelsius: Core.Ware.Boiling.At(run.Kiln.Altitude).Celsius,
+            Heat: run.IsFuel ? KilnHeatSource.Fuel : KilnHeatSource.Electric
         );
     }
 

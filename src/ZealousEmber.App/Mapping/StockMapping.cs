@@ -73,18 +73,18 @@ internal static class StockMapping
             stored.Version,
             stored.UpdatedAt.ToDateTimeOffset(),
             new GlazeContract(
-                glaze.Name,
-                glaze.Range?.Coolest.Number,
-                glaze.Range?.Hottest.Number,
-                glaze.Runny,
-                glaze.NeedsHold,
-                glaze.Fades,
-                glaze.WantsFastCooling,
-                glaze.Slow?.From.Celsius,
-                glaze.Slow?.To.Celsius,
-                glaze.Slow?.Lasts.TotalHours,
-                TemperatureUnit.Celsius,
-                glaze.Notes
+                Name: glaze.Name,
+                ConeFrom: glaze.Range?.Coolest.Number,
+                ConeTo: glaze.Range?.Hottest.Number,
+                Runny: glaze.Runny,
+                NeedsHold: glaze.NeedsHold,
+                Fades: glaze.Fades,
+                WantsFastCooling: glaze.WantsFastCooling,
+                SlowFrom: glaze.Slow?.From.Celsius,
+                SlowTo: glaze.Slow?.To.Celsius,
+                SlowHours: glaze.Slow?.Lasts.TotalHours,
+                Unit: TemperatureUnit.Celsius,
+                Notes: glaze.Notes
             )
         );
     }

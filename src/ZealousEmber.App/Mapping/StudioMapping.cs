@@ -58,18 +58,18 @@ internal static class StudioMapping
     {
         var (electricity, gas, display) = (studio.Prices.Of(EnergyCarrier.Electricity), studio.Prices.Of(EnergyCarrier.Gas), studio.Display);
         return new(
-            studio.Zone.Id,
-            studio.Prices.Currency,
-            electricity.Price,
-            [.. electricity.Bands.Select(b => new TariffBandContract(b.Name, b.Price, Write(b.Hours), b.FirstMonth, b.LastMonth))],
-            [.. studio.People.Select(p => new PersonContract(p.Name, [.. p.Hours.Select(Write)]))],
-            studio.Rule,
-            studio.Marked,
-            display.Clock,
-            display.Temperature,
-            display.Units.Length,
-            display.Units.Mass,
-            gas.Price
+            TimeZone: studio.Zone.Id,
+            Currency: studio.Prices.Currency,
+            Price: electricity.Price,
+            Bands: [.. electricity.Bands.Select(b => new TariffBandContract(b.Name, b.Price, Write(b.Hours), b.FirstMonth, b.LastMonth))],
+            People: [.. studio.People.Select(p => new PersonContract(p.Name, [.. p.Hours.Select(Write)]))],
+            Rule: studio.Rule,
+            Marked: studio.Marked,
+            Clock: display.Clock,
+            Unit: display.Temperature,
+            Length: display.Units.Length,
+            Mass: display.Units.Mass,
+            GasPrice: gas.Price
         );
     }
 

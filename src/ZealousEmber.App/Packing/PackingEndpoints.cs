@@ -3,7 +3,8 @@ using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
-using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Packing.Rules;
+using ZealousEmber.Core.Packing.Search;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Rows;
 

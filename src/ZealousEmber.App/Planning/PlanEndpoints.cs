@@ -42,7 +42,7 @@ internal static class PlanEndpoints
             planned.Plan.GoalWhy,
             [.. planned.Plan.Notes.Select(n => new PlanNoteContract(n.Id, n.Text))],
             LoadSummaries.Write(task.Load, task.Wish.Kind, planned.Plan.Schedule.Goal, task.Kiln, task.Wish.Units),
-            PreviewMapping.Write(planned.Firing, new PreviewWish(task.Start, Anchor.Start, [], false), task.Studio),
+            PreviewMapping.Write(planned.Firing, new PreviewOptions(task.Start, Anchor.Start, [], false), task.Studio),
             [.. planned.Offers.Select(o => Write(o, task.Studio.Prices.Of(EnergyCarrier.Electricity).Price))]
         );
 

@@ -16,7 +16,7 @@ using ZealousEmber.Core.Ware;
 namespace ZealousEmber.App.Planning;
 
 /// <summary>A request for a plan made whole: what is in the kiln, what is wished for, where and when.</summary>
-internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, OffsetDateTime? Start, StudioSettings Studio, FuelWish? Turned = null)
+internal sealed record PlanTask(WareLoad Load, PlanOptions Wish, IKilnModel Kiln, OffsetDateTime? Start, StudioSettings Studio, FuelOptions? Turned = null)
 {
     private const int UsualSteps = 20;
 
@@ -25,7 +25,7 @@ internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, O
 
     public static async Task<Result<PlanTask>> Read(PlanRequest? request, StudioLookup lookup)
     {
-        request ??= new PlanRequest(null, null);
+        request ??= new PlanRequest(Load: null, Kind: null);
         var problems = new List<Problem>();
         if (request.Kind is null)
             problems.Add(WireEnums.Missing<ScheduleKind>("kind", "a kind of firing"));
@@ -64,7 +64,7 @@ internal sealed record PlanTask(WareLoad Load, PlanWish Wish, IKilnModel Kiln, O
         var preferences = PlanningTerms.Read(request, await lookup.Preferences());
         return new PlanTask(
             firing.Ware!,
-            new PlanWish(
+            new PlanOptions(
                 request.Kind!.Value,
                 goal,
                 preferences,

@@ -65,7 +65,7 @@ internal static class PreviewEndpoints
                     turned,
                     schedule,
                     goal ?? schedule?.Goal,
-                    new PreviewWish(clock, Anchor.Start, between, allCones),
+                    new PreviewOptions(clock, Anchor.Start, between, allCones),
                     unit,
                     studio
                 );
@@ -74,7 +74,7 @@ internal static class PreviewEndpoints
             return new Problem("schedule", "To plan anew a schedule is needed.");
         var assessed = FiringAssessment.Of(goal is null ? schedule : schedule.Towards(goal), kiln, firing.Ware, studio.Display.Units);
         return assessed.IsOk
-            ? PreviewMapping.Write(assessed.Value, new PreviewWish(clock, request.Anchor ?? Anchor.Start, between, allCones), studio)
+            ? PreviewMapping.Write(assessed.Value, new PreviewOptions(clock, request.Anchor ?? Anchor.Start, between, allCones), studio)
             : Result<PreviewResponse>.Failed([.. assessed.Problems.Select(p => p.Under("schedule"))]);
     }
 

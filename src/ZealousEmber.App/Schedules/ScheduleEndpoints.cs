@@ -132,7 +132,7 @@ internal static class ScheduleEndpoints
         if (!part.IsOk)
             return ProblemResponses.Of(part.Problems);
         var found = await schedules.Search(new ScheduleQuery(search, kindRead, tag), part.Value.Skip, part.Value.Take, cancel);
-        part.Value.Tell(context, found.Total);
+        part.Value.WriteHeaders(context, found.Total);
         return Results.Ok(found.Items.Select(Summarise));
     }
 
@@ -241,13 +241,13 @@ internal static class ScheduleEndpoints
 
     private static IResult Ok(Versioned<Schedule> stored, HttpResponse response)
     {
-        Versions.Tell(response, stored.Version, stored.SaveKey);
+        Versions.WriteTag(response, stored.Version, stored.SaveKey);
         return Results.Ok(Write(stored));
     }
 
     private static IResult Created(Versioned<Schedule> stored, HttpResponse response)
     {
-        Versions.Tell(response, stored.Version, stored.SaveKey);
+        Versions.WriteTag(response, stored.Version, stored.SaveKey);
         return Results.Created($"/api/schedules/{stored.Id}", Write(stored));
     }
 
@@ -260,20 +260,20 @@ internal static class ScheduleEndpoints
         var compiled = new PlainKiln(start).Times(schedule.Program).Value;
         var curve = compiled.Curve.Thinned(DrawnSmall);
         return new ScheduleSummary(
-            stored.Id,
-            stored.Version,
-            stored.UpdatedAt.ToDateTimeOffset(),
-            schedule.Name,
-            schedule.Kind,
-            unit,
-            schedule.Goal?.Number,
-            schedule.Tags,
-            schedule.Segments.Length,
-            NotationWriter.Write(schedule.Segments, unit),
-            compiled.Curve.Peak.In(unit),
-            compiled.Total.TotalMinutes,
-            compiled.Powered.TotalMinutes,
-            CurvePointContract.Rounded(curve, unit)
+            Id: stored.Id,
+            Version: stored.Version,
+            UpdatedAt: stored.UpdatedAt.ToDateTimeOffset(),
+            Name: schedule.Name,
+            Kind: schedule.Kind,
+            Unit: unit,
+            GoalCone: schedule.Goal?.Number,
+            Tags: schedule.Tags,
+            Steps: schedule.Segments.Length,
+            Line: NotationWriter.Write(schedule.Segments, unit),
+            Peak: compiled.Curve.Peak.In(unit),
+            TotalMinutes: compiled.Total.TotalMinutes,
+            PoweredMinutes: compiled.Powered.TotalMinutes,
+            Curve: CurvePointContract.Rounded(curve, unit)
         );
     }
 }

@@ -13,7 +13,7 @@ internal static class ScheduleFiring
             {
                 if (await find.Of(id, cancel) is not { } firing)
                     return Results.NoContent();
-                Versions.Tell(response, firing.Version, firing.SaveKey);
+                Versions.WriteTag(response, firing.Version, firing.SaveKey);
                 return Results.Ok(FiringMapping.Write(firing));
             })
             .WithTags("Firings")

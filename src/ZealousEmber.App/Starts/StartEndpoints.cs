@@ -57,7 +57,7 @@ internal static class StartEndpoints
 
         var (timed, rules) = (read!, hours.Value);
         var task = timed.Start;
-        var answer = StartSolver.Best(task, new StartWish(from, until, openBy, topAt), rules);
+        var answer = StartSolver.Best(task, new StartWindow(from, until, openBy, topAt), rules);
         DateTimeOffset At(Instant instant) => instant.InZone(rules.Zone).ToDateTimeOffset();
         var priced = rules.Prices.Knows(task.Energy);
         // While no kiln is chosen, electricity is what most draw.

@@ -21,7 +21,7 @@ internal static class FewStepOffers
     private const double Long = 1.3;
 
     /// <summary>Two offers where the plan takes more than 1.3 times what it would with steps to spare; else none.</summary>
-    public static ImmutableArray<PlanOffer> Of(Plan plan, WareLoad load, PlanWish wish, IKilnModel kiln, KilnRun run)
+    public static ImmutableArray<PlanOffer> Of(Plan plan, WareLoad load, PlanOptions wish, IKilnModel kiln, KilnRun run)
     {
         // With steps to spare it is as quick as it gets.
         if (
@@ -65,7 +65,7 @@ internal static class FewStepOffers
     }
 
     /// <summary>Without the slow band its steps are enough: quicker, and duller.</summary>
-    private static PlanOffer? CoolingByItself(WareLoad load, PlanWish wish, IKilnModel kiln, Duration took)
+    private static PlanOffer? CoolingByItself(WareLoad load, PlanOptions wish, IKilnModel kiln, Duration took)
     {
         var slow = load.Glazes.Where(g => g.Slow is not null).Select(g => g.Name).ToList();
         if (
@@ -84,7 +84,7 @@ internal static class FewStepOffers
         );
     }
 
-    private static KilnRun? Run(WareLoad load, PlanWish wish, IKilnModel kiln) =>
+    private static KilnRun? Run(WareLoad load, PlanOptions wish, IKilnModel kiln) =>
         Planner.Make(load, wish, kiln) is { IsOk: true, Value: var plan } && kiln.Run(plan.Schedule.Program) is { IsOk: true, Value: var run } ? run : null;
 
     private static double? Kwh(KilnRun run) => run.Uses.IsEmpty ? null : run.Energy.Used;

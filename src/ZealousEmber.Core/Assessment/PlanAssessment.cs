@@ -13,7 +13,7 @@ namespace ZealousEmber.Core.Assessment;
 public sealed record PlanAssessment(Plan Plan, FiringAssessment Firing, ImmutableArray<PlanOffer> Offers)
 {
     /// <summary>Plans and assesses. Problems as the planner gives them: <c>lots</c>, <c>goalCone</c>, <c>drying</c>, <c>maxSteps</c>.</summary>
-    public static Result<PlanAssessment> Of(WareLoad load, PlanWish wish, IKilnModel kiln)
+    public static Result<PlanAssessment> Of(WareLoad load, PlanOptions wish, IKilnModel kiln)
     {
         var plan = Planner.Make(load, wish, kiln);
         if (!plan.IsOk)
@@ -34,7 +34,7 @@ public sealed record PlanAssessment(Plan Plan, FiringAssessment Firing, Immutabl
     }
 
     /// <summary>Where somebody prefers the coolest cone: what that saves over the one in the middle.</summary>
-    private static Plan Priced(Plan plan, WareLoad load, PlanWish wish, IKilnModel kiln, KilnRun run)
+    private static Plan Priced(Plan plan, WareLoad load, PlanOptions wish, IKilnModel kiln, KilnRun run)
     {
         if (wish.Goal is not null || wish.Preferences.Goal != GoalOption.Coolest || !wish.Kind.MeltsGlaze() || run.Uses.Length == 0)
             return plan;
@@ -55,7 +55,7 @@ public sealed record PlanAssessment(Plan Plan, FiringAssessment Firing, Immutabl
     /// <param name="wish">What is wished for as it is.</param>
     /// <param name="kiln">With what stands in it as it is.</param>
     /// <param name="change">What would be otherwise.</param>
-    public Result<PlanAssessment> After(WareLoad load, PlanWish wish, IKilnModel kiln, WhatIf change)
+    public Result<PlanAssessment> After(WareLoad load, PlanOptions wish, IKilnModel kiln, WhatIf change)
     {
         var changed = change.Of(load, wish, Plan.Schedule.Goal);
         if (!changed.IsOk)

@@ -13,7 +13,7 @@ internal static class WornElements
     /// <summary>
     /// "Its elements give 75 % of their power: 17 h 20 and 120 kWh, where new ones take 9 h 10 and 72 kWh."; nothing where it makes little difference.
     /// </summary>
-    public static IEnumerable<PlanNote> Note(WareLoad load, PlanWish wish, IKilnModel kiln, KilnRun run)
+    public static IEnumerable<PlanNote> Note(WareLoad load, PlanOptions wish, IKilnModel kiln, KilnRun run)
     {
         if (
             kiln.Renewed is not { } renewed

@@ -31,7 +31,7 @@ public sealed record StartTask(IReadOnlyList<EnergyUse> Energy, Duration Powered
 /// <param name="Until">Latest start.</param>
 /// <param name="OpenBy">It must be open by then.</param>
 /// <param name="TopAt">The top must be within half an hour of then.</param>
-public sealed record StartWish(Instant From, Instant Until, Instant? OpenBy = null, Instant? TopAt = null);
+public sealed record StartWindow(Instant From, Instant Until, Instant? OpenBy = null, Instant? TopAt = null);
 
 /// <summary>A start that keeps every rule.</summary>
 /// <param name="At">When to switch on.</param>
@@ -64,7 +64,7 @@ public static class StartSolver
     private static readonly LocalTime Morning = new(7, 0);
 
     /// <summary>Finds the best starts.</summary>
-    public static StartAnswer Best(StartTask task, StartWish wish, StudioSettings studio)
+    public static StartAnswer Best(StartTask task, StartWindow wish, StudioSettings studio)
     {
         var first = RoundUp(wish.From);
         var tried = wish.Until >= first ? (int)((wish.Until - first) / Step) + 1 : 0;

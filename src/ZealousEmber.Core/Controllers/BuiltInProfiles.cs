@@ -6,13 +6,13 @@ namespace ZealousEmber.Core.Controllers;
 /// <summary>The generic controllers that come with the program.</summary>
 public static class BuiltInProfiles
 {
-    private static readonly Lazy<ImmutableArray<(ProfileData Data, ControllerProfile Profile)>> Ten = new(Read);
+    private static readonly Lazy<ImmutableArray<(ProfileData Data, ControllerProfile Profile)>> Table = new(Read);
 
     /// <summary>How profiles are written in files.</summary>
     public static JsonSerializerOptions Json { get; } = new(JsonSerializerDefaults.Web);
 
     /// <summary>Each as it is written and as it is used.</summary>
-    public static ImmutableArray<(ProfileData Data, ControllerProfile Profile)> All => Ten.Value;
+    public static ImmutableArray<(ProfileData Data, ControllerProfile Profile)> All => Table.Value;
 
     private static ImmutableArray<(ProfileData Data, ControllerProfile Profile)> Read()
     {

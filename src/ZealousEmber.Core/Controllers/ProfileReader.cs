@@ -81,24 +81,24 @@ public static class ProfileReader
         if (problems.Count > 0)
             return Result<ControllerProfile>.Failed(problems);
         var profile = new ControllerProfile(
-            name!,
-            unit,
-            give,
-            perMinute,
-            count,
-            data.Most ?? 1,
-            hold,
-            cooling,
-            data.CoolTo,
-            fullDown,
-            slots,
-            data.AlarmAbove,
-            clockRuns,
-            data.Confirm == true,
-            hands,
-            ask,
-            presets,
-            dials
+            Name: name!,
+            Unit: unit,
+            Give: give,
+            PerMinute: perMinute,
+            Count: count,
+            Most: data.Most ?? 1,
+            Hold: hold,
+            Cooling: cooling,
+            CoolTo: data.CoolTo,
+            FullDownIsOff: fullDown,
+            Slots: slots,
+            AlarmAbove: data.AlarmAbove,
+            ClockRuns: clockRuns,
+            Confirms: data.Confirm == true,
+            Hands: hands,
+            Ask: ask,
+            Presets: presets,
+            Dials: dials
         );
         problems.AddRange(ProfileCheck.Of(profile));
         return problems.Count > 0 ? Result<ControllerProfile>.Failed(problems) : profile;

@@ -81,7 +81,20 @@ internal static class QuestionReader
         }
         if (problems.Count > before)
             return null;
-        var question = new Question(data.Id!, label!, entry, format, min, max, step, words.ToImmutable(), choices, places, unless, data.Shared == true);
+        var question = new Question(
+            Id: data.Id!,
+            Label: label!,
+            Entry: entry,
+            Format: format,
+            Min: min,
+            Max: max,
+            Step: step,
+            Words: words.ToImmutable(),
+            Choices: choices,
+            Places: places,
+            Unless: unless,
+            Shared: data.Shared == true
+        );
         CheckWords(question, Wrong);
         return problems.Count > before ? null : question;
     }

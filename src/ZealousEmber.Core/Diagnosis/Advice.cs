@@ -8,8 +8,8 @@ namespace ZealousEmber.Core.Diagnosis;
 /// <param name="Conflicts">Where changes pull apart, and what was done about it, in sentences.</param>
 public sealed record Advice(string? Patch, string? WithBisque, ImmutableArray<string> Conflicts)
 {
-    private static readonly ImmutableHashSet<string> Longer = ["heal", "even"];
-    private static readonly ImmutableHashSet<string> OfBisque = ["burn", "vent", "bisque-"];
+    private static readonly ImmutableHashSet<string> Longer = [Patches.Heal, Patches.Even];
+    private static readonly ImmutableHashSet<string> OfBisque = [Patches.BurnOut, Patches.Vent, Patches.CoolerBisque];
 
     /// <summary>Weighs the changes that the leading causes ask for.</summary>
     public static Advice Of(IReadOnlyList<FoundFault> faults)
@@ -28,26 +28,30 @@ public sealed record Advice(string? Patch, string? WithBisque, ImmutableArray<st
         var glaze = wishes.Where(w => !OfBisque.Contains(w.Patch)).ToList();
         bool Wanted(string patch) => glaze.Any(w => w.Patch == patch);
 
-        if (Wanted("work+") && Wanted("elements"))
-            return new Advice("elements", bisque, ["It could not get there: more heat work cannot be asked of this kiln before its elements are seen to."]);
-        if (Wanted("work-") && glaze.Any(w => w.Patch == "heal"))
-            return new Advice("work-", bisque, ["Pinholes ask for a longer hold, but the glaze has boiled: less heat work first, then look again."]);
+        if (Wanted(Patches.MoreWork) && Wanted(Patches.Elements))
+            return new Advice(
+                Patches.Elements,
+                bisque,
+                ["It could not get there: more heat work cannot be asked of this kiln before its elements are seen to."]
+            );
+        if (Wanted(Patches.LessWork) && glaze.Any(w => w.Patch == Patches.Heal))
+            return new Advice(Patches.LessWork, bisque, ["Pinholes ask for a longer hold, but the glaze has boiled: less heat work first, then look again."]);
         if (Opposite(glaze))
             return new Advice(
-                "even",
+                Patches.Even,
                 bisque,
                 [
                     "One shelf had too much heat work and another too little: more or less for all of them helps one and spoils the other. Even the kiln "
                         + "out first.",
                 ]
             );
-        if (glaze.Any(w => Longer.Contains(w.Patch)) && Wanted("hold-"))
+        if (glaze.Any(w => Longer.Contains(w.Patch)) && Wanted(Patches.ShorterHold))
             return new Advice(
                 Patches.DropAndHold,
                 bisque,
                 ["One fault asks for a longer hold, another for a shorter one: a hold 50 °C below the top heals the glaze without adding much heat work."]
             );
-        if (Wanted("fastcool") && (Wanted("band+") || glaze.Any(w => w.Patch == "fastcool" && w.Numbers.Values.ContainsKey("band"))))
+        if (Wanted(Patches.FastCool) && (Wanted(Patches.SlowBand) || glaze.Any(w => w.Patch == Patches.FastCool && w.Numbers.Values.ContainsKey("band"))))
             return new Advice(null, bisque, ["One glaze wants to cool fast where another needs its slow band: fire them separately."]);
         return new Advice(Weightiest(glaze) ?? bisque, Weightiest(glaze) is null ? null : bisque, []);
     }
@@ -67,7 +71,7 @@ public sealed record Advice(string? Patch, string? WithBisque, ImmutableArray<st
     private static bool Opposite(List<(string Patch, string Fault, string Cause, FiringNumbers Numbers, double Weight)> wishes)
     {
         bool Somewhere(Func<double, bool> off, string patch) =>
-            wishes.Any(w => w.Patch == patch || (w.Patch == "even" && w.Numbers.Values.TryGetValue("here", out var here) && off(here)));
-        return Somewhere(here => here < 0, "work+") && Somewhere(here => here > 0, "work-");
+            wishes.Any(w => w.Patch == patch || (w.Patch == Patches.Even && w.Numbers.Values.TryGetValue("here", out var here) && off(here)));
+        return Somewhere(here => here < 0, Patches.MoreWork) && Somewhere(here => here > 0, Patches.LessWork);
     }
 }

@@ -62,15 +62,17 @@ public static class Diagnoser
         var alone = shares.Count < 2 || shares[0] >= LeadsAlone * shares[1];
         return
         [
-            .. causes.Select((c, i) => new WeighedCause(c.Rule, c.Points, shares[i], [.. c.Met.Select(e => Tell(e, numbers))], i == 0 || (i == 1 && !alone))),
+            .. causes.Select(
+                (c, i) => new WeighedCause(c.Rule, c.Points, shares[i], [.. c.Met.Select(e => Describe(e, numbers))], i == 0 || (i == 1 && !alone))
+            ),
         ];
     }
 
-    private static Evidence Tell(EvidenceRule rule, FiringNumbers numbers)
+    private static Evidence Describe(EvidenceRule rule, FiringNumbers numbers)
     {
         var measured = rule.All.FirstOrDefault(c => numbers.Values.ContainsKey(c.Name));
         return new Evidence(
-            string.Join(", ", rule.All.Select(c => Tell(c, numbers))),
+            string.Join(", ", rule.All.Select(c => Describe(c, numbers))),
             measured is null ? null : numbers.Values[measured.Name],
             measured?.Limit,
             rule.Points,
@@ -78,7 +80,7 @@ public static class Diagnoser
         );
     }
 
-    private static string Tell(Condition condition, FiringNumbers numbers) =>
+    private static string Describe(Condition condition, FiringNumbers numbers) =>
         condition.Operator switch
         {
             "" => FiringNumbers.Stated.Single(n => n.Name == condition.Name).Phrase,

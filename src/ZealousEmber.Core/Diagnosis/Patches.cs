@@ -10,6 +10,63 @@ public sealed record Patch(string Name, string Operation);
 /// <summary>All changes that mend something, embedded as <c>patches.csv</c>.</summary>
 public static class Patches
 {
+    /// <summary>More heat work.</summary>
+    public const string MoreWork = "work+";
+
+    /// <summary>Less heat work.</summary>
+    public const string LessWork = "work-";
+
+    /// <summary>The learned offset, which the next plan is solved with.</summary>
+    public const string Offset = "offset";
+
+    /// <summary>A shorter hold at the top, with the same heat work.</summary>
+    public const string ShorterHold = "hold-";
+
+    /// <summary>Time for a glaze to heal over.</summary>
+    public const string Heal = "heal";
+
+    /// <summary>The last 100 °C slower.</summary>
+    public const string SlowTop = "last100";
+
+    /// <summary>Slower and longer at the top, so that the shelves come together.</summary>
+    public const string Even = "even";
+
+    /// <summary>A longer burn-out in the bisque.</summary>
+    public const string BurnOut = "burn";
+
+    /// <summary>The same with air let in.</summary>
+    public const string Vent = "vent";
+
+    /// <summary>Less heat work in the bisque.</summary>
+    public const string CoolerBisque = "bisque-";
+
+    /// <summary>A drying hold below boiling.</summary>
+    public const string Dry = "dry";
+
+    /// <summary>Slower through quartz’s change, climbing.</summary>
+    public const string QuartzUp = "quartzup";
+
+    /// <summary>The same, cooling.</summary>
+    public const string QuartzDown = "quartzdown";
+
+    /// <summary>Slower through cristobalite’s change, cooling.</summary>
+    public const string CristobaliteDown = "cristodown";
+
+    /// <summary>Opened later.</summary>
+    public const string OpenLater = "open";
+
+    /// <summary>Longer in the glaze’s slow band.</summary>
+    public const string SlowBand = "band+";
+
+    /// <summary>Nothing that slows the first cooling.</summary>
+    public const string FastCool = "fastcool";
+
+    /// <summary>A glaze dried before it is fired.</summary>
+    public const string DryGlaze = "glazedry";
+
+    /// <summary>Elements looked at before anything else.</summary>
+    public const string Elements = "elements";
+
     /// <summary>Instead of a longer hold at the top: below it.</summary>
     public const string DropAndHold = "drop-and-hold";
 

@@ -41,7 +41,7 @@ public static partial class SchedulePatcher
     private const double MostHoldChange = 15;
     private const double LongestWorkHold = 60;
 
-    private static readonly ImmutableHashSet<string> OfBisque = ["burn", "vent", "bisque-", "dry"];
+    private static readonly ImmutableHashSet<string> OfBisque = [Patches.BurnOut, Patches.Vent, Patches.CoolerBisque, Patches.Dry];
 
     /// <summary>Makes a change. Problems say why it cannot be made.</summary>
     /// <param name="patch">One of <see cref="Patches"/>.</param>
@@ -53,25 +53,29 @@ public static partial class SchedulePatcher
             return new PatchedSchedule(null, InBisque(patch), "This belongs to the bisque before; its schedule is changed, not this one.");
         return patch switch
         {
-            "work+" => Work(task, -(task.Number("d60") ?? -MostShift / 2)),
-            "work-" => Work(task, -(task.Number("d60") ?? MostShift / 2)),
-            "bisque-" => Work(task, -(task.Number("bisque60") ?? MostShift / 2)),
-            "offset" => Offset(task),
-            "hold-" => ShorterHold(task),
-            "heal" => Heal(task),
+            Patches.MoreWork => Work(task, -(task.Number("d60") ?? -MostShift / 2)),
+            Patches.LessWork => Work(task, -(task.Number("d60") ?? MostShift / 2)),
+            Patches.CoolerBisque => Work(task, -(task.Number("bisque60") ?? MostShift / 2)),
+            Patches.Offset => Offset(task),
+            Patches.ShorterHold => ShorterHold(task),
+            Patches.Heal => Heal(task),
             Patches.DropAndHold => Drop(task),
-            "last100" => SlowTop(task, 60, 0, 0),
-            "even" => SlowTop(task, 60, 10, 45),
-            "burn" or "vent" => BurnLonger(task, patch == "vent"),
-            "dry" => Dry(task),
-            "quartzup" => Through(task, WallGradient.Quartz, up: true),
-            "quartzdown" => Through(task, (530, 620), up: false),
-            "cristodown" => Through(task, (190, 260), up: false),
-            "open" => new PatchedSchedule(null, $"Do not open before {(task.Is("wide") ? 40 : 50)} °C.", "No step changes; it is a matter of waiting."),
-            "band+" => SlowBand(task),
-            "fastcool" => FastCool(task),
-            "glazedry" => DryGlaze(task),
-            "elements" => new PatchedSchedule(
+            Patches.SlowTop => SlowTop(task, 60, 0, 0),
+            Patches.Even => SlowTop(task, 60, 10, 45),
+            Patches.BurnOut or Patches.Vent => BurnLonger(task, patch == Patches.Vent),
+            Patches.Dry => Dry(task),
+            Patches.QuartzUp => Through(task, WallGradient.Quartz, up: true),
+            Patches.QuartzDown => Through(task, (530, 620), up: false),
+            Patches.CristobaliteDown => Through(task, (190, 260), up: false),
+            Patches.OpenLater => new PatchedSchedule(
+                null,
+                $"Do not open before {(task.Is("wide") ? 40 : 50)} °C.",
+                "No step changes; it is a matter of waiting."
+            ),
+            Patches.SlowBand => SlowBand(task),
+            Patches.FastCool => FastCool(task),
+            Patches.DryGlaze => DryGlaze(task),
+            Patches.Elements => new PatchedSchedule(
                 null,
                 "Have the elements looked at before the next firing to this cone; until then a lighter load, or a cooler goal.",
                 "Wiring belongs to a licensed person. Isolator off first."
@@ -83,8 +87,8 @@ public static partial class SchedulePatcher
     private static string InBisque(string patch) =>
         patch switch
         {
-            "bisque-" => "Fire the next bisque of this ware less hot.",
-            "dry" => "Dry the ware longer before its bisque.",
+            Patches.CoolerBisque => "Fire the next bisque of this ware less hot.",
+            Patches.Dry => "Dry the ware longer before its bisque.",
             _ => "Give the next bisque of this ware more time with air between 650 and 950 °C.",
         };
 

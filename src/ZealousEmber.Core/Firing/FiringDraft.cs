@@ -126,7 +126,7 @@ public sealed record FiringDraft
     public PlanningPreferences Preferences { get; private init; } = PlanningPreferences.Usual;
 
     /// <summary>How it is to be packed, where somebody said; the packer is asked each time and says the same again.</summary>
-    public PackingWish? Packing { get; private init; }
+    public PackingSettings? Packing { get; private init; }
 
     /// <summary>“I know better”: planned as asked, whatever the planner would rather have asked again.</summary>
     public bool Anyway { get; private init; }
@@ -169,7 +169,7 @@ public sealed record FiringDraft
         OffsetDateTime? startsAt = null,
         IReadOnlyList<Acceptance>? accepted = null,
         PinnedKiln? kiln = null,
-        PackingWish? packing = null,
+        PackingSettings? packing = null,
         bool anyway = false
     )
     {

@@ -100,19 +100,19 @@ public static partial class LotLine
         if (!int.TryParse(count.Groups[1].Value, NumberStyles.None, CultureInfo.InvariantCulture, out var pieces))
             return new Problem("", "So many pieces are in no kiln.");
         var lot = new LotDraft(
-            null,
-            pieces,
-            null,
-            null,
-            false,
-            false,
-            Dryness.BoneDry,
-            null,
-            [],
-            null,
-            NextStep.Dipping,
-            null,
-            ImmutableSortedDictionary<string, string>.Empty
+            What: null,
+            Count: pieces,
+            Wall: null,
+            Width: null,
+            ClosedHollow: false,
+            OneSided: false,
+            Dryness: Dryness.BoneDry,
+            ClayId: null,
+            GlazeIds: [],
+            Whose: null,
+            Next: NextStep.Dipping,
+            PieceMass: null,
+            Typed: ImmutableSortedDictionary<string, string>.Empty
         );
         var what = parts[0][count.Length..].Trim();
         if (what.Length == 0 && parts.Count > 1 && !Size().IsMatch(parts[1]))

@@ -56,19 +56,19 @@ public sealed class UsualWare
 
     private static LotDraft OnlySizes(LotDraft lot) =>
         new(
-            lot.What,
-            null,
-            lot.Wall,
-            lot.Width,
-            false,
-            false,
-            Core.Ware.Dryness.BoneDry,
-            null,
-            [],
-            null,
-            Core.Ware.NextStep.Dipping,
-            lot.PieceMass,
-            lot.Typed,
+            What: lot.What,
+            Count: null,
+            Wall: lot.Wall,
+            Width: lot.Width,
+            ClosedHollow: false,
+            OneSided: false,
+            Dryness: Core.Ware.Dryness.BoneDry,
+            ClayId: null,
+            GlazeIds: [],
+            Whose: null,
+            Next: Core.Ware.NextStep.Dipping,
+            PieceMass: lot.PieceMass,
+            Typed: lot.Typed,
             Piece: lot.Piece
         );
 

@@ -10,8 +10,17 @@ public sealed record KilnLoad(double WareMass, double FurnitureMass, bool FirstF
     /// <summary>Most ware or furniture taken, kg.</summary>
     public const double MostMass = 20_000;
 
+    // Share of the furniture that stands in a kiln with hardly any ware.
+    private const double LeastFurniture = 0.2;
+
     /// <summary>Share of the usual ware below which a kiln counts as nearly empty.</summary>
     public const double NearlyEmpty = 0.2;
+
+    /// <summary>
+    /// Shelves and props for so much ware, kg, where this is a usual full load: half the ware stands on about half of them, and never on none.
+    /// </summary>
+    /// <param name="ware">kg.</param>
+    public double FurnitureFor(double ware) => FurnitureMass * Math.Clamp(ware / WareMass, LeastFurniture, 1);
 
     /// <summary>Water that has to boil off, kg.</summary>
     public double Water => FirstFiring ? FreeWater ?? 0.015 * WareMass : 0;

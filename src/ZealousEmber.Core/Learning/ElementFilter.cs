@@ -16,7 +16,7 @@ internal sealed class ElementFilter
     private const double Mains = 0.02;
     private const double Walk = 0.012;
     private const double Jump = 2;
-    private const double Doubt = 0.12;
+    private const double Widening = 0.12;
     private const int FiringsForNew = 3;
 
     private readonly KilnEstimate first;
@@ -72,7 +72,7 @@ internal sealed class ElementFilter
         // What a measurement moves is as uncertain as what it takes away of the variance.
         if (Math.Abs(after.LnPower - Now.LnPower) > Jump * Math.Sqrt(Math.Max(0, widened - after.Covariance.PowerPower)))
         {
-            widened += Doubt * Doubt;
+            widened += Widening * Widening;
             after = Through(follow, widened) ?? after;
         }
         Heed(after);

@@ -26,7 +26,7 @@ internal sealed class OffsetFilter
     private const double Scatter = 3;
     private const double OfPack = 1.5;
     private const double Believed = 4;
-    private const double Doubt = 12;
+    private const double Widening = 12;
     private static readonly (double Offset, double Slope, double Shelf) Prior = (8, 4, 5);
     private static readonly (double Offset, double Slope, double Shelf) Walk = (1, 0.3, 0.5);
 
@@ -95,7 +95,7 @@ internal sealed class OffsetFilter
                     continue;
                 }
                 if (!doubted)
-                    scattered.Widen(0, Doubt);
+                    scattered.Widen(0, Widening);
                 doubted = true;
             }
             scattered.Learn(row, told, noise);

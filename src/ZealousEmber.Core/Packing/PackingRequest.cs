@@ -62,7 +62,7 @@ public sealed record KeptPiece(int Shelf, int Lot, double? X, double? Y, double 
 /// <param name="Pieces">Kept where they are.</param>
 /// <param name="Regions">What the kept shelves cover, from the bottom; none where all are full.</param>
 /// <param name="Shelves">Which shelves it is packed on.</param>
-public sealed record PackingWish(
+public sealed record PackingSettings(
     HandleChoice Handles,
     ImmutableArray<double> Openings,
     ImmutableArray<KeptPiece> Pieces,
@@ -71,7 +71,7 @@ public sealed record PackingWish(
 )
 {
     /// <summary>Nothing said.</summary>
-    public static readonly PackingWish None = new(HandleChoice.Any, [], [], []);
+    public static readonly PackingSettings None = new(HandleChoice.Any, [], [], []);
 
     /// <summary>
     /// What cannot be kept, naming <c>keep.openings</c>, <c>keep.regions</c>, <c>keep.pieces</c> or <c>keep.pieces[i]</c>; nothing when all is well.

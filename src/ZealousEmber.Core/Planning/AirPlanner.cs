@@ -19,11 +19,11 @@ internal static class AirPlanner
     private const double CleanMinutes = 10;
 
     /// <summary>Whether glazes are reduced in it: that takes steps of its own.</summary>
-    public static bool Reduces(PlanWish wish, IKilnModel kiln, Cone? goal) =>
+    public static bool Reduces(PlanOptions wish, IKilnModel kiln, Cone? goal) =>
         kiln.Burns && wish.Kind is ScheduleKind.Glaze && wish.Preferences.Air != AirOption.Oxidising && goal is { } cone && cone.CompareTo(LowFire.Cone) >= 0;
 
     /// <summary>Puts the air into the steps of a climb, before its top is solved: oxidation, and body reduction where the guide cone falls.</summary>
-    public static void AddTo(List<PlanStep> steps, PlanWish wish, IKilnModel kiln, Cone? goal, PlanWriter write)
+    public static void AddTo(List<PlanStep> steps, PlanOptions wish, IKilnModel kiln, Cone? goal, PlanWriter write)
     {
         if (!kiln.Burns)
             return;
@@ -69,7 +69,7 @@ internal static class AirPlanner
     }
 
     /// <summary>After the top is solved: the last of its hold clears the kiln. The same heat work in other air.</summary>
-    public static void CleanUp(List<PlanStep> steps, int top, PlanWish wish, IKilnModel kiln, Cone? goal, PlanWriter write)
+    public static void CleanUp(List<PlanStep> steps, int top, PlanOptions wish, IKilnModel kiln, Cone? goal, PlanWriter write)
     {
         if (!Reduces(wish, kiln, goal) || steps[top].Step.Hold < Duration.FromMinutes(CleanMinutes) || steps.Count >= wish.MaxSteps)
             return;
@@ -92,7 +92,7 @@ internal static class AirPlanner
         );
     }
 
-    private static Atmosphere After(PlanWish wish) => wish.Preferences.Air == AirOption.BodyThenNeutral ? Atmosphere.Neutral : Atmosphere.LightReduction;
+    private static Atmosphere After(PlanOptions wish) => wish.Preferences.Air == AirOption.BodyThenNeutral ? Atmosphere.Neutral : Atmosphere.LightReduction;
 
     private static PlanStep In(PlanStep step, Atmosphere air) => step with { Step = step.Step.In(air) };
 }

@@ -30,7 +30,7 @@ internal sealed class ClimbPlanner
     private const int MostReasons = 2;
     private const string OneRateToTheTop = "one rate to the top";
 
-    private readonly PlanWish wish;
+    private readonly PlanOptions wish;
     private readonly IKilnModel kiln;
     private readonly PlanWriter write;
     private readonly double from;
@@ -52,7 +52,7 @@ internal sealed class ClimbPlanner
     /// <param name="crawl">Slower than this, °C/h, no long step is where only a part of it asks for that.</param>
     public ClimbPlanner(
         WareLoad load,
-        PlanWish wish,
+        PlanOptions wish,
         IKilnModel kiln,
         PlanWriter write,
         double from,

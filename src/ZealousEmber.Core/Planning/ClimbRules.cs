@@ -6,7 +6,7 @@ using ZealousEmber.Core.Ware;
 namespace ZealousEmber.Core.Planning;
 
 /// <summary>What ware, glazes and habit ask of the climb: everything in the kiln is minded, the strictest holds.</summary>
-internal sealed class ClimbRules(WareLoad load, PlanWish wish, IKilnModel kiln, PlanWriter write)
+internal sealed class ClimbRules(WareLoad load, PlanOptions wish, IKilnModel kiln, PlanWriter write)
 {
     private const double RawPace = 100;
     private const double BurnOutPace = 150;
@@ -39,7 +39,7 @@ internal sealed class ClimbRules(WareLoad load, PlanWish wish, IKilnModel kiln, 
     /// <param name="from">°C.</param>
     /// <param name="top">About where it ends, °C.</param>
     /// <param name="lastHundred">Whether the last hundred degrees are climbed at the cone's pace; no ware asks for it.</param>
-    public static List<ClimbLimit> Of(WareLoad load, PlanWish wish, IKilnModel kiln, PlanWriter write, double from, double top, bool lastHundred)
+    public static List<ClimbLimit> Of(WareLoad load, PlanOptions wish, IKilnModel kiln, PlanWriter write, double from, double top, bool lastHundred)
     {
         var rules = new ClimbRules(load, wish, kiln, write);
         if (rules.Raw)
@@ -53,7 +53,7 @@ internal sealed class ClimbRules(WareLoad load, PlanWish wish, IKilnModel kiln, 
     }
 
     /// <summary>The last hundred degrees begin here.</summary>
-    public static double Approach(double from, double top, PlanWish wish) => Math.Max(from, FriendlyNumbers.Nearest(top - LastStretch, wish.Unit));
+    public static double Approach(double from, double top, PlanOptions wish) => Math.Max(from, FriendlyNumbers.Nearest(top - LastStretch, wish.Unit));
 
     private void Limit(double low, double high, double rate, double stands, string brief, string why, string by, Basis? basis = null)
     {

@@ -17,7 +17,7 @@ internal sealed class CoolingPlanner
     private const double Coldest = 100;
 
     private readonly WareLoad load;
-    private readonly PlanWish wish;
+    private readonly PlanOptions wish;
     private readonly PlanWriter write;
     private readonly List<ClimbLimit> limits = [];
     private readonly List<PlanStep> first = [];
@@ -32,7 +32,7 @@ internal sealed class CoolingPlanner
     /// <param name="melts">Whether glazes melt in this firing.</param>
     /// <param name="fall">How fast the kiln falls by itself between two temperatures, °C/h.</param>
     /// <param name="most">Most steps there may be.</param>
-    public CoolingPlanner(WareLoad load, PlanWish wish, PlanWriter write, double top, bool melts, Func<double, double, double> fall, int most)
+    public CoolingPlanner(WareLoad load, PlanOptions wish, PlanWriter write, double top, bool melts, Func<double, double, double> fall, int most)
     {
         (this.load, this.wish, this.write) = (load, wish, write);
         if (wish.Kind == ScheduleKind.Drying)

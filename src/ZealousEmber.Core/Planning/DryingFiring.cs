@@ -6,7 +6,7 @@ using ZealousEmber.Core.Ware;
 namespace ZealousEmber.Core.Planning;
 
 /// <summary>A firing that only dries.</summary>
-internal sealed class DryingFiring(WareLoad load, PlanWish wish, IKilnModel kiln, PlanWriter write)
+internal sealed class DryingFiring(WareLoad load, PlanOptions wish, IKilnModel kiln, PlanWriter write)
 {
     private const double PastBoiling = 30;
     private const double Above = 20;

@@ -8,7 +8,7 @@ using ZealousEmber.Core.Ware;
 namespace ZealousEmber.Core.Planning;
 
 /// <summary>The steps that dry a load, and how fast it may go on past boiling after them.</summary>
-internal sealed class DryingPlanner(WareLoad load, PlanWish wish, IKilnModel kiln, PlanWriter write)
+internal sealed class DryingPlanner(WareLoad load, PlanOptions wish, IKilnModel kiln, PlanWriter write)
 {
     public const string SteamCheck = "steam-check";
     private const double FastClimb = 150;

@@ -16,15 +16,15 @@ public sealed record WayOn(string Id, string Text, ScheduleKind? Kind, IReadOnly
 /// <summary>What no schedule saves, and the ways on.</summary>
 public static class Fireable
 {
-    private static bool IsLeatherHard(WareLot lot, PlanWish wish) => wish.Kind != ScheduleKind.Drying && lot.Dryness == Dryness.LeatherHard;
+    private static bool IsLeatherHard(WareLot lot, PlanOptions wish) => wish.Kind != ScheduleKind.Drying && lot.Dryness == Dryness.LeatherHard;
 
-    private static bool IsClosed(WareLot lot, PlanWish wish) => wish.Kind.FiresRaw() && lot.ClosedHollow && lot.Dryness != Dryness.BoneDry;
+    private static bool IsClosed(WareLot lot, PlanOptions wish) => wish.Kind.FiresRaw() && lot.ClosedHollow && lot.Dryness != Dryness.BoneDry;
 
-    private static bool IsTooThick(WareLot lot, PlanWish wish) =>
+    private static bool IsTooThick(WareLot lot, PlanOptions wish) =>
         wish.Kind.FiresRaw() && lot.Wall > Drying.ThickestWall && !(wish.Anyway && lot.Dryness == Dryness.BoneDry);
 
     /// <summary>A problem at <c>lots</c> for ware that is not fired as it is; nothing where all of it can be.</summary>
-    internal static Problem? Check(WareLoad load, PlanWish wish)
+    internal static Problem? Check(WareLoad load, PlanOptions wish)
     {
         if (load.Lots.FirstOrDefault(l => IsClosed(l, wish)) is { } closed)
             return new Problem(
@@ -50,7 +50,7 @@ public static class Fireable
     /// <param name="wish">What was asked.</param>
     /// <param name="kiln">Where it was to be fired.</param>
     /// <param name="problems">Why it was refused.</param>
-    public static IReadOnlyList<WayOn> WaysOn(WareLoad load, PlanWish wish, IKilnModel kiln, IReadOnlyList<Problem> problems)
+    public static IReadOnlyList<WayOn> WaysOn(WareLoad load, PlanOptions wish, IKilnModel kiln, IReadOnlyList<Problem> problems)
     {
         var ways = new List<WayOn>();
         if (problems.Any(p => p.Field == "maxSteps"))
@@ -94,7 +94,7 @@ public static class Fireable
     }
 
     /// <summary>What is planned in fewer steps; each is tried before it is offered.</summary>
-    private static IEnumerable<WayOn> InFewerSteps(WareLoad load, PlanWish wish, IKilnModel kiln)
+    private static IEnumerable<WayOn> InFewerSteps(WareLoad load, PlanOptions wish, IKilnModel kiln)
     {
         var dried = load with { Lots = [.. load.Lots.Select(l => l.Dried())] };
         var off = wish with { Preference = wish.Preferences with { Cooling = CoolingOption.Off } };

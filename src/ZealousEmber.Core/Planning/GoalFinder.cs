@@ -9,7 +9,7 @@ namespace ZealousEmber.Core.Planning;
 internal static class GoalFinder
 {
     /// <summary>A goal given is checked against the load; one missing is found.</summary>
-    public static Result<(Cone? Goal, string? Why)> Find(WareLoad load, PlanWish wish) =>
+    public static Result<(Cone? Goal, string? Why)> Find(WareLoad load, PlanOptions wish) =>
         wish.Kind switch
         {
             ScheduleKind.Drying => ((Cone?)null, (string?)null),
@@ -18,7 +18,7 @@ internal static class GoalFinder
             _ => Glaze(load, wish),
         };
 
-    private static Result<(Cone?, string?)> Bisque(WareLoad load, PlanWish wish)
+    private static Result<(Cone?, string?)> Bisque(WareLoad load, PlanOptions wish)
     {
         if (wish.Goal is { } goal)
             return BisqueAsAsked(load, goal, wish.Anyway);
@@ -103,7 +103,7 @@ internal static class GoalFinder
         );
     }
 
-    private static Result<(Cone?, string?)> Glaze(WareLoad load, PlanWish wish)
+    private static Result<(Cone?, string?)> Glaze(WareLoad load, PlanOptions wish)
     {
         if (wish.Goal is { } anyway && wish.Anyway)
             return ((Cone?)anyway, (string?)"The cone you asked for, whatever it does to the rest.");
@@ -125,7 +125,7 @@ internal static class GoalFinder
     }
 
     /// <summary>Lustre, decals and overglaze go by their own cones; the clay and the glaze under them have seen hotter.</summary>
-    private static Result<(Cone?, string?)> Refiring(WareLoad load, PlanWish wish)
+    private static Result<(Cone?, string?)> Refiring(WareLoad load, PlanOptions wish)
     {
         if (wish.Goal is { } goal)
             return ((Cone?)goal, (string?)"The cone you asked for.");

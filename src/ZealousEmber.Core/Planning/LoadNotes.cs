@@ -1,4 +1,5 @@
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
@@ -18,12 +19,12 @@ public static class LoadNotes
         var raw = kind.FiresRaw();
         if (raw && load.Thickest.Wall > Drying.ThickestWall)
             yield return new PlanNote(
-                "wall-too-thick",
+                FindingIds.WallTooThick,
                 $"Over {units.Wall(Drying.ThickestWall)} thick: {Name(load.Thickest, units)}. Hollow it out or vent it; a schedule alone will not save it."
             );
         foreach (var lot in load.Lots.Where(l => raw && l.ClosedHollow && l.Dryness != Dryness.BoneDry))
             yield return new PlanNote(
-                "closed-hollow",
+                FindingIds.ClosedHollow,
                 $"Closed and not bone dry: {Name(lot, units)}. Make a hole for the steam, or it bursts whatever the schedule."
             );
         var wide = load.Lots.Where(l => l.Width >= FlatAndWide).MaxBy(l => l.Width);
@@ -42,7 +43,7 @@ public static class LoadNotes
             );
         if (usualMass is { } usual && load.Mass < KilnLoad.NearlyEmpty * usual)
             yield return new PlanNote(
-                "nearly-empty",
+                FindingIds.NearlyEmpty,
                 $"{units.Weight(load.Mass)} of ware where {units.Weight(usual)} is usual: a nearly empty kiln heats unevenly and drops fast. Fill the "
                     + "gaps with shelves, or wait for more."
             );

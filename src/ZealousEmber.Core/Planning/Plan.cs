@@ -18,7 +18,7 @@ namespace ZealousEmber.Core.Planning;
 /// <param name="SomebodyIn">Whether somebody is in so long after the start; nothing where no start or no hours are known.</param>
 /// <param name="Anyway">“I know better”: a goal that looks like a slip, cones that clash, walls no schedule alone saves are planned as asked.</param>
 /// <param name="HoldsOnTheWay">Whether the controller holds below its top; one that does not dries by a slow climb, where that does.</param>
-public sealed record PlanWish(
+public sealed record PlanOptions(
     ScheduleKind Kind,
     Cone? Goal = null,
     PlanningPreferences? Preference = null,

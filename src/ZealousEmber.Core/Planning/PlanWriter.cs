@@ -6,7 +6,7 @@ using ZealousEmber.Core.Ware;
 namespace ZealousEmber.Core.Planning;
 
 /// <summary>Steps and sentences of a plan, in the numbers of its scale.</summary>
-internal sealed class PlanWriter(PlanWish wish)
+internal sealed class PlanWriter(PlanOptions wish)
 {
     /// <summary>A planned rate as a number people use that fires alike in both scales, °C/h.</summary>
     public double Friendly(double rate) => FriendlyNumbers.RateNear(rate, wish.Unit);

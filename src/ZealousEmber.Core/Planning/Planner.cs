@@ -24,7 +24,7 @@ public static class Planner
     /// Plans. Problems name <c>lots</c>, <c>goalCone</c>, <c>drying</c>, <c>maxSteps</c>, <c>startTemperature</c>, <c>dropBy</c> and say which limit cannot be
     /// met and what would have to give.
     /// </summary>
-    public static Result<Plan> Make(WareLoad load, PlanWish wish, IKilnModel kiln)
+    public static Result<Plan> Make(WareLoad load, PlanOptions wish, IKilnModel kiln)
     {
         if (wish.MaxSteps is < 2 or > ScheduleLimits.Segments)
             return new Problem("maxSteps", $"A controller takes 2 to {ScheduleLimits.Segments} steps.");
@@ -59,7 +59,7 @@ public static class Planner
     }
 
     /// <summary>Raw ware does not go into a kiln that is still warm: it waits first. Tells from where it climbs, °C.</summary>
-    private static double CoolFirst(PlanWish wish, IKilnModel kiln, List<PlanStep> steps)
+    private static double CoolFirst(PlanOptions wish, IKilnModel kiln, List<PlanStep> steps)
     {
         if (!wish.Kind.FiresRaw() || kiln.Start.Celsius < Cools + 10)
             return kiln.Start.Celsius;
@@ -75,7 +75,7 @@ public static class Planner
         return to;
     }
 
-    private static Result<Plan> Finish(WareLoad load, PlanWish wish, IKilnModel kiln, List<PlanStep> steps, Cone? goal, string? goalWhy)
+    private static Result<Plan> Finish(WareLoad load, PlanOptions wish, IKilnModel kiln, List<PlanStep> steps, Cone? goal, string? goalWhy)
     {
         var schedule = Schedule.Create(wish.Name, wish.Kind, wish.Unit, [.. steps.Select(s => s.Step)], null, null, goal);
         if (!schedule.IsOk)

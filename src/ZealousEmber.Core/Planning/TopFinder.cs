@@ -17,7 +17,7 @@ internal sealed record SolvedTop(Temperature Top, Duration Hold, string Why);
 /// power
 /// with a hold brings a cone down that no climb reaches.
 /// </summary>
-internal sealed class TopFinder(IKilnModel kiln, Cone goal, PlanWish wish, PlanWriter write, double able, bool careful)
+internal sealed class TopFinder(IKilnModel kiln, Cone goal, PlanOptions wish, PlanWriter write, double able, bool careful)
 {
     // A kiln that makes this much near its top keeps to the cone's pace or nearly; °C/h.
     private const double Weak = 45;

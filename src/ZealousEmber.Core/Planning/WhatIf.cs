@@ -20,7 +20,7 @@ public sealed record WhatIf(double Thicker = 0, int Wetter = 0, int Cooler = 0)
     /// <param name="wish">As it is.</param>
     /// <param name="goal">The cone the plan as it is aims at; nothing for drying.</param>
     /// <returns>A problem at <c>coolerCones</c> when there is no such cone.</returns>
-    public Result<(WareLoad Load, PlanWish Wish)> Of(WareLoad load, PlanWish wish, Cone? goal)
+    public Result<(WareLoad Load, PlanOptions Wish)> Of(WareLoad load, PlanOptions wish, Cone? goal)
     {
         var other = load with { Lots = [.. load.Lots.Select(l => l.Changed(Thicker, Wetter))] };
         if (goal is not { } cone || Cooler == 0)

@@ -1,6 +1,7 @@
 using NodaTime;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.Review;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Core.Ware;
@@ -12,7 +13,7 @@ namespace ZealousEmber.Core.Planning;
 /// for
 /// steam, then steps of the climb, then the drying hold for a slow climb.
 /// </summary>
-internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln, PlanWriter write, Cone goal)
+internal sealed class WholeFiring(WareLoad load, PlanOptions wish, IKilnModel kiln, PlanWriter write, Cone goal)
 {
     private const double GlazePace = 80;
     private const double DampGlazePace = 60;
@@ -133,16 +134,16 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
                 DampGlazeHold,
                 "dry the wet glaze",
                 why,
-                "glaze-water",
+                FindingIds.GlazeWater,
                 Dries(DampGlazePace)
             );
-            ClimbLimit Slow(double low, double rate) => new(low, past, rate, rate, "dry the glaze on the way", why, "glaze-water", Dries(rate));
+            ClimbLimit Slow(double low, double rate) => new(low, past, rate, rate, "dry the glaze on the way", why, FindingIds.GlazeWater, Dries(rate));
             return [new([hold], [Slow(at, DampGlazePace)]), new([], [Slow(from, DampGlazePace / 2)])];
         }
         const string because = "Freshly glazed ware is wet under its glaze; dried too fast the glaze lifts and crawls.";
         return
         [
-            new([write.At(write.Friendly(Math.Min(GlazePace, fastest)), at, GlazeHold, "dry the glaze", because, "glaze-water", Dries(GlazePace))], []),
+            new([write.At(write.Friendly(Math.Min(GlazePace, fastest)), at, GlazeHold, "dry the glaze", because, FindingIds.GlazeWater, Dries(GlazePace))], []),
             new(
                 [],
                 [
@@ -153,7 +154,7 @@ internal sealed class WholeFiring(WareLoad load, PlanWish wish, IKilnModel kiln,
                         GlazedWare.GlazeUp,
                         "dry the glaze on the way",
                         because,
-                        "glaze-water",
+                        FindingIds.GlazeWater,
                         Dries(GlazePace)
                     ),
                 ]

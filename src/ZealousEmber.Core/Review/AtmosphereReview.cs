@@ -75,7 +75,7 @@ internal static class AtmosphereReview
     private static Finding NotElectric(ReviewContext context, int index) =>
         At(
             context,
-            "air-not-electric",
+            FindingIds.AirNotElectric,
             Severity.Look,
             index,
             $"{context.Kiln.Name} is electric: it cannot be fired with too little air.",
@@ -86,7 +86,7 @@ internal static class AtmosphereReview
     private static Finding InBisque(ReviewContext context, int index) =>
         At(
             context,
-            "reduction-in-bisque",
+            FindingIds.ReductionInBisque,
             Severity.Danger,
             index,
             "Reduction in a bisque: carbon stays in the clay.",
@@ -97,7 +97,7 @@ internal static class AtmosphereReview
     private static Finding BurningOut(ReviewContext context, int index, Temperature until) =>
         At(
             context,
-            "reduction-burning-out",
+            FindingIds.ReductionBurningOut,
             Severity.Look,
             index,
             $"Reduction from {context.Degrees(context.Compiled.Segments[index].From)}: carbon still burns out up to {context.Degrees(until)}.",
@@ -124,7 +124,7 @@ internal static class AtmosphereReview
     private static Finding TooLate(ReviewContext context, int index, Temperature begins) =>
         At(
             context,
-            "reduction-too-late",
+            FindingIds.ReductionTooLate,
             Severity.Look,
             index,
             $"Reduction begins at {context.Degrees(begins)}: by then glazes have sealed, and the clay under them stays as it is.",
@@ -165,7 +165,7 @@ internal static class AtmosphereReview
             return null;
         return At(
             context,
-            "reduction-never-cleared",
+            FindingIds.ReductionNeverCleared,
             Severity.Look,
             last,
             "Heavy reduction to the end: the kiln is never brought back.",
@@ -186,7 +186,7 @@ internal static class AtmosphereReview
         var at = Temperature.FromCelsius(Math.Floor((context.Boiling.Celsius - Ware.Drying.BelowBoiling.Kelvins) / 5) * 5);
         return At(
             context,
-            "no-candle",
+            FindingIds.NoCandle,
             Severity.Look,
             0,
             $"{Text.Capital(load.Wettest.What)} are not bone dry, and there is no candling before the climb.",

@@ -32,7 +32,7 @@ internal static class BurnOutReview
         if (at is not { } step)
             yield break;
         yield return new Finding(
-            "burn-out-short",
+            FindingIds.BurnOutShort,
             context.Load is not null && given.TotalHours < needed.TotalHours * Half ? Severity.Danger : Severity.Look,
             step,
             compiled.Curve.FirstRiseThrough(BurnOut.From) ?? Duration.Zero,

@@ -57,7 +57,7 @@ internal static class GlazeReview
         // A kiln that hardly climbs any more has no hotter top to give for a shorter hold.
         var weak = context.Kiln.FastestClimb(context.Schedule.Segments[index].Target!.Value)?.KelvinsPerHour < Weak;
         return new Finding(
-            "hold-long",
+            FindingIds.HoldLong,
             weak ? Severity.Note : Severity.Look,
             index,
             times.RampEnd,
@@ -82,7 +82,7 @@ internal static class GlazeReview
             return null;
         var times = context.Compiled.Segments[index];
         return new Finding(
-            "hold-short",
+            FindingIds.HoldShort,
             Severity.Look,
             index,
             times.RampEnd,
@@ -126,7 +126,7 @@ internal static class GlazeReview
             );
         var rate = Rate.PerHour((band.From - band.To).Kelvins / band.Lasts.TotalHours);
         return new Finding(
-            "slow-band-short",
+            FindingIds.SlowBandShort,
             Severity.Look,
             Math.Max(0, at),
             compiled.Curve.LastFallThrough(band.From) ?? compiled.Total,
@@ -163,7 +163,7 @@ internal static class GlazeReview
                 continue;
             var number = Math.Round(ends.In(context.Schedule.Unit));
             return new Finding(
-                "cooled-slowly",
+                FindingIds.CooledSlowly,
                 Severity.Look,
                 i,
                 context.Compiled.Curve.LastFallThrough(ends) ?? times.Start,
@@ -192,7 +192,7 @@ internal static class GlazeReview
                 continue;
             var fall = segments[i].Changed(Pace.Natural, hold: Duration.Zero).Value;
             return new Finding(
-                "cooled-slowly",
+                FindingIds.CooledSlowly,
                 Severity.Look,
                 i,
                 times[i].Start,

@@ -25,7 +25,7 @@ internal static class GlazedReview
             if (
                 Fast(
                     context,
-                    "organics-fast",
+                    FindingIds.OrganicsFast,
                     passage,
                     GlazedWare.OrganicsUp,
                     GlazedWare.Organics,
@@ -44,7 +44,7 @@ internal static class GlazedReview
                 if (
                     Fast(
                         context,
-                        "glazed-already",
+                        FindingIds.GlazedAlready,
                         passage,
                         GlazedWare.StrainedUp,
                         band,
@@ -82,7 +82,7 @@ internal static class GlazedReview
         var unit = context.Schedule.Unit;
         var holdAt = Temperature.FromCelsius(FriendlyNumbers.Nearest((context.Boiling - Drying.BelowBoiling).Celsius - 2, unit));
         return new Finding(
-            "glaze-water",
+            FindingIds.GlazeWater,
             severity,
             fastest.Step,
             times.Start,

@@ -29,7 +29,7 @@ internal static class GoalReview
             if (ConePhrases.ZeroSlip(goal, context.Progress) is { } slip)
             {
                 yield return new Finding(
-                    "zero-slip",
+                    FindingIds.ZeroSlip,
                     Severity.Danger,
                     index,
                     times.Start,
@@ -41,7 +41,7 @@ internal static class GoalReview
                             .. OtherZero(goal) is { } meant
                                 ? [new Fix($"Goal cone {meant.Number}", 0, ImmutableArray<Segment>.Empty, 0, Goal: meant)]
                                 : Array.Empty<Fix>(),
-                            .. Mends(context, goal, index),
+                            .. FixesOf(context, goal, index),
                         ]
                     )
                 );
@@ -57,7 +57,7 @@ internal static class GoalReview
         {
             foreach (var clash in load.Clashes)
                 yield return new Finding(
-                    "cones-clash",
+                    FindingIds.ConesClash,
                     Severity.Danger,
                     index,
                     times.Start,
@@ -72,7 +72,7 @@ internal static class GoalReview
             )
             {
                 yield return new Finding(
-                    "outside-cones",
+                    FindingIds.OutsideCones,
                     tooHot ? Severity.Danger : Severity.Look,
                     index,
                     times.Start,
@@ -86,7 +86,7 @@ internal static class GoalReview
         {
             foreach (var lot in load.Lots.Where(l => l.Clay?.Range is { } r && bisque.CompareTo(r.Hottest) > 0).DistinctBy(l => l.Clay!.Name))
                 yield return new Finding(
-                    "outside-cones",
+                    FindingIds.OutsideCones,
                     Severity.Danger,
                     index,
                     times.Start,
@@ -121,7 +121,7 @@ internal static class GoalReview
         var passes = progress > 1;
         var far = Math.Abs(offset) > AConeOff;
         return new Finding(
-            passes ? "goal-passed" : "goal-missed",
+            passes ? FindingIds.GoalPassed : FindingIds.GoalMissed,
             far ? Severity.Danger : Severity.Look,
             index,
             times.Start,
@@ -136,7 +136,7 @@ internal static class GoalReview
                 (false, true) => "Bisque short of its cone is weak and gives off its gas under the glaze. A hotter top or a longer hold brings the cone down.",
                 (false, false) => "Underfired ware is weak and its glaze dry. A hotter top or a longer hold brings the cone down.",
             },
-            context.Fixes(() => Mends(context, goal, index))
+            context.Fixes(() => FixesOf(context, goal, index))
         )
         {
             Basis = Basis.HeatWorkDone(goal.Number, ConeTable.Of(goal).At60, progress, offset),
@@ -160,7 +160,7 @@ internal static class GoalReview
         times = context.Compiled.Segments[index];
         var number = context.Schedule.Segments[index].Target!.Value.In(unit);
         return new Finding(
-            "scale-slip",
+            FindingIds.ScaleSlip,
             Severity.Danger,
             index,
             times.Start,
@@ -175,7 +175,7 @@ internal static class GoalReview
     private static Cone? OtherZero(Cone goal) =>
         ConeNumber.Parse(goal.Number.StartsWith('0') ? goal.Number[1..] : $"0{goal.Number}") is { IsOk: true } other ? other.Value : null;
 
-    private static ImmutableArray<Fix> Mends(ReviewContext context, Cone goal, int index)
+    private static ImmutableArray<Fix> FixesOf(ReviewContext context, Cone goal, int index)
     {
         var fixes = ImmutableArray.CreateBuilder<Fix>();
         var unit = context.Schedule.Unit;

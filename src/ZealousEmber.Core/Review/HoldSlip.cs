@@ -43,7 +43,7 @@ internal static class HoldSlip
                         _ => Severity.Danger,
                     };
                 return new Finding(
-                    "hold-slip",
+                    FindingIds.HoldSlip,
                     weight,
                     i,
                     times.RampEnd,
@@ -64,7 +64,7 @@ internal static class HoldSlip
             if (segment.Hold < needs * 3)
                 continue;
             return new Finding(
-                "hold-slip",
+                FindingIds.HoldSlip,
                 Severity.Look,
                 i,
                 times.RampEnd,
@@ -95,7 +95,7 @@ internal static class HoldSlip
                 continue;
             var at = Temperature.FromCelsius(DryingPlan.For([lot], context.WaterIn, context.Boiling, context.Schedule.Unit).HoldAt);
             return new Finding(
-                "target-slip",
+                FindingIds.TargetSlip,
                 Severity.Look,
                 i,
                 times.RampEnd,
@@ -121,7 +121,7 @@ internal static class HoldSlip
         var times = context.Compiled.Segments[index];
         var likely = segment.HoldMinutes / 60;
         return new Finding(
-            "hold-slip",
+            FindingIds.HoldSlip,
             Severity.Danger,
             index,
             times.RampEnd,

@@ -58,7 +58,7 @@ public static class KilnReview
             return null;
         var (dropped, from) = Cooling.FastestDrop(run.Compiled.Curve);
         return new Finding(
-            "nearly-empty",
+            FindingIds.NearlyEmpty,
             Severity.Note,
             last,
             from,
@@ -93,7 +93,7 @@ public static class KilnReview
             return null;
         var top = schedule.Program.TopStep;
         return new Finding(
-            "elements-age",
+            FindingIds.ElementsAge,
             Severity.Note,
             top,
             curve.FirstRiseThrough(ElementsAge) ?? Duration.Zero,
@@ -105,7 +105,7 @@ public static class KilnReview
 
     private static Finding OverLimit(Schedule schedule, IKilnModel kiln, int index, CompiledSegment times, Temperature target) =>
         new(
-            "over-kiln-limit",
+            FindingIds.OverKilnLimit,
             Severity.Danger,
             index,
             times.Start,
@@ -118,7 +118,7 @@ public static class KilnReview
 
     private static Finding CannotReach(Schedule schedule, IKilnModel kiln, int index, CompiledSegment times, KilnStall stall) =>
         new(
-            "kiln-cannot-reach",
+            FindingIds.KilnCannotReach,
             Severity.Danger,
             index,
             times.Start,
@@ -169,7 +169,7 @@ public static class KilnReview
             );
         }
         return new Finding(
-            "kiln-too-slow",
+            FindingIds.KilnTooSlow,
             step.Late >= VeryLate && !goalIsMet ? Severity.Look : Severity.Note,
             index,
             run.Compiled.Curve.FirstRiseThrough(from) ?? times.Start,
@@ -187,7 +187,7 @@ public static class KilnReview
     {
         var (rate, unit) = (schedule.Segments[index].Pace.Rate!.Value, schedule.Unit);
         return new Finding(
-            "cools-by-itself",
+            FindingIds.CoolsByItself,
             Severity.Note,
             index,
             times.Start,

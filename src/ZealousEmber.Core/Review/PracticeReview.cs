@@ -17,7 +17,7 @@ internal static class PracticeReview
             ? $" A pack of {Phrases.List(new[] { cone.Cooler, cone, cone.Hotter }.Where(c => c is not null).Select(c => c!.Value.Number))} in sight tells."
             : "";
         yield return new Finding(
-            "no-witness-pack",
+            FindingIds.NoWitnessPack,
             Severity.Note,
             index,
             times.Start,

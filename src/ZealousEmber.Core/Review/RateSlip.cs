@@ -34,7 +34,7 @@ internal static class RateSlip
             return null;
         var first = context.Compiled.Segments[rated[0]];
         return new Finding(
-            "rate-slip",
+            FindingIds.RateSlip,
             Severity.Danger,
             rated[0],
             first.Start,
@@ -116,7 +116,7 @@ internal static class RateSlip
         var written = rate.PerHourIn(context.Schedule.Unit);
         var likely = slow && rate.KelvinsPerHour < 2.5 ? new[] { 100, 10.0 } : [slow ? 10 : 0.1];
         return new Finding(
-            "rate-slip",
+            FindingIds.RateSlip,
             severity,
             i,
             times.Start,

@@ -15,7 +15,7 @@ namespace ZealousEmber.Core.Review;
 /// <param name="Progress">Heat work of every cone, in the order of <see cref="Cone.All"/>.</param>
 /// <param name="Load">The ware, where it is known.</param>
 /// <param name="Units">What sentences give lengths and masses in.</param>
-/// <param name="Mends">Whether mends are wanted with the findings.</param>
+/// <param name="WithFixes">Whether mends are wanted with the findings.</param>
 public sealed record ReviewContext(
     Schedule Schedule,
     IKilnModel Kiln,
@@ -23,11 +23,11 @@ public sealed record ReviewContext(
     IReadOnlyList<double> Progress,
     WareLoad? Load,
     DisplayUnits Units,
-    bool Mends = true
+    bool WithFixes = true
 )
 {
     /// <summary>What is supposed of ware nobody described: thin and bone dry.</summary>
-    private static readonly WareLot Supposed = WareLot.Create("ware", 1, 6).Value;
+    private static readonly WareLot AverageWare = WareLot.Create("ware", 1, 6).Value;
 
     /// <summary>The schedule with its times.</summary>
     public CompiledSchedule Compiled => Run.Compiled;
@@ -42,7 +42,7 @@ public sealed record ReviewContext(
     internal bool Raw => Schedule.Kind.FiresRaw();
 
     /// <summary>The lots among which the one is that minds most; what is supposed where nothing is known.</summary>
-    internal IEnumerable<WareLot> Lots => Load?.Telling ?? [Supposed];
+    internal IEnumerable<WareLot> Lots => Load?.Telling ?? [AverageWare];
 
     /// <summary>Little air between the ware: somebody said so, or there is far more of it than usual.</summary>
     internal bool Packed => Load?.IsPacked(Kiln.UsualWare(Schedule.Kind)) == true;
@@ -63,8 +63,8 @@ public sealed record ReviewContext(
     /// <summary>"the walls of plates (8 mm)".</summary>
     internal string Name(WareLot lot) => Load is null ? "even thin dry walls" : $"the walls of {lot.What} ({Units.Wall(lot.Wall)})";
 
-    /// <summary>Mends, worked out where they are wanted.</summary>
-    internal ImmutableArray<Fix> Fixes(Func<IEnumerable<Fix>> fixes) => Mends ? [.. fixes().Where(f => !f.CannotBeMade)] : [];
+    /// <summary>WithFixes, worked out where they are wanted.</summary>
+    internal ImmutableArray<Fix> Fixes(Func<IEnumerable<Fix>> fixes) => WithFixes ? [.. fixes().Where(f => !f.CannotBeMade)] : [];
 
     /// <summary>The same load in the same kiln under another schedule, to be read without mends; nothing where the kiln cannot follow it at all.</summary>
     internal ReviewContext? After(Schedule schedule)
@@ -76,7 +76,7 @@ public sealed record ReviewContext(
                 Schedule = schedule,
                 Run = run.Value,
                 Progress = HeatWork.OfAll(Kiln.Felt(run.Value.Compiled.Curve)),
-                Mends = false,
+                WithFixes = false,
             }
             : null;
     }

@@ -11,85 +11,95 @@ public static class ScheduleReview
     private static readonly (string Cause, bool SameStep, string[] Follows)[] Causes =
     [
         (
-            "rate-slip",
+            FindingIds.RateSlip,
             true,
             [
-                "steam-risk",
-                "burn-out-short",
-                "quartz-up",
-                "wall-climb",
-                "quartz-down",
-                "cristobalite-down",
-                "kiln-too-slow",
-                "slow-band-short",
-                "cooled-slowly",
-                "glaze-water",
-                "organics-fast",
-                "glazed-already",
-                "dries-too-fast",
+                FindingIds.SteamRisk,
+                FindingIds.BurnOutShort,
+                FindingIds.QuartzUp,
+                FindingIds.WallClimb,
+                FindingIds.QuartzDown,
+                FindingIds.CristobaliteDown,
+                FindingIds.KilnTooSlow,
+                FindingIds.SlowBandShort,
+                FindingIds.CooledSlowly,
+                FindingIds.GlazeWater,
+                FindingIds.OrganicsFast,
+                FindingIds.GlazedAlready,
+                FindingIds.DriesTooFast,
             ]
         ),
-        ("rate-slip", false, ["goal-passed", "goal-missed", "elements-age"]),
+        (FindingIds.RateSlip, false, [FindingIds.GoalPassed, FindingIds.GoalMissed, FindingIds.ElementsAge]),
         (
-            "target-slip",
+            FindingIds.TargetSlip,
             false,
             [
-                "rate-slip",
-                "steam-risk",
-                "burn-out-short",
-                "quartz-up",
-                "wall-climb",
-                "quartz-down",
-                "kiln-too-slow",
-                "hold-slip",
-                "dries-too-fast",
-                "does-nothing",
-                "goal-missed",
-                "goal-passed",
-                "zero-slip",
-                "cools-by-itself",
-                "cools-no-further",
+                FindingIds.RateSlip,
+                FindingIds.SteamRisk,
+                FindingIds.BurnOutShort,
+                FindingIds.QuartzUp,
+                FindingIds.WallClimb,
+                FindingIds.QuartzDown,
+                FindingIds.KilnTooSlow,
+                FindingIds.HoldSlip,
+                FindingIds.DriesTooFast,
+                FindingIds.DoesNothing,
+                FindingIds.GoalMissed,
+                FindingIds.GoalPassed,
+                FindingIds.ZeroSlip,
+                FindingIds.CoolsByItself,
+                FindingIds.CoolsNoFurther,
             ]
         ),
         (
-            "off-in-climb",
-            false,
-            ["goal-missed", "goal-passed", "burn-out-short", "quartz-down", "cristobalite-down", "does-nothing", "kiln-too-slow", "quartz-up", "wall-climb"]
-        ),
-        ("target-unreached", false, ["goal-missed", "kiln-too-slow", "slow-band-short", "burn-out-short"]),
-        ("hold-slip", true, ["goal-passed", "hold-long", "steam-risk", "elements-age"]),
-        ("hold-slip", false, ["steam-risk"]),
-        (
-            "scale-slip",
+            FindingIds.OffInClimb,
             false,
             [
-                "outside-cones",
-                "kiln-too-slow",
-                "over-kiln-limit",
-                "kiln-cannot-reach",
-                "steam-risk",
-                "burn-out-short",
-                "quartz-up",
-                "wall-climb",
-                "hold-slip",
-                "organics-fast",
-                "glazed-already",
-                "glaze-water",
-                "rate-slip",
-                "cools-no-further",
-                "target-slip",
+                FindingIds.GoalMissed,
+                FindingIds.GoalPassed,
+                FindingIds.BurnOutShort,
+                FindingIds.QuartzDown,
+                FindingIds.CristobaliteDown,
+                FindingIds.DoesNothing,
+                FindingIds.KilnTooSlow,
+                FindingIds.QuartzUp,
+                FindingIds.WallClimb,
             ]
         ),
-        ("zero-slip", false, ["outside-cones"]),
-        ("cones-clash", false, ["outside-cones"]),
-        ("over-kiln-limit", true, ["kiln-too-slow", "kiln-cannot-reach", "goal-passed", "elements-age"]),
-        ("kiln-cannot-reach", false, ["goal-missed", "kiln-too-slow"]),
-        ("goal-passed", true, ["kiln-too-slow"]),
-        ("leather-hard", false, ["steam-risk", "closed-hollow", "dries-too-fast", "loaded-hot", "hold-slip"]),
-        ("loaded-hot", false, ["steam-risk", "dries-too-fast", "glaze-water"]),
-        ("organics-fast", true, ["glazed-already"]),
-        ("steam-risk", false, ["no-candle"]),
-        ("kiln-cannot-reach", true, ["short-of-heat"]),
+        (FindingIds.TargetUnreached, false, [FindingIds.GoalMissed, FindingIds.KilnTooSlow, FindingIds.SlowBandShort, FindingIds.BurnOutShort]),
+        (FindingIds.HoldSlip, true, [FindingIds.GoalPassed, FindingIds.HoldLong, FindingIds.SteamRisk, FindingIds.ElementsAge]),
+        (FindingIds.HoldSlip, false, [FindingIds.SteamRisk]),
+        (
+            FindingIds.ScaleSlip,
+            false,
+            [
+                FindingIds.OutsideCones,
+                FindingIds.KilnTooSlow,
+                FindingIds.OverKilnLimit,
+                FindingIds.KilnCannotReach,
+                FindingIds.SteamRisk,
+                FindingIds.BurnOutShort,
+                FindingIds.QuartzUp,
+                FindingIds.WallClimb,
+                FindingIds.HoldSlip,
+                FindingIds.OrganicsFast,
+                FindingIds.GlazedAlready,
+                FindingIds.GlazeWater,
+                FindingIds.RateSlip,
+                FindingIds.CoolsNoFurther,
+                FindingIds.TargetSlip,
+            ]
+        ),
+        (FindingIds.ZeroSlip, false, [FindingIds.OutsideCones]),
+        (FindingIds.ConesClash, false, [FindingIds.OutsideCones]),
+        (FindingIds.OverKilnLimit, true, [FindingIds.KilnTooSlow, FindingIds.KilnCannotReach, FindingIds.GoalPassed, FindingIds.ElementsAge]),
+        (FindingIds.KilnCannotReach, false, [FindingIds.GoalMissed, FindingIds.KilnTooSlow]),
+        (FindingIds.GoalPassed, true, [FindingIds.KilnTooSlow]),
+        (FindingIds.LeatherHard, false, [FindingIds.SteamRisk, FindingIds.ClosedHollow, FindingIds.DriesTooFast, FindingIds.LoadedHot, FindingIds.HoldSlip]),
+        (FindingIds.LoadedHot, false, [FindingIds.SteamRisk, FindingIds.DriesTooFast, FindingIds.GlazeWater]),
+        (FindingIds.OrganicsFast, true, [FindingIds.GlazedAlready]),
+        (FindingIds.SteamRisk, false, [FindingIds.NoCandle]),
+        (FindingIds.KilnCannotReach, true, [FindingIds.ShortOfHeat]),
     ];
 
     private const int MostFixes = 2;
@@ -100,7 +110,7 @@ public static class ScheduleReview
     public static IReadOnlyList<Finding> Of(ReviewContext context)
     {
         var findings = Together(All(context));
-        if (!context.Mends)
+        if (!context.WithFixes)
             return findings;
         var tries = MostTries;
         return [.. findings.Select(f => f with { Fixes = [.. Proven(context, f, findings, () => tries-- > 0).Take(MostFixes)] })];
@@ -186,7 +196,7 @@ public static class ScheduleReview
             var findings = Of(after);
             if (Brings(findings, before).FirstOrDefault() is not { } news)
                 return (schedule, findings);
-            var candidates = Together(All(after with { Mends = true })).First(f => f.Id == news.Id && f.Segment == news.Segment).Fixes;
+            var candidates = Together(All(after with { WithFixes = true })).First(f => f.Id == news.Id && f.Segment == news.Segment).Fixes;
             if (candidates.Select(c => c.Apply(schedule)).FirstOrDefault(c => c.IsOk && !c.Value.SameContent(schedule)) is not { } next)
                 return null;
             schedule = next.Value;
@@ -216,7 +226,7 @@ public static class ScheduleReview
         if (segment.Target is not { } target || target >= compiled.To || compiled.To > compiled.From)
             return null;
         return new Finding(
-            "cools-no-further",
+            FindingIds.CoolsNoFurther,
             Severity.Note,
             index,
             compiled.Start,

@@ -17,15 +17,22 @@ internal static class SizeChangeReview
             yield break;
         foreach (var finding in context.Raw ? RawUp(context) : FiredUp(context))
             yield return finding;
-        var quartz = Down(context, "quartz-down", WallGradient.Quartz, QuartzTurns).ToList();
-        var cristobalite = Down(context, "cristobalite-down", WallGradient.Cristobalite, CristobaliteTurns).ToList();
+        var quartz = Down(context, FindingIds.QuartzDown, WallGradient.Quartz, QuartzTurns).ToList();
+        var cristobalite = Down(context, FindingIds.CristobaliteDown, WallGradient.Cristobalite, CristobaliteTurns).ToList();
         foreach (var finding in quartz)
         {
             // One fast cooling through both is one fault, with one mend.
             var both = cristobalite.FirstOrDefault(c => c.Segment == finding.Segment);
             yield return both is null
                 ? finding
-                : Fell(context, "quartz-down", finding.Segment, (WallGradient.Cristobalite.From, WallGradient.Quartz.To), QuartzTurns, CristobaliteTurns)!;
+                : Fell(
+                    context,
+                    FindingIds.QuartzDown,
+                    finding.Segment,
+                    (WallGradient.Cristobalite.From, WallGradient.Quartz.To),
+                    QuartzTurns,
+                    CristobaliteTurns
+                )!;
         }
         foreach (var finding in cristobalite.Where(c => quartz.All(q => q.Segment != c.Segment)))
             yield return finding;
@@ -47,7 +54,10 @@ internal static class SizeChangeReview
                 passage.Low < WallGradient.Quartz.From - 10 && context.Lots.Min(l => WallGradient.RawUp(l.Depth)) * RateLimit.FineOver >= passage.Rate
                     ? WallGradient.Quartz
                     : (WallGradient.RawClimb.From, WallGradient.Quartz.To);
-            if (Over(context, covers ? "quartz-up" : "wall-climb", passage, Limit, band, up: true, covers ? [QuartzTurns] : [], WallRule.Raw) is { } finding)
+            if (
+                Over(context, covers ? FindingIds.QuartzUp : FindingIds.WallClimb, passage, Limit, band, up: true, covers ? [QuartzTurns] : [], WallRule.Raw) is
+                { } finding
+            )
                 yield return finding;
         }
     }
@@ -59,7 +69,7 @@ internal static class SizeChangeReview
             if (
                 Over(
                     context,
-                    "quartz-up",
+                    FindingIds.QuartzUp,
                     passage,
                     l => WallGradient.Through(l.Depth, l.Width, raw: false),
                     WallGradient.Quartz,
@@ -73,7 +83,7 @@ internal static class SizeChangeReview
         }
         foreach (var passage in Passage.Through(context.Compiled, BelowQuartz, up: true))
         {
-            if (Over(context, "wall-climb", passage, l => WallGradient.FiredUp(l.Depth), BelowQuartz, up: true, [], WallRule.FiredBelow) is { } finding)
+            if (Over(context, FindingIds.WallClimb, passage, l => WallGradient.FiredUp(l.Depth), BelowQuartz, up: true, [], WallRule.FiredBelow) is { } finding)
                 yield return finding;
         }
     }

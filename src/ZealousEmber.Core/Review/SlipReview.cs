@@ -42,7 +42,7 @@ internal static class SlipReview
             else if (Nothing(context, i) is { } why)
             {
                 yield return new Finding(
-                    "does-nothing",
+                    FindingIds.DoesNothing,
                     Severity.Note,
                     i,
                     times[i].Start,
@@ -65,7 +65,7 @@ internal static class SlipReview
         var (unit, number) = (schedule.Unit, target.In(schedule.Unit));
         Finding Slip(Severity severity, string text, string why, params double[] meant) =>
             new(
-                "target-slip",
+                FindingIds.TargetSlip,
                 severity,
                 index,
                 context.Compiled.Segments[index].Start,
@@ -97,7 +97,7 @@ internal static class SlipReview
             if (unit == TemperatureUnit.Fahrenheit && number is > 850 and < 1200)
             {
                 return new Finding(
-                    "scale-slip",
+                    FindingIds.ScaleSlip,
                     Severity.Danger,
                     index,
                     context.Compiled.Segments[index].Start,
@@ -159,7 +159,7 @@ internal static class SlipReview
             return null;
         var times = context.Compiled.Segments[index];
         return new Finding(
-            "target-slip",
+            FindingIds.TargetSlip,
             Severity.Danger,
             index,
             times.Start,
@@ -182,7 +182,7 @@ internal static class SlipReview
         var (unit, times) = (context.Schedule.Unit, context.Compiled.Segments[0]);
         var meant = Friendly(target.In(unit) * 10);
         return new Finding(
-            "target-slip",
+            FindingIds.TargetSlip,
             Severity.Look,
             0,
             times.Start,
@@ -212,7 +212,7 @@ internal static class SlipReview
         )
             return null;
         return new Finding(
-            "off-in-climb",
+            FindingIds.OffInClimb,
             Severity.Danger,
             i,
             times[i].Start,
@@ -243,7 +243,7 @@ internal static class SlipReview
         var unit = context.Schedule.Unit;
         var (here, before, next) = (segments[i].Target!.Value.In(unit), segments[i - 1].Target?.In(unit), segments[i + 1].Target!.Value.In(unit));
         return new Finding(
-            "target-slip",
+            FindingIds.TargetSlip,
             Severity.Danger,
             i,
             times[i].Start,
@@ -293,7 +293,7 @@ internal static class SlipReview
             return null;
         var missing = Phrases.Number(Math.Round((target - times.To).In(context.Schedule.Unit)));
         return new Finding(
-            "target-unreached",
+            FindingIds.TargetUnreached,
             Severity.Danger,
             i,
             times.Start,

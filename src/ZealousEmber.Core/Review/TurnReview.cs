@@ -21,9 +21,9 @@ internal static class TurnReview
             yield return new Finding(
                 trouble.Trouble switch
                 {
-                    TurnTrouble.ShortOfHeat => "short-of-heat",
-                    TurnTrouble.CannotBeHeldThisCool => "cannot-hold-cool",
-                    _ => "air-not-to-be-had",
+                    TurnTrouble.ShortOfHeat => FindingIds.ShortOfHeat,
+                    TurnTrouble.CannotBeHeldThisCool => FindingIds.CannotHoldCool,
+                    _ => FindingIds.AirNotToBeHad,
                 },
                 Severity.Look,
                 trouble.Step,
@@ -40,7 +40,7 @@ internal static class TurnReview
         if (Cylinders.Count(kiln.Cylinder, plan, kiln.Room.Celsius) is not { } count)
         {
             yield return new Finding(
-                "short-of-gas",
+                FindingIds.ShortOfGas,
                 Severity.Danger,
                 context.Schedule.Segments.Length - 1,
                 last.Start,
@@ -55,7 +55,7 @@ internal static class TurnReview
             var (ends, at) = (Cylinders.StarvesAt(kiln.Cylinder, kiln.Cylinders, plan, kiln.Room.Celsius), context.Compiled.Powered);
             var when = ends is { } minute ? NodaTime.Duration.FromMinutes(minute) : at;
             yield return new Finding(
-                "short-of-gas",
+                FindingIds.ShortOfGas,
                 Severity.Danger,
                 context.Compiled.Segments.StepAt(when.TotalMinutes),
                 when,

@@ -20,7 +20,7 @@ internal static class WaterReview
         if (context.Schedule.Kind != ScheduleKind.Drying && context.Load?.Wettest is { Dryness: Dryness.LeatherHard } wet)
         {
             yield return new Finding(
-                "leather-hard",
+                FindingIds.LeatherHard,
                 Severity.Danger,
                 0,
                 first.Start,
@@ -33,7 +33,7 @@ internal static class WaterReview
         if (context.Load?.Lots.Where(l => l.ClosedHollow && l.Dryness != Dryness.BoneDry).Select(l => l.What).Distinct().ToList() is { Count: > 0 } closed)
         {
             yield return new Finding(
-                "closed-hollow",
+                FindingIds.ClosedHollow,
                 Severity.Danger,
                 0,
                 first.Start,
@@ -48,7 +48,7 @@ internal static class WaterReview
         )
         {
             yield return new Finding(
-                "wall-too-thick",
+                FindingIds.WallTooThick,
                 thick.Dryness == Dryness.BoneDry ? Severity.Look : Severity.Danger,
                 0,
                 first.Start,
@@ -78,7 +78,7 @@ internal static class WaterReview
             return null;
         var times = context.Compiled.Segments[0];
         return new Finding(
-            "loaded-hot",
+            FindingIds.LoadedHot,
             severity,
             0,
             times.Start,
@@ -127,7 +127,7 @@ internal static class WaterReview
                     continue;
                 var times = context.Compiled.Segments[passage.Step];
                 worst = new Finding(
-                    "dries-too-fast",
+                    FindingIds.DriesTooFast,
                     severity,
                     passage.Step,
                     times.Start,
@@ -181,7 +181,7 @@ internal static class WaterReview
         var step = context.StepAt(when);
         var says = verdict == Verdict.Danger && context.Load is not null ? "It will probably burst." : "Look for steam before going past boiling.";
         return new Finding(
-            "steam-risk",
+            FindingIds.SteamRisk,
             severity,
             step,
             Duration.Max(Duration.Zero, passes - Duration.FromMinutes(30)),

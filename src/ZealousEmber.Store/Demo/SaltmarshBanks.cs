@@ -37,30 +37,30 @@ internal static class SaltmarshBanks
         {
             var (id, profile) = (ids[name], ofKilns[kiln - 1]);
             var schedule = (await schedules.Version(id, version, cancel))!.Item;
-            var fit = ControllerFit.Of(new FitWish(schedule, profile, schedule.Goal, Temperature.FromCelsius(20), slot)).Value;
+            var fit = ControllerFit.Of(new ProgramRequest(schedule, profile, schedule.Goal, Temperature.FromCelsius(20), slot)).Value;
             ImmutableArray<ShownValue> program = [.. fit.Program.Select(a => new ShownValue(a.Asked.Id, a.Shown))];
             // The slip: a key that did not register.
             var shown = slip is null ? program : [.. program.Select(v => v.Question == "rate.2" ? v with { Shown = v.Shown[..^1] } : v)];
             await programs.Add(
                 new EnteredProgram(
-                    kiln,
-                    null,
-                    id,
-                    version,
-                    schedule.Name,
-                    schedule.Kind,
-                    profile.Name,
-                    slot,
-                    0,
-                    program,
-                    EntryCard.Code(profile, fit.Program),
-                    profile.Unit,
-                    fit.Schedule!,
-                    shown,
-                    slip is null,
-                    slip,
-                    now - Duration.FromDays(daysAgo),
-                    by
+                    KilnId: kiln,
+                    FiringId: null,
+                    ScheduleId: id,
+                    ScheduleVersion: version,
+                    Name: schedule.Name,
+                    Kind: schedule.Kind,
+                    Controller: profile.Name,
+                    Slot: slot,
+                    DelayMinutes: 0,
+                    Program: program,
+                    Code: EntryCard.Code(profile, fit.Program),
+                    Unit: profile.Unit,
+                    Fired: fit.Schedule!,
+                    Shown: shown,
+                    IsClean: slip is null,
+                    Slip: slip,
+                    At: now - Duration.FromDays(daysAgo),
+                    By: by
                 ),
                 null,
                 cancel

@@ -291,19 +291,19 @@ internal static class SaltmarshHistory
         double? width = null
     ) =>
         new(
-            what,
-            count,
-            wall,
-            width,
-            false,
-            false,
-            dryness,
-            clay,
-            [.. glazes],
-            whose,
-            NextStep.Dipping,
-            kg,
-            ImmutableSortedDictionary<string, string>.Empty,
+            What: what,
+            Count: count,
+            Wall: wall,
+            Width: width,
+            ClosedHollow: false,
+            OneSided: false,
+            Dryness: dryness,
+            ClayId: clay,
+            GlazeIds: [.. glazes],
+            Whose: whose,
+            Next: NextStep.Dipping,
+            PieceMass: kg,
+            Typed: ImmutableSortedDictionary<string, string>.Empty,
             Piece: piece
         );
 

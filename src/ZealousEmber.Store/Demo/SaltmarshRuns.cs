@@ -242,22 +242,22 @@ internal static class SaltmarshRuns
 
     private static FiringRun Run(int id, int kilnId, Kiln kiln, Schedule schedule, Instant starts, LinkKind link, string by, ulong seed) =>
         new(
-            id,
-            kilnId,
-            link,
-            starts,
-            starts,
-            by,
-            schedule.Program,
-            false,
-            schedule.Goal,
-            kiln,
-            kiln.UsualLoad(schedule.Kind),
-            kiln.Room,
-            schedule.Kind,
-            1,
-            seed,
-            []
+            FiringId: id,
+            KilnId: kilnId,
+            Link: link,
+            StartsAt: starts,
+            StartedAt: starts,
+            By: by,
+            Program: schedule.Program,
+            IsAsEntered: false,
+            Goal: schedule.Goal,
+            Kiln: kiln,
+            Load: kiln.UsualLoad(schedule.Kind),
+            Start: kiln.Room,
+            Kind: schedule.Kind,
+            Speed: 1,
+            Seed: seed,
+            Faults: []
         );
 
     private static Kiln Truth(Kiln kiln, double health) => kiln.Learned(kiln.HeatFactor, kiln.LossFactor, kiln.ElementHealth * health, kiln.Uncertainty);

@@ -48,42 +48,42 @@ internal sealed record StoredLot(
 {
     public static StoredLot From(LotDraft lot) =>
         new(
-            lot.What,
-            lot.Count,
-            lot.Wall,
-            lot.Width,
-            lot.ClosedHollow,
-            lot.OneSided,
-            lot.Dryness,
-            lot.ClayId,
-            [.. lot.GlazeIds],
-            lot.Whose,
-            lot.Next,
-            lot.PieceMass,
-            lot.Typed.IsEmpty ? null : lot.Typed.ToDictionary(),
-            lot.GlazedAlready,
-            lot.Piece,
-            lot.Must
+            What: lot.What,
+            Count: lot.Count,
+            Wall: lot.Wall,
+            Width: lot.Width,
+            ClosedHollow: lot.ClosedHollow,
+            OneSided: lot.OneSided,
+            Dryness: lot.Dryness,
+            ClayId: lot.ClayId,
+            GlazeIds: [.. lot.GlazeIds],
+            Whose: lot.Whose,
+            Next: lot.Next,
+            PieceMass: lot.PieceMass,
+            Typed: lot.Typed.IsEmpty ? null : lot.Typed.ToDictionary(),
+            GlazedAlready: lot.GlazedAlready,
+            Piece: lot.Piece,
+            Must: lot.Must
         );
 
     public LotDraft Read() =>
         new(
-            What,
-            Count,
-            Wall,
-            Width,
-            ClosedHollow,
-            OneSided,
-            Dryness,
-            ClayId,
-            [.. GlazeIds ?? []],
-            Whose,
-            Next,
-            PieceMass,
-            (Typed ?? []).ToImmutableSortedDictionary(),
-            GlazedAlready,
-            Piece,
-            Must
+            What: What,
+            Count: Count,
+            Wall: Wall,
+            Width: Width,
+            ClosedHollow: ClosedHollow,
+            OneSided: OneSided,
+            Dryness: Dryness,
+            ClayId: ClayId,
+            GlazeIds: [.. GlazeIds ?? []],
+            Whose: Whose,
+            Next: Next,
+            PieceMass: PieceMass,
+            Typed: (Typed ?? []).ToImmutableSortedDictionary(),
+            GlazedAlready: GlazedAlready,
+            Piece: Piece,
+            Must: Must
         );
 }
 
@@ -131,18 +131,18 @@ internal sealed record StoredKiln(
 
     private static StoredKiln From(int version, FuelKilnSpecification said) =>
         new(
-            version,
-            said.Name,
-            said.Class,
-            null,
-            null,
-            said.Notes,
-            Plain(said.Numbers),
-            said.Unit,
-            StoredChamber.From(said.Chamber),
-            StoredProps.From(said.Props),
-            null,
-            said.Fuel?.Id
+            Version: version,
+            Name: said.Name,
+            Class: said.Class,
+            Brick: null,
+            HoldClock: null,
+            Notes: said.Notes,
+            Numbers: Plain(said.Numbers),
+            Unit: said.Unit,
+            Chamber: StoredChamber.From(said.Chamber),
+            Props: StoredProps.From(said.Props),
+            ControllerId: null,
+            Fuel: said.Fuel?.Id
         );
 
     private static Dictionary<string, double> Plain(IReadOnlyDictionary<string, double?> numbers) => numbers.ToDictionary(n => n.Key, n => n.Value!.Value);
@@ -196,9 +196,9 @@ internal sealed record StoredPacking(
     ShelfChoice Shelves = ShelfChoice.Any
 )
 {
-    public static StoredPacking From(PackingWish p) => new(p.Handles, [.. p.Openings], [.. p.Pieces], [.. p.Regions], p.Shelves);
+    public static StoredPacking From(PackingSettings p) => new(p.Handles, [.. p.Openings], [.. p.Pieces], [.. p.Regions], p.Shelves);
 
-    public PackingWish Read() => new(Handles, [.. Openings], [.. Pieces], [.. Regions ?? []], Shelves);
+    public PackingSettings Read() => new(Handles, [.. Openings], [.. Pieces], [.. Regions ?? []], Shelves);
 }
 
 /// <summary>Hours on some days.</summary>

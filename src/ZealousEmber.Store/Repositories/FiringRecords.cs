@@ -146,7 +146,7 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
     }
 
     /// <summary>Keeps what was worked out of a firing, and what it is found by; its version stays.</summary>
-    public async Task Keep(int firingId, FiringIndex index, FiringFigures figures, string of, CancellationToken cancel)
+    public async Task SaveFigures(int firingId, FiringIndex index, FiringFigures figures, string of, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
         var row = await Row(firingId, index.KilnId, cancel);
@@ -250,21 +250,21 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
                         })
                         .ToListAsync(cancel),
                     r => new FollowedFiring(
-                        r.FiringId,
-                        r.Name,
-                        r.StartsAt,
-                        r.KilnId,
-                        StoredWord.Read<ScheduleKind>(r.Kind),
-                        Parts(r.Faults),
-                        r.Out,
-                        r.Lost,
-                        r.TopHours,
-                        r.Last100Hours,
-                        r.Past,
-                        r.PackOffset,
-                        r.Kwh,
-                        r.Cost,
-                        r.FullPowerHours
+                        FiringId: r.FiringId,
+                        Name: r.Name,
+                        StartsAt: r.StartsAt,
+                        KilnId: r.KilnId,
+                        Kind: StoredWord.Read<ScheduleKind>(r.Kind),
+                        Faults: Parts(r.Faults),
+                        Out: r.Out,
+                        Lost: r.Lost,
+                        TopHours: r.TopHours,
+                        Last100Hours: r.Last100Hours,
+                        Past: r.Past,
+                        Offset: r.PackOffset,
+                        Kwh: r.Kwh,
+                        Cost: r.Cost,
+                        FullPowerHours: r.FullPowerHours
                     )
                 )
                 .Reverse(),
@@ -326,22 +326,22 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
 
     private static LogbookRow Read(FiringRecordRow r, FiringFigures? figures) =>
         new(
-            r.FiringId,
-            r.Name,
-            StoredWord.Read<ScheduleKind>(r.Kind),
-            r.KilnId,
-            r.StartsAt,
-            r.By,
-            r.Goal,
-            r.Reached,
-            r.ScheduleId,
-            r.ScheduleVersion,
-            Numbers(r.Glazes),
-            Numbers(r.Clays),
-            Parts(r.Faults),
-            r.Out,
-            r.Lost,
-            r.IsReference,
-            figures
+            FiringId: r.FiringId,
+            Name: r.Name,
+            Kind: StoredWord.Read<ScheduleKind>(r.Kind),
+            KilnId: r.KilnId,
+            StartsAt: r.StartsAt,
+            By: r.By,
+            Goal: r.Goal,
+            Reached: r.Reached,
+            ScheduleId: r.ScheduleId,
+            ScheduleVersion: r.ScheduleVersion,
+            Glazes: Numbers(r.Glazes),
+            Clays: Numbers(r.Clays),
+            Faults: Parts(r.Faults),
+            Out: r.Out,
+            Lost: r.Lost,
+            IsReference: r.IsReference,
+            Figures: figures
         );
 }

@@ -69,24 +69,24 @@ internal sealed class EnteredProgramRow
     {
         var entry = StoredJson.Read<StoredEntry>(Document);
         return new EnteredProgram(
-            KilnId,
-            FiringId,
-            ScheduleId,
-            ScheduleVersion,
-            Name,
-            StoredWord.Read<ScheduleKind>(Kind),
-            Controller,
-            Slot,
-            entry.DelayMinutes,
-            [.. entry.Program],
-            Code,
-            entry.Unit,
-            FiringProgram.Create([.. entry.Fired.Select(s => s.Read())]).Value,
-            [.. entry.Shown],
-            IsClean,
-            Slip,
-            At,
-            By
+            KilnId: KilnId,
+            FiringId: FiringId,
+            ScheduleId: ScheduleId,
+            ScheduleVersion: ScheduleVersion,
+            Name: Name,
+            Kind: StoredWord.Read<ScheduleKind>(Kind),
+            Controller: Controller,
+            Slot: Slot,
+            DelayMinutes: entry.DelayMinutes,
+            Program: [.. entry.Program],
+            Code: Code,
+            Unit: entry.Unit,
+            Fired: FiringProgram.Create([.. entry.Fired.Select(s => s.Read())]).Value,
+            Shown: [.. entry.Shown],
+            IsClean: IsClean,
+            Slip: Slip,
+            At: At,
+            By: By
         );
     }
 }

@@ -71,7 +71,7 @@ public sealed class BankTests
     [Fact]
     public void What_has_a_place_keeps_it_and_the_rest_go_drying_first_and_hot_glaze_last()
     {
-        static BankWish Wish(int id, ScheduleKind kind, double top) => new(id, kind, Temperature.FromCelsius(top));
+        static BankRequest Wish(int id, ScheduleKind kind, double top) => new(id, kind, Temperature.FromCelsius(top));
         var wishes = new[]
         {
             Wish(20, ScheduleKind.Glaze, 1240),
@@ -97,7 +97,7 @@ public sealed class BankTests
         var profile = KeyMachineTests.Profile("Wedge");
         var program = ControllerFit
             .Of(
-                new FitWish(
+                new ProgramRequest(
                     FitTests.Written("100/h to 200; 180/h to 1100; 60/h to 1210 hold 15m; off", ScheduleKind.Glaze, "6"),
                     profile,
                     null,

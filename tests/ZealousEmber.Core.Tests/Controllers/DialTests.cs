@@ -1,5 +1,6 @@
 using Shouldly;
 using Xunit;
+using ZealousEmber.Core.Controllers.Fit;
 using ZealousEmber.Core.Controllers.Turning;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
@@ -166,5 +167,14 @@ public sealed class DialTests
         Refused([first], new DialReading(-1, Temperature.FromCelsius(100))).Field.ShouldBe("readings[0].minute");
         Refused([first], new DialReading(20, Temperature.FromCelsius(60)), new DialReading(10, Temperature.FromCelsius(50)))
             .Field.ShouldBe("readings[1].minute");
+    }
+
+    [Fact]
+    public void Switches_say_what_they_cannot_give()
+    {
+        var plan = Plan("Spyhole", Glaze, "6").Value!;
+        plan.Verdict(Make.Program(Glaze)).ShouldBe((Fits.Nearly, ""));
+        plan.Verdict(Make.Program("100/h to 1213; cool 60/h to 900; off")).ShouldBe((Fits.No, "The cooling that was asked for is the kiln's own."));
+        (plan with { Rms = 26 }).Verdict(Make.Program(Glaze)).Fits.ShouldBe(Fits.No);
     }
 }

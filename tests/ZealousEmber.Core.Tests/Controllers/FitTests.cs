@@ -4,7 +4,7 @@ using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Controllers.Fit;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
-using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Packing.Geometry;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -30,7 +30,7 @@ public sealed class FitTests
         if (most is { } steps)
             read = read.WithMost(steps);
         var wanted = Written(text, kind == "bisque" ? ScheduleKind.Bisque : ScheduleKind.Glaze, cone);
-        return ControllerFit.Of(new FitWish(wanted, read, Cone.Named(cone), Temperature.FromCelsius(20))).Value;
+        return ControllerFit.Of(new ProgramRequest(wanted, read, Cone.Named(cone), Temperature.FromCelsius(20))).Value;
     }
 
     internal static string Said(IEnumerable<Answer> program) => string.Join(' ', program.Select(a => $"{a.Asked.Id}={a.Shown}"));
@@ -218,9 +218,9 @@ public sealed class FitTests
         Fit("150/h to 1330; off", "glaze", "14", "Chamois").Fits.ShouldBe(Fits.OutOfReach);
         Fit("150/h to 1330; off", "glaze", "14", "Pug").Fits.ShouldBe(Fits.OutOfReach);
         var cools = Written("off to 100; off", ScheduleKind.Glaze);
-        ControllerFit.Of(new FitWish(cools, KeyMachineTests.Profile("Bat"), null, Temperature.FromCelsius(900))).Problems[0].Field.ShouldBe("schedule");
+        ControllerFit.Of(new ProgramRequest(cools, KeyMachineTests.Profile("Bat"), null, Temperature.FromCelsius(900))).Problems[0].Field.ShouldBe("schedule");
         ControllerFit
-            .Of(new FitWish(Written(Glaze, ScheduleKind.Glaze), KeyMachineTests.Profile("Bung"), null, Temperature.FromCelsius(20)))
+            .Of(new ProgramRequest(Written(Glaze, ScheduleKind.Glaze), KeyMachineTests.Profile("Bung"), null, Temperature.FromCelsius(20)))
             .Problems[0]
             .Field.ShouldBe("profile");
     }

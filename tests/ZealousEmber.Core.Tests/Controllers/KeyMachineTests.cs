@@ -2,7 +2,7 @@ using System.Collections.Immutable;
 using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Controllers;
-using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Packing.Geometry;
 
 namespace ZealousEmber.Core.Tests.Controllers;
 

@@ -4,7 +4,7 @@ using Xunit;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Controllers.Fit;
 using ZealousEmber.Core.Controllers.ReadingBack;
-using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Packing.Geometry;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -21,7 +21,7 @@ public sealed class ReadBackTests
         var kind = text == Bisque ? ScheduleKind.Bisque : ScheduleKind.Glaze;
         var schedule = FitTests.Written(text, kind, text == Bisque ? "04" : "6");
         var read = KeyMachineTests.Profile(profile);
-        var fit = ControllerFit.Of(new FitWish(schedule, read, null, Temperature.FromCelsius(20))).Value;
+        var fit = ControllerFit.Of(new ProgramRequest(schedule, read, null, Temperature.FromCelsius(20))).Value;
         var back = ReadBack.Of(read, fit.Program, shown, null, new Consequences(read, fit.Program, kind, Temperature.FromCelsius(20)));
         back.IsOk.ShouldBeTrue(back.IsOk ? "" : string.Join(" | ", back.Problems));
         return back.Value;
@@ -96,7 +96,7 @@ public sealed class ReadBackTests
     {
         var profile = KeyMachineTests.Profile("Wedge");
         var schedule = FitTests.Written(Glaze, ScheduleKind.Glaze, "6");
-        var fit = ControllerFit.Of(new FitWish(schedule, profile, null, Temperature.FromCelsius(20))).Value;
+        var fit = ControllerFit.Of(new ProgramRequest(schedule, profile, null, Temperature.FromCelsius(20))).Value;
         var consequences = new Consequences(profile, fit.Program, schedule.Kind, Temperature.FromCelsius(20));
         string Field(params string[] shown) => ReadBack.Of(profile, fit.Program, shown, null, consequences).Problems[0].Field;
         Field("1", "three").ShouldBe("shown[1]");
@@ -196,11 +196,11 @@ public sealed class ReadBackTests
             var profile = KeyMachineTests.Profile(names[(int)(dice.Next() * names.Length)]);
             var text = dice.Next() < 0.5 ? Glaze : Bisque;
             var schedule = FitTests.Written(text, text == Bisque ? ScheduleKind.Bisque : ScheduleKind.Glaze, text == Bisque ? "04" : "6");
-            var fit = ControllerFit.Of(new FitWish(schedule, profile, null, Temperature.FromCelsius(20), null, dice.Next() < 0.5 ? 0 : 480)).Value;
+            var fit = ControllerFit.Of(new ProgramRequest(schedule, profile, null, Temperature.FromCelsius(20), null, dice.Next() < 0.5 ? 0 : 480)).Value;
             // Somebody's program of before: round numbers.
             var other = ControllerFit
                 .Of(
-                    new FitWish(
+                    new ProgramRequest(
                         FitTests.Written("150/h to 600; 200/h to 1000 hold 30m; off", ScheduleKind.Bisque, "06"),
                         profile,
                         null,
@@ -255,7 +255,7 @@ public sealed class ReadBackTests
                     {
                         ImmutableArray<Answer>? Fit(string line, string inSlot) =>
                             ControllerFit
-                                .Of(new FitWish(FitTests.Written(line, ScheduleKind.Glaze, "6"), profile, null, Temperature.FromCelsius(20), inSlot))
+                                .Of(new ProgramRequest(FitTests.Written(line, ScheduleKind.Glaze, "6"), profile, null, Temperature.FromCelsius(20), inSlot))
                                 .Value
                                 is { Schedule: not null } fit
                                 ? fit.Program

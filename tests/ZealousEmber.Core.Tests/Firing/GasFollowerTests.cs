@@ -12,13 +12,13 @@ namespace ZealousEmber.Core.Tests.Firing;
 /// <summary>A gas firing at the kiln: no turn is passed over, the goal cone ends it, and what is wrong is told.</summary>
 public class GasFollowerTests
 {
-    private static readonly Cone Ten = ZealousEmber.Core.Cones.ConeNumber.Parse("10").Value;
+    private static readonly Cone Cone10 = ZealousEmber.Core.Cones.ConeNumber.Parse("10").Value;
 
     private const string Reduction =
         "60/h to 100 hold 30m in oxidation; 180/h to 900 in oxidation; 40/h to 930 in heavy reduction; 110/h to 1270 in light reduction; 60/h to 1270 "
         + "hold 20m in ";
 
-    private static FiringRun Run(bool hasCleanEnd = true)
+    internal static FiringRun Run(bool hasCleanEnd = true)
     {
         var kiln = FuelFigureTests.Kiln("updraft-300");
         var program = Make.Program(Reduction + (hasCleanEnd ? "oxidation; off" : "light reduction; off"));
@@ -32,7 +32,7 @@ public class GasFollowerTests
             "Maren",
             program,
             false,
-            Ten,
+            Cone10,
             kiln,
             kiln.UsualLoad(ScheduleKind.Glaze),
             Temperature.FromCelsius(12),
@@ -40,7 +40,7 @@ public class GasFollowerTests
         );
     }
 
-    private static FuelFollower Fired(FiringRun run, double until)
+    internal static FuelFollower Fired(FiringRun run, double until)
     {
         var follower = new FuelFollower(run);
         foreach (var row in follower.At(0)!.InForce.Turns.TakeWhile(t => t.Minute < until && t.Kind != TurnKind.ShutOff))
@@ -169,7 +169,7 @@ public class GasFollowerTests
         var whole = new FuelFollower(run).At(0)!.InForce.Turns;
         var down = whole[^1].Minute - 60;
         var follower = Fired(run, down - 15);
-        follower.Saw(new FuelObservation(down, ConeDown: Ten));
+        follower.Saw(new FuelObservation(down, ConeDown: Cone10));
         var moment = follower.At(down + 1)!;
         moment.Fresh.ShouldBeNull("nothing is planned anew once the cone is down");
         var next = follower.Next(follower.Report(down + 1)).ShouldNotBeNull();
@@ -194,7 +194,7 @@ public class GasFollowerTests
         var follower = Fired(run, double.PositiveInfinity);
         var rows = follower.At(0)!.InForce.Turns;
         follower.Turned(rows[^1].Minute + 3, rows[^2].Setting with { Damper = 0.9 });
-        follower.Saw(new FuelObservation(rows[^1].Minute + 4, ConeDown: Ten));
+        follower.Saw(new FuelObservation(rows[^1].Minute + 4, ConeDown: Cone10));
         var moment = follower.At(rows[^1].Minute + 5)!;
         moment.InForce.Turns[moment.Due].Kind.ShouldBe(TurnKind.ShutOff);
         follower.Turned(rows[^1].Minute + 6, BurnerSetting.Off(0));
@@ -238,7 +238,7 @@ public class GasFollowerTests
     public void The_sheet_says_when_each_cone_of_the_pack_should_go()
     {
         var plan = new FuelFollower(Run()).At(0)!.InForce;
-        var falls = ConeFalls.Of(plan.Curve, Ten);
+        var falls = ConeFalls.Of(plan.Curve, Cone10);
         var last = plan.Curve.Points[^1].Minutes;
         falls[0].Cone.Number.ShouldBe("9", string.Join(", ", falls));
         falls.ShouldAllBe(f => f.Minute > plan.Powered.TotalMinutes - 120 && f.Minute <= last);

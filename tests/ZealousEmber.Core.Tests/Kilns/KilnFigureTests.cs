@@ -1,5 +1,6 @@
 using Shouldly;
 using Xunit;
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;
 
@@ -48,4 +49,12 @@ public sealed class KilnFigureTests
 
     private static void Within(double actual, double wanted, double share, double rounding, string what) =>
         actual.ShouldBeInRange(wanted * (1 - share) - rounding, wanted * (1 + share) + rounding, what);
+
+    /// <summary>Shelves go with the ware, and never to none.</summary>
+    [Theory]
+    [InlineData(100, 50)]
+    [InlineData(50, 25)]
+    [InlineData(1, 10)]
+    [InlineData(300, 50)]
+    public void Half_the_ware_stands_on_half_the_shelves(double ware, double shelves) => new KilnLoad(100, 50, true).FurnitureFor(ware).ShouldBe(shelves, 1e-9);
 }

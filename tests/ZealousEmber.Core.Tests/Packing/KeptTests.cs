@@ -1,6 +1,9 @@
 using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Packing.Geometry;
+using ZealousEmber.Core.Packing.Rules;
+using ZealousEmber.Core.Packing.Search;
 
 namespace ZealousEmber.Core.Tests.Packing;
 

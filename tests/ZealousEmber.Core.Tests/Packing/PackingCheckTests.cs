@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Packing.Rules;
 
 namespace ZealousEmber.Core.Tests.Packing;
 

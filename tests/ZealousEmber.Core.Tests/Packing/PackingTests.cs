@@ -2,6 +2,9 @@ using System.Collections.Immutable;
 using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Packing.Geometry;
+using ZealousEmber.Core.Packing.Rules;
+using ZealousEmber.Core.Packing.Search;
 using ZealousEmber.Tests;
 
 namespace ZealousEmber.Core.Tests.Packing;

@@ -1,6 +1,6 @@
 using Shouldly;
 using Xunit;
-using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Packing.Geometry;
 
 namespace ZealousEmber.Core.Tests.Packing;
 

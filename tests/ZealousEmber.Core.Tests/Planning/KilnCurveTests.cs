@@ -44,7 +44,7 @@ public sealed class KilnCurveTests
 
     private static double EndOf(FiringAssessment firing) => firing.Compiled.Segments[firing.Schedule.Program.TopStep].End.TotalHours;
 
-    private static FiringAssessment Planned(WareLoad load, PlanWish wish, IKilnModel kiln) => PlanAssessment.Of(load, wish, kiln).Value.Firing;
+    private static FiringAssessment Planned(WareLoad load, PlanOptions wish, IKilnModel kiln) => PlanAssessment.Of(load, wish, kiln).Value.Firing;
 
     /// <summary>
     /// The same firing in many small steps at the ware's own planned limits, full power wherever the kiln is the limit: what no plan of a few steps beats by
@@ -112,7 +112,7 @@ public sealed class KilnCurveTests
                     if (load.Mass > 1.3 * kiln.UsualLoad(kind).WareMass)
                         return;
                     var place = In(kiln, load, kind);
-                    var made = PlanAssessment.Of(load, new PlanWish(kind), place);
+                    var made = PlanAssessment.Of(load, new PlanOptions(kind), place);
                     if (!made.IsOk)
                     {
                         // Only where full power truly does not get there.
@@ -158,7 +158,7 @@ public sealed class KilnCurveTests
                     var place = new ElectricKiln(kiln, usual, kiln.Room);
                     var made = Planner.Make(
                         load,
-                        new PlanWish(kind, kind == ScheduleKind.Bisque ? null : ConeNumber.Parse(kind == ScheduleKind.Refiring ? "018" : "6").Value),
+                        new PlanOptions(kind, kind == ScheduleKind.Bisque ? null : ConeNumber.Parse(kind == ScheduleKind.Refiring ? "018" : "6").Value),
                         place
                     );
                     if (!made.IsOk)
@@ -198,8 +198,8 @@ public sealed class KilnCurveTests
                     var (kiln, load) = (Make.Kiln("top-190"), Load(kind, wall, count, width, kind == ScheduleKind.Glaze ? Dryness.BoneDry : dryness));
                     var place = In(kiln, load, kind);
                     var (celsius, fahrenheit) = (
-                        Planned(load, new PlanWish(kind), place),
-                        Planned(load, new PlanWish(kind, Unit: TemperatureUnit.Fahrenheit), place)
+                        Planned(load, new PlanOptions(kind), place),
+                        Planned(load, new PlanOptions(kind, Unit: TemperatureUnit.Fahrenheit), place)
                     );
                     string Says() =>
                         $"{NotationWriter.Write(celsius.Schedule.Segments, TemperatureUnit.Celsius)} "
@@ -230,7 +230,7 @@ public sealed class KilnCurveTests
                     (double Hours, string Line) At(int n, double elements, double room)
                     {
                         var (kiln, load) = (Make.Kiln("top-190", ("elementHealth", elements), ("room", room)), Load(kind, wall, n, width));
-                        var made = PlanAssessment.Of(load, new PlanWish(kind), In(kiln, load, kind));
+                        var made = PlanAssessment.Of(load, new PlanOptions(kind), In(kiln, load, kind));
                         return made.IsOk
                             ? (EndOf(made.Value.Firing), NotationWriter.Write(made.Value.Firing.Schedule.Segments, TemperatureUnit.Celsius))
                             : (double.NaN, "");
@@ -288,7 +288,7 @@ public sealed class KilnCurveTests
                         )
                     );
                     var place = In(kiln, load, kind);
-                    var wish = new PlanWish(kind, MaxSteps: most);
+                    var wish = new PlanOptions(kind, MaxSteps: most);
                     var made = PlanAssessment.Of(load, wish, place);
                     if (PlanAssessment.Of(load, wish with { MaxSteps = 64 }, place) is not { IsOk: true, Value.Firing: var free })
                         return;
@@ -342,7 +342,7 @@ public sealed class KilnCurveTests
                 {
                     var (kiln, load) = (Make.Kiln("top-190"), Load(kind, wall, count, width, glazes: kind == ScheduleKind.Glaze ? [Oyster] : null));
                     IKilnModel place = burns ? new Core.Kilns.Fuel.LoadedFuelKiln(gas, gas.UsualLoad(kind), gas.Room) : In(kiln, load, kind);
-                    if (Planner.Make(load, new PlanWish(kind, Unit: unit), place) is not { IsOk: true, Value: var plan })
+                    if (Planner.Make(load, new PlanOptions(kind, Unit: unit), place) is not { IsOk: true, Value: var plan })
                         return;
                     var at = place.Start;
                     foreach (var step in plan.Steps)

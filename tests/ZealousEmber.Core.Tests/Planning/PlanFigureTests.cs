@@ -31,10 +31,10 @@ public sealed class PlanFigureTests
 
     private static IKilnModel Full(ScheduleKind kind, double share = 1) => new ElectricKiln(Heron, Heron.UsualLoad(kind, share), Heron.Room);
 
-    private static FiringAssessment Planned(WareLoad load, PlanWish wish, IKilnModel? kiln = null) =>
+    private static FiringAssessment Planned(WareLoad load, PlanOptions wish, IKilnModel? kiln = null) =>
         PlanAssessment.Of(load, wish, kiln ?? Full(wish.Kind)).Value.Firing;
 
-    private static double ToTheTop(WareLoad load, PlanWish wish)
+    private static double ToTheTop(WareLoad load, PlanOptions wish)
     {
         var firing = Planned(load, wish);
         return firing.Compiled.Segments[firing.Schedule.Program.TopStep].RampEnd.TotalHours;
@@ -47,16 +47,16 @@ public sealed class PlanFigureTests
     [InlineData(38, Dryness.BoneDry, false, 42, 50)]
     [InlineData(20, Dryness.BoneDry, true, 20, 28)]
     public void A_bisque_takes_about_as_long_as_careful_potters_take(double wall, Dryness dryness, bool oneSided, double from, double to) =>
-        ToTheTop(Load(wall, dryness, oneSided), new PlanWish(ScheduleKind.Bisque)).ShouldBeInRange(from, to);
+        ToTheTop(Load(wall, dryness, oneSided), new PlanOptions(ScheduleKind.Bisque)).ShouldBeInRange(from, to);
 
     [Fact]
     public void Damp_mugs_are_held_a_few_hours_and_leather_hard_ones_dried_for_a_day()
     {
-        Planned(Load(8, Dryness.Damp), new PlanWish(ScheduleKind.Bisque))
+        Planned(Load(8, Dryness.Damp), new PlanOptions(ScheduleKind.Bisque))
             .Schedule.Segments.Where(s => s.Target?.Celsius < 100)
             .Sum(s => s.Hold.TotalHours)
             .ShouldBeInRange(3, 6);
-        var drying = Planned(Load(12, Dryness.LeatherHard), new PlanWish(ScheduleKind.Drying));
+        var drying = Planned(Load(12, Dryness.LeatherHard), new PlanOptions(ScheduleKind.Drying));
         drying.Compiled.Powered.TotalHours.ShouldBeInRange(15, 30);
         drying.Findings.ShouldBeEmpty();
     }
@@ -65,12 +65,12 @@ public sealed class PlanFigureTests
     public void Sixty_mugs_at_one_rate_come_in_like_anybodys_and_three_steps_are_enough()
     {
         var load = Load(6, glazes: [Reed]);
-        ToTheTop(load, new PlanWish(ScheduleKind.Glaze, Preference: new(Approach: ApproachOption.OneRate))).ShouldBeInRange(8.5, 12);
-        var three = Planned(load, new PlanWish(ScheduleKind.Glaze, MaxSteps: 3));
+        ToTheTop(load, new PlanOptions(ScheduleKind.Glaze, Preference: new(Approach: ApproachOption.OneRate))).ShouldBeInRange(8.5, 12);
+        var three = Planned(load, new PlanOptions(ScheduleKind.Glaze, MaxSteps: 3));
         three.Schedule.Segments.Count(s => !s.IsEndOff).ShouldBeLessThanOrEqualTo(3);
-        ToTheTop(load, new PlanWish(ScheduleKind.Glaze, MaxSteps: 3)).ShouldBeInRange(6, 13);
+        ToTheTop(load, new PlanOptions(ScheduleKind.Glaze, MaxSteps: 3)).ShouldBeInRange(6, 13);
         three.Findings.ShouldBeEmpty();
-        ToTheTop(load, new PlanWish(ScheduleKind.Glaze, MaxSteps: 2)).ShouldBeInRange(6, 15);
+        ToTheTop(load, new PlanOptions(ScheduleKind.Glaze, MaxSteps: 2)).ShouldBeInRange(6, 15);
     }
 
     [Fact]
@@ -78,7 +78,7 @@ public sealed class PlanFigureTests
     {
         var worn = Make.Kiln("top-190", ("elementHealth", 84));
         var place = new ElectricKiln(worn, worn.UsualLoad(ScheduleKind.Glaze), worn.Room);
-        var plan = Planner.Make(Load(6, glazes: [Reed]), new PlanWish(ScheduleKind.Glaze), place).Value;
+        var plan = Planner.Make(Load(6, glazes: [Reed]), new PlanOptions(ScheduleKind.Glaze), place).Value;
         var top = plan.Steps[plan.Schedule.Program.TopStep];
         top.Step.Pace.Kind.ShouldBe(PaceKind.Full);
         top.Why.ShouldContain("at full power");
@@ -95,7 +95,7 @@ public sealed class PlanFigureTests
     {
         var segments = Planned(
             Load(6, glazes: [Reed]),
-            new PlanWish(ScheduleKind.Glaze, Preference: new(Cooling: CoolingOption.DropAndHold, Hold: hold, DropBy: drop), Unit: unit)
+            new PlanOptions(ScheduleKind.Glaze, Preference: new(Cooling: CoolingOption.DropAndHold, Hold: hold, DropBy: drop), Unit: unit)
         ).Schedule.Segments;
         var index = segments.Select((s, i) => (s, i)).MaxBy(x => x.s.Target?.Celsius ?? 0).i;
         var dropped = (segments[index].Target!.Value - segments[index + 1].Target!.Value).Kelvins;
@@ -107,8 +107,10 @@ public sealed class PlanFigureTests
     public void The_goal_is_in_the_middle_or_for_a_price_the_coolest()
     {
         var load = Load(6, glazes: [Reed]);
-        Planner.Make(load, new PlanWish(ScheduleKind.Glaze), PlainKiln.Instance).Value.Schedule.Goal!.Value.Number.ShouldBe("6");
-        var coolest = PlanAssessment.Of(load, new PlanWish(ScheduleKind.Glaze, Preference: new(Goal: GoalOption.Coolest)), Full(ScheduleKind.Glaze)).Value.Plan;
+        Planner.Make(load, new PlanOptions(ScheduleKind.Glaze), PlainKiln.Instance).Value.Schedule.Goal!.Value.Number.ShouldBe("6");
+        var coolest = PlanAssessment
+            .Of(load, new PlanOptions(ScheduleKind.Glaze, Preference: new(Goal: GoalOption.Coolest)), Full(ScheduleKind.Glaze))
+            .Value.Plan;
         coolest.Schedule.Goal!.Value.Number.ShouldBe("5");
         coolest.GoalWhy!.ShouldContain("kWh");
         coolest.GoalWhy!.ShouldContain("underfired");
@@ -117,7 +119,7 @@ public sealed class PlanFigureTests
     [Fact]
     public void Fahrenheit_plans_are_in_numbers_people_use_and_their_sentences_match()
     {
-        var plan = Planner.Make(Load(14, glazes: [Reed]), new PlanWish(ScheduleKind.Bisque, Unit: TemperatureUnit.Fahrenheit), PlainKiln.Instance).Value;
+        var plan = Planner.Make(Load(14, glazes: [Reed]), new PlanOptions(ScheduleKind.Bisque, Unit: TemperatureUnit.Fahrenheit), PlainKiln.Instance).Value;
         foreach (var (step, i) in plan.Steps.Select((s, i) => (s.Step, i)).Where(x => x.Item2 != plan.Schedule.Program.TopStep && x.Step.Target is not null))
         {
             var target = step.Target!.Value.In(TemperatureUnit.Fahrenheit);
@@ -134,7 +136,7 @@ public sealed class PlanFigureTests
     public void A_kiln_still_warm_waits_before_raw_ware_goes_in()
     {
         var plan = Planner
-            .Make(Load(6), new PlanWish(ScheduleKind.Bisque), new ElectricKiln(Heron, Heron.UsualLoad(ScheduleKind.Bisque), Make.Celsius(85)))
+            .Make(Load(6), new PlanOptions(ScheduleKind.Bisque), new ElectricKiln(Heron, Heron.UsualLoad(ScheduleKind.Bisque), Make.Celsius(85)))
             .Value;
         plan.Steps[0].By.ShouldBe("cool-first");
         plan.Steps[0].Step.Target!.Value.Celsius.ShouldBe(50);
@@ -147,8 +149,8 @@ public sealed class PlanFigureTests
     public void Looks_for_steam_fall_when_somebody_is_in(int startsAt)
     {
         bool IsIn(NodaTime.Duration after) => (startsAt + after.TotalHours) % 24 is >= 8.9 and < 18.1;
-        var plain = Planner.Make(Load(20, Dryness.CoolToTouch), new PlanWish(ScheduleKind.Bisque), Full(ScheduleKind.Bisque)).Value;
-        var plan = Planner.Make(Load(20, Dryness.CoolToTouch), new PlanWish(ScheduleKind.Bisque, SomebodyIn: IsIn), Full(ScheduleKind.Bisque)).Value;
+        var plain = Planner.Make(Load(20, Dryness.CoolToTouch), new PlanOptions(ScheduleKind.Bisque), Full(ScheduleKind.Bisque)).Value;
+        var plan = Planner.Make(Load(20, Dryness.CoolToTouch), new PlanOptions(ScheduleKind.Bisque, SomebodyIn: IsIn), Full(ScheduleKind.Bisque)).Value;
         var looks = plan.Steps.Where(s => s.Look is not null).Select(s => s.Look!.Value).ToList();
         looks.Count.ShouldBeGreaterThan(1);
         looks.Where(l => !IsIn(l)).ShouldBeEmpty();
@@ -159,9 +161,9 @@ public sealed class PlanFigureTests
     [Fact]
     public void Each_planned_look_is_a_moment_somebody_is_wanted_at()
     {
-        var firing = Planned(Load(20, Dryness.CoolToTouch), new PlanWish(ScheduleKind.Bisque));
+        var firing = Planned(Load(20, Dryness.CoolToTouch), new PlanOptions(ScheduleKind.Bisque));
         var looks = PlanAssessment
-            .Of(Load(20, Dryness.CoolToTouch), new PlanWish(ScheduleKind.Bisque), Full(ScheduleKind.Bisque))
+            .Of(Load(20, Dryness.CoolToTouch), new PlanOptions(ScheduleKind.Bisque), Full(ScheduleKind.Bisque))
             .Value.Plan.Steps.Where(s => s.Look is not null)
             .Select(s => s.Look!.Value.TotalMinutes)
             .ToList();
@@ -194,7 +196,7 @@ public sealed class PlanFigureTests
                         IKilnModel kiln = inAKiln
                             ? new ElectricKiln(Heron, Heron.UsualLoad(kind) with { WareMass = load.Mass }, Heron.Room)
                             : PlainKiln.Instance;
-                        var firing = Planned(load, new PlanWish(kind), kiln);
+                        var firing = Planned(load, new PlanOptions(kind), kiln);
                         return firing.Compiled.Segments[firing.Schedule.Program.TopStep].End.TotalHours;
                     }
                     var here = Hours(wall, count, width);

@@ -41,14 +41,14 @@ public sealed class PlannerTests
 
     private static WareLoad Load(params WareLot[] lots) => WareLoad.Create(lots).Value;
 
-    private static Plan Plan(WareLoad load, PlanWish wish) => Planner.Make(load, wish, Plain).Value;
+    private static Plan Plan(WareLoad load, PlanOptions wish) => Planner.Make(load, wish, Plain).Value;
 
     private static double Progress(Plan plan) => HeatWork.Of(ConeTable.Of(plan.Schedule.Goal!.Value).Kinetics, Make.Plain(plan.Schedule).Value.Curve);
 
     [Fact]
     public void A_bisque_of_mugs_for_dipping()
     {
-        var plan = Plan(Load(Lot(8, Dryness.CoolToTouch)), new PlanWish(ScheduleKind.Bisque));
+        var plan = Plan(Load(Lot(8, Dryness.CoolToTouch)), new PlanOptions(ScheduleKind.Bisque));
         plan.Schedule.Goal!.Value.Number.ShouldBe("06");
         plan.GoalWhy!.ShouldContain("dipping");
         plan.Steps[0].Step.Target!.Value.Celsius.ShouldBe(90);
@@ -62,38 +62,38 @@ public sealed class PlannerTests
     [Fact]
     public void A_long_drying_comes_in_blocks_with_a_look_after_each()
     {
-        var plan = Plan(Load(Lot(20, Dryness.CoolToTouch)), new PlanWish(ScheduleKind.Bisque));
+        var plan = Plan(Load(Lot(20, Dryness.CoolToTouch)), new PlanOptions(ScheduleKind.Bisque));
         var looks = plan.Steps.Where(s => s.By == "steam-check").ToList();
         looks.Select(l => l.Step.Hold.TotalHours).ShouldBe([10, 2, 2, 0.5], "seven tenths at once, the rest in blocks of two hours");
         looks.Select(l => Math.Round(l.Look!.Value.TotalHours, 1)).ShouldBe([11.2, 13.2, 15.2, 15.7], "at the end of each");
         plan.Steps.Where(s => s.By != "steam-check").ShouldAllBe(s => s.Look == null);
-        Plan(Load(Lot(20, Dryness.CoolToTouch)), new PlanWish(ScheduleKind.Bisque, MaxSteps: 8))
+        Plan(Load(Lot(20, Dryness.CoolToTouch)), new PlanOptions(ScheduleKind.Bisque, MaxSteps: 8))
             .Steps.Length.ShouldBeLessThanOrEqualTo(9, "and the closing off");
     }
 
     [Fact]
     public void A_controller_that_holds_at_its_top_only_dries_on_the_way()
     {
-        var bisque = Plan(Load(Lot(6)), new PlanWish(ScheduleKind.Bisque, MaxSteps: 4, HoldsOnTheWay: false));
+        var bisque = Plan(Load(Lot(6)), new PlanOptions(ScheduleKind.Bisque, MaxSteps: 4, HoldsOnTheWay: false));
         bisque.Steps.ShouldAllBe(s => s.Step.Hold == NodaTime.Duration.Zero);
         bisque.Steps[0].Step.Reason.ShouldBe("dry on the way");
-        var glaze = Plan(Load(Lot(6, glazes: [Reed])), new PlanWish(ScheduleKind.Glaze, MaxSteps: 4, HoldsOnTheWay: false));
+        var glaze = Plan(Load(Lot(6, glazes: [Reed])), new PlanOptions(ScheduleKind.Glaze, MaxSteps: 4, HoldsOnTheWay: false));
         glaze.Steps.Where(s => s.Step.Target is not null).SkipLast(1).ShouldAllBe(s => s.Step.Hold == NodaTime.Duration.Zero);
         // So thick that nothing but a hold dries it: planned with one, and setting it says what is lost.
-        Plan(Load(Lot(30, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, MaxSteps: 8, HoldsOnTheWay: false))
+        Plan(Load(Lot(30, Dryness.Damp)), new PlanOptions(ScheduleKind.Bisque, MaxSteps: 8, HoldsOnTheWay: false))
             .Steps.ShouldContain(s => s.Step.Hold.TotalHours > 5);
     }
 
     [Fact]
     public void Candled_overnight_what_dries_is_taken_off_the_hold()
     {
-        var wish = new PlanWish(ScheduleKind.Bisque, Preference: new(Drying: DryingOption.Candle));
+        var wish = new PlanOptions(ScheduleKind.Bisque, Preference: new(Drying: DryingOption.Candle));
         var thin = Plan(Load(Lot(6)), wish);
         thin.Steps[0].Step.Reason.ShouldBe("candle overnight");
         (thin.Steps[0].Step.Target!.Value.Celsius, thin.Steps[0].Step.Hold.TotalHours).ShouldBe((70, 9));
         thin.Steps.ShouldNotContain(s => s.Step.Target != null && s.Step.Target.Value.Celsius == 90, "dry by the morning");
         var thick = Plan(Load(Lot(25)), wish);
-        var usual = Plan(Load(Lot(25)), new PlanWish(ScheduleKind.Bisque));
+        var usual = Plan(Load(Lot(25)), new PlanOptions(ScheduleKind.Bisque));
         double Holds(Plan plan) => plan.Steps.Where(s => s.Step.Target?.Celsius == 90).Sum(s => s.Step.Hold.TotalHours);
         Holds(thick).ShouldBeInRange(Holds(usual) - 6, Holds(usual) - 4);
     }
@@ -101,30 +101,30 @@ public sealed class PlannerTests
     [Fact]
     public void What_comes_next_decides_the_bisque()
     {
-        Plan(Load(Lot(6), Lot(6, next: NextStep.Brushing)), new PlanWish(ScheduleKind.Bisque)).Schedule.Goal!.Value.Number.ShouldBe("04");
-        Plan(Load(Lot(6, next: NextStep.Unglazed)), new PlanWish(ScheduleKind.Bisque))
+        Plan(Load(Lot(6), Lot(6, next: NextStep.Brushing)), new PlanOptions(ScheduleKind.Bisque)).Schedule.Goal!.Value.Number.ShouldBe("04");
+        Plan(Load(Lot(6, next: NextStep.Unglazed)), new PlanOptions(ScheduleKind.Bisque))
             .Schedule.Goal!.Value.Number.ShouldBe("6", "the middle of what its clay stands");
-        Plan(Load(Lot(6, clay: Brickfield)), new PlanWish(ScheduleKind.Bisque)).Schedule.Goal!.Value.Number.ShouldBe("03");
+        Plan(Load(Lot(6, clay: Brickfield)), new PlanOptions(ScheduleKind.Bisque)).Schedule.Goal!.Value.Number.ShouldBe("03");
     }
 
     [Fact]
     public void A_matte_gets_its_slow_band_and_a_runny_glaze_a_short_hold()
     {
-        var plan = Plan(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze));
+        var plan = Plan(Load(Lot(5, glazes: [Oyster])), new PlanOptions(ScheduleKind.Glaze));
         plan.Steps.Single(s => s.By == "slow-band").Why.ShouldContain("Oyster matte");
         var curve = Make.Plain(plan.Schedule).Value.Curve;
         curve.TimeBetween(Make.Celsius(850), Make.Celsius(1040)).After.TotalHours.ShouldBeInRange(3.5, 4.1);
-        Plan(Load(Lot(5, glazes: [Tidewrack])), new PlanWish(ScheduleKind.Glaze))
+        Plan(Load(Lot(5, glazes: [Tidewrack])), new PlanOptions(ScheduleKind.Glaze))
             .Schedule.Segments.Where(s => s.Target?.Celsius > 1100)
             .Max(s => s.HoldMinutes)
             .ShouldBe(5);
-        Plan(Load(Lot(5, glazes: [Tidewrack])), new PlanWish(ScheduleKind.Glaze)).Notes.ShouldContain(n => n.Id == "runny");
+        Plan(Load(Lot(5, glazes: [Tidewrack])), new PlanOptions(ScheduleKind.Glaze)).Notes.ShouldContain(n => n.Id == "runny");
     }
 
     [Fact]
     public void Thick_and_wide_ware_passes_quartz_slowly_up_and_down()
     {
-        var plan = Plan(Load(Lot(12, width: 500)), new PlanWish(ScheduleKind.Bisque));
+        var plan = Plan(Load(Lot(12, width: 500)), new PlanOptions(ScheduleKind.Bisque));
         plan.Steps.ShouldContain(s => s.By == "quartz");
         plan.Steps.ShouldContain(s => s.By == "quartz-cooling");
     }
@@ -136,7 +136,7 @@ public sealed class PlannerTests
         var problem = Planner
             .Make(
                 Load(Lot(5, glazes: [Lamp], clay: Clay.Create("Any", null, null, null).Value), Lot(5, glazes: [Tidewrack])),
-                new PlanWish(kind, ConeNumber.Parse(goal).Value),
+                new PlanOptions(kind, ConeNumber.Parse(goal).Value),
                 Plain
             )
             .Problems.Single();
@@ -148,33 +148,33 @@ public sealed class PlannerTests
     public void What_cannot_be_planned_says_what_would_have_to_give()
     {
         var weak = Make.Kiln("top-190", ("topLimit", 1100));
-        (string Field, string Message) Refused(WareLoad load, PlanWish wish, IKilnModel? place = null)
+        (string Field, string Message) Refused(WareLoad load, PlanOptions wish, IKilnModel? place = null)
         {
             var problem = Planner.Make(load, wish, place ?? Plain).Problems.Single();
             return (problem.Field, problem.Message);
         }
-        Refused(Load(Lot(6, Dryness.LeatherHard)), new PlanWish(ScheduleKind.Bisque))
+        Refused(Load(Lot(6, Dryness.LeatherHard)), new PlanOptions(ScheduleKind.Bisque))
             .ShouldSatisfyAllConditions(p => p.Field.ShouldBe("lots"), p => p.Message.ShouldContain("drying firing"));
-        Refused(Load(Lot(8, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Preference: new(DryingOption.FastToHold)))
+        Refused(Load(Lot(8, Dryness.Damp)), new PlanOptions(ScheduleKind.Bisque, Preference: new(DryingOption.FastToHold)))
             .Message.ShouldContain("bone dry ware only");
-        Refused(Load(Lot(30, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Preference: new(DryingOption.SlowClimb)))
+        Refused(Load(Lot(30, Dryness.Damp)), new PlanOptions(ScheduleKind.Bisque, Preference: new(DryingOption.SlowClimb)))
             .Message.ShouldContain("A hold below boiling is quicker");
-        Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, ConeNumber.Parse("10").Value)).Message.ShouldContain("too hot for it");
-        Refused(Load(Lot(5, clay: Brickfield)), new PlanWish(ScheduleKind.Bisque, ConeNumber.Parse("6").Value)).Message.ShouldContain("too hot for it");
-        Refused(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze), new ElectricKiln(weak, weak.UsualLoad(ScheduleKind.Glaze), weak.Room))
+        Refused(Load(Lot(5, glazes: [Oyster])), new PlanOptions(ScheduleKind.Glaze, ConeNumber.Parse("10").Value)).Message.ShouldContain("too hot for it");
+        Refused(Load(Lot(5, clay: Brickfield)), new PlanOptions(ScheduleKind.Bisque, ConeNumber.Parse("6").Value)).Message.ShouldContain("too hot for it");
+        Refused(Load(Lot(5, glazes: [Oyster])), new PlanOptions(ScheduleKind.Glaze), new ElectricKiln(weak, weak.UsualLoad(ScheduleKind.Glaze), weak.Room))
             .Message.ShouldContain("the kiln goes to 1100 °C");
-        Refused(Load(Lot(45, Dryness.Damp)), new PlanWish(ScheduleKind.Bisque, Anyway: true)).Message.ShouldContain("no schedule alone");
-        Refused(Load(Lot(45)), new PlanWish(ScheduleKind.Bisque)).Message.ShouldContain("pierce it");
-        Plan(Load(Lot(45)), new PlanWish(ScheduleKind.Bisque, Anyway: true)).Steps.ShouldNotBeEmpty("who knows better may");
-        Refused(Load(Lot(8, Dryness.Damp, hollow: true)), new PlanWish(ScheduleKind.Drying)).Message.ShouldContain("Make a hole");
-        Refused(Load(Lot(6, clay: Clay.Create("Any", null, null, null).Value)), new PlanWish(ScheduleKind.Glaze)).Field.ShouldBe("goalCone");
+        Refused(Load(Lot(45, Dryness.Damp)), new PlanOptions(ScheduleKind.Bisque, Anyway: true)).Message.ShouldContain("no schedule alone");
+        Refused(Load(Lot(45)), new PlanOptions(ScheduleKind.Bisque)).Message.ShouldContain("pierce it");
+        Plan(Load(Lot(45)), new PlanOptions(ScheduleKind.Bisque, Anyway: true)).Steps.ShouldNotBeEmpty("who knows better may");
+        Refused(Load(Lot(8, Dryness.Damp, hollow: true)), new PlanOptions(ScheduleKind.Drying)).Message.ShouldContain("Make a hole");
+        Refused(Load(Lot(6, clay: Clay.Create("Any", null, null, null).Value)), new PlanOptions(ScheduleKind.Glaze)).Field.ShouldBe("goalCone");
     }
 
     [Fact]
     public void Ways_of_holding_and_of_bisquing_are_followed()
     {
         double Hold(HoldOption way, ScheduleKind kind = ScheduleKind.Glaze) =>
-            Plan(Load(Lot(5, glazes: [Oyster])), new PlanWish(kind, Preference: new(Hold: way)))
+            Plan(Load(Lot(5, glazes: [Oyster])), new PlanOptions(kind, Preference: new(Hold: way)))
                 .Schedule.Segments.Where(s => s.Target?.Celsius > 950)
                 .Max(s => s.HoldMinutes);
         (
@@ -186,11 +186,11 @@ public sealed class PlannerTests
         ).ShouldBe((10, 0, 15, 30, 60));
         Hold(HoldOption.AsTheGlazesAsk, ScheduleKind.Bisque).ShouldBe(0);
         double Top(HoldOption way) =>
-            Make.Plain(Plan(Load(Lot(5, glazes: [Oyster])), new PlanWish(ScheduleKind.Glaze, Preference: new(Hold: way))).Schedule).Value.Curve.Peak.Celsius;
+            Make.Plain(Plan(Load(Lot(5, glazes: [Oyster])), new PlanOptions(ScheduleKind.Glaze, Preference: new(Hold: way))).Schedule).Value.Curve.Peak.Celsius;
         Top(HoldOption.LowerAndLonger).ShouldBeLessThan(Top(HoldOption.None) - 15, "the same heat work in a longer hold");
 
         string Goal(BisqueOption way, params WareLot[] lots) =>
-            Plan(Load(lots), new PlanWish(ScheduleKind.Bisque, Preference: new(Bisque: way))).Schedule.Goal!.Value.Number;
+            Plan(Load(lots), new PlanOptions(ScheduleKind.Bisque, Preference: new(Bisque: way))).Schedule.Goal!.Value.Number;
         Goal(BisqueOption.AlwaysOpen, Lot(6, next: NextStep.Brushing)).ShouldBe("06");
         Goal(BisqueOption.HotterThanTheGlaze, Lot(6, clay: Brickfield, glazes: [Lamp])).ShouldBe("03", "two cones over the middle of 06 to 04");
         Goal(BisqueOption.HotterThanTheGlaze, Lot(6, clay: Brickfield)).ShouldBe("03", "over a usual low-fire glaze");
@@ -203,7 +203,7 @@ public sealed class PlannerTests
     {
         var loose = Load(Lot(12));
         var packed = loose with { Packed = true };
-        double Hours(WareLoad load) => BurnOut.Given(Make.Plain(Plan(load, new PlanWish(ScheduleKind.Bisque)).Schedule).Value.Curve).TotalHours;
+        double Hours(WareLoad load) => BurnOut.Given(Make.Plain(Plan(load, new PlanOptions(ScheduleKind.Bisque)).Schedule).Value.Curve).TotalHours;
         Hours(packed).ShouldBeInRange(1.4 * Hours(loose), 1.7 * Hours(loose));
     }
 
@@ -226,7 +226,7 @@ public sealed class PlannerTests
         from glazes in Make.OneOf<Glaze[]>([], [Oyster], [Tidewrack], [Oyster, Tidewrack], [Reed], [Gloss], [Reed, Gloss])
         select Lot(wall, dryness, Marsh, glazes, next, width, oneSided: oneSided == 0, glazedAlready: already == 0);
 
-    private static readonly Gen<(WareLoad Load, PlanWish Wish)> AnyTask =
+    private static readonly Gen<(WareLoad Load, PlanOptions Wish)> AnyTask =
         from lots in AnyLot.Array[1, 4]
         from kind in Make.OneOf(ScheduleKind.Bisque, ScheduleKind.Glaze, ScheduleKind.OnceFired, ScheduleKind.Drying, ScheduleKind.Refiring)
         from approach in Gen.Enum<ApproachOption>()
@@ -244,7 +244,7 @@ public sealed class PlannerTests
             {
                 Packed = packed,
             },
-            new PlanWish(
+            new PlanOptions(
                 kind,
                 kind == ScheduleKind.Refiring ? ConeNumber.Parse(lustre).Value : null,
                 new(drying, approach, cooling, hold, bisque, goal),
@@ -254,7 +254,7 @@ public sealed class PlannerTests
         );
 
     /// <summary>What the reviewer says above a note of a plan; a cooling or a hold the person chose against the glazes is theirs to choose.</summary>
-    private static IEnumerable<string> Against(Plan plan, WareLoad load, PlanWish wish, IKilnModel kiln) =>
+    private static IEnumerable<string> Against(Plan plan, WareLoad load, PlanOptions wish, IKilnModel kiln) =>
         FiringAssessment
             .Of(plan.Schedule, kiln, load, DisplayUnits.Metric)
             .Value.Findings.Where(f =>

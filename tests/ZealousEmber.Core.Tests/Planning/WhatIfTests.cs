@@ -18,9 +18,9 @@ public sealed class WhatIfTests
 {
     private static readonly IKilnModel Plain = PlainKiln.Instance;
     private static readonly WareLoad Bowls = WareLoad.Create([WareLot.Create("bowls", 12, 10, dryness: Dryness.CoolToTouch).Value]).Value;
-    private static readonly PlanWish Bisque = new(ScheduleKind.Bisque);
+    private static readonly PlanOptions Bisque = new(ScheduleKind.Bisque);
 
-    private static (Plan Plan, CompiledSchedule Times) Timed(WareLoad load, PlanWish wish)
+    private static (Plan Plan, CompiledSchedule Times) Timed(WareLoad load, PlanOptions wish)
     {
         var plan = Planner.Make(load, wish, Plain).Value;
         return (plan, Make.Plain(plan.Schedule).Value);
@@ -57,8 +57,8 @@ public sealed class WhatIfTests
     {
         var ware = WareLoad.Create([WareLot.Create("bowls", 12, 6, clay: Clay.Create("Any", ClayKind.Stoneware, "5", "10").Value).Value]).Value;
         var (six, nine) = (
-            Timed(ware, new PlanWish(ScheduleKind.Glaze, ConeNumber.Parse("6").Value)),
-            Timed(ware, new PlanWish(ScheduleKind.Glaze, ConeNumber.Parse("9").Value))
+            Timed(ware, new PlanOptions(ScheduleKind.Glaze, ConeNumber.Parse("6").Value)),
+            Timed(ware, new PlanOptions(ScheduleKind.Glaze, ConeNumber.Parse("9").Value))
         );
         PlanDifference.Between(six, nine, hasElements: true).Says[^1].ShouldBe("The elements are 49 min longer above 1200 °C, where they age fast.");
         PlanDifference.Between(nine, six, hasElements: true).Says[^1].ShouldContain(" less above");

@@ -91,7 +91,7 @@ public sealed class AtmosphereTests
     public void A_glaze_firing_is_planned_in_the_air_that_is_preferred(AirOption air, Atmosphere atTop)
     {
         var load = WareLoad.Create([WareLot.Create("bowls", 40, 5, clay: Shingle, glazes: [Celadon]).Value]).Value;
-        var wish = new PlanWish(
+        var wish = new PlanOptions(
             ScheduleKind.Glaze,
             ConeNumber.Parse("10").Value,
             new PlanningPreferences(Air: air),
@@ -126,7 +126,7 @@ public sealed class AtmosphereTests
         var plan = Planner
             .Make(
                 load,
-                new PlanWish(ScheduleKind.Bisque, null, PlanningPreferences.Usual, null, 20, TemperatureUnit.Celsius, "Bisque", DisplayUnits.Metric),
+                new PlanOptions(ScheduleKind.Bisque, null, PlanningPreferences.Usual, null, 20, TemperatureUnit.Celsius, "Bisque", DisplayUnits.Metric),
                 In(ScheduleKind.Bisque)
             )
             .Value;

@@ -58,21 +58,21 @@ internal sealed class FiringFiles(Repository<FiringDraft> firings, FiringRuns ru
                 photos[entry.Key] = Convert.ToBase64String(photo.Bytes);
         }
         return new FiringFile(
-            Format,
-            1,
-            FiringMapping.Write(new Versioned<FiringDraft>(id, 0, run.StartedAt, firing)).Firing,
-            run.StartsAt.ToDateTimeOffset(),
-            run.OpenedAt?.ToDateTimeOffset(),
-            run.By,
-            run.Goal?.Number,
-            run.IsAsEntered,
-            [.. run.Program.Steps.Select(s => ScheduleMapping.Write(s, TemperatureUnit.Celsius))],
-            KilnMapping.Write(run.Kiln),
-            [.. log.Select(s => new FiringFileSample((s.At - run.StartsAt.ToUnixTimeMilliseconds()) / 1000.0, s.Celsius, s.Share, s.SetPoint))],
-            [.. entries.Select(e => RunMapping.Write(e, NodaTime.Instant.MaxValue))],
-            photos,
-            new ReadingContract([.. (record?.Packs ?? []).Select(PackMapping.Write)], ResultsMapping.Write(record?.Results ?? FiringResults.None)),
-            record?.Figures?.Numbers ?? (IReadOnlyDictionary<string, double>)new Dictionary<string, double>()
+            Format: Format,
+            Version: 1,
+            Firing: FiringMapping.Write(new Versioned<FiringDraft>(id, 0, run.StartedAt, firing)).Firing,
+            StartsAt: run.StartsAt.ToDateTimeOffset(),
+            OpenedAt: run.OpenedAt?.ToDateTimeOffset(),
+            By: run.By,
+            GoalCone: run.Goal?.Number,
+            IsAsEntered: run.IsAsEntered,
+            Program: [.. run.Program.Steps.Select(s => ScheduleMapping.Write(s, TemperatureUnit.Celsius))],
+            Kiln: KilnMapping.Write(run.Kiln),
+            Samples: [.. log.Select(s => new FiringFileSample((s.At - run.StartsAt.ToUnixTimeMilliseconds()) / 1000.0, s.Celsius, s.Share, s.SetPoint))],
+            Entries: [.. entries.Select(e => RunMapping.Write(e, NodaTime.Instant.MaxValue))],
+            Photos: photos,
+            Reading: new ReadingContract([.. (record?.Packs ?? []).Select(PackMapping.Write)], ResultsMapping.Write(record?.Results ?? FiringResults.None)),
+            Figures: record?.Figures?.Numbers ?? (IReadOnlyDictionary<string, double>)new Dictionary<string, double>()
         );
     }
 

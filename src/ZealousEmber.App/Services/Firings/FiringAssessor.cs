@@ -135,18 +135,18 @@ internal sealed class FiringAssessor(
         var gas = kiln is LoadedFuelKiln fuel && fuel.Turns(program) is { IsOk: true, Value: var turns } ? turns.TotalFuel : (double?)null;
         var down = ConePhrases.HottestDown(HeatWork.OfAll(kiln.Felt(ran.WholeCurve)));
         return new FiringSummary(
-            source,
-            id,
-            version,
-            NotationWriter.Write(program.Steps, TemperatureUnit.Celsius),
-            Math.Round(program.Steps.Max(s => s.Target?.Celsius ?? 0), 2),
-            Math.Round(ran.Compiled.Powered.TotalMinutes, 1),
-            gas is null ? Math.Round(ran.Energy.Used, 2) : null,
-            gas is { } kg ? Math.Round(kg, 2) : null,
-            ran.OpensAt is { } opens ? Math.Round(opens.TotalMinutes, 1) : null,
-            Math.Round(load.WareMass, 2),
-            Math.Round(load.FurnitureMass, 2),
-            down?.Number
+            Source: source,
+            ScheduleId: id,
+            Version: version,
+            Line: NotationWriter.Write(program.Steps, TemperatureUnit.Celsius),
+            TopC: Math.Round(program.Steps.Max(s => s.Target?.Celsius ?? 0), 2),
+            PowerOnMinutes: Math.Round(ran.Compiled.Powered.TotalMinutes, 1),
+            EnergyKwh: gas is null ? Math.Round(ran.Energy.Used, 2) : null,
+            GasKg: gas is { } kg ? Math.Round(kg, 2) : null,
+            OpensMinutes: ran.OpensAt is { } opens ? Math.Round(opens.TotalMinutes, 1) : null,
+            LoadKg: Math.Round(load.WareMass, 2),
+            FurnitureKg: Math.Round(load.FurnitureMass, 2),
+            EndCone: down?.Number
         );
     }
 

@@ -5,6 +5,7 @@ using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Packing.Search;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Rows;
 

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using NodaTime;
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Services.Learning;
@@ -41,7 +40,7 @@ internal sealed record ReadFiring(
     FiringRecord Record,
     List<FiringSample> Samples,
     WareLoad? Load,
-    TaughtKiln? Taught,
+    KilnKnowledge? Taught,
     IReadOnlyList<FiringEntry> Entries,
     EnergyUse? Gas = null
 )
@@ -69,35 +68,6 @@ internal sealed record ReadFiring(
         Entries.LastOrDefault(e => e.Kind == EntryKind.State && e.Subject == "opened")?.Celsius
         ?? (Run.OpenedAt is not null && Log is not null ? Log.Points[^1].Celsius : null);
 
-    /// <summary>Its elements were worn by then, or nearly.</summary>
-    private bool IsWeak
-    {
-        get
-        {
-            const double Nearly = 1.03,
-                Hot = 1100;
-            var top = Run.Program.Steps.Max(s => s.Target?.Celsius ?? 0);
-            if (top < Hot || Taught?.History.FirstOrDefault(h => h.FiringId == Run.FiringId) is not { Learned: { Logs: > 2 } learned })
-                return false;
-            return learned.Power.Mean < Nearly * ElementLife.WornAt(Taught.Stored, Taught.Stored.UsualLoad(Run.Kind), Temperature.FromCelsius(top));
-        }
-    }
-
-    /// <summary>Switched off before its end after an hour at full power: it was not getting there.</summary>
-    private bool GaveUp
-    {
-        get
-        {
-            const double Full = 0.95,
-                LastMinutes = 60;
-            if (Run.StoppedAt is not { } stopped)
-                return false;
-            var end = Run.Minutes(stopped);
-            var last = LogCurve.Shares(Samples).Where(s => s.FromMinute >= end - LastMinutes && s.FromMinute + s.Minutes <= end).ToList();
-            return last.Count > 0 && last.Sum(s => s.Share * s.Minutes) / last.Sum(s => s.Minutes) >= Full;
-        }
-    }
-
     /// <summary>What causes are judged by.</summary>
     public FiringFacts Facts()
     {
@@ -109,22 +79,22 @@ internal sealed record ReadFiring(
             flags.Add("reduction");
         if (Run.Kiln is Kiln { VentFlow: > 0 })
             flags.Add("vent");
-        if (IsWeak)
+        if (Taught?.WasWeak(Run.FiringId, Run.Kind, Temperature.FromCelsius(Run.Program.Steps.Max(s => s.Target?.Celsius ?? 0))) == true)
             flags.Add("weak");
-        if (GaveUp)
+        if (Run.StoppedAt is { } stopped && FiringEnd.GaveUp(Samples, Run.Minutes(stopped)))
             flags.Add("stalled");
         var before = Taught?.History.LastOrDefault(h => h.At < Run.StartsAt);
         return new FiringFacts(
-            Log,
-            Run.Kind,
-            Run.Goal,
-            Boiling.At(Run.Kiln.Altitude),
-            Load,
-            Packs,
-            equivalent,
-            before?.Learned.Evenness,
-            OpenedAt,
-            Run.StoppedAt is null ? Run.Program.Steps.Max(s => s.Target?.Celsius) : null,
+            Log: Log,
+            Kind: Run.Kind,
+            Goal: Run.Goal,
+            Boiling: Boiling.At(Run.Kiln.Altitude),
+            Load: Load,
+            Packs: Packs,
+            Equivalent: equivalent,
+            EvenBefore: before?.Learned.Evenness,
+            OpenedAt: OpenedAt,
+            ProgramTop: Run.StoppedAt is null ? Run.Program.Steps.Max(s => s.Target?.Celsius) : null,
             Flags: flags.ToImmutable()
         );
     }
@@ -151,21 +121,8 @@ internal sealed record ReadFiring(
             studio.Prices.Knows([gas]) ? studio.Prices.Cost([gas], Run.StartsAt, studio.Zone) : null
         );
 
-    private FiringEnergy? OfElements(StudioSettings studio)
-    {
-        if (Run.IsFuel)
-            return null;
-        var (kwh, hours, cost) = (0.0, 0.0, 0.0);
-        var tariff = studio.Prices.Of(EnergyCarrier.Electricity);
-        foreach (var (from, minutes, share) in LogCurve.Shares(Samples))
-        {
-            var used = share * minutes / 60;
-            hours += used;
-            kwh += used * Run.Electric.FullPower / 1000;
-            cost += used * Run.Electric.FullPower / 1000 * tariff.At((Run.StartsAt + Duration.FromMinutes(from)).InZone(studio.Zone).LocalDateTime);
-        }
-        return hours > 0 ? new FiringEnergy(kwh, hours, null, tariff.IsKnown ? cost : null) : null;
-    }
+    private FiringEnergy? OfElements(StudioSettings studio) =>
+        Run.IsFuel ? null : LoggedEnergy.Of(Samples, Run.Electric.FullPower, Run.StartsAt, studio.Zone, studio.Prices.Of(EnergyCarrier.Electricity));
 
     /// <summary>The program it was fired with as a schedule.</summary>
     public Schedule AsSchedule(Schedule? named) =>
@@ -195,7 +152,7 @@ internal sealed class FiringReader(
     SampleLog samples,
     FiringRecords records,
     Repository<StudioKiln> kilns,
-    TaughtKilns taught,
+    LearnedKilns taught,
     StudioLookup lookup,
     WriteQueue writes,
     LogbookRefresh fresh
@@ -211,7 +168,9 @@ internal sealed class FiringReader(
             ? null
             : await LotMapping.Read(new LoadContract(Lots: [.. draft.Item.Lots.Select(FiringMapping.Write)], Packed: draft.Item.Packed), lookup, problems);
         var kiln =
-            withTaught && await kilns.Find(run.KilnId, cancel) is { } found && found.Of<Kiln>() is { } electric ? await taught.Of(electric, cancel) : null;
+            withTaught && await kilns.Find(run.KilnId, cancel) is { } found && found.Of<Kiln>() is { } electric
+                ? (await taught.Of(electric, cancel)).Kiln
+                : null;
         var entries = FiringEntry.InForce(await runs.Entries(id, cancel));
         var stored = await samples.Read(id, cancel);
         var fuel = run.IsFuel ? RunningFiring.AtItsEnd(run, stored, entries).Live as FuelFollower : null;
@@ -219,27 +178,12 @@ internal sealed class FiringReader(
             draft,
             run,
             await records.Find(id, cancel),
-            fuel is null ? FinishedLog.Of(run, stored) : FuelLog(run, fuel),
+            fuel is null ? FinishedLog.Of(run, stored) : fuel.Drawn(run.OpenedAt is { } opened ? run.Minutes(opened) : fuel.LastAt ?? 0),
             problems.Count == 0 ? load : null,
             kiln,
             entries,
             fuel?.Burned
         );
-    }
-
-    /// <summary>A fuel firing as it was by its turns and by what was seen: every five minutes, until it was opened.</summary>
-    private static List<FiringSample> FuelLog(FiringRun run, FuelFollower fuel)
-    {
-        const double Every = 5;
-        var end = run.OpenedAt is { } opened ? run.Minutes(opened) : fuel.LastAt ?? 0;
-        if (fuel.At(end) is not { Estimate.Curve: var curve })
-            return [];
-        return
-        [
-            .. Enumerable
-                .Range(0, (int)(end / Every) + 1)
-                .Select(i => new FiringSample(i * Every, Math.Round(curve.At(Duration.FromMinutes(i * Every)).Celsius, 1))),
-        ];
     }
 
     /// <summary>Works out what is missing in the logbook.</summary>
@@ -258,7 +202,7 @@ internal sealed class FiringReader(
                 try
                 {
                     if (await Read(id, cancel, withTaught: false) is { } firing)
-                        await Keep(firing, studio!, of, cancel);
+                        await Save(firing, studio!, of, cancel);
                 }
                 catch (UnreadableRowException)
                 {
@@ -278,13 +222,13 @@ internal sealed class FiringReader(
     public async Task Refresh(int id, CancellationToken cancel)
     {
         if (await Read(id, cancel, withTaught: false) is { Run.OpenedAt: not null } firing)
-            await Keep(firing, await lookup.Settings(), FiringRecords.Mark(firing.Draft.Version), cancel);
+            await Save(firing, await lookup.Settings(), FiringRecords.Mark(firing.Draft.Version), cancel);
     }
 
-    private async Task Keep(ReadFiring firing, StudioSettings studio, string of, CancellationToken cancel)
+    private async Task Save(ReadFiring firing, StudioSettings studio, string of, CancellationToken cancel)
     {
         var figures = firing.Figures(studio);
-        await records.Keep(firing.Run.FiringId, Index(firing, figures), figures, of, cancel);
+        await records.SaveFigures(firing.Run.FiringId, Index(firing, figures), figures, of, cancel);
     }
 
     private static FiringIndex Index(ReadFiring f, FiringFigures figures)
@@ -306,18 +250,18 @@ internal sealed class FiringReader(
         ];
         Cone? reached = figures["reached"] is { } order ? Cone.All[(int)order] : null;
         return new FiringIndex(
-            run.KilnId,
-            run.StartsAt,
-            draft.Name,
-            run.Kind,
-            run.Goal,
-            reached,
-            draft.Schedule is { } schedule ? new PlannedBy(schedule.Id, schedule.Version) : null,
-            run.By,
-            [.. draft.Lots.SelectMany(l => l.GlazeIds).Distinct()],
-            [.. draft.Lots.Select(l => l.ClayId).OfType<int>().Distinct()],
-            [.. draft.Lots.Select(l => l.Whose).Append(run.By).OfType<string>().Distinct()],
-            string.Join(' ', words.Where(w => w is not null))
+            KilnId: run.KilnId,
+            StartsAt: run.StartsAt,
+            Name: draft.Name,
+            Kind: run.Kind,
+            Goal: run.Goal,
+            Reached: reached,
+            Schedule: draft.Schedule is { } schedule ? new PlannedBy(schedule.Id, schedule.Version) : null,
+            By: run.By,
+            Glazes: [.. draft.Lots.SelectMany(l => l.GlazeIds).Distinct()],
+            Clays: [.. draft.Lots.Select(l => l.ClayId).OfType<int>().Distinct()],
+            People: [.. draft.Lots.Select(l => l.Whose).Append(run.By).OfType<string>().Distinct()],
+            Words: string.Join(' ', words.Where(w => w is not null))
         );
     }
 }

@@ -16,7 +16,7 @@ namespace ZealousEmber.App.Services.Firings;
 internal sealed record StartOrQuestion(FiringRun? Run, FiringSummary? Set = null, FiringSummary? Planned = null);
 
 /// <summary>A firing with what it is fired with, at the moment it is started.</summary>
-internal sealed class RunStarter(Repository<StudioKiln> kilns, FiringAssessor assessor, TaughtKilns taught)
+internal sealed class RunStarter(Repository<StudioKiln> kilns, FiringAssessor assessor, LearnedKilns taught)
 {
     private const double MostPastDays = 3650;
     private const double MostAheadDays = 30;
@@ -72,26 +72,26 @@ internal sealed class RunStarter(Repository<StudioKiln> kilns, FiringAssessor as
         var goal = schedule?.Goal ?? firing.Goal;
         var known =
             await kilns.Find(firing.KilnId!.Value, cancel) is { } found && found.Of<Kiln>() is { } stored
-                ? (await taught.Of(stored, cancel)).Taught(goal)
+                ? (await taught.Of(stored, cancel)).Kiln.Taught(goal)
                 : null;
         return new StartOrQuestion(
             new FiringRun(
-                firingId,
-                firing.KilnId.Value,
-                wire!.Link!.Value,
-                starts,
-                now,
-                by,
-                program,
-                asEntered,
-                goal,
-                kiln,
-                hand.Load,
-                kiln.Room,
-                firing.Kind,
-                speed,
-                unchecked((ulong)(wire.Seed ?? firingId)),
-                [.. faults],
+                FiringId: firingId,
+                KilnId: firing.KilnId.Value,
+                Link: wire!.Link!.Value,
+                StartsAt: starts,
+                StartedAt: now,
+                By: by,
+                Program: program,
+                IsAsEntered: asEntered,
+                Goal: goal,
+                Kiln: kiln,
+                Load: hand.Load,
+                Start: kiln.Room,
+                Kind: firing.Kind,
+                Speed: speed,
+                Seed: unchecked((ulong)(wire.Seed ?? firingId)),
+                Faults: [.. faults],
                 Taught: known
             )
         );

@@ -23,7 +23,7 @@ internal static class StudioLookups
         // What its firings have taught counts wherever a kiln is named: planner, solver, preview, forecast.
         async Task<StudioKiln?> Taught(int id) =>
             await services.GetRequiredService<Repository<StudioKiln>>().Find(id, Cancel()) is { } kiln
-                ? await services.GetRequiredService<TaughtKilns>().Known(kiln, Cancel())
+                ? await services.GetRequiredService<LearnedKilns>().Known(kiln, Cancel())
                 : null;
         return new StudioLookup(
             async id => await Taught(id) is { } kiln ? kiln.Under(await Controller(kiln.ControllerId)) : null,

@@ -19,7 +19,7 @@ internal sealed class LiveFeeds(IHubContext<LiveHub> hub, ILogger<LiveFeeds> log
     public void Close(string connection) => feeds.TryRemove(connection, out _);
 
     /// <summary>Tells every open page where a firing is; returns at once.</summary>
-    public void Tell(int firingId, LiveContract told)
+    public void Publish(int firingId, LiveContract told)
     {
         foreach (var feed in feeds.Values)
             feed.Offer(firingId, told);

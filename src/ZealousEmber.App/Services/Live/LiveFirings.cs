@@ -28,12 +28,30 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
 
     private readonly ConcurrentDictionary<int, RunningFiring> running = new();
     private readonly ConcurrentDictionary<int, (Instant? Stopped, Instant? Opened, int Entries, LiveContract Told)> ended = new();
-    private Instant? lastPass;
+    private readonly TaskCompletionSource followed = new(TaskCreationOptions.RunContinuationsAsynchronously);
+    private Instant? lastTick;
 
     private Instant Wall => Instant.FromDateTimeOffset(time.GetUtcNow());
 
+    /// <summary>Done when what was under way at the start is followed again.</summary>
+    public Task Ready => followed.Task;
+
     /// <summary>Takes up what was under way when the program last ended.</summary>
     public async Task FollowAll(CancellationToken cancel)
+    {
+        try
+        {
+            await FollowStored(cancel);
+            followed.TrySetResult();
+        }
+        catch (Exception error)
+        {
+            followed.TrySetException(error);
+            throw;
+        }
+    }
+
+    private async Task FollowStored(CancellationToken cancel)
     {
         await using var scope = scopes.CreateAsyncScope();
         var runs = scope.ServiceProvider.GetRequiredService<FiringRuns>();
@@ -56,7 +74,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
         var firing = new RunningFiring(run);
         await Rebuild(firing, services, cancel);
         running[run.FiringId] = firing;
-        await Tell(firing, cancel);
+        await Publish(firing, cancel);
     }
 
     /// <summary>One that was stopped goes on.</summary>
@@ -67,7 +85,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
             firing.Run = run;
             await Rebuild(firing, services, CancellationToken.None);
         });
-        await Tell(firing, CancellationToken.None);
+        await Publish(firing, CancellationToken.None);
     }
 
     /// <summary>One that is under way; nothing where it is not.</summary>
@@ -84,7 +102,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
     }
 
     /// <summary>Where it is now.</summary>
-    public Task<LiveContract> Now(RunningFiring firing, CancellationToken cancel) => Look(firing, f => f.Tell(Wall), cancel);
+    public Task<LiveContract> Now(RunningFiring firing, CancellationToken cancel) => Look(firing, f => f.Contract(Wall), cancel);
 
     /// <summary>Looks at one that is under way, while nothing changes it.</summary>
     public async Task<T> Look<T>(RunningFiring firing, Func<RunningFiring, T> look, CancellationToken cancel)
@@ -115,7 +133,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
         var entries = (await services.GetRequiredService<FiringRuns>().Entries(run.FiringId, cancel)).Count;
         if (ended.TryGetValue(run.FiringId, out var before) && (before.Stopped, before.Opened, before.Entries) == (run.StoppedAt, run.OpenedAt, entries))
             return before.Told;
-        var told = (await AtRest(run, services, cancel)).Tell(Wall);
+        var told = (await AtRest(run, services, cancel)).Contract(Wall);
         if (ended.Count >= MostEnded)
             ended.Clear();
         ended[run.FiringId] = (run.StoppedAt, run.OpenedAt, entries, told);
@@ -145,15 +163,15 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
         if (firing.IsStale)
             RebuildAside(firing);
         // Faster than anybody reads nobody is told.
-        if (Wall - firing.ToldAt >= ToldEvery)
-            await Tell(firing, CancellationToken.None);
+        if (Wall - firing.PublishedAt >= ToldEvery)
+            await Publish(firing, CancellationToken.None);
         else
-            firing.IsUntold = true;
+            firing.IsUnpublished = true;
         return appended;
     }
 
     /// <summary>An entry that was stored.</summary>
-    public async Task Noted(RunningFiring firing, FiringEntry entry, IServiceProvider services)
+    public async Task EntryAdded(RunningFiring firing, FiringEntry entry, IServiceProvider services)
     {
         await Hold(firing, async () =>
         {
@@ -162,11 +180,11 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
                 await Rebuild(firing, services, CancellationToken.None);
             await Cooled(firing, services);
         });
-        await Tell(firing, CancellationToken.None);
+        await Publish(firing, CancellationToken.None);
     }
 
     /// <summary>A whole log was taken in: it is followed anew, and when its power went off is known from it.</summary>
-    public async Task<FiringRun> TakenIn(FiringRun run, IServiceProvider services)
+    public async Task<FiringRun> LogAdded(FiringRun run, IServiceProvider services)
     {
         var firing = running.GetValueOrDefault(run.FiringId) ?? new RunningFiring(run);
         await Hold(firing, async () =>
@@ -177,7 +195,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
         if (run.IsUnderWay)
             running[run.FiringId] = firing;
         ended.TryRemove(run.FiringId, out _);
-        await Tell(firing, CancellationToken.None);
+        await Publish(firing, CancellationToken.None);
         return firing.Run;
     }
 
@@ -193,14 +211,14 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
                 running.TryRemove(run.FiringId, out _);
             return Task.CompletedTask;
         });
-        await Tell(firing, CancellationToken.None);
+        await Publish(firing, CancellationToken.None);
     }
 
     /// <summary>Time has passed: simulated kilns are read, clocks looked at, watchers told.</summary>
-    public async Task Pass(CancellationToken cancel)
+    public async Task Tick(CancellationToken cancel)
     {
-        var isPutBack = Wall < lastPass - ClockPutBack;
-        lastPass = Wall;
+        var isPutBack = Wall < lastTick - ClockPutBack;
+        lastTick = Wall;
         foreach (var firing in running.Values)
         {
             if (isPutBack)
@@ -222,16 +240,16 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
                 await Cooled(firing, scope.ServiceProvider);
             });
             // Where nothing came, silence and clocks are still told of, now and then.
-            if (firing.IsUntold || firing.Live.LastAt != before || (firing.Run.Link != LinkKind.Simulated && Wall - firing.ToldAt >= SilenceTold))
-                await Tell(firing, cancel);
+            if (firing.IsUnpublished || firing.Live.LastAt != before || (firing.Run.Link != LinkKind.Simulated && Wall - firing.PublishedAt >= SilenceTold))
+                await Publish(firing, cancel);
         }
     }
 
     /// <summary>Tells a page that has just opened: one that opens while nothing changes, the logger being silent say, still has to ring.</summary>
-    public async Task TellAll(CancellationToken cancel)
+    public async Task PublishAll(CancellationToken cancel)
     {
         foreach (var firing in running.Values)
-            await Tell(firing, cancel);
+            await Publish(firing, cancel);
     }
 
     /// <summary>Changes one firing; what goes wrong is told at it, once, and it is tried again later.</summary>
@@ -297,7 +315,7 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
                     await Cooled(firing, scope.ServiceProvider);
                 });
             } while (firing.IsStale);
-            await Tell(firing, CancellationToken.None);
+            await Publish(firing, CancellationToken.None);
         }
         catch (Exception error) when (error is not OutOfMemoryException)
         {
@@ -361,10 +379,10 @@ internal sealed class LiveFirings(IServiceScopeFactory scopes, LiveFeeds feeds, 
         }
     }
 
-    private async Task Tell(RunningFiring firing, CancellationToken cancel)
+    private async Task Publish(RunningFiring firing, CancellationToken cancel)
     {
         var contract = await Now(firing, cancel);
-        (firing.ToldAt, firing.IsUntold) = (Wall, false);
-        feeds.Tell(firing.Run.FiringId, contract);
+        (firing.PublishedAt, firing.IsUnpublished) = (Wall, false);
+        feeds.Publish(firing.Run.FiringId, contract);
     }
 }

@@ -8,6 +8,9 @@ namespace ZealousEmber.App.Services.Live;
 /// </summary>
 internal sealed class LiveHub(LiveFirings firings, LiveFeeds feeds) : Hub
 {
+    /// <summary>Where watchers come to.</summary>
+    public const string Path = "/live";
+
     /// <summary>The message.</summary>
     public const string Told = "told";
 
@@ -17,7 +20,7 @@ internal sealed class LiveHub(LiveFirings firings, LiveFeeds feeds) : Hub
         feeds.Open(Context.ConnectionId);
         try
         {
-            await firings.TellAll(Context.ConnectionAborted);
+            await firings.PublishAll(Context.ConnectionAborted);
         }
         catch (OperationCanceledException) when (Context.ConnectionAborted.IsCancellationRequested)
         {
@@ -45,7 +48,7 @@ internal sealed class LiveLoop(LiveFirings firings, TimeProvider time, ILogger<L
         {
             try
             {
-                await firings.Pass(stoppingToken);
+                await firings.Tick(stoppingToken);
             }
             catch (Exception error) when (error is not OperationCanceledException)
             {

@@ -51,7 +51,7 @@ internal sealed class RunningFiring(FiringRun run)
     public FiringRun Run { get; set; } = run;
 
     /// <summary>When watchers were last told of it.</summary>
-    public Instant ToldAt { get; set; } = Instant.MinValue;
+    public Instant PublishedAt { get; set; } = Instant.MinValue;
 
     /// <summary>As it is followed; nothing is known of it before the first time it was.</summary>
     public IFollowedFiring Live { get; private set; } = new UnfollowedFiring();
@@ -66,7 +66,7 @@ internal sealed class RunningFiring(FiringRun run)
     public Task Rebuilding { get; set; } = Task.CompletedTask;
 
     /// <summary>Watchers are still to be told of what came last.</summary>
-    public bool IsUntold { get; set; }
+    public bool IsUnpublished { get; set; }
 
     /// <summary>The kiln, where it is simulated.</summary>
     public SimulatedKiln? Simulated { get; private set; }
@@ -262,7 +262,7 @@ internal sealed class RunningFiring(FiringRun run)
 
     /// <summary>What is told of it now.</summary>
     /// <param name="wall">The program's clock.</param>
-    public LiveContract Tell(Instant wall)
+    public LiveContract Contract(Instant wall)
     {
         var minutes = Minutes(wall);
         if (

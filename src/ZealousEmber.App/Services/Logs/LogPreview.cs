@@ -49,17 +49,17 @@ internal static class LogPreview
         int? power = named.TryGetValue(Column.Power, out var p) ? p : null;
         return new LogLookResponse(
             new LogReading(
-                delimiter,
-                headed,
-                time,
-                temperature,
-                clock == time ? date : null,
-                named.TryGetValue(Column.SetPoint, out var s) ? s : null,
-                power,
-                TimeIn([.. Cells(time)], headings[time].ToLowerInvariant(), clock == time && date is not null),
-                Order([.. Cells(clock == time ? date ?? time : time)]),
-                LogCsv.Scale(null, headings[temperature], numbers.Length > 0 ? numbers : [0]),
-                power is { } column && Cells(column).Select(c => LogCsv.Number(c.TrimEnd('%'))).All(v => v is null or <= 1.5)
+                Delimiter: delimiter,
+                Headed: headed,
+                Time: time,
+                Temperature: temperature,
+                Date: clock == time ? date : null,
+                SetPoint: named.TryGetValue(Column.SetPoint, out var s) ? s : null,
+                Power: power,
+                TimeIn: TimeIn([.. Cells(time)], headings[time].ToLowerInvariant(), clock == time && date is not null),
+                Dates: Order([.. Cells(clock == time ? date ?? time : time)]),
+                Unit: LogCsv.Scale(null, headings[temperature], numbers.Length > 0 ? numbers : [0]),
+                PowerIn: power is { } column && Cells(column).Select(c => LogCsv.Number(c.TrimEnd('%'))).All(v => v is null or <= 1.5)
                     ? LogPower.Share
                     : LogPower.Percent
             ),

@@ -32,7 +32,7 @@ public sealed record BankSlot(string? Slot, EnteredProgram? Holds, ImmutableArra
 /// <param name="ScheduleId">Which.</param>
 /// <param name="Kind">What it is for.</param>
 /// <param name="Top">How hot it goes.</param>
-public sealed record BankWish(int ScheduleId, ScheduleKind Kind, Temperature Top);
+public sealed record BankRequest(int ScheduleId, ScheduleKind Kind, Temperature Top);
 
 /// <summary>What is in which program of a kiln's controller. Source: the project's paper on controllers, §6.</summary>
 public static class ProgramBank
@@ -60,7 +60,7 @@ public static class ProgramBank
     /// A place for each: what has one keeps it; the others take the empty ones in order, drying first and the hottest glaze last. Those for which there
     /// is none left take the place that was looked at longest ago among what nobody here wishes for; where all are wished for, they stay out.
     /// </summary>
-    public static IReadOnlyDictionary<int, string?> Arrange(IReadOnlyList<BankSlot> bank, IReadOnlyList<BankWish> wishes)
+    public static IReadOnlyDictionary<int, string?> Arrange(IReadOnlyList<BankSlot> bank, IReadOnlyList<BankRequest> wishes)
     {
         var places = new Dictionary<int, string?>();
         var taken = new HashSet<BankSlot>();

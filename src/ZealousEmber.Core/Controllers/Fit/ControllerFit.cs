@@ -35,7 +35,7 @@ public enum Fits
 /// <param name="Kiln">Where it is fired, where the load is known.</param>
 /// <param name="Load">The ware: with it no new finding may come up.</param>
 /// <param name="Units">What findings give lengths and masses in.</param>
-public sealed record FitWish(
+public sealed record ProgramRequest(
     Schedule Schedule,
     ControllerProfile Profile,
     Cone? Goal,
@@ -84,7 +84,7 @@ public sealed record ControllerProgram(
 public static class ControllerFit
 {
     /// <summary>The program. Problems name <c>schedule</c> where it only cools.</summary>
-    public static Result<ControllerProgram> Of(FitWish request)
+    public static Result<ControllerProgram> Of(ProgramRequest request)
     {
         var (schedule, profile) = (request.Schedule, request.Profile);
         var kiln = new PlainKiln(request.Start);
@@ -113,7 +113,7 @@ public static class ControllerFit
     }
 
     /// <summary>What a colleague would only say of the fitted firing; nothing where the load is not known.</summary>
-    private static List<Finding> NewFindings(FitWish request, FiringProgram fitted)
+    private static List<Finding> NewFindings(ProgramRequest request, FiringProgram fitted)
     {
         if (request is not { Kiln: { } kiln, Load: { } load })
             return [];

@@ -7,7 +7,7 @@ using ZealousEmber.Core.Units;
 namespace ZealousEmber.Core.Controllers.Fit;
 
 /// <summary>A schedule said as a cone and a speed: every cone near the goal with every speed, the nearest heat work first, then the nearest curve.</summary>
-internal sealed class PresetFit(FitWish request, WantedCurve wanted, CompiledSchedule compiled, Cone cone, PlainKiln kiln)
+internal sealed class PresetFit(ProgramRequest request, WantedCurve wanted, CompiledSchedule compiled, Cone cone, PlainKiln kiln)
 {
     private const int ConesAway = 2;
     private const double FirstClass = 0.1;

@@ -12,7 +12,7 @@ internal sealed class StepwiseFit
     private const int MostMoved = 60;
     private const double LongerHold = 30;
     private const int MoreSteps = 12;
-    private readonly FitWish request;
+    private readonly ProgramRequest request;
     private readonly WantedCurve wanted;
     private readonly CompiledSchedule compiled;
     private readonly Cone cone;
@@ -28,7 +28,7 @@ internal sealed class StepwiseFit
     /// <param name="cone">Compared by this.</param>
     /// <param name="kiln">That gives the times.</param>
     /// <param name="isTrial">Only whether it would do.</param>
-    public StepwiseFit(FitWish request, WantedCurve wanted, CompiledSchedule compiled, Cone cone, PlainKiln kiln, bool isTrial = false)
+    public StepwiseFit(ProgramRequest request, WantedCurve wanted, CompiledSchedule compiled, Cone cone, PlainKiln kiln, bool isTrial = false)
     {
         (this.request, this.wanted, this.compiled, this.cone, this.kiln, this.isTrial) = (request, wanted, compiled, cone, kiln, isTrial);
         words = new StepWords(request.Profile);

@@ -154,7 +154,7 @@ public static class PracticeTasks
 
     private static ImmutableArray<Answer> Program(ControllerProfile profile, Schedule schedule, string? slot)
     {
-        var fit = ControllerFit.Of(new FitWish(schedule, profile, null, Room, slot));
+        var fit = ControllerFit.Of(new ProgramRequest(schedule, profile, null, Room, slot));
         return fit.IsOk ? fit.Value.Program : [];
     }
 }

@@ -104,10 +104,10 @@ public static class SlipFinder
             }
             cases.Add((slip, p, still));
         }
-        return Told(cases, read, right);
+        return Explained(cases, read, right);
     }
 
-    private static ImmutableArray<Slip> Told(
+    private static ImmutableArray<Slip> Explained(
         List<(ProgramSlip? Slip, double P, List<(Answer Shown, List<(string Kind, double P)> Why)> Values)> cases,
         IReadOnlyList<Answer> read,
         IReadOnlyDictionary<string, string> right

@@ -1,4 +1,6 @@
 using System.Collections.Immutable;
+using ZealousEmber.Core.Controllers.Fit;
+using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Controllers.Turning;
@@ -32,4 +34,15 @@ public sealed record DialPlan(
     double Late,
     double MaxDegrees,
     double Share = 1
-);
+)
+{
+    // Beyond this a hand on the switch would do as well.
+    private const double LoosestRms = 25;
+
+    /// <summary>How well it comes to what is wanted, and why where it does not.</summary>
+    /// <param name="wanted">The program that was asked for; its cooling is not the switches' to give.</param>
+    public (Fits Fits, string Why) Verdict(FiringProgram wanted) =>
+        wanted.Steps.Skip(wanted.TopStep + 1).Any(s => s.Pace.Kind != PaceKind.Natural) ? (Fits.No, "The cooling that was asked for is the kiln's own.")
+        : Rms > LoosestRms ? (Fits.No, "It cannot be followed closely with these switches.")
+        : (Fits.Nearly, "");
+}

@@ -24,7 +24,7 @@ internal sealed class ForecastAlarms(AlarmBoard board)
         if (latestEnd is null && !double.IsInfinity(forecast.End.P90))
             latestEnd = Math.Max(forecast.End.P90, 1.15 * forecast.End.P50) + Later;
         var share = forecast.CannotShare;
-        board.Look("cannot-reach", AlarmWeight.Danger, now, isRunning && share > 0.85, !isRunning || share < 0.3, 10, 10, () =>
+        board.Look(AlarmIds.CannotReach, AlarmWeight.Danger, now, isRunning && share > 0.85, !isRunning || share < 0.3, 10, 10, () =>
             $"{Math.Round(share * 100)} % of what is likely never gets there."
         );
         if (goal < 0)
@@ -32,8 +32,8 @@ internal sealed class ForecastAlarms(AlarmBoard board)
         var cone = forecast.Cones[goal].Degrees;
         string Evidence() => $"At the end {Signed(cone.P50)} °C of cone ({Signed(cone.P10)} to {Signed(cone.P90)}).";
         var isHot = isRunning && shown > ConesFrom;
-        board.Look("cone-short", AlarmWeight.Warn, now, isHot && cone.P90 < -ConeOff, Math.Abs(cone.P50) < ConeBack, 10, 0, Evidence);
-        board.Look("cone-past", AlarmWeight.Warn, now, isHot && cone.P10 > ConeOff, Math.Abs(cone.P50) < ConeBack, 10, 0, Evidence);
+        board.Look(AlarmIds.ConeShort, AlarmWeight.Warn, now, isHot && cone.P90 < -ConeOff, Math.Abs(cone.P50) < ConeBack, 10, 0, Evidence);
+        board.Look(AlarmIds.ConePast, AlarmWeight.Warn, now, isHot && cone.P10 > ConeOff, Math.Abs(cone.P50) < ConeBack, 10, 0, Evidence);
     }
 
     /// <summary>Looks whether the power is on longer than was forecast, or a hold goes on.</summary>
@@ -50,7 +50,7 @@ internal sealed class ForecastAlarms(AlarmBoard board)
         var due = latestEnd + longer.Values.Sum();
         var late = now > due;
         var overruns = overrun > Math.Max(15, hold / 4);
-        board.Look("past-end", AlarmWeight.Warn, now, isPowered && (late || overruns), !isPowered || !(late || overruns), 0, 1, () =>
+        board.Look(AlarmIds.PastEnd, AlarmWeight.Warn, now, isPowered && (late || overruns), !isPowered || !(late || overruns), 0, 1, () =>
             overruns
                 ? $"The hold should have been over {PowerAlarms.Whole(overrun)} min ago."
                 : $"The power should have been off {PowerAlarms.Whole(now - due!.Value + Later)} min ago."

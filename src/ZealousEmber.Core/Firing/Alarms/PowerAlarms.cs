@@ -26,7 +26,7 @@ internal sealed class PowerAlarms(AlarmBoard board)
         var facts = f;
         LookAtThermocouple(facts);
         // A thermocouple the wrong way round says nothing of the kiln.
-        if (board.IsOn("tc-reversed") || IsReversed(facts))
+        if (board.IsOn(AlarmIds.TcReversed) || IsReversed(facts))
             return;
         LookAtLid(facts);
         LookAtRelay(facts);
@@ -36,10 +36,10 @@ internal sealed class PowerAlarms(AlarmBoard board)
 
     private void LookAtThermocouple(MinuteFacts f)
     {
-        board.Look("tc-reversed", AlarmWeight.Danger, f.Now, IsReversed(f), f.Shown > f.First, 3, 0, () =>
+        board.Look(AlarmIds.TcReversed, AlarmWeight.Danger, f.Now, IsReversed(f), f.Shown > f.First, 3, 0, () =>
             $"From {Whole(f.First)} to {Whole(f.Shown)} °C while it heats."
         );
-        board.Look("frozen", AlarmWeight.Warn, f.Now, f.SameFor >= 10 && f.DueMeanwhile > 15, f.SameFor < 1, 0, 0, () =>
+        board.Look(AlarmIds.Frozen, AlarmWeight.Warn, f.Now, f.SameFor >= 10 && f.DueMeanwhile > 15, f.SameFor < 1, 0, 0, () =>
             $"{Whole(f.Shown)} °C for {Whole(f.SameFor)} min."
         );
     }
@@ -51,7 +51,7 @@ internal sealed class PowerAlarms(AlarmBoard board)
     private void LookAtSetPoint(MinuteFacts f)
     {
         var over = f.SetPoint is { } set && f.IsHeating ? f.Shown - set : double.NegativeInfinity;
-        board.Look("over-set-point", over > 25 ? AlarmWeight.Danger : AlarmWeight.Warn, f.Now, over > 12 && f.R10 > -20, over < 6, 3, 3, () =>
+        board.Look(AlarmIds.OverSetPoint, over > 25 ? AlarmWeight.Danger : AlarmWeight.Warn, f.Now, over > 12 && f.R10 > -20, over < 6, 3, 3, () =>
             $"{Whole(f.Shown)} °C, {Whole(over)} above what is asked."
         );
     }
@@ -68,7 +68,7 @@ internal sealed class PowerAlarms(AlarmBoard board)
             && f.R5 > f.AskedRate + 25 + 2 * f.SigmaSlope
             && f.Share < 0.3;
         board.Look(
-            "stuck-on",
+            AlarmIds.StuckOn,
             AlarmWeight.Danger,
             f.Now,
             !IsSilent(f.Now) && (tooMuch || runsAway),
@@ -88,10 +88,10 @@ internal sealed class PowerAlarms(AlarmBoard board)
         // Without a share to go by, what climbs again has power again.
         var back = !nothing && ((f.Told is { } given && given - implied < 0.2) || (f.Share is null && f.R5 > 0 && implied > Drawn));
         board.Look(
-            "no-heat",
+            AlarmIds.NoHeat,
             AlarmWeight.Warn,
             f.Now,
-            f.IsHeating && !IsSilent(f.Now) && !board.Active.Any(a => a.Id is "falls-fast" or "stuck-on") && (lacks || nothing),
+            f.IsHeating && !IsSilent(f.Now) && !board.Active.Any(a => a.Id is AlarmIds.FallsFast or AlarmIds.StuckOn) && (lacks || nothing),
             back || !f.IsHeating,
             4,
             3,
@@ -105,10 +105,10 @@ internal sealed class PowerAlarms(AlarmBoard board)
     private void LookAtLid(MinuteFacts f)
     {
         var falls = f.R5 < -80 && f.R5 < f.NoPower - Math.Max(60, 0.5 * Math.Abs(f.NoPower)) - 3 * f.SigmaSlope;
-        board.Look("falls-fast", AlarmWeight.Danger, f.Now, falls, f.R5 > f.NoPower - 40 - 0.3 * Math.Abs(f.NoPower), 2, 3, () =>
+        board.Look(AlarmIds.FallsFast, AlarmWeight.Danger, f.Now, falls, f.R5 > f.NoPower - 40 - 0.3 * Math.Abs(f.NoPower), 2, 3, () =>
             $"{Whole(-f.R5)} °C/h; closed and off it would fall {Whole(Math.Max(0, -f.NoPower))}."
         );
-        if (falls || board.IsOn("falls-fast"))
+        if (falls || board.IsOn(AlarmIds.FallsFast))
             silentUntil = f.Now + SilenceMinutes;
     }
 
@@ -123,9 +123,9 @@ internal sealed class PowerAlarms(AlarmBoard board)
             && f.Shown < f.Goal - 4
             && f.SameFor < 10
             && (f.Share30 is not null || f.Implied > Drawn)
-            && !board.IsOn("no-heat")
-            && !board.IsOn("falls-fast");
-        board.Look("stalled", AlarmWeight.Warn, f.Now, stalled, f.R30 > 8 || f.Phase != LivePhase.Climb, 5, 5, () =>
+            && !board.IsOn(AlarmIds.NoHeat)
+            && !board.IsOn(AlarmIds.FallsFast);
+        board.Look(AlarmIds.Stalled, AlarmWeight.Warn, f.Now, stalled, f.R30 > 8 || f.Phase != LivePhase.Climb, 5, 5, () =>
             $"{Phrases.Number(Math.Round(f.R30 ?? 0, 1))} °C/h at full power, {Whole(f.Goal - f.Shown)} °C under its target."
         );
     }

@@ -40,12 +40,12 @@ internal sealed class ThermocoupleWatch(AlarmBoard board, double room)
     {
         var now = sample.Minutes;
         var none = sample.Celsius is not { } shown || shown > Beyond;
-        board.Look("tc-broken", AlarmWeight.Danger, now, none, !none, 0.5, 2, () =>
+        board.Look(AlarmIds.TcBroken, AlarmWeight.Danger, now, none, !none, 0.5, 2, () =>
             sample.Celsius is { } v ? $"It shows {Phrases.Number(v)} °C." : "It shows no value."
         );
         if (none)
         {
-            IsLost |= board.IsOn("tc-broken");
+            IsLost |= board.IsOn(AlarmIds.TcBroken);
             return ReadingVerdict.Dropped;
         }
         if (IsLost)
@@ -75,7 +75,7 @@ internal sealed class ThermocoupleWatch(AlarmBoard board, double room)
     {
         var before = Median;
         var isShort = sample.Celsius < room + 45 && before > room + 100;
-        board.Look(isShort ? "tc-short" : "tc-jump", AlarmWeight.Danger, sample.Minutes, true, false, 0, 0, () =>
+        board.Look(isShort ? AlarmIds.TcShort : AlarmIds.TcJump, AlarmWeight.Danger, sample.Minutes, true, false, 0, 0, () =>
             $"From {Phrases.Number(Math.Round(before))} to {Phrases.Number(Math.Round(sample.Celsius!.Value))} °C."
         );
         (IsLost, back) = (true, 0);
@@ -86,10 +86,10 @@ internal sealed class ThermocoupleWatch(AlarmBoard board, double room)
     {
         var near = expected is { } e && Math.Abs(sample.Celsius!.Value - e) <= Expected;
         back = near ? back + 1 : 0;
-        if (back < BackAfter || board.IsOn("tc-broken"))
+        if (back < BackAfter || board.IsOn(AlarmIds.TcBroken))
             return ReadingVerdict.Dropped;
-        board.End("tc-jump", sample.Minutes);
-        board.End("tc-short", sample.Minutes);
+        board.End(AlarmIds.TcJump, sample.Minutes);
+        board.End(AlarmIds.TcShort, sample.Minutes);
         (IsLost, back) = (false, 0);
         good.Clear();
         good.Add(sample);

@@ -30,8 +30,8 @@ internal sealed class WeakAlarm(AlarmBoard board)
         var lost = LostUnderWay(now);
         var (ln, sd) = (estimate.LnPower, estimate.Covariance.Sd.Power);
         var settled = made >= RowsBefore && ln + Sure * sd < Below;
-        var was = board.IsOn("weak");
-        board.Look("weak", AlarmWeight.Warn, now, isPowered && !isSilent && (lost || settled), !isPowered || (!lost && !settled), 0, 0, () =>
+        var was = board.IsOn(AlarmIds.Weak);
+        board.Look(AlarmIds.Weak, AlarmWeight.Warn, now, isPowered && !isSilent && (lost || settled), !isPowered || (!lost && !settled), 0, 0, () =>
             lost
                 ? $"It gives about {Math.Round(Math.Exp(rows[^1].Apparent ?? ln) * 100)} % of the power stored for it, less than 40 minutes ago."
                 : $"It gives about {Math.Round(Math.Exp(ln) * 100)} ± {Math.Round(sd * 100)} % of the power stored for it."

@@ -41,7 +41,6 @@ public sealed class FuelFollower : IFollowedFiring
     private const double StepMinutes = 10;
     private const double LateTurn = MadeTurns.Early;
     private const double Five = 5;
-    private const double LongPast = 20;
     private const double Tolerance = 8;
     private const double SpreadPerHour = 6;
     private const double LogEvery = 2;
@@ -78,6 +77,18 @@ public sealed class FuelFollower : IFollowedFiring
     /// <inheritdoc/>
     public AlarmBoard Board { get; } = new();
 
+    /// <summary>The chamber every five minutes, by turns and by what was seen, as a log would have it; empty before the first turn.</summary>
+    /// <param name="until">Minutes since the start.</param>
+    public List<FiringSample> Drawn(double until) =>
+        At(until) is not { Estimate.Curve: var curve }
+            ? []
+            :
+            [
+                .. Enumerable
+                    .Range(0, (int)(until / Five) + 1)
+                    .Select(i => new FiringSample(i * Five, Math.Round(curve.At(Duration.FromMinutes(i * Five)).Celsius, 1))),
+            ];
+
     /// <inheritdoc/>
     public double? LastAt { get; private set; }
 
@@ -99,9 +110,8 @@ public sealed class FuelFollower : IFollowedFiring
     {
         minute = Math.Max(0, minute);
         turns[minute] = setting;
-        foreach (var id in new[] { "turn-due", "turn-overdue" })
-            Board.End(id, Math.Max(minute, Board.All.LastOrDefault(a => a.Id == id)?.Since ?? minute));
-        Noted(minute);
+        TurnAlarms.Answered(Board, minute);
+        Advance(minute);
         // Out for good as long as nobody lights a burner again.
         off = setting.Lit == 0 && turns.Values.Any(s => s.Lit > 0) ? minute : null;
     }
@@ -110,7 +120,7 @@ public sealed class FuelFollower : IFollowedFiring
     public void Saw(FuelObservation observation)
     {
         seen.Add(observation);
-        Noted(observation.Minute);
+        Advance(observation.Minute);
     }
 
     /// <summary>Somebody leaves a row of the sheet out on purpose.</summary>
@@ -119,9 +129,8 @@ public sealed class FuelFollower : IFollowedFiring
     public void LeftOut(double minute, double row)
     {
         leftOut.Add(row);
-        foreach (var id in new[] { "turn-due", "turn-overdue" })
-            Board.End(id, Math.Max(minute, Board.All.LastOrDefault(a => a.Id == id)?.Since ?? minute));
-        Noted(minute);
+        TurnAlarms.Answered(Board, minute);
+        Advance(minute);
     }
 
     /// <summary>Somebody weighed a cylinder.</summary>
@@ -129,7 +138,7 @@ public sealed class FuelFollower : IFollowedFiring
     {
         weighed.Add(cylinder);
         weighed.Sort((a, b) => a.Minute.CompareTo(b.Minute));
-        Noted(cylinder.Minute);
+        Advance(cylinder.Minute);
     }
 
     /// <summary>Somebody took the plan as it was from a minute on.</summary>
@@ -137,7 +146,7 @@ public sealed class FuelFollower : IFollowedFiring
     {
         replans.Add(minute);
         replans.Sort();
-        Noted(minute);
+        Advance(minute);
     }
 
     /// <inheritdoc/>
@@ -155,7 +164,7 @@ public sealed class FuelFollower : IFollowedFiring
     }
 
     /// <inheritdoc/>
-    public void Looked(double now, bool isDry, double extendBy, string by) => Noted(now);
+    public void Looked(double now, bool isDry, double extendBy, string by) => Advance(now);
 
     /// <inheritdoc/>
     public void SwitchOff(double now)
@@ -262,27 +271,27 @@ public sealed class FuelFollower : IFollowedFiring
         var cones = estimate is null ? [] : run.Cones.Select(c => Work(c, estimate)).ToImmutableArray();
         var chamber = estimate?.Celsius;
         return new LiveReport(
-            now,
-            shown,
-            chamber,
-            step,
-            Phase(now, moment, step),
-            StepSource.Shadow,
-            wanted,
-            chamber is { } c && wanted is { } w ? new Deviation(c - w, Late(moment!, now, c)) : null,
-            run.Goal is { } goal && cones.FirstOrDefault(x => x.Cone == goal) is { Progress: var progress } && estimate is not null ? progress : null,
-            cones,
-            [],
-            null,
-            [.. Board.All],
-            Slope(estimate),
-            null,
-            moment is null || estimate is null ? null : Forecast(now, moment, estimate),
-            TopAt(moment, now),
-            off,
-            null,
-            null,
-            false
+            At: now,
+            Display: shown,
+            Chamber: chamber,
+            Step: step,
+            Phase: Phase(now, moment, step),
+            StepSource: StepSource.Shadow,
+            SetPoint: wanted,
+            Deviation: chamber is { } c && wanted is { } w ? new Deviation(c - w, Late(moment!, now, c)) : null,
+            Progress: run.Goal is { } goal && cones.FirstOrDefault(x => x.Cone == goal) is { Progress: var progress } && estimate is not null ? progress : null,
+            Cones: cones,
+            Gaps: [],
+            Estimate: null,
+            Alarms: [.. Board.All],
+            Slope: Slope(estimate),
+            Share: null,
+            Forecast: moment is null || estimate is null ? null : Forecast(now, moment, estimate),
+            TopAt: TopAt(moment, now),
+            EndAt: off,
+            HoldLeft: null,
+            SteamAskedAt: null,
+            SteamIsWanted: false
         );
     }
 
@@ -323,7 +332,7 @@ public sealed class FuelFollower : IFollowedFiring
         return null;
     }
 
-    private void Noted(double minute)
+    private void Advance(double minute)
     {
         LastAt = Math.Max(LastAt ?? 0, minute);
         known = null;
@@ -331,35 +340,16 @@ public sealed class FuelFollower : IFollowedFiring
 
     private void LookAround(double now, FuelMoment moment)
     {
-        var due = moment.Due < moment.InForce.Turns.Length && off is null ? moment.InForce.Turns[moment.Due].Minute : double.PositiveInfinity;
-        // Rung for the moment it was due, whenever that is found: each turn once.
-        var at = Math.Min(now, due);
-        Board.Look("turn-due", AlarmWeight.Ask, at, now >= due && turns.Count > 0, now < due, 0, 0, () => moment.InForce.Turns[moment.Due].Kind
-            == TurnKind.ShutOff
-                ? GoalDownAt is not null
-                    ? "The goal cone is down: shut off in order."
-                    : "Shut off, when the cones say so."
-                : $"{TurnWords.Setting(moment.InForce.Turns[moment.Due].Setting, moment.Kiln.Kiln)}.");
-        Board.Look("turn-overdue", AlarmWeight.Warn, Math.Min(now, due + LateTurn), now - due >= LateTurn && turns.Count > 0, now - due < LateTurn, 0, 0, () =>
-            $"Due {PowerAlarms.Whole(now - due)} min ago."
+        TurnAlarms.Look(
+            Board,
+            now,
+            new TurnsMade(moment.InForce, moment.Kiln.Kiln, moment.Due, turns.Count > 0, off is not null, GoalDownAt is not null),
+            LateTurn
         );
-        var top = Math.Min(kiln.Kiln.TopLimit.Celsius, run.Program.Steps.Max(s => s.Target?.Celsius ?? 0) + 15);
+        var limit = LimitAlarm.Of(kiln.Kiln.TopLimit, run.Program);
         // Without a thermometer what is estimated counts, once it is surely over.
         var known = moment.Estimate is { } e ? Math.Max(shown ?? double.MinValue, e.Celsius - (e.ByThermometer ? 0 : e.Sd)) : shown;
-        Board.Look("over-limit", AlarmWeight.Danger, now, known >= top && off is null, !(known >= top - 5), 0, 0, () =>
-            $"{(shown >= top ? "" : "by what was turned and seen ")}{PowerAlarms.Whole(known ?? 0)} °C; the limit is {PowerAlarms.Whole(top)} °C."
-        );
-        var end = moment.InForce.Powered.TotalMinutes;
-        Board.Look(
-            "past-end",
-            AlarmWeight.Warn,
-            Math.Min(now, end + LongPast),
-            off is null && turns.Count > 0 && now >= end + LongPast,
-            off is not null || now < end + LongPast,
-            0,
-            0,
-            () => $"The sheet ended {PowerAlarms.Whole(now - end)} min ago."
-        );
+        LimitAlarm.Look(Board, now, known, limit, off is null, how: shown >= limit ? "" : "by what was turned and seen ");
     }
 
     private LivePhase Phase(double now, FuelMoment? moment, int step)

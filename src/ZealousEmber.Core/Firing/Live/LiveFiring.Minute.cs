@@ -39,10 +39,10 @@ public sealed partial class LiveFiring
         var rows = observer!.Rows;
         var isSound =
             !isCarried
-            && !Board.IsOn("stuck-on")
-            && !Board.IsOn("no-heat")
-            && !Board.IsOn("falls-fast")
-            && !Board.IsOn("frozen")
+            && !Board.IsOn(AlarmIds.StuckOn)
+            && !Board.IsOn(AlarmIds.NoHeat)
+            && !Board.IsOn(AlarmIds.FallsFast)
+            && !Board.IsOn(AlarmIds.Frozen)
             && !power.IsSilent(mean.Minutes)
             && mean.Minutes >= trustedFrom;
         var to = mean.Minutes - LagMinutes;
@@ -135,25 +135,25 @@ public sealed partial class LiveFiring
         };
         power.Look(
             new MinuteFacts(
-                now,
-                mean.Celsius,
-                first,
-                sigma,
-                r5,
-                r10,
-                window.Over(30),
-                share,
-                shares.Mean(now - 30, now),
-                told,
-                slopes.NoPower,
-                slopes.FullPower,
-                shadow.Phase,
-                set,
-                shadow.AskedRate,
-                shadow.Goal,
-                double.IsNaN(sameSince) ? 0 : now - sameSince,
-                Math.Abs(dueSince),
-                full
+                Now: now,
+                Shown: mean.Celsius,
+                First: first,
+                SigmaMean: sigma,
+                R5: r5,
+                R10: r10,
+                R30: window.Over(30),
+                Share: share,
+                Share30: shares.Mean(now - 30, now),
+                Told: told,
+                NoPower: slopes.NoPower,
+                FullPower: slopes.FullPower,
+                Phase: shadow.Phase,
+                SetPoint: set,
+                AskedRate: shadow.AskedRate,
+                Goal: shadow.Goal,
+                SameFor: double.IsNaN(sameSince) ? 0 : now - sameSince,
+                DueMeanwhile: Math.Abs(dueSince),
+                IsFullInferred: full
             )
         );
     }
@@ -218,7 +218,7 @@ public sealed partial class LiveFiring
         shadow.BeginAgain(mean.Minutes, mean.Celsius);
         // Nobody knew of it before.
         Board.Record(
-            "power-cut",
+            AlarmIds.PowerCut,
             AlarmWeight.Warn,
             firstRead,
             firstRead,

@@ -38,7 +38,7 @@ public sealed partial class LiveFiring : IFollowedFiring
     private readonly List<FiringSample> minute = [];
     private readonly Queue<double> apartLately = new();
     private readonly List<GapBridge> gaps = [];
-    private readonly PromisedCourse promise;
+    private readonly PlannedCourse promise;
 
     private KilnObserver? observer;
     private HeatWorkSoFar? work;
@@ -71,7 +71,7 @@ public sealed partial class LiveFiring : IFollowedFiring
         weak = new WeakAlarm(Board);
         outlook = new ForecastAlarms(Board);
         steam = new SteamLook(Board, firing);
-        promise = new PromisedCourse(firing);
+        promise = new PlannedCourse(firing);
     }
 
     /// <summary>Its alarms.</summary>
@@ -105,7 +105,7 @@ public sealed partial class LiveFiring : IFollowedFiring
             interval = 30;
         linkTells |= sample.SetPoint is not null;
         last = sample;
-        Board.Look("no-reading", AlarmWeight.Warn, sample.Minutes, false, true, 0, 0, () => "");
+        Board.Look(AlarmIds.NoReading, AlarmWeight.Warn, sample.Minutes, false, true, 0, 0, () => "");
         var verdict = thermocouple.Take(sample, observer?.SlopesOver(5).MostPerMinute ?? 20, carried);
         if (verdict == ReadingVerdict.Dropped)
         {
@@ -116,7 +116,7 @@ public sealed partial class LiveFiring : IFollowedFiring
         carried = null;
         if (!sample.ByHand)
             noise.Add(sample.Celsius!.Value);
-        LookAtLimit(sample);
+        LimitAlarm.Look(Board, sample.Minutes, sample.Celsius, LimitAlarm.Of(firing.Kiln.TopLimit, firing.Program), after: 0.5);
         LookAtSameness(sample);
         minute.Add(sample);
         if (sample.ByHand)
@@ -190,17 +190,7 @@ public sealed partial class LiveFiring : IFollowedFiring
         var limit = apartLately.Count < FewestIntervals ? NoReadingAtFirst : Math.Max(NoReadingAfter, NoReadingIntervals * interval);
         if (now - reading.Minutes < limit)
             return;
-        Board.Look("no-reading", AlarmWeight.Warn, reading.Minutes + limit, true, false, 0, 0, () => $"Nothing for {PowerAlarms.Whole(limit)} min.");
-    }
-
-    private void LookAtLimit(FiringSample sample)
-    {
-        var top = firing.Program.Steps.Max(s => s.Target?.Celsius ?? 0) + 15;
-        var limit = Math.Min(firing.Kiln.TopLimit.Celsius, top);
-        var shown = sample.Celsius!.Value;
-        Board.Look("over-limit", AlarmWeight.Danger, sample.Minutes, shown >= limit, shown < limit - 5, 0.5, 0, () =>
-            $"{PowerAlarms.Whole(shown)} °C; the limit is {PowerAlarms.Whole(limit)} °C."
-        );
+        Board.Look(AlarmIds.NoReading, AlarmWeight.Warn, reading.Minutes + limit, true, false, 0, 0, () => $"Nothing for {PowerAlarms.Whole(limit)} min.");
     }
 
     private void LookAtSameness(FiringSample sample)

@@ -96,27 +96,27 @@ public sealed partial class LiveFiring
         var chamber = shown + perMinute * LagMinutes;
         var cones = work is null ? [] : firing.Cones.Select((c, i) => new ConeSoFar(c, WorkBy(work, i, now, chamber!.Value, perMinute))).ToImmutableArray();
         return new LiveReport(
-            now,
-            last?.Celsius,
-            chamber,
-            shadow.Step,
-            shadow.Phase,
-            linkTells ? StepSource.Controller : StepSource.Shadow,
-            shadow.SetPoint,
-            shown is { } display ? promise.Of(window.Last!.Value.Minutes, display, shadow) : null,
-            firing.GoalIndex >= 0 && !cones.IsEmpty ? cones[firing.GoalIndex].Progress : null,
-            cones,
-            [.. gaps],
-            observer?.Estimate,
-            [.. Board.All],
-            slope,
-            shares.Mean(now - 6, now),
-            Forecast,
-            topAt,
-            endAt,
-            shadow.Phase == LivePhase.Hold ? shadow.HoldLeft : null,
-            steam.AskedAt,
-            steam.IsWanted
+            At: now,
+            Display: last?.Celsius,
+            Chamber: chamber,
+            Step: shadow.Step,
+            Phase: shadow.Phase,
+            StepSource: linkTells ? StepSource.Controller : StepSource.Shadow,
+            SetPoint: shadow.SetPoint,
+            Deviation: shown is { } display ? promise.Of(window.Last!.Value.Minutes, display, shadow) : null,
+            Progress: firing.GoalIndex >= 0 && !cones.IsEmpty ? cones[firing.GoalIndex].Progress : null,
+            Cones: cones,
+            Gaps: [.. gaps],
+            Estimate: observer?.Estimate,
+            Alarms: [.. Board.All],
+            Slope: slope,
+            Share: shares.Mean(now - 6, now),
+            Forecast: Forecast,
+            TopAt: topAt,
+            EndAt: endAt,
+            HoldLeft: shadow.Phase == LivePhase.Hold ? shadow.HoldLeft : null,
+            SteamAskedAt: steam.AskedAt,
+            SteamIsWanted: steam.IsWanted
         );
     }
 
@@ -142,7 +142,7 @@ public sealed partial class LiveFiring
     /// <param name="report">Where it is.</param>
     public ResumePlan? Resume(LiveReport report)
     {
-        var cut = Board.All.LastOrDefault(a => a.Id is "power-cut" or "no-heat");
+        var cut = Board.All.LastOrDefault(a => a.Id is AlarmIds.PowerCut or AlarmIds.NoHeat);
         if (
             cut is null
             || observer is null

@@ -12,7 +12,7 @@ namespace ZealousEmber.Core.Firing.Live;
 /// </summary>
 internal sealed class SteamLook(AlarmBoard board, WatchedFiring firing)
 {
-    private const string Id = "steam-look";
+    private const string Id = AlarmIds.SteamLook;
     private const double Again = 10;
     private const int MostAsked = 3;
     private const double NearBoiling = 3;

@@ -34,27 +34,27 @@ public sealed class UnfollowedFiring : IFollowedFiring
     /// <inheritdoc/>
     public LiveReport Report(double now, bool withForecast = true) =>
         new(
-            now,
-            last?.Celsius,
-            last?.Celsius,
-            0,
-            LivePhase.Waiting,
-            StepSource.Shadow,
-            null,
-            null,
-            null,
-            [],
-            [],
-            null,
-            [],
-            null,
-            last?.Share,
-            null,
-            null,
-            endAt,
-            null,
-            null,
-            false
+            At: now,
+            Display: last?.Celsius,
+            Chamber: last?.Celsius,
+            Step: 0,
+            Phase: LivePhase.Waiting,
+            StepSource: StepSource.Shadow,
+            SetPoint: null,
+            Deviation: null,
+            Progress: null,
+            Cones: [],
+            Gaps: [],
+            Estimate: null,
+            Alarms: [],
+            Slope: null,
+            Share: last?.Share,
+            Forecast: null,
+            TopAt: null,
+            EndAt: endAt,
+            HoldLeft: null,
+            SteamAskedAt: null,
+            SteamIsWanted: false
         );
 
     /// <inheritdoc/>

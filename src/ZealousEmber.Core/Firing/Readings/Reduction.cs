@@ -46,7 +46,7 @@ public static class Reduction
                 if (celsius[i] > celsius[high] || double.IsNaN(celsius[high]))
                     high = i;
             }
-            Keep(kept, start, Math.Min(low, high), Math.Max(low, high), i - 1);
+            Simplify(kept, start, Math.Min(low, high), Math.Max(low, high), i - 1);
         }
         return kept;
     }
@@ -68,7 +68,7 @@ public static class Reduction
         return Math.Max(GapMinutes, GapIntervals * some[some.Length / 2]);
     }
 
-    private static void Keep(List<int> kept, int first, int one, int other, int last)
+    private static void Simplify(List<int> kept, int first, int one, int other, int last)
     {
         kept.Add(first);
         if (one > first)

@@ -119,19 +119,19 @@ public static class FuelEstimator
         var (correction, sd) = Correct(passage, seen, until, Math.Sqrt(Math.Max(LeastSd * LeastSd, own * own) + unseen * unseen));
         FactorEstimate Factor(int k) => new(Math.Exp(at[k]), Math.Sqrt(covariance[k, k]) * Math.Exp(at[k]));
         return new FuelEstimate(
-            until,
-            passage.Chamber + correction,
-            sd,
-            passage.Lambda,
-            Factor(0),
-            Factor(1),
-            Factor(2),
-            new FactorEstimate(at[Bias], Math.Sqrt(covariance[Bias, Bias])),
-            passage.Kiln,
-            passage.Curve,
-            correction,
-            seen.Count,
-            seen.Exists(o => o.Celsius is not null)
+            Minute: until,
+            Celsius: passage.Chamber + correction,
+            Sd: sd,
+            Lambda: passage.Lambda,
+            Burner: Factor(0),
+            Wall: Factor(1),
+            Air: Factor(2),
+            EyeBias: new FactorEstimate(at[Bias], Math.Sqrt(covariance[Bias, Bias])),
+            Kiln: passage.Kiln,
+            Curve: passage.Curve,
+            Correction: correction,
+            Observations: seen.Count,
+            ByThermometer: seen.Exists(o => o.Celsius is not null)
         );
     }
 

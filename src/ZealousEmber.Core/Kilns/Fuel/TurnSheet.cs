@@ -48,19 +48,19 @@ internal sealed class TurnSheet
         var breath = Simulation.Air.At(setting, Chamber);
         rows.Add(
             new PlannedTurn(
-                Now,
-                Last == setting ? TurnKind.Look : TurnKind.Turn,
-                setting,
-                step,
-                inHold,
-                schedule?.Steps[step].Atmosphere,
-                Chamber,
-                Chamber,
-                wanted ?? Chamber,
-                breath,
-                breath.Lambda,
-                Simulation.FlameAtFlue(breath),
-                isLate
+                Minute: Now,
+                Kind: Last == setting ? TurnKind.Look : TurnKind.Turn,
+                Setting: setting,
+                Step: step,
+                InHold: inHold,
+                Asked: schedule?.Steps[step].Atmosphere,
+                Celsius: Chamber,
+                EndCelsius: Chamber,
+                Wanted: wanted ?? Chamber,
+                Breath: breath,
+                EndLambda: breath.Lambda,
+                FlameAtFlue: Simulation.FlameAtFlue(breath),
+                IsLate: isLate
             )
         );
         Last = setting;
@@ -83,19 +83,19 @@ internal sealed class TurnSheet
         var shut = BurnerSetting.Off(0);
         rows.Add(
             new PlannedTurn(
-                Now,
-                forGood ? TurnKind.ShutOff : TurnKind.Turn,
-                shut,
-                step,
-                false,
-                null,
-                Chamber,
-                Chamber,
-                Chamber,
-                Simulation.Air.At(shut, Chamber),
-                double.PositiveInfinity,
-                0,
-                false
+                Minute: Now,
+                Kind: forGood ? TurnKind.ShutOff : TurnKind.Turn,
+                Setting: shut,
+                Step: step,
+                InHold: false,
+                Asked: null,
+                Celsius: Chamber,
+                EndCelsius: Chamber,
+                Wanted: Chamber,
+                Breath: Simulation.Air.At(shut, Chamber),
+                EndLambda: double.PositiveInfinity,
+                FlameAtFlue: 0,
+                IsLate: false
             )
         );
         Last = shut;
@@ -131,21 +131,21 @@ internal sealed class TurnSheet
         var (chamber, line, air, fuel, energy, heat) = (recorder.Chamber, recorder.Line, recorder.Air, recorder.Fuel, Energy(), Simulation.Heat);
         var cooling = recorder.CoolDown(kiln.Opens);
         return new TurnPlan(
-            rows.ToImmutable(),
-            segments,
-            chamber,
-            line,
-            cooling,
-            air,
-            recorder.Follow(late),
-            trouble,
-            Duration.FromMinutes(powered),
-            fuel,
-            heat,
-            energy,
-            stall,
-            recorder.PeakFuel * 3600,
-            Duration.FromMinutes(Now)
+            Turns: rows.ToImmutable(),
+            Segments: segments,
+            Curve: chamber,
+            Line: line,
+            Cooling: cooling,
+            Air: air,
+            Follow: recorder.Follow(late),
+            Trouble: trouble,
+            Powered: Duration.FromMinutes(powered),
+            Fuel: fuel,
+            Heat: heat,
+            Energy: energy,
+            Stall: stall,
+            PeakFuel: recorder.PeakFuel * 3600,
+            OpensAt: Duration.FromMinutes(Now)
         );
     }
 

@@ -7102,7 +7102,29 @@ export interface components {
     };
     /** @description An alarm; minutes since the start. */
     AlarmContract: {
-      id: string;
+      /** @enum {string} */
+      id:
+        | 'tc-broken'
+        | 'tc-jump'
+        | 'tc-short'
+        | 'tc-reversed'
+        | 'frozen'
+        | 'no-reading'
+        | 'over-limit'
+        | 'over-set-point'
+        | 'stuck-on'
+        | 'no-heat'
+        | 'power-cut'
+        | 'falls-fast'
+        | 'weak'
+        | 'stalled'
+        | 'cannot-reach'
+        | 'cone-short'
+        | 'cone-past'
+        | 'turn-due'
+        | 'turn-overdue'
+        | 'past-end'
+        | 'steam-look';
       weight: components['schemas']['AlarmWeight'];
       /** Format: double */
       since: number;
@@ -8021,7 +8043,56 @@ export interface components {
       | 'top-too-hot';
     /** @description What an experienced colleague would say; the gravest first. */
     FindingContract: {
-      id: string;
+      /** @enum {string} */
+      id:
+        | 'air-not-electric'
+        | 'air-not-to-be-had'
+        | 'burn-out-short'
+        | 'cannot-hold-cool'
+        | 'closed-hollow'
+        | 'cones-clash'
+        | 'cooled-slowly'
+        | 'cools-by-itself'
+        | 'cools-no-further'
+        | 'cristobalite-down'
+        | 'does-nothing'
+        | 'dries-too-fast'
+        | 'elements-age'
+        | 'glaze-water'
+        | 'glazed-already'
+        | 'goal-missed'
+        | 'goal-passed'
+        | 'hold-long'
+        | 'hold-short'
+        | 'hold-slip'
+        | 'kiln-cannot-reach'
+        | 'kiln-too-slow'
+        | 'leather-hard'
+        | 'loaded-hot'
+        | 'nearly-empty'
+        | 'no-candle'
+        | 'no-witness-pack'
+        | 'off-in-climb'
+        | 'organics-fast'
+        | 'outside-cones'
+        | 'over-kiln-limit'
+        | 'quartz-down'
+        | 'quartz-up'
+        | 'rate-slip'
+        | 'reduction-burning-out'
+        | 'reduction-in-bisque'
+        | 'reduction-never-cleared'
+        | 'reduction-too-late'
+        | 'scale-slip'
+        | 'short-of-gas'
+        | 'short-of-heat'
+        | 'slow-band-short'
+        | 'steam-risk'
+        | 'target-slip'
+        | 'target-unreached'
+        | 'wall-climb'
+        | 'wall-too-thick'
+        | 'zero-slip';
       severity: components['schemas']['Severity'];
       /** Format: int32 */
       segment: number;
@@ -8200,8 +8271,31 @@ export interface components {
     };
     /** @description A change. */
     FiringPatch: {
-      /** @description burn, work+, band+, … */
-      name: string;
+      /**
+       * @description burn, work+, band+, …
+       * @enum {string}
+       */
+      name:
+        | 'work+'
+        | 'work-'
+        | 'offset'
+        | 'hold-'
+        | 'heal'
+        | 'last100'
+        | 'even'
+        | 'burn'
+        | 'vent'
+        | 'bisque-'
+        | 'dry'
+        | 'quartzup'
+        | 'quartzdown'
+        | 'cristodown'
+        | 'open'
+        | 'band+'
+        | 'fastcool'
+        | 'glazedry'
+        | 'elements'
+        | 'drop-and-hold';
       /** @description What is changed, in a sentence. */
       text: string;
       /** @description What else belongs to it. */

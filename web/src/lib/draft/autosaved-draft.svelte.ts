@@ -1,7 +1,7 @@
 import { sayProblem } from '$lib/api/client';
 import { device as browserDevice, type Device, type FoundCopy } from './device';
 import { History } from './history.svelte';
-import { livingOn } from './living';
+import { openDraftsOn } from './open-drafts';
 import type { Outcome, Stored } from './outcome';
 import type { Opened, Remote, SaveState, Sending } from './remote';
 
@@ -37,7 +37,7 @@ export class AutosavedDraft<T> {
   private atOnce = false;
   private left = false;
   private abandoned = false;
-  private readonly living: ReturnType<typeof livingOn>;
+  private readonly living: ReturnType<typeof openDraftsOn>;
   /** The network is back. */
   private readonly retry = () => {
     if (this.state.kind === 'offline') void this.save();
@@ -58,7 +58,7 @@ export class AutosavedDraft<T> {
     this.stopListening = device.listen((news) => {
       if (news.key === this.key && this.id !== null) this.hear(news.version, news.body as T);
     });
-    this.living = livingOn(device);
+    this.living = openDraftsOn(device);
     this.living.get(this.key)?.abandon();
     this.living.set(this.key, this);
     window.addEventListener('online', this.retry);

@@ -13,7 +13,7 @@
   import type { PreviewLoop } from './preview-loop.svelte';
   import type { ScheduleDraft } from './schedule-draft.svelte';
   import type { StartTime } from './start-time.svelte';
-  import { switchUnit as toOtherUnit } from './write';
+  import { switchUnit as toOtherUnit } from './write-shorthand';
 
   interface Props {
     draft: ScheduleDraft;

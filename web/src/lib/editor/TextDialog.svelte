@@ -3,7 +3,7 @@
   import Dialog from '$lib/ui/Dialog.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { ScheduleDraft } from './schedule-draft.svelte';
-  import { writeOut } from './write';
+  import { writeShorthand } from './write-shorthand';
 
   interface Props {
     draft: ScheduleDraft;
@@ -18,7 +18,7 @@
   let field: HTMLTextAreaElement;
 
   async function apply() {
-    problem = await writeOut(draft, text, true);
+    problem = await writeShorthand(draft, text, true);
     if (!problem) onclose();
     else if (problem.position !== undefined) {
       field.focus();

@@ -3,7 +3,7 @@
   import type { Problem } from '$lib/api/client';
   import { sayProblem } from '$lib/api/client';
   import type { ScheduleDraft } from './schedule-draft.svelte';
-  import { writeOut } from './write';
+  import { writeShorthand } from './write-shorthand';
 
   interface Props {
     draft: ScheduleDraft;
@@ -21,7 +21,7 @@
   async function write() {
     if (!text.trim()) return;
     try {
-      problem = await writeOut(draft, text);
+      problem = await writeShorthand(draft, text);
     } catch (error) {
       problem = { detail: sayProblem(error) };
     }

@@ -5,7 +5,7 @@
   import { ConeRow } from '$lib/cones';
   import { display } from '$lib/display.svelte';
   import { clock, duration, shortTime } from '$lib/format';
-  import FuelHero from './FuelHero.svelte';
+  import FuelNowPanel from './FuelNowPanel.svelte';
   import {
     GasStrip,
     NextTurn,
@@ -25,7 +25,7 @@
   import LiveChart from './LiveChart.svelte';
   import { outbox } from './outbox.svelte';
   import { entriesOf, liveOf } from './queries';
-  import RingHere from './RingHere.svelte';
+  import AlarmSound from './AlarmSound.svelte';
   import Times from './Times.svelte';
   import type { EntryRequest, Log, Run } from './types';
 
@@ -166,7 +166,7 @@
         startsAt={run.startsAt}
         {over}
       />
-      <FuelHero {run} {live} {plan} {kiln} {name} {unit} />
+      <FuelNowPanel {run} {live} {plan} {kiln} {name} {unit} />
       {#if plan && !over && live.endMinute === null}
         <NextTurn
           {plan}
@@ -225,7 +225,7 @@
       {/if}
       <EntryLog firingId={id} entries={entries.data ?? []} {unit} {over} />
       {#if !over}
-        <RingHere />
+        <AlarmSound />
         <div class="flex flex-wrap gap-2">
           {#if live.endMinute === null && (live.state === 'firing' || live.state === 'started')}<button
               class="btn btn-ghost text-error"

@@ -8,14 +8,14 @@
   import EntryLog from './EntryLog.svelte';
   import EntrySheet from './EntrySheet.svelte';
   import EndDialog from './EndDialog.svelte';
-  import Hero from './Hero.svelte';
+  import NowPanel from './NowPanel.svelte';
   import { hub } from './hub.svelte';
   import LogDialog from './LogDialog.svelte';
   import LiveChart from './LiveChart.svelte';
   import { outbox } from './outbox.svelte';
   import { entriesOf, liveOf, logOf } from './queries';
   import Replay from './Replay.svelte';
-  import RingHere from './RingHere.svelte';
+  import AlarmSound from './AlarmSound.svelte';
   import ResumeCard from './ResumeCard.svelte';
   import Times from './Times.svelte';
   import type { EntryRequest, Live, Run } from './types';
@@ -172,7 +172,7 @@
         {over}
         aftercut={cut && live.forecast?.resume ? aftercut : undefined}
       />
-      <Hero {run} {live} {kiln} {name} {unit} />
+      <NowPanel {run} {live} {kiln} {name} {unit} />
       <LiveChart {run} {live} log={log.data ?? null} {unit} window={part} height={over ? 320 : 250} />
       {#if replaying}<Replay {run} onmoment={(moment) => (again = moment)} />{/if}
       <p class="text-soft flex flex-wrap items-center gap-x-3 text-[13.5px]">
@@ -228,7 +228,7 @@
       </section>
       <EntryLog firingId={id} entries={entries.data ?? []} {unit} {over} />
       {#if !over}
-        <RingHere />
+        <AlarmSound />
         <div class="flex flex-wrap gap-2">
           {#if live.state === 'firing' || live.state === 'started'}<button
               class="btn btn-ghost text-error"

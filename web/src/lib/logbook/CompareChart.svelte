@@ -4,7 +4,7 @@
   import { path } from '$lib/chart/line';
   import { display } from '$lib/display.svelte';
   import { when } from '$lib/format';
-  import { shadeOf } from './shades';
+  import { shadeOf } from './line-colours';
   import type { Compared } from './queries';
 
   /** Several firings on one chart: the first glowing, the others in shades of their own, told by name. */

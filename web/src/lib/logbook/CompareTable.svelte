@@ -1,6 +1,6 @@
 <script lang="ts">
   import { number } from '$lib/format';
-  import { shadeOf } from './shades';
+  import { shadeOf } from './line-colours';
   import type { Compared } from './queries';
 
   /** Number by number; those that differ by more than is worth a thought stand out. */

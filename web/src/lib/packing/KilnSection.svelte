@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { Lot, Packing } from '$lib/api/client';
-  import { lengthSaid } from '$lib/fields/said';
+  import { lengthText } from '$lib/fields/length-text';
   import { drawn, side } from './silhouette';
-  import { standOf } from './stand';
+  import { standOf } from './standing';
 
   /** The kiln in section, from the front: shelves on their props, pieces as silhouettes, packs, peepholes and the thermocouple. */
   interface Props {
@@ -148,7 +148,7 @@
       {#if !faint || shelves[s - 1]?.region !== 'front'}
         <text x={wide / 2 + brick + 10} y={top + shelf.thickness / 2 + 9} class="number">{shelf.number}</text>
         <text x={wide / 2 + brick + 10} y={top - shelf.opening / 2 + 7} class="opening"
-          >{lengthSaid(Math.round(shelf.opening))}</text
+          >{lengthText(Math.round(shelf.opening))}</text
         >
       {/if}
     </g>

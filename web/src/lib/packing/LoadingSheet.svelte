@@ -3,10 +3,10 @@
   import type { Lot, Packing } from '$lib/api/client';
   import { display } from '$lib/display.svelte';
   import { sayLength } from '$lib/fields/measure';
-  import { lengthSaid } from '$lib/fields/said';
+  import { lengthText } from '$lib/fields/length-text';
   import { counted, number, plural } from '$lib/format';
   import KilnSection from './KilnSection.svelte';
-  import { shadesOf } from './shades';
+  import { shadesOf } from './maker-colours';
   import ShelfPlan from './ShelfPlan.svelte';
 
   /** One page to load by, from the bottom up: props to fetch, what goes on each shelf and whose; on a phone a tick for each shelf. */
@@ -63,7 +63,7 @@
       <h2>Fetch first</h2>
       <ul class="props">
         {#each packing.pickUp as prop (prop.height)}<li>
-            <b>{prop.count}</b> × {lengthSaid(prop.height ?? 0)}
+            <b>{prop.count}</b> × {lengthText(prop.height ?? 0)}
           </li>{/each}
       </ul>
       {#each packing.cautions as caution (caution.id)}<p class="caution">{caution.text}</p>{/each}
@@ -105,7 +105,7 @@
                   : ''}{lot.whose ? ` (${lot.whose})` : ''}
               </li>{/each}
             {#if shelf.pack}<li>
-                <i class="cones"></i>witness pack, seen at {lengthSaid(shelf.pack.peephole)}
+                <i class="cones"></i>witness pack, seen at {lengthText(shelf.pack.peephole)}
               </li>{/if}
           </ul>
         </div>

@@ -2,7 +2,7 @@
   import { counted, number, plural } from '$lib/format';
   import KilnSection from './KilnSection.svelte';
   import type { PackingLoop } from './packing-loop.svelte';
-  import { shadesOf } from './shades';
+  import { shadesOf } from './maker-colours';
   import ShelfCard from './ShelfCard.svelte';
   import TakesMore from './TakesMore.svelte';
 

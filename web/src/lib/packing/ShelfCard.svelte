@@ -5,7 +5,7 @@
   import LockOpen from '@lucide/svelte/icons/lock-open';
   import RotateCw from '@lucide/svelte/icons/rotate-cw';
   import type { Packing, PlacedShelf } from '$lib/api/client';
-  import { lengthSaid } from '$lib/fields/said';
+  import { lengthText } from '$lib/fields/length-text';
   import { number } from '$lib/format';
   import type { PackingLoop } from './packing-loop.svelte';
   import ShelfPlan from './ShelfPlan.svelte';
@@ -99,7 +99,7 @@
           value={String(shelf.opening)}
           onchange={(e) => loop.open(shelf.number, Number(e.currentTarget.value))}
         >
-          {#each openings as opening (opening)}<option value={String(opening)}>{lengthSaid(opening)}</option
+          {#each openings as opening (opening)}<option value={String(opening)}>{lengthText(opening)}</option
             >{/each}
         </select>
       {/if}

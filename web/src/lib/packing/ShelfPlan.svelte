@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Lot, Packing, PlacedShelf } from '$lib/api/client';
   import { drawn } from './silhouette';
-  import { standOf } from './stand';
+  import { standOf } from './standing';
 
   /** A shelf from above, the front at the bottom; pieces can be dragged, or moved with the arrow keys. */
   interface Props {

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
-import { shadesOf } from './shades';
+import { shadesOf } from './maker-colours';
 import { drawn, side } from './silhouette';
-import { standOf } from './stand';
+import { standOf } from './standing';
 
 test('each maker has one shade, and unsigned lots one each', () => {
   const shades = shadesOf([{ whose: 'Maren' }, { whose: 'Tobin' }, { whose: 'Maren' }, {}, {}] as never);

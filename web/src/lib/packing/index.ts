@@ -4,4 +4,4 @@ export { default as KilnSection } from './KilnSection.svelte';
 export { default as LoadingSheet } from './LoadingSheet.svelte';
 export { default as PackingCard } from './PackingCard.svelte';
 export { hasSize, isRaw, PackingLoop } from './packing-loop.svelte';
-export { shadesOf } from './shades';
+export { shadesOf } from './maker-colours';

@@ -10,7 +10,7 @@
   import { studioSettings } from '$lib/studio/queries';
   import { createQuery } from '@tanstack/svelte-query';
   import { toasts } from '$lib/ui/toasts.svelte';
-  import { tryOnTiles } from './tiles';
+  import { tryOnTiles } from './try-on-tiles';
   import type { Patch, ReadingView } from './reading-draft.svelte';
   import { bendWords } from './words';
 

@@ -4,12 +4,12 @@
   import MomentField from '$lib/fields/MomentField.svelte';
   import { clock, money } from '$lib/format';
   import Dialog from '$lib/ui/Dialog.svelte';
-  import type { FiringAsked } from './asked';
+  import type { StartTask } from './start-task';
   import StartBars from './StartBars.svelte';
   import { saveWatchTimes } from './watch-times';
 
   interface Props {
-    asked: FiringAsked;
+    asked: StartTask;
     /** The schedule in shorthand: another one is another question. */
     line: string;
     ontake: (at: Date) => void;

@@ -1,10 +1,10 @@
 import { api, sayProblem } from '$lib/api/client';
 import { download, fileName } from '$lib/chart/save-svg';
 import { toasts } from '$lib/ui/toasts.svelte';
-import type { FiringAsked } from './asked';
+import type { StartTask } from './start-task';
 
 /** The moments of this firing that want a person, as a calendar file. */
-export async function saveWatchTimes(asked: FiringAsked, start: string): Promise<void> {
+export async function saveWatchTimes(asked: StartTask, start: string): Promise<void> {
   const { data, error } = await api.POST('/api/starts/calendar', {
     body: { ...asked, start },
     parseAs: 'text'

@@ -7,7 +7,7 @@
   import { kilnList } from '$lib/kilns/queries';
   import BestOf from '$lib/logbook/BestOf.svelte';
   import LogbookCard from '$lib/logbook/LogbookCard.svelte';
-  import Narrow from '$lib/logbook/Narrow.svelte';
+  import LogbookFilters from '$lib/logbook/LogbookFilters.svelte';
   import { askedIn, logbook, type Narrowing } from '$lib/logbook/queries';
   import Trends from '$lib/logbook/Trends.svelte';
   import { glazes } from '$lib/stock/collections';
@@ -45,7 +45,11 @@
         {plural(found.data.total, 'firing')}
       </p>{/if}
   </header>
-  <Narrow {params} onchange={narrow} onclear={() => void goto('?', { replaceState: true, noScroll: true })} />
+  <LogbookFilters
+    {params}
+    onchange={narrow}
+    onclear={() => void goto('?', { replaceState: true, noScroll: true })}
+  />
   {#if params.get('glaze')}<BestOf {query} of={glazeName(Number(params.get('glaze')))} />{/if}
   <Trends {query} />
   {#if found.isError}

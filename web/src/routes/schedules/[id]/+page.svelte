@@ -11,7 +11,7 @@
   import { saveOnLeaving } from '$lib/draft/leaving.svelte';
   import AboutCard from '$lib/editor/AboutCard.svelte';
   import BetweenCard from '$lib/editor/BetweenCard.svelte';
-  import Chamber from '$lib/editor/Chamber.svelte';
+  import EditorChart from '$lib/editor/EditorChart.svelte';
   import ClockCard from '$lib/editor/ClockCard.svelte';
   import { scheduleDifferences } from '$lib/editor/differences';
   import EditorHeader from '$lib/editor/EditorHeader.svelte';
@@ -107,7 +107,7 @@
     <ConflictBanner {draft} what="schedule" compare={scheduleDifferences} />
     <div class="columns">
       <div class="left">
-        <Chamber {draft} {loop} {tried} {marked} bind:selected />
+        <EditorChart {draft} {loop} {tried} {marked} bind:selected />
         <section class="card-paper steps" aria-label="Steps">
           <div class="scroll"><StepList bind:this={list} {draft} {loop} bind:selected /></div>
           {#if loop.errors['segments']}<p class="text-error px-3.5 py-1 text-[13px]" role="alert">

@@ -1,5 +1,0 @@
-import { display } from '$lib/display.svelte';
-import { sayLength } from './measure';
-
-/** "205 mm", "8.07 in": in the studio's unit. */
-export const lengthSaid = (mm: number): string => `${sayLength(mm, display.length)} ${display.length}`;
