@@ -94,6 +94,9 @@ public sealed record ConeFallContract(string Cone, double Minute, DateTimeOffset
 /// <param name="Lambda">At most 99.</param>
 public sealed record AirContract(double Minute, double Lambda, Atmosphere Band);
 
+/// <summary>A stretch with one kind of air, as it is written along a curve; minutes since the start.</summary>
+public sealed record AirStretchContract(double FromMinute, double ToMinute, Atmosphere Band);
+
 /// <summary>How near the turns keep to the schedule above 200 °C, degrees of the schedule's unit.</summary>
 public sealed record FollowContract(double Rms, double Worst, double LateMinutes);
 

@@ -177,6 +177,7 @@ public sealed record KilnPreview(
     KilnHeatSource Heat = KilnHeatSource.Electric,
     IReadOnlyList<TurnContract>? Turns = null,
     IReadOnlyList<AirContract>? Atmosphere = null,
+    IReadOnlyList<AirStretchContract>? AirStretches = null,
     FollowContract? Follow = null,
     FuelUseContract? Fuel = null,
     IReadOnlyList<TurnTroubleContract>? Trouble = null,

@@ -4,6 +4,8 @@ using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Diagnosis;
 using ZealousEmber.Core.Firing.Alarms;
 using ZealousEmber.Core.Kilns.Fuel;
+using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Hosting;
 
@@ -43,8 +45,22 @@ internal static class Vocabulary
         text.Append("\n/** What a bend is called, from so many degrees on. */\nexport const bendWords = [\n");
         text.AppendJoin(",\n", Called().Select(c => string.Create(CultureInfo.InvariantCulture, $"  {{ from: {c.From}, words: '{c.Words}' }}")));
         text.Append("\n] as const;\n");
+        text.Append(
+            CultureInfo.InvariantCulture,
+            $"\n/** How far apart pieces of a stack stand: a nest's least, its share of the height, the gap of spacers; mm. */\n"
+        );
+        text.Append(
+            CultureInfo.InvariantCulture,
+            $"export const stackStep = {{ nestLeast: {Piece.LeastNestStep}, nestShare: {Piece.NestShare}, spacerGap: {Piece.SpacerGap} }};\n"
+        );
+        text.Append(CultureInfo.InvariantCulture, $"\n/** Degrees Fahrenheit to a kelvin, and where water freezes. */\n");
+        text.Append(CultureInfo.InvariantCulture, $"export const fahrenheit = {{ perKelvin: {PerKelvin}, freezing: {Freezing} }};\n");
         return text.ToString();
     }
+
+    private static double Freezing => Temperature.FromCelsius(0).In(TemperatureUnit.Fahrenheit);
+
+    private static double PerKelvin => TemperatureDifference.FromKelvins(1).In(TemperatureUnit.Fahrenheit);
 
     private static IEnumerable<(double From, string Words)> Called()
     {

@@ -25,6 +25,10 @@ internal static class FuelPreviews
         {
             Heat = KilnHeatSource.Fuel,
             Turns = Turns(plan, kiln, program, unit, begins, goal),
+            AirStretches =
+            [
+                .. AirStretch.Of(plan.Air, plan.Powered.TotalMinutes).Select(s => new AirStretchContract(Math.Round(s.From, 2), Math.Round(s.To, 2), s.Band)),
+            ],
             Atmosphere = [.. plan.Air.Select(a => new AirContract(Math.Round(a.Minute, 2), Math.Round(a.Lambda, 4), AirAim.Band(a.Lambda)))],
             Follow = new FollowContract(Difference(plan.Follow.Rms, unit), Difference(plan.Follow.Worst, unit), plan.Follow.Late.TotalMinutes),
             Fuel = Use(plan, kiln.Kiln, cost),

@@ -42,9 +42,15 @@ public sealed record Piece
     public const int MostStacked = 60;
 
     private const double UsualFoot = 0.65;
-    private const double SpacerGap = 10;
-    private const double LeastNestStep = 20;
-    private const double NestShare = 0.35;
+
+    /// <summary>Between pieces on spacers, mm.</summary>
+    public const double SpacerGap = 10;
+
+    /// <summary>The least one of a nest stands above the one in it, mm.</summary>
+    public const double LeastNestStep = 20;
+
+    /// <summary>The same as a share of its height.</summary>
+    public const double NestShare = 0.35;
 
     private Piece(PieceShape shape) => Shape = shape;
 

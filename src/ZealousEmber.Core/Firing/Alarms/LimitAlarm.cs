@@ -3,7 +3,9 @@ using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Firing.Alarms;
 
-/// <summary>Hotter than a firing should ever be, in any kiln: over what the kiln may, or well over the hottest target. Source: the project's alarms.csv.</summary>
+/// <summary>
+/// Hotter than a firing should ever be, in any kiln: over what the kiln may, or well over the hottest target. Source: the project's alarms.csv.
+/// </summary>
 public static class LimitAlarm
 {
     // Over the hottest target there is room for a controller that swings; and it is over when it is so much under again.

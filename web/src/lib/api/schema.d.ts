@@ -7100,6 +7100,14 @@ export interface components {
       lambda: number;
       band: components['schemas']['Atmosphere'];
     };
+    /** @description A stretch with one kind of air, as it is written along a curve; minutes since the start. */
+    AirStretchContract: {
+      /** Format: double */
+      fromMinute: number;
+      /** Format: double */
+      toMinute: number;
+      band: components['schemas']['Atmosphere'];
+    };
     /** @description An alarm; minutes since the start. */
     AlarmContract: {
       /** @enum {string} */
@@ -9332,6 +9340,7 @@ export interface components {
       turns?: null | components['schemas']['TurnContract'][];
       /** @description The air over time. */
       atmosphere?: null | components['schemas']['AirContract'][];
+      airStretches?: null | components['schemas']['AirStretchContract'][];
       follow?: null | components['schemas']['FollowContract'];
       fuel?: null | components['schemas']['FuelUseContract'];
       /** @description What cannot be done of what was asked. */

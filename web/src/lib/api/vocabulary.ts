@@ -99,3 +99,9 @@ export const bendWords = [
   { from: 86.25, words: 'down, at 6 o’clock' },
   { from: 100.25, words: 'flat' }
 ] as const;
+
+/** How far apart pieces of a stack stand: a nest's least, its share of the height, the gap of spacers; mm. */
+export const stackStep = { nestLeast: 20, nestShare: 0.35, spacerGap: 10 };
+
+/** Degrees Fahrenheit to a kelvin, and where water freezes. */
+export const fahrenheit = { perKelvin: 1.8, freezing: 32 };

@@ -4,9 +4,10 @@
   import { degrees } from '$lib/format';
   import ChartGrid from './ChartGrid.svelte';
   import { makeFrame, type Frame } from './frame';
-  import { glowStops, toUnit } from './glow';
+  import { glowStops } from './glow';
   import { path } from './line';
   import PointerReading from './PointerReading.svelte';
+  import { toUnit } from '$lib/units';
 
   interface Props {
     curve: readonly CurvePoint[];

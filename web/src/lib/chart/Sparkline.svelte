@@ -1,8 +1,9 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
   import type { CurvePoint, Unit } from '$lib/api/client';
-  import { glowStops, toUnit } from './glow';
+  import { glowStops } from './glow';
   import { path } from './line';
+  import { toUnit } from '$lib/units';
 
   interface Props {
     curve: readonly CurvePoint[];

@@ -1,7 +1,7 @@
+import { toUnit } from '$lib/units';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import type { Unit } from '$lib/api/client';
 import { dayName, shortTime } from '$lib/format';
-import { toUnit } from './glow';
 
 /** The ground a firing is drawn on: scales and ticks, worked out from the size and the longest, hottest line. */
 export interface Frame {

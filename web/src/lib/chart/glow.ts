@@ -1,3 +1,4 @@
+import { toUnit } from '$lib/units';
 import type { Unit } from '$lib/api/client';
 
 /**
@@ -18,8 +19,6 @@ const stops: readonly (readonly [celsius: number, colour: string])[] = [
   [1300, '#ffe9b4'],
   [1400, '#fff7e0']
 ];
-
-export const toUnit = (celsius: number, unit: Unit) => (unit === 'C' ? celsius : (celsius * 9) / 5 + 32);
 
 /** Stops of a vertical gradient over a range of temperatures, offsets from its bottom. */
 export function glowStops(low: number, high: number, unit: Unit): { offset: number; colour: string }[] {

@@ -1,11 +1,11 @@
 <script lang="ts">
   import type { ConeTableRow, Unit } from '$lib/api/client';
-  import { toUnit } from '$lib/chart/glow';
   import { number } from '$lib/format';
+  import { perKelvin, toUnit } from '$lib/units';
 
   /** Every cone and its end points, for the screen and for the studio wall. */
   const { rows, unit }: { rows: readonly ConeTableRow[]; unit: Unit } = $props();
-  const perDegree = $derived(unit === 'F' ? 1.8 : 1);
+  const perDegree = $derived(perKelvin(unit));
 </script>
 
 <section aria-labelledby="wall-table">

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { toUnit } from '$lib/chart/glow';
   import WordField from '$lib/fields/WordField.svelte';
   import { readNumber } from '$lib/fields/parse';
   import { duration, number } from '$lib/format';
   import type { PreviewLoop } from './preview-loop.svelte';
+  import { toCelsius, toUnit } from '$lib/units';
 
   const { loop, unit }: { loop: PreviewLoop; unit: 'C' | 'F' } = $props();
 
@@ -23,7 +23,7 @@
   $effect(() => {
     if (asked === unit) return;
     const { between } = loop;
-    const swap = (t: number) => Math.round(unit === 'F' ? (t * 9) / 5 + 32 : ((t - 32) * 5) / 9);
+    const swap = (t: number) => Math.round(unit === 'F' ? toUnit(t, 'F') : toCelsius(t, 'F'));
     loop.between = between && asked ? { from: swap(between.from), to: swap(between.to) } : usual;
     asked = unit;
     void loop.ask();

@@ -32,11 +32,11 @@
   );
   /** The air: as the kiln has it, else as the steps ask for it. */
   const air = $derived(
-    kiln?.atmosphere ??
+    kiln?.airStretches ??
       (steps.some(({ step }) => step.atmosphere && step.atmosphere !== 'oxidising')
         ? (preview?.segments ?? []).map((s, i) => ({
-            minute: s.startMinute,
-            lambda: 1,
+            fromMinute: s.startMinute,
+            toMinute: s.endMinute,
             band: steps[i]?.step.atmosphere ?? ('oxidising' as const)
           }))
         : [])
@@ -93,7 +93,7 @@
         {#if air.length > 0}
           {#await import('$lib/fuel/AirStrip.svelte') then { default: AirStrip }}<AirStrip
               {frame}
-              {air}
+              stretches={air}
               until={preview.poweredMinutes}
             />{/await}
         {/if}

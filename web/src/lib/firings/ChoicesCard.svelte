@@ -5,6 +5,7 @@
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { FiringDraft } from './firing-draft.svelte';
   import { schools, studioWays } from './queries';
+  import { perKelvin } from '$lib/units';
 
   /** What practitioners differ on, each way with its one line of why; any of them can be made the studio's own. */
   const { draft }: { draft: FiringDraft } = $props();
@@ -30,7 +31,7 @@
   /** How far below the top it drops, kelvins; shown in the firing's own scale. */
   const drops = [40, 45, 50, 55, 60];
   const degrees = (kelvins: number) =>
-    draft.body.unit === 'F' ? `${Math.round(kelvins * 1.8)} °F` : `${kelvins} °C`;
+    `${Math.round(kelvins * perKelvin(draft.body.unit ?? 'C'))} °${draft.body.unit ?? 'C'}`;
 
   const minutes = (text: string) => {
     const read = Number(text.replace(',', '.'));

@@ -52,10 +52,11 @@
           preview.totalMinutes
         )} in all"
       >
-        {#snippet children(frame)}{#if preview.kiln?.atmosphere}{@const air = preview.kiln.atmosphere}
+        {#snippet children(frame)}{#if preview.kiln?.airStretches}{@const stretches =
+              preview.kiln.airStretches}
             {#await import('$lib/fuel/AirStrip.svelte') then { default: AirStrip }}<AirStrip
                 {frame}
-                {air}
+                {stretches}
                 until={preview.poweredMinutes}
               />{/await}{/if}{/snippet}
       </FiringChart>

@@ -3,8 +3,8 @@
   import { display } from '$lib/display.svelte';
   import { duration, number } from '$lib/format';
   import { sayMass } from '$lib/fields/measure';
-  import { toUnit } from '$lib/chart/glow';
   import { summaryOf } from './queries';
+  import { toUnit } from '$lib/units';
 
   /** One firing in one line, the same on every stage: what is fired, how much stands in it, what it takes, when it may be opened. Red where two of them differ. */
   interface Props {

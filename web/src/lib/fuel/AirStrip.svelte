@@ -1,19 +1,17 @@
 <script lang="ts">
   import type { Frame } from '$lib/chart/frame';
-  import { airNames, airStretches, type Air } from './words';
+  import { airNames, type AirStretch } from './words';
 
   /** The air along the foot of a chart: a band and a word for each stretch that is not in oxidation. */
   interface Props {
     frame: Frame;
-    air: readonly Air[];
+    stretches: readonly AirStretch[];
     /** Until the burners go out. */
     until: number;
     paper?: boolean;
   }
-  const { frame, air, until, paper = false }: Props = $props();
-  const stretches = $derived(
-    airStretches(air, until).filter((s) => s.band !== 'oxidising' && s.from < until)
-  );
+  const { frame, stretches: all, until, paper = false }: Props = $props();
+  const stretches = $derived(all.filter((s) => s.band !== 'oxidising'));
   const fills = {
     oxidising: 'none',
     neutral: '#8d8a86',
@@ -21,11 +19,11 @@
     'heavy-reduction': '#c2571d'
   };
   /** Too narrow to be written in: said once behind them, in one word where the names of what lies there need the room. */
-  const end = $derived(frame.x(Math.min(until, stretches.at(-1)?.to ?? 0)) + 7);
+  const end = $derived(frame.x(Math.min(until, stretches.at(-1)?.toMinute ?? 0)) + 7);
   const names = $derived(
     stretches.length > 0 &&
       stretches.every(
-        (s) => frame.x(Math.min(s.to, until)) - frame.x(s.from) <= airNames[s.band].length * 6.2
+        (s) => frame.x(Math.min(s.toMinute, until)) - frame.x(s.fromMinute) <= airNames[s.band].length * 6.2
       )
       ? stretches.map((s) => airNames[s.band]).join(', then ')
       : ''
@@ -40,9 +38,9 @@
   role="img"
   aria-label="The air: {stretches.map((s) => airNames[s.band]).join(', then ') || 'oxidation'}"
 >
-  {#each stretches as s (s.from)}
-    {@const x = frame.x(s.from)}
-    {@const width = Math.max(2, frame.x(Math.min(s.to, until)) - x)}
+  {#each stretches as s (s.fromMinute)}
+    {@const x = frame.x(s.fromMinute)}
+    {@const width = Math.max(2, frame.x(Math.min(s.toMinute, until)) - x)}
     <rect {x} {y} {width} height="15" fill={fills[s.band]} fill-opacity={paper ? 0.35 : 0.5} />
     {#if width > airNames[s.band].length * 6.2}
       <text

@@ -3,9 +3,9 @@
   import MeasureField from '$lib/fields/MeasureField.svelte';
   import { sayMass } from '$lib/fields/measure';
   import { duration, number, plural, shortTime } from '$lib/format';
-  import { toUnit } from '$lib/chart/glow';
   import Dialog from '$lib/ui/Dialog.svelte';
   import type { FiringTurns } from './words';
+  import { toUnit } from '$lib/units';
 
   /** What is left in the cylinders, and whether it lasts; one number weighed in puts it right. */
   interface Props {

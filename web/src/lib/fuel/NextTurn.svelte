@@ -1,7 +1,7 @@
 <script lang="ts">
   import { degrees, duration, shortTime } from '$lib/format';
-  import { toUnit } from '$lib/chart/glow';
   import { airNames, fallsText, type FiringTurns, type Setting, type Turn } from './words';
+  import { toUnit } from '$lib/units';
 
   /** What to turn next: large enough for gloves, with what to expect and the caution where it belongs. */
   interface Props {

@@ -82,7 +82,7 @@
     >
       {#snippet children(frame)}<AirStrip
           {frame}
-          air={kiln.atmosphere ?? []}
+          stretches={kiln.airStretches ?? []}
           until={preview.poweredMinutes}
         />{/snippet}
     </FiringChart>

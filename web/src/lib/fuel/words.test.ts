@@ -1,14 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import {
-  fallsText,
-  folded,
-  wrongs,
-  airStretches,
-  flameText,
-  marks,
-  nearestFlame,
-  settingText
-} from './words';
+import { fallsText, folded, wrongs, flameText, marks, nearestFlame, settingText } from './words';
 
 const hands = { burners: 2, mark: 0.05 };
 const gauge = (pressureBar: number) => ({ flame: 'gauge' as const, lit: 2, pressureBar, damper: null });
@@ -18,25 +9,6 @@ const all = [
   { flame: 'low' as const, lit: 2, pressureBar: null, damper: null },
   ...[0.025, 0.05, 0.075, 0.1, 0.2, 0.25, 0.3].map(gauge)
 ];
-
-describe('the air in stretches', () => {
-  it('joins what is alike and passes over what is short', () => {
-    const air = [
-      { minute: 0, lambda: 4, band: 'oxidising' as const },
-      { minute: 60, lambda: 1.3, band: 'oxidising' as const },
-      { minute: 345, lambda: 0.86, band: 'heavy-reduction' as const },
-      { minute: 389, lambda: 0.91, band: 'light-reduction' as const },
-      { minute: 400, lambda: 0.97, band: 'neutral' as const },
-      { minute: 401, lambda: 0.95, band: 'light-reduction' as const }
-    ];
-    expect(airStretches(air, 600)).toEqual([
-      { from: 0, to: 345, band: 'oxidising' },
-      { from: 345, to: 389, band: 'heavy-reduction' },
-      { from: 389, to: 600, band: 'light-reduction' }
-    ]);
-    expect(airStretches([], 600)).toEqual([]);
-  });
-});
 
 describe('flames a thumb can step through', () => {
   it('find the one a setting is nearest to', () => {

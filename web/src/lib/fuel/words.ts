@@ -11,6 +11,7 @@ export type Setting = Schemas['SettingContract'];
 /** What a gauge and its burners are like. */
 export type Gauge = Pick<FiringTurns['hands'], 'burners' | 'mark'>;
 export type AirBand = Air['band'];
+export type AirStretch = Schemas['AirStretchContract'];
 
 /** What people call the air. */
 export const airNames: Record<AirBand, string> = {
@@ -19,21 +20,6 @@ export const airNames: Record<AirBand, string> = {
   'light-reduction': 'light reduction',
   'heavy-reduction': 'heavy reduction'
 };
-
-/** Stretches of one kind of air; what is shorter than a few minutes belongs to the one before. */
-export function airStretches(
-  air: readonly Air[],
-  end: number
-): { from: number; to: number; band: AirBand }[] {
-  const stretches: { from: number; to: number; band: AirBand }[] = [];
-  for (const [i, point] of air.entries()) {
-    const to = air[i + 1]?.minute ?? end;
-    const last = stretches.at(-1);
-    if (last && (last.band === point.band || to - point.minute < 3)) last.to = to;
-    else stretches.push({ from: point.minute, to, band: point.band });
-  }
-  return stretches.filter((s) => s.to > s.from);
-}
 
 /** "6 marks", "half a mark" for the gauge. */
 export const marks = (bar: number, mark: number) => {

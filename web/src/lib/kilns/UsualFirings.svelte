@@ -1,11 +1,12 @@
 <script lang="ts">
   import type { KilnPortrait } from '$lib/api/client';
   import { duration, kindName, money, number } from '$lib/format';
+  import { toUnit } from '$lib/units';
 
   /** What a usual bisque and glaze firing take, full. */
   const { portrait }: { portrait: KilnPortrait } = $props();
   const cooling = (usual: KilnPortrait['usual'][number], celsius: number) => {
-    const wanted = portrait.unit === 'C' ? celsius : (celsius * 9) / 5 + 32;
+    const wanted = toUnit(celsius, portrait.unit);
     const mark = usual.cooling.find((m) => Math.abs(m.temperature - wanted) < 1);
     return mark ? duration(mark.minutes) : '–';
   };

@@ -1,12 +1,13 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import type { Unit } from '$lib/api/client';
-  import { glowAt, toUnit } from '$lib/chart/glow';
+  import { glowAt } from '$lib/chart/glow';
   import { small } from '$lib/stock';
   import Dialog from '$lib/ui/Dialog.svelte';
   import type { EntryKind, EntryRequest, Live } from './types';
   import { colours } from '$lib/api/vocabulary';
   import { big } from './words';
+  import { toUnit } from '$lib/units';
 
   /** What is noted at the kiln, in two taps: everything large enough for gloves. */
   interface Props {

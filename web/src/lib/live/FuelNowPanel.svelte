@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { glowAt, toUnit } from '$lib/chart/glow';
+  import { glowAt } from '$lib/chart/glow';
   import { duration, shortTime } from '$lib/format';
   import { hub } from './hub.svelte';
   import type { Live, Run } from './types';
   import { big, late, off } from './words';
   import { airNames, type FiringTurns } from '$lib/fuel/words';
+  import { toUnit } from '$lib/units';
 
   /** Where a gas firing is, by all that was turned and seen: the one number, how sure it is, and the air. */
   interface Props {

@@ -2,9 +2,9 @@
   import { area } from 'd3-shape';
   import type { CurvePoint, Unit } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
-  import { toUnit } from '$lib/chart/glow';
   import { path } from '$lib/chart/line';
   import type { Live, Log, Run } from './types';
+  import { toUnit } from '$lib/units';
 
   /** The one chart of a running firing: the plan thin, what was read glowing, what is forecast dashed with its band. */
   interface Props {

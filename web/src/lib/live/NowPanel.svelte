@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { glowAt, toUnit } from '$lib/chart/glow';
+  import { glowAt } from '$lib/chart/glow';
   import { shortTime } from '$lib/format';
   import { hub } from './hub.svelte';
   import type { Live, Run } from './types';
   import { big, doing, late, off } from './words';
+  import { toUnit } from '$lib/units';
 
   /** The one number that is read from two metres, what it should be, and whether it is all right. */
   interface Props {

@@ -2,7 +2,6 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { goto } from '$app/navigation';
   import { api, sayProblem } from '$lib/api/client';
-  import { toUnit } from '$lib/chart/glow';
   import { controllerList } from '$lib/controllers/queries';
   import { keyWords, labelOf, lineTitle } from '$lib/controllers/words';
   import { display } from '$lib/display.svelte';
@@ -10,6 +9,7 @@
   import { kilnList } from '$lib/kilns/queries';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { Live, Run } from './types';
+  import { toUnit } from '$lib/units';
 
   /** After a cut: what going on as before comes to, and what to do instead. */
   interface Props {

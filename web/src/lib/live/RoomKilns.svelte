@@ -1,7 +1,7 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { onMount } from 'svelte';
-  import { glowAt, toUnit } from '$lib/chart/glow';
+  import { glowAt } from '$lib/chart/glow';
   import { display } from '$lib/display.svelte';
   import { clock, shortTime } from '$lib/format';
   import { hub } from './hub.svelte';
@@ -9,6 +9,7 @@
   import SmallKiln from './SmallKiln.svelte';
   import type { RoomKiln } from './types';
   import { atMinute, big, late } from './words';
+  import { toUnit } from '$lib/units';
 
   /** Every kiln as it is now: how hot, what it does, what somebody has to do next, when it is safe to open. */
   interface Props {

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { glowAt, toUnit } from '$lib/chart/glow';
+  import { glowAt } from '$lib/chart/glow';
+  import { toUnit } from '$lib/units';
 
   /** A kiln drawn small, its chamber glowing as it is now. */
   interface Props {

@@ -1,5 +1,5 @@
+import { perKelvin, toUnit } from '$lib/units';
 import type { AlarmId } from '$lib/api/vocabulary';
-import { toUnit } from '$lib/chart/glow';
 import { clock, duration, number, shortTime } from '$lib/format';
 import type { FiringState, Live, Spread } from './types';
 
@@ -32,7 +32,7 @@ export function late(minutes: number | null | undefined): string {
 /** "6° over", "12° under"; nothing where it hardly matters. */
 export function off(kelvins: number | null | undefined, unit: 'C' | 'F'): string {
   if (kelvins === null || kelvins === undefined) return '';
-  const whole = Math.round(unit === 'F' ? kelvins * 1.8 : kelvins);
+  const whole = Math.round(kelvins * perKelvin(unit));
   return Math.abs(whole) < 3 ? '' : `${Math.abs(whole)}° ${whole > 0 ? 'over' : 'under'}`;
 }
 

@@ -1,10 +1,10 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import FiringChart from '$lib/chart/FiringChart.svelte';
-  import { toUnit } from '$lib/chart/glow';
   import { display } from '$lib/display.svelte';
   import { when } from '$lib/format';
   import { logbook, type LogbookQuery } from './queries';
+  import { toUnit } from '$lib/units';
 
   /** The best firing so far of what is shown: the reference, else the last that came out well. */
   const { query, of }: { query: LogbookQuery; of: string } = $props();

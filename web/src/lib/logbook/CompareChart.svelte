@@ -1,11 +1,11 @@
 <script lang="ts">
   import FiringChart from '$lib/chart/FiringChart.svelte';
-  import { toUnit } from '$lib/chart/glow';
   import { path } from '$lib/chart/line';
   import { display } from '$lib/display.svelte';
   import { when } from '$lib/format';
   import { shadeOf } from './line-colours';
   import type { Compared } from './queries';
+  import { toUnit } from '$lib/units';
 
   /** Several firings on one chart: the first glowing, the others in shades of their own, told by name. */
   const { compared }: { compared: Compared } = $props();

@@ -1,11 +1,11 @@
 <script lang="ts">
   import Star from '@lucide/svelte/icons/star';
-  import { toUnit } from '$lib/chart/glow';
   import Sparkline from '$lib/chart/Sparkline.svelte';
   import { display } from '$lib/display.svelte';
   import { degrees, duration, kindName, number, when } from '$lib/format';
   import { faultName } from '$lib/reading';
   import { came, type LogbookFiring } from './queries';
+  import { toUnit } from '$lib/units';
 
   /** A finished firing in the logbook: its curve, its cones, what came out; ticked to be compared. */
   interface Props {

@@ -1,3 +1,5 @@
+import { stackStep } from '$lib/api/vocabulary';
+
 /** A piece as it is drawn: how wide, how tall, how it is stacked; mm. */
 export interface Drawn {
   shape: 'round' | 'rectangle';
@@ -24,9 +26,9 @@ export function drawn(piece: Piece | null | undefined): Drawn {
   const height = piece?.height ?? 80;
   const usual =
     piece?.stacking === 'nest'
-      ? Math.max(20, 0.35 * height)
+      ? Math.max(stackStep.nestLeast, stackStep.nestShare * height)
       : piece?.stacking === 'spacers'
-        ? height + 10
+        ? height + stackStep.spacerGap
         : height;
   return {
     shape: piece?.shape === 'rectangle' ? 'rectangle' : 'round',

@@ -3,7 +3,6 @@
   import { goto } from '$app/navigation';
   import { api, saveKey, sayProblem, type Problem } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
-  import { toUnit } from '$lib/chart/glow';
   import { ConeRow } from '$lib/cones';
   import { display } from '$lib/display.svelte';
   import { degrees, duration, money, number } from '$lib/format';
@@ -13,6 +12,7 @@
   import { tryOnTiles } from './try-on-tiles';
   import type { Patch, ReadingView } from './reading-draft.svelte';
   import { bendWords } from './words';
+  import { toUnit } from '$lib/units';
 
   /** One change, before and after: curve, cones, hours, cost; made the next version with one press, or tried on tiles first. */
   interface Props {

@@ -1,10 +1,10 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import FiringChart from '$lib/chart/FiringChart.svelte';
-  import { toUnit } from '$lib/chart/glow';
   import { display } from '$lib/display.svelte';
   import { logOf } from '$lib/live/queries';
   import type { Cause } from './reading-draft.svelte';
+  import { toUnit } from '$lib/units';
 
   /** The firing as it went, with the stretches the leading causes speak of marked on it. */
   interface Props {

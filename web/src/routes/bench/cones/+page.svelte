@@ -4,11 +4,11 @@
   import ConeChart from '$lib/cones/ConeChart.svelte';
   import ConeRow from '$lib/cones/ConeRow.svelte';
   import WallTable from '$lib/cones/WallTable.svelte';
-  import { toUnit } from '$lib/chart/glow';
   import BenchTabs from '$lib/ui/BenchTabs.svelte';
   import WordField from '$lib/fields/WordField.svelte';
   import { readHold, readNumber } from '$lib/fields/parse';
   import { hold, number } from '$lib/format';
+  import { perKelvin, toUnit } from '$lib/units';
 
   let unit: Unit = $state(localStorage.getItem('ember.unit') === 'F' ? 'F' : 'C');
   let cone = $state('6');
@@ -17,7 +17,7 @@
   let climb = $state(60);
   let top = $state(1215);
 
-  const perDegree = $derived(unit === 'F' ? 1.8 : 1);
+  const perDegree = $derived(perKelvin(unit));
   const rateShown = $derived(climb * perDegree);
   const topShown = $derived(toUnit(top, unit));
   const fromShown = (t: number) => (unit === 'C' ? t : ((t - 32) * 5) / 9);

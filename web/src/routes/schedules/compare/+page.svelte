@@ -4,10 +4,10 @@
   import { page } from '$app/state';
   import { api, sayProblem, type Schedule, type Unit } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
-  import { toUnit } from '$lib/chart/glow';
   import { degrees, duration, number } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
   import { allSchedules } from '$lib/library/queries';
+  import { toUnit } from '$lib/units';
 
   const a = $derived(Number(page.url.searchParams.get('a')) || null);
   const b = $derived(Number(page.url.searchParams.get('b')) || null);

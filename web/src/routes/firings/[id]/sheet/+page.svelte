@@ -3,12 +3,12 @@
   import { page } from '$app/state';
   import { api, sayProblem } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
-  import { toUnit } from '$lib/chart/glow';
   import { display } from '$lib/display.svelte';
   import { clock, counted, degrees, duration, number, when } from '$lib/format';
   import { entriesOf, logOf, runOf } from '$lib/live/queries';
   import { faultName } from '$lib/reading/faults';
   import { bendWords, past, shelfWords } from '$lib/reading/words';
+  import { toUnit } from '$lib/units';
 
   /** A finished firing on one page of paper: curve, what was noted, packs, what came out. */
   const id = $derived(Number(page.params.id));
