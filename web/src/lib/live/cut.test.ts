@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { ofTheCut, toldOnce } from './cut';
+import { ofTheCut, toldOnce, unseenCut } from './cut';
 import type { Alarm } from './types';
 
 const alarm = (id: string, since: number, until: number | null, by: string | null = null) =>
@@ -21,4 +21,10 @@ test('what goes on, ended at another time or was seen is told by itself', () => 
     alarm('stalled', 370, 377)
   ];
   expect(toldOnce([...others, cut])).toEqual([...others, cut]);
+});
+
+test('a cut somebody has seen is no news, nor is any other alarm', () => {
+  expect(unseenCut([alarm('no-heat', 1, null), alarm('power-cut', 2, 3)])).toBe(true);
+  expect(unseenCut([alarm('power-cut', 2, 3, 'Maren'), alarm('no-reading', 1, null)])).toBe(false);
+  expect(unseenCut([])).toBe(false);
 });

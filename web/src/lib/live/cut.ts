@@ -19,3 +19,7 @@ export const toldOnce = (alarms: readonly Alarm[]): Alarm[] => {
   const told = alarms.flatMap((alarm) => ofTheCut(alarm, alarms));
   return alarms.filter((alarm) => !told.includes(alarm));
 };
+
+/** A power cut nobody has seen yet. */
+export const unseenCut = (alarms: readonly Alarm[]): boolean =>
+  alarms.some((a) => a.id === 'power-cut' && a.acknowledgedBy === null);

@@ -74,3 +74,13 @@ export const startedRun = (id: number) => ({
     return data[0] ?? null;
   }
 });
+
+/** The turns of a gas firing: the plan, what is due, where it is by what was seen. */
+export const turnsOf = (firingId: number) => ({
+  queryKey: ['firing-turns', firingId],
+  queryFn: async () => {
+    const { data, error } = await api.GET('/api/firings/{id}/turns', { params: { path: { id: firingId } } });
+    if (!data) throw error;
+    return data;
+  }
+});
