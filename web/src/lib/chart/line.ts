@@ -10,7 +10,7 @@ export const path = (curve: readonly CurvePoint[], frame: Pick<Frame, 'x' | 'y'>
     // A point without a temperature breaks the line: nobody knows what was there.
     .defined((p) => !Number.isNaN(p.temperature))(curve as CurvePoint[]) ?? '';
 
-/** The temperature a curve has at a minute; straight between its points. */
+/** The temperature a curve has at a minute, straight between its points; nothing outside them, and beside one that nobody knows. */
 export function temperatureAt(curve: readonly CurvePoint[], minute: number): number | null {
   const last = curve.at(-1);
   if (!last || minute < 0 || minute > last.minute) return null;
@@ -18,7 +18,9 @@ export function temperatureAt(curve: readonly CurvePoint[], minute: number): num
   const [a, b] = [curve[Math.max(0, next - 1)], curve[next]];
   if (!a || !b) return null;
   const span = b.minute - a.minute;
-  return span > 0
-    ? a.temperature + ((b.temperature - a.temperature) * (minute - a.minute)) / span
-    : b.temperature;
+  const at =
+    b.minute === minute || span <= 0
+      ? b.temperature
+      : a.temperature + ((b.temperature - a.temperature) * (minute - a.minute)) / span;
+  return Number.isNaN(at) ? null : at;
 }
