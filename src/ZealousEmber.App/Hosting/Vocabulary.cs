@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text;
+using ZealousEmber.App.Wire;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Diagnosis;
 using ZealousEmber.Core.Firing.Alarms;
@@ -55,6 +56,10 @@ internal static class Vocabulary
         );
         text.Append(CultureInfo.InvariantCulture, $"\n/** Degrees Fahrenheit to a kelvin, and where water freezes. */\n");
         text.Append(CultureInfo.InvariantCulture, $"export const fahrenheit = {{ perKelvin: {PerKelvin}, freezing: {Freezing} }};\n");
+        text.Append("\n/** What people call the air, each from a λ on, the richest first. */\nexport const airBands = [\n");
+        var bands = AirAim.Bands.Select(b => (b.From, Id: WireEnums.Word(b.Band))).Prepend((From: 0, Id: "soot"));
+        text.AppendJoin(",\n", bands.Select(b => string.Create(CultureInfo.InvariantCulture, $"  {{ id: '{b.Id}', from: {b.From} }}")))
+            .Append("\n] as const;\n");
         return text.ToString();
     }
 

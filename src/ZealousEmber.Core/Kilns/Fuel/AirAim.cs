@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.Core.Kilns.Fuel;
@@ -29,15 +30,24 @@ public readonly record struct AirAim(double Least, double Most, double Wanted)
             _ => new(1.08, double.PositiveInfinity, 1.15),
         };
 
+    /// <summary>Under this the flame soots.</summary>
+    public const double Soots = 0.78;
+
+    /// <summary>What people call the air, each from a λ on, the richest first; the first holds also below where it begins, as soot.</summary>
+    public static ImmutableArray<(double From, Atmosphere Band)> Bands { get; } =
+    [(Soots, Atmosphere.HeavyReduction), (0.90, Atmosphere.LightReduction), (0.98, Atmosphere.Neutral), (1.08, Atmosphere.Oxidising)];
+
     /// <summary>What people call the air at a λ.</summary>
-    public static Atmosphere Band(double lambda) =>
-        lambda switch
+    public static Atmosphere Band(double lambda)
+    {
+        var band = Bands[0].Band;
+        foreach (var (from, name) in Bands)
         {
-            >= 1.08 => Atmosphere.Oxidising,
-            >= 0.98 => Atmosphere.Neutral,
-            >= 0.90 => Atmosphere.LightReduction,
-            _ => Atmosphere.HeavyReduction,
-        };
+            if (lambda >= from)
+                band = name;
+        }
+        return band;
+    }
 
     /// <summary>Whether a λ is within it.</summary>
     public bool Holds(double lambda) => lambda >= Least && lambda <= Most;

@@ -105,3 +105,12 @@ export const stackStep = { nestLeast: 20, nestShare: 0.35, spacerGap: 10 };
 
 /** Degrees Fahrenheit to a kelvin, and where water freezes. */
 export const fahrenheit = { perKelvin: 1.8, freezing: 32 };
+
+/** What people call the air, each from a λ on, the richest first. */
+export const airBands = [
+  { id: 'soot', from: 0 },
+  { id: 'heavy-reduction', from: 0.78 },
+  { id: 'light-reduction', from: 0.9 },
+  { id: 'neutral', from: 0.98 },
+  { id: 'oxidising', from: 1.08 }
+] as const;

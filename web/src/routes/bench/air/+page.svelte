@@ -2,9 +2,9 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, sayProblem } from '$lib/api/client';
   import { number } from '$lib/format';
+  import AirScale from '$lib/fuel/AirScale.svelte';
   import { airNames, flameText } from '$lib/fuel/words';
-  import { kilnList } from '$lib/kilns/queries';
-  import { kilnClasses } from '$lib/kilns/queries';
+  import { kilnClasses, kilnList } from '$lib/kilns/queries';
   import BenchTabs from '$lib/ui/BenchTabs.svelte';
 
   /** The air desk: what pressure and damper make of the air, and the air of the heat, with live numbers. */
@@ -46,14 +46,6 @@
     }
   }));
   const now = $derived(asked.data ?? null);
-  const place = (lambda: number) => Math.min(100, Math.max(0, ((lambda - 0.6) / 1.4) * 100));
-  const bands = [
-    { from: 0.6, to: 0.78, name: 'soot' },
-    { from: 0.78, to: 0.9, name: 'heavy reduction' },
-    { from: 0.9, to: 0.98, name: 'light reduction' },
-    { from: 0.98, to: 1.08, name: 'neutral' },
-    { from: 1.08, to: 2, name: 'oxidation' }
-  ];
 </script>
 
 <svelte:head><title>Air · Zealous Ember</title></svelte:head>
@@ -121,14 +113,7 @@
       <div data-testid="air-answer">
         <p class="font-serif text-4xl font-semibold">λ {number(now.lambda, 2)}</p>
         <p class="text-lg">{airNames[now.band]}</p>
-        <div class="scale" aria-hidden="true">
-          {#each bands as b (b.name)}<span
-              class={b.name.replace(' ', '-')}
-              style:left="{place(b.from)}%"
-              style:width="{place(b.to) - place(b.from)}%"
-            ></span>{/each}
-          <i style:left="{place(now.lambda)}%"></i>
-        </div>
+        <AirScale lambda={now.lambda} />
         <dl>
           <dt>Of the gas’s heat stays</dt>
           <dd>{number(now.flame.available * 100, 0)} %</dd>
@@ -161,40 +146,6 @@
 <style>
   input[type='range'] {
     accent-color: var(--color-primary);
-  }
-  .scale {
-    position: relative;
-    height: 16px;
-    margin: 8px 0 12px;
-    border-radius: 8px;
-    overflow: hidden;
-    background: var(--color-base-300);
-  }
-  .scale span {
-    position: absolute;
-    inset-block: 0;
-  }
-  .soot {
-    background: #3a2c24;
-  }
-  .heavy-reduction {
-    background: #c2571d;
-  }
-  .light-reduction {
-    background: #d9963f;
-  }
-  .neutral {
-    background: #a8a29b;
-  }
-  .oxidation {
-    background: #7ba3c9;
-  }
-  .scale i {
-    position: absolute;
-    inset-block: -2px;
-    width: 4px;
-    margin-left: -2px;
-    background: var(--color-base-content);
   }
   dl {
     display: grid;
