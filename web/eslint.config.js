@@ -29,6 +29,46 @@ const features = [
   'firings'
 ];
 
+/** Longer than 200 lines of code, from before that was checked: split when they are next worked on. Nothing is added here. */
+const long = [
+  'src/lib/chart/FiringChart.svelte',
+  'src/lib/controllers/EntryCard.svelte',
+  'src/lib/controllers/PracticeTask.svelte',
+  'src/lib/controllers/ReadBackCard.svelte',
+  'src/lib/controllers/SetStage.svelte',
+  'src/lib/controllers/TurnSheet.svelte',
+  'src/lib/controllers/setting.svelte.ts',
+  'src/lib/draft/autosaved-draft.svelte.ts',
+  'src/lib/firings/LotRow.svelte',
+  'src/lib/packing/KilnSection.svelte',
+  'src/lib/packing/LoadingSheet.svelte',
+  'src/lib/packing/ShelfPlan.svelte',
+  'src/lib/packing/packing-loop.svelte.ts',
+  'src/routes/firings/[[]id[]]/+page.svelte',
+  'src/routes/schedules/[[]id[]]/+page.svelte',
+  'src/routes/schedules/compare/+page.svelte',
+  'src/routes/stores/controllers/[[]id[]]/+page.svelte'
+];
+
+/** What a component asks, watches or sends goes through one of these; two of them together belong into a file of their own beside it. */
+const sources = { '@tanstack/svelte-query': 'query', './hub.svelte': 'hub', './outbox.svelte': 'outbox' };
+const oneSource = {
+  create: (context) => {
+    const used = new Map();
+    return {
+      ImportDeclaration(node) {
+        const source = sources[node.source.value];
+        if (source) used.set(source, node);
+        if (used.size > 1)
+          context.report({
+            node,
+            message: `A component uses one of ${[...used.keys()].join(', ')}, not more.`
+          });
+      }
+    };
+  }
+};
+
 const folders = readdirSync(new URL('./src/lib', import.meta.url), { withFileTypes: true })
   .filter((entry) => entry.isDirectory())
   .map((entry) => entry.name);
@@ -128,6 +168,16 @@ export default ts.config(
         { selector: 'ImportDeclaration[source.value=/routes\\//]', message: 'Only routes know routes.' }
       ]
     }
+  },
+  {
+    files: ['src/**/*.{ts,svelte}'],
+    ignores: ['**/*.test.ts', '**/*.d.ts', 'src/lib/api/vocabulary.ts', ...long],
+    rules: { 'max-lines': ['error', { max: 200, skipBlankLines: true, skipComments: true }] }
+  },
+  {
+    files: ['src/**/*.svelte'],
+    plugins: { ours: { rules: { 'one-source': oneSource } } },
+    rules: { 'ours/one-source': 'error' }
   },
   {
     files: ['**/*.svelte', '**/*.svelte.ts'],

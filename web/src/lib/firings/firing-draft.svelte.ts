@@ -1,10 +1,7 @@
 import {
   api,
   fieldErrors,
-  saveKey,
-  savedOver,
   sayProblem,
-  type Firing,
   type FiringBody,
   type LoadSummary,
   type Lot,
@@ -15,10 +12,12 @@ import {
 } from '$lib/api/client';
 import { Latest } from '$lib/api/latest';
 import { AutosavedDraft } from '$lib/draft/autosaved-draft.svelte';
-import { openDraft, type Opened, type Remote } from '$lib/draft/remote';
-import { outcomeOf, type Stored } from '$lib/draft/outcome';
+import type { Opened } from '$lib/draft/remote';
 import { PackingLoop } from '$lib/packing';
+import { remote } from './firing-remote';
 import { isBlank } from './lot';
+
+export { openFiring } from './firing-remote';
 
 /** A way on where the planner says no, as it stands beside the problem: which rows of those sent to leave out, what kind to plan instead, or that it is meant. */
 export interface WayOn {
@@ -29,38 +28,6 @@ export interface WayOn {
   anyway: boolean;
   cooling: FiringBody['cooling'];
 }
-
-const read = (firing: Firing): Stored<FiringBody> => ({
-  id: firing.id,
-  version: firing.version,
-  body: firing.firing
-});
-
-const remote: Remote<FiringBody> = {
-  key: (id) => `firing.${id ?? 'new'}`,
-  save: async (id, version, body, sending) =>
-    outcomeOf(
-      await api.PUT('/api/firings/{id}', {
-        params: { path: { id } },
-        headers: { ...savedOver(version), ...saveKey(sending.key) },
-        body,
-        keepalive: sending.leaving
-      }),
-      read
-    ),
-  restore: async (id) => {
-    const { data } = await api.POST('/api/firings/{id}/restore', { params: { path: { id } } });
-    return data ? read(data) : null;
-  }
-};
-
-/** A firing with what was typed of it on this device. */
-export const openFiring = (id: number) =>
-  openDraft(remote.key(id), async () => {
-    const { data, error } = await api.GET('/api/firings/{id}', { params: { path: { id } } });
-    if (!data) throw error;
-    return read(data);
-  });
 
 export const emptyLot = (): Lot => ({ what: '', count: null, wall: null, dryness: 'bone-dry', glazeIds: [] });
 

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { api, fieldErrors, sayProblem, type Problem } from '$lib/api/client';
+  import { sayProblem } from '$lib/api/client';
   import { number, plural, when } from '$lib/format';
   import { TrendLine } from '$lib/logbook';
   import { shelfWords } from '$lib/reading/words';
-  import { toasts } from '$lib/ui/toasts.svelte';
-  import { learnedOf } from './queries';
+  import { learnedOf, saveCare } from './queries';
+  import SayInstead from './SayInstead.svelte';
 
   /** What a kiln has taught: each number, how sure, what stands behind it, how it moved; and what somebody says over it. */
   const { kilnId }: { kilnId: number } = $props();
@@ -25,36 +25,10 @@
           : 'They have some way to go.'
   );
   let overruling = $state(false);
-  let offset = $state('');
-  let power = $state('');
-  let note = $state('');
-  let errors: Record<string, string> = $state({});
-
-  function open() {
-    const care = learned.data?.care;
-    offset = care?.offset === null || care?.offset === undefined ? '' : String(care.offset);
-    power = care?.power === null || care?.power === undefined ? '' : String(Math.round(care.power * 100));
-    note = care?.note ?? '';
-    overruling = true;
-  }
-
-  async function save(clear = false) {
-    const asNumber = (text: string) =>
-      text.trim() === '' ? null : Number(text.replace(',', '.').replace('−', '-'));
-    const { error } = await api.PUT('/api/kilns/{id}/care', {
-      params: { path: { id: kilnId } },
-      body: {
-        ...learned.data?.care,
-        offset: clear ? null : asNumber(offset),
-        power: clear || !power.trim() ? null : (asNumber(power) ?? 0) / 100,
-        note: clear ? null : note
-      }
-    });
-    errors = fieldErrors(error as Problem | undefined);
-    if (error) return Object.keys(errors).length === 0 && toasts.show(sayProblem(error), { tone: 'error' });
-    overruling = false;
-    await client.invalidateQueries({ queryKey: ['learned', kilnId] });
-  }
+  const unsay = () =>
+    void saveCare(kilnId, { ...learned.data?.care, offset: null, power: null, note: null }).then(() =>
+      client.invalidateQueries({ queryKey: ['learned', kilnId] })
+    );
   const trend = (pick: (t: NonNullable<typeof learned.data>['trend'][number]) => number | null) =>
     (learned.data?.trend ?? []).flatMap((t) => {
       const value = pick(t);
@@ -138,54 +112,14 @@
       )} % of its stored power{learned.data.care.offset !== null || learned.data.care.power !== null
         ? `, as somebody said over it: ${learned.data.care.note}`
         : ''}.
-      {#if !overruling}<button class="link" onclick={open}>Say something else</button>{/if}
+      {#if !overruling}<button class="link" onclick={() => (overruling = true)}>Say something else</button
+        >{/if}
       {#if !overruling && (learned.data.care.offset !== null || learned.data.care.power !== null)}<button
           class="link"
-          onclick={() => void save(true)}>Go by what was learned</button
+          onclick={unsay}>Go by what was learned</button
         >{/if}
     </p>
-    {#if overruling}
-      <div class="grid max-w-xl gap-2">
-        <label class="text-[13.5px]"
-          >Add to the display, °C (empty: as learned)
-          <input
-            class="input input-sm w-24"
-            inputmode="decimal"
-            bind:value={offset}
-            aria-invalid={'offset' in errors}
-          /></label
-        >
-        <label class="text-[13.5px]"
-          >Power, % of its stored power (empty: as learned)
-          <input
-            class="input input-sm w-24"
-            inputmode="decimal"
-            bind:value={power}
-            aria-invalid={'power' in errors}
-          /></label
-        >
-        <label class="grid text-[13.5px]"
-          >Why
-          <input
-            class="input input-sm"
-            bind:value={note}
-            maxlength="500"
-            aria-invalid={'note' in errors}
-          /></label
-        >
-        {#each Object.values(errors) as text (text)}<p class="text-error text-[13px]" role="alert">
-            {text}
-          </p>{/each}
-        <div class="flex gap-2">
-          <button type="button" class="btn btn-primary btn-sm" onclick={() => void save()}
-            >Use this instead</button
-          >
-          <button type="button" class="btn btn-ghost btn-sm" onclick={() => (overruling = false)}
-            >Leave it</button
-          >
-        </div>
-      </div>
-    {/if}
+    {#if overruling}<SayInstead {kilnId} care={learned.data.care} onclose={() => (overruling = false)} />{/if}
   </section>
 {:else if learned.isError}
   <p role="alert">

@@ -2,6 +2,7 @@ import { api } from '$lib/api/client';
 import type { components } from '$lib/api/schema';
 
 export type Learned = components['schemas']['LearnedContract'];
+export type Care = Learned['care'];
 export type KilnHistory = components['schemas']['KilnHistoryContract'];
 export type MaintenanceKind = components['schemas']['MaintenanceKind'];
 
@@ -31,3 +32,7 @@ export const maintenanceNames: Record<MaintenanceKind, string> = {
   burners: 'Burners and hoses looked at',
   other: 'Something else'
 };
+
+/** Keeps what somebody says of a kiln's care; what is wrong with it, or nothing. */
+export const saveCare = async (id: number, body: Care) =>
+  (await api.PUT('/api/kilns/{id}/care', { params: { path: { id } }, body })).error;

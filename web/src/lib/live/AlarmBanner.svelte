@@ -3,7 +3,6 @@
   import { onMount } from 'svelte';
   import { page } from '$app/state';
   import { bell, ringing } from './alarms.svelte';
-  import { hub } from './hub.svelte';
   import { room } from './queries';
 
   /** Rings on every page of every open device for as long as nobody has seen an alarm; one tap leads to it. */
@@ -19,13 +18,7 @@
   );
 
   onMount(() => {
-    // After the page itself: nobody waits for the bell to see what they came for.
-    const later = setTimeout(() => void hub.open(), 2000);
-    const close = bell.open();
-    return () => {
-      clearTimeout(later);
-      close();
-    };
+    return bell.open();
   });
   $effect(() => bell.look(now));
 </script>

@@ -10,9 +10,8 @@
   import Dialog from '$lib/ui/Dialog.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
   import CheckList from './CheckList.svelte';
-  import { outbox } from './outbox.svelte';
   import { checkLists } from './queries';
-  import type { Entry, Live, Run } from './types';
+  import type { Entry, EntryRequest, Live, Run } from './types';
   import { big } from './words';
 
   /** Stopping before the end, and opening: what it risks, and what belongs to it. */
@@ -24,9 +23,10 @@
     entries: readonly Entry[];
     /** A gas kiln has lists of its own. */
     isFuel?: boolean;
+    onnote: (entry: Partial<EntryRequest> & Pick<EntryRequest, 'kind'>) => void;
     onclose: () => void;
   }
-  const { what, run, live, unit, entries, isFuel = false, onclose }: Props = $props();
+  const { what, run, live, unit, entries, isFuel = false, onnote, onclose }: Props = $props();
 
   const client = useQueryClient();
   const lists = createQuery(checkLists);
@@ -62,14 +62,7 @@
         }
       );
       if (!data) return (problem = sayProblem(error));
-      if (counted.trim())
-        void outbox.note(run.firingId, {
-          kind: 'counted-out',
-          text: counted.trim(),
-          at: null,
-          celsius: null,
-          subject: null
-        });
+      if (counted.trim()) onnote({ kind: 'counted-out', text: counted.trim() });
       for (const query of ['run', 'live', 'entries'])
         void client.invalidateQueries({ queryKey: [query, run.firingId] });
       void client.invalidateQueries({ queryKey: ['room'] });

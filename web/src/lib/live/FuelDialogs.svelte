@@ -85,6 +85,7 @@
     {unit}
     {entries}
     isFuel
+    {onnote}
     onclose={close}
   />
 {:else if open === 'colour' || open === 'cone' || open === 'reading' || open === 'note'}<EntrySheet

@@ -4,8 +4,9 @@
   import { api, fieldErrors, sayProblem, type Problem } from '$lib/api/client';
   import { display } from '$lib/display.svelte';
   import MomentField from '$lib/fields/MomentField.svelte';
-  import { clock } from '$lib/format';
   import Dialog from '$lib/ui/Dialog.svelte';
+  import LogColumns from './LogColumns.svelte';
+  import LogTakenReport from './LogTakenReport.svelte';
   import { look, send, type Sending } from './log-upload';
   import type { LogLook, LogReading, LogTaken } from './types';
 
@@ -19,13 +20,6 @@
   const { firingId, startsAt, onclose }: Props = $props();
 
   const client = useQueryClient();
-  const roles = [
-    ['time', 'Time'],
-    ['temperature', 'Temperature'],
-    ['date', 'Day, by itself'],
-    ['setPoint', 'Set point'],
-    ['power', 'Power']
-  ] as const;
   const timeKinds = [
     ['dates', 'days and times'],
     ['clock', 'times of day'],
@@ -72,14 +66,6 @@
     onclose();
   }
 
-  const roleOf = (column: number) => roles.find(([role]) => reading?.[role] === column)?.[0] ?? '';
-
-  function give(column: number, role: string) {
-    if (!reading) return;
-    for (const [known] of roles) if (reading[known] === column) reading[known] = null;
-    if (role) reading[role as (typeof roles)[number][0]] = column;
-  }
-
   async function take() {
     if (!file || !reading) return;
     [problem, share] = [null, 0];
@@ -99,22 +85,7 @@
 
 <Dialog title="Import a log" wide onclose={close}>
   {#if taken}
-    <p class="text-lg" data-testid="taken">
-      {taken.added === 0
-        ? 'This file was imported before: nothing is new.'
-        : `${taken.added.toLocaleString('en-GB')} ${taken.added === 1 ? 'reading' : 'readings'}, from ${clock(new Date(taken.from))} to ${clock(new Date(taken.to))}.`}
-    </p>
-    <p class="text-soft mt-1">
-      {taken.gaps === 0 ? 'No gaps.' : taken.gaps === 1 ? 'One gap.' : `${taken.gaps} gaps.`}
-      {#if taken.skipped > 0}{taken.skipped === 1
-          ? 'One line could not be read:'
-          : `${taken.skipped} lines could not be read:`}{/if}
-    </p>
-    {#if taken.skipped > 0}
-      <ul class="mt-1 max-h-40 overflow-y-auto text-[14px]">
-        {#each taken.firstSkipped as line (line.line)}<li>Line {line.line}: {line.why}</li>{/each}
-      </ul>
-    {/if}
+    <LogTakenReport {taken} />
     <button class="btn btn-primary mt-4" onclick={close}>Done</button>
   {:else}
     <label class="block">
@@ -131,37 +102,7 @@
       <p class="mt-3 mb-1">
         This is how it begins{file ? ` (${size(file.size)})` : ''}. Is each column what it says?
       </p>
-      <div class="overflow-x-auto">
-        <table class="w-full text-[14px]" data-testid="log-columns">
-          <thead>
-            <tr>
-              {#each seen.headings as heading, i (i)}
-                <th class="pr-2 pb-1 text-left font-normal">
-                  <span class="text-soft block max-w-32 truncate">{heading}</span>
-                  <select
-                    class="select select-sm min-w-32"
-                    aria-label="What {heading} is"
-                    value={roleOf(i)}
-                    onchange={(e) => give(i, e.currentTarget.value)}
-                  >
-                    <option value="">not needed</option>
-                    {#each roles as [role, name] (role)}<option value={role}>{name}</option>{/each}
-                  </select>
-                </th>
-              {/each}
-            </tr>
-          </thead>
-          <tbody>
-            {#each seen.rows as row, r (r)}
-              <tr
-                >{#each seen.headings as heading, i (heading + i)}<td
-                    class={['max-w-40 truncate py-0.5 pr-2', roleOf(i) || 'text-soft']}>{row[i] ?? ''}</td
-                  >{/each}</tr
-              >
-            {/each}
-          </tbody>
-        </table>
-      </div>
+      <LogColumns {seen} bind:reading />
       <div class="mt-3 grid gap-2 sm:grid-cols-2">
         <label class="ask"
           >Times are <select class="select select-sm w-auto" bind:value={reading.timeIn}

@@ -4,11 +4,11 @@
   import { person } from '$lib/api/person';
   import { clock, shortTime } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
+  import { beforeStart } from './before-start.svelte';
   import CheckList from './CheckList.svelte';
-  import { inForce } from './entries';
+  import LinkChoice from './LinkChoice.svelte';
+  import StartCautions from './StartCautions.svelte';
   import LogDialog from './LogDialog.svelte';
-  import { outbox } from './outbox.svelte';
-  import { checkLists, entriesOf } from './queries';
   import type { Run, Summary } from './types';
   import WhichProgram from './WhichProgram.svelte';
 
@@ -23,24 +23,9 @@
   const { firingId, kiln, startsAt, ready }: Props = $props();
 
   const client = useQueryClient();
-  const lists = createQuery(checkLists);
-  const entries = createQuery(() => entriesOf(firingId));
   type Link = Run['link'];
   const kilns = createQuery(kilnList);
   const isFuel = $derived(kilns.data?.find((k) => k.id === kiln?.id)?.kiln.heat === 'fuel');
-  const fuelLinks: { id: Link; name: string; why: string }[] = [
-    {
-      id: 'hand',
-      name: 'Turned and seen by hand',
-      why: 'turns, colours, cones and smell; a thermometer if there is one'
-    },
-    { id: 'push', name: 'A logger reads a thermometer', why: 'turns are noted by hand all the same' }
-  ];
-  const links: { id: Link; name: string; why: string }[] = [
-    { id: 'push', name: 'A logger sends them', why: 'with the token made on the kiln’s page' },
-    { id: 'hand', name: 'Read off by hand', why: 'a reading in two taps, every half hour or so' },
-    { id: 'simulated', name: 'A simulated kiln', why: 'to try it out: nothing is heated' }
-  ];
   let link: Link = $state('hand');
   let speed = $state(1);
   let later = $state(false);
@@ -57,25 +42,10 @@
       (await api.GET('/api/firings/{id}/summary', { params: { path: { id: firingId } } })).data ?? null
   }));
   const when = $derived(startsAt && Date.parse(startsAt) > Date.now() ? new Date(startsAt) : null);
-  const before = $derived(
-    ((isFuel ? lists.data?.lists.gasBefore : lists.data?.lists.before) ?? []).filter(
-      (i): i is string => i !== null
-    )
+  const list = beforeStart(
+    () => firingId,
+    () => isFuel
   );
-  const ticked = $derived(
-    before.filter(
-      (i) =>
-        inForce(entries.data ?? []).some((e) => e.kind === 'before' && e.subject === i) ||
-        outbox.waiting.some((w) => w.firingId === firingId && w.body.subject === i)
-    ).length
-  );
-
-  $effect(() => {
-    outbox.open();
-    return outbox.onsent(
-      (id) => id === firingId && void client.invalidateQueries({ queryKey: ['entries', firingId] })
-    );
-  });
 
   async function start(program: 'set' | 'planned' | null = null) {
     [busy, problem, question] = [true, null, null];
@@ -111,7 +81,7 @@
 
 <div class="grid gap-3 md:grid-cols-2">
   <section class="card-paper p-4" data-testid="before">
-    <CheckList title="Before starting" items={before} kind="before" {firingId} entries={entries.data ?? []} />
+    <CheckList title="Before starting" items={list.items} kind="before" {firingId} entries={list.entries} />
     <p class="text-soft mt-2 text-[13.5px]">
       The kiln maker’s manual and your studio’s rules come first. <a
         class="link"
@@ -121,41 +91,8 @@
   </section>
   <section class="card-paper grid content-start gap-3 p-4">
     <h2 class="text-[17px]">Start</h2>
-    <ul class="cautions">
-      <li>
-        <b>Fire:</b> nothing flammable within a metre; a firing kiln is not left beyond your studio’s rule.
-      </li>
-      <li><b>Fumes:</b> ventilation on; clay and glaze give off fumes and carbon monoxide.</li>
-      {#if isFuel}
-        <li>
-          <b>Gas:</b> leak test, damper open and five minutes of air before the first flame; never heat a cylinder.
-        </li>
-        <li><b>Carbon monoxide:</b> alarm on, hood or open air, nobody asleep nearby.</li>
-      {:else}<li><b>Over-firing:</b> the shut-off device is a backup, not a supervisor.</li>{/if}
-    </ul>
-    <fieldset class="grid gap-1">
-      <legend class="mb-1 font-semibold">{isFuel ? 'How it is followed' : 'Readings'}</legend>
-      {#each isFuel ? fuelLinks : links as choice (choice.id)}
-        <label class="choice"
-          ><input
-            type="radio"
-            class="radio radio-primary"
-            name="link"
-            value={choice.id}
-            bind:group={link}
-          /><span><b>{choice.name}</b>, <span class="text-soft">{choice.why}</span></span></label
-        >
-      {/each}
-      {#if link === 'simulated'}
-        <label class="ml-9 flex items-center gap-2"
-          >at <select class="select select-sm w-auto" aria-label="Speed" bind:value={speed}
-            ><option value={1}>real time</option><option value={60}>60 times real time</option><option
-              value={600}>600 times real time</option
-            ></select
-          ></label
-        >
-      {/if}
-    </fieldset>
+    <StartCautions {isFuel} />
+    <LinkChoice {isFuel} bind:link bind:speed />
     {#if when}
       <label class="choice"
         ><input type="checkbox" class="checkbox checkbox-primary" bind:checked={later} /><span
@@ -198,8 +135,8 @@
       >
     </p>
     <p class="text-soft text-[13.5px]" aria-live="polite">
-      {#if ticked < before.length}{before.length - ticked} of {before.length} still to be ticked{:else}All
-        ticked{/if}{person.name
+      {#if list.ticked < list.items.length}{list.items.length - list.ticked} of {list.items.length} still to be
+        ticked{:else}All ticked{/if}{person.name
         ? `, as ${person.name}`
         : '. Say who you are in Settings, and it is noted with it'}.
     </p>
@@ -222,10 +159,5 @@
     gap: 10px;
     min-height: 44px;
     cursor: pointer;
-  }
-  .cautions {
-    font-size: 14.5px;
-    display: grid;
-    gap: 3px;
   }
 </style>

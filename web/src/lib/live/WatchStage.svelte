@@ -163,6 +163,7 @@
       {live}
       {unit}
       entries={firing.entries}
+      onnote={firing.note}
       onclose={() => (ending = null)}
     />{/if}
 {:else if firing.error}

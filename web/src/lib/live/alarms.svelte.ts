@@ -10,6 +10,7 @@ export interface Ringing {
 const order = { danger: 3, warn: 2, ask: 1, note: 0 } as const;
 const escalateAfter = 5 * 60_000;
 const ringEvery = 20_000;
+const afterPage = 2_000;
 
 /** Alarms nobody has acknowledged, the gravest first. */
 export function ringing(): Ringing[] {
@@ -38,7 +39,7 @@ class Bell {
   #timer: ReturnType<typeof setInterval> | undefined;
   #latest: Ringing[] = [];
 
-  /** From the first touch on it can sound. */
+  /** Listens for alarms; from the first touch on it can sound. */
   open(): () => void {
     const touched = () => {
       this.#context ??= new AudioContext();
@@ -49,7 +50,10 @@ class Bell {
       for (const what of ['pointerdown', 'keydown']) removeEventListener(what, touched);
     };
     for (const what of ['pointerdown', 'keydown']) addEventListener(what, touched);
+    // After the page itself: nobody waits for the bell to see what they came for.
+    const later = setTimeout(() => void hub.open(), afterPage);
     return () => {
+      clearTimeout(later);
       leave();
       clearInterval(this.#timer);
     };

@@ -2,6 +2,7 @@
   import X from '@lucide/svelte/icons/x';
   import { number } from '$lib/format';
   import PackEditor from './PackEditor.svelte';
+  import PacksSay from './PacksSay.svelte';
   import type { ReadingDraft, Shelf } from './reading-draft.svelte';
   import { alongWith, past, shelfWords, standing } from './words';
 
@@ -29,7 +30,6 @@
     const at = draft.packs.findIndex((p) => String(p.shelf) === String(shelf));
     return Object.entries(draft.errors).find(([field]) => field.startsWith(`packs[${at}]`))?.[1];
   };
-  const held = $derived(said.learned?.heldBack ?? []);
   const goal = $derived(view.goalCone);
   /** Shelves whose pack somebody has begun to read, with the cones read so far: nothing is saved before one is bent, and the others go along with it until they are bent themselves. */
   let begun: Record<string, string[]> = $state({});
@@ -98,40 +98,7 @@
       {/if}
     </div>
   {/each}
-  <footer>
-    {#if said.offsets.length === 0}
-      <p>
-        No pack read yet. Bend each cone as it stands in the pack; the dashed ones are what the {view.hasLog
-          ? 'log'
-          : 'plan'} says they should have done.
-      </p>
-    {:else}
-      <dl>
-        {#if said.evenness !== null}<div>
-            <dt>Between the shelves</dt>
-            <dd>{number(said.evenness, 0)} °C of cone</dd>
-          </div>{/if}
-        {#if said.offset}<div>
-            <dt>Pack minus log</dt>
-            <dd>
-              {said.offset.mean >= 0.5 ? '+' : ''}{number(said.offset.mean, 0)} °C ± {number(
-                said.offset.sd * 1.28,
-                0
-              )}
-            </dd>
-          </div>{/if}
-      </dl>
-      {#if said.learned?.displaySays}<p data-testid="display-says">
-          So far {said.learned.displaySays}.
-        </p>{/if}
-      {#each held as h (h.shelf)}
-        <p class="wrong">
-          The pack of the {h.shelf} says {number(h.told, 0)} °C where {number(h.expected, 0)} was expected: was
-          it 04 read as 4, or the wrong pack? It is not learned from until another says the same.
-        </p>
-      {/each}
-    {/if}
-  </footer>
+  <PacksSay {view} />
 </section>
 
 <style>
@@ -192,22 +159,6 @@
     grid-column: 1 / -1;
     color: #ff9d7d;
     font-size: 13px;
-  }
-  dl {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 6px 26px;
-  }
-  dt {
-    color: #b9a893;
-    font-size: 12.5px;
-  }
-  dd {
-    font-weight: 650;
-  }
-  footer {
-    padding-top: 6px;
-    font-size: 14px;
   }
   @media screen and (max-width: 767px) {
     .kiln {

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { TokenCard } from '$lib/live';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
@@ -12,11 +11,11 @@
   import ClassChoice from '$lib/kilns/ClassChoice.svelte';
   import KilnForm from '$lib/kilns/KilnForm.svelte';
   import { KilnDraft, openKiln } from '$lib/kilns/kiln-draft.svelte';
-  import LearnCard from '$lib/kilns/LearnCard.svelte';
   import PortraitCard from '$lib/kilns/PortraitCard.svelte';
   import { kilnClasses, kilnNumbers } from '$lib/kilns/queries';
   import { ChamberCard } from '$lib/packing';
   import { toasts } from '$lib/ui/toasts.svelte';
+  import Taught from './Taught.svelte';
 
   const client = useQueryClient();
   const id = $derived(page.params.id === 'new' ? null : Number(page.params.id));
@@ -167,29 +166,7 @@
       </aside>
     </div>
   </form>
-  {#if kiln.id !== null && kiln.body.heat === 'fuel'}
-    <div class="grid grid-cols-[minmax(0,1fr)] gap-3 px-5 pb-8" id="taught">
-      {#await import('$lib/fuel/FuelTaughtCard.svelte') then { default: FuelTaughtCard }}<FuelTaughtCard
-          kilnId={kiln.id}
-          mark={kiln.body.mark ?? 0.05}
-        />{/await}
-      {#await import('$lib/learning/CareCard.svelte') then { default: CareCard }}<CareCard
-          kilnId={kiln.id ?? 0}
-          isFuel
-        />{/await}
-      <TokenCard kilnId={kiln.id} />
-    </div>
-  {:else if kiln.id !== null}
-    <div class="grid grid-cols-[minmax(0,1fr)] gap-3 px-5 pb-8" id="taught">
-      {#await import('$lib/learning/TaughtCard.svelte') then { default: TaughtCard }}<TaughtCard
-          kilnId={kiln.id ?? 0}
-        />{/await}
-      {#await import('$lib/learning/CareCard.svelte') then { default: CareCard }}<CareCard
-          kilnId={kiln.id ?? 0}
-        />{/await}
-      <LearnCard draft={kiln} /><TokenCard kilnId={kiln.id} />
-    </div>
-  {/if}
+  {#if kiln.id !== null}<Taught draft={kiln} kilnId={kiln.id} />{/if}
 {/if}
 
 <style>
