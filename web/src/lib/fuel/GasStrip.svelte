@@ -39,14 +39,14 @@
   <div class="bar" aria-hidden="true"><span style:width="{share * 100}%"></span></div>
   {#if gas.shortAtMinute !== null}
     <p role="alert" class="warn">
-      By the plan {gas.isByCold ? 'the cylinders get too cold to keep up the pressure' : 'the gas runs out'} at
+      By the plan, with 15 % to spare, {gas.isByCold ? 'the cylinders get too cold to keep up the pressure' : 'the gas runs out'} at
       about
       {at(gas.shortAtMinute)}. {gas.isByCold ? 'Connect one more beside them' : 'Have a full one ready'} before
       that: valves shut and no flame near while you change it, soapy water on the joints after.
     </p>
   {:else if gas.kgAtEnd !== null}
     <p class="text-soft">
-      By the plan {weight(Math.round(gas.kgAtEnd))} are left at the shut-off.
+      At least {weight(Math.round(gas.kgAtEnd))} are left at the shut-off, by the plan with 15 % to spare.
       {#if gas.weighedMinute === null}Taken as full at the start; weighed once it is surer.{:else}Weighed at {at(
           gas.weighedMinute
         )}.{/if}

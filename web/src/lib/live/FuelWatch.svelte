@@ -151,7 +151,7 @@
           <a class="link" href="/firings/{id}?stage=read">Read its packs and what came out</a>
         </p>
       {:else}
-        <div class="hand auto-cols-fr grid-flow-col max-md:gap-1.5 max-md:text-[14px]">
+        <div class="hand many auto-cols-fr grid-flow-col">
           {#if isFired && live.state !== 'started'}<button
               class="key"
               style="color: #ffb49a"

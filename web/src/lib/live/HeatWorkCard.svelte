@@ -43,6 +43,12 @@
           >{/if}
       </p>{/if}
     <p class="text-soft mt-1 text-[13.5px]">{source}</p>
-  {:else}<p class="text-soft">No goal cone: heat work is not counted.</p>{/if}
-  {#if withTimes}<div class="mt-3 border-t pt-3"><Times {run} {live} {unit} /></div>{/if}
+  {:else}<p class="text-soft">
+      {run.goalCone
+        ? `Heat work for cone ${run.goalCone} is counted from the first ${run.heat === 'fuel' ? 'turn' : 'reading'} on.`
+        : 'No goal cone: heat work is not counted.'}
+    </p>{/if}
+  {#if withTimes && live.forecast}<div class="border-base-300 mt-3 border-t pt-3">
+      <Times {run} {live} {unit} />
+    </div>{/if}
 </section>

@@ -61,5 +61,11 @@
       bottom: 64px;
       padding: 8px 10px;
     }
+    .watch > :global(.hand.many) {
+      gap: 5px;
+    }
+    .watch :global(.hand.many .key) {
+      font-size: 14px;
+    }
   }
 </style>

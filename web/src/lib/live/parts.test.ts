@@ -157,9 +157,29 @@ describe('heat work', () => {
     expect(page.has('[data-testid="cone-forecast"]')).toBe(false);
   });
 
-  test('without a goal it says so', () => {
+  test('without a goal it says so; with one, and nothing known yet, when it begins', () => {
+    page = new Page(HeatWorkCard as never, {
+      run: { ...run, goalCone: null },
+      live: live(),
+      unit: 'C',
+      source: '',
+      withTimes: false
+    });
+    expect(page.text('section')).toBe('No goal cone: heat work is not counted.');
+    page.close();
     show(live());
-    expect(page.text('section')).toContain('No goal cone');
+    expect(page.text('section')).toBe('Heat work for cone 6 is counted from the first reading on.');
+  });
+
+  test('there is no line above times that nobody knows', () => {
+    page = new Page(HeatWorkCard as never, {
+      run,
+      live: live({ forecast: null }),
+      unit: 'C',
+      source: '',
+      withTimes: true
+    });
+    expect(page.has('.border-t')).toBe(false);
   });
 });
 
