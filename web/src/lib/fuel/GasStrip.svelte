@@ -39,8 +39,9 @@
   <div class="bar" aria-hidden="true"><span style:width="{share * 100}%"></span></div>
   {#if gas.shortAtMinute !== null}
     <p role="alert" class="warn">
-      By the plan, with 15 % to spare, {gas.isByCold ? 'the cylinders get too cold to keep up the pressure' : 'the gas runs out'} at
-      about
+      By the plan, with 15 % to spare, {gas.isByCold
+        ? 'the cylinders get too cold to keep up the pressure'
+        : 'the gas runs out'} at about
       {at(gas.shortAtMinute)}. {gas.isByCold ? 'Connect one more beside them' : 'Have a full one ready'} before
       that: valves shut and no flame near while you change it, soapy water on the joints after.
     </p>
