@@ -21,6 +21,7 @@ using ZealousEmber.App.Notation;
 using ZealousEmber.App.Packing;
 using ZealousEmber.App.Planning;
 using ZealousEmber.App.Preview;
+using ZealousEmber.App.Say;
 using ZealousEmber.App.Schedules;
 using ZealousEmber.App.Services.Files;
 using ZealousEmber.App.Services.Firings;
@@ -94,6 +95,7 @@ async Task Serve()
         builder.Services.AddHostedService<LiveLoop>();
     builder.Services.AddSingleton<PackedFurniture>();
     builder.Services.AddScoped<FiringLoads>();
+    builder.Services.AddScoped<SayingContexts>();
     builder.Services.AddScoped<FiringAssessor>();
     builder.Services.AddScoped<RunStarter>();
     builder.Services.AddScoped<FiringReader>();
@@ -120,6 +122,7 @@ async Task Serve()
     app.MapExchange();
     app.MapPreview();
     app.MapNotation();
+    app.MapSay();
     app.MapCones();
     app.MapKilns();
     app.MapCombustion();

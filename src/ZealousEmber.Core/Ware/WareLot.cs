@@ -24,7 +24,9 @@ public sealed record WareLot
     private const double ThinnestWall = 1;
     private const double ThickestTaken = 150;
     private const double Widest = 1500;
-    private const int MostPieces = 5000;
+
+    /// <summary>Most pieces in a lot.</summary>
+    public const int MostPieces = 5000;
 
     private const double HeaviestPiece = 500;
 

@@ -40,7 +40,13 @@ public sealed class FiringFinder(StudioContext context)
     }
 
     /// <summary>The sizes ware has in the firings last written, the latest first.</summary>
-    public async Task<UsualWare> UsualWare(CancellationToken cancel)
+    public async Task<UsualWare> UsualWare(CancellationToken cancel) => Core.Firing.UsualWare.From(await LatestLots(cancel));
+
+    /// <summary>Whose ware it was in the firings last written; first names and groups, each once.</summary>
+    public async Task<IReadOnlyList<string>> Owners(CancellationToken cancel) =>
+        [.. (await LatestLots(cancel)).Select(l => l.Whose).OfType<string>().Distinct()];
+
+    private async Task<IEnumerable<LotDraft>> LatestLots(CancellationToken cancel)
     {
         var rows = await context
             .Set<FiringRow>()
@@ -49,9 +55,7 @@ public sealed class FiringFinder(StudioContext context)
             .OrderByDescending(f => f.UpdatedAt)
             .Take(LookedBack)
             .ToListAsync(cancel);
-        return Core.Firing.UsualWare.From(
-            rows.Select(r => RowReader.TryRead("firings", r, row => row.Read()).Item).OfType<FiringDraft>().SelectMany(f => f.Lots)
-        );
+        return rows.Select(r => RowReader.TryRead("firings", r, row => row.Read()).Item).OfType<FiringDraft>().SelectMany(f => f.Lots);
     }
 
     /// <summary>

@@ -13,6 +13,9 @@ internal sealed partial class ProgramRun : IDisposable
 
     private ProgramRun(Process process) => this.process = process;
 
+    /// <summary>Long enough for a machine that builds and browses beside the tests; a quiet one never waits so long.</summary>
+    private static readonly TimeSpan Patience = TimeSpan.FromMinutes(4);
+
     /// <summary>All it said so far.</summary>
     public string Said
     {
@@ -51,7 +54,7 @@ internal sealed partial class ProgramRun : IDisposable
     public async Task<Uri> Address()
     {
         var ended = process.WaitForExitAsync();
-        if (await Task.WhenAny(address.Task, ended).WaitAsync(TimeSpan.FromSeconds(60)) == ended)
+        if (await Task.WhenAny(address.Task, ended).WaitAsync(Patience) == ended)
             throw new ShouldAssertException($"it ended: {Said}");
         return await address.Task;
     }
@@ -59,7 +62,7 @@ internal sealed partial class ProgramRun : IDisposable
     /// <summary>Its exit code, once it has ended by itself.</summary>
     public async Task<int> Ends()
     {
-        await process.WaitForExitAsync().WaitAsync(TimeSpan.FromSeconds(60));
+        await process.WaitForExitAsync().WaitAsync(Patience);
         return process.ExitCode;
     }
 

@@ -58,6 +58,9 @@ public class ArchitectureTests
         "Learning",
         "Diagnosis",
         "Logbook",
+        "Saying",
+        "Saying.Words",
+        "Saying.Reading",
     ];
 
     private static readonly Architecture House = new ArchLoader().LoadAssemblies(App, Store, Core).Build();

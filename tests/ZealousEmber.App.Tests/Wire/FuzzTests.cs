@@ -74,6 +74,7 @@ public sealed partial class FuzzTests(RunningStudio studio) : IClassFixture<Runn
             },
             { "/api/plan/load", $$"""{"load":{"lots":{{Lots}} },"kind":"glaze","goalCone":"6","kiln":{{Kiln}} }""" },
             { "/api/lots/read", """{"text":"26 mugs ⌀85 × 100, 6 mm"}""" },
+            { "/api/say", """{"text":"26 mugs ⌀85 × 100, 6 mm, thrown yesterday, bisque 04","now":"2026-12-02T10:00:00+00:00","unit":"F"}""" },
             {
                 "/api/packing",
                 """{"kind":"bisque","chamber":{"shape":"round","width":585,"depth":585,"height":710,"raise":25,"shelves":[{"width":530,"depth":530,"thickness":18,"count":8,"half":false},{"width":530,"depth":260,"thickness":18,"count":8,"half":true}],"peepholes":[110,330,560],"thermocouple":{"z":400,"reach":30}},"props":{"across":38,"mostStacked":2,"stock":[{"height":25,"count":12},{"height":125,"count":18}]},"rules":{"gap":6,"above":25,"lid":25,"wall":25,"prop":6,"tip":50,"tipShelf":15},"load":{"lots":[{"what":"mugs","count":14,"wall":6,"must":true,"piece":{"shape":"round","across":85,"deep":85,"height":100,"handle":35,"foot":60,"stacking":"layers","most":3,"step":100}},{"what":"tiles","count":5,"wall":8,"piece":{"shape":"rectangle","across":100,"deep":120,"height":8,"stacking":"flat"}}]},"keep":{"openings":[125],"regions":["front","back"],"pieces":[{"shelf":1,"lot":0,"x":10,"y":-30,"turn":20,"stack":1,"held":true},{"shelf":1,"lot":0}]},"handles":"turned","packs":true,"shelves":"half"}"""

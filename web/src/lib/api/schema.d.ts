@@ -140,6 +140,55 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/say': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** A firing from a sentence: what was understood, what is asked, and what was not read */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['SayRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['SayResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/kilns/{id}/fuel-learned': {
     parameters: {
       query?: never;
@@ -7178,6 +7227,19 @@ export interface components {
       /** Format: date-time */
       madeAt: string;
     };
+    /** @description A question beside its words; an empty range behind them where something is missing. */
+    AskedWordsContract: {
+      /** Format: int32 */
+      from: number;
+      /** Format: int32 */
+      to: number;
+      /** @description kind, cone, kiln, start, ready, count, what, wall, size, dryness, clay, glaze, whose, weight, pace, hold, drying, cooling, air or number. */
+      about: string;
+      /** @description The question. */
+      text: string;
+      /** @description Its answers. */
+      choices: components['schemas']['SaidChoiceContract'][];
+    };
     /** @enum {string} */
     Atmosphere: 'oxidising' | 'neutral' | 'light-reduction' | 'heavy-reduction';
     /** @enum {string} */
@@ -11160,6 +11222,23 @@ export interface components {
       offsetCelsius: number;
       text: string;
     };
+    /** @description Words that were understood. */
+    ReadWordsContract: {
+      /**
+       * Format: int32
+       * @description First UTF-16 unit.
+       */
+      from: number;
+      /**
+       * Format: int32
+       * @description Behind the last.
+       */
+      to: number;
+      /** @description Which field they fill; words where they only join others. */
+      as: string;
+      /** @description What was understood. */
+      text: string;
+    };
     /** @description Packs and results together, as the read stage saves them. */
     ReadingContract: {
       packs: null | components['schemas']['PackContract'][];
@@ -11457,6 +11536,60 @@ export interface components {
       openedAt: null | string;
       by: null | string;
     };
+    /** @description One answer. */
+    SaidChoiceContract: {
+      /** @description For people. */
+      label: string;
+      /** @description What it sets: pointers into the firing with their values; none leaves things as they are. */
+      set: Record<string, never>;
+    };
+    /** @description The firing as it was said; what nobody said, or what is asked, is null. */
+    SaidFiringContract: {
+      /** @description Nothing yet: a sentence gives a firing no name. */
+      name: null | string;
+      kind: null | components['schemas']['ScheduleKind'];
+      /**
+       * Format: int32
+       * @description A kiln of the studio.
+       */
+      kilnId: null | number;
+      /** @description Its cone. */
+      goalCone: null | string;
+      startsAt: null | components['schemas']['OffsetDateTime'];
+      readyBy: null | components['schemas']['OffsetDateTime'];
+      /** @description As in a firing; a dryness that is asked holds what is proposed. */
+      lots: components['schemas']['LotContract'][];
+      /** @description How it is wanted. */
+      wishes: components['schemas']['SaidWishesContract'];
+    };
+    /** @description What people differ on, as far as it was said. */
+    SaidWishesContract: {
+      /** @enum {null|string} */
+      drying?: 'by-the-wall' | 'long-hold' | 'slow-climb' | 'fast-to-hold' | 'candle' | null;
+      /** @enum {null|string} */
+      approach?: 'last-hundred' | 'one-rate' | null;
+      /** @enum {null|string} */
+      cooling?: 'as-the-glazes-ask' | 'off' | 'limited-drop' | 'drop-and-hold' | null;
+      /** @enum {null|string} */
+      hold?: 'as-the-glazes-ask' | 'none' | 'quarter-hour' | 'half-hour' | 'lower-and-longer' | null;
+      /** @enum {null|string} */
+      goal?: 'middle' | 'coolest' | null;
+      /** Format: double */
+      dropBy?: null | number;
+      /** Format: double */
+      holdMinutes?: null | number;
+      /** @enum {null|string} */
+      air?: 'body-then-light' | 'body-then-neutral' | 'oxidising' | null;
+      packed?: null | boolean;
+      witnessPack?: null | boolean;
+      /**
+       * @description slow or fast.
+       * @enum {null|string}
+       */
+      pace?: 'slow' | 'fast' | null;
+      /** @description True to start in cheap hours. */
+      cheap?: null | boolean;
+    };
     /** @description A reading. */
     SampleContract: {
       /**
@@ -11510,6 +11643,24 @@ export interface components {
       conflicts: number[];
       /** @description Readings that are none, and why. They are not asked for again, but for those of the future: one of the two clocks is wrong. */
       rejected: components['schemas']['RejectedSample'][];
+    };
+    /** @description A firing as somebody says it. */
+    SayRequest: {
+      /** @description Up to 4000 characters. */
+      text: null | string;
+      now: null | components['schemas']['OffsetDateTime'];
+      /**
+       * @description Of bare temperatures; the studio’s when missing.
+       * @enum {null|string}
+       */
+      unit?: 'C' | 'F' | null;
+    };
+    /** @description What a sentence says. Every letter and digit of it lies in exactly one of read, asked and unread. */
+    SayResponse: {
+      firing: components['schemas']['SaidFiringContract'];
+      read: components['schemas']['ReadWordsContract'][];
+      unread: components['schemas']['UnreadWordsContract'][];
+      asked: components['schemas']['AskedWordsContract'][];
     };
     /** @description A schedule on the wire; numbers in its own unit. */
     ScheduleContract: {
@@ -12270,6 +12421,13 @@ export interface components {
     UnreadLineContract: {
       line: string;
       why: string;
+    };
+    /** @description Words that were not. */
+    UnreadWordsContract: {
+      /** Format: int32 */
+      from: number;
+      /** Format: int32 */
+      to: number;
     };
     /** @description Something that is stored but cannot be read. */
     UnreadableContract: {
