@@ -20,6 +20,7 @@ const features = [
   'starts',
   'fuel',
   'editor',
+  'saying',
   'cones',
   'packing',
   'live',

@@ -161,7 +161,7 @@ async Task Serve()
     app.MapPlans();
     app.MapPacking();
     app.MapFirings();
-    app.MapLotLines();
+    app.MapLots();
     app.MapStarts();
     app.MapOpenApi();
     app.MapScalarApiReference("/api/docs", docs =>

@@ -40,6 +40,15 @@ public sealed record SaidFiringContract(
     SaidWishesContract Wishes
 );
 
+/// <summary>A firing that was said, to be written down.</summary>
+public sealed record SaidFiringRequest(SaidFiringContract? Firing);
+
+/// <summary>The firing as it is added: with its name, the studio’s defaults, and the sizes its ware had last.</summary>
+/// <param name="Firing">As POST /api/firings takes it.</param>
+/// <param name="OpenBy">When it is to be open.</param>
+/// <param name="Cheap">In cheap hours.</param>
+public sealed record WrittenFiring(FiringContract Firing, OffsetDateTime? OpenBy, bool Cheap);
+
 /// <summary>What people differ on, as far as it was said.</summary>
 /// <param name="Pace">slow or fast.</param>
 /// <param name="Cheap">True to start in cheap hours.</param>

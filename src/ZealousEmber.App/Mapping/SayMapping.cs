@@ -1,4 +1,6 @@
+using System.Collections.Immutable;
 using ZealousEmber.App.Contracts;
+using ZealousEmber.Core;
 using ZealousEmber.Core.Saying;
 
 namespace ZealousEmber.App.Mapping;
@@ -13,6 +15,49 @@ internal static class SayMapping
             [.. said.Unread.Select(u => new UnreadWordsContract(u.From, u.To))],
             [.. said.Asked.Select(a => new AskedWordsContract(a.From, a.To, a.About, a.Text, [.. a.Choices.Select(Write)]))]
         );
+
+    /// <summary>Lots of a said firing, back from the wire.</summary>
+    public static SaidLot ReadLot(LotContract lot) =>
+        new()
+        {
+            What = Text.OneLine(lot.What),
+            Count = lot.Count,
+            Wall = lot.Wall,
+            Dryness = lot.Dryness,
+            ClayId = lot.ClayId,
+            GlazeIds = [.. lot.GlazeIds ?? []],
+            Whose = Text.OneLine(lot.Whose),
+            Next = lot.Next,
+            PieceMass = lot.PieceKg,
+            Typed = (lot.Typed ?? new Dictionary<string, string>()).Where(t => t.Value is not null).ToImmutableSortedDictionary(),
+            ClosedHollow = lot.ClosedHollow == true,
+            OneSided = lot.OneSided == true,
+            GlazedAlready = lot.GlazedAlready == true,
+            Must = lot.Must == true,
+            Shape = lot.Piece?.Shape,
+            Across = lot.Piece?.Across,
+            Deep = lot.Piece?.Deep,
+            Height = lot.Piece?.Height,
+            Handle = lot.Piece?.Handle,
+            Stacking = lot.Piece?.Stacking,
+        };
+
+    public static SaidWishes Read(SaidWishesContract wishes) =>
+        new()
+        {
+            Drying = wishes.Drying,
+            Approach = wishes.Approach,
+            Cooling = wishes.Cooling,
+            Hold = wishes.Hold,
+            Goal = wishes.Goal,
+            DropBy = wishes.DropBy,
+            HoldMinutes = wishes.HoldMinutes,
+            Air = wishes.Air,
+            Packed = wishes.Packed,
+            WitnessPack = wishes.WitnessPack,
+            Pace = wishes.Pace,
+            Cheap = wishes.Cheap,
+        };
 
     private static SaidChoiceContract Write(SaidChoice choice) => new(choice.Label, choice.Set.ToDictionary(s => s.Pointer, s => s.Value));
 

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using ZealousEmber.Core.Packing;
 
 namespace ZealousEmber.Core.Firing;
 
@@ -27,6 +28,34 @@ public sealed class UsualWare
     /// <summary>The usual sizes of ware of a name; nothing where it is new.</summary>
     public LotDraft? Of(string what) => known.GetValueOrDefault(Key(what));
 
+    /// <summary>How ware of a name is usually stacked raw.</summary>
+    private static readonly ImmutableArray<(string Name, Stacking Way)> Stacked =
+    [
+        ("mug", Stacking.Layers),
+        ("cup", Stacking.Layers),
+        ("beaker", Stacking.Layers),
+        ("bowl", Stacking.Nest),
+        ("plate", Stacking.Spacers),
+        ("platter", Stacking.Spacers),
+        ("dish", Stacking.Nest),
+        ("tile", Stacking.Flat),
+    ];
+
+    /// <summary>A lot with its usual sizes, stacked as ware of its name usually is, where nobody said; wide flat ware counts as flat.</summary>
+    public LotDraft Complete(LotDraft said)
+    {
+        var lot = Fill(said);
+        if (lot.Piece is not { } piece)
+            return lot;
+        if (
+            piece.Stacking == Stacking.None
+            && Stacked.FirstOrDefault(u => lot.What?.Contains(u.Name, StringComparison.OrdinalIgnoreCase) == true) is { Name: not null } usual
+        )
+            piece = piece with { Stacking = usual.Way };
+        var isFlat = piece is { Across: { } across, Height: { } height } && height < across / 4 && across >= 150;
+        return lot with { Piece = piece, Width = lot.Width ?? (isFlat ? piece.Across : null) };
+    }
+
     /// <summary>A lot with what is usual for it where nobody said.</summary>
     public LotDraft Fill(LotDraft lot)
     {
@@ -38,7 +67,7 @@ public sealed class UsualWare
             Piece = usual.Piece! with
             {
                 Handle = said?.Handle ?? usual.Piece.Handle,
-                Stacking = said is { Stacking: not Packing.Stacking.None } ? said.Stacking : usual.Piece.Stacking,
+                Stacking = said is { Stacking: not Stacking.None } ? said.Stacking : usual.Piece.Stacking,
             },
             Wall = lot.Wall ?? usual.Wall,
             Width = lot.Width ?? usual.Width,

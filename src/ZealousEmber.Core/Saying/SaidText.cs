@@ -28,6 +28,9 @@ internal sealed class SaidText
     public static bool Counts(char c) =>
         char.IsLetterOrDigit(c) || char.IsNumber(c) || char.IsSurrogate(c) || CharUnicodeInfo.GetUnicodeCategory(c) is UnicodeCategory.NonSpacingMark;
 
+    /// <summary>The same with nothing but a stretch of it in place: what stands beside a cell is not the cell's.</summary>
+    public SaidText Only(int from, int to) => new(string.Concat(new string('\n', from), Raw.AsSpan(from, to - from), new string('\n', Length - to)));
+
     /// <summary>True where no word or number goes on over a place; 26mugs are two.</summary>
     public bool IsEdge(int at) =>
         at <= 0 || at >= Length || !Counts(Low[at - 1]) || !Counts(Low[at]) || (char.IsAsciiDigit(Low[at - 1]) && char.IsLetter(Low[at]));

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Rows;
 using ZealousEmber.Store.Saving;
@@ -45,6 +46,23 @@ public sealed class FiringFinder(StudioContext context)
     /// <summary>Whose ware it was in the firings last written; first names and groups, each once.</summary>
     public async Task<IReadOnlyList<string>> Owners(CancellationToken cancel) =>
         [.. (await LatestLots(cancel)).Select(l => l.Whose).OfType<string>().Distinct()];
+
+    /// <summary>
+    /// The kiln the last firing of a kind was planned in, else the last of any, else the first there is. One that was deleted is left out.
+    /// </summary>
+    public async Task<int?> UsualKiln(ScheduleKind kind, CancellationToken cancel)
+    {
+        var (word, there) = (kind.ToString(), context.Set<KilnRow>().Where(k => k.DeletedAt == null));
+        return await context
+            .Set<FiringRow>()
+            .AsNoTracking()
+            .Where(f => f.DeletedAt == null && f.KilnId != null && there.Any(k => k.Id == f.KilnId))
+            .OrderByDescending(f => f.Kind == word)
+            .ThenByDescending(f => f.UpdatedAt)
+            .Select(f => f.KilnId)
+            .FirstOrDefaultAsync(cancel)
+            ?? await there.OrderBy(k => k.Id).Select(k => (int?)k.Id).FirstOrDefaultAsync(cancel);
+    }
 
     private async Task<IEnumerable<LotDraft>> LatestLots(CancellationToken cancel)
     {

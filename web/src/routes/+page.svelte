@@ -1,65 +1,23 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { goto } from '$app/navigation';
-  import { api, sayProblem, type Preview, type Problem, type Segment, type Unit } from '$lib/api/client';
+  import { sayProblem, type Unit } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
   import Sparkline from '$lib/chart/Sparkline.svelte';
-  import { emptyDraft, fromSegment } from '$lib/editor/draft';
-  import { unsavedNew, leaveForEditor } from '$lib/editor/schedule-draft.svelte';
-  import Welcome from '$lib/library/Welcome.svelte';
+  import { unsavedNew } from '$lib/editor/schedule-draft.svelte';
+  import { ShorthandLine } from '$lib/editor/shorthand-line.svelte';
   import NextFirings from '$lib/firings/NextFirings.svelte';
-  import RoomKilns from '$lib/live/RoomKilns.svelte';
+  import SayLine from '$lib/firings/SayLine.svelte';
   import { degrees, duration, kindName, when } from '$lib/format';
   import { latestSchedules } from '$lib/library/queries';
+  import Welcome from '$lib/library/Welcome.svelte';
+  import RoomKilns from '$lib/live/RoomKilns.svelte';
 
   const unit: Unit = localStorage.getItem('ember.unit') === 'F' ? 'F' : 'C';
-  const example =
-    unit === 'C'
-      ? '80/h to 120 hold 45m; 160/h to 1040; 60/h to 1210 hold 12m; cool 55/h to 850; off'
-      : '150/h to 250 hold 45m; 290/h to 1900; 108/h to 2210 hold 12m; cool 100/h to 1560; off';
+  const example = '26 mugs, 6 mm, bone dry, bisque 06, start tomorrow at 9pm';
 
   const recent = createQuery(() => latestSchedules(4));
   const unsaved = createQuery(() => ({ queryKey: ['unsaved-new'], gcTime: 0, queryFn: unsavedNew }));
-  let text = $state('');
-  let segments: Segment[] = $state.raw([]);
-  let preview: Preview | null = $state.raw(null);
-  let problem: Problem | null = $state.raw(null);
-  let asked = 0;
-
-  async function look(line: string) {
-    const turn = ++asked;
-    try {
-      const parsed = await api.POST('/api/notation/parse', { body: { text: line, unit } });
-      if (turn !== asked) return;
-      problem = parsed.data ? null : (parsed.error as Problem);
-      if (!parsed.data) return;
-      segments = parsed.data.segments;
-      const answer = await api.POST('/api/preview', {
-        body: { schedule: { name: '', kind: 'glaze', unit, segments } }
-      });
-      if (turn === asked && answer.data) preview = answer.data;
-    } catch (error) {
-      problem = { detail: sayProblem(error) };
-    }
-  }
-
-  function write(line: string) {
-    text = line;
-    if (line.trim()) void look(line);
-    else {
-      asked++;
-      problem = null;
-      preview = null;
-      segments = [];
-    }
-  }
-
-  /** To the editor, where it gets its name. */
-  function open() {
-    if (segments.length === 0 || problem) return;
-    leaveForEditor({ ...emptyDraft(unit), steps: segments.map(fromSegment) });
-    void goto('/schedules/new');
-  }
+  const shorthand = new ShorthandLine(unit);
 </script>
 
 <svelte:head><title>Kiln room · Zealous Ember</title></svelte:head>
@@ -82,7 +40,8 @@
   <div class="pair">
     <NextFirings />
     <section class="card-paper overflow-hidden" aria-label="A firing in a line">
-      {#if preview}
+      {#if shorthand.preview && shorthand.isSchedule}
+        {@const preview = shorthand.preview}
         <div class="p-2.5 pb-0">
           <FiringChart
             curve={preview.curve}
@@ -92,51 +51,28 @@
             height={190}
             label="The firing over time: top {degrees(preview.peak, preview.unit)}"
           />
-        </div>
-      {/if}
-      <form
-        class="flex flex-wrap items-start gap-2 p-3.5"
-        onsubmit={(e) => {
-          e.preventDefault();
-          open();
-        }}
-      >
-        <textarea
-          class="textarea min-h-0 flex-1 basis-72 resize-none font-mono text-sm"
-          rows={Math.min(8, Math.max(2, text.split('\n').length))}
-          aria-label="A firing in shorthand"
-          placeholder={example}
-          spellcheck="false"
-          autocapitalize="off"
-          value={text}
-          oninput={(e) => write(e.currentTarget.value)}
-          onkeydown={(e) => {
-            if (e.key === 'Enter' && !e.shiftKey) {
-              e.preventDefault();
-              open();
-            }
-          }}></textarea>
-        <button class="btn btn-primary" disabled={segments.length === 0 || problem !== null}
-          >Open in editor</button
-        >
-        <p class="w-full text-[13.5px]" aria-live="polite">
-          {#if problem && text.trim()}
-            <span class="text-soft" data-testid="home-problem">{sayProblem(problem)}</span>
-          {:else if preview}
+          <p class="mt-1 text-[13.5px]">
             <span data-testid="home-sum"
               >Top <b>{degrees(preview.peak, preview.unit)}</b>, power on for
               <b>{duration(preview.poweredMinutes)}</b>,
               <b>{duration(preview.totalMinutes)}</b> in all.</span
             >
             {#if preview.kilnNote}<span class="text-soft">{preview.kilnNote}</span>{/if}
-          {:else}
+          </p>
+        </div>
+      {/if}
+      <SayLine {shorthand}>
+        {#snippet empty(write)}
+          <p class="text-[13.5px]">
             <button type="button" class="link link-hover text-primary" onclick={() => write(example)}
-              >Try the example</button
+              >Try an example</button
             >
-            <span class="text-soft">or paste a table from a spreadsheet.</span>
-          {/if}
-        </p>
-      </form>
+            <span class="text-soft"
+              >or write steps, like 80/h to 120 hold 45m; 160/h to 1040; off, or paste a table.</span
+            >
+          </p>
+        {/snippet}
+      </SayLine>
     </section>
   </div>
 

@@ -322,7 +322,7 @@ internal sealed class ClauseBuilder(SaidText text, IReadOnlyList<Phrase> phrases
         namesOn = phrase.Meaning is Word;
     }
 
-    private string Text(Phrase phrase) => text.Low[phrase.From..phrase.To];
+    private string Text(Phrase phrase) => text.Low[phrase.From..phrase.To].Replace(",", "", StringComparison.Ordinal);
 
     private static string Fit(string what) => what.Length <= Ware.Clay.LongestName ? what : what[..Ware.Clay.LongestName];
 

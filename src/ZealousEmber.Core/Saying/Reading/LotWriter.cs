@@ -92,6 +92,16 @@ internal sealed class LotWriter(SayingContext context, Marks marks, List<OpenLot
                 else
                     Propose(open, phrase, state.Dryness);
                 break;
+            case ClaySaid clay when lot.ClayId is { } other && other != clay.Id:
+                marks.Ask(phrase, Asks.Clay, "Which clay is it?", () =>
+                    [.. context.Names.Clays.Where(c => c.Id == other || c.Id == clay.Id).Select(c => Choice(c.Name, At(open, "clayId"), c.Id))]
+                );
+                break;
+            case WhoseSaid { Name: { } name } when lot.Whose is { } first && first != name:
+                marks.Ask(phrase, Asks.Whose, "Whose is it?", () =>
+                    [.. new[] { first, name, $"{first} and {name}" }.Select(n => Choice(n, At(open, "whose"), n))]
+                );
+                break;
             case ClaySaid clay:
                 open.Lot = lot with { ClayId = clay.Id };
                 marks.Read(phrase, "clay", clay.Name);

@@ -145,12 +145,14 @@ internal sealed partial class SaidTable
                 ),
                 _ => null,
             };
-            if (meaning is not null)
-                return [new Phrase(start, end, meaning)];
+            // A bare number of any other column is no count.
+            return [new Phrase(start, end, meaning ?? new LooseNumber(value))];
         }
+        if (column == "what" && !text.Low[start..end].Any(char.IsDigit))
+            return [new Phrase(start, end, new NounSaid(text.Low[start..end]))];
         if (column == "whose" && !text.Low[start..end].Any(char.IsDigit) && end - start <= Ware.Clay.LongestName)
             return [new Phrase(start, end, new WhoseSaid(text.Raw[start..end]))];
-        return scanner.Scan(text, start, end);
+        return scanner.Scan(text.Only(start, end), start, end);
     }
 
     private static (string Column, string Unit) ColumnOf(string heading)

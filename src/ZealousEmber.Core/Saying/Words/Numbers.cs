@@ -37,7 +37,7 @@ internal static partial class Numbers
         $"(?:{string.Join('|', Tens)})(?:[ -](?:{string.Join('|', Ones[1..10])}))?|{string.Join('|', Ones[2..].OrderByDescending(w => w.Length))}|(?:a|one) hundred";
 
     /// <summary>A whole number in digits or words.</summary>
-    public static readonly string Whole = $@"(?:(?!0\d)(?:\d{{1,3}}(?:,\d{{3}})+(?!\d)|\d{{1,7}}(?!\d))|(?:{InWords})\b)";
+    public static readonly string Whole = $@"(?:(?!0\d)(?:\d{{1,3}}(?:,\d{{3}})+(?!\d)|\d{{1,12}}(?!\d))|(?:{InWords})\b)";
 
     /// <summary>A number with decimals or a fraction, in digits.</summary>
     public const string InDigits = @"(?:\d{1,6}(?:[.,]\d{1,4})?(?:[ -]\d{1,2}/\d{1,2}(?!\d)| ?[½¼¾⅓⅔⅛⅜⅝⅞])?|[½¼¾⅓⅔⅛⅜⅝⅞])";

@@ -140,55 +140,6 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
-  '/api/say': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** A firing from a sentence: what was understood, what is asked, and what was not read */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: {
-        content: {
-          'application/json': null | components['schemas']['SayRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SayResponse'];
-          };
-        };
-        /** @description Unprocessable Entity */
-        422: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
   '/api/kilns/{id}/fuel-learned': {
     parameters: {
       query?: never;
@@ -1795,6 +1746,104 @@ export interface paths {
           };
           content: {
             'application/json': components['schemas']['ImportResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/say': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** A firing from a sentence: what was understood, what is asked, and what was not read */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['SayRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['SayResponse'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/say/written': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** A firing that was said, as it is added: with a name, the studio's defaults and the sizes its ware had last */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['SaidFiringRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['WrittenFiring'];
           };
         };
         /** @description Unprocessable Entity */
@@ -11562,6 +11611,10 @@ export interface components {
       /** @description How it is wanted. */
       wishes: components['schemas']['SaidWishesContract'];
     };
+    /** @description A firing that was said, to be written down. */
+    SaidFiringRequest: {
+      firing: null | components['schemas']['SaidFiringContract'];
+    };
     /** @description What people differ on, as far as it was said. */
     SaidWishesContract: {
       /** @enum {null|string} */
@@ -12712,6 +12765,14 @@ export interface components {
     WorkResponse: {
       words: string;
       cones: components['schemas']['ConeReadingContract'][];
+    };
+    /** @description The firing as it is added: with its name, the studio’s defaults, and the sizes its ware had last. */
+    WrittenFiring: {
+      /** @description As POST /api/firings takes it. */
+      firing: components['schemas']['FiringContract'];
+      openBy: null | components['schemas']['OffsetDateTime'];
+      /** @description In cheap hours. */
+      cheap: boolean;
     };
   };
   responses: never;

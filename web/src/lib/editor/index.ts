@@ -5,3 +5,4 @@ export { fromSchedule, sameWords, toBody, written } from './draft';
 export type { FiringPlace } from './firing-place.svelte';
 export type { PreviewLoop } from './preview-loop.svelte';
 export type { ScheduleDraft } from './schedule-draft.svelte';
+export { ShorthandLine } from './shorthand-line.svelte';

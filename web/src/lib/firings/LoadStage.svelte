@@ -74,7 +74,7 @@
         Nothing is in the kiln yet. Write the first lot: what, how many, how thick the thickest wall.
       </p>
     {/each}
-    <LotLines onlots={(lots) => draft.addLots(lots)} />
+    <LotLines onsaid={(said) => draft.addSaid(said)} />
     <p class="px-2.5 pb-2.5">
       <button class="btn btn-sm btn-ghost" data-testid="add-lot" onclick={add}>Add an empty lot</button>
     </p>

@@ -1,33 +1,49 @@
 <script lang="ts">
-  import { api, sayProblem, type Lot } from '$lib/api/client';
+  import { sayProblem, type FiringBody } from '$lib/api/client';
+  import { MarkedWords, Saying, written } from '$lib/saying';
 
-  /** Lots written as people say them, or pasted from a list: what can be read is taken, what cannot stays with why. */
-  const { onlots }: { onlots: (lots: readonly Lot[]) => void } = $props();
+  /** Lots written as people say them, or pasted from a list: what is understood is taken, what is asked stands beside its words. */
+  interface Props {
+    onsaid: (said: Partial<FiringBody>) => void;
+  }
+  const { onsaid }: Props = $props();
 
-  let text = $state('');
-  let said: readonly string[] = $state.raw([]);
-  let reading = $state(false);
+  const saying = new Saying();
+  let asked = $state(false);
+  let taking = $state(false);
+  let trouble: string | null = $state(null);
 
-  async function read() {
-    if (!text.trim() || reading) return;
-    reading = true;
+  /** What the firing is for is settled here already. */
+  const open = $derived(saying.open.filter((ask) => ask.about !== 'kind'));
+
+  async function take() {
+    if (taking || !saying.text.trim()) return;
+    taking = true;
+    trouble = null;
     try {
-      const { data, error } = await api.POST('/api/lots/read', { body: { text } });
-      if (!data) {
-        said = [sayProblem(error)];
-        return;
-      }
-      if (data.lots.length) onlots(data.lots);
-      // The rows that are left are still rows of their table.
-      text = [
-        ...(data.heading && data.unread.length ? [data.heading] : []),
-        ...data.unread.map((u) => u.line)
-      ].join('\n');
-      said = data.unread.map((u) => u.why);
+      const text = saying.text;
+      await saying.read();
+      asked = true;
+      const firing = saying.firing;
+      // What was typed meanwhile is neither taken nor lost.
+      if (!firing || saying.text !== text || open.length > 0 || saying.unread.length > 0) return;
+      if (firing.lots.length === 0 && !saying.saysAnything) return;
+      const made = (await written({ ...firing, kind: firing.kind ?? 'bisque' })).firing;
+      if (saying.text !== text) return;
+      onsaid({
+        ...(made.lots?.length ? { lots: made.lots } : {}),
+        ...(firing.kind ? { kind: firing.kind } : {}),
+        ...(firing.kilnId != null ? { kilnId: firing.kilnId } : {}),
+        ...(firing.goalCone ? { goalCone: firing.goalCone } : {}),
+        ...(firing.startsAt ? { startsAt: firing.startsAt } : {}),
+        ...(firing.wishes.holdMinutes != null ? { holdMinutes: firing.wishes.holdMinutes } : {})
+      });
+      saying.clear();
+      asked = false;
     } catch (error) {
-      said = [sayProblem(error)];
+      trouble = sayProblem(error);
     } finally {
-      reading = false;
+      taking = false;
     }
   }
 
@@ -35,30 +51,48 @@
     if (event.key !== 'Enter' || event.shiftKey) return;
     event.preventDefault();
     event.stopPropagation();
-    void read();
+    void take();
   }
+
+  const said = $derived(
+    trouble ??
+      saying.problem ??
+      (!asked || saying.heard !== saying.text || !saying.text.trim()
+        ? null
+        : open[0]
+          ? open[0].text
+          : saying.unread.length > 0
+            ? `“${saying.unread[0]}” is no word known here. Take it out, or say it otherwise.`
+            : saying.firing?.lots.length === 0
+              ? 'Say how many there are and what, like 26 mugs.'
+              : null)
+  );
 </script>
 
 <form
   class="flex flex-wrap items-start gap-2 p-2.5"
   onsubmit={(e) => {
     e.preventDefault();
-    void read();
+    void take();
   }}
 >
   <textarea
     class="textarea textarea-sm min-h-0 min-w-0 flex-1 basis-80 max-sm:min-h-16"
-    rows={Math.min(8, Math.max(1, text.split('\n').length))}
-    aria-label="Lots as you say them, one a line"
+    rows={Math.min(8, Math.max(1, saying.text.split('\n').length))}
+    aria-label="Lots as you say them, or pasted from a list"
     placeholder="26 mugs ⌀85 × 100, handle 35, 6 mm, Marsh White, cool to touch, the class"
-    maxlength="20000"
-    aria-invalid={said.length ? 'true' : undefined}
+    maxlength="4000"
+    aria-invalid={said ? 'true' : undefined}
     aria-describedby="lot-lines-said"
     data-testid="lot-lines"
-    bind:value={text}
+    value={saying.text}
+    oninput={(e) => saying.write(e.currentTarget.value)}
     onkeydown={keys}></textarea>
-  <button class="btn btn-sm btn-paper" disabled={!text.trim() || reading}>Add</button>
-  <p id="lot-lines-said" class="text-error w-full text-[12.5px]" role={said.length ? 'alert' : undefined}>
-    {[...new Set(said)].join(' ')}
+  <button class="btn btn-sm btn-paper" disabled={!saying.text.trim() || taking}>Add</button>
+  {#if saying.said && saying.text.trim() && (open.length > 0 || saying.unread.length > 0)}
+    <div class="w-full"><MarkedWords {saying} /></div>
+  {/if}
+  <p id="lot-lines-said" class="text-error w-full text-[12.5px]" role={said ? 'alert' : undefined}>
+    {said ?? ''}
   </p>
 </form>

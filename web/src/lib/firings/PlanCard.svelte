@@ -1,9 +1,11 @@
 <script lang="ts">
+  import { page } from '$app/state';
   import type { FiringBody, Plan, Preview } from '$lib/api/client';
   import { FindingRows, withAcceptance } from '$lib/findings';
   import MomentField from '$lib/fields/MomentField.svelte';
-  import { clock, degrees, duration, money, number } from '$lib/format';
+  import { clock, degrees, duration, momentAt, money, number } from '$lib/format';
   import type { FiringDraft } from './firing-draft.svelte';
+  import { startDialog } from '$lib/starts';
   import OpenInEditor from './OpenInEditor.svelte';
 
   /** The plan in a few numbers, when it starts, what a colleague would say of it, and the way to the editor. */
@@ -15,6 +17,9 @@
   }
   const { draft, plan, preview, onpoint }: Props = $props();
 
+  /** Said with the firing: when it is to be open, or that it should be cheap; a start is looked for at once. */
+  const by = page.url.searchParams.get('openBy');
+  let finding = $state(by !== null || page.url.searchParams.has('cheap'));
   const unit = $derived(draft.body.unit ?? 'C');
   const fuel = $derived(preview.kiln?.fuel);
   const accepted = $derived((draft.body.accepted ?? []).filter((a) => a !== null));
@@ -56,6 +61,7 @@
       moment={draft.body.startsAt ?? null}
       onvalue={(startsAt) => draft.edit({ startsAt }, 'starts')}
     />
+    <button class="btn btn-xs btn-paper" onclick={() => (finding = true)}>Find a start</button>
   </div>
   {#if opens}<p class="text-soft mt-1">May be opened {clock(new Date(opens))}.</p>{/if}
   {#if draft.body.anyway}<p class="mt-1" data-testid="anyway">
@@ -96,3 +102,19 @@
   {/if}
   <OpenInEditor {draft} {plan} />
 </section>
+
+{#if finding}
+  {#await startDialog() then { default: StartDialog }}
+    <StartDialog
+      asked={{
+        schedule: plan.schedule,
+        kilnId: draft.body.kilnId ?? null,
+        load: { lots: draft.written.map((w) => w.lot) }
+      }}
+      line={preview.line}
+      {by}
+      ontake={(at) => draft.edit({ startsAt: momentAt(at) })}
+      onclose={() => (finding = false)}
+    />
+  {/await}
+{/if}

@@ -124,9 +124,9 @@ export class FiringDraft extends AutosavedDraft<FiringBody> {
     this.edit({ lots });
   }
 
-  /** Several lots at once, as they were pasted; one step to undo. */
-  addLots(more: readonly Lot[]): void {
-    this.edit({ lots: [...this.lots.filter((lot) => !isBlank(lot)), ...more] });
+  /** Several lots at once, and what else was said with them; one step to undo. */
+  addSaid({ lots, ...said }: Partial<FiringBody>): void {
+    this.edit({ ...said, ...(lots ? { lots: [...this.lots.filter((lot) => !isBlank(lot)), ...lots] } : {}) });
   }
 
   removeLot(row: number): void {

@@ -12,12 +12,15 @@
     asked: StartTask;
     /** The schedule in shorthand: another one is another question. */
     line: string;
+    /** When it is to be open, where somebody said. */
+    by?: string | null;
     ontake: (at: Date) => void;
     onclose: () => void;
   }
-  const { asked, line, ontake, onclose }: Props = $props();
+  const { asked, line, by = null, ontake, onclose }: Props = $props();
 
-  let openBy = $state<string | null>(null);
+  // svelte-ignore state_referenced_locally
+  let openBy = $state<string | null>(by);
 
   const starts = createQuery(() => ({
     queryKey: ['starts', line, asked.kilnId, JSON.stringify(asked.load), openBy],

@@ -1,9 +1,11 @@
 <script lang="ts">
   import { createInfiniteQuery, createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { goto } from '$app/navigation';
+  import { page } from '$app/state';
   import { api, sayProblem, type Firing } from '$lib/api/client';
   import { emptyLot } from '$lib/firings/firing-draft.svelte';
   import { firingsAt, studioWays } from '$lib/firings/queries';
+  import SayLine from '$lib/firings/SayLine.svelte';
   import { clock, kindName, plural, when } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
   import { stateNames } from '$lib/live/words';
@@ -33,6 +35,9 @@
   const isEmpty = $derived(groups.every((group) => group.list.isSuccess && group.items.length === 0));
   const pieces = (firing: Firing['firing']) =>
     (firing.lots ?? []).reduce((sum, lot) => sum + (lot?.count ?? 0), 0);
+
+  /** The line to say it in is open. */
+  let isNew = $state(page.url.searchParams.has('new'));
 
   async function start() {
     const { data, error } = await api.POST('/api/firings', {
@@ -66,9 +71,25 @@
         aria-label="Find a firing"
         bind:value={words}
       />
-      <button class="btn btn-primary btn-sm" onclick={() => void start()}>New firing</button>
+      <button class="btn btn-primary btn-sm" aria-expanded={isNew} onclick={() => (isNew = !isNew)}
+        >New firing</button
+      >
     </div>
   </header>
+  {#if isNew}
+    <section class="card-paper" aria-label="A new firing">
+      <SayLine>
+        {#snippet empty()}
+          <p class="text-soft text-[13.5px]">
+            Say it in a line, or
+            <button type="button" class="link text-primary" onclick={() => void start()}
+              >begin with an empty load</button
+            >.
+          </p>
+        {/snippet}
+      </SayLine>
+    </section>
+  {/if}
   {#if failed}
     <p role="alert">
       {sayProblem(failed.error)} <button class="link" onclick={() => failed.refetch()}>Try again</button>

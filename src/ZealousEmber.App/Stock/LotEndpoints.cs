@@ -1,24 +1,25 @@
+using NodaTime;
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
+using ZealousEmber.App.Services.Firings;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.Saying.Reading;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Rows;
 
 namespace ZealousEmber.App.Stock;
 
-/// <summary>Reads lots from lines of text, with the studio's own clays and glazes by name.</summary>
-internal static class LotLines
+/// <summary>Lots from lines of text, with the studio's own names.</summary>
+internal static class LotEndpoints
 {
-    public static void MapLotLines(this WebApplication app)
+    public static void MapLots(this WebApplication app)
     {
         var api = app.MapGroup("/api/lots").WithTags("Firings");
-        api.MapPost(
-                "read",
-                async (LotLinesRequest? request, Repository<Clay> clays, Repository<Glaze> glazes, FiringFinder firings, CancellationToken cancel) =>
-                    Answer.Of(await Read(request, clays, glazes, firings, cancel))
+        api.MapPost("read", async (LotLinesRequest? request, SayingContexts contexts, FiringFinder firings, TimeProvider time, CancellationToken cancel) =>
+                Answer.Of(await Read(request, contexts, firings, time, cancel))
             )
             .WithSummary("Lots from lines as people write them");
         api.MapGet("usual", async (string? what, FiringFinder firings, CancellationToken cancel) => await Usual(what, firings, cancel))
@@ -37,30 +38,23 @@ internal static class LotLines
 
     private static async Task<Result<LotLinesResponse>> Read(
         LotLinesRequest? request,
-        Repository<Clay> clays,
-        Repository<Glaze> glazes,
+        SayingContexts contexts,
         FiringFinder firings,
+        TimeProvider time,
         CancellationToken cancel
     )
     {
         var text = request?.Text ?? "";
         if (string.IsNullOrWhiteSpace(text))
             return new Problem("text", "Write a lot, like 26 mugs ⌀85 × 100, 6 mm, Marsh White, cool to touch.");
-        if (text.Length > LotLine.Longest)
-            return new Problem("text", $"At most {LotLine.Longest} characters at once; this has {text.Length}.");
-        var read = LotLine.Read(text, await Names(clays, c => c.Name, cancel), await Names(glazes, g => g.Name, cancel), await firings.UsualWare(cancel));
+        if (text.Length > LotLines.Longest)
+            return new Problem("text", $"At most {LotLines.Longest} characters at once; this has {text.Length}.");
+        var context = await contexts.At(Instant.FromDateTimeOffset(time.GetUtcNow()), null, cancel);
+        var read = LotLines.Read(text, context, await firings.UsualWare(cancel));
         return new LotLinesResponse(
             [.. read.Lots.Take(WareLot.MostLots).Select(FiringMapping.Write)],
             [.. read.Unread.Take(WareLot.MostLots).Select(u => new UnreadLineContract(u.Line, u.Why))],
             read.Heading
         );
-    }
-
-    private static async Task<IReadOnlyDictionary<string, int>> Names<T>(Repository<T> stock, Func<T, string> name, CancellationToken cancel)
-    {
-        var names = new Dictionary<string, int>(StringComparer.OrdinalIgnoreCase);
-        foreach (var one in await stock.Search(null, cancel))
-            names.TryAdd(name(one.Item), one.Id);
-        return names;
     }
 }
