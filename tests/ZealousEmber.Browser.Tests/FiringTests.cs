@@ -39,6 +39,7 @@ public sealed class FiringTests(Browser browser) : PageVisit(browser)
         Go("/firings");
         Find("[data-testid='firing']");
         Click("New firing");
+        Click("begin with an empty load");
         Until(() => Driver.Url.Contains("/firings/", StringComparison.Ordinal) && Find("[aria-label='Name of the firing']").Displayed, "an empty firing");
         Write(Find("[aria-label='Name of the firing']"), "Test of a bisque");
         new SelectElement(Find("[aria-label='Kind of firing']")).SelectByText("Bisque");

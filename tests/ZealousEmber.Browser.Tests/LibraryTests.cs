@@ -79,7 +79,7 @@ public sealed class LibraryTests(Browser browser) : PageVisit(browser)
         Go("/");
         Find("textarea").Click();
         Keys("80/h to 200 hold");
-        Until(() => TestId("home-problem").Text.Contains("ends here"), "what is still missing");
+        Until(() => TestId("say-nothing").Text.Contains("ends here"), "what is still missing");
         Keys(" 45m; full to 1040");
         Until(() => TestId("home-sum").Text.Contains("1040 °C"), "what it comes to");
         Keys(OpenQA.Selenium.Keys.Enter);

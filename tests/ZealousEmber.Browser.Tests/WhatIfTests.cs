@@ -139,6 +139,7 @@ public sealed class WhatIfTests(Browser browser) : PageVisit(browser)
         Go("/firings");
         Find("[data-testid='firing']");
         Click("New firing");
+        Click("begin with an empty load");
         Until(() => Driver.FindElements(By.CssSelector("[aria-label='Name of the firing']")).Count == 1, "a new one");
         var made = int.Parse(new Uri(Driver.Url).Segments[^1], CultureInfo.InvariantCulture);
         (await Http.GetFromJsonAsync<JsonNode>($"/api/firings/{made}"))!["firing"]!["cooling"]!.GetValue<string>().ShouldBe("limited-drop");

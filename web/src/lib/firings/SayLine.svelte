@@ -104,6 +104,8 @@
   <div id="say-answer" class="w-full" aria-live="polite" data-ready={ready}>
     {#if isSchedule}
       <!-- What its steps come to stands with the chart. -->
+    {:else if slip}
+      <p class="text-soft text-[13.5px]" data-testid="say-nothing">{slip}</p>
     {:else if saying.problem}
       <p class="text-error text-[13.5px]" role="alert">{saying.problem}</p>
     {:else if saying.said && saying.firing && saying.saysAnything}
@@ -113,8 +115,8 @@
       </div>
     {:else if saying.text.trim() && saying.heard === saying.text}
       <p class="text-soft text-[13.5px]" data-testid="say-nothing">
-        {slip ??
-          'Nothing of this says what is to be fired. Say what there is, how many, and what for: 30 mugs, bone dry, bisque 06.'}
+        Nothing of this says what is to be fired. Say what there is, how many, and what for: 30 mugs, bone
+        dry, bisque 06.
       </p>
     {:else if !saying.text.trim() && empty}
       {@render empty(write)}

@@ -70,6 +70,16 @@
     white-space: normal;
     vertical-align: baseline;
   }
+  @media (max-width: 639px) {
+    .choices {
+      display: flex;
+      margin-inline: 0;
+    }
+    .choices :global(.btn) {
+      min-height: 40px;
+      padding-inline: 14px;
+    }
+  }
   .question {
     font-size: 13px;
     color: var(--color-warning);
