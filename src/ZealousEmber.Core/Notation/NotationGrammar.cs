@@ -87,6 +87,12 @@ internal static class NotationGrammar
         select (pace, (NumberText?)target)
     );
 
+    /// <summary>"in 4:00 to 600"; an atmosphere begins with the same word.</summary>
+    private static readonly TokenListParser<NotationToken, (PaceText Pace, NumberText? Target)> TimeFirst =
+        from time in (from word in Word(In) from time in Time select time).Try()
+        from target in Target
+        select ((PaceText)new PaceText.InTime(time), (NumberText?)target);
+
     private static readonly TokenListParser<NotationToken, (PaceText Pace, NumberText? Target)> OffBody =
         from off in Word(Off)
         from target in MaybeTarget
@@ -102,13 +108,14 @@ internal static class NotationGrammar
         select (pace, (NumberText?)target);
 
     private static readonly TokenListParser<NotationToken, Phrase> PlainStep = PaceFirst
+        .Or(TimeFirst)
         .Or(OffBody)
         .Or(TargetFirst)
         .Select(s => (Phrase)new Phrase.Step(Verb.None, s.Pace.Place, s.Pace, s.Target));
 
     private static readonly TokenListParser<NotationToken, Phrase> ClimbStep =
         from verb in Word(Climb)
-        from body in PaceFirst.Or(TargetFirst)
+        from body in PaceFirst.Or(TimeFirst).Or(TargetFirst)
         select (Phrase)new Phrase.Step(Verb.Climb, verb, body.Pace, body.Target);
 
     /// <summary>"cool 55/h to 850", and "cool", "cool to 850", which leave it to the kiln.</summary>

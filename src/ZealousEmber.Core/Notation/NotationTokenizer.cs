@@ -65,20 +65,31 @@ internal sealed class NotationTokenizer : Tokenizer<NotationToken>
                 continue;
             }
             var (token, length) = Next(text, c);
-            lineStart = c == '\n';
+            lineStart = c is '\n' or ';';
             var start = rest;
             rest = rest.Skip(length);
             yield return Superpower.Model.Result.Value(token, start, rest);
         }
     }
 
-    /// <summary>Length of a printed step number ("1.", "2)") that opens a line, or 0.</summary>
+    private static readonly string[] StepLabels = ["ramp", "step", "segment", "seg", "stage"];
+
+    /// <summary>Length of a printed step number ("1.", "2)", "Ramp 1:") that opens a step, or 0.</summary>
     private static int StepNumber(ReadOnlySpan<char> text)
     {
-        var digits = 0;
-        while (digits < text.Length && digits < 2 && char.IsAsciiDigit(text[digits]))
+        var from = 0;
+        foreach (var label in StepLabels)
+        {
+            if (text.StartsWith(label, StringComparison.OrdinalIgnoreCase) && text.Length > label.Length && text[label.Length] == ' ')
+                from = label.Length + 1;
+        }
+        var digits = from;
+        while (digits < text.Length && digits < from + 2 && char.IsAsciiDigit(text[digits]))
             digits++;
-        return digits > 0 && text.Length > digits + 1 && text[digits] is '.' or ')' && text[digits + 1] == ' ' ? digits + 1 : 0;
+        if (digits == from || text.Length <= digits + 1 || text[digits + 1] != ' ')
+            return 0;
+        // A colon after a bare number is a clock time; behind its label it is none.
+        return text[digits] is '.' or ')' || (from > 0 && text[digits] == ':') ? digits + 1 : 0;
     }
 
     private static (NotationToken Token, int Length) Next(ReadOnlySpan<char> text, char c)

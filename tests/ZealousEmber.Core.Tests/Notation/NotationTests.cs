@@ -28,6 +28,17 @@ public class NotationTests
     [Fact]
     public void The_line_of_the_papers_is_read() => Read(Make.GlazeLine).ShouldBe(["80 200 45", "full 1040 0", "60 1210 12", "55 850 90", "off -1 0"]);
 
+    [Fact]
+    public void Printed_step_labels_are_passed_over_and_an_atmosphere_still_begins_with_in()
+    {
+        Read("Ramp 1: 100 to 250, hold 60\nRamp 2: 150 to 1000; ramp 3: 60 to 1060 hold 5").ShouldBe(["100 250 60", "150 1000 0", "60 1060 5"]);
+        var result = NotationReader.Read("in 4:00 to 600 in light reduction; ramp 80 to 900", TemperatureUnit.Celsius);
+        result.Error.ShouldBeNull();
+        result.Segments[0].Atmosphere.ShouldBe(Atmosphere.LightReduction);
+        Math.Round(result.Segments[0].Pace.Rate!.Value.KelvinsPerHour, 2).ShouldBe(145);
+        Fail("in 4:00 tu 600").Message.ShouldContain("“tu”");
+    }
+
     [Theory]
     [InlineData("150F/h to 220F", "83.333 104.44 0")]
     [InlineData("150 °F per hour to 220 °F", "83.333 104.44 0")]
@@ -41,6 +52,10 @@ public class NotationTests
     [InlineData("90 min to 150", "86.667 150 0")]
     [InlineData("1h 30 to 150", "86.667 150 0")]
     [InlineData("to 150 in 1:30", "86.667 150 0")]
+    [InlineData("in 1:30 to 150", "86.667 150 0")]
+    [InlineData("climb in 90 min to 150, hold 10", "86.667 150 10")]
+    [InlineData("Ramp 1: 80 to 200, hold 60", "80 200 60")]
+    [InlineData("Step 12: 80/h to 200", "80 200 0")]
     [InlineData("80/h to 200 soak 45", "80 200 45")]
     [InlineData("80/h to 200, dwell for 1 h 15 min", "80 200 75")]
     [InlineData("80/h to 200 hold 1h30", "80 200 90")]

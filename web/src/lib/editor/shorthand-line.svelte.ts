@@ -7,9 +7,18 @@ export class ShorthandLine {
   segments: Segment[] = $state.raw([]);
   preview: Preview | null = $state.raw(null);
   problem: Problem | null = $state.raw(null);
+  /** It would read in °F, and does not in °C. */
+  isFahrenheit = $state(false);
   private turn = 0;
+  private line = '';
 
-  constructor(private readonly unit: Unit) {}
+  constructor(private unit: Unit) {}
+
+  /** Reads it, and what is typed from here on, in °F: each number stays as it was typed. */
+  async takeFahrenheit(): Promise<void> {
+    this.unit = 'F';
+    await this.look(this.line);
+  }
 
   /** True where the line is a schedule. */
   get isSchedule(): boolean {
@@ -18,8 +27,9 @@ export class ShorthandLine {
 
   async look(line: string): Promise<void> {
     const turn = ++this.turn;
+    this.line = line;
     if (!line.trim()) {
-      [this.segments, this.preview, this.problem] = [[], null, null];
+      [this.segments, this.preview, this.problem, this.isFahrenheit] = [[], null, null, false];
       return;
     }
     try {
@@ -27,8 +37,12 @@ export class ShorthandLine {
       if (turn !== this.turn) return;
       this.problem = parsed.data ? null : (parsed.error as Problem);
       this.segments = parsed.data?.segments ?? [];
+      this.isFahrenheit = false;
       if (!parsed.data) {
         this.preview = null;
+        if (this.unit === 'F') return;
+        const other = await api.POST('/api/notation/parse', { body: { text: line, unit: 'F' } });
+        if (turn === this.turn) this.isFahrenheit = other.data !== undefined;
         return;
       }
       const { segments } = parsed.data;

@@ -104,6 +104,13 @@
   <div id="say-answer" class="w-full" aria-live="polite" data-ready={ready}>
     {#if isSchedule}
       <!-- What its steps come to stands with the chart. -->
+    {:else if shorthand?.isFahrenheit}
+      <p class="text-[13.5px]" data-testid="fahrenheit">
+        These steps are too hot for °C.
+        <button type="button" class="btn btn-xs btn-paper" onclick={() => void shorthand.takeFahrenheit()}
+          >°F?</button
+        >
+      </p>
     {:else if slip}
       <p class="text-soft text-[13.5px]" data-testid="say-nothing">{slip}</p>
     {:else if saying.problem}
