@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readLength, readMass, sayLength, sayMass } from './measure';
+import { readLength, readMass, readQuantity, sayLength, sayMass } from './measure';
 
 const value = (reading: ReturnType<typeof readLength>) =>
   'value' in reading ? reading.value : reading.error;
@@ -53,3 +53,28 @@ describe('weights', () => {
     expect(sayMass(0.6, 'kg')).toBe('0.6');
   });
 });
+
+it.each([
+  ['9600', 'W', 9600],
+  ['9.6 kW', 'W', 9600],
+  ['9,6 kw', 'W', 9600],
+  ['175 l', 'L', 175],
+  ['7 cu ft', 'L', 198.217926],
+  ['2300 F', '°C', 1260],
+  ['1260 °C', '°F', 2300],
+  ['4 1/2 in', 'mm', 114.3],
+  ['500 ft', 'm', 152.4],
+  ['240 V', 'V', 240],
+  ['300 mbar', 'bar', 0.3],
+  ['-10', '°C', -10],
+  ['−5', '°C', -5]
+])('%s in %s', (text, unit, value) => expect(readQuantity(text, unit)).toEqual({ value }));
+it.each([
+  ['', 'W'],
+  ['many', 'W'],
+  ['9.6 kV', 'W'],
+  ['175 kg', 'L'],
+  ['1,2,3', '%']
+])('no number of its unit: %s in %s', (text, unit) =>
+  expect(readQuantity(text, unit)).toHaveProperty('error')
+);

@@ -43,6 +43,53 @@ export function readMass(text: string, unit: MassUnit): Reading<number | null> {
   return read === null ? error : { value: read * factor };
 }
 
+/** What else a number of a unit may be typed in, to the unit itself; all exact by definition. */
+const kin: Readonly<Record<string, Readonly<Record<string, number>>>> = {
+  W: { w: 1, watt: 1, watts: 1, kw: 1000 },
+  kW: { kw: 1, w: 0.001, mw: 1000 },
+  V: { v: 1, volt: 1, volts: 1 },
+  L: {
+    l: 1,
+    litre: 1,
+    litres: 1,
+    liter: 1,
+    liters: 1,
+    'm³': 1000,
+    m3: 1000,
+    'cu ft': 28.316846592,
+    'ft³': 28.316846592,
+    ft3: 28.316846592
+  },
+  mm: { mm: 1, cm: 10, in: mmPerInch, inch: mmPerInch, inches: mmPerInch, '"': mmPerInch },
+  m: { m: 1, ft: 0.3048, feet: 0.3048 },
+  'cm²': { 'cm²': 1, cm2: 1, 'mm²': 0.01, mm2: 0.01, 'in²': 6.4516, in2: 6.4516, 'sq in': 6.4516 },
+  bar: { bar: 1, mbar: 0.001, kpa: 0.01, psi: 0.0689475729 },
+  kg: { kg: 1, g: 0.001, lb: kgPerPound, lbs: kgPerPound },
+  min: { min: 1, minutes: 1, h: 60, hours: 60 },
+  '%': { '%': 1 }
+};
+
+/** A number in a unit, or typed with one that can be turned into it: 9.6 kW where W are wanted, 175 l, 2300 °F. */
+export function readQuantity(text: string, unit: string): Reading<number> {
+  const t = text.trim().toLowerCase().replace(/−/g, '-');
+  const [, amount = '', said = ''] = /^(-?[\d.,]+(?:[ -]\d+\/\d+)?|\d+\/\d+)\s*(.*)$/.exec(t) ?? [];
+  const sign = amount.startsWith('-') ? -1 : 1;
+  const read = readAmount(amount.replace(/^-/, '').replace(',', '.'));
+  const wanted = unit === '' ? 'A number is expected here.' : `A number is expected here, in ${unit}.`;
+  if (read === null) return { error: wanted };
+  const value = sign * read;
+  if (said === '' || said === unit.toLowerCase()) return { value };
+  const degrees = /^(?:°|deg(?:rees)?)?\s*([cf])$/.exec(said);
+  if (degrees && /^°[CF]$/.test(unit)) {
+    const [from, to] = [degrees[1] === 'f', unit === '°F'];
+    return {
+      value: from === to ? value : Math.round((to ? value * 1.8 + 32 : (value - 32) / 1.8) * 10) / 10
+    };
+  }
+  const factor = kin[unit]?.[said];
+  return factor === undefined ? { error: wanted } : { value: Number((value * factor).toPrecision(9)) };
+}
+
 const plain = (n: number, digits: number) => String(Number(n.toFixed(digits)));
 
 /** "6", "0.24": in the studio's unit, as fine as a ruler shows. */

@@ -3,6 +3,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { controllerLine } from '$lib/controllers/words';
   import { controllerList } from '$lib/controllers/queries';
+  import { readQuantity } from '$lib/fields/measure';
   import type { KilnDraft } from './kiln-draft.svelte';
 
   /** The numbers of a kiln in four groups, each with what it means in plain words. */
@@ -41,16 +42,11 @@
     numbers.find((n) => n.field === field && n.heat === (isFuel ? 'fuel' : 'electric'));
   const unitOf = (n: KilnNumber) => (n.unit === '°C' ? `°${draft.body.unit ?? 'C'}` : n.unit);
   const label = (n: KilnNumber) => n.label.replace(/^(The|What) /, '').replace(/^./, (c) => c.toUpperCase());
-  let unreadable: Partial<Record<Field, string | undefined>> = $state({});
 
-  function write(field: Field, text: string) {
-    const value = Number(text.replace(',', '.').replace(/−/g, '-'));
-    if (text.trim() === '' || Number.isNaN(value)) {
-      unreadable = { ...unreadable, [field]: 'A number is expected here.' };
-      return;
-    }
-    unreadable = { ...unreadable, [field]: undefined };
-    draft.edit({ [field]: value }, field);
+  function write(field: Field, text: string, unit: string) {
+    const reading = readQuantity(text, unit);
+    draft.misread(field, 'error' in reading ? reading.error : null);
+    if ('value' in reading) draft.edit({ [field]: reading.value }, field);
   }
 </script>
 
@@ -60,7 +56,7 @@
     <div class="fields">
       {#each group.fields as field (field)}
         {@const n = about(field)}
-        {@const said = unreadable[field] ?? draft.messages[field]}
+        {@const said = draft.messages[field]}
         {#if n}
           <div class="field">
             <label for="kiln-{field}" class="font-semibold">{label(n)}</label>
@@ -72,7 +68,7 @@
                 value={draft.body[field] ?? ''}
                 aria-invalid={said ? 'true' : undefined}
                 aria-describedby="kiln-{field}-means"
-                onchange={(e) => write(field, e.currentTarget.value)}
+                onchange={(e) => write(field, e.currentTarget.value, unitOf(n))}
               />
               <span class="text-soft w-12">{unitOf(n)}</span>
             </span>

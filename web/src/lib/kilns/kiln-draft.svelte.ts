@@ -54,11 +54,30 @@ export class KilnDraft extends AutosavedDraft<KilnBody> {
   /** What is wrong with the numbers as they stand, by field. */
   wrong: Record<string, string> = $state.raw({});
 
+  /** What stands in a field and is no number, by field: nothing is saved around it. */
+  unread: Record<string, string> = $state.raw({});
+
   private readonly latest = new Latest();
 
   /** What there is to say of each field. */
   get messages(): Record<string, string> {
-    return { ...this.errors, ...this.wrong };
+    return { ...this.errors, ...this.wrong, ...this.unread };
+  }
+
+  /** A field was typed that is no number, or is one again. */
+  misread(field: string, why: string | null): void {
+    if (why === null && this.unread[field] === undefined) return;
+    const rest = Object.fromEntries(Object.entries(this.unread).filter(([other]) => other !== field));
+    this.unread = why === null ? rest : { ...rest, [field]: why };
+    if (why !== null) this.state = { kind: 'fix', text: why };
+    else if (this.state.kind === 'fix') {
+      this.state = this.id === null ? { kind: 'new' } : { kind: 'saved' };
+      this.changed();
+    }
+  }
+
+  protected override holdsBack(): string | null {
+    return Object.values(this.unread)[0] ?? null;
   }
 
   constructor(body: KilnBody, opened: Opened<KilnBody>) {

@@ -50,7 +50,9 @@
     event.preventDefault();
     if (!draft || draft.id !== null) return;
     const made = await draft.create();
-    if (made === null) return document.getElementById('kiln-name')?.focus();
+    // What has to be put right is where the finger goes.
+    if (made === null)
+      return document.querySelector<HTMLElement>('form [aria-invalid="true"], #kiln-name')?.focus();
     await refresh();
     toasts.show(`${draft.body.name} added`);
     void goto(`/stores/kilns/${made}`, { replaceState: true });
