@@ -70,9 +70,14 @@
     void open();
   }
 
-  // A line handed over by another page is read at once.
+  // A line handed over by another page is read at once, and goes on being written.
   const handed = page.url.searchParams.get('say');
   if (handed) write(handed);
+  const goOn = (line: HTMLTextAreaElement) => {
+    if (!handed) return;
+    line.focus();
+    line.setSelectionRange(handed.length, handed.length);
+  };
 </script>
 
 <form
@@ -91,6 +96,7 @@
     placeholder="30 mugs, 6 mm, bone dry, bisque 06 in Heron, start Thursday 22:00"
     maxlength="4000"
     data-testid="say"
+    {@attach goOn}
     value={saying.text}
     oninput={(e) => write(e.currentTarget.value)}
     onkeydown={keys}></textarea>

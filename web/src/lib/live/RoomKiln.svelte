@@ -39,7 +39,7 @@
     href={wall
       ? undefined
       : kiln.firingId === null
-        ? `/stores/kilns/${kiln.kilnId}`
+        ? `/firings?new&say=${encodeURIComponent(`in ${kiln.name}: `)}`
         : `/firings/${kiln.firingId}?stage=fire`}
     class="inner"
   >
