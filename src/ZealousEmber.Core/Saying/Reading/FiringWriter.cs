@@ -170,7 +170,7 @@ internal sealed class FiringWriter(SayingContext context, SaidText text, IReadOn
         for (var i = 0; i < phrases.Count; i++)
         {
             // What is over starts nothing.
-            if (phrases[i].Meaning is not MomentSaid { Moment: var moment } || moment.Day is { Kind: DayKind.Offset, Days: < 0 })
+            if (phrases[i].Meaning is not MomentSaid { Moment: var moment } || moment is { Clock: null, Day: { Kind: DayKind.Offset, Days: < 0 } })
                 continue;
             var isFor = For(i);
             var isReady = isFor is null ? moment.By : ((MomentFor)isFor.Meaning).IsReady;

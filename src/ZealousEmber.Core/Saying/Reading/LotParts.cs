@@ -41,12 +41,8 @@ internal sealed class LotParts(Marks marks, List<OpenLot> lots, List<Clause> cla
             lots.Remove(open);
             return;
         }
-        var saysMore = clause.Properties.Count > 0;
-        if (before is null && (saysMore || open.Share is not null || lots.Count > 1) && open.Share is null)
-            return;
-        if (saysMore && before is not null)
-            return;
-        if (before is null && lots.Count == 1 && open.Share is null)
+        // Something is said of it, or nothing else is: what it counts is asked.
+        if (clause.Properties.Count > 0 || (before is null && lots.Count == 1 && open.Share is null))
             return;
         // 26 mugs, 12: said of nothing.
         clause.Lot = null;

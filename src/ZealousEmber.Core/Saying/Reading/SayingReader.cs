@@ -71,6 +71,7 @@ public static class SayingReader
                         or WishAsked
                         or SlowCoolingSaid
                         or ReductionSaid
+                        or MomentSaid
             )
                 phrases[next] = phrases[next] with { Meaning = new Nothing("words") };
         }

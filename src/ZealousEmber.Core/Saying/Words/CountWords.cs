@@ -38,7 +38,7 @@ internal static class CountWords
         Rule.Of($@"(?:an?|one|single){BeforeWare}", new CountSaid(1, TakesAnyWord: false)),
         Rule.Of($@"(?:half|the (?:other|second) half)(?: of (?:it|them|these))?(?! *(?:past|an?\b|hour|inch))", new ShareSaid(IsHalf: true)),
         Rule.Of(@"(?:and )?(?:the )?(?:rest|others|remainder)(?: of (?:it|them|these))?", new ShareSaid(IsHalf: false)),
-        Rule.Of($@"[x×] *(?<n>{Numbers.Whole}){NoMore}{Behind}", f => Of(Numbers.ReadWhole(f["n"]!))),
+        Rule.Of($@"[x×] *(?<n>{Numbers.Whole}){NoMore}(?! *(?:mm|cm|in\b|tall|high|wide|across|thick|deep)\b){Behind}", f => Of(Numbers.ReadWhole(f["n"]!))),
         Rule.Of($@"{About}(?<n>{Numbers.Whole}){NoMore}{Behind}", f => Of(Numbers.ReadWhole(f["n"]!))),
     ];
 

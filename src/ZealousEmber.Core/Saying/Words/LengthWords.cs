@@ -39,7 +39,14 @@ internal static class LengthWords
         Rule.Of($@"(?<a>{Numbers.Any}) +(?<of>(?:thick(?:ness)?|walls?(?: thickness)?|walled|across|in (?:height|width|diameter))\b)", Length),
         Rule.Of($@"(?<a>{Numbers.Any}) +(?<of>{After})(?= *(?:[,;.:!?)/\n\t]|$|and\b|x\b|by\b|with\b|\d))", Length),
         Rule.Of(@"(?<a>\d{1,2}(?: |-)?(?:\d{1,2}/(?:2|4|8|16|32))|\d{1,2}/(?:2|4|8|16|32)|[¼½¾⅛⅜⅝⅞])(?![\d/])", Length),
-        // 500 g each, 1 lb.
+        // 500 g each, 1 lb, 2 lb 4 oz.
+        Rule.Of(
+            $@"(?:about |around )?(?<a>\d{{1,3}}) ?(?:lbs?|pounds?),? ?(?<b>{Numbers.InDigits}) ?(?:oz|ounces?)\b(?: (?:each|a piece|apiece|per piece))?",
+            f => new MassSaid(
+                Math.Round(Numbers.Read(f["a"]!).Value * Pound + Numbers.Read(f["b"]!).Value * Ounce, 4),
+                f.Text.Raw.Substring(f.Match.Index, f.Match.Length).Trim()
+            )
+        ),
         Rule.Of(
             $@"(?<a>{Numbers.InDigits}) *(?:-|to|or) *(?<b>{Numbers.InDigits}) *(?<u>{Mass})\b(?: (?:each|a piece|apiece|per piece|of clay))*",
             f => new MassAsked(Weigh(f, "a"), Weigh(f, "b"))

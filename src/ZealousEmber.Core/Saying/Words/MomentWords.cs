@@ -19,7 +19,7 @@ internal static partial class MomentWords
         $@"in (?:about |around )?(?<n>\d{{1,3}}(?:[.,]5)?|{Numbers.InWords}|an?|one|half an?|a couple of|a quarter of an) ?(?<unit>hours?|hrs?|h|minutes?|mins?|days?|weeks?)\b(?: from now| time|'s time|s' time)?"
     );
     private static readonly Regex Day = Atom(
-        $@"(?:on |for |this |coming |by |before |until |from |the ){{0,4}}(?:(?<today>today)|(?<tonight>tonight|tonite|this evening)|(?<tomorrow>tomorrow|tomorow|tommorow|tommorrow|tmrw|tomoz)|(?<aftertomorrow>(?:the )?day after tomorrow)|(?<yesterday>yesterday)|(?:(?<weekday>{Weekdays})\b,? )?(?<date>{Dates})|(?:(?<next>next) )?(?<weekday>{Weekdays})\b(?! class)(?<week> week)?|(?<weekend>weekend))(?![a-z'])"
+        $@"(?:no later than |not before )?(?:on |for |this |coming |by |before |until |from |the ){{0,4}}(?:(?<today>today)|(?<tonight>tonight|tonite|this evening)|(?<tomorrow>tomorrow|tomorow|tommorow|tommorrow|tmrw|tomoz)|(?<aftertomorrow>(?:the )?day after tomorrow)|(?<yesterday>yesterday)|(?:(?<weekday>{Weekdays})\b,? )?(?<date>{Dates})|(?:(?<next>next) )?(?<weekday>{Weekdays})\b(?! class)(?<week> week)?|(?<weekend>weekend))(?![a-z'])"
     );
     private static readonly Regex Part = Atom(
         @"(?:(?:in|at|on|during|by) (?:the )?|this |the |early |late |first thing ){0,4}(?:(?<morning>morning)|(?<afternoon>afternoon)|(?<evening>evening)|(?<overnight>overnight|over night|through the night|during the night)|(?<night>night))(?![a-z'])"
@@ -28,9 +28,11 @@ internal static partial class MomentWords
         $@"{Lead}(?:(?<h>\d{{1,2}})[:.h](?<m>[0-5]\d)(?![\d.]) ?(?<half>[ap]\.?m\b\.?)?|(?<h>{Hour}) ?(?<half>[ap]\.?m\b\.?)|(?:12 )?(?<noon>noon|midday|mid-day)\b|(?:12 )?(?<midnight>midnight)\b|(?<past>half past|quarter past|quarter to|(?:\d{{1,2}}|five|ten|twenty|twenty-five)(?: minutes? (?:past|to)| past)|(?<=\b(?:at|by|from) )(?:\d{{1,2}}|five|ten|twenty) to) (?<h>{Hour})(?: ?(?<half>[ap]\.?m\b\.?))?|(?<h>{Hour}) ?o'? ?clock|(?<four>(?:[01]\d|2[0-3])[0-5]\d)(?!\d) ?(?:h\b|hrs?\b|hours\b)?)"
     );
     private static readonly Regex BareHour = Atom(
-        $@"(?:(?:at|by|before|around|from) +|@ *)+(?:about )?(?<h>{Hour})(?! ?(?:min|mm|cm|kg|%|°|degrees|c\b|f\b|an hour|per hour|/h|x|×)|[\d.:/½¼])"
+        $@"(?:(?:at|by|before|around|from) +|@ *)+(?:about )?(?!0\d)(?<h>{Hour})(?! ?(?:min|mm|cm|kg|%|°|degrees|c\b|f\b|an hour|per hour|/h|x|×)|[\d.:/½¼])"
     );
-    private static readonly Regex HourBeforeDay = Atom($@"(?<h>{Hour})(?= +(?:(?:in the|this) ){{0,4}}(?:tonight|tomorrow|morning|afternoon|evening)\b)");
+    private static readonly Regex HourBeforeDay = Atom(
+        $@"(?!0\d)(?<h>{Hour})(?= +(?:(?:in the|this) ){{0,4}}(?:tonight|tomorrow|morning|afternoon|evening)\b)"
+    );
 
     private static readonly Regex Starting = new(
         @"(?:start\w*|begin\w*|fire up|switch\w* on|turn\w* on|go)(?: it| them)?[ :]*$",
