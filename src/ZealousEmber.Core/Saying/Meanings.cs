@@ -31,7 +31,7 @@ internal sealed record Break(BreakKind Kind) : Meaning;
 internal sealed record Word(string Text, bool IsSmall) : Meaning;
 
 /// <summary>Words that are known and fill no field: “glaze later”.</summary>
-internal sealed record Nothing(string Why) : Meaning;
+internal sealed record Nothing : Meaning;
 
 /// <summary>A number no rule knows.</summary>
 internal sealed record LooseNumber(double Value) : Meaning;

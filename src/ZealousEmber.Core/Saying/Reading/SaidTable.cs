@@ -64,7 +64,7 @@ internal sealed partial class SaidTable
     /// <summary>The phrases of heading and rows.</summary>
     public List<Phrase> Scan(Scanner scanner)
     {
-        var phrases = new List<Phrase> { new(0, body, new Nothing("words")) };
+        var phrases = new List<Phrase> { new(0, body, new Nothing()) };
         var at = body;
         while (at < text.Length)
         {

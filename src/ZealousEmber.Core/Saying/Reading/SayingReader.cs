@@ -73,7 +73,7 @@ public static class SayingReader
                         or ReductionSaid
                         or MomentSaid
             )
-                phrases[next] = phrases[next] with { Meaning = new Nothing("words") };
+                phrases[next] = phrases[next] with { Meaning = new Nothing() };
         }
     }
 
@@ -139,7 +139,7 @@ public static class SayingReader
         {
             if (phrases[i].Meaning is not MadeSaid { Days: null } made)
                 continue;
-            phrases[i] = phrases[i] with { Meaning = new Nothing("dryness") };
+            phrases[i] = phrases[i] with { Meaning = new Nothing() };
             var isFor = false;
             for (var j = i + 1; j < phrases.Count && phrases[j].Meaning is not (Break { Kind: BreakKind.Sentence or BreakKind.Line } or KindSaid); j++)
             {

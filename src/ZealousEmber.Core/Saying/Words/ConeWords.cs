@@ -27,7 +27,7 @@ internal static class ConeWords
         Rule.Of($@"(?:(?:up |fired? )?to )?(?<one>{Cool}) *(?:or|-|/) *(?:{Mark})?(?<two>{Cool}){NoMore}\??", Several),
         Rule.Of($@"(?:(?:up |fired? )?to )?(?:a )?{Mark}(?<one>{Number}){NoMore}", f => Of(f["one"]!) is { } cone ? new ConeSaid(cone) : null),
         Rule.Of($@"(?:(?:up |fired? )?to )?(?<one>{Cool}){NoMore}", f => Of(f["one"]!) is { } cone ? new ConeSaid(cone) : null),
-        Rule.Of($@"not (?:to |at )?(?:{Mark})?{Number}(?= *(?:[,.;!)\n]|$))", new Nothing("words")),
+        Rule.Of($@"not (?:to |at )?(?:{Mark})?{Number}(?= *(?:[,.;!)\n]|$))", new Nothing()),
         // A rate, a stretch of the cooling: no field takes them.
         Rule.Of($@"(?:at )?\d{{1,4}} ?{Degree}? ?[cfk]? ?(?:/|per |an |a ) ?(?:h|hr|hour)\b", f => new Word(f.Match.Value, IsSmall: false)),
         Rule.Of($@"(?:from |between )\d{{3,4}} ?{Degree}? ?[cf]? ?(?:to|down to|and|-) ?\d{{3,4}} ?{Degree}? ?[cf]?", f => new Word(

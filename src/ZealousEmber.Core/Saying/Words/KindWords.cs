@@ -30,8 +30,8 @@ internal static class KindWords
             @"glaz(?:e|ing|ed)(?: (?:it|them|these))? (?:later|after(?:wards?)?|next|another (?:time|day)|in the new year)"
                 + @"|(?:to be|will be|going to be|get|gets|getting|then|before|for|ready for|ready to) glaz(?:e|ed|ing)(?: later| after(?:wards?)?| next)?"
                 + @"|(?:no|not|without)(?: any| a| the)? glaz(?:e|es|ed|ing)(?: firing| yet| on(?: it| them)?(?= *(?:[,.;!\n]|$)))?",
-            new Nothing("words")
+            new Nothing()
         ),
-        Rule.Of(@"(?:no|not|without)(?: any| a| the)? (?:bisque|biscuit|lust(?:re|er)s?|decals?|refire|once[ -]fired?)(?: firing)?", new Nothing("words")),
+        Rule.Of(@"(?:no|not|without)(?: any| a| the)? (?:bisque|biscuit|lust(?:re|er)s?|decals?|refire|once[ -]fired?)(?: firing)?", new Nothing()),
     ];
 }

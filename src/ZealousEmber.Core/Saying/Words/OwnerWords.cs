@@ -130,7 +130,7 @@ internal static class OwnerWords
         Rule.Of(@"(?<name>[\p{L}][\p{L}-]*)", f => Known(f["name"]!, f.Context) is { } known ? new WhoseSaid(known) : null),
     ];
 
-    private static Meaning? Greeting(Found f) => f["name"] is null || f.Text.IsCapital(f.Place("name")) ? new Nothing("words") : null;
+    private static Meaning? Greeting(Found f) => f["name"] is null || f.Text.IsCapital(f.Place("name")) ? new Nothing() : null;
 
     private static WhoseSaid Group(Found f) =>
         new(f["group"]! is "beginners" or "students" ? $"the {f["group"]}" : $"the {f.Typed("group")!.Trim().ToLowerInvariant()}", f["colon"] is not null);

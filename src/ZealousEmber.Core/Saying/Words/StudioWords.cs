@@ -123,7 +123,7 @@ internal sealed class StudioWords
         foreach (var kiln in kilns)
         {
             var name = Regex.Escape(kiln.Name.ToLowerInvariant());
-            yield return Rule.Of($@"(?:not|never|isn't for|no)(?: to be)? (?:(?:in|into|for|with|the) ){{0,4}}{name}", new Nothing("words"));
+            yield return Rule.Of($@"(?:not|never|isn't for|no)(?: to be)? (?:(?:in|into|for|with|the) ){{0,4}}{name}", new Nothing());
             yield return Rule.Of($@"{In}(?:the )?{name}(?:'s)?(?: kiln)?", new KilnSaid(kiln.Id));
         }
     }
@@ -145,7 +145,7 @@ internal sealed class StudioWords
             && !single.Keys.Any(k => IsNear(word, k))
             && !whole.Any(n => IsNear(word, n.Words[0]))
             && !Others.IsMatch(word)
-            ? new Phrase(at, at + match.Length, new Nothing("words"))
+            ? new Phrase(at, at + match.Length, new Nothing())
             : null;
     }
 
