@@ -90,7 +90,7 @@
     onkeydown={keys}></textarea>
   <button class="btn btn-sm btn-paper" disabled={!saying.text.trim() || taking}>Add</button>
   {#if saying.said && saying.text.trim() && (open.length > 0 || saying.unread.length > 0)}
-    <div class="w-full"><MarkedWords {saying} /></div>
+    <div class="w-full"><MarkedWords {saying} settled="kind" /></div>
   {/if}
   <p id="lot-lines-said" class="text-error w-full text-[12.5px]" role={said ? 'alert' : undefined}>
     {said ?? ''}

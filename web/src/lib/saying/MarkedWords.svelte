@@ -3,14 +3,19 @@
   import type { Saying } from './saying.svelte';
 
   /** What was typed once more, each word marked by what became of it, questions with their answers beside their words. */
-  const { saying }: { saying: Saying } = $props();
+  interface Props {
+    saying: Saying;
+    /** What is settled already and not asked here. */
+    settled?: string;
+  }
+  const { saying, settled }: Props = $props();
 
   const all = $derived(saying.said ? pieces(saying.heard, saying.said) : []);
 </script>
 
 <p class="marked" data-testid="marked">
   {#each all as piece, i (i)}
-    {#if piece.ask}
+    {#if piece.ask && piece.ask.about !== settled}
       {@const ask = piece.ask}
       {@const answer = saying.answerOf(ask)}
       <span class="ask" class:answered={answer} data-about={ask.about}
