@@ -89,6 +89,17 @@ public sealed class SayingUnitsTests
         ask.Choices[0].Set.Single().Value.ShouldBe(proposed);
     }
 
+    [Theory]
+    [InlineData("12 mugs, walls 6 mm, bone dry, walls 8 mm, bisque 06", Asks.Wall, 6.0, 8.0)]
+    [InlineData("12 mugs 100 tall, bone dry, 120 tall, bisque 06", Asks.Size, 100.0, 120.0)]
+    [InlineData("12 mugs 500 g, bone dry, 400 g each, bisque 06", Asks.Weight, 0.5, 0.4)]
+    public void Two_numbers_of_one_thing_are_asked_about(string text, string about, double first, double second)
+    {
+        var ask = SaltmarshNames.Read(text).Asked.ShouldHaveSingleItem();
+        ask.About.ShouldBe(about);
+        ask.Choices.Select(c => c.Set.Single().Value).ShouldBe([first, second]);
+    }
+
     [Fact]
     public void More_lots_than_a_kiln_takes_stay_unread()
     {

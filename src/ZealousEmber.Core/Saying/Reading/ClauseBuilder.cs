@@ -53,9 +53,6 @@ internal sealed class ClauseBuilder(SaidText text, IReadOnlyList<Phrase> phrases
                     clause.Properties.Add((property, phrase, clause.Lot is not null));
                     StopName();
                     break;
-                case LooseNumber:
-                    StopName();
-                    break;
                 default:
                     StopName();
                     break;
@@ -78,7 +75,6 @@ internal sealed class ClauseBuilder(SaidText text, IReadOnlyList<Phrase> phrases
 
     private void End(BreakKind kind)
     {
-        clause.After = kind;
         if (kind >= BreakKind.Sentence)
             sentence++;
         if (kind == BreakKind.Line)
@@ -87,11 +83,7 @@ internal sealed class ClauseBuilder(SaidText text, IReadOnlyList<Phrase> phrases
     }
 
     /// <summary>A lot without a comma before it: 20 mugs 6 bowls.</summary>
-    private void Part()
-    {
-        // What stands before its count and is said of nothing yet goes with the new lot: 20 mugs, or oyster 8 bowls.
-        End(BreakKind.Comma);
-    }
+    private void Part() => End(BreakKind.Comma);
 
     private bool LotFollows(int at)
     {
@@ -99,16 +91,9 @@ internal sealed class ClauseBuilder(SaidText text, IReadOnlyList<Phrase> phrases
         {
             switch (phrases[i].Meaning)
             {
-                case CountSaid or CountAsked or ShareSaid:
+                case CountSaid or CountAsked or ShareSaid or NounSaid or PronounSaid:
                     return true;
-                case NounSaid or PronounSaid:
-                    return true;
-                case Break:
-                    return false;
-                case Word { IsSmall: true } or Property:
-                    continue;
-                case Word:
-                    // lidded jars: a word or two before a noun.
+                case Word or Property:
                     continue;
                 default:
                     return false;
@@ -239,7 +224,7 @@ internal sealed class ClauseBuilder(SaidText text, IReadOnlyList<Phrase> phrases
             StopName();
             return;
         }
-        if (clause.Lot is null && lots.Count == 0 && what.TrimEnd('s') is "pot" or "piece" && clause.Lot is null && lots.Count == 0)
+        if (clause.Lot is null && lots.Count == 0 && what.TrimEnd('s') is "pot" or "piece")
         {
             Noun(phrase, what);
             return;
@@ -277,9 +262,7 @@ internal sealed class ClauseBuilder(SaidText text, IReadOnlyList<Phrase> phrases
             name.Add(phrase);
             return;
         }
-        if (clause.Lot is { Lot.What: not null } && text.IsCapital(phrase.From) && !IsLoud)
-            clause.Properties.Add((new WhoseAsked(text.Raw[phrase.From..phrase.To]), phrase, true));
-        else if (text.IsCapital(phrase.From) && !IsLoud && StandsAlone(at))
+        if (text.IsCapital(phrase.From) && !IsLoud && (clause.Lot is { Lot.What: not null } || StandsAlone(at)))
             clause.Properties.Add((new WhoseAsked(text.Raw[phrase.From..phrase.To]), phrase, clause.Lot is not null));
         StopName();
     }

@@ -64,6 +64,9 @@ internal sealed class LotWriter(SayingContext context, Marks marks, List<OpenLot
             case LengthAsked asked:
                 AskLength(open, asked, phrase);
                 break;
+            case MassSaid mass when lot.PieceMass is { } first && Differs(first, mass.Kilograms):
+                AskWhich(phrase, Asks.Weight, "How heavy is one?", "kg", At(open, "pieceKg"), first, mass.Kilograms);
+                break;
             case MassSaid mass:
                 open.Lot = lot with { PieceMass = mass.Kilograms, Typed = IsMetric(mass.Typed, "kg") ? lot.Typed : lot.Typed.SetItem("pieceKg", mass.Typed) };
                 marks.Read(phrase, "pieceKg", $"{Phrases.Number(mass.Kilograms)} kg each");
@@ -149,6 +152,12 @@ internal sealed class LotWriter(SayingContext context, Marks marks, List<OpenLot
             return;
         }
         var mm = length.Length.In(of == LengthOf.Wall ? studio : Neighbour(open));
+        var field = of == LengthOf.Wall ? "wall" : $"piece/{of.ToString().ToLowerInvariant()}";
+        if (Known(lot, of) is { } first && Differs(first, mm))
+        {
+            AskWhich(phrase, of == LengthOf.Wall ? Asks.Wall : Asks.Size, $"Which {Name(of)} is meant?", "mm", At(open, field), first, mm);
+            return;
+        }
         open.Lot = of switch
         {
             LengthOf.Wall => lot with
@@ -161,8 +170,24 @@ internal sealed class LotWriter(SayingContext context, Marks marks, List<OpenLot
             LengthOf.Handle => lot with { Handle = mm },
             _ => lot with { Deep = mm, Shape = PieceShape.Rectangle },
         };
-        marks.Read(phrase, of == LengthOf.Wall ? "wall" : $"piece.{of.ToString().ToLowerInvariant()}", $"{Name(of)} {Phrases.Number(mm)} mm");
+        marks.Read(phrase, field.Replace('/', '.'), $"{Name(of)} {Phrases.Number(mm)} mm");
     }
+
+    private static double? Known(SaidLot lot, LengthOf of) =>
+        of switch
+        {
+            LengthOf.Wall => lot.Wall,
+            LengthOf.Across => lot.Across,
+            LengthOf.Height => lot.Height,
+            LengthOf.Handle => lot.Handle,
+            _ => lot.Deep,
+        };
+
+    private static bool Differs(double one, double other) => Math.Abs(one - other) > 1e-9;
+
+    /// <summary>Two numbers were said of one thing: the first stays, and which is meant is asked.</summary>
+    private void AskWhich(Phrase phrase, string about, string question, string unit, string pointer, double first, double second) =>
+        marks.Ask(phrase, about, question, () => [.. new[] { first, second }.Select(n => Choice($"{Phrases.Number(n)} {unit}", pointer, n))]);
 
     private static string Name(LengthOf of) =>
         of switch
@@ -332,9 +357,7 @@ internal sealed class LotWriter(SayingContext context, Marks marks, List<OpenLot
         else if (open.CountPhrase is { } said && open.Share is null)
             marks.Read(said, "count");
         if (lot.What is null)
-            marks.AskBehind(open.To, Asks.What, "What are they?", () =>
-                [.. (string[])["mugs", "bowls", "plates"] is var names ? names.Select(n => Choice(n, At(open, "what"), n)) : []]
-            );
+            marks.AskBehind(open.To, Asks.What, "What are they?", () => [.. new[] { "mugs", "bowls", "plates" }.Select(n => Choice(n, At(open, "what"), n))]);
     }
 
     private static string Ware(SaidLot lot) => lot.What is { } what ? $" {WareWords.Many(what)}" : "";

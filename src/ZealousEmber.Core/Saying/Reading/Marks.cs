@@ -112,36 +112,20 @@ internal sealed class Marks(SaidText text)
                 unread.AddRange(run.Where(HasSigns).Select(p => new UnreadWords(p.From, p.To)));
             return;
         }
-        // Small words before the first unknown one are read where something read stands before them without a full stop between; the same behind.
+        // Small words up to the comma before the first unknown one are read with what stands before them; the same behind.
         var (first, last) = (run.IndexOf(unknown[0]), run.IndexOf(unknown[^1]));
-        var at = run[first].From;
+        static bool Parts(Phrase p) => p.Meaning is Break { Kind: not BreakKind.And };
+        var (at, to) = (run[0].From, run[^1].To);
         if (first > 0 && kept.Any(k => k.To <= run[0].From))
         {
-            var stop = run.FindLastIndex(first - 1, first, p => p.Meaning is Break { Kind: not BreakKind.And });
-            if (stop >= 0)
-            {
-                AddWords(run[0].From, run[stop].To, read);
-                at = run[stop].To;
-            }
-            else
-                AddWords(run[0].From, at, read);
+            at = run.FindLastIndex(first - 1, first, Parts) is >= 0 and var stop ? run[stop].To : run[first].From;
+            AddWords(run[0].From, at, read);
         }
-        else
-            at = run[0].From;
-        var to = run[last].To;
         if (last < run.Count - 1 && kept.Any(k => k.From >= run[^1].To))
         {
-            var stop = run.FindIndex(last + 1, p => p.Meaning is Break { Kind: not BreakKind.And });
-            if (stop >= 0)
-            {
-                to = run[stop].From;
-                AddWords(to, run[^1].To, read);
-            }
-            else
-                AddWords(to, run[^1].To, read);
+            to = run.FindIndex(last + 1, Parts) is >= 0 and var stop ? run[stop].From : run[last].To;
+            AddWords(to, run[^1].To, read);
         }
-        else
-            to = run[^1].To;
         unread.Add(Trimmed(at, to));
     }
 

@@ -57,8 +57,6 @@ internal sealed class Clause
 
     public required BreakKind Before { get; init; }
 
-    public BreakKind After { get; set; } = BreakKind.Line;
-
     public OpenLot? Lot { get; set; }
 
     /// <summary>The lot was spoken of before: “bowls are reed green”.</summary>

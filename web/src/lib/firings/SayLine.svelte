@@ -4,8 +4,9 @@
   import { page } from '$app/state';
   import { api, saveKey, sayProblem } from '$lib/api/client';
   import type { ShorthandLine } from '$lib/editor';
-  import { MarkedWords, SaidFacts, Saying, written } from '$lib/saying';
+  import { MarkedWords, Saying, written } from '$lib/saying';
   import { toasts } from '$lib/ui/toasts.svelte';
+  import SaidFacts from './SaidFacts.svelte';
 
   /** One line to say what is to be fired: it becomes a firing with its plan; a schedule in shorthand opens the editor. */
   interface Props {

@@ -5,7 +5,8 @@
   import { clock, kindName } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
   import { clays, glazes } from '$lib/stock';
-  import type { SaidFiring } from './said';
+  import type { SaidFiring } from '$lib/saying';
+  import { wetnessOf } from './lot';
 
   /** The firing as it is filled in by what was said. */
   const { firing }: { firing: SaidFiring } = $props();
@@ -14,12 +15,8 @@
   const clayList = createQuery(() => ({ queryKey: ['clays', ''], queryFn: () => clays.search('') }));
   const glazeList = createQuery(() => ({ queryKey: ['glazes', ''], queryFn: () => glazes.search('') }));
 
-  const drynesses = {
-    'bone-dry': 'bone dry',
-    'cool-to-touch': 'cool to the touch',
-    damp: 'damp',
-    'leather-hard': 'leather hard'
-  } as const;
+  /** In the words of the row it becomes. */
+  const wetness = $derived(Object.fromEntries(wetnessOf(firing.kind ?? 'bisque')));
 
   const mm = (value: number | null | undefined) =>
     value == null ? null : `${sayLength(value, display.length)} ${display.length}`;
@@ -48,7 +45,7 @@
         lot.pieceKg != null && `${sayMass(lot.pieceKg, display.mass)} ${display.mass} each`,
         lot.clayId != null && clayList.data?.find((c) => c.id === lot.clayId)?.body.name,
         ...(lot.glazeIds ?? []).map((id) => glazeList.data?.find((g) => g.id === id)?.body.name),
-        lot.dryness && drynesses[lot.dryness],
+        lot.dryness && (wetness[lot.dryness] ?? lot.dryness.replaceAll('-', ' ')),
         lot.whose
       ].filter(Boolean)
     }))
