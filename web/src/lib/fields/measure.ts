@@ -87,7 +87,7 @@ export function readQuantity(text: string, unit: string): Reading<number> {
     };
   }
   const factor = kin[unit]?.[said];
-  return factor === undefined ? { error: wanted } : { value: Number((value * factor).toPrecision(9)) };
+  return factor === undefined ? { error: wanted } : { value: Number((value * factor).toPrecision(6)) };
 }
 
 const plain = (n: number, digits: number) => String(Number(n.toFixed(digits)));

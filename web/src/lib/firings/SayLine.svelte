@@ -41,6 +41,11 @@
       shorthand?.leave();
       return goto('/schedules/new');
     }
+    // Steps that are not read yet are no sentence: their own question, or where they go wrong, comes first.
+    if (shorthand?.isFahrenheit || slip) {
+      form.querySelector<HTMLButtonElement>('[data-testid="fahrenheit"] button')?.focus();
+      return;
+    }
     await saying.read();
     if (!saying.firing || !saying.saysAnything) return;
     // A question comes first; the finger is already there.
@@ -103,7 +108,7 @@
     onkeydown={keys}></textarea>
   {#if isSchedule}
     <button class="btn btn-primary">Open in editor</button>
-  {:else}
+  {:else if !shorthand?.isFahrenheit && !slip}
     <button class="btn btn-primary" disabled={making || !saying.saysAnything} data-testid="plan-it"
       >{saying.open.length > 0 && saying.saysAnything ? 'Answer first' : 'Plan it'}</button
     >
