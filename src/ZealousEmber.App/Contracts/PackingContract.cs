@@ -60,10 +60,12 @@ public sealed record RulesContract(
 /// <param name="Openings">One a shelf from the bottom, mm; the topmost goes to the lid.</param>
 /// <param name="Pieces">Where they stand.</param>
 /// <param name="Regions">full, front or back, one a shelf; full when missing, or front and back by turns where there are only halves.</param>
+/// <param name="Columns">From the left, from 1, one a shelf, where shelves lie side by side.</param>
 public sealed record KeepContract(
     IReadOnlyList<double>? Openings = null,
     IReadOnlyList<KeptPieceContract?>? Pieces = null,
-    IReadOnlyList<ShelfRegion>? Regions = null
+    IReadOnlyList<ShelfRegion>? Regions = null,
+    IReadOnlyList<int>? Columns = null
 );
 
 /// <summary>A piece kept where it is.</summary>
@@ -89,7 +91,7 @@ public sealed record FiringPackingContract(HandleChoice? Handles = null, KeepCon
 /// <param name="Props">Instead of the kiln's.</param>
 /// <param name="Load">Its lots, each with the size of its piece.</param>
 /// <param name="Handles">any or turned; any when missing.</param>
-/// <param name="Packs">Witness packs on every shelf in sight.</param>
+/// <param name="Packs">Witness packs on every shelf in sight; when missing, in every firing but a bisque or a drying.</param>
 /// <param name="Shelves">any, full or half; any when missing.</param>
 public sealed record PackingRequestContract(
     ScheduleKind? Kind,
@@ -153,12 +155,16 @@ public sealed record PackingResponse(
 
 /// <summary>A shelf with what is on it.</summary>
 /// <param name="Number">From 1 at the bottom.</param>
-/// <param name="Region">full, front or back.</param>
+/// <param name="Region">full, or front and back where two lie behind each other.</param>
 /// <param name="Z">Its underside.</param>
 /// <param name="Opening">To the next shelf, or to the lid.</param>
 /// <param name="Props">What carries it.</param>
 /// <param name="AreaShare">Of the shelf, what ware covers.</param>
 /// <param name="Needs">The least opening for what stands on it under another shelf.</param>
+/// <param name="Column">From the left, from 1; 1 when missing.</param>
+/// <param name="Place">Its middle and size as it lies.</param>
+/// <param name="Outline">Points around it: x, y, x, y …</param>
+/// <param name="Where">In words, where it is not alone on its level.</param>
 public sealed record PlacedShelfContract(
     int Number,
     ShelfRegion Region,
@@ -170,8 +176,15 @@ public sealed record PlacedShelfContract(
     PlacedPackContract? Pack,
     double WareKg,
     double AreaShare,
-    double? Needs = null
+    double? Needs = null,
+    int? Column = null,
+    ShelfPlaceContract? Place = null,
+    IReadOnlyList<double>? Outline = null,
+    string? Where = null
 );
+
+/// <summary>A shelf as it lies, mm from the axis.</summary>
+public sealed record ShelfPlaceContract(double X, double Y, double Width, double Depth);
 
 /// <summary>A column of props.</summary>
 /// <param name="Heights">From below.</param>

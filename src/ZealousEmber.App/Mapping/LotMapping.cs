@@ -55,15 +55,15 @@ internal static class LotMapping
             wire.Next ?? NextStep.Dipping,
             wire.PieceKg,
             wire.GlazedAlready == true,
-            ReadSize(wire.Piece)
+            ReadSize(wire.Piece, wire.Wall)
         );
         problems.AddRange(lot.Problems);
         return problems.Count > 0 ? Result<WareLot>.Failed(problems) : lot;
     }
 
     /// <summary>Its size, where all of it is known and right; what is wrong with it is said where room is made for it.</summary>
-    private static WareSize? ReadSize(PieceContract? wire) =>
-        PieceMapping.Read(wire)?.Read() is { IsOk: true, Value: var piece }
+    private static WareSize? ReadSize(PieceContract? wire, double? wall) =>
+        PieceMapping.Read(wire, wall)?.Read() is { IsOk: true, Value: var piece }
             ? new WareSize(piece.Shape == PieceShape.Round, piece.Across, piece.Deep, piece.Height, piece.Stacking == Stacking.Nest ? piece.Foot : null)
             : null;
 

@@ -4,6 +4,7 @@ using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Packing;
+using ZealousEmber.Core.Packing.Geometry;
 using ZealousEmber.Core.Packing.Rules;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Ware;
@@ -38,11 +39,12 @@ internal static class PackingMapping
             raw,
             lots,
             wish.Handles,
-            wire.Packs == true,
+            wire.Packs ?? !raw,
             wish.Openings,
             wish.Pieces,
             wish.Regions,
-            wish.Shelves
+            wish.Shelves,
+            wish.Columns
         );
     }
 
@@ -86,7 +88,8 @@ internal static class PackingMapping
                     [.. (s.Pieces ?? []).Select(p => new PlacedPiece(p.Lot, p.X, p.Y, p.Turn, p.Stack))],
                     s.Pack is { } pack ? new PlacedPack(pack.X, pack.Y, pack.Peephole) : null,
                     s.WareKg,
-                    s.AreaShare
+                    s.AreaShare,
+                    Column: s.Column ?? 1
                 )
             );
         }
@@ -95,7 +98,7 @@ internal static class PackingMapping
 
     public static PackingResponse Write(PackingPlan plan, PackingRequest request) =>
         new(
-            [.. plan.Shelves.Select(Write)],
+            [.. plan.Shelves.Select(s => Write(s, request.Chamber))],
             plan.Fits,
             [.. plan.Lots.Select(l => new LotOutcomeContract(l.Lot, l.Asked, l.Placed, l.Shelves))],
             [.. plan.Unplaced.Select(Write)],
@@ -112,8 +115,10 @@ internal static class PackingMapping
 
     public static LeftOutContract Write(LeftOut left) => new(left.Lot, left.Count, left.Why, left.Would);
 
-    private static PlacedShelfContract Write(PlacedShelf s) =>
-        new(
+    private static PlacedShelfContract Write(PlacedShelf s, Chamber chamber)
+    {
+        var (grid, slot) = ShelfGrid.Of(chamber, s);
+        return new(
             s.Number,
             s.Region,
             s.Z,
@@ -124,8 +129,13 @@ internal static class PackingMapping
             s.Pack is { } pack ? new PlacedPackContract(pack.X, pack.Y, pack.Peephole) : null,
             s.WareKg,
             s.AreaShare,
-            s.Needs
+            s.Needs,
+            s.Column,
+            new ShelfPlaceContract(s.Place.X, s.Place.Y, s.Place.Width, s.Place.Depth),
+            [.. ShelfOutline.Of(chamber, s).SelectMany(p => new[] { p.X, p.Y })],
+            grid.Said(slot)
         );
+    }
 
     private static async Task<StudioKiln?> ReadKiln(PackingRequestContract wire, StudioLookup lookup, List<Problem> problems)
     {
@@ -183,7 +193,7 @@ internal static class PackingMapping
         var lots = ImmutableArray.CreateBuilder<PackingLot>();
         foreach (var (i, l) in wire.Take(WareLot.MostLots).Index())
         {
-            var piece = (PieceMapping.Read(l.Piece) ?? new(PieceShape.Round, null, null, null)).Read();
+            var piece = (PieceMapping.Read(l.Piece, l.Wall ?? UsualWall) ?? new(PieceShape.Round, null, null, null)).Read();
             problems.AddRange(piece.Problems.Select(p => p.Under($"load.lots[{i}].piece")));
             if (ware is null || !piece.IsOk)
                 continue;
@@ -225,7 +235,8 @@ internal static class PackingMapping
                     : new KeepContract(
                         wish.Openings,
                         [.. wish.Pieces.Select(p => new KeptPieceContract(p.Shelf + 1, p.Lot, p.X, p.Y, p.Turn, p.Stack, p.Held))],
-                        wish.Regions.IsEmpty ? null : wish.Regions
+                        wish.Regions.IsEmpty ? null : wish.Regions,
+                        wish.Columns.IsDefaultOrEmpty ? null : wish.Columns
                     ),
                 wish.Shelves == ShelfChoice.Any ? null : wish.Shelves
             );
@@ -248,7 +259,8 @@ internal static class PackingMapping
             [.. keep?.Openings ?? []],
             [.. pieces],
             [.. keep?.Regions ?? []],
-            shelves ?? ShelfChoice.Any
+            shelves ?? ShelfChoice.Any,
+            [.. keep?.Columns ?? []]
         );
         if (wish.Check() is not { } wrong)
             return wish;

@@ -22,6 +22,10 @@ internal static class PieceMapping
                 wire.Step
             );
 
+    /// <summary>As it stands in the kiln: what lies flat is as tall as its wall is thick, where nobody said how tall.</summary>
+    public static PieceDraft? Read(PieceContract? wire, double? wall) =>
+        Read(wire) is { } piece ? piece with { Height = piece.Height ?? (piece.Stacking == Stacking.Flat ? wall : null) } : null;
+
     public static PieceContract? Write(PieceDraft? piece) =>
         piece is null
             ? null

@@ -66,6 +66,9 @@ public sealed class UsualWare
         {
             Piece = usual.Piece! with
             {
+                Across = said?.Across ?? usual.Piece.Across,
+                Deep = said?.Across is null ? usual.Piece.Deep : said.Deep,
+                Height = said?.Height ?? usual.Piece.Height,
                 Handle = said?.Handle ?? usual.Piece.Handle,
                 Stacking = said is { Stacking: not Stacking.None } ? said.Stacking : usual.Piece.Stacking,
             },

@@ -73,6 +73,9 @@ public sealed record Chamber
     /// <summary>The half shelf, where there is one.</summary>
     public ShelfStock? Half => Shelves.FirstOrDefault(s => s.Half);
 
+    /// <summary>The same with another count of one kind of its shelves.</summary>
+    public Chamber With(ShelfStock shelf, int count) => this with { Shelves = Shelves.Replace(shelf, shelf with { Count = count }) };
+
     /// <summary>mm².</summary>
     public double FloorArea =>
         Shape == ChamberShape.Rectangle

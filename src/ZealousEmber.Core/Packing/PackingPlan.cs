@@ -5,13 +5,13 @@ namespace ZealousEmber.Core.Packing;
 /// <summary>The part of the chamber a shelf covers.</summary>
 public enum ShelfRegion
 {
-    /// <summary>All of it.</summary>
+    /// <summary>All of its depth.</summary>
     Full,
 
-    /// <summary>The front half.</summary>
+    /// <summary>In front of another.</summary>
     Front,
 
-    /// <summary>The back half.</summary>
+    /// <summary>Behind another.</summary>
     Back,
 }
 
@@ -52,6 +52,8 @@ public sealed record PlacedPack(double X, double Y, double Peephole);
 /// <param name="WareKg">Mass of the ware on it.</param>
 /// <param name="AreaShare">Of the shelf, what the ware covers.</param>
 /// <param name="Needs">The least opening for what stands on it under another shelf, mm.</param>
+/// <param name="Column">From the left, from 1, where shelves lie side by side.</param>
+/// <param name="Place">Its middle and size as it lies.</param>
 public sealed record PlacedShelf(
     int Number,
     ShelfRegion Region,
@@ -63,9 +65,14 @@ public sealed record PlacedShelf(
     PlacedPack? Pack,
     double WareKg,
     double AreaShare,
-    double Needs = 0
+    double Needs = 0,
+    int Column = 1,
+    ShelfPlace Place = default
 )
 {
+    /// <summary>Where on its level it lies.</summary>
+    public ShelfSlot Slot => new(Region, Column);
+
     /// <summary>Its top, mm above the floor.</summary>
     public double Top => Z + Thickness;
 }

@@ -62,19 +62,21 @@ public sealed record KeptPiece(int Shelf, int Lot, double? X, double? Y, double 
 /// <param name="Pieces">Kept where they are.</param>
 /// <param name="Regions">What the kept shelves cover, from the bottom; none where all are full.</param>
 /// <param name="Shelves">Which shelves it is packed on.</param>
+/// <param name="Columns">Of the kept shelves, from the left, from 1; none where nothing lies side by side.</param>
 public sealed record PackingSettings(
     HandleChoice Handles,
     ImmutableArray<double> Openings,
     ImmutableArray<KeptPiece> Pieces,
     ImmutableArray<ShelfRegion> Regions,
-    ShelfChoice Shelves = ShelfChoice.Any
+    ShelfChoice Shelves = ShelfChoice.Any,
+    ImmutableArray<int> Columns = default
 )
 {
     /// <summary>Nothing said.</summary>
     public static readonly PackingSettings None = new(HandleChoice.Any, [], [], []);
 
     /// <summary>
-    /// What cannot be kept, naming <c>keep.openings</c>, <c>keep.regions</c>, <c>keep.pieces</c> or <c>keep.pieces[i]</c>; nothing when all is well.
+    /// What cannot be kept, naming <c>keep.openings</c>, <c>keep.regions</c>, <c>keep.columns</c>, <c>keep.pieces</c> or <c>keep.pieces[i]</c>; nothing when all is well.
     /// </summary>
     public Problem? Check()
     {
@@ -83,6 +85,8 @@ public sealed record PackingSettings(
             return new("keep.openings", $"Up to {shelves} openings of 5 to {Phrases.Number(Chamber.Sizes.Most)} mm.");
         if (Regions.Length > shelves)
             return new("keep.regions", $"At most {shelves} shelves.");
+        if (!Columns.IsDefaultOrEmpty && (Columns.Length > shelves || Columns.Any(c => c is < 1 or > ShelfGrid.MostColumns)))
+            return new("keep.columns", $"One a shelf, 1 to {ShelfGrid.MostColumns} from the left.");
         if (Regions.Contains(ShelfRegion.Full) && Regions.Any(r => r != ShelfRegion.Full))
             return new("keep.regions", "Full and half shelves do not stand over one another.");
         if (Pieces.Length > PackingRequest.MostPieces)
@@ -113,6 +117,7 @@ public sealed record PackingSettings(
 /// <param name="Pieces">Pieces somebody wants kept where they are.</param>
 /// <param name="Regions">What the kept shelves cover, one a shelf; none for full ones, or front and back by turns where there are only halves.</param>
 /// <param name="Shelves">Which shelves it is packed on.</param>
+/// <param name="Columns">Of the kept shelves, from the left, from 1; all in the first when none.</param>
 public sealed record PackingRequest(
     Chamber Chamber,
     PropStock Props,
@@ -124,7 +129,8 @@ public sealed record PackingRequest(
     ImmutableArray<double> Openings = default,
     ImmutableArray<KeptPiece> Pieces = default,
     ImmutableArray<ShelfRegion> Regions = default,
-    ShelfChoice Shelves = ShelfChoice.Any
+    ShelfChoice Shelves = ShelfChoice.Any,
+    ImmutableArray<int> Columns = default
 )
 {
     /// <summary>Most pieces packed at once.</summary>

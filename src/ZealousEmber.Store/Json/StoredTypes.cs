@@ -193,12 +193,14 @@ internal sealed record StoredPacking(
     double[] Openings,
     KeptPiece[] Pieces,
     ShelfRegion[]? Regions = null,
-    ShelfChoice Shelves = ShelfChoice.Any
+    ShelfChoice Shelves = ShelfChoice.Any,
+    int[]? Columns = null
 )
 {
-    public static StoredPacking From(PackingSettings p) => new(p.Handles, [.. p.Openings], [.. p.Pieces], [.. p.Regions], p.Shelves);
+    public static StoredPacking From(PackingSettings p) =>
+        new(p.Handles, [.. p.Openings], [.. p.Pieces], [.. p.Regions], p.Shelves, p.Columns.IsDefault ? [] : [.. p.Columns]);
 
-    public PackingSettings Read() => new(Handles, [.. Openings], [.. Pieces], [.. Regions ?? []], Shelves);
+    public PackingSettings Read() => new(Handles, [.. Openings], [.. Pieces], [.. Regions ?? []], Shelves, [.. Columns ?? []]);
 }
 
 /// <summary>Hours on some days.</summary>

@@ -51,6 +51,43 @@ public sealed class PackingTests(SharedStudio studio)
     }
 
     [Fact]
+    public async Task Shelves_beside_each_other_say_where_they_lie_and_are_kept_there()
+    {
+        const string wide =
+            """{"chamber":{"shape":"rectangle","width":1100,"depth":665,"height":600,"shelves":[{"width":500,"depth":300,"thickness":15,"count":12}]}}""";
+        var request = Request(200, more: wide);
+        var plan = await (await Post("/api/packing", request)).Read();
+        var shelves = plan["shelves"]!.AsArray();
+        shelves.Select(s => s!["where"]!.GetValue<string>()).Distinct().Order().ShouldBe(["left, back", "left, front", "right, back", "right, front"]);
+        shelves[0]!["outline"]!.AsArray().Count.ShouldBe(8);
+        shelves.Select(s => (int)s!["place"]!.Number("x")).Distinct().Order().ShouldBe([-255, 255]);
+        request["keep"] = new JsonObject
+        {
+            ["openings"] = new JsonArray([.. shelves.Select(s => s!["opening"]!.DeepClone())]),
+            ["regions"] = new JsonArray([.. shelves.Select(s => s!["region"]!.DeepClone())]),
+            ["columns"] = new JsonArray([.. shelves.Select(s => s!["column"]!.DeepClone())]),
+        };
+        var kept = (await (await Post("/api/packing", request)).Read())["shelves"]!.AsArray();
+        kept.Select(s => (s!["where"]!.ToJsonString(), s["z"]!.ToJsonString()))
+            .ShouldBe(shelves.Select(s => (s!["where"]!.ToJsonString(), s["z"]!.ToJsonString())));
+        var check = request.DeepClone();
+        check["shelves"] = plan["shelves"]!.DeepClone();
+        (await (await Post("/api/packing/check", check)).Read())["broken"]!.AsArray().Select(b => b!["rule"]!.GetValue<string>()).ShouldBe(["pack-missing"]);
+    }
+
+    [Fact]
+    public async Task Tiles_lie_as_tall_as_they_are_thick()
+    {
+        var request = Request(1, kind: "bisque");
+        request["load"] = JsonNode.Parse(
+            """{"lots":[{"what":"tiles","count":40,"wall":10,"piece":{"shape":"rectangle","across":150,"deep":150,"stacking":"flat"}}]}"""
+        );
+        var plan = await (await Post("/api/packing", request)).Read();
+        plan["fits"]!.GetValue<bool>().ShouldBeTrue();
+        plan["shelves"]!.AsArray().Max(s => s!["pieces"]!.AsArray().Max(p => p!["stack"]!.GetValue<int>())).ShouldBe(4);
+    }
+
+    [Fact]
     public async Task What_does_not_fit_says_why_and_how_many_firings_it_takes()
     {
         var plan = await (await Post("/api/packing", Request(80))).Read();

@@ -105,6 +105,30 @@ public sealed class PackingTests
             .ShouldSatisfyAllConditions(u => u.Why.ShouldContain("mm more for another shelf"), u => u.Would.ShouldContain("second firing"));
     }
 
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void What_one_more_shelf_would_take_is_said_only_where_it_takes_it(bool halves)
+    {
+        for (var count = 1; count <= 6; count++)
+        {
+            var request = Request("top-190", false, new PackingLot("planters", Piece.Create(PieceShape.Round, 250, null, 90).Value, 60, 2));
+            var kind = halves ? request.Chamber.Half! : request.Chamber.Full!;
+            request = request with { Chamber = request.Chamber.With(kind, count), Shelves = halves ? ShelfChoice.Half : ShelfChoice.Full };
+            var plan = Proved(request);
+            var more = Proved(request with { Chamber = request.Chamber.With(kind with { Count = count }, count + 1) });
+            var gain = more.Totals.Pieces - plan.Totals.Pieces;
+            var left = plan.Unplaced.Single();
+            if (plan.Totals.Shelves < count || gain == 0)
+                left.Would.ShouldNotContain("One more shelf");
+            else
+                left.ShouldSatisfyAllConditions(
+                    l => l.Why.ShouldBe($"All {count} shelves are in use."),
+                    l => l.Would.ShouldStartWith($"One more shelf would take {gain} of the {l.Count}")
+                );
+        }
+    }
+
     [Fact]
     public void Packs_stand_in_sight_of_peepholes_and_nothing_stands_before_them()
     {

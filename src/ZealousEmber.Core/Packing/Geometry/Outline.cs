@@ -8,12 +8,13 @@ internal sealed class Outline
     private readonly double radius = double.PositiveInfinity;
     private readonly double straight;
     private readonly bool alongY;
+    private readonly double centre;
     private readonly (double Nx, double Ny, double At)[] edges;
 
     private Outline((double, double, double)[] edges) => this.edges = edges;
 
-    private Outline(double radius, double straight, bool alongY, (double, double, double)[] edges) =>
-        (this.radius, this.straight, this.alongY, this.edges) = (radius, straight, alongY, edges);
+    private Outline(double radius, double straight, bool alongY, double centre, (double, double, double)[] edges) =>
+        (this.radius, this.straight, this.alongY, this.centre, this.edges) = (radius, straight, alongY, centre, edges);
 
     /// <summary>Half the width and half the depth of the box around it.</summary>
     public (double X, double Y) Half { get; private init; }
@@ -33,7 +34,7 @@ internal sealed class Outline
         if (!round)
             return new Outline([(1, 0, w), (-1, 0, w), (0, 1, d), (0, -1, d)]) { Half = (w, d), Area = 4 * w * d };
         var r = Math.Min(w, d);
-        return new Outline(r, Math.Abs(w - d), d > w, []) { Half = (w, d), Area = Math.PI * r * r + 4 * Math.Abs(w - d) * r };
+        return new Outline(r, Math.Abs(w - d), d > w, 0, []) { Half = (w, d), Area = Math.PI * r * r + 4 * Math.Abs(w - d) * r };
     }
 
     /// <summary>What lies in front of, or behind, a line from left to right.</summary>
@@ -41,13 +42,47 @@ internal sealed class Outline
     /// <param name="at">mm.</param>
     public Outline Cut(bool front, double at)
     {
-        var share = Math.Clamp((Half.Y + (front ? at : -at)) / (2 * Half.Y), 0, 1);
-        return new Outline(radius, straight, alongY, [.. edges, (0, front ? 1 : -1, front ? at : -at)])
+        var (middle, half, share) = Kept(Middle.Y, Half.Y, front, at);
+        return new Outline(radius, straight, alongY, centre, [.. edges, (0, front ? 1 : -1, front ? at : -at)])
         {
-            Half = (Half.X, Half.Y * share),
-            Middle = (Middle.X, front ? -Half.Y + Half.Y * share : Half.Y - Half.Y * share),
+            Half = (Half.X, half),
+            Middle = (Middle.X, middle),
             Area = Area * share,
         };
+    }
+
+    /// <summary>What lies between two lines from front to back; either may be without end.</summary>
+    public Outline Between(double left, double right)
+    {
+        var outline = this;
+        foreach (var (keepsLeft, at) in new[] { (false, left), (true, right) })
+        {
+            if (!double.IsFinite(at))
+                continue;
+            var (middle, half, share) = Kept(outline.Middle.X, outline.Half.X, keepsLeft, at);
+            outline = new Outline(radius, straight, alongY, centre, [.. outline.edges, (keepsLeft ? 1 : -1, 0, keepsLeft ? at : -at)])
+            {
+                Half = (half, outline.Half.Y),
+                Middle = (middle, outline.Middle.Y),
+                Area = outline.Area * share,
+            };
+        }
+        return outline;
+    }
+
+    /// <summary>The same, moved to the right.</summary>
+    public Outline MovedBy(double x) =>
+        new(radius, straight, alongY, centre + x, [.. edges.Select(e => (e.Nx, e.Ny, e.At + e.Nx * x))])
+        {
+            Half = Half,
+            Middle = (Middle.X + x, Middle.Y),
+            Area = Area,
+        };
+
+    private static (double Middle, double Half, double Share) Kept(double middle, double half, bool below, double at)
+    {
+        var (low, high) = below ? (middle - half, Math.Clamp(at, middle - half, middle + half)) : (Math.Clamp(at, middle - half, middle + half), middle + half);
+        return ((low + high) / 2, (high - low) / 2, half > 0 ? (high - low) / (2 * half) : 0);
     }
 
     /// <summary>How far a disc may grow about a point before it leaves the outline; less than nothing outside.</summary>
@@ -98,7 +133,7 @@ internal sealed class Outline
     }
 
     private (double X, double Y) FromStraight(double x, double y) =>
-        straight == 0 ? (x, y)
-        : alongY ? (x, y - Math.Clamp(y, -straight, straight))
-        : (x - Math.Clamp(x, -straight, straight), y);
+        straight == 0 ? (x - centre, y)
+        : alongY ? (x - centre, y - Math.Clamp(y, -straight, straight))
+        : (x - centre - Math.Clamp(x - centre, -straight, straight), y);
 }

@@ -4,9 +4,10 @@ namespace ZealousEmber.Core.Packing.Geometry;
 /// <param name="Lot">Index of its lot.</param>
 /// <param name="Width">Along its first side.</param>
 /// <param name="Depth">Along the other.</param>
-/// <param name="Foot">What of either side stands on the shelf, a share.</param>
+/// <param name="Foot">What of its first side stands on the shelf, a share; a handle does not.</param>
+/// <param name="FootDeep">The same of the other side.</param>
 /// <param name="Height">With the slab under it.</param>
-internal sealed record Slab(int Lot, double Width, double Depth, double Foot, double Height)
+internal sealed record Slab(int Lot, double Width, double Depth, double Foot, double FootDeep, double Height)
 {
     /// <summary>A stack of a lot on a shelf; a handle counts with its first side.</summary>
     public static Slab Of(PackingRequest request, int lot, int stack)
@@ -20,9 +21,13 @@ internal sealed record Slab(int Lot, double Width, double Depth, double Foot, do
             Math.Max(piece.Across + handle, piece.Foot + wider),
             Math.Max(piece.Deep, piece.Deep * stands),
             Math.Min(1, stands * piece.Across / (piece.Across + handle)),
+            Math.Min(1, stands),
             request.HeightOf(l, stack)
         );
     }
+
+    /// <summary>Half of what stands on the shelf along x and along y.</summary>
+    public (double X, double Y) FootOf(bool turned) => turned ? (Depth * FootDeep / 2, Width * Foot / 2) : (Width * Foot / 2, Depth * FootDeep / 2);
 }
 
 /// <summary>Rectangles in rows across a shelf, each row as far as it goes.</summary>
@@ -64,6 +69,7 @@ internal static class Rows
     {
         var places = new List<Place>();
         var (w, d) = turned ? (slab.Depth, slab.Width) : (slab.Width, slab.Depth);
+        var (footX, footY) = slab.FootOf(turned);
         var (halfW, halfD) = space.Ware.Half;
         var (mx, my) = space.Ware.Middle;
         for (var v = halfD - d / 2; v >= -halfD + d / 2 && places.Count < want; v -= Step)
@@ -74,7 +80,7 @@ internal static class Rows
                 var inTheWay = places.FindIndex(p => Math.Abs(p.X - x) < w + gap && Math.Abs(p.Y - y) < d + gap);
                 if (inTheWay >= 0)
                     u = Math.Max(u + 1e-3, places[inTheWay].X - mx + w + gap + 1e-6);
-                else if (IsFree(space, x, y, w / 2, d / 2, slab.Foot, slab.Height))
+                else if (IsFree(space, x, y, w / 2, d / 2, footX, footY, slab.Height))
                 {
                     places.Add(new Place(x, y, turned ? Math.PI / 2 : 0));
                     u += w + gap;
@@ -99,12 +105,12 @@ internal static class Rows
     }
 
     /// <summary>True when a rectangle may stand there as far as everything but the ware goes.</summary>
-    public static bool IsFree(ShelfSpace space, double x, double y, double halfX, double halfY, double foot, double height)
+    public static bool IsFree(ShelfSpace space, double x, double y, double halfX, double halfY, double footX, double footY, double height)
     {
         const double safe = Relaxer.Swollen;
         foreach (var (sx, sy) in new[] { (1, 1), (1, -1), (-1, 1), (-1, -1) })
         {
-            if (space.Ware.Room(x + sx * halfX, y + sy * halfY) < safe || space.Shelf.Room(x + sx * halfX * foot, y + sy * halfY * foot) < safe)
+            if (space.Ware.Room(x + sx * halfX, y + sy * halfY) < safe || space.Shelf.Room(x + sx * footX, y + sy * footY) < safe)
                 return false;
         }
         foreach (var disc in space.Discs)
@@ -138,6 +144,7 @@ internal static class Rows
     )
     {
         var step = quick ? 3 * Step : Step;
+        var (footX, footY) = slab.FootOf(turned);
         var places = new List<Place>();
         var (halfW, halfD) = space.Ware.Half;
         var (mx, my) = space.Ware.Middle;
@@ -150,14 +157,14 @@ internal static class Rows
             for (var u = -along + long1 / 2; u <= along - long1 / 2; )
             {
                 var (x, y) = across ? (mx + v, my + u) : (mx + u, my + v);
-                if (IsFree(space, x, y, w / 2, d / 2, slab.Foot, slab.Height))
+                if (IsFree(space, x, y, w / 2, d / 2, footX, footY, slab.Height))
                 {
                     // As far back along the row as it is free.
                     if (blocked && !quick)
                         u = Earliest(u - step, u, t =>
                             across
-                                ? IsFree(space, mx + v, my + t, w / 2, d / 2, slab.Foot, slab.Height)
-                                : IsFree(space, mx + t, my + v, w / 2, d / 2, slab.Foot, slab.Height)
+                                ? IsFree(space, mx + v, my + t, w / 2, d / 2, footX, footY, slab.Height)
+                                : IsFree(space, mx + t, my + v, w / 2, d / 2, footX, footY, slab.Height)
                         );
                     row.Add(u);
                     u += long1 + gap;

@@ -5,59 +5,58 @@ namespace ZealousEmber.Core.Packing.Geometry;
 /// <summary>The room on a shelf of a chamber, with what is in the way.</summary>
 internal static class ShelfSpaces
 {
-    // Half shelves that have no full one beside them are taken to leave so much between them.
-    private const double BetweenHalves = 10;
-
     /// <summary>The thermocouple's tip from above; nothing where there is none.</summary>
     public static (double X, double Y, double Z)? TipOf(Chamber chamber) => chamber.Thermocouple is { } t ? (0, chamber.Depth / 2 - t.Reach, t.Z) : null;
 
-    /// <summary>From the axis to the cut of a half shelf, mm.</summary>
-    public static double CutOf(Chamber chamber, ShelfStock shelf)
-    {
-        if (!shelf.Half)
-            return 0;
-        var full = chamber.Full?.Depth ?? (chamber.Shape == ChamberShape.Round ? shelf.Width : 2 * shelf.Depth + BetweenHalves);
-        return Math.Max(0, full / 2 - shelf.Depth);
-    }
-
-    /// <summary>The middle of a shelf, front to back: 0 where it covers everything.</summary>
-    public static double Middle(Chamber chamber, ShelfStock shelf, ShelfRegion region) =>
-        region == ShelfRegion.Full ? 0 : (region == ShelfRegion.Front ? -1 : 1) * (CutOf(chamber, shelf) + shelf.Depth / 2);
-
     /// <summary>What a shelf covers.</summary>
-    public static Outline ShelfOf(Chamber chamber, ShelfStock shelf, ShelfRegion region)
+    public static Outline ShelfOf(Chamber chamber, ShelfGrid grid, ShelfSlot slot)
     {
-        var round = chamber.Shape == ChamberShape.Round;
-        if (region == ShelfRegion.Full)
-            return Outline.Of(round, shelf.Width, shelf.Depth, 0);
-        var cut = CutOf(chamber, shelf);
-        var whole = Outline.Of(round, shelf.Width, 2 * (cut + shelf.Depth), 0);
-        return whole.Cut(region == ShelfRegion.Front, region == ShelfRegion.Front ? -cut : cut);
+        var (round, place) = (chamber.Shape == ChamberShape.Round, grid.At(slot));
+        // Round shelves beside each other are each a disc of their own; all others are parts of one outline.
+        if (round && grid.Rows == 1 && grid.Width == grid.Depth)
+            return Outline.Of(true, grid.Width, grid.Depth, 0).MovedBy(place.X);
+        var whole = Outline.Of(round, grid.WholeWidth, grid.WholeDepth, 0);
+        if (slot.Region != ShelfRegion.Full)
+            whole = whole.Cut(slot.Region == ShelfRegion.Front, slot.Region == ShelfRegion.Front ? -grid.Cut : grid.Cut);
+        return whole.Between(
+            slot.Column > 1 ? place.X - place.Width / 2 : double.NegativeInfinity,
+            slot.Column < grid.Columns ? place.X + place.Width / 2 : double.PositiveInfinity
+        );
     }
 
     /// <summary>The room on a shelf.</summary>
     /// <param name="request">What is packed by which rules.</param>
-    /// <param name="shelf">Its kind.</param>
-    /// <param name="region">What it covers.</param>
+    /// <param name="grid">Its kind, and how it lies.</param>
+    /// <param name="slot">Where it lies.</param>
     /// <param name="top">Its top, mm above the floor.</param>
     /// <param name="props">What stands on it to carry the next; none on the topmost.</param>
-    public static ShelfSpace Of(PackingRequest request, ShelfStock shelf, ShelfRegion region, double top, IEnumerable<(double X, double Y)> props)
+    public static ShelfSpace Of(PackingRequest request, ShelfGrid grid, ShelfSlot slot, double top, IEnumerable<(double X, double Y)> props)
     {
         var (chamber, rules) = (request.Chamber, request.Rules);
         var ware = Outline.Of(chamber.Shape == ChamberShape.Round, chamber.Width, chamber.Depth, rules.Wall);
-        // Pieces of two halves keep half the gap each to the line between them.
-        if (region != ShelfRegion.Full)
-            ware = ware.Cut(region == ShelfRegion.Front, (region == ShelfRegion.Front ? -1 : 1) * rules.Gap / 2);
+        // Pieces on shelves beside each other keep half the gap each to the line between them.
+        if (slot.Region != ShelfRegion.Full)
+            ware = ware.Cut(slot.Region == ShelfRegion.Front, (slot.Region == ShelfRegion.Front ? -1 : 1) * rules.Gap / 2);
+        var place = grid.At(slot);
+        double Line(int side) => place.X + side * ((grid.Width + ShelfGrid.Between) / 2 - KeptToTheLine(request, grid, slot.Column, side));
+        ware = ware.Between(slot.Column > 1 ? Line(-1) : double.NegativeInfinity, slot.Column < grid.Columns ? Line(1) : double.PositiveInfinity);
         var tip = TipOf(chamber);
         return new ShelfSpace(
             ware,
-            ShelfOf(chamber, shelf, region),
+            ShelfOf(chamber, grid, slot),
             [.. props.Select(p => new Disc(p.X, p.Y, request.Props.Across / 2 + rules.Prop))],
             [],
             [],
             tip is { } t ? (t.X, t.Y, t.Z - top) : null,
             rules.Tip
         );
+    }
+
+    /// <summary>Half the gap; at the line the peepholes look along, room for the sight of a pack on the other side.</summary>
+    private static double KeptToTheLine(PackingRequest request, ShelfGrid grid, int column, int side)
+    {
+        var middle = grid.Columns % 2 == 0 && column == (side > 0 ? grid.Columns / 2 : grid.Columns / 2 + 1);
+        return Math.Max(request.Rules.Gap / 2, middle && request.Packs ? PackingRules.SightWidth / 2 : 0);
     }
 
     /// <summary>The same with a pack on it, and the line of sight to it kept free.</summary>
@@ -81,15 +80,15 @@ internal static class ShelfSpaces
     /// <summary>Where a pack stands on a shelf in sight of a peephole, past what stands there; nothing when it is in sight of none, or has no room.</summary>
     public static PlacedPack? PackOn(
         PackingRequest request,
-        ShelfStock shelf,
-        ShelfRegion region,
+        ShelfGrid grid,
+        ShelfSlot slot,
         double top,
         double opening,
         ImmutableArray<(double X, double Y)> props,
         (Disc[] Discs, Box[] Boxes) standing
     )
     {
-        if (region == ShelfRegion.Back || opening < PackingRules.PackOpening)
+        if (slot.Region == ShelfRegion.Back || opening < PackingRules.PackOpening)
             return null;
         var chamber = request.Chamber;
         var seen = chamber.Peepholes.Where(z => z >= top + PackingRules.PeepholeFree && z <= top + opening - PackingRules.PeepholeFree).ToList();
@@ -99,7 +98,7 @@ internal static class ShelfSpaces
         var peephole = seen.MinBy(z => Math.Abs(z - top - PackingRules.Pack.Height / 2));
         var (width, depth, _, free) = PackingRules.Pack;
         var wall = Outline.Of(chamber.Shape == ChamberShape.Round, chamber.Width, chamber.Depth, PackingRules.PackFromWall);
-        var space = Of(request, shelf, region, top, props);
+        var space = Of(request, grid, slot, top, props);
         space = space with { Discs = [.. space.Discs, .. standing.Discs], Boxes = standing.Boxes };
         for (var y = -chamber.Depth / 2; y < 0; y += 4)
         {
@@ -114,7 +113,21 @@ internal static class ShelfSpaces
                 };
                 if (corners.Any(c => wall.Room(c.Item1, c.Item2) < 0.1 || space.Shelf.Room(c.Item1, c.Item2) < 0.1))
                     continue;
-                if (!Rows.IsFree(space with { Ware = wall }, x + free / 2, y, (width + free) / 2, depth / 2, 0.5, PackingRules.Pack.Height))
+                if (
+                    !Rows.IsFree(
+                        space with
+                        {
+                            Ware = wall,
+                        },
+                        x + free / 2,
+                        y,
+                        (width + free) / 2,
+                        depth / 2,
+                        (width + free) / 4,
+                        depth / 4,
+                        PackingRules.Pack.Height
+                    )
+                )
                     continue;
                 var pack = new PlacedPack(x, y, peephole);
                 var sight = SightOf(chamber, pack);

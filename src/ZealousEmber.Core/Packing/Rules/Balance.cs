@@ -6,19 +6,15 @@ namespace ZealousEmber.Core.Packing.Rules;
 internal static class Balance
 {
     /// <summary>kg of a shelf.</summary>
-    public static double ShelfMass(Chamber chamber, ShelfStock shelf, ShelfRegion region) =>
-        ShelfSpaces.ShelfOf(chamber, shelf, region).Area * shelf.Thickness * 1e-9 * PackingRules.Furniture.Density;
+    public static double ShelfMass(Chamber chamber, ShelfGrid grid, ShelfSlot slot) =>
+        ShelfSpaces.ShelfOf(chamber, grid, slot).Area * grid.Shelf.Thickness * 1e-9 * PackingRules.Furniture.Density;
 
     /// <summary>The centre of mass of a shelf with ware on it.</summary>
-    public static (double X, double Y) Of(
-        PackingRequest request,
-        ShelfStock shelf,
-        ShelfRegion region,
-        IEnumerable<(int Lot, int Stack, double X, double Y)> ware
-    )
+    public static (double X, double Y) Of(PackingRequest request, ShelfGrid grid, ShelfSlot slot, IEnumerable<(int Lot, int Stack, double X, double Y)> ware)
     {
-        var mass = ShelfMass(request.Chamber, shelf, region);
-        var (x, y) = (0.0, mass * ShelfSpaces.Middle(request.Chamber, shelf, region));
+        var mass = ShelfMass(request.Chamber, grid, slot);
+        var place = grid.At(slot);
+        var (x, y) = (mass * place.X, mass * place.Y);
         foreach (var w in ware)
         {
             var m = w.Stack * request.Lots[w.Lot].PieceMass;

@@ -78,12 +78,12 @@ public static class PackingCheck
             // Across the cut, what stands at the same height on the other half is in the way as well.
             foreach (
                 var other in shelves.Where(s =>
-                    s.Number < shelf.Number && s.Region != shelf.Region && s.Top < shelf.Top + height && s.Top + HighestOn(request, s) > shelf.Top
+                    s.Number < shelf.Number && s.Slot != shelf.Slot && s.Top < shelf.Top + height && s.Top + HighestOn(request, s) > shelf.Top
                 )
             )
             {
                 if (other.Pieces.Any(p => HullsOf(request, p).Any(b => hulls[i].Any(a => a.Between(b) < rules.MayTouch - Slack))))
-                    Say("touches", $"{lot.What} touches what stands on the other half.");
+                    Say("touches", $"{lot.What} touches what stands on the shelf beside it.");
             }
         }
         if (chamber.Thermocouple is { } t && ShelfToTip(request, shelf, t) < rules.TipShelf - Slack)
@@ -156,10 +156,12 @@ public static class PackingCheck
 
     private static bool Balanced(PackingRequest request, PlacedShelf shelf)
     {
-        var slab = StockOf(request, shelf);
-        var area = AreaOf(request, shelf, out var middle);
-        var mass = area * slab.Thickness * 1e-9 * PackingRules.Furniture.Density;
-        var (x, y) = (0.0, mass * middle);
+        var (grid, slot) = ShelfGrid.Of(request.Chamber, shelf);
+        var (mass, place) = (
+            ShelfSpaces.ShelfOf(request.Chamber, grid, slot).Area * grid.Shelf.Thickness * 1e-9 * PackingRules.Furniture.Density,
+            grid.At(slot)
+        );
+        var (x, y) = (mass * place.X, mass * place.Y);
         foreach (var p in shelf.Pieces)
         {
             var m = p.Stack * request.Lots[p.Lot].PieceMass;
@@ -191,7 +193,7 @@ public static class PackingCheck
             if (used.Count() > there && !(there < 3 && Math.Abs(used.Key - request.Chamber.Raise) < 1e-6))
                 broken.Add(new("prop-stock", 0, null, $"{used.Count()} props of {Mm(used.Key)} are asked for, and there are {there}."));
         }
-        foreach (var kind in shelves.GroupBy(s => s.Region != ShelfRegion.Full))
+        foreach (var kind in shelves.GroupBy(s => ShelfGrid.Of(request.Chamber, s).Grid.Shelf.Half))
         {
             var there = request.Chamber.Shelves.Where(s => s.Half == kind.Key).Sum(s => s.Count);
             if (kind.Count() > there)
@@ -260,13 +262,14 @@ public static class PackingCheck
 
     private static double RoomOnShelf(PackingRequest request, PlacedShelf shelf, double x, double y)
     {
-        var stock = StockOf(request, shelf);
-        var round = request.Chamber.Shape == ChamberShape.Round;
-        if (shelf.Region == ShelfRegion.Full)
-            return RoomIn(round, stock.Width, stock.Depth, x, y);
-        var cut = ShelfSpaces.CutOf(request.Chamber, stock);
-        var within = RoomIn(round, stock.Width, 2 * (stock.Depth + cut), x, y);
-        return Math.Min(within, (shelf.Region == ShelfRegion.Front ? -y : y) - cut);
+        var (grid, slot) = ShelfGrid.Of(request.Chamber, shelf);
+        var (round, at) = (request.Chamber.Shape == ChamberShape.Round, grid.At(slot));
+        if (round && grid.Rows == 1 && grid.Width == grid.Depth)
+            return RoomIn(true, grid.Width, grid.Depth, x - at.X, y);
+        var within = RoomIn(round, grid.WholeWidth, grid.WholeDepth, x, y);
+        if (grid.Rows > 1)
+            within = Math.Min(within, (slot.Region == ShelfRegion.Front ? -y : y) - grid.Cut);
+        return grid.Columns > 1 ? Math.Min(within, at.Width / 2 - Math.Abs(x - at.X)) : within;
     }
 
     /// <summary>From a point to the edge of a round, oval or rectangular outline about the axis; less than nothing outside.</summary>
@@ -279,22 +282,11 @@ public static class PackingCheck
         return r - Math.Sqrt(Math.Pow(Math.Max(0, along - straight), 2) + over * over);
     }
 
-    private static double AreaOf(PackingRequest request, PlacedShelf shelf, out double middle)
-    {
-        var stock = StockOf(request, shelf);
-        middle =
-            shelf.Region == ShelfRegion.Full ? 0 : (shelf.Region == ShelfRegion.Front ? -1 : 1) * (ShelfSpaces.CutOf(request.Chamber, stock) + stock.Depth / 2);
-        return ShelfSpaces.ShelfOf(request.Chamber, stock, shelf.Region).Area;
-    }
-
-    private static ShelfStock StockOf(PackingRequest request, PlacedShelf shelf) =>
-        request.Chamber.Shelves.FirstOrDefault(s => s.Half == (shelf.Region != ShelfRegion.Full)) ?? request.Chamber.Shelves[0];
-
     private static PlacedShelf? Above(IReadOnlyList<PlacedShelf> shelves, PlacedShelf shelf) =>
-        shelves.Where(s => s.Region == shelf.Region && s.Z > shelf.Z).MinBy(s => s.Z);
+        shelves.Where(s => s.Slot == shelf.Slot && s.Z > shelf.Z).MinBy(s => s.Z);
 
     private static PlacedShelf? Below(IReadOnlyList<PlacedShelf> shelves, PlacedShelf shelf) =>
-        shelves.Where(s => s.Region == shelf.Region && s.Z < shelf.Z).MaxBy(s => s.Z);
+        shelves.Where(s => s.Slot == shelf.Slot && s.Z < shelf.Z).MaxBy(s => s.Z);
 
     private static ImmutableArray<PlacedProp> PropsOn(IReadOnlyList<PlacedShelf> shelves, PlacedShelf shelf) => Above(shelves, shelf)?.Props ?? [];
 

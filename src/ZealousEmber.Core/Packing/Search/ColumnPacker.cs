@@ -16,10 +16,14 @@ internal sealed class ColumnPacker
     private const int PlansTried = 4;
     private const int FewLeft = 40;
     private const int MostSqueezes = 24;
+
+    // Places are written in thousandths.
+    private const double Rounded = 0.01;
     private readonly PackingRequest request;
     private readonly PropSums sums;
+    private readonly ShelfGrid grid;
+    private readonly ShelfSlot slot;
     private readonly ShelfStock shelf;
-    private readonly ShelfRegion region;
     private readonly int mostLevels;
     private readonly ImmutableArray<(double X, double Y)> pattern;
     private readonly int[] caps;
@@ -33,8 +37,8 @@ internal sealed class ColumnPacker
 
     /// <param name="request">What is packed by which rules.</param>
     /// <param name="sums">The props.</param>
-    /// <param name="shelf">The shelves.</param>
-    /// <param name="region">What they cover.</param>
+    /// <param name="grid">The shelves, and how they lie.</param>
+    /// <param name="slot">Where these lie.</param>
     /// <param name="mostLevels">As many as there are.</param>
     /// <param name="counts">Pieces of each lot in the whole kiln; props stand for these.</param>
     /// <param name="kept">What somebody wants to stay.</param>
@@ -43,8 +47,8 @@ internal sealed class ColumnPacker
     public ColumnPacker(
         PackingRequest request,
         PropSums sums,
-        ShelfStock shelf,
-        ShelfRegion region,
+        ShelfGrid grid,
+        ShelfSlot slot,
         int mostLevels,
         int[] counts,
         KeptColumn kept,
@@ -52,7 +56,8 @@ internal sealed class ColumnPacker
         bool thorough = true
     )
     {
-        (this.request, this.sums, this.shelf, this.region, this.mostLevels, this.kept, this.cancel) = (request, sums, shelf, region, mostLevels, kept, cancel);
+        (this.request, this.sums, this.grid, this.slot, this.mostLevels, this.kept, this.cancel) = (request, sums, grid, slot, mostLevels, kept, cancel);
+        shelf = grid.Shelf;
         // One kind of ware is worth trying harder for; with many the gaps are filled by others.
         var kinds = counts.Count(c => c > 0);
         effort = thorough && kinds == 1 && request.Handles == HandleChoice.Any ? EqualPieces.Effort.Full : EqualPieces.Effort.Quick;
@@ -91,7 +96,7 @@ internal sealed class ColumnPacker
                 all |= Enumerable.Range(0, counts.Length).All(i => levels.Sum(l => l.Wanted.Where(w => w.Lot == i).Sum(w => w.Count * w.Stack)) >= counts[i]);
                 levels = Evened(levels);
                 if (kept.IsNone)
-                    levels = new LevelOrder(request, sums, shelf, Columns).Best(levels, stock);
+                    levels = new LevelOrder(request, sums, grid, slot, Columns).Best(levels, stock);
                 var made = Stand(levels, counts);
                 var left = levels.Where(l => l.Carries is not null).Aggregate(stock, (rest, l) => PropSums.Without(rest, l.Carries!));
                 if (best is null || IsBetter(made, best.Value))
@@ -114,12 +119,20 @@ internal sealed class ColumnPacker
         return a.Left.Sum() != b.Left.Sum() ? a.Left.Sum() < b.Left.Sum() : a.Shelves.Count < b.Shelves.Count;
     }
 
-    private ShelfSpace Space(double top, ImmutableArray<(double X, double Y)> props) => ShelfSpaces.Of(request, shelf, region, top, props);
+    private ShelfSpace Space(double top, ImmutableArray<(double X, double Y)> props) => ShelfSpaces.Of(request, grid, slot, top, props);
 
     /// <summary>The pattern of props that leaves most room for the ware that needs most of it.</summary>
     private ImmutableArray<(double X, double Y)> ChoosePattern(int[] counts)
     {
-        var patterns = PropPattern.All(request, shelf, region, request.Packs && region != ShelfRegion.Back);
+        var sight = request.Packs && slot.Region != ShelfRegion.Back;
+        var patterns = PropPattern.All(request, grid, slot, sight);
+        if (kept.Pieces.Any(p => p.X is not null))
+        {
+            if (grid is { Columns: 1, Rows: 2 })
+                patterns.AddRange(PropPattern.All(request, grid with { PropsAtTheCut = !grid.PropsAtTheCut }, slot, sight));
+            var least = patterns.Min(InTheWayOfKept);
+            patterns = patterns.FindAll(p => InTheWayOfKept(p) == least);
+        }
         var main = Enumerable.Range(0, counts.Length).MaxBy(i => counts[i] / request.MostInStack(request.Lots[i]) * CellOf(i));
         var ranked = patterns
             .Select(p => (Pattern: p, Count: Quick(Space(request.Chamber.Raise, p) with { Tip = null }, main)))
@@ -128,6 +141,17 @@ internal sealed class ColumnPacker
         if (counts[main] < ranked[0].Count * request.MostInStack(request.Lots[main]))
             return ranked[0].Pattern;
         return ranked.Take(Looked).MaxBy(p => Closer(Space(request.Chamber.Raise, p.Pattern) with { Tip = null }, main, int.MaxValue)).Pattern;
+    }
+
+    /// <summary>Kept pieces that would stand too near such props.</summary>
+    private int InTheWayOfKept(ImmutableArray<(double X, double Y)> props)
+    {
+        var discs = props.Select(p => Hull.Disc(p.X, p.Y, request.Props.Across / 2 + request.Rules.Prop)).ToList();
+        return kept.Pieces.Count(k =>
+            k is { X: { } x, Y: { } y }
+            && k.Shelf < kept.Openings.Length
+            && PackingCheck.HullsOf(request, new PlacedPiece(k.Lot, x, y, k.Turn, k.Stack)).Any(h => discs.Exists(d => h.Between(d) < -Rounded))
+        );
     }
 
     /// <summary>So many stacks of a lot on a shelf, looked at closely.</summary>
@@ -207,7 +231,7 @@ internal sealed class ColumnPacker
                 effort,
                 here.Where(k => k.X is not null).Select(k => new Standing(k.Lot, k.Stack, new Place(k.X ?? 0, k.Y ?? 0, k.Turn * Math.PI / 180), k.Held))
             );
-            var pack = request.Packs ? ShelfSpaces.PackOn(request, shelf, region, top, level.Opening, props, filler.InTheWay) : null;
+            var pack = request.Packs ? ShelfSpaces.PackOn(request, grid, slot, top, level.Opening, props, filler.InTheWay) : null;
             if (pack is not null)
                 filler.Mind(pack);
             foreach (var k in here.Where(k => k.X is null))
@@ -278,7 +302,7 @@ internal sealed class ColumnPacker
         foreach (var (filler, level, at, pack) in fillers)
         {
             filler.KeepOnly([.. rest]);
-            filler.Settle(pattern, shelf, region);
+            filler.Settle(pattern, grid, slot);
             foreach (var s in filler.Free)
                 rest[s.Lot] -= s.Stack;
             shelves.Add(new Packed(level, at, pack, filler.Standing, pattern));

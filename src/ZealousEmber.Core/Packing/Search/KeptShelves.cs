@@ -15,10 +15,13 @@ internal sealed record KeptColumn(ImmutableArray<double> Openings, ImmutableArra
 }
 
 /// <summary>The shelves somebody wants kept, from the bottom, with what stays on them.</summary>
-internal sealed record KeptShelves(ImmutableArray<ShelfRegion> Regions, ImmutableArray<double> Openings, ImmutableArray<KeptPiece> Pieces)
+internal sealed record KeptShelves(ImmutableArray<ShelfSlot> Slots, ImmutableArray<double> Openings, ImmutableArray<KeptPiece> Pieces)
 {
+    /// <summary>All is left to the packer.</summary>
+    public static readonly KeptShelves None = new([], [], []);
+
     /// <summary>It is said which shelves; else only that pieces stay.</summary>
-    public bool HasShelves => Regions.Length > 0;
+    public bool HasShelves => Slots.Length > 0;
 
     /// <summary>What a request wants kept; nothing when all is left to the packer.</summary>
     public static KeptShelves? Of(PackingRequest request)
@@ -29,24 +32,30 @@ internal sealed record KeptShelves(ImmutableArray<ShelfRegion> Regions, Immutabl
             return null;
         if (openings.Length == 0)
             return new KeptShelves([], [], pieces);
-        var regions = request.Regions.IsDefaultOrEmpty ? Usual(request.Chamber, openings.Length + 1) : request.Regions;
-        return new KeptShelves(regions, openings, pieces);
+        ImmutableArray<int> columns = request.Columns.IsDefault ? [] : request.Columns;
+        return new KeptShelves(
+            request.Regions.IsDefaultOrEmpty
+                ? Usual(request.Chamber, openings.Length + 1)
+                : [.. request.Regions.Select((r, i) => new ShelfSlot(r, i < columns.Length ? columns[i] : 1))],
+            openings,
+            pieces
+        );
     }
 
     /// <summary>The pieces on the shelves of a plan, whose openings are no lower than they need.</summary>
-    public KeptShelves On(PackingRequest request, ImmutableArray<(ShelfRegion Region, double Opening)> shelves)
+    public KeptShelves On(PackingRequest request, ImmutableArray<(ShelfSlot Slot, double Opening)> shelves)
     {
         var most = Pieces.Length == 0 ? 0 : Pieces.Max(p => p.Shelf) + 1;
-        var regions =
+        var slots =
             shelves.Length == 0
                 ? Usual(request.Chamber, most)
-                : [.. shelves.Select(s => s.Region), .. Enumerable.Repeat(shelves[^1].Region, Math.Max(0, most - shelves.Length))];
+                : [.. shelves.Select(s => s.Slot), .. Enumerable.Repeat(shelves[^1].Slot, Math.Max(0, most - shelves.Length))];
         return this with
         {
-            Regions = regions,
+            Slots = slots,
             Openings =
             [
-                .. regions.Select(
+                .. slots.Select(
                     (_, i) =>
                     {
                         var needs = Pieces
@@ -62,24 +71,21 @@ internal sealed record KeptShelves(ImmutableArray<ShelfRegion> Regions, Immutabl
     }
 
     /// <summary>The shelves of one column.</summary>
-    public KeptColumn Column(ShelfRegion region)
+    public KeptColumn Column(ShelfGrid grid, ShelfSlot slot)
     {
-        var at = Enumerable.Range(0, Regions.Length).Where(i => Regions[i] == region).ToList();
+        if (!HasShelves)
+            return KeptColumn.None;
+        var at = Enumerable.Range(0, Slots.Length).Where(i => grid.Nearest(Slots[i]) == slot).ToList();
         return new KeptColumn(
-            [.. at.Take(at.Count - 1).Where(i => i < Openings.Length).Select(i => Openings[i])],
+            [.. at.Take(Math.Max(0, at.Count - 1)).Where(i => i < Openings.Length).Select(i => Openings[i])],
             [.. Pieces.Where(p => at.Contains(p.Shelf)).Select(p => p with { Shelf = at.IndexOf(p.Shelf) })]
         );
     }
 
-    /// <summary>Full shelves; where there are none, front and back by turns.</summary>
-    private static ImmutableArray<ShelfRegion> Usual(Chamber chamber, int count) =>
-        [
-            .. Enumerable
-                .Range(0, count)
-                .Select(i =>
-                    chamber.Full is not null ? ShelfRegion.Full
-                    : i % 2 == 0 ? ShelfRegion.Front
-                    : ShelfRegion.Back
-                ),
-        ];
+    /// <summary>Every place of a level by turns.</summary>
+    private static ImmutableArray<ShelfSlot> Usual(Chamber chamber, int count)
+    {
+        var slots = ShelfGrid.Of(chamber, chamber.Full ?? chamber.Shelves[0]).Slots.ToList();
+        return [.. Enumerable.Range(0, count).Select(i => slots[i % slots.Count])];
+    }
 }

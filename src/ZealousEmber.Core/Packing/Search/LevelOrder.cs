@@ -4,8 +4,9 @@ using ZealousEmber.Core.Packing.Rules;
 namespace ZealousEmber.Core.Packing.Search;
 
 /// <summary>Which level stands where: no shelf at the thermocouple, packs in sight, what must be low low, heavy below, tall above.</summary>
-internal sealed class LevelOrder(PackingRequest request, PropSums sums, ShelfStock shelf, int columns)
+internal sealed class LevelOrder(PackingRequest request, PropSums sums, ShelfGrid grid, ShelfSlot slot, int columns)
 {
+    private readonly ShelfStock shelf = grid.Shelf;
     private const int MostTried = 6;
 
     /// <summary>The levels from the bottom in the best order, with the openings they then have; fewer where there is no order for all.</summary>
@@ -119,7 +120,7 @@ internal sealed class LevelOrder(PackingRequest request, PropSums sums, ShelfSto
     /// <summary>A shelf whose underside is at z comes too near the thermocouple's tip.</summary>
     private bool AtTip(double z, Thermocouple tip)
     {
-        var outline = ShelfSpaces.ShelfOf(request.Chamber, shelf, shelf.Half ? ShelfRegion.Back : ShelfRegion.Full);
+        var outline = ShelfSpaces.ShelfOf(request.Chamber, grid, slot);
         var sideways = Math.Max(0, -outline.Room(0, request.Chamber.Depth / 2 - tip.Reach));
         var dz = tip.Z < z ? z - tip.Z : Math.Max(0, tip.Z - z - shelf.Thickness);
         return sideways * sideways + dz * dz < request.Rules.TipShelf * request.Rules.TipShelf;

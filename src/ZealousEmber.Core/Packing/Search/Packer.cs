@@ -23,8 +23,20 @@ public static class Packer
         var counts = request.Lots.Select(l => l.Count).ToArray();
         var (fits, whyNot) = WhatFitsAtAll(request, counts);
         var sums = new PropSums(request.Props);
-        var best = KeptShelves.Of(request) is { } kept ? Kept(request, sums, fits, kept, cancel) : Best(request, sums, fits, cancel);
-        return PlanWriting.Write(request, best ?? new Layout([], fits, sums.Whole), counts, whyNot, sums);
+        var kept = KeptShelves.Of(request);
+        var best = kept is null ? Best(request, sums, fits, cancel) : Kept(request, sums, fits, kept, cancel);
+        var oneMore = kept is null && best is not null ? WithOneMore(request, sums, fits, best, cancel) : null;
+        return PlanWriting.Write(request, best ?? new Layout([], fits, sums.Whole), counts, new WhyNot(whyNot, oneMore), sums);
+    }
+
+    /// <summary>Pieces of each lot that one more shelf would take; nothing where not all there are stand in the kiln.</summary>
+    private static int[]? WithOneMore(PackingRequest request, PropSums sums, int[] fits, Layout best, CancellationToken cancel)
+    {
+        if (best.Left.Sum() == 0 || best.Shelves.Count == 0 || best.Shelves[0].Grid.Shelf is not { } shelf || best.Shelves.Count < shelf.Count)
+            return null;
+        var richer = request with { Chamber = request.Chamber.With(shelf, shelf.Count + 1) };
+        var chosen = richer with { Shelves = shelf.Half ? ShelfChoice.Half : ShelfChoice.Full };
+        return Best(chosen, sums, fits, cancel) is { } more ? [.. best.Left.Select((left, i) => left - more.Left[i])] : null;
     }
 
     private static Layout? Best(PackingRequest request, PropSums sums, int[] fits, CancellationToken cancel)
@@ -35,12 +47,12 @@ public static class Packer
             half = null;
         if (request.Shelves == ShelfChoice.Half && half is not null)
             full = null;
-        var best = full is null ? null : Full(request, sums, full, fits, KeptColumn.None, cancel);
+        var best = full is null ? null : Lay(request, sums, full, fits, KeptShelves.None, true, cancel);
         // Halves where there are no full shelves, or where those leave something out.
         if (
             half is not null
             && (best is null || (best.Left.Sum() > 0 && best.Left.Sum() <= (fits.Sum() - best.Left.Sum()) * WorthHalves))
-            && Halves(request, sums, half, fits, KeptColumn.None, KeptColumn.None, best is null, cancel) is { } halves
+            && Lay(request, sums, half, fits, KeptShelves.None, best is null, cancel) is { } halves
             && (best is null || IsBetter(request, halves, best))
         )
             best = halves;
@@ -56,21 +68,16 @@ public static class Packer
         {
             if (Best(request, sums, fits, cancel) is not { } free)
                 return null;
-            kept = kept.On(request, [.. free.Shelves.OrderBy(s => s.Packed.Z).ThenBy(s => s.Region).Select(s => (s.Region, s.Packed.Level.Opening))]);
+            kept = kept.On(request, [.. free.Shelves.OrderBy(s => s.Packed.Z).ThenBy(s => s.Slot).Select(s => (s.Slot, s.Packed.Level.Opening))]);
         }
-        if (kept.Regions[0] == ShelfRegion.Full && request.Chamber.Full is { } full)
-            return Full(request, sums, full, fits, kept.Column(ShelfRegion.Full), cancel);
-        return request.Chamber.Half is { } half
-            ? Halves(request, sums, half, fits, kept.Column(ShelfRegion.Front), kept.Column(ShelfRegion.Back), true, cancel)
+        var (full, half) = (request.Chamber.Full, request.Chamber.Half);
+        return (kept.Slots[0].Region == ShelfRegion.Full ? full ?? half : half ?? full) is { } shelf
+            ? Lay(request, sums, shelf, fits, kept, true, cancel)
             : null;
     }
 
-    /// <summary>Shelves of one or two columns.</summary>
-    internal sealed record Layout(
-        List<(ShelfStock Shelf, ShelfRegion Region, ColumnPacker.Packed Packed, PropColumns? Raised)> Shelves,
-        int[] Left,
-        int[] Props
-    );
+    /// <summary>Shelves of one kind, in as many columns as lie beside each other.</summary>
+    internal sealed record Layout(List<(ShelfGrid Grid, ShelfSlot Slot, ColumnPacker.Packed Packed, PropColumns? Raised)> Shelves, int[] Left, int[] Props);
 
     private static Problem? Check(PackingRequest request)
     {
@@ -134,85 +141,75 @@ public static class Packer
         var chamber = request.Chamber;
         return chamber.Shelves.Any(shelf =>
         {
-            var space = ShelfSpaces.Of(request, shelf, shelf.Half ? ShelfRegion.Front : ShelfRegion.Full, chamber.Height, []) with { Tip = null };
+            var grid = ShelfGrid.Of(chamber, shelf);
+            var space = ShelfSpaces.Of(request, grid, grid.Slots.First(), chamber.Height, []) with { Tip = null };
             return request.Lots[lot].Piece.Shape == PieceShape.Rectangle
                 ? Rows.Most(space, Slab.Of(request, lot, 1), 0, 1).Count > 0
                 : EqualPieces.Most(space, Body.Of(request, lot, 1), 0, 1, EqualPieces.Effort.Quick).Count > 0;
         });
     }
 
-    private static Layout Full(PackingRequest request, PropSums sums, ShelfStock shelf, int[] counts, KeptColumn kept, CancellationToken cancel)
-    {
-        if (counts.Sum() == 0)
-            return new Layout([], counts, sums.Whole);
-        var column = new ColumnPacker(request, sums, shelf, ShelfRegion.Full, shelf.Count, counts, kept, cancel);
-        var (raised, props) = Raised(request, sums, sums.Whole);
-        var (shelves, left, rest) = column.Pack(counts, props);
-        return new Layout([.. shelves.Select((s, i) => (shelf, ShelfRegion.Full, s, i == 0 ? raised : null))], left, rest);
-    }
-
     /// <summary>
-    /// Half of everything in front and back, so that neither side is left with what is hard; where that leaves something out, the front as full as it goes.
+    /// A like part of everything in each column, so that none is left with what is hard; where that leaves something out, each as full as it goes.
     /// Where full shelves were tried, one quick look is enough to see whether halves take more.
     /// </summary>
-    private static Layout? Halves(
-        PackingRequest request,
-        PropSums sums,
-        ShelfStock shelf,
-        int[] counts,
-        KeptColumn front,
-        KeptColumn back,
-        bool thorough,
-        CancellationToken cancel
-    )
+    private static Layout? Lay(PackingRequest request, PropSums sums, ShelfStock shelf, int[] counts, KeptShelves kept, bool thorough, CancellationToken cancel)
     {
+        var grid = ShelfGrid.Of(request.Chamber, shelf);
         if (counts.Sum() == 0)
             return null;
-        var shared = Halves(request, sums, shelf, counts, front, back, true, thorough, cancel);
-        if (!thorough || shared?.Left.Sum() == 0 || Halves(request, sums, shelf, counts, front, back, false, true, cancel) is not { } filled)
-            return shared;
-        return shared is null || IsBetter(request, filled, shared) ? filled : shared;
+        var best = Lay(request, sums, grid, counts, kept, true, thorough, cancel);
+        if (!thorough || grid.Columns * grid.Rows == 1)
+            return best;
+        List<(ShelfGrid Grid, bool Evenly)> tries = [(grid, false)];
+        if (!grid.PropsAtTheCut && grid is { Columns: 1, Rows: 2 })
+            tries.AddRange([(grid with { PropsAtTheCut = true }, true), (grid with { PropsAtTheCut = true }, false)]);
+        foreach (var (other, evenly) in tries.TakeWhile(_ => best?.Left.Sum() != 0))
+        {
+            if (Lay(request, sums, other, counts, kept, evenly, true, cancel) is { } found && (best is null || IsBetter(request, found, best)))
+                best = found;
+        }
+        return best;
     }
 
-    /// <summary>The front, then the back with what is left, each with its own heights.</summary>
-    private static Layout? Halves(
+    /// <summary>One column after the other with what is left, each with its own heights.</summary>
+    private static Layout? Lay(
         PackingRequest request,
         PropSums sums,
-        ShelfStock shelf,
+        ShelfGrid grid,
         int[] counts,
-        KeptColumn front,
-        KeptColumn back,
+        KeptShelves kept,
         bool evenly,
         bool thorough,
         CancellationToken cancel
     )
     {
-        var left = back.Without(counts);
-        // Both stand on the floor before anything stands on them.
-        var (inFront, once) = Raised(request, sums, sums.Whole);
-        var (inBack, props) = Raised(request, sums, once);
-        var layout = new List<(ShelfStock, ShelfRegion, ColumnPacker.Packed, PropColumns?)>();
-        foreach (var (region, kept) in new[] { (ShelfRegion.Front, front), (ShelfRegion.Back, back) })
+        var slots = grid.Slots.ToList();
+        var columns = slots.ConvertAll(slot => kept.Column(grid, slot));
+        // All stand on the floor before anything stands on them.
+        var raised = new List<PropColumns?>();
+        var props = sums.Whole;
+        foreach (var _ in slots)
         {
-            if (region == ShelfRegion.Back)
-                left = [.. left.Select((c, i) => c + kept.Pieces.Where(p => p.Lot == i).Sum(p => p.Stack))];
-            var raised = region == ShelfRegion.Front ? inFront : inBack;
-            if (left.Sum() == 0 || raised is null != inFront is null)
+            var (columnsOfProps, rest) = Raised(request, sums, props);
+            if (raised.Count > 0 && columnsOfProps is null != raised[0] is null)
                 break;
-            var share = region == ShelfRegion.Front && evenly ? [.. kept.Without(left).Select((c, i) => (c + 1) / 2 + left[i] - c)] : left;
-            var column = new ColumnPacker(
-                request,
-                sums,
-                shelf,
-                region,
-                region == ShelfRegion.Front ? (shelf.Count + 1) / 2 : shelf.Count - layout.Count,
-                counts,
-                kept,
-                cancel,
-                thorough
-            );
-            var (shelves, rest, remaining) = column.Pack(share, props);
-            layout.AddRange(shelves.Select((s, i) => (shelf, region, s, i == 0 ? raised : (PropColumns?)null)));
+            raised.Add(columnsOfProps);
+            props = rest;
+        }
+        var left = columns.Skip(1).Aggregate(counts, (some, column) => column.Without(some));
+        var layout = new List<(ShelfGrid, ShelfSlot, ColumnPacker.Packed, PropColumns?)>();
+        foreach (var (k, slot) in slots.Take(raised.Count).Index())
+        {
+            var (column, others) = (columns[k], slots.Count - k);
+            if (k > 0)
+                left = [.. left.Select((c, i) => c + column.Pieces.Where(p => p.Lot == i).Sum(p => p.Stack))];
+            if (left.Sum() == 0)
+                continue;
+            var share = evenly && others > 1 ? [.. column.Without(left).Select((c, i) => (c + others - 1) / others + left[i] - c)] : left;
+            var packer = new ColumnPacker(request, sums, grid, slot, (grid.Shelf.Count - layout.Count + others - 1) / others, counts, column, cancel, thorough);
+            var (shelves, rest, remaining) = packer.Pack(share, props);
+            layout.AddRange(shelves.Select((s, i) => (grid, slot, s, i == 0 ? raised[k] : null)));
             left = [.. left.Select((c, i) => c - share[i] + rest[i])];
             props = remaining;
         }

@@ -48,7 +48,17 @@ public static class PackingChoices
         var now = Packer.Pack(request, cancel);
         if (!now.IsOk)
             return Result<ChoicesFound>.Failed(now.Problems);
-        var (free, placed, asked) = (request with { Openings = [], Pieces = [], Regions = [] }, now.Value.Totals.Pieces, request.Lots.Sum(l => l.Count));
+        var (free, placed, asked) = (
+            request with
+            {
+                Openings = [],
+                Pieces = [],
+                Regions = [],
+                Columns = [],
+            },
+            now.Value.Totals.Pieces,
+            request.Lots.Sum(l => l.Count)
+        );
         if (now.Value.Fits)
             return new ChoicesFound(placed, asked, []);
         var tried = new List<(PackingChoiceKind Kind, int? Kiln, PackingRequest Request)>();

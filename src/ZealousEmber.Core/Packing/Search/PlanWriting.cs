@@ -4,21 +4,20 @@ using ZealousEmber.Core.Packing.Rules;
 
 namespace ZealousEmber.Core.Packing.Search;
 
+/// <summary>What is known of pieces that find no place.</summary>
+/// <param name="Never">Lots that stand in no firing of this kiln, and why.</param>
+/// <param name="OneMoreShelf">Pieces of each lot that one more shelf would take, where all there are stand in the kiln.</param>
+internal sealed record WhyNot(Dictionary<int, (string Why, string Would)> Never, int[]? OneMoreShelf);
+
 /// <summary>What was worked out as a plan for people: numbers, what is left out and why, props to fetch, cautions.</summary>
 internal static class PlanWriting
 {
     private const double NearlyEmpty = 0.2;
     private const double HeavyShelf = 25;
 
-    public static PackingPlan Write(
-        PackingRequest request,
-        Packer.Layout layout,
-        int[] asked,
-        Dictionary<int, (string Why, string Would)> whyNot,
-        PropSums sums
-    )
+    public static PackingPlan Write(PackingRequest request, Packer.Layout layout, int[] asked, WhyNot whyNot, PropSums sums)
     {
-        var shelves = layout.Shelves.OrderBy(s => s.Packed.Z).ThenBy(s => s.Region).ToList();
+        var shelves = layout.Shelves.OrderBy(s => s.Packed.Z).ThenBy(s => s.Slot).ToList();
         var written = shelves.Select((s, i) => Shelf(request, layout, s, i + 1, sums)).ToImmutableArray();
         var placed = asked.Select((_, lot) => written.Sum(s => s.Pieces.Where(p => p.Lot == lot).Sum(p => p.Stack))).ToArray();
         var outcomes = asked
@@ -26,7 +25,11 @@ internal static class PlanWriting
             .ToImmutableArray();
         var left = outcomes
             .Where(o => o.Placed < o.Asked)
-            .Select(o => whyNot.TryGetValue(o.Lot, out var why) ? new LeftOut(o.Lot, o.Asked - o.Placed, why.Why, why.Would) : Reason(request, o, written))
+            .Select(o =>
+                whyNot.Never.TryGetValue(o.Lot, out var why)
+                    ? new LeftOut(o.Lot, o.Asked - o.Placed, why.Why, why.Would)
+                    : Reason(request, layout, o, written, whyNot.OneMoreShelf)
+            )
             .ToImmutableArray();
         var pickUp = written
             .SelectMany(s => s.Props)
@@ -40,9 +43,9 @@ internal static class PlanWriting
         var totals = new PackingTotals(
             placed.Sum(),
             ware,
-            shelves.Sum(s => Balance.ShelfMass(request.Chamber, s.Shelf, s.Region)) + props,
+            shelves.Sum(s => Balance.ShelfMass(request.Chamber, s.Grid, s.Slot)) + props,
             written.Length,
-            ShareOf(request, written)
+            ShareOf(request, written, shelves.Select(s => s.Grid).FirstOrDefault())
         );
         return new PackingPlan(written, outcomes, left, pickUp, totals, [.. Cautions(request, written, totals)], sums.Heights(ColumnPacker.Columns));
     }
@@ -53,13 +56,13 @@ internal static class PlanWriting
     private static PlacedShelf Shelf(
         PackingRequest request,
         Packer.Layout layout,
-        (ShelfStock Shelf, ShelfRegion Region, ColumnPacker.Packed Packed, PropColumns? Raised) s,
+        (ShelfGrid Grid, ShelfSlot Slot, ColumnPacker.Packed Packed, PropColumns? Raised) s,
         int number,
         PropSums sums
     )
     {
         var packed = s.Packed;
-        var column = layout.Shelves.Where(o => o.Region == s.Region).OrderBy(o => o.Packed.Z).ToList();
+        var column = layout.Shelves.Where(o => o.Slot == s.Slot).OrderBy(o => o.Packed.Z).ToList();
         var index = column.FindIndex(o => ReferenceEquals(o.Packed, packed));
         var carriedBy = index == 0 ? s.Raised : column[index - 1].Packed.Level.Carries;
         // A floor raise of another height than any prop is the kiln's own.
@@ -68,7 +71,7 @@ internal static class PlanWriting
                 ? [.. packed.Carried.Select(p => new PlacedProp(p.X, p.Y, [request.Chamber.Raise]))]
                 : []
             : [.. packed.Carried.Zip(carriedBy.Each, (p, each) => new PlacedProp(p.X, p.Y, sums.HeightsOf(each)))];
-        var top = packed.Z + s.Shelf.Thickness;
+        var top = packed.Z + s.Grid.Shelf.Thickness;
         var above = index + 1 < column.Count ? column[index + 1].Packed.Z : request.Chamber.Height;
         ImmutableArray<PlacedPiece> pieces =
         [
@@ -77,16 +80,18 @@ internal static class PlanWriting
         var area = packed.Pieces.Sum(p => FootprintOf(request, p.Lot));
         return new PlacedShelf(
             number,
-            s.Region,
+            s.Slot.Region,
             packed.Z,
-            s.Shelf.Thickness,
+            s.Grid.Shelf.Thickness,
             above - top,
             props,
             pieces,
             packed.Pack,
             packed.Pieces.Sum(p => p.Stack * request.Lots[p.Lot].PieceMass),
-            area / ShelfSpaces.ShelfOf(request.Chamber, s.Shelf, s.Region).Area,
-            packed.Pieces.Select(p => request.HeightOf(request.Lots[p.Lot], p.Stack) + request.Rules.Above).DefaultIfEmpty(0).Max()
+            area / ShelfSpaces.ShelfOf(request.Chamber, s.Grid, s.Slot).Area,
+            packed.Pieces.Select(p => request.HeightOf(request.Lots[p.Lot], p.Stack) + request.Rules.Above).DefaultIfEmpty(0).Max(),
+            s.Slot.Column,
+            s.Grid.At(s.Slot)
         );
     }
 
@@ -96,11 +101,11 @@ internal static class PlanWriting
         return piece.Shape == PieceShape.Rectangle ? piece.Across * piece.Deep : Math.PI * piece.Across * piece.Across / 4;
     }
 
-    private static double ShareOf(PackingRequest request, ImmutableArray<PlacedShelf> shelves)
+    private static double ShareOf(PackingRequest request, ImmutableArray<PlacedShelf> shelves, ShelfGrid? grid)
     {
         // What ware covers of each shelf, over the height its level takes, of all the height there is.
         var usable = request.Chamber.Height - request.Chamber.Raise;
-        var full = shelves.Sum(s => Math.Min(1, s.AreaShare / 0.62) * (s.Thickness + TallestOn(request, s)) * (s.Region == ShelfRegion.Full ? 1 : 0.5));
+        var full = shelves.Sum(s => Math.Min(1, s.AreaShare / 0.62) * (s.Thickness + TallestOn(request, s))) / (grid is null ? 1 : grid.Columns * grid.Rows);
         return usable <= 0 ? 0 : Math.Clamp(full / usable, 0, 1);
     }
 
@@ -108,15 +113,25 @@ internal static class PlanWriting
         shelf.Pieces.Length == 0 ? 0 : shelf.Pieces.Max(p => request.HeightOf(request.Lots[p.Lot], p.Stack)) + request.Rules.Above;
 
     /// <summary>Height, shelves, props or simply room: what is short, and what would do.</summary>
-    private static LeftOut Reason(PackingRequest request, LotOutcome lot, ImmutableArray<PlacedShelf> shelves)
+    private static LeftOut Reason(PackingRequest request, Packer.Layout layout, LotOutcome lot, ImmutableArray<PlacedShelf> shelves, int[]? oneMoreShelf)
     {
         var (l, count) = (request.Lots[lot.Lot], lot.Asked - lot.Placed);
         var height = request.HeightOf(l, 1);
-        var shelf = request.Chamber.Full ?? request.Chamber.Half!;
-        var top = shelves.Where(s => s.Pieces.Length > 0).Select(s => s.Top + TallestOn(request, s)).DefaultIfEmpty(request.Chamber.Raise).Max();
+        var shelf = layout.Shelves.Count > 0 ? layout.Shelves[0].Grid.Shelf : request.Chamber.Full ?? request.Chamber.Half!;
+        var allUsed = shelves.Length >= shelf.Count;
+        if (allUsed && oneMoreShelf is { } takes && takes[lot.Lot] > 0)
+            return new(
+                lot.Lot,
+                count,
+                $"All {shelf.Count} shelves are in use.",
+                takes[lot.Lot] >= count
+                    ? $"One more shelf would take {(count == 1 ? "it" : "them")}; or a second firing."
+                    : $"One more shelf would take {takes[lot.Lot]} of the {count}; or a second firing."
+            );
+        // In the column with most room over what stands in it.
+        var top = shelves.Length == 0 ? request.Chamber.Raise : shelves.GroupBy(s => s.Slot).Min(c => c.Max(s => s.Top + TallestOn(request, s)));
         var needs = top + shelf.Thickness + height + request.Rules.Lid - request.Chamber.Height;
-        var used = shelves.Count(s => s.Region == ShelfRegion.Full == !shelf.Half);
-        if (used >= shelf.Count)
+        if (allUsed && (needs <= 0 || oneMoreShelf is null))
             return new(lot.Lot, count, $"All {shelf.Count} shelves are in use.", "More shelves, or a second firing.");
         if (needs <= 0)
             return new(lot.Lot, count, "There are too few props to carry another shelf.", "More props of the heights in use, or a second firing.");

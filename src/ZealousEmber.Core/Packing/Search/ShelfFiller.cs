@@ -192,15 +192,15 @@ internal sealed class ShelfFiller
 
     /// <summary>Further apart where there is room, and over the middle of its props where it might tip.</summary>
     /// <param name="carried">What carries the shelf.</param>
-    /// <param name="shelf">Its kind.</param>
-    /// <param name="region">What it covers.</param>
-    public void Settle(ImmutableArray<(double X, double Y)> carried, ShelfStock shelf, ShelfRegion region)
+    /// <param name="grid">Its kind, and how it lies.</param>
+    /// <param name="slot">Where.</param>
+    public void Settle(ImmutableArray<(double X, double Y)> carried, ShelfGrid grid, ShelfSlot slot)
     {
         Spread();
         if (standing.Count == keptCount)
             return;
         var middle = (X: carried.Average(p => p.X), Y: carried.Average(p => p.Y));
-        var (x, y) = Balance.Of(request, shelf, region, standing.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y)));
+        var (x, y) = Balance.Of(request, grid, slot, standing.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y)));
         if (Balance.Inside(carried, x, y) >= PackingRules.TipsOver + 2)
             return;
         foreach (var share in new[] { 1.0, 2, 3 })
@@ -214,7 +214,7 @@ internal sealed class ShelfFiller
                 continue;
             var places = EqualPieces.Places(relaxer);
             var moved = standing.Select((s, i) => round.FindIndex(r => r.Index == i) is >= 0 and var k ? s with { At = places[k] } : s).ToList();
-            var (nx, ny) = Balance.Of(request, shelf, region, moved.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y)));
+            var (nx, ny) = Balance.Of(request, grid, slot, moved.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y)));
             if (Balance.Inside(carried, nx, ny) < PackingRules.TipsOver)
                 continue;
             standing.Clear();
@@ -224,7 +224,7 @@ internal sealed class ShelfFiller
         // Nothing helps but to take off what pulls it over.
         while (
             standing.Count > keptCount
-            && Balance.Of(request, shelf, region, standing.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y))) is var (bx, by)
+            && Balance.Of(request, grid, slot, standing.Select(s => (s.Lot, s.Stack, s.At.X, s.At.Y))) is var (bx, by)
             && Balance.Inside(carried, bx, by) < PackingRules.TipsOver + 1
         )
             standing.RemoveAt(

@@ -232,9 +232,10 @@ internal sealed class LotWriter(SayingContext context, Marks marks, List<OpenLot
             .FirstOrDefault(u => u is not null)
         ?? (context.Length == LengthUnit.Inch ? Inch : 1);
 
-    /// <summary>Two are across and tall, of tiles two sides; three a rectangle.</summary>
+    /// <summary>Two are across and tall, of tiles two sides; three a rectangle; one is that of a square.</summary>
     private static SaidLot Sized(SaidLot lot, IReadOnlyList<double> mm) =>
-        mm.Count == 3 ? lot with { Shape = PieceShape.Rectangle, Across = mm[0], Deep = mm[1], Height = mm[2] }
+        mm.Count == 1 ? lot with { Shape = PieceShape.Rectangle, Across = mm[0], Deep = mm[0] }
+        : mm.Count == 3 ? lot with { Shape = PieceShape.Rectangle, Across = mm[0], Deep = mm[1], Height = mm[2] }
         : WareWords.IsTile(lot.What) ? lot with { Shape = PieceShape.Rectangle, Across = mm[0], Deep = mm[1] }
         : lot with { Across = mm[0], Height = mm[1] };
 

@@ -28,6 +28,8 @@ internal static class LengthWords
             $@"(?:⌀|ø|size:?\s|about\s)? *(?<a>{Numbers.InDigits}) *(?<au>{Unit})?{By}(?<b>{Numbers.InDigits}) *(?<bu>{Unit})?(?:{By}(?<c>{Numbers.InDigits}) *(?<cu>{Unit})?)?(?![\d/])",
             Sides
         ),
+        // 15 cm square.
+        Rule.Of($@"(?<a>{Numbers.InDigits}) *(?<u>{Unit})? *square\b", f => new SidesSaid([Measure(f["a"]!, f["u"])])),
         // 6–8 mm walls, walls 6 to 8.
         Rule.Of($@"(?<of>{Before}){Is}(?<a>{Numbers.InDigits}) *(?<u>{Unit})? *(?:-|to|or) *(?<b>{Numbers.InDigits}) *(?<u>{Unit})?(?![\d/])", Range),
         Rule.Of($@"(?<a>{Numbers.InDigits}) *(?<u>{Unit})? *(?:-|to|or) *(?<b>{Numbers.InDigits}) *(?<u>{Unit}) *(?<of>{After})?", Range),

@@ -9103,6 +9103,8 @@ export interface components {
       pieces?: null | components['schemas']['KeptPieceContract'][];
       /** @description full, front or back, one a shelf; full when missing, or front and back by turns where there are only halves. */
       regions?: null | unknown[];
+      /** @description From the left, from 1, one a shelf, where shelves lie side by side. */
+      columns?: null | number[];
     };
     /** @description A piece kept where it is. */
     KeptPieceContract: {
@@ -10334,7 +10336,7 @@ export interface components {
        * @enum {null|string}
        */
       handles?: 'any' | 'turned' | null;
-      /** @description Witness packs on every shelf in sight. */
+      /** @description Witness packs on every shelf in sight; when missing, in every firing but a bisque or a drying. */
       packs?: null | boolean;
       keep?: null | components['schemas']['KeepContract'];
       /**
@@ -10576,7 +10578,7 @@ export interface components {
        * @description From 1 at the bottom.
        */
       number: number;
-      /** @description full, front or back. */
+      /** @description full, or front and back where two lie behind each other. */
       region: components['schemas']['ShelfRegion'];
       /**
        * Format: double
@@ -10606,6 +10608,16 @@ export interface components {
        * @description The least opening for what stands on it under another shelf.
        */
       needs?: null | number;
+      /**
+       * Format: int32
+       * @description From the left, from 1; 1 when missing.
+       */
+      column?: null | number;
+      place?: null | components['schemas']['ShelfPlaceContract'];
+      /** @description Points around it: x, y, x, y … */
+      outline?: null | number[];
+      /** @description In words, where it is not alone on its level. */
+      where?: null | string;
     };
     /** @description Something to know about the load. */
     PlanNoteContract: {
@@ -11946,6 +11958,17 @@ export interface components {
       mean: number;
       /** Format: double */
       sd: number;
+    };
+    /** @description A shelf as it lies, mm from the axis. */
+    ShelfPlaceContract: {
+      /** Format: double */
+      x: number;
+      /** Format: double */
+      y: number;
+      /** Format: double */
+      width: number;
+      /** Format: double */
+      depth: number;
     };
     /**
      * @description The part of the chamber a shelf covers.

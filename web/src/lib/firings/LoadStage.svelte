@@ -34,10 +34,13 @@
       .map(([, text]) => text)
   );
 
-  async function focus(row: number) {
+  async function focus(row: number, which = `#lot-${row}-what`) {
     await tick();
-    list.querySelector<HTMLInputElement>(`#lot-${row}-what`)?.focus();
+    list.querySelector<HTMLInputElement>(which)?.focus();
   }
+
+  const size = (row: number) =>
+    ['across', 'wide'].map((side) => `[data-row="${row}"] input[aria-label^="${side},"]`).join();
 
   function add() {
     draft.addLot(draft.lots.length - 1);
@@ -87,6 +90,7 @@
       sheet="/firings/{draft.id}/loading"
       {onsecond}
       {onglazes}
+      onsize={(row) => void focus(row, size(row))}
     />
     <section class="card-paper px-3.5 py-2.5 text-[13.5px]" aria-labelledby="in-all" data-testid="load-sum">
       <h2 id="in-all" class="mb-1 text-[15px]">In all</h2>

@@ -33,8 +33,14 @@
   const brick = 42;
   const margin = 104;
   const shelves = $derived(packing.shelves);
-  const widthOf = (region: string) =>
-    chamber.shelves?.find((s) => (region === 'full') === (s?.half !== true))?.width ?? wide * 0.9;
+  const edges = (shelf: Packing['shelves'][number]) => {
+    const { x = 0, width = wide * 0.9 } = shelf.place ?? {};
+    return { left: x - width / 2, width };
+  };
+  /** Shelves at one height are named together, once. */
+  const sameLevel = 20;
+  const level = (shelf: Packing['shelves'][number]) =>
+    shelves.filter((s) => Math.abs(s.z - shelf.z) < sameLevel);
   const pieces = $derived(lots.map((l) => drawn(l.piece)));
   /** From the back to the front, so that what is nearer covers what is behind. */
   const fromBehind = (shelf: Packing['shelves'][number]) =>
@@ -83,22 +89,15 @@
       />
     {/each}
   {/each}
-  {#each shelves as shelf, s (shelf.number)}
+  {#each shelves as shelf (shelf.number)}
     {@const top = -(shelf.z + shelf.thickness)}
-    {@const w = widthOf(shelf.region)}
+    {@const { left, width } = edges(shelf)}
     {@const faint = shelf.region === 'back'}
     <g
       class={['shelf', selected === shelf.number && 'selected', faint && 'behind']}
       data-shelf={shelf.number}
     >
-      <rect
-        x={-w / 2}
-        y={-(shelf.z + shelf.thickness)}
-        width={w}
-        height={shelf.thickness}
-        class="slab"
-        rx="3"
-      />
+      <rect x={left} y={-(shelf.z + shelf.thickness)} {width} height={shelf.thickness} class="slab" rx="3" />
       {#each fromBehind(shelf) as { piece, i } (i)}
         {@const size = pieces[piece.lot]}
         {#if size}
@@ -131,9 +130,11 @@
       {/if}
       {#if onselect}
         <rect
-          x={-wide / 2}
+          x={shelf.column === 1 ? Math.min(left, -wide / 2) : left}
           y={top - shelf.opening}
-          width={wide + margin}
+          width={(shelves.some((s) => (s.column ?? 1) > (shelf.column ?? 1))
+            ? left + width
+            : wide / 2 + margin) - (shelf.column === 1 ? Math.min(left, -wide / 2) : left)}
           height={shelf.opening + shelf.thickness}
           class="press"
           role="button"
@@ -145,8 +146,12 @@
             (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onselect(shelf.number))}
         />
       {/if}
-      {#if !faint || shelves[s - 1]?.region !== 'front'}
-        <text x={wide / 2 + brick + 10} y={top + shelf.thickness / 2 + 9} class="number">{shelf.number}</text>
+      {#if level(shelf)[0] === shelf}
+        <text x={wide / 2 + brick + 10} y={top + shelf.thickness / 2 + 9} class="number"
+          >{level(shelf)
+            .map((s) => s.number)
+            .join(' ')}</text
+        >
         <text x={wide / 2 + brick + 10} y={top - shelf.opening / 2 + 7} class="opening"
           >{lengthText(Math.round(shelf.opening))}</text
         >

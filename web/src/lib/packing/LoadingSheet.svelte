@@ -29,8 +29,9 @@
       .reduce((sum, s) => sum + s.pieces.reduce((n, p) => n + p.stack, 0), 0)
   );
   const above = (shelf: Packing['shelves'][number]) =>
-    packing.shelves.filter((s) => s.region === shelf.region && s.z > shelf.z).sort((a, b) => a.z - b.z)[0]
-      ?.props ?? [];
+    packing.shelves
+      .filter((s) => s.region === shelf.region && s.column === shelf.column && s.z > shelf.z)
+      .sort((a, b) => a.z - b.z)[0]?.props ?? [];
 
   /** "12 mugs, 4 plates in stacks of 4". */
   function on(shelf: Packing['shelves'][number]) {
@@ -43,7 +44,6 @@
       })
       .filter(({ count }) => count > 0);
   }
-  const where = { full: '', front: 'front half', back: 'back half' };
 </script>
 
 <article class="sheet" data-testid="loading-sheet">
@@ -88,7 +88,7 @@
               onchange={(e) => (e.currentTarget.checked ? done.add(shelf.number) : done.delete(shelf.number))}
             />
             <b>Shelf {shelf.number}</b>
-            {where[shelf.region]}</label
+            {shelf.where}</label
           >
           <p class="text-soft">
             on {shelf.props.length} × {[

@@ -15,8 +15,10 @@
     onsecond: (left: readonly { row: number; count: number }[]) => void;
     /** Makes the glaze firings a bisque will need. */
     onglazes: (loads: readonly (readonly { row: number; count: number }[])[]) => void;
+    /** Leads to the size of a lot. */
+    onsize: (row: number) => void;
   }
-  const { loop, kiln, sheet, onsecond, onglazes }: Props = $props();
+  const { loop, kiln, sheet, onsecond, onglazes, onsize }: Props = $props();
 
   let chosen: number | null = $state(null);
   const packing = $derived(loop.packing);
@@ -31,6 +33,7 @@
   const shades = $derived(shadesOf(loop.lots));
   const shelf = $derived(packing?.shelves.find((s) => s.number === chosen) ?? null);
   const asked = $derived(loop.lots.reduce((sum, lot) => sum + (lot.count ?? 0), 0));
+  const unknown = $derived(loop.sizeless.reduce((sum, { lot }) => sum + (lot.count ?? 0), 0));
   const handles = $derived(loop.lots.some((lot) => (lot.piece?.handle ?? 0) > 0));
   const bothKinds = $derived(
     [true, false].every((half) => packing?.chamber.shelves?.some((s) => (s.half ?? false) === half))
@@ -49,8 +52,8 @@
   <div class="flex flex-wrap items-baseline justify-between gap-x-3">
     <h2 id="packing" class="text-[15px]">In {kiln}</h2>
     {#if packing}<span data-testid="packed">
-        {#if packing.fits}<b>All {asked} in</b>{:else}<b class="text-error"
-            >{packing.totals.pieces} of {asked} in</b
+        {#if packing.fits && loop.sizeless.length === 0}<b>All {asked} in</b>{:else}<b class="text-error"
+            >{packing.totals.pieces} of {asked + unknown} in</b
           >{/if}, {plural(packing.totals.shelves, 'shelf', 'shelves')}, {number(
           packing.totals.share * 100,
           0
@@ -66,6 +69,21 @@
     >
       {text}
     </p>{/each}
+  {#if packing && loop.sizeless.length > 0}
+    <p class="border-warning flex flex-wrap items-baseline gap-x-2 border-l-4 pl-2.5" data-testid="sizeless">
+      <span
+        ><b
+          >Not packed yet: {loop.sizeless
+            .map(({ lot }) => counted(lot.count ?? 0, lot.what || 'pieces'))
+            .join(', ')}.</b
+        >
+        How wide and how tall {loop.sizeless.length === 1 && loop.sizeless[0]?.lot.count === 1
+          ? 'is it'
+          : 'are they'}?</span
+      >
+      <button class="btn btn-xs btn-paper" onclick={() => onsize(loop.sizeless[0]?.row ?? 0)}>Say it</button>
+    </p>
+  {/if}
   {#if packing}
     <KilnSection
       {packing}

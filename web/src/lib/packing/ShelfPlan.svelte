@@ -36,27 +36,13 @@
   const chamber = $derived(packing.chamber);
   const [wide, deep] = $derived([chamber.width ?? 0, chamber.depth ?? chamber.width ?? 0]);
   const round = $derived(chamber.shape !== 'rectangle');
-  const stock = $derived(chamber.shelves?.find((s) => (shelf.region === 'full') === (s?.half !== true)));
-  const [w, d] = $derived([stock?.width ?? wide, stock?.depth ?? deep]);
   const pieces = $derived(lots.map((l) => drawn(l.piece)));
   const grain = 5;
   let svg: SVGSVGElement;
   let dragged: { piece: number; dx: number; dy: number; x: number; y: number } | null = $state(null);
 
-  /** A half disc, or the outline of a whole shelf. */
-  const outline = $derived.by(() => {
-    if (!round)
-      return shelf.region === 'full'
-        ? `M${-w / 2} ${-d / 2}h${w}v${d}h${-w}Z`
-        : `M${-w / 2} ${shelf.region === 'front' ? 5 : -5 - d}h${w}v${d}h${-w}Z`;
-    const r = w / 2;
-    if (shelf.region === 'full') return `M${-r} 0a${r} ${d / 2} 0 1 0 ${w} 0a${r} ${d / 2} 0 1 0 ${-w} 0Z`;
-    const cut = r - d;
-    const x = Math.sqrt(r * r - cut * cut);
-    return shelf.region === 'front'
-      ? `M${-x} ${cut}A${r} ${r} 0 0 0 ${x} ${cut}Z`
-      : `M${-x} ${-cut}A${r} ${r} 0 0 1 ${x} ${-cut}Z`;
-  });
+  /** The front is at the bottom of the picture. */
+  const outline = $derived((shelf.outline ?? []).map((v, i) => (i % 2 ? -v : v)).join(' '));
 
   function at(event: PointerEvent) {
     const matrix = svg.getScreenCTM()?.inverse();
@@ -117,7 +103,7 @@
       height={deep}
       class="inside"
     />{/if}
-  <path d={outline} class="slab" />
+  <polygon points={outline} class="slab" />
   {#if chamber.thermocouple}<circle
       cx="0"
       cy={-(deep / 2 - (chamber.thermocouple.reach ?? 0))}

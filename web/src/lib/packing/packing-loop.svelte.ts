@@ -25,7 +25,8 @@ export interface Packable {
 export const hasSize = (lot: Lot) =>
   (lot.count ?? 0) > 0 &&
   (lot.piece?.across ?? 0) > 0 &&
-  (lot.piece?.height ?? 0) > 0 &&
+  // What lies flat is as tall as its wall is thick.
+  ((lot.piece?.height ?? 0) > 0 || (lot.piece?.stacking === 'flat' && (lot.wall ?? 0) > 0)) &&
   (lot.piece?.shape !== 'rectangle' || (lot.piece.deep ?? 0) > 0);
 
 export const isRaw = (kind: FiringBody['kind']) => kind === 'bisque' || kind === 'drying';
@@ -61,6 +62,11 @@ export class PackingLoop {
   /** The lots that are packed: those with a size. */
   get rows(): readonly { lot: Lot; row: number }[] {
     return this.firing.written.filter(({ lot }) => hasSize(lot));
+  }
+
+  /** Pieces for which no room can be made yet: nobody said how large they are. */
+  get sizeless(): readonly { lot: Lot; row: number }[] {
+    return this.firing.written.filter(({ lot }) => (lot.count ?? 0) > 0 && !hasSize(lot));
   }
 
   get lots(): Lot[] {
@@ -215,7 +221,9 @@ export class PackingLoop {
 
   /** The shelf over or under this one, on the same side; nothing at the end. */
   next(shelf: PlacedShelf, up: boolean): PlacedShelf | undefined {
-    const column = (this.packing?.shelves ?? []).filter((s) => s.region === shelf.region);
+    const column = (this.packing?.shelves ?? []).filter(
+      (s) => s.region === shelf.region && s.column === shelf.column
+    );
     return column[column.findIndex((s) => s.number === shelf.number) + (up ? 1 : -1)];
   }
 
@@ -314,6 +322,7 @@ export class PackingLoop {
         keep: {
           openings: shelves.map((s) => openings[s.number] ?? s.opening),
           regions: shelves.map((s) => s.region),
+          columns: shelves.map((s) => s.column ?? 1),
           pieces
         }
       }
