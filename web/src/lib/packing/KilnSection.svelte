@@ -31,7 +31,9 @@
   const chamber = $derived(packing.chamber);
   const [wide, tall] = $derived([chamber.width ?? 0, chamber.height ?? 0]);
   const brick = 42;
-  const margin = 104;
+  const margin = $derived(wide * 0.18);
+  /** Words keep their size on the page, however wide the kiln. */
+  const letters = $derived(Math.max(22, wide * 0.044));
   const shelves = $derived(packing.shelves);
   const edges = (shelf: Packing['shelves'][number]) => {
     const { x = 0, width = wide * 0.9 } = shelf.place ?? {};
@@ -148,11 +150,13 @@
       {/if}
       {#if level(shelf)[0] === shelf}
         <text x={wide / 2 + brick + 10} y={top + shelf.thickness / 2 + 9} class="number"
+          style:font-size="{letters}px"
           >{level(shelf)
             .map((s) => s.number)
             .join(' ')}</text
         >
         <text x={wide / 2 + brick + 10} y={top - shelf.opening / 2 + 7} class="opening"
+          style:font-size="{letters * 0.8}px"
           >{lengthText(Math.round(shelf.opening))}</text
         >
       {/if}
