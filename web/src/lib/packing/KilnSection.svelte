@@ -149,15 +149,20 @@
         />
       {/if}
       {#if level(shelf)[0] === shelf}
-        <text x={wide / 2 + brick + 10} y={top + shelf.thickness / 2 + 9} class="number"
+        <text
+          x={wide / 2 + brick + 10}
+          y={top + shelf.thickness / 2 + 9}
+          class="number"
           style:font-size="{letters}px"
           >{level(shelf)
             .map((s) => s.number)
             .join(' ')}</text
         >
-        <text x={wide / 2 + brick + 10} y={top - shelf.opening / 2 + 7} class="opening"
-          style:font-size="{letters * 0.8}px"
-          >{lengthText(Math.round(shelf.opening))}</text
+        <text
+          x={wide / 2 + brick + 10}
+          y={top - shelf.opening / 2 + 7}
+          class="opening"
+          style:font-size="{letters * 0.8}px">{lengthText(Math.round(shelf.opening))}</text
         >
       {/if}
     </g>

@@ -67,7 +67,9 @@
 
 <div class="grid gap-1.5" data-testid="shelf-card">
   <div class="flex flex-wrap items-center justify-between gap-x-2 gap-y-1">
-    <span><b>Shelf {shelf.number}</b>{shelf.where ? ` (${shelf.where})` : ''}, {number(shelf.wareKg)} kg of ware</span>
+    <span
+      ><b>Shelf {shelf.number}</b>{shelf.where ? ` (${shelf.where})` : ''}, {number(shelf.wareKg)} kg of ware</span
+    >
     <span class="flex items-center">
       <button
         class="btn btn-ghost btn-sm btn-square"
