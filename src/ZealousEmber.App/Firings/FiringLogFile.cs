@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using System.Text.Json;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.Extensions.Options;
 using NodaTime;
 using ZealousEmber.App.Contracts;
@@ -12,6 +13,7 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Readings;
+using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Files;
 using ZealousEmber.Store.Repositories;
 using JsonOptions = Microsoft.AspNetCore.Http.Json.JsonOptions;
@@ -23,14 +25,21 @@ internal static class FiringLogFile
 {
     private const string Logger = "log file";
     private const int MostColumn = 200;
+    private const int MostHeadLines = 10_000;
     private static readonly Duration Belongs = Duration.FromDays(60);
     private static readonly Duration Over = Duration.FromHours(1);
 
     public static void MapLogFiles(this WebApplication app)
     {
         var api = app.MapGroup("/api/firings/{id:int}/log").WithTags("Live");
-        api.MapPost("look", (int id, LogLookRequest? request) =>
-                request is null ? ProblemResponses.Of([new Problem("head", "The beginning of the log is missing here.")]) : Answer.Of(LogPreview.Of(request))
+        api.MapPost(
+                "look",
+                async (int id, LogLookRequest? request, [AsParameters] LiveStudio studio, SettingsStore<StudioSettings> settings, CancellationToken cancel) =>
+                    request is null
+                        ? ProblemResponses.Of([new Problem("head", "The beginning of the log is missing here.")])
+                        : Answer.Of(
+                            LogPreview.Of(request, studio.Now, (await settings.Read(cancel)).Item.Zone, begun: await studio.Runs.Find(id, cancel) is not null)
+                        )
             )
             .WithSummary("How a log is probably to be read, from pieces of it")
             .Produces<LogLookResponse>()
@@ -38,7 +47,9 @@ internal static class FiringLogFile
         api.MapPut("", Take)
             .WithMetadata(new BodySize(BodyLimit.WholeLog))
             .RequireRateLimiting(LargeBodies.Queue)
-            .WithSummary("A whole log as text/csv; ?reading= says how it is to be read, as “look” gives it. The same file again adds nothing.")
+            .WithSummary(
+                "A whole log as text/csv; ?reading= says how it is to be read, as “look” gives it; ?try=true only tells what it would give. The same file again adds nothing."
+            )
             .Produces<LogTakenResponse>()
             .ProducesValidationProblem(422)
             .ProducesProblem(404)
@@ -48,6 +59,7 @@ internal static class FiringLogFile
     private static async Task<IResult> Take(
         int id,
         string? reading,
+        [FromQuery(Name = "try")] bool? tries,
         [AsParameters] LiveStudio studio,
         RunStarter starter,
         SampleLog store,
@@ -85,7 +97,9 @@ internal static class FiringLogFile
             wanted.Value.TimeIn,
             wanted.Value.Dates,
             zone,
-            wanted.Value.FirstAt is { } first ? Instant.FromDateTimeOffset(first) : run?.StartsAt ?? studio.Now
+            wanted.Value.FirstAt is { } first ? Instant.FromDateTimeOffset(first) : run?.StartsAt ?? studio.Now,
+            wanted.Value.DecimalSign,
+            wanted.Value.FirstDay is { } day ? LocalDate.FromDateOnly(day) : null
         );
         using var text = new StreamReader(spool, leaveOpen: true);
         var file = await Task.Run(() => LogFile.Read(text, wanted.Value, moments, studio.Now, cancel), cancel);
@@ -98,32 +112,11 @@ internal static class FiringLogFile
         Array.Sort(times);
         var (from, to) = (Instant.FromUnixTimeMilliseconds(times[0]), Instant.FromUnixTimeMilliseconds(times[^1]));
 
-        if (run is null)
-        {
-            var started = await Started(id, firing.Item, from, to, studio, starter, Versions.Stamp(context.Request).By, cancel);
-            if (!started.IsOk)
-                return ProblemResponses.Of(started.Problems);
-            if (started.Value is null)
-                return ProblemResponses.Conflict("Its kiln has another firing in it, or this one was just started. Take the log in once that is over.");
-            run = started.Value;
-        }
-        else if (from < run.StartsAt - Duration.FromDays(1) || to > run.StartsAt + Belongs)
-        {
-            return ProblemResponses.Of([
-                new Problem(
-                    "csv",
-                    $"This log goes from {Say(from, zone)} to {Say(to, zone)}, but this firing began {Say(run.StartsAt, zone)}: is it of another firing, "
-                        + "or are day and month the other way round?"
-                ),
-            ]);
-        }
-        var added = await store.Import(id, Logger, stream, samples, cancel);
-        await context.RequestServices.GetRequiredService<FiringRecords>().MarkStale(id, CancellationToken.None);
-        samples.Clear();
-        samples.TrimExcess();
-        run = await studio.Live.LogAdded(run, context.RequestServices);
-        return Results.Ok(
-            new LogTakenResponse(
+        if (Misplaced(run, from, to, zone) is { } misplaced)
+            return ProblemResponses.Of([misplaced]);
+        var (hottest, last) = (file.Value.Hottest, file.Value.Last);
+        LogTakenResponse Told(int added, FiringRun? taken) =>
+            new(
                 times.Length,
                 added,
                 file.Value.Skipped,
@@ -131,20 +124,49 @@ internal static class FiringLogFile
                 from.ToDateTimeOffset(),
                 to.ToDateTimeOffset(),
                 Gaps(times),
-                RunMapping.Write(run, studio.Now)
-            )
-        );
+                hottest,
+                last,
+                taken is null ? null : RunMapping.Write(taken, studio.Now)
+            );
+        if (tries == true)
+            return Results.Ok(Told(0, null));
+        if (run is null)
+        {
+            var started = await Started(id, firing.Item, from, to, last, studio, starter, Versions.Stamp(context.Request).By, cancel);
+            if (!started.IsOk)
+                return ProblemResponses.Of(started.Problems);
+            if (started.Value is null)
+                return ProblemResponses.Conflict("Its kiln has another firing in it, or this one was just started. Take the log in once that is over.");
+            run = started.Value;
+        }
+        var added = await store.Import(id, Logger, stream, samples, cancel);
+        await context.RequestServices.GetRequiredService<FiringRecords>().MarkStale(id, CancellationToken.None);
+        samples.Clear();
+        samples.TrimExcess();
+        run = await studio.Live.LogAdded(run, context.RequestServices);
+        return Results.Ok(Told(added, run));
     }
 
+    /// <summary>A log of another firing.</summary>
+    private static Problem? Misplaced(FiringRun? run, Instant from, Instant to, DateTimeZone zone) =>
+        run is not null && (from < run.StartsAt - Duration.FromDays(1) || to > run.StartsAt + Belongs)
+            ? new Problem(
+                "csv",
+                $"This log goes from {Say(from, zone)} to {Say(to, zone)}, but this firing began {Say(run.StartsAt, zone)}: is it of another firing, "
+                    + "or are day and month the other way round?"
+            )
+            : null;
+
     /// <summary>
-    /// A firing whose log is the first that is heard of it: it began with the first reading, and is over with the last unless that is hardly past. Nothing
-    /// where its kiln is taken.
+    /// A firing whose log is the first that is heard of it: it began with the first reading. A log that ends cool ends with the opening; one that ends hot
+    /// does not say when it was opened, and the kiln is taken to be open once it has had time to cool. Nothing where its kiln is taken.
     /// </summary>
     private static async Task<Result<FiringRun?>> Started(
         int id,
         Core.Firing.FiringDraft firing,
         Instant from,
         Instant to,
+        double? last,
         LiveStudio studio,
         RunStarter starter,
         string? by,
@@ -164,7 +186,9 @@ internal static class FiringLogFile
                 by,
                 cancel
             );
-        var run = read.Value.Run! with { OpenedAt = to < studio.Now - Over ? to : null };
+        var run = read.Value.Run!;
+        var open = to + run.CoolsFrom(Temperature.FromCelsius(last ?? 0));
+        run = run with { OpenedAt = open < studio.Now - Over ? open : null };
         return await studio.Runs.Start(run, new FiringEntry($"log-{id}", EntryKind.State, from, by, Subject: "started", Text: "told by its log"), cancel);
     }
 
@@ -182,8 +206,8 @@ internal static class FiringLogFile
         if (reading is null)
             return new Problem("reading", "Say how the log is to be read; “look” gives a first guess.");
         var problems = new List<Problem>();
-        if (reading.Delimiter is not (null or "," or ";" or "\t"))
-            problems.Add(new Problem("delimiter", "Cells are separated by a comma, a semicolon or a tab."));
+        if (reading.Delimiter is { } delimiter && !LogRows.Delimiters.Contains(delimiter))
+            problems.Add(new Problem("delimiter", "Cells are separated by a comma, a semicolon, a bar, a tab or blanks."));
         foreach (
             var (field, column) in new[]
             {
@@ -209,7 +233,13 @@ internal static class FiringLogFile
             else
                 problems.Add(new Problem("zone", "This is not a time zone; write it like Europe/London."));
         }
-        if (reading.TimeIn is not (LogTime.Dates or LogTime.Epoch) && reading.FirstAt is null && !hasStart)
+        if (reading.HeadLines is < 0 or > MostHeadLines)
+            problems.Add(new Problem("headLines", $"Readings begin after 0 to {MostHeadLines} lines."));
+        if (reading.FirstDay is { Year: < 1970 or > 2200 })
+            problems.Add(new Problem("firstDay", "On which day was the first reading taken?"));
+        if (reading.TimeIn == LogTime.Clock && reading.FirstDay is null && reading.FirstAt is null && !hasStart)
+            problems.Add(new Problem("firstDay", "On which day was the first reading taken? This log has times of day only."));
+        if (reading.TimeIn is not (LogTime.Dates or LogTime.Epoch or LogTime.Days or LogTime.Clock) && reading.FirstAt is null && !hasStart)
             problems.Add(new Problem("firstAt", "When was the first reading taken? This log does not say."));
         if (reading.FirstAt is { Year: < 1970 or > 2200 })
             problems.Add(new Problem("firstAt", "When was the first reading taken?"));

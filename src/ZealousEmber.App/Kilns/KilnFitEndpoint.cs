@@ -1,3 +1,4 @@
+using NodaTime;
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
@@ -26,7 +27,7 @@ internal static class KilnFitEndpoint
             .ProducesValidationProblem(422)
             .ProducesProblem(404);
 
-    private static async Task<IResult> Learn(int id, FitRequest? request, Repository<StudioKiln> store, CancellationToken cancel)
+    private static async Task<IResult> Learn(int id, FitRequest? request, Repository<StudioKiln> store, TimeProvider time, CancellationToken cancel)
     {
         if (await store.Find(id, cancel) is not { } found)
             return ProblemResponses.NotFound("kiln");
@@ -45,7 +46,7 @@ internal static class KilnFitEndpoint
         var understood = new List<string>();
         foreach (var (i, wire) in wires.Take(KilnFit.MostLogs).Index())
         {
-            var read = ReadLog(wire ?? new FitLog(), kiln);
+            var read = ReadLog(wire ?? new FitLog(), kiln, Instant.FromDateTimeOffset(time.GetUtcNow()), cancel);
             problems.AddRange(read.Problems.Select(p => p.Under($"logs[{i}]")));
             if (!read.IsOk)
                 continue;
@@ -59,7 +60,7 @@ internal static class KilnFitEndpoint
         return learned.IsOk ? Results.Ok(Write(kiln, learned.Value, understood)) : ProblemResponses.Of([.. learned.Problems.Select(p => p.Under("logs[0]"))]);
     }
 
-    private static Result<(LoggedFiring Firing, string Understood)> ReadLog(FitLog wire, Kiln kiln)
+    private static Result<(LoggedFiring Firing, string Understood)> ReadLog(FitLog wire, Kiln kiln, Instant now, CancellationToken cancel)
     {
         var problems = new List<Problem>();
         var unit = wire.Unit;
@@ -67,7 +68,7 @@ internal static class KilnFitEndpoint
         problems.AddRange(load.Problems.Select(p => p.Under("load")));
         if (wire.MeterKwh is not (null or (> 0 and < 100_000)))
             problems.Add(new Problem("meterKwh", "What the meter counted is more than 0 kWh."));
-        var samples = wire.Points is null ? LogCsv.Read(wire.Csv, unit) : ReadPoints(wire.Points, unit ?? TemperatureUnit.Celsius);
+        var samples = wire.Points is null ? LogCsv.Read(wire.Csv, unit, now, cancel) : ReadPoints(wire.Points, unit ?? TemperatureUnit.Celsius);
         problems.AddRange(samples.Problems);
         if (problems.Count > 0)
             return Result<(LoggedFiring, string)>.Failed(problems);
@@ -75,7 +76,7 @@ internal static class KilnFitEndpoint
         return log.IsOk
             ? (new LoggedFiring(log.Value, load.Value, wire.MeterKwh), samples.Value.Understood)
             : Result<(LoggedFiring, string)>.Failed([
-                .. log.Problems.Select(p => p.Field == "log" ? p with { Field = wire.Points is null ? "csv" : "points" } : p),
+                .. log.Problems.Select(p => p.Field == "log" ? new Problem(wire.Points is null ? "csv" : "points", $"{p.Message}{samples.Value.LeftOut}") : p),
             ]);
     }
 
@@ -104,7 +105,7 @@ internal static class KilnFitEndpoint
             }
             samples[i] = new LogSample(minute, temperature.Value.Celsius, point.Power, asked?.Celsius);
         }
-        return new ReadLog(samples, $"{Phrases.Count(samples.Length, "reading")}.");
+        return new ReadLog(samples, $"{Phrases.Count(samples.Length, "reading")}.", "");
     }
 
     private static FitResponse Write(Kiln before, LearnedKiln learned, List<string> understood)

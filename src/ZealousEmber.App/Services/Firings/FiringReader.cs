@@ -63,10 +63,10 @@ internal sealed record ReadFiring(
     /// <summary>The kiln it is fired in again: as its firings have taught.</summary>
     public StudioKiln Kiln => Taught?.Kiln ?? Run.Kiln;
 
-    /// <summary>The chamber when it was opened, as it was noted or last read.</summary>
+    /// <summary>The chamber when it was opened, as it was noted, or read within the hour before.</summary>
     public double? OpenedAt =>
         Entries.LastOrDefault(e => e.Kind == EntryKind.State && e.Subject == "opened")?.Celsius
-        ?? (Run.OpenedAt is not null && Log is not null ? Log.Points[^1].Celsius : null);
+        ?? (Run.OpenedAt is { } opened && Log is not null && Run.Minutes(opened) - Log.Points[^1].Minutes <= 60 ? Log.Points[^1].Celsius : null);
 
     /// <summary>What causes are judged by.</summary>
     public FiringFacts Facts()

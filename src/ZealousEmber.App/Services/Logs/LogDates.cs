@@ -49,6 +49,43 @@ internal static class LogDates
         return Clock(ref rest) is { } time && Shift(rest.Trim()) is { Ok: true, Offset: var offset } ? (new LocalDate(y, m, d) + time, offset) : null;
     }
 
+    /// <summary>A date, with or without a time of day.</summary>
+    public static bool IsDate(string? text) => IsDateAlone(text) || Read(text, DateOrder.DayFirst) is not null || Read(text, DateOrder.MonthFirst) is not null;
+
+    /// <summary>A date without a time of day.</summary>
+    public static bool IsDateAlone(string? text) =>
+        Read(text + " 00:00", DateOrder.DayFirst) is not null || Read(text + " 00:00", DateOrder.MonthFirst) is not null;
+
+    /// <summary>A thirteenth month tells which comes first, or how long it would take; where neither does, the day.</summary>
+    public static DateOrder Order(string[] cells)
+    {
+        int Readable(DateOrder order) => cells.Count(c => Read(c.Contains(':', StringComparison.Ordinal) ? c : c + " 00:00", order) is not null);
+        var (monthFirst, dayFirst) = (Readable(DateOrder.MonthFirst), Readable(DateOrder.DayFirst));
+        if (monthFirst != dayFirst)
+            return monthFirst > dayFirst ? DateOrder.MonthFirst : DateOrder.DayFirst;
+        // Both can be read: a firing does not last for months.
+        Duration Span(DateOrder order)
+        {
+            var days = cells.Select(c => Read(c.Contains(':', StringComparison.Ordinal) ? c : c + " 00:00", order)?.Local).OfType<LocalDateTime>().ToList();
+            return days.Count == 0 ? Duration.Zero : days.Max().InUtc().ToInstant() - days.Min().InUtc().ToInstant();
+        }
+        return Span(DateOrder.MonthFirst) < Span(DateOrder.DayFirst) ? DateOrder.MonthFirst : DateOrder.DayFirst;
+    }
+
+    /// <summary>Hours and minutes, as many hours as there are, or a time of day: minutes.</summary>
+    public static double? ReadElapsed(string? text)
+    {
+        if (ReadClock(text) is { } clock)
+            return clock.TickOfDay / (double)NodaConstants.TicksPerMinute;
+        var parts = (text ?? "").Trim().Split(':');
+        if (parts.Length is not (2 or 3) || !parts.All(p => p.Length is > 0 and <= 6 && p.All(c => char.IsAsciiDigit(c) || c == '.')))
+            return null;
+        var numbers = Array.ConvertAll(parts, p => LogNumbers.Read(p, LogDecimals.Point) ?? double.NaN);
+        return numbers.All(double.IsFinite) && numbers[1] < 60 && (numbers.Length < 3 || numbers[2] < 60)
+            ? numbers[0] * 60 + numbers[1] + (numbers.Length == 3 ? numbers[2] / 60 : 0)
+            : null;
+    }
+
     /// <summary>A time of day alone.</summary>
     public static LocalTime? ReadClock(string? text)
     {

@@ -11,7 +11,14 @@ namespace ZealousEmber.App.Services.Logs;
 /// <param name="Samples">In the order of the file; the sequence is the line.</param>
 /// <param name="Skipped">Lines that could not be read.</param>
 /// <param name="FirstSkipped">The first of them.</param>
-internal sealed record LogFileRead(List<StoredSample> Samples, int Skipped, List<SkippedLine> FirstSkipped);
+internal sealed record LogFileRead(List<StoredSample> Samples, int Skipped, List<SkippedLine> FirstSkipped)
+{
+    /// <summary>°C; nothing where none saw anything.</summary>
+    public double? Hottest => Samples.Max(s => s.Celsius);
+
+    /// <summary>°C of the latest that saw anything.</summary>
+    public double? Last => Samples.Where(s => s.Celsius is not null).Cast<StoredSample?>().MaxBy(s => s!.Value.At)?.Celsius;
+}
 
 /// <summary>Reads a whole log from CSV as it is told to; lines that cannot be read are left out and counted.</summary>
 internal static class LogFile
@@ -38,19 +45,19 @@ internal static class LogFile
 
     private static Result<LogFileRead> ReadAll(TextReader text, LogReading reading, LogMoments moments, Instant now, CancellationToken cancel)
     {
-        var (delimiter, decimalComma) = (reading.Delimiter ?? ",", reading.Delimiter is ";" or "\t");
-        using var parser = LogCsv.Parser(text, delimiter, LongestCell);
+        var decimals = reading.DecimalSign;
         var (samples, skipped, first) = (new List<StoredSample>(1 << 16), 0, new List<SkippedLine>());
         var latest = now + Duration.FromMinutes(FiringSample.MostAhead);
-        if (reading.Headed)
-            parser.Read();
-        while (parser.Read())
+        var (headLines, isFirst) = (reading.HeadLines, true);
+        foreach (var (line, cells) in LogRows.Of(text, reading.Delimiter ?? ",", LongestCell))
         {
-            if ((parser.Row & 4095) == 0)
+            if ((line & 4095) == 0)
                 cancel.ThrowIfCancellationRequested();
-            var line = parser.RawRow;
-            string? Cell(int? column) => column is { } at && at < parser.Count ? parser[at] : null;
-            string? NumberCell(int? column) => decimalComma ? Cell(column)?.Replace(',', '.') : Cell(column);
+            var isHead = headLines is { } lines ? line <= lines : isFirst && reading.Headed;
+            isFirst = false;
+            if (isHead)
+                continue;
+            string? Cell(int? column) => column is { } at && at < cells.Length ? cells[at] : null;
             var why = ReadOne(out var sample);
             if (why is null)
                 samples.Add(sample);
@@ -69,28 +76,27 @@ internal static class LogFile
             string? ReadOne(out StoredSample sample)
             {
                 sample = default;
-                if (
-                    moments.Read(Cell(reading.Date), reading.TimeIn is LogTime.Dates or LogTime.Clock ? Cell(reading.Time) : NumberCell(reading.Time))
-                    is not { } at
-                )
-                    return $"No time that can be read: “{LogCsv.Short(Cell(reading.Time))}”.";
+                if (moments.Read(reading.Date is null ? null : Cell(reading.Date) ?? "", Cell(reading.Time)) is not { } at)
+                    return $"No time that can be read: “{LogRows.Short(Cell(reading.Time))}”.";
                 if (at > latest)
                     return "This is in the future.";
-                var shown = NumberCell(reading.Temperature);
+                var shown = Cell(reading.Temperature);
                 double? celsius = null;
-                if (LogCsv.Number(shown) is { } value)
+                if (LogNumbers.Read(shown, decimals) is { } value)
                 {
                     if (!Temperature.TryFrom(value, reading.Unit, out var read))
-                        return $"No kiln is at {LogCsv.Short(shown)} {reading.Unit.Symbol()}.";
+                        return $"No kiln is at {LogRows.Short(shown)} {reading.Unit.Symbol()}.";
                     celsius = read.Celsius;
                 }
                 else if (!Nothing.Contains(shown?.ToLowerInvariant() ?? ""))
-                    return $"No temperature that can be read: “{LogCsv.Short(shown)}”.";
+                    return $"No temperature that can be read: “{LogRows.Short(shown)}”.";
                 double? set =
-                    LogCsv.Number(NumberCell(reading.SetPoint)) is { } asked && Temperature.TryFrom(asked, reading.Unit, out var wanted) && wanted.Celsius >= 1
+                    LogNumbers.Read(Cell(reading.SetPoint), decimals) is { } asked
+                    && Temperature.TryFrom(asked, reading.Unit, out var wanted)
+                    && wanted.Celsius >= 1
                         ? wanted.Celsius
                         : null;
-                double? share = LogCsv.Number(NumberCell(reading.Power)?.TrimEnd('%')) is { } power
+                double? share = LogNumbers.Read(Cell(reading.Power), decimals) is { } power
                     ? Math.Clamp(reading.PowerIn == LogPower.Percent ? power / 100 : power, 0, 1)
                     : null;
                 if (new FiringSample(0, celsius, share, set).Refusal(null) is { } refused)

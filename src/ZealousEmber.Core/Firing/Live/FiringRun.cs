@@ -104,6 +104,10 @@ public sealed record FiringRun(
     /// <summary>Fastest a simulated kiln runs, times real time.</summary>
     public const double MostSpeed = 600;
 
+    private static readonly Duration MostCooling = Duration.FromDays(7);
+    private const double CoolingStep = 10;
+    private const double SlowFall = 2;
+
     /// <summary>Where it stands.</summary>
     /// <param name="now">By its own clock.</param>
     public FiringState State(Instant now) => StateOf(now, StartsAt, StoppedAt, CooledAt, OpenedAt, ReadAt, ClosedAt);
@@ -134,6 +138,18 @@ public sealed record FiringRun(
 
     /// <summary>Minutes since it was switched on.</summary>
     public double Minutes(Instant at) => (at - StartsAt).TotalMinutes;
+
+    /// <summary>How long the kiln takes by itself from a temperature until it may be opened; at most a week.</summary>
+    public Duration CoolsFrom(Temperature from)
+    {
+        var (model, limit, hours) = (Kiln.With(Load, Start), Kiln.Opens.Celsius, 0.0);
+        for (var at = from.Celsius; at > limit && hours < MostCooling.TotalHours; at -= CoolingStep)
+        {
+            var rate = model.NaturalFall(Temperature.FromCelsius(Math.Max(limit, at - CoolingStep / 2)))?.KelvinsPerHour ?? SlowFall;
+            hours += Math.Min(CoolingStep, at - limit) / Math.Max(SlowFall, Math.Abs(rate));
+        }
+        return Duration.FromHours(Math.Min(hours, MostCooling.TotalHours));
+    }
 
     /// <summary>The kiln, where elements heat it; a firing in any other throws.</summary>
     public Kiln Electric => (Kiln)Kiln;
