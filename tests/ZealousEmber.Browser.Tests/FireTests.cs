@@ -199,6 +199,7 @@ public sealed class FireTests : PageVisit
                             $"{start.AddMinutes(i):dd/MM/yyyy HH:mm};{(i <= 420 ? 20 + i * 2.83 : 1208.6 - (i - 420) * 1.5):0.0};{(i < 420 ? 60 : 0)}"
                         )
                     ),
+                "end of log",
             ]
         );
         Go($"/firings/{firing}?stage=fire");
@@ -209,6 +210,8 @@ public sealed class FireTests : PageVisit
             .Select(s => new SelectElement(s).SelectedOption.Text)
             .ShouldBe(["Time", "Temperature", "Power"]);
         Click("Import it");
+        Until(() => TestId("log-tried").Text.Contains("Line 702: No time that can be read: “end of log”"), "what cannot be read is told first");
+        Click("Import the other 700 readings");
         Until(() => TestId("taken").Text.StartsWith("700 readings, from"), "it is in");
         Click("Done");
         Until(() => TestId("live-doing").Text == "opened", "it is over");

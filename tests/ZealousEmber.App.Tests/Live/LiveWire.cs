@@ -12,9 +12,9 @@ internal static class LiveWire
         """{"name":"Quick glaze","kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":200,"target":1120},{"pace":"rate","rate":60,"target":1208,"holdMinutes":12},{"pace":"natural"}]}""";
 
     /// <summary>A kiln of its own with a firing planned in it; the numbers of both.</summary>
-    public static async Task<(int Kiln, int Firing)> Plan(this HttpClient http, string schedule = Glaze)
+    public static async Task<(int Kiln, int Firing)> Plan(this HttpClient http, string schedule = Glaze, string kilnClass = "top-190")
     {
-        var kiln = await (await http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Teal", ["class"] = "top-190" })).Read(201);
+        var kiln = await (await http.PostAsJsonAsync("/api/kilns", new JsonObject { ["name"] = "Teal", ["class"] = kilnClass })).Read(201);
         var made = await (await http.PostText("/api/schedules", schedule)).Read(201);
         var firing = await (
             await http.PostAsJsonAsync(

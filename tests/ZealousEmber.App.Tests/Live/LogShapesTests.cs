@@ -162,5 +162,21 @@ public sealed class LogShapesTests(SharedStudio studio)
         }
     }
 
+    [Fact]
+    public async Task The_log_of_a_gas_kiln_counts_in_its_figures()
+    {
+        var http = studio.Http;
+        var (kiln, firing) = await http.Plan(kilnClass: "updraft-300");
+        var text = "time,kiln\n" + Every(5, i => $"{T(i, "yyyy-MM-dd HH:mm")},{N(C(i))}");
+        var reading = (await (await http.PostAsJsonAsync($"/api/firings/{firing}/log/look", new JsonObject { ["head"] = text })).Read())["reading"]!;
+        reading["zone"] = "UTC";
+        await (await http.PutAsync($"/api/firings/{firing}/log?reading={Uri.EscapeDataString(reading.ToJsonString())}", new StringContent(text))).Read();
+        var read = await http.Get($"/api/firings/{firing}/reading");
+        read["hasLog"]!.GetValue<bool>().ShouldBeTrue();
+        var told = (await http.Get($"/api/logbook?kiln={kiln}"))["firings"]!.AsArray().Single()!;
+        told["figures"]!.Number("top").ShouldBe(C(600), 5);
+        told["curve"]!.AsArray().Count.ShouldBeGreaterThan(20);
+    }
+
     private static DateTimeOffset Moment(JsonNode node, string field) => DateTimeOffset.Parse(node[field]!.GetValue<string>(), Dot);
 }

@@ -178,7 +178,9 @@ internal sealed class FiringReader(
             draft,
             run,
             await records.Find(id, cancel),
-            fuel is null ? FinishedLog.Of(run, stored) : fuel.Drawn(run.OpenedAt is { } opened ? run.Minutes(opened) : fuel.LastAt ?? 0),
+            FinishedLog.Of(run, stored) is var read && (fuel is null || LogCurve.Tells(read))
+                ? read
+                : fuel.Drawn(run.OpenedAt is { } opened ? run.Minutes(opened) : fuel.LastAt ?? 0),
             problems.Count == 0 ? load : null,
             kiln,
             entries,

@@ -57,7 +57,7 @@ internal static partial class LogHeadings
     [GeneratedRegex(@"\bset|setpoint|target|wanted|demand t|\bsp\b|soll|consigne|consigna|instel|imposta|wunsch")]
     private static partial Regex Asked();
 
-    [GeneratedRegex(@"power|duty|output|share|\bop\b|\bmv\b|heat(?:ing)? ?%|leistung|puissance|potencia|potenza|vermogen|stellgr")]
+    [GeneratedRegex(@"power|duty|\bout\b|output|share|\bop\b|\bmv\b|heat(?:ing)? ?%|leistung|puissance|potencia|potenza|vermogen|stellgr")]
     private static partial Regex Power();
 
     [GeneratedRegex(

@@ -6,6 +6,8 @@ namespace ZealousEmber.Core.Firing.Readings;
 public static class LogCurve
 {
     private const int Fewest = 2;
+    private const int Enough = 20;
+    private const double LongestGap = 75;
 
     /// <summary>
     /// What the display showed: each reading the middle of itself and its neighbours, so that a spike is none, then the mean of each minute. Nothing for fewer
@@ -42,6 +44,17 @@ public static class LogCurve
         }
         Close();
         return points.Count < Fewest ? null : new Curve(points);
+    }
+
+    /// <summary>Whether readings tell the whole way to their hottest by themselves: as often as somebody looks at a kiln.</summary>
+    /// <param name="samples">In the order of time.</param>
+    public static bool Tells(IReadOnlyList<FiringSample> samples)
+    {
+        var shown = samples.Where(s => s.Celsius is not null).ToList();
+        if (shown.Count < Enough)
+            return false;
+        var hottest = shown.IndexOf(shown.MaxBy(s => s.Celsius));
+        return shown[0].Minutes <= LongestGap && Enumerable.Range(1, hottest).All(i => shown[i].Minutes - shown[i - 1].Minutes <= LongestGap);
     }
 
     /// <summary>Power shares over time: each holds since the reading before, up to <paramref name="longest"/> minutes back.</summary>

@@ -4024,11 +4024,12 @@ export interface paths {
         };
       };
     };
-    /** A whole log as text/csv; ?reading= says how it is to be read, as “look” gives it. The same file again adds nothing. */
+    /** A whole log as text/csv; ?reading= says how it is to be read, as “look” gives it; ?try=true only tells what it would give. The same file again adds nothing. */
     put: {
       parameters: {
         query?: {
           reading?: string;
+          try?: boolean;
         };
         header?: never;
         path: {
@@ -9820,6 +9821,11 @@ export interface components {
       /** @description Which ware has neither a weight nor a size, and what is taken for it; nothing where all is known. */
       unweighed?: null | string;
     };
+    /** @description A question of a log, and why. */
+    LogAsk: {
+      field: string;
+      text: string;
+    };
     /** @description The readings of a firing, reduced for drawing. */
     LogContract: {
       /** @description Stretches without a gap; minutes and °C. */
@@ -9847,8 +9853,10 @@ export interface components {
       reading: components['schemas']['LogReading'];
       /** @description Of its columns; numbered where it names none. */
       headings: string[];
-      /** @description Its first lines. */
+      /** @description Its first readings. */
       rows: string[][];
+      /** @description What the text does not say, by field of the reading. */
+      asks: components['schemas']['LogAsk'][];
     };
     /** @description A logged moment; times never go back, two at one time are a jump. */
     LogPoint: {
@@ -9870,7 +9878,7 @@ export interface components {
     };
     /** @description How a log is to be read: guessed from its beginning, confirmed by somebody. Columns count from 0. */
     LogReading: {
-      /** @description What separates cells: , ; or a tab. */
+      /** @description What separates cells: , ; | a tab, or blanks. */
       delimiter: null | string;
       /** @description Whether the first line names the columns. */
       headed: boolean;
@@ -9904,7 +9912,7 @@ export interface components {
        * @default dates
        * @enum {string}
        */
-      timeIn: 'dates' | 'clock' | 'hours' | 'minutes' | 'seconds' | 'epoch';
+      timeIn: 'dates' | 'clock' | 'hours' | 'minutes' | 'seconds' | 'epoch' | 'elapsed' | 'days';
       /**
        * @description Which part of a date comes first; the year does where it has four digits.
        * @default day-first
@@ -9927,12 +9935,26 @@ export interface components {
       zone?: null | string;
       /**
        * Format: date-time
-       * @description When the first reading was taken, where the log counts from it; the day, where it has times of day. The firing's start when
-       *         missing.
+       * @description When the first reading was taken, where the log counts from it. The firing's start when missing.
        */
       firstAt?: null | string;
+      /**
+       * Format: int32
+       * @description Lines before the first reading; one where it is headed, when missing.
+       */
+      headLines?: null | number;
+      /**
+       * @description Which sign stands before tenths; when missing a comma where semicolons or tabs separate.
+       * @enum {null|string}
+       */
+      decimals?: 'point' | 'comma' | null;
+      /**
+       * Format: date
+       * @description The day of the first reading, where it has times of day only.
+       */
+      firstDay?: null | string;
     };
-    /** @description What became of a log. */
+    /** @description What became of a log, or what would. */
     LogTakenResponse: {
       /**
        * Format: int32
@@ -9960,7 +9982,17 @@ export interface components {
        * @description Stretches without readings.
        */
       gaps: number;
-      run: components['schemas']['RunContract'];
+      /**
+       * Format: double
+       * @description °C.
+       */
+      hottest: null | number;
+      /**
+       * Format: double
+       * @description °C, of the last reading.
+       */
+      last: null | number;
+      run: null | components['schemas']['RunContract'];
     };
     /** @description A finished firing in short. */
     LogbookFiring: {

@@ -21,11 +21,9 @@
   }
   const { draft, onsecond, onglazes }: Props = $props();
   let list: HTMLElement;
-
   const clayList = createQuery(() => ({ queryKey: ['clays', ''], queryFn: () => clays.search('') }));
   const glazeList = createQuery(() => ({ queryKey: ['glazes', ''], queryFn: () => glazes.search('') }));
   const load = $derived(draft.load);
-  const raw = $derived(draft.body.kind !== 'glaze');
   const kiln = createQuery(kilnList);
   const kilnName = $derived(kiln.data?.find((k) => k.id === draft.body.kilnId)?.kiln.name ?? 'this kiln');
   const trouble = $derived(
@@ -40,7 +38,7 @@
   }
 
   const size = (row: number) =>
-    ['across', 'wide'].map((side) => `[data-row="${row}"] input[aria-label^="${side},"]`).join();
+    `[data-row="${row}"] input:is([aria-label^="across,"], [aria-label^="wide,"])`;
 
   function add() {
     draft.addLot(draft.lots.length - 1);
@@ -158,7 +156,7 @@
           >
         </label>
       {/if}
-      {#if raw}
+      {#if draft.body.kind !== 'glaze'}
         <label class="flex items-baseline gap-2">
           <input
             type="checkbox"

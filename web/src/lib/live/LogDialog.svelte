@@ -3,10 +3,12 @@
   import { onDestroy } from 'svelte';
   import { api, fieldErrors, sayProblem, type Problem } from '$lib/api/client';
   import { display } from '$lib/display.svelte';
-  import MomentField from '$lib/fields/MomentField.svelte';
+  import { plural } from '$lib/format';
   import Dialog from '$lib/ui/Dialog.svelte';
   import LogColumns from './LogColumns.svelte';
+  import LogQuestions from './LogQuestions.svelte';
   import LogTakenReport from './LogTakenReport.svelte';
+  import LogTried from './LogTried.svelte';
   import { look, send, type Sending } from './log-upload';
   import type { LogLook, LogReading, LogTaken } from './types';
 
@@ -20,21 +22,15 @@
   const { firingId, startsAt, onclose }: Props = $props();
 
   const client = useQueryClient();
-  const timeKinds = [
-    ['dates', 'days and times'],
-    ['clock', 'times of day'],
-    ['hours', 'hours since the first reading'],
-    ['minutes', 'minutes since the first reading'],
-    ['seconds', 'seconds since the first reading'],
-    ['epoch', 'seconds since 1970']
-  ] as const;
-
   let file: File | null = $state.raw(null);
   let seen: LogLook | null = $state.raw(null);
   let reading = $state<LogReading | null>(null);
   let sending: Sending | null = $state.raw(null);
   let share = $state(0);
   let taken: LogTaken | null = $state.raw(null);
+  /** Some lines cannot be read: what would be taken, until somebody says so. */
+  let tried: LogTaken | null = $state.raw(null);
+  let triedAs = '';
   let problem: Problem | null = $state.raw(null);
   const errors = $derived(fieldErrors(problem ?? undefined));
   const zones = createQuery(() => ({
@@ -42,15 +38,18 @@
     staleTime: Infinity,
     queryFn: async () => (await api.GET('/api/studio/zones')).data ?? []
   }));
-  const counts = $derived(['hours', 'minutes', 'seconds'].includes(reading?.timeIn ?? ''));
   onDestroy(() => sending?.cancel());
 
   async function choose(chosen: File | undefined) {
     if (!chosen) return;
-    [file, seen, reading, taken, problem] = [chosen, null, null, null, null];
+    [file, seen, reading, taken, tried, problem] = [chosen, null, null, null, null, null];
     try {
       seen = await look(firingId, chosen);
-      reading = { ...seen.reading, zone: display.zone, firstAt: startsAt };
+      reading = {
+        ...seen.reading,
+        zone: display.zone,
+        firstAt: seen.reading.timeIn === 'clock' ? null : startsAt
+      };
     } catch (error) {
       problem = error as Problem;
     }
@@ -66,11 +65,20 @@
     onclose();
   }
 
+  /** First it is only read; where all of it can be, it is taken at once. */
   async function take() {
     if (!file || !reading) return;
+    const as = JSON.stringify(reading);
+    const sure = tried !== null && triedAs === as;
     [problem, share] = [null, 0];
-    sending = send(firingId, file, reading, (s) => (share = s));
     try {
+      if (!sure) {
+        sending = send(firingId, file, reading, (s) => (share = s / 2), { try: true });
+        const would = await sending.done;
+        [tried, triedAs] = would.skipped > 0 ? [would, as] : [null, ''];
+        if (tried) return;
+      }
+      sending = send(firingId, file, reading, (s) => (share = sure ? s : 0.5 + s / 2));
       taken = await sending.done;
     } catch (error) {
       if (!(error instanceof DOMException)) problem = error as Problem;
@@ -103,51 +111,8 @@
         This is how it begins{file ? ` (${size(file.size)})` : ''}. Is each column what it says?
       </p>
       <LogColumns {seen} bind:reading />
-      <div class="mt-3 grid gap-2 sm:grid-cols-2">
-        <label class="ask"
-          >Times are <select class="select select-sm w-auto" bind:value={reading.timeIn}
-            >{#each timeKinds as [kind, name] (kind)}<option value={kind}>{name}</option>{/each}</select
-          ></label
-        >
-        {#if reading.timeIn === 'dates'}
-          <label class="ask"
-            >Dates begin with the <select class="select select-sm w-auto" bind:value={reading.dates}
-              ><option value="day-first">day</option><option value="month-first">month</option></select
-            ></label
-          >
-        {/if}
-        <label class="ask"
-          >Degrees <select class="select select-sm w-auto" bind:value={reading.unit}
-            ><option value="C">°C</option><option value="F">°F</option></select
-          ></label
-        >
-        {#if reading.power !== null}
-          <label class="ask"
-            >Power <select class="select select-sm w-auto" bind:value={reading.powerIn}
-              ><option value="percent">0 to 100 %</option><option value="share">0 to 1</option></select
-            ></label
-          >
-        {/if}
-        {#if reading.timeIn === 'dates' || reading.timeIn === 'clock'}
-          <label class="ask"
-            >Clock of <input class="input input-sm w-44" list="log-zones" bind:value={reading.zone} /></label
-          >
-          <datalist id="log-zones"
-            >{#each zones.data ?? [] as zone (zone)}<option value={zone}></option>{/each}</datalist
-          >
-        {/if}
-        {#if counts || reading.timeIn === 'clock'}
-          <div class="ask">
-            First reading <MomentField
-              id="log-first"
-              label="First reading"
-              moment={reading.firstAt ?? null}
-              error={errors['firstAt']}
-              onvalue={(moment) => reading && (reading.firstAt = moment)}
-            />
-          </div>
-        {/if}
-      </div>
+      <LogQuestions bind:reading asks={seen.asks} zones={zones.data ?? []} {errors} />
+      {#if tried}<LogTried {tried} />{/if}
     {/if}
     {#if problem}<p class="text-error mt-2" role="alert" data-testid="log-problem">
         {Object.values(errors)[0] ?? sayProblem(problem)}
@@ -167,7 +132,8 @@
       <button
         class="btn btn-primary mt-4"
         disabled={reading.time === null || reading.temperature === null}
-        onclick={() => void take()}>Import it</button
+        onclick={() => void take()}
+        >{tried ? `Import the other ${plural(tried.readings, 'reading')}` : 'Import it'}</button
       >
       <span class="text-soft ml-2 text-[13.5px]">
         {reading.time === null || reading.temperature === null
@@ -177,13 +143,3 @@
     {/if}
   {/if}
 </Dialog>
-
-<style>
-  .ask {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 8px;
-    min-height: 40px;
-  }
-</style>

@@ -7,14 +7,25 @@ const headBytes = 64 * 1024;
 const partBytes = 4 * 1024;
 const partCount = 8;
 
+/** Reads a piece of a file in the letters it is written in: spreadsheets save “Unicode text” in two bytes a letter. */
+async function decoder(file: Blob) {
+  const [a, b] = new Uint8Array(await file.slice(0, 2).arrayBuffer());
+  const letters = new TextDecoder(
+    a === 0xff && b === 0xfe ? 'utf-16le' : a === 0xfe && b === 0xff ? 'utf-16be' : 'utf-8'
+  );
+  return async (from: number, length: number) =>
+    letters.decode(await file.slice(from, from + length).arrayBuffer());
+}
+
 /** A first guess at how a log is to be read: from its beginning, and from pieces further on, where it is hot. */
 export async function look(firingId: number, file: Blob): Promise<LogLook> {
-  const head = await file.slice(0, headBytes).text();
+  const read = await decoder(file);
+  const head = await read(0, headBytes);
   const rest = Math.max(0, file.size - headBytes);
   const parts = await Promise.all(
     Array.from({ length: rest > 0 ? partCount : 0 }, (_, i) => {
       const from = headBytes + Math.floor((rest * i) / partCount);
-      return file.slice(from, from + partBytes).text();
+      return read(from - (from % 2), partBytes);
     })
   );
   const { data, error } = await api.POST('/api/firings/{id}/log/look', {
@@ -37,13 +48,14 @@ export function send(
   firingId: number,
   file: Blob,
   reading: LogReading,
-  onprogress: (share: number) => void
+  onprogress: (share: number) => void,
+  { try: tries = false } = {}
 ): Sending {
   const request = new XMLHttpRequest();
   const done = new Promise<LogTaken>((resolve, reject) => {
     request.open(
       'PUT',
-      `/api/firings/${firingId}/log?reading=${encodeURIComponent(JSON.stringify(reading))}`
+      `/api/firings/${firingId}/log?${tries ? 'try=true&' : ''}reading=${encodeURIComponent(JSON.stringify(reading))}`
     );
     request.responseType = 'json';
     request.setRequestHeader('Content-Type', 'text/csv');

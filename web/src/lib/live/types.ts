@@ -6,6 +6,7 @@ export type Run = Schemas['RunContract'];
 export type Log = Schemas['LogContract'];
 export type LogLook = Schemas['LogLookResponse'];
 export type LogReading = Schemas['LogReading'];
+export type LogAsk = Schemas['LogAsk'];
 export type LogTaken = Schemas['LogTakenResponse'];
 export type Entry = Schemas['EntryContract'];
 export type EntryKind = Schemas['EntryKind'];
