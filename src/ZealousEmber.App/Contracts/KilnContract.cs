@@ -247,3 +247,8 @@ public sealed record UsualFiringContract(
 
 /// <summary>How long after the hold it is down to a temperature.</summary>
 public sealed record CoolingMark(double Temperature, double Minutes);
+
+/// <summary>A gas kiln, and how large it is to be.</summary>
+/// <param name="Kiln">As it stands.</param>
+/// <param name="Volume">Litres.</param>
+public sealed record ResizeContract(KilnContract? Kiln, double? Volume);

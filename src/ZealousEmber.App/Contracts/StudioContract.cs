@@ -18,6 +18,7 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="Length">What walls and widths are measured in.</param>
 /// <param name="Mass">What ware is weighed in.</param>
 /// <param name="GasPrice">Of a kWh of gas; 0 when not known.</param>
+/// <param name="GasPaid">How gas is paid, where not by the kWh; gasPrice follows from it.</param>
 public sealed record StudioContract(
     string? TimeZone,
     string? Currency,
@@ -30,8 +31,15 @@ public sealed record StudioContract(
     TemperatureUnit? Unit = null,
     LengthUnit? Length = null,
     MassUnit? Mass = null,
-    double? GasPrice = null
+    double? GasPrice = null,
+    GasPaidContract? GasPaid = null
 );
+
+/// <summary>What gas costs as it is paid.</summary>
+/// <param name="Per">kwh, kg, cylinder or cubic-metre.</param>
+/// <param name="Price">Of one.</param>
+/// <param name="CylinderKg">Gas in a full cylinder; 47 when missing.</param>
+public sealed record GasPaidContract(GasMeasure? Per, double? Price, double? CylinderKg = null);
 
 /// <summary>The studio's hours with their version; 0 until somebody has said them.</summary>
 public sealed record VersionedStudioContract(int Version, StudioContract Studio);

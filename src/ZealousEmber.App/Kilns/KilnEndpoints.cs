@@ -1,6 +1,7 @@
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
+using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
@@ -26,6 +27,10 @@ internal static class KilnEndpoints
             )
             .WithSummary("What each number of a kiln may be and means")
             .Produces<KilnNumberContract[]>();
+        api.MapPost("resized", (ResizeContract? wish) => Answer.Of(Resize(wish)))
+            .WithSummary("A gas kiln of another size: what was usual for its size goes with it, what was measured stays")
+            .Produces<KilnContract>()
+            .ProducesValidationProblem(422);
         api.MapPost("portrait", (KilnContract? kiln, SettingsStore<StudioSettings> studio, CancellationToken cancel) => Portrait(kiln, studio, cancel))
             .WithSummary("What a kiln can do: climb and fall, cooling, usual firings")
             .Produces<KilnPortraitContract>()
@@ -60,6 +65,19 @@ internal static class KilnEndpoints
     {
         var usual = FuelKiln.Create(new FuelKilnSpecification(kind.Name, kind.Id, null, null, new Dictionary<string, double?>())).Value;
         return new KilnClassContract(kind.Id, kind.Name, KilnHeatSource.Fuel, KilnMapping.Write(usual));
+    }
+
+    private static Result<KilnContract> Resize(ResizeContract? wish)
+    {
+        var read = KilnMapping.Read(wish?.Kiln?.Named());
+        if (!read.IsOk)
+            return Result<KilnContract>.Failed([.. read.Problems.Select(p => p.Under("kiln"))]);
+        if (read.Value is not FuelKiln kiln)
+            return new Problem("kiln", "Only a gas kiln’s burners, flue and air go with its size.");
+        if (wish?.Volume is not { } volume)
+            return new Problem("volume", "How large is it to be?");
+        var resized = kiln.Resized(volume);
+        return resized.IsOk ? KilnMapping.Write(resized.Value) with { Name = wish.Kiln!.Name } : Result<KilnContract>.Failed(resized.Problems);
     }
 
     private static KilnNumberContract Number(KilnNumber n, KilnHeatSource heat) => new(n.Field, n.Label, n.Unit, n.Least, n.Most, n.Meaning, heat);

@@ -35,7 +35,14 @@ internal static class StudioMapping
         if (wire.Bands is not null)
             electricity = electricity with { Bands = ReadBands(wire.Bands, problems) };
         if (wire.GasPrice is not null)
-            gas = gas with { Price = ReadPrice(wire.GasPrice, "gasPrice", problems) };
+            gas = gas with { Price = ReadPrice(wire.GasPrice, "gasPrice", problems), Told = null };
+        if (wire.GasPaid is { Per: not null and not GasMeasure.Kwh } paid)
+        {
+            var told = ReadPaid(paid, problems);
+            gas = gas with { Price = told.PerKwh, Told = told };
+        }
+        else if (wire.GasPaid is { Price: not null } byKwh)
+            gas = gas with { Price = ReadPrice(byKwh.Price, "gasPaid.price", problems), Told = null };
         var people = wire.People is null ? before.People : ReadPeople(wire.People, problems);
         var display = before.Display;
         return problems.Count > 0
@@ -69,7 +76,8 @@ internal static class StudioMapping
             Unit: display.Temperature,
             Length: display.Units.Length,
             Mass: display.Units.Mass,
-            GasPrice: gas.Price
+            GasPrice: gas.Price,
+            GasPaid: gas.Told is { } told ? new GasPaidContract(told.Per, told.Price, told.CylinderMass) : null
         );
     }
 
@@ -88,6 +96,21 @@ internal static class StudioMapping
             )
         );
         return 0;
+    }
+
+    private static GasPricing ReadPaid(GasPaidContract paid, List<Problem> problems)
+    {
+        var (least, most) = GasPricing.Cylinders;
+        if (paid.CylinderKg is { } kg && !(kg >= least && kg <= most))
+            problems.Add(
+                new Problem(
+                    "gasPaid.cylinderKg",
+                    $"A full cylinder has {Phrases.Number(least)} to {Phrases.Number(most)} kg of gas; this says {Phrases.Number(kg)}."
+                )
+            );
+        if (!(paid.Price >= 0 && paid.Price <= Tariff.HighestPrice))
+            problems.Add(new Problem("gasPaid.price", $"What gas costs is between 0 and {Phrases.Number(Tariff.HighestPrice)}."));
+        return new GasPricing(paid.Per!.Value, paid.Price ?? 0, paid.Per == GasMeasure.Cylinder ? paid.CylinderKg ?? GasPricing.UsualCylinder : null);
     }
 
     private static ImmutableArray<TariffBand> ReadBands(IReadOnlyList<TariffBandContract?> wire, List<Problem> problems)

@@ -27,7 +27,8 @@ public sealed record TariffBand(string Name, double Price, WeeklySpan Hours, int
 /// <param name="Carrier">Which.</param>
 /// <param name="Price">Per kWh where no band holds.</param>
 /// <param name="Bands">The first that holds counts.</param>
-public sealed record Tariff(EnergyCarrier Carrier, double Price, ImmutableArray<TariffBand> Bands)
+/// <param name="Told">How gas is paid, where not by the kWh.</param>
+public sealed record Tariff(EnergyCarrier Carrier, double Price, ImmutableArray<TariffBand> Bands, GasPricing? Told = null)
 {
     /// <summary>Most bands.</summary>
     public const int MostBands = 24;

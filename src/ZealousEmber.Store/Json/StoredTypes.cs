@@ -221,11 +221,11 @@ internal sealed record StoredBand(string Name, double Price, StoredSpan Hours, i
 }
 
 /// <summary>What a carrier costs.</summary>
-internal sealed record StoredTariff(EnergyCarrier Carrier, double Price, StoredBand[] Bands)
+internal sealed record StoredTariff(EnergyCarrier Carrier, double Price, StoredBand[] Bands, GasPricing? Told = null)
 {
-    public static StoredTariff From(Tariff t) => new(t.Carrier, t.Price, [.. t.Bands.Select(StoredBand.From)]);
+    public static StoredTariff From(Tariff t) => new(t.Carrier, t.Price, [.. t.Bands.Select(StoredBand.From)], t.Told);
 
-    public Tariff Read() => new(Carrier, Price, [.. Bands.Select(b => b.Read())]);
+    public Tariff Read() => new(Carrier, Price, [.. Bands.Select(b => b.Read())], Told);
 }
 
 /// <summary>A person and their hours.</summary>

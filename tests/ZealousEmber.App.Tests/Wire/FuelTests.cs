@@ -28,6 +28,29 @@ public sealed class FuelTests(SharedStudio studio)
     private async Task<JsonNode> Preview(JsonObject body, int status = 200) => await (await Http.PostAsJsonAsync("/api/preview", body)).Read(status);
 
     [Fact]
+    public async Task A_gas_kiln_of_another_size_is_told_with_what_goes_with_it()
+    {
+        var usual = (await Http.Get("/api/kilns/classes")).AsArray().Single(c => c!["id"]!.GetValue<string>() == "downdraft-1000")!["usual"]!.DeepClone();
+        usual["gap"] = 9;
+        var resized = await (await Http.PostAsJsonAsync("/api/kilns/resized", new JsonObject { ["kiln"] = usual.DeepClone(), ["volume"] = 300 })).Read();
+        (Math.Round(resized.Number("burnerPower")), Math.Round(resized.Number("flue")), Math.Round(resized.Number("inlets")), resized.Number("gap")).ShouldBe(
+            (38, 134, 43, 9)
+        );
+        await (await Http.PostAsJsonAsync("/api/kilns/resized", new JsonObject { ["kiln"] = usual.DeepClone(), ["volume"] = -3 })).Problem("volume");
+        await (await Http.PostAsJsonAsync("/api/kilns/resized", new JsonObject { ["kiln"] = usual })).Problem("volume");
+        await (
+            await Http.PostAsJsonAsync(
+                "/api/kilns/resized",
+                new JsonObject
+                {
+                    ["kiln"] = new JsonObject { ["class"] = "top-190" },
+                    ["volume"] = 100,
+                }
+            )
+        ).Problem("kiln");
+    }
+
+    [Fact]
     public async Task A_fuel_kiln_is_stored_and_comes_back_as_it_was()
     {
         var made = await (

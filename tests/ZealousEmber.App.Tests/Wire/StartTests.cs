@@ -124,6 +124,8 @@ public sealed class StartTests(SharedStudio studio)
     [InlineData("studio", """{"timeZone":"Moon/Tycho"}""", "studio.timeZone")]
     [InlineData("studio", """{"rule":"whatever"}""", "studio.rule")]
     [InlineData("studio", """{"price":-1}""", "studio.price")]
+    [InlineData("studio", """{"gasPaid":{"per":"cylinder","price":90,"cylinderKg":0.2}}""", "studio.gasPaid.cylinderKg")]
+    [InlineData("studio", """{"gasPaid":{"per":"kg"}}""", "studio.gasPaid.price")]
     [InlineData("studio", """{"bands":[{"name":"n","price":1,"hours":{"from":"25:00","to":"07:00"}}]}""", "studio.bands[0].hours.from")]
     [InlineData("studio", """{"people":[{"name":"","hours":[{"days":["mon"],"from":"08:00","to":"09:00"}]}]}""", "studio.people[0].name")]
     [InlineData("studio", """{"people":[{"name":"","hours":[{"days":["noday"],"from":"08:00","to":"09:00"}]}]}""", "studio.people[0].hours[0].days[0]")]

@@ -134,6 +134,26 @@ public sealed class FuelKilnTests
         }
     }
 
+    [Theory]
+    [InlineData("downdraft-1000", 300)]
+    [InlineData("updraft-300", 700)]
+    [InlineData("updraft-700", 250)]
+    public void What_is_usual_for_its_size_goes_with_it_and_what_was_measured_stays(string kind, double litres)
+    {
+        FuelKiln Of(params (string Field, double Value)[] numbers) =>
+            FuelKiln.Create(new FuelKilnSpecification("Plover", kind, null, null, numbers.ToDictionary(n => n.Field, n => (double?)n.Value))).Value;
+        var resized = Of().Resized(litres).Value;
+        var born = Of((FuelLimits.Volume.Field, litres));
+        resized.Specification().Numbers.ShouldBe(born.Specification().Numbers);
+        resized.Chamber.Shelves.ShouldBe(born.Chamber.Shelves);
+        var measured = Of((FuelLimits.Flue.Field, 310)).Resized(litres).Value;
+        measured.Flue.ShouldBe(0.031, 1e-9);
+        measured.Inlets.ShouldBe(born.Inlets, 1e-9);
+        // There and back again it is the same kiln.
+        resized.Resized(Of().Volume).Value.Specification().Numbers.ShouldBe(Of().Specification().Numbers);
+        Of().Resized(-1).Problems.Select(p => p.Field).ShouldContain("volume");
+    }
+
     [Fact]
     public void A_changed_copy_answers_for_what_it_is()
     {

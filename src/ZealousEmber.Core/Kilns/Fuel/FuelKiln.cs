@@ -146,6 +146,26 @@ public sealed record FuelKiln : StudioKiln
     /// <inheritdoc/>
     public override IKilnModel With(KilnLoad load, Temperature start) => new LoadedFuelKiln(this, load, start);
 
+    /// <summary>
+    /// The same kind of kiln of another size: what was usual for the old size is what is usual for the new one; what somebody measured stays. Problems name
+    /// <c>volume</c> and the fields that do not go with it.
+    /// </summary>
+    /// <param name="volume">Litres.</param>
+    public Result<FuelKiln> Resized(double volume)
+    {
+        var said = Specification();
+        Dictionary<string, double?> Only(double litres) => new() { [FuelLimits.Volume.Field] = litres };
+        var before = Create(said with { Numbers = Only(Volume) });
+        if (!before.IsOk)
+            return before;
+        var usual = before.Value.Specification().Numbers;
+        var kept = said.Numbers.Where(n => n.Key != FuelLimits.Volume.Field && !IsUsual(n.Value, usual.GetValueOrDefault(n.Key)));
+        return Create(said with { Numbers = Only(volume).Concat(kept).ToDictionary(n => n.Key, n => n.Value) });
+    }
+
+    // As people round what they read: three places.
+    private static bool IsUsual(double? said, double? usual) => said is { } a && usual is { } b && Math.Abs(a - b) <= 0.0005 * Math.Max(1, Math.Abs(b));
+
     /// <summary>The same kiln with learned factors and sureness, as shares; each within its limits, clamped to them otherwise.</summary>
     public FuelKiln Learned(double burner, double wall, double air, double uncertainty) =>
         this with

@@ -2499,6 +2499,55 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/kilns/resized': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** A gas kiln of another size: what was usual for its size goes with it, what was measured stays */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['ResizeContract'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['KilnContract'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/kilns/portrait': {
     parameters: {
       query?: never;
@@ -8993,6 +9042,22 @@ export interface components {
        */
       weighedMinute: null | number;
     };
+    /** @enum {string} */
+    GasMeasure: 'kwh' | 'kg' | 'cylinder' | 'cubic-metre';
+    /** @description What gas costs as it is paid. */
+    GasPaidContract: {
+      per: null | components['schemas']['GasMeasure'];
+      /**
+       * Format: double
+       * @description Of one.
+       */
+      price: null | number;
+      /**
+       * Format: double
+       * @description Gas in a full cylinder; 47 when missing.
+       */
+      cylinderKg?: null | number;
+    };
     /** @description A glaze. */
     GlazeContract: {
       name: null | string;
@@ -11436,6 +11501,15 @@ export interface components {
       /** Format: double */
       setPoint?: null | number;
     };
+    /** @description A gas kiln, and how large it is to be. */
+    ResizeContract: {
+      kiln: null | components['schemas']['KilnContract'];
+      /**
+       * Format: double
+       * @description Litres.
+       */
+      volume: null | number;
+    };
     /** @description What came out. */
     ResultsContract: {
       /**
@@ -12262,6 +12336,7 @@ export interface components {
        * @description Of a kWh of gas; 0 when not known.
        */
       gasPrice?: null | number;
+      gasPaid?: null | components['schemas']['GasPaidContract'];
     };
     /** @description Something in which two of them differ. */
     SummaryDifference: {

@@ -46,7 +46,9 @@
   function write(field: Field, text: string, unit: string) {
     const reading = readQuantity(text, unit);
     draft.misread(field, 'error' in reading ? reading.error : null);
-    if ('value' in reading) draft.edit({ [field]: reading.value }, field);
+    if (!('value' in reading)) return;
+    if (field === 'volume' && isFuel && reading.value) void draft.resize(reading.value);
+    else draft.edit({ [field]: reading.value }, field);
   }
 </script>
 

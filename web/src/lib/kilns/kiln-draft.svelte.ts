@@ -90,6 +90,14 @@ export class KilnDraft extends AutosavedDraft<KilnBody> {
     super.changed();
   }
 
+  /** A gas kiln of another size: burners, flue and air that were usual for the old one go with it. */
+  async resize(volume: number): Promise<void> {
+    const { data } = await api
+      .POST('/api/kilns/resized', { body: { kiln: this.body, volume } })
+      .catch(() => ({ data: undefined }));
+    this.edit(data ? { ...data, volume } : { volume }, 'volume');
+  }
+
   private ask(): Promise<void> {
     return this.latest.ask(
       (signal) => api.POST('/api/kilns/portrait', { body: this.body, signal }),

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { StudioBody } from '$lib/api/client';
-  import { readPrice } from './price';
+  import GasPriceField from './GasPriceField.svelte';
   import type { StudioDraft } from './studio-draft.svelte';
 
   /** How everything is shown and typed: the studio's clock, units and money. */
@@ -91,15 +91,7 @@
         oninput={(e) => draft.edit({ currency: e.currentTarget.value }, 'currency')}
       /></label
     >
-    <label class="grid gap-1"
-      >A kWh of gas
-      <input
-        class="input input-sm w-24 text-right"
-        inputmode="decimal"
-        value={draft.body.gasPrice ?? 0}
-        onchange={(e) => draft.edit({ gasPrice: readPrice(e.currentTarget.value) })}
-      /></label
-    >
+    <GasPriceField {draft} />
   </div>
   <p class="text-soft text-[13px]">
     What electricity costs, by the hour: <a class="link" href="/stores/clock">Hours and prices</a>
