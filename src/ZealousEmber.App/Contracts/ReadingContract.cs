@@ -63,6 +63,8 @@ public sealed record ReadingContract(IReadOnlyList<PackContract?>? Packs, Result
 /// <param name="Shelves">Where packs stood, as it was packed; top, middle and bottom where nobody packed it here.</param>
 /// <param name="Lots">What went in.</param>
 /// <param name="Figures">The firing in numbers.</param>
+/// <param name="Faults">Those this kiln can make.</param>
+/// <param name="Air">Of a fuel kiln: how long in which air.</param>
 public sealed record ReadingView(
     int FiringId,
     int Version,
@@ -79,8 +81,20 @@ public sealed record ReadingView(
     IReadOnlyList<string> Faults,
     IReadOnlyList<ReadPhoto> Photos,
     ScheduleOfFiring? Schedule,
-    bool HasLog
+    bool HasLog,
+    AirOfFiring? Air = null
 );
+
+/// <summary>The air of a firing above 750 °C, up to the end of its top.</summary>
+/// <param name="ReducedFrom">°C where reduction began; nothing where it never did.</param>
+/// <param name="Before">The last good firing of the kind in this kiln.</param>
+public sealed record AirOfFiring(AirMinutes Minutes, double? ReducedFrom, AirBefore? Before);
+
+/// <summary>Minutes in each kind of air.</summary>
+public sealed record AirMinutes(double Oxidising, double Neutral, double LightReduction, double HeavyReduction);
+
+/// <summary>The air of another firing.</summary>
+public sealed record AirBefore(int FiringId, string Name, AirMinutes Minutes);
 
 /// <summary>The schedule a firing was fired with, and where that schedule is now.</summary>
 public sealed record ScheduleOfFiring(int Id, int? Version, string Name, int PresentVersion);

@@ -9,6 +9,7 @@ using ZealousEmber.Core.Diagnosis;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Learning;
+using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Rows;
@@ -196,10 +197,41 @@ internal static class FiringReading
             KilnId: run.KilnId,
             KilnName: firing.Kiln.Name,
             Figures: record.Figures?.Numbers ?? ImmutableDictionary<string, double>.Empty,
-            Faults: FaultRules.Faults,
+            Faults: FaultRules.FaultsIn(run.IsFuel),
             Photos: [.. firing.Entries.Where(e => e.Kind == EntryKind.Photo).Select(e => new ReadPhoto(e.Key, e.Text))],
             Schedule: schedule,
-            HasLog: firing.Log is not null
+            HasLog: firing.Log is not null,
+            Air: await Air(firing, studio, cancel)
+        );
+    }
+
+    /// <summary>How long in which air, beside the last good firing of the kind in the same kiln; nothing where nothing is known of it.</summary>
+    private static async Task<AirOfFiring?> Air(ReadFiring firing, ReadingStudio studio, CancellationToken cancel)
+    {
+        if (Breathed(firing) is not { } minutes)
+            return null;
+        var run = firing.Run;
+        var from = AirNumbers.Of(firing.Breathed, firing.Log).Where(n => n.Name == "reducedFrom").Select(n => (double?)Math.Round(n.Value)).FirstOrDefault();
+        var good = await studio.Records.Search(new LogbookQuery(KilnId: run.KilnId, Kind: run.Kind, Until: run.StartsAt, GoodOnly: true), 0, 2, cancel);
+        if (
+            good.Items.FirstOrDefault(r => r.FiringId != run.FiringId) is not { } last
+            || await studio.Reader.Read(last.FiringId, cancel, withTaught: false) is not { } before
+            || Breathed(before) is not { } then
+        )
+            return new AirOfFiring(minutes, from, null);
+        return new AirOfFiring(minutes, from, new AirBefore(last.FiringId, last.Name, then));
+    }
+
+    private static AirMinutes? Breathed(ReadFiring firing)
+    {
+        if (firing.Log is null || firing.Breathed is not { Length: > 0 } air)
+            return null;
+        var minutes = AirNumbers.Minutes(air, firing.Log);
+        return new AirMinutes(
+            Math.Round(minutes[Atmosphere.Oxidising]),
+            Math.Round(minutes[Atmosphere.Neutral]),
+            Math.Round(minutes[Atmosphere.LightReduction]),
+            Math.Round(minutes[Atmosphere.HeavyReduction])
         );
     }
 

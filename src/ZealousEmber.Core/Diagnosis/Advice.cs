@@ -51,6 +51,12 @@ public sealed record Advice(string? Patch, string? WithBisque, ImmutableArray<st
                 bisque,
                 ["One fault asks for a longer hold, another for a shorter one: a hold 50 °C below the top heals the glaze without adding much heat work."]
             );
+        if (Wanted(Patches.MoreReduction) && Wanted(Patches.LessReduction))
+            return new Advice(
+                Patches.SofterWhileClosing,
+                bisque,
+                ["One fault asks for more reduction, another for less: reduce the body well before 1000 °C and lightly above, then look again."]
+            );
         if (Wanted(Patches.FastCool) && (Wanted(Patches.SlowBand) || glaze.Any(w => w.Patch == Patches.FastCool && w.Numbers.Values.ContainsKey("band"))))
             return new Advice(null, bisque, ["One glaze wants to cool fast where another needs its slow band: fire them separately."]);
         return new Advice(Weightiest(glaze) ?? bisque, Weightiest(glaze) is null ? null : bisque, []);

@@ -84,6 +84,10 @@ public static class FaultRules
     /// <summary>Names of all faults.</summary>
     public static ImmutableArray<string> Faults { get; } = [.. All.Select(c => c.Fault).Distinct()];
 
+    /// <summary>Those a kiln can make: faults of reduction belong to a fire.</summary>
+    public static ImmutableArray<string> FaultsIn(bool burns) =>
+        burns ? Faults : [.. Faults.Where(f => All.First(c => c.Fault == f).From != CauseFrom.Atmosphere)];
+
     private static ImmutableArray<CauseRule> Read()
     {
         using var stream = typeof(FaultRules).Assembly.GetManifestResourceStream("ZealousEmber.Core.Diagnosis.faults.csv")!;

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using NodaTime;
 using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Learning;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
@@ -25,6 +26,7 @@ public readonly record struct MinuteSpan(double From, double To);
 /// <param name="Bisque60">What is known of the bisque before: °C of cone past its goal.</param>
 /// <param name="BisqueBurn">What is known of the bisque before: burn-out given over needed.</param>
 /// <param name="Flags">What is so of the whole firing: of <see cref="FiringNumbers.Stated"/>'s names.</param>
+/// <param name="Air">Its air, stretch by stretch; none where nothing is known of it.</param>
 public sealed record FiringFacts(
     Curve? Log,
     ScheduleKind Kind,
@@ -38,7 +40,8 @@ public sealed record FiringFacts(
     double? ProgramTop = null,
     double? Bisque60 = null,
     double? BisqueBurn = null,
-    ImmutableHashSet<string>? Flags = null
+    ImmutableHashSet<string>? Flags = null,
+    ImmutableArray<AirStretch> Air = default
 )
 {
     private const double NearTop = 5;
@@ -50,6 +53,8 @@ public sealed record FiringFacts(
     private readonly Derived<Curve?, ImmutableDictionary<string, (double Value, MinuteSpan Span)>> measured = new();
 
     private ImmutableDictionary<string, (double Value, MinuteSpan Span)> OfLog => measured.Of(Log, Measure);
+
+    private IEnumerable<(string Name, double Value, MinuteSpan Span)> OfAir => AirNumbers.Of(Air.IsDefault ? [] : Air, Log);
 
     /// <summary>Numbers and what is so, where a fault is seen.</summary>
     /// <param name="faults">All faults of one kind.</param>
@@ -68,6 +73,8 @@ public sealed record FiringFacts(
     public FiringNumbers Numbers(WareLot? lot, string? shelf, FaultPlace? where)
     {
         var values = OfLog.ToDictionary(n => n.Key, n => n.Value.Value);
+        foreach (var (name, value, _) in OfAir)
+            values[name] = Math.Round(value, 1);
         void Put(string name, double? value)
         {
             if (value is { } known && double.IsFinite(known))
@@ -99,6 +106,8 @@ public sealed record FiringFacts(
     {
         if (OfLog.TryGetValue(number, out var known))
             return known.Span;
+        if (OfAir.Where(n => n.Name == number).Select(n => (MinuteSpan?)n.Span).FirstOrDefault() is { } air)
+            return air;
         if (Log is null)
             return null;
         MinuteSpan? Between(Duration? from, Duration? to) => from is { } a && to is { } b && b > a ? new MinuteSpan(a.TotalMinutes, b.TotalMinutes) : null;

@@ -60,6 +60,11 @@ public sealed record FiringNumbers(ImmutableDictionary<string, double> Values, I
         new("rate200", "{0} °C/h up to 200 °C"),
         new("hours750", "{0} h from the top down to 750 °C"),
         new("opened", "opened at {0} °C"),
+        new("reduced", "{0} min of reduction"),
+        new("heavy", "{0} min of heavy reduction"),
+        new("reducedFrom", "reduction begun at {0} °C"),
+        new("heavyAbove", "{0} min of heavy reduction above 1000 °C"),
+        new("oxidisedLast", "{0} min with air enough after it, up to the end"),
     ];
 
     /// <summary>All that may be so or not.</summary>

@@ -67,6 +67,27 @@ public static class Patches
     /// <summary>Elements looked at before anything else.</summary>
     public const string Elements = "elements";
 
+    /// <summary>More reduction.</summary>
+    public const string MoreReduction = "air+";
+
+    /// <summary>Less of it.</summary>
+    public const string LessReduction = "air-";
+
+    /// <summary>Reduction begun before glazes close.</summary>
+    public const string EarlierReduction = "airearly";
+
+    /// <summary>Reduction begun after carbon has burnt out.</summary>
+    public const string LaterReduction = "airlater";
+
+    /// <summary>Reduction kept up to the top.</summary>
+    public const string ReduceToTheEnd = "airend";
+
+    /// <summary>Cleared before the end.</summary>
+    public const string ClearAtTheEnd = "airclear";
+
+    /// <summary>No dark fire while glazes close.</summary>
+    public const string SofterWhileClosing = "airsoft";
+
     /// <summary>Instead of a longer hold at the top: below it.</summary>
     public const string DropAndHold = "drop-and-hold";
 

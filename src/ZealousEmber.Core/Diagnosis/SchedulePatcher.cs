@@ -75,6 +75,13 @@ public static partial class SchedulePatcher
             Patches.SlowBand => SlowBand(task),
             Patches.FastCool => FastCool(task),
             Patches.DryGlaze => DryGlaze(task),
+            Patches.MoreReduction
+            or Patches.LessReduction
+            or Patches.EarlierReduction
+            or Patches.LaterReduction
+            or Patches.ReduceToTheEnd
+            or Patches.ClearAtTheEnd
+            or Patches.SofterWhileClosing => Air(patch, task),
             Patches.Elements => new PatchedSchedule(
                 null,
                 "Have the elements looked at before the next firing to this cone; until then a lighter load, or a cooler goal.",

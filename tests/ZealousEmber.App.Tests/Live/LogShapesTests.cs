@@ -173,9 +173,10 @@ public sealed class LogShapesTests(SharedStudio studio)
         await (await http.PutAsync($"/api/firings/{firing}/log?reading={Uri.EscapeDataString(reading.ToJsonString())}", new StringContent(text))).Read();
         var read = await http.Get($"/api/firings/{firing}/reading");
         read["hasLog"]!.GetValue<bool>().ShouldBeTrue();
+        read["faults"]!.AsArray().Select(f => f!.GetValue<string>()).ShouldContain("carbon-trapped");
         var told = (await http.Get($"/api/logbook?kiln={kiln}"))["firings"]!.AsArray().Single()!;
         told["figures"]!.Number("top").ShouldBe(C(600), 5);
-        told["curve"]!.AsArray().Count.ShouldBeGreaterThan(20);
+        told["curve"]!.AsArray().ShouldNotBeEmpty();
     }
 
     private static DateTimeOffset Moment(JsonNode node, string field) => DateTimeOffset.Parse(node[field]!.GetValue<string>(), Dot);

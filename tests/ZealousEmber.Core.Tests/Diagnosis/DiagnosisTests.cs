@@ -56,8 +56,9 @@ public sealed class DiagnosisTests
     [Fact]
     public void Every_fault_and_patch_is_known_and_every_condition_names_something()
     {
-        FaultRules.All.Length.ShouldBe(85);
-        FaultRules.Faults.Length.ShouldBe(20);
+        FaultRules.All.Length.ShouldBe(108);
+        FaultRules.Faults.Length.ShouldBe(25);
+        FaultRules.FaultsIn(burns: false).Length.ShouldBe(20);
         FaultRules.All.Where(c => c.Patch is not null).ShouldAllBe(c => Patches.Find(c.Patch!) != null);
         FaultRules.All.ShouldAllBe(c => c.Evidence.Length > 0);
         var named = FaultRules.All.SelectMany(c => c.Evidence).SelectMany(e => e.All).Select(c => c.Name).ToHashSet();

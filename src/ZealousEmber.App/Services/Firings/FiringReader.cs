@@ -34,6 +34,7 @@ namespace ZealousEmber.App.Services.Firings;
 /// <param name="Taught">What its kiln has taught.</param>
 /// <param name="Entries">What was noted.</param>
 /// <param name="Gas">What a fuel kiln took by its turns.</param>
+/// <param name="Air">The air of a fuel kiln by its turns.</param>
 internal sealed record ReadFiring(
     Versioned<FiringDraft> Draft,
     FiringRun Run,
@@ -42,7 +43,8 @@ internal sealed record ReadFiring(
     WareLoad? Load,
     KilnKnowledge? Taught,
     IReadOnlyList<FiringEntry> Entries,
-    EnergyUse? Gas = null
+    EnergyUse? Gas = null,
+    ImmutableArray<AirStretch> Air = default
 )
 {
     private readonly Derived<List<FiringSample>, Curve?> drawn = new();
@@ -67,6 +69,13 @@ internal sealed record ReadFiring(
     public double? OpenedAt =>
         Entries.LastOrDefault(e => e.Kind == EntryKind.State && e.Subject == "opened")?.Celsius
         ?? (Run.OpenedAt is { } opened && Log is not null && Run.Minutes(opened) - Log.Points[^1].Minutes <= 60 ? Log.Points[^1].Celsius : null);
+
+    /// <summary>Its air by its turns; where nobody noted any, as its program asked.</summary>
+    public ImmutableArray<AirStretch> Breathed =>
+        !Run.IsFuel ? []
+        : !Air.IsDefaultOrEmpty ? Air
+        : Log is null ? []
+        : AirStretch.Asked(Run.Program, Log);
 
     /// <summary>What causes are judged by.</summary>
     public FiringFacts Facts()
@@ -95,7 +104,8 @@ internal sealed record ReadFiring(
             EvenBefore: before?.Learned.Evenness,
             OpenedAt: OpenedAt,
             ProgramTop: Run.StoppedAt is null ? Run.Program.Steps.Max(s => s.Target?.Celsius) : null,
-            Flags: flags.ToImmutable()
+            Flags: flags.ToImmutable(),
+            Air: Breathed
         );
     }
 
@@ -184,7 +194,8 @@ internal sealed class FiringReader(
             problems.Count == 0 ? load : null,
             kiln,
             entries,
-            fuel?.Burned
+            fuel?.Burned,
+            fuel?.Air ?? []
         );
     }
 

@@ -100,6 +100,10 @@ public sealed class FuelFollower : IFollowedFiring
     public EnergyUse? Burned =>
         turns.Count == 0 ? null : TurnPlanner.Follow(kiln.Kiln, kiln.Standing, kiln.Start, Made, off ?? LastAt ?? 0).Use(kiln.Kiln.Fuel);
 
+    /// <summary>The air it had by its turns, stretch by stretch; none where nobody turned anything.</summary>
+    public ImmutableArray<AirStretch> Air =>
+        turns.Count == 0 ? [] : AirStretch.Of(TurnPlanner.Follow(kiln.Kiln, kiln.Standing, kiln.Start, Made, off ?? LastAt ?? 0).Air, off ?? LastAt ?? 0);
+
     /// <summary>The turns that were made, in order of time.</summary>
     public ImmutableArray<FuelTurn> Made => [.. turns.Select(t => new FuelTurn(t.Key, t.Value))];
 

@@ -12,6 +12,24 @@ public sealed record AirStretch(double From, double To, Atmosphere Band)
     // What is shorter passes while burners and damper are set: it belongs to the stretch before.
     private const double Shortest = 3;
 
+    /// <summary>The air a program asks for, on a log of it: each step from where the log left the one before; none where no step asks.</summary>
+    public static ImmutableArray<AirStretch> Asked(FiringProgram program, Curve log)
+    {
+        var stretches = ImmutableArray.CreateBuilder<AirStretch>();
+        var (at, end) = (0.0, log.EndOfTop.TotalMinutes);
+        foreach (var (i, step) in program.Steps.Take(program.TopStep + 1).Index())
+        {
+            var to =
+                i == program.TopStep || step.Target is not { } target ? end
+                : log.FirstRiseThrough(target) is { } rise ? Math.Min(end, rise.TotalMinutes + step.HoldMinutes)
+                : end;
+            if (step.Atmosphere is { } band && to > at)
+                stretches.Add(new AirStretch(at, to, band));
+            at = Math.Max(at, to);
+        }
+        return stretches.ToImmutable();
+    }
+
     /// <summary>The stretches of a firing, the first at its first point; none where nothing is known.</summary>
     /// <param name="air">λ over time, in its order.</param>
     /// <param name="end">Until when, minutes; what lies after it is left out.</param>

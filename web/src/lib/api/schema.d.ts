@@ -7237,6 +7237,13 @@ export interface components {
       /** @description Who; as the request says when missing. */
       by?: null | string;
     };
+    /** @description The air of another firing. */
+    AirBefore: {
+      /** Format: int32 */
+      firingId: number;
+      name: string;
+      minutes: components['schemas']['AirMinutes'];
+    };
     /** @description The air at a moment. */
     AirContract: {
       /** Format: double */
@@ -7247,6 +7254,27 @@ export interface components {
        */
       lambda: number;
       band: components['schemas']['Atmosphere'];
+    };
+    /** @description Minutes in each kind of air. */
+    AirMinutes: {
+      /** Format: double */
+      oxidising: number;
+      /** Format: double */
+      neutral: number;
+      /** Format: double */
+      lightReduction: number;
+      /** Format: double */
+      heavyReduction: number;
+    };
+    /** @description The air of a firing above 750 °C, up to the end of its top. */
+    AirOfFiring: {
+      minutes: components['schemas']['AirMinutes'];
+      /**
+       * Format: double
+       * @description °C where reduction began; nothing where it never did.
+       */
+      reducedFrom: null | number;
+      before: null | components['schemas']['AirBefore'];
     };
     /** @description A stretch with one kind of air, as it is written along a curve; minutes since the start. */
     AirStretchContract: {
@@ -8464,6 +8492,13 @@ export interface components {
         | 'fastcool'
         | 'glazedry'
         | 'elements'
+        | 'air+'
+        | 'air-'
+        | 'airearly'
+        | 'airlater'
+        | 'airend'
+        | 'airclear'
+        | 'airsoft'
         | 'drop-and-hold';
       /** @description What is changed, in a sentence. */
       text: string;
@@ -11429,10 +11464,12 @@ export interface components {
       figures: {
         [key: string]: number;
       };
+      /** @description Those this kiln can make. */
       faults: string[];
       photos: components['schemas']['ReadPhoto'][];
       schedule: null | components['schemas']['ScheduleOfFiring'];
       hasLog: boolean;
+      air?: null | components['schemas']['AirOfFiring'];
     };
     /** @description A reading that was refused. */
     RejectedSample: {

@@ -47,7 +47,12 @@ export const faultIds = [
   'uneven',
   'stuck',
   'greyed',
-  'foot-crack'
+  'foot-crack',
+  'too-little-reduction',
+  'too-much-reduction',
+  'carbon-trapped',
+  'iron-colour',
+  'copper-colour'
 ] as const;
 export type FaultId = (typeof faultIds)[number];
 

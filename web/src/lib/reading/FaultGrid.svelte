@@ -1,12 +1,18 @@
 <script lang="ts">
   import { faults } from './faults';
 
-  /** Every fault, drawn: press the one that is seen. */
+  /** Every fault this kiln can make, drawn: press the one that is seen. */
   const {
+    can,
     onchoose,
     folded,
     onunfold
-  }: { onchoose: (kind: string) => void; folded: boolean; onunfold: () => void } = $props();
+  }: {
+    can: readonly string[];
+    onchoose: (kind: string) => void;
+    folded: boolean;
+    onunfold: () => void;
+  } = $props();
 </script>
 
 {#if folded}
@@ -15,7 +21,7 @@
   >
 {:else}
   <ul class="grid-of-faults" aria-label="Which fault?">
-    {#each faults as fault (fault.id)}
+    {#each faults.filter((f) => can.includes(f.id)) as fault (fault.id)}
       <li>
         <button onclick={() => onchoose(fault.id)} title={fault.looks} data-fault={fault.id}>
           <svg viewBox="0 0 24 24" aria-hidden="true"

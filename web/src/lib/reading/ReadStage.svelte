@@ -1,4 +1,5 @@
 <script lang="ts">
+  import AirCard from './AirCard.svelte';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
   import { api, sayProblem, type Lot, type Packing } from '$lib/api/client';
@@ -143,6 +144,7 @@
       <PacksCard draft={reading} {numbers} {closed} />
       <ResultsCard draft={reading} {closed} />
     </div>
+    {#if reading.view.air}<AirCard air={reading.view.air} />{/if}
     {#if packing}
       <details class="card-paper p-4">
         <summary class="cursor-pointer">The kiln as it was packed</summary>

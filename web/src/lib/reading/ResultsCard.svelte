@@ -91,7 +91,7 @@
   {/each}
   {#if !closed}
     {#if choosing || results.faults.length === 0}
-      <FaultGrid onchoose={add} folded={!choosing} onunfold={() => (choosing = true)} />
+      <FaultGrid can={view.faults} onchoose={add} folded={!choosing} onunfold={() => (choosing = true)} />
     {:else}
       <button class="btn btn-paper btn-sm justify-self-start" onclick={() => (choosing = true)}
         >Another fault</button

@@ -118,6 +118,36 @@ export const faults: readonly FaultWord[] = [
     name: 'Crack in the foot',
     looks: 'an S or a star underneath',
     draw: 'M12 12m-8 0a8 8 0 1 0 16 0 8 8 0 1 0-16 0M9 9c4-2 5 2 3 3s-1 5 3 3'
+  },
+  {
+    id: 'too-little-reduction',
+    name: 'Too little reduction',
+    looks: 'pale body, no freckles of iron',
+    draw: 'M7 19V8h10v11M9 8c0-3 1-4 3-5 2 1 3 2 3 5M5 21h14'
+  },
+  {
+    id: 'too-much-reduction',
+    name: 'Too much reduction',
+    looks: 'dull, dark and rough, brittle body',
+    draw: 'M7 19V8h10v11M5 21h14M9 5c0-2 2-2 2-4M13 6c0-3 2-3 2-5M8 11h8M8 14h8M8 17h8'
+  },
+  {
+    id: 'carbon-trapped',
+    name: 'Carbon trapped',
+    looks: 'black or grey clouds under the glaze',
+    draw: 'M6 12a3 3 0 0 1 5-2 4 4 0 0 1 7 2 3 3 0 0 1 0 5H8a3 3 0 0 1-2-5M9 14h.01M13 13h.01M15 16h.01'
+  },
+  {
+    id: 'iron-colour',
+    name: 'Iron the wrong colour',
+    looks: 'celadon yellow or grey, tenmoku dull',
+    draw: 'M5 12a7 7 0 0 1 14 0M5 12c0 4 3 7 7 7s7-3 7-7zM9 5l6 14'
+  },
+  {
+    id: 'copper-colour',
+    name: 'Copper the wrong colour',
+    looks: 'green, clear or liver where red was wanted',
+    draw: 'M5 12a7 7 0 0 1 14 0M5 12c0 4 3 7 7 7s7-3 7-7zM12 5v14'
   }
 ];
 
