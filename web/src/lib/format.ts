@@ -52,6 +52,10 @@ export const dayName = (at: Date) => format(at, { weekday: 'short' });
 /** "Tue 21:05". */
 export const clock = (at: Date) => `${dayName(at)} ${shortTime(at)}`;
 
+/** "Tue 3 Mar, 21:05", for what hangs on a wall. */
+export const dated = (at: Date | string) =>
+  `${format(new Date(at), { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '')}, ${shortTime(new Date(at))}`;
+
 const dayNumber = (at: Date) => Date.parse(wallOf(at, display.zone).date) / 86_400_000;
 
 /** "today 21:05", "yesterday 09:10", "12 Sep", "12 Sep 2025". */

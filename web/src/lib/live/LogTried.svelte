@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { clock, number, plural } from '$lib/format';
+  import { clock, degrees, number, plural } from '$lib/format';
+  import { toUnit } from '$lib/units';
   import { display } from '$lib/display.svelte';
   import type { LogTaken } from './types';
-  import { big } from './words';
 
   /** What an import would give, told before anything is taken: the lines that cannot be read, one by one. */
   const { tried }: { tried: LogTaken } = $props();
@@ -18,7 +18,7 @@
       )} can.</b
     >
     {clock(new Date(tried.from))} to {clock(new Date(tried.to))}{tried.hottest != null
-      ? `, hottest ${big(tried.hottest, display.unit)}${display.unit}`
+      ? `, hottest ${degrees(toUnit(tried.hottest, display.unit), display.unit)}`
       : ''}.
   </p>
   <ul class="mt-1 max-h-40 overflow-y-auto text-[14px]">

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { display } from '$lib/display.svelte';
 import type { Live, Spread } from './types';
-import { alarmName, big, doing, expected, late, off } from './words';
+import { alarmName, big, doing, expected, late, off, tagSign } from './words';
 
 const start = new Date(2026, 10, 24, 8, 0).toISOString();
 const now = new Date(2026, 10, 24, 9, 0);
@@ -10,6 +10,18 @@ const spread = (p10: number | null, p50: number | null, p90: number | null) => (
 beforeEach(() => {
   display.zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   display.clock = 'twenty-four';
+});
+
+it('the tag says what the kiln does', () => {
+  const says = (state: Parameters<typeof tagSign>[0], celsius: number | null) =>
+    tagSign(state, celsius, 50).word;
+  expect([says(null, null), says('planned', 20), says('started', 20), says('firing', 40)]).toEqual(
+    Array(4).fill('FIRING')
+  );
+  expect([says('cooling', 300), says('stopped', 900), says('cooling', null)]).toEqual(
+    Array(3).fill('COOLING')
+  );
+  expect([says('cooling', 50), says('opened', 300), says('closed', null)]).toEqual(['COOL', 'OPEN', 'OPEN']);
 });
 
 describe('where a firing is, in a few words', () => {

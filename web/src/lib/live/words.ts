@@ -17,6 +17,20 @@ export const stateNames: Record<FiringState, string> = {
   closed: 'Closed'
 };
 
+/** What the sign at the kiln says: it cools for a day after it fires, and is not to be opened then either. */
+export function tagSign(
+  state: FiringState | null | undefined,
+  celsius: number | null | undefined,
+  opensAt: number | null | undefined
+): { word: string; under: string } {
+  if (state === 'opened' || state === 'read' || state === 'closed')
+    return { word: 'OPEN', under: 'the firing is over' };
+  if (state !== 'cooling' && state !== 'stopped') return { word: 'FIRING', under: 'do not open' };
+  return celsius != null && opensAt != null && celsius <= opensAt
+    ? { word: 'COOL', under: 'may be opened' }
+    : { word: 'COOLING', under: 'do not open' };
+}
+
 /** "1196°", of the person's scale. */
 export const big = (celsius: number | null | undefined, unit: 'C' | 'F') =>
   celsius === null || celsius === undefined ? '–' : `${number(toUnit(celsius, unit), 0)}°`;

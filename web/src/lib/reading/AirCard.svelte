@@ -1,7 +1,7 @@
 <script lang="ts">
   import { display } from '$lib/display.svelte';
-  import { duration } from '$lib/format';
-  import { big } from '$lib/live/words';
+  import { degrees, hold } from '$lib/format';
+  import { toUnit } from '$lib/units';
   import type { ReadingView } from './reading-draft.svelte';
 
   /** How long it was in which air above 750 °C, beside the last good firing of the kind in this kiln. */
@@ -13,6 +13,7 @@
     ['neutral', 'neutral'],
     ['oxidising', 'air enough']
   ] as const;
+  const at = (celsius: number) => degrees(toUnit(celsius, display.unit), display.unit);
   const most = $derived(
     Math.max(1, ...bands.flatMap(([band]) => [air.minutes[band], air.before?.minutes[band] ?? 0]))
   );
@@ -21,8 +22,8 @@
 <section class="card-paper px-4 py-3" aria-labelledby="its-air" data-testid="air">
   <h2 id="its-air" class="text-[17px]">Its air</h2>
   <p class="text-soft mb-2 text-[13.5px]">
-    Above {big(750, display.unit)}{display.unit}, up to the end of the top{air.reducedFrom != null
-      ? `; reduction from ${big(air.reducedFrom, display.unit)}${display.unit} on`
+    Above {at(750)}, up to the end of the top{air.reducedFrom != null
+      ? `; reduction from ${at(air.reducedFrom)} on`
       : ''}.
     {#if air.before}The pale bars are the last good one: <a
         class="link"
@@ -41,11 +42,11 @@
           <th class="w-36 text-left font-normal" scope="row">{name}</th>
           <td>
             <span class="bar" style:width="{(air.minutes[band] / most) * 70}%"></span>
-            <b>{duration(air.minutes[band])}</b>
+            <b>{hold(air.minutes[band]) || 'none'}</b>
           </td>
           {#if air.before}<td>
               <span class="bar before" style:width="{(air.before.minutes[band] / most) * 70}%"></span>
-              {duration(air.before.minutes[band])}
+              {hold(air.before.minutes[band]) || 'none'}
             </td>{/if}
         </tr>
       {/each}

@@ -3,12 +3,13 @@
   import { page } from '$app/state';
   import { api, sayProblem } from '$lib/api/client';
   import { display } from '$lib/display.svelte';
-  import { clock } from '$lib/format';
+  import { dated, degrees } from '$lib/format';
+  import { tagSign } from '$lib/live/words';
+  import { toUnit } from '$lib/units';
   import { kilnList } from '$lib/kilns/queries';
   import { liveOf, runOf } from '$lib/live/queries';
-  import { big, expected } from '$lib/live/words';
 
-  /** The sign for the kiln: firing, do not open. */
+  /** The sign for the kiln: firing, cooling or open, with its dates. */
   const id = $derived(Number(page.params.id));
   const firing = createQuery(() => ({
     queryKey: ['firing', id, 'tag'],
@@ -21,6 +22,14 @@
   const kilns = createQuery(kilnList);
   const run = createQuery(() => runOf(id));
   const live = createQuery(() => ({ ...liveOf(id), enabled: run.data !== undefined && run.data !== null }));
+  /** What hangs at the kiln: it follows the firing, so that one printed while it cools says that it cools. */
+  const sign = $derived(
+    tagSign(
+      live.data?.state ?? run.data?.state,
+      live.data?.chamber ?? live.data?.display,
+      run.data?.opensAtCelsius
+    )
+  );
   const kiln = $derived(kilns.data?.find((k) => k.id === firing.data?.firing.kilnId));
 </script>
 
@@ -35,29 +44,40 @@
     >
   </div>
   <article class="tag">
-    <p class="big">FIRING</p>
-    <p class="big two">do not open</p>
+    <p class="big">{sign.word}</p>
+    <p class="big two">{sign.under}</p>
     <p class="kiln">{kiln?.kiln.name ?? ''} · {firing.data.firing.name}</p>
     <dl>
       <dt>Started</dt>
       <dd>
-        {run.data ? clock(new Date(run.data.startsAt)) : '. . . . . . . . . . . .'}{run.data?.by
+        {run.data ? dated(run.data.startsAt) : '. . . . . . . . . . . .'}{run.data?.by
           ? `, ${run.data.by}`
           : ''}
       </dd>
-      <dt>Safe to open</dt>
-      <dd>
-        {run.data && live.data?.forecast
-          ? `about ${expected(run.data.startsAt, live.data.forecast.open, new Date())}`
-          : '. . . . . . . . . . . .'}, at {big(
-          run.data?.opensAtCelsius ?? kiln?.kiln.openLimit ?? 50,
-          display.unit
-        )}
-      </dd>
+      {#if run.data?.stoppedAt ?? run.data?.cooledAt}
+        <dt>{kiln?.kiln.heat === 'fuel' ? 'Burners out' : 'Switched off'}</dt>
+        <dd>{dated(run.data?.stoppedAt ?? run.data?.cooledAt ?? '')}</dd>
+      {/if}
+      {#if run.data?.openedAt}
+        <dt>Opened</dt>
+        <dd>{dated(run.data.openedAt)}</dd>
+      {:else}
+        <dt>Safe to open</dt>
+        <dd>
+          {run.data && live.data?.forecast
+            ? `about ${dated(new Date(Date.parse(run.data.startsAt) + (live.data.forecast.open.p50 ?? 0) * 60_000))}`
+            : '. . . . . . . . . . . .'}, at {degrees(
+            toUnit(run.data?.opensAtCelsius ?? 50, display.unit),
+            display.unit
+          )}
+        </dd>
+      {/if}
       <dt>Ask</dt>
       <dd>. . . . . . . . . . . . . . . . . . . . . . . .</dd>
     </dl>
-    <p>Hot surfaces. Nothing on the kiln or leaning against it. Children and pets away.</p>
+    {#if sign.word !== 'OPEN'}<p>
+        Hot surfaces. Nothing on the kiln or leaning against it. Children and pets away.
+      </p>{/if}
   </article>
 {/if}
 
