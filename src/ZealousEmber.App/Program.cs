@@ -147,6 +147,7 @@ async Task Serve()
     app.MapKilnToken();
     app.MapReading();
     app.MapChanges();
+    app.MapMorning();
     app.MapLogbook();
     app.MapCompare();
     app.MapFiringFiles();

@@ -182,3 +182,32 @@ public sealed record ChangeRequest(string? Patch, int? OverVersion = null);
 /// <summary>The next version of a schedule.</summary>
 /// <param name="Before">The version before it; 0 where the schedule is new.</param>
 public sealed record ChangeResponse(int ScheduleId, int Version, int Before, string Name, string Text);
+
+/// <summary>What the latest firing that was read says.</summary>
+/// <param name="Shelves">What the cones say, shelf by shelf.</param>
+/// <param name="Faults">What was wrong with its ware.</param>
+/// <param name="Change">What to change next; nothing where nothing asks for it.</param>
+public sealed record MorningContract(
+    int FiringId,
+    string Name,
+    int KilnId,
+    string Kiln,
+    string GoalCone,
+    IReadOnlyList<MorningShelf> Shelves,
+    IReadOnlyList<string> Faults,
+    MorningChange? Change
+);
+
+/// <summary>A pack.</summary>
+/// <param name="Past">°C of cone past the goal.</param>
+/// <param name="Bound">1 where it was that much at least, -1 at most, 0 where it was read from both sides.</param>
+public sealed record MorningShelf(ShelfName Shelf, double Past, int Bound);
+
+/// <summary>The change a firing asks for.</summary>
+/// <param name="Patch">Which, as the change is made by.</param>
+/// <param name="Text">In a sentence.</param>
+/// <param name="Kelvins">How much hotter its top gets.</param>
+/// <param name="HoldMinutes">How much longer it is held.</param>
+/// <param name="ScheduleId">Whose next version it makes.</param>
+/// <param name="MovedOn">The schedule's present version, where that is another than was fired.</param>
+public sealed record MorningChange(string Patch, string Text, double Kelvins, double HoldMinutes, int? ScheduleId, string? Schedule, int? MovedOn);

@@ -37,6 +37,10 @@ internal sealed class DiagnosisTask
         found = [.. firing.Record.Results.Faults.GroupBy(f => f.Kind).Select(g => facts.Found([.. g]))];
     }
 
+    /// <summary>The one change to make next; nothing where nothing asks for one.</summary>
+    public string? Next =>
+        Advice.Next(found, firing.Run.Goal is { } goal && firing.Packs.Mean() is { } got ? got - ConeTable.Of(goal).Kinetics.EndPoint(60) : null);
+
     /// <summary>All causes of all faults, those to go by first.</summary>
     public IReadOnlyList<FiringCause> Causes()
     {

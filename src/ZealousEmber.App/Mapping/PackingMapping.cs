@@ -33,18 +33,18 @@ internal static class PackingMapping
         if (problems.Count > 0)
             return Result<PackingRequest>.Failed(problems);
         return new PackingRequest(
-            chamber!,
-            props!,
-            rules!,
-            raw,
-            lots,
-            wish.Handles,
-            wire.Packs ?? !raw,
-            wish.Openings,
-            wish.Pieces,
-            wish.Regions,
-            wish.Shelves,
-            wish.Columns
+            Chamber: chamber!,
+            Props: props!,
+            Rules: rules!,
+            Raw: raw,
+            Lots: lots,
+            Handles: wish.Handles,
+            Packs: wire.Packs ?? !raw,
+            Openings: wish.Openings,
+            Pieces: wish.Pieces,
+            Regions: wish.Regions,
+            Shelves: wish.Shelves,
+            Columns: wish.Columns
         );
     }
 
@@ -119,21 +119,21 @@ internal static class PackingMapping
     {
         var (grid, slot) = ShelfGrid.Of(chamber, s);
         return new(
-            s.Number,
-            s.Region,
-            s.Z,
-            s.Thickness,
-            s.Opening,
-            [.. s.Props.Select(p => new PlacedPropContract(p.X, p.Y, p.Heights))],
-            [.. s.Pieces.Select(p => new PlacedPieceContract(p.Lot, p.X, p.Y, p.Turn, p.Stack, p.Held ? true : null))],
-            s.Pack is { } pack ? new PlacedPackContract(pack.X, pack.Y, pack.Peephole) : null,
-            s.WareKg,
-            s.AreaShare,
-            s.Needs,
-            s.Column,
-            new ShelfPlaceContract(s.Place.X, s.Place.Y, s.Place.Width, s.Place.Depth),
-            [.. ShelfOutline.Of(chamber, s).SelectMany(p => new[] { p.X, p.Y })],
-            grid.Said(slot)
+            Number: s.Number,
+            Region: s.Region,
+            Z: s.Z,
+            Thickness: s.Thickness,
+            Opening: s.Opening,
+            Props: [.. s.Props.Select(p => new PlacedPropContract(p.X, p.Y, p.Heights))],
+            Pieces: [.. s.Pieces.Select(p => new PlacedPieceContract(p.Lot, p.X, p.Y, p.Turn, p.Stack, p.Held ? true : null))],
+            Pack: s.Pack is { } pack ? new PlacedPackContract(pack.X, pack.Y, pack.Peephole) : null,
+            WareKg: s.WareKg,
+            AreaShare: s.AreaShare,
+            Needs: s.Needs,
+            Column: s.Column,
+            Place: new ShelfPlaceContract(s.Place.X, s.Place.Y, s.Place.Width, s.Place.Depth),
+            Outline: [.. ShelfOutline.Of(chamber, s).SelectMany(p => new[] { p.X, p.Y })],
+            Where: grid.Said(slot)
         );
     }
 

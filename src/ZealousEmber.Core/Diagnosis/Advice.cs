@@ -11,6 +11,23 @@ public sealed record Advice(string? Patch, string? WithBisque, ImmutableArray<st
     private static readonly ImmutableHashSet<string> Longer = [Patches.Heal, Patches.Even];
     private static readonly ImmutableHashSet<string> OfBisque = [Patches.BurnOut, Patches.Vent, Patches.CoolerBisque];
 
+    // What a cone and whoever reads it are sure of.
+    private const double WorthChanging = 4;
+
+    /// <summary>
+    /// The one change to make next: what faults ask for; where they ask for none, heat work, if the packs say that it was off by more than they may be.
+    /// </summary>
+    /// <param name="faults">As they were found.</param>
+    /// <param name="past">What the packs say, °C of cone past the goal; nothing without packs.</param>
+    public static string? Next(IReadOnlyList<FoundFault> faults, double? past) =>
+        (faults.Count > 0 ? Of(faults).Patch : null)
+        ?? past switch
+        {
+            < -WorthChanging => Patches.MoreWork,
+            > WorthChanging => Patches.LessWork,
+            _ => null,
+        };
+
     /// <summary>Weighs the changes that the leading causes ask for.</summary>
     public static Advice Of(IReadOnlyList<FoundFault> faults)
     {

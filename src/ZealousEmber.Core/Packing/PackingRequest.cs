@@ -76,7 +76,8 @@ public sealed record PackingSettings(
     public static readonly PackingSettings None = new(HandleChoice.Any, [], [], []);
 
     /// <summary>
-    /// What cannot be kept, naming <c>keep.openings</c>, <c>keep.regions</c>, <c>keep.columns</c>, <c>keep.pieces</c> or <c>keep.pieces[i]</c>; nothing when all is well.
+    /// What cannot be kept, naming <c>keep.openings</c>, <c>keep.regions</c>, <c>keep.columns</c>, <c>keep.pieces</c> or <c>keep.pieces[i]</c>;
+    /// nothing when all is well.
     /// </summary>
     public Problem? Check()
     {

@@ -1,4 +1,5 @@
 using System.Net;
+using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
@@ -54,6 +55,36 @@ public sealed class ReadingTests(RunningStudio studio) : IClassFixture<RunningSt
         (await (await Http.Send($"/api/firings/{firing}/closed", new JsonObject { ["reopen"] = true })).Read())["state"]!.GetValue<string>().ShouldBe("read");
         await (await Put(firing, "results", """{"out":3}""")).Read();
         (await Http.Get("/api/firings/runs")).AsArray().Single(r => r!["firingId"]!.GetValue<int>() == firing)!["state"]!.GetValue<string>().ShouldBe("read");
+    }
+
+    [Fact]
+    public async Task The_morning_after_says_what_the_cones_say_and_makes_the_change_at_one_press()
+    {
+        var (_, firing) = await Http.Plan();
+        var stored = await Http.Get($"/api/firings/{firing}");
+        stored["firing"]!["goalCone"] = "6";
+        var put = new HttpRequestMessage(HttpMethod.Put, $"/api/firings/{firing}") { Content = JsonContent.Create(stored["firing"]) };
+        put.Headers.TryAddWithoutValidation("If-Match", $"\"{stored["version"]}\"");
+        await (await Http.SendAsync(put)).Read();
+        await (await Http.Start(firing, new JsonObject { ["link"] = "hand", ["startsAt"] = studio.Clock.GetUtcNow().AddHours(-3) })).Read(201);
+        await (await Http.Send($"/api/firings/{firing}/stop", null)).Read();
+        await (await Http.Send($"/api/firings/{firing}/opened", null)).Read();
+        await (
+            await Put(
+                firing,
+                "packs",
+                """{"packs":[{"shelf":"top","cones":[{"cone":"6","bendDegrees":45}]},{"shelf":"bottom","cones":[{"cone":"6","bendDegrees":30}]}]}"""
+            )
+        ).Read();
+        var morning = await Http.Get("/api/firings/morning");
+        morning["firingId"]!.GetValue<int>().ShouldBe(firing);
+        morning["shelves"]!.AsArray().Select(s => s!["shelf"]!.GetValue<string>()).ShouldBe(["top", "bottom"]);
+        morning["shelves"]!.AsArray().ShouldAllBe(s => s!.Number("past") < -3);
+        var change = morning["change"]!;
+        (change["patch"]!.GetValue<string>(), change["movedOn"] is null).ShouldBe(("work+", true));
+        (change.Number("kelvins") + change.Number("holdMinutes")).ShouldBeGreaterThan(0);
+        var made = await (await Http.Send($"/api/firings/{firing}/change", new JsonObject { ["patch"] = "work+" })).Read(201);
+        (await Http.Get("/api/firings/morning"))["change"]!.Number("movedOn").ShouldBe(made.Number("version"));
     }
 
     [Fact]

@@ -11,6 +11,7 @@
   import { latestSchedules } from '$lib/library/queries';
   import Welcome from '$lib/library/Welcome.svelte';
   import RoomKilns from '$lib/live/RoomKilns.svelte';
+  import MorningCard from '$lib/reading/MorningCard.svelte';
 
   const unit: Unit = localStorage.getItem('ember.unit') === 'F' ? 'F' : 'C';
   const example = '26 mugs, 6 mm, bone dry, bisque 06, start tomorrow at 9pm';
@@ -29,6 +30,7 @@
   </header>
 
   <RoomKilns />
+  <MorningCard />
 
   {#if unsaved.data != null}
     <a class="card-paper hover:border-primary px-4 py-3" href="/schedules/new" data-testid="unsaved">

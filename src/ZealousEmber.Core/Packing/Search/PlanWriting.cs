@@ -79,19 +79,19 @@ internal static class PlanWriting
         ];
         var area = packed.Pieces.Sum(p => FootprintOf(request, p.Lot));
         return new PlacedShelf(
-            number,
-            s.Slot.Region,
-            packed.Z,
-            s.Grid.Shelf.Thickness,
-            above - top,
-            props,
-            pieces,
-            packed.Pack,
-            packed.Pieces.Sum(p => p.Stack * request.Lots[p.Lot].PieceMass),
-            area / ShelfSpaces.ShelfOf(request.Chamber, s.Grid, s.Slot).Area,
-            packed.Pieces.Select(p => request.HeightOf(request.Lots[p.Lot], p.Stack) + request.Rules.Above).DefaultIfEmpty(0).Max(),
-            s.Slot.Column,
-            s.Grid.At(s.Slot)
+            Number: number,
+            Region: s.Slot.Region,
+            Z: packed.Z,
+            Thickness: s.Grid.Shelf.Thickness,
+            Opening: above - top,
+            Props: props,
+            Pieces: pieces,
+            Pack: packed.Pack,
+            WareKg: packed.Pieces.Sum(p => p.Stack * request.Lots[p.Lot].PieceMass),
+            AreaShare: area / ShelfSpaces.ShelfOf(request.Chamber, s.Grid, s.Slot).Area,
+            Needs: packed.Pieces.Select(p => request.HeightOf(request.Lots[p.Lot], p.Stack) + request.Rules.Above).DefaultIfEmpty(0).Max(),
+            Column: s.Slot.Column,
+            Place: s.Grid.At(s.Slot)
         );
     }
 

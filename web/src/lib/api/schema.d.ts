@@ -709,6 +709,49 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/firings/morning': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What the latest firing that was read says by shelf, and what to change next; nothing when none was read lately */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['MorningContract'];
+          };
+        };
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/logbook': {
     parameters: {
       query?: never;
@@ -10298,6 +10341,63 @@ export interface components {
       cost: null | number;
       /** Format: int32 */
       lost: number;
+    };
+    /** @description The change a firing asks for. */
+    MorningChange: {
+      /** @description Which, as the change is made by. */
+      patch: string;
+      /** @description In a sentence. */
+      text: string;
+      /**
+       * Format: double
+       * @description How much hotter its top gets.
+       */
+      kelvins: number;
+      /**
+       * Format: double
+       * @description How much longer it is held.
+       */
+      holdMinutes: number;
+      /**
+       * Format: int32
+       * @description Whose next version it makes.
+       */
+      scheduleId: null | number;
+      schedule: null | string;
+      /**
+       * Format: int32
+       * @description The schedule's present version, where that is another than was fired.
+       */
+      movedOn: null | number;
+    };
+    /** @description What the latest firing that was read says. */
+    MorningContract: {
+      /** Format: int32 */
+      firingId: number;
+      name: string;
+      /** Format: int32 */
+      kilnId: number;
+      kiln: string;
+      goalCone: string;
+      /** @description What the cones say, shelf by shelf. */
+      shelves: components['schemas']['MorningShelf'][];
+      /** @description What was wrong with its ware. */
+      faults: string[];
+      change: null | components['schemas']['MorningChange'];
+    };
+    /** @description A pack. */
+    MorningShelf: {
+      shelf: components['schemas']['ShelfName'];
+      /**
+       * Format: double
+       * @description °C of cone past the goal.
+       */
+      past: number;
+      /**
+       * Format: int32
+       * @description 1 where it was that much at least, -1 at most, 0 where it was read from both sides.
+       */
+      bound: number;
     };
     /** @description What somebody has to do next. */
     NextContract: {
