@@ -11,7 +11,7 @@ namespace ZealousEmber.App.Firings;
 internal static class FiringMorning
 {
     private const int Looked = 8;
-    private static readonly Duration News = Duration.FromDays(10);
+    private static readonly Duration News = Duration.FromDays(14);
 
     public static void MapMorning(this WebApplication app) =>
         app.MapGet("/api/firings/morning", Show)
@@ -24,13 +24,18 @@ internal static class FiringMorning
     {
         await studio.Reader.Refresh(cancel);
         var lately = await studio.Records.Search(new LogbookQuery(Since: studio.Now - News), 0, Looked, cancel);
-        if (
-            lately.Items.FirstOrDefault(r => r.Reached is not null) is not { } row
-            || await studio.Reader.Read(row.FiringId, cancel) is not { Run.Goal: { } goal } firing
-            || firing.Packs.IsEmpty
-        )
+        LogbookRow? row = null;
+        foreach (var one in lately.Items)
+        {
+            // What a log alone says is no reading of cones.
+            if (!(await studio.Records.Find(one.FiringId, cancel)).Packs.IsEmpty)
+            {
+                row = one;
+                break;
+            }
+        }
+        if (row is null || await studio.Reader.Read(row.FiringId, cancel) is not { Run: { Goal: { } goal } run } firing)
             return Results.NoContent();
-        var run = firing.Run;
         return Results.Ok(
             new MorningContract(
                 run.FiringId,
