@@ -31,6 +31,21 @@ public sealed class ControllerTests(SharedStudio studio)
             );
     }
 
+    [Theory]
+    [InlineData("hold", 1e-9)]
+    [InlineData("hold", 1e-300)]
+    [InlineData("hold", 0.5)]
+    [InlineData("hold", 1e300)]
+    public async Task A_controller_that_asks_for_hardly_any_time_needs_more_steps_than_it_has(string question, double most)
+    {
+        var profile = JsonNode.Parse(Profiles.Wedge)!;
+        profile["ask"]!.AsArray().Single(a => a!["id"]!.GetValue<string>() == question)!["max"] = most;
+        var held =
+            """{"kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":80,"target":120,"holdMinutes":600},{"pace":"rate","rate":150,"target":1210,"holdMinutes":90},{"pace":"natural"}]}""";
+        var answer = await Post("/fit", $$"""{"schedule":{{held}},"profile":{{profile.ToJsonString()}},"goalCone":"6"}""");
+        ((int)answer.StatusCode).ShouldBeOneOf(200, 422);
+    }
+
     [Fact]
     public async Task Ten_come_with_the_program_and_are_copied_not_changed()
     {

@@ -100,18 +100,21 @@ internal sealed class StepFit
         if (profile.Give == StepForm.Time)
         {
             var (minutes, time) = (hours * 60, profile.Find("time")!);
-            var parts = Math.Max(1, (int)Math.Ceiling(minutes / time.Max - 1e-9));
+            var parts = Parts(minutes / time.Max);
             return (isFlat, parts, price + (minutes / parts < Math.Max(time.Min, 0.5) ? OutsideCost : 0));
         }
         if (isFlat)
         {
             var longest = profile.Find("hold")!.Max;
-            return (true, longest > 0 ? Math.Max(1, (int)Math.Ceiling(hours * 60 / longest - 1e-9)) : 1, price + (longest > 0 ? 0 : OutsideCost));
+            return (true, longest > 0 ? Parts(hours * 60 / longest) : 1, price + (longest > 0 ? 0 : OutsideCost));
         }
         var rate = words.RateOf(Math.Abs(b.Celsius - a.Celsius) / hours);
         var question = profile.Find("rate")!;
         return (false, 1, price + (rate < question.Min - question.Step / 2 || rate > question.Max + question.Step / 2 ? OutsideCost : 0));
     }
+
+    /// <summary>Whole parts of so many times the longest; one more than any controller has steps where it is far too many.</summary>
+    private static int Parts(double times) => times > 1 ? (int)Math.Min(Math.Ceiling(times - 1e-9), ControllerProfile.MostSteps + 1) : 1;
 
     /// <summary>Steps a piece takes, and what it costs where it cannot really be said.</summary>
     private (int Steps, double Extra) Steps(int from, int to, bool isFlat, bool afterRamp, int parts)
