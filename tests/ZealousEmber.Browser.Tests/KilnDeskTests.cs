@@ -146,7 +146,7 @@ public sealed class KilnDeskTests(Browser browser) : PageVisit(browser)
         TestId("log-file").SendKeys(broken);
         Until(() => TestId("learn").Enabled, "the file is read");
         TestId("learn").Click();
-        Until(() => TestId("learn-trouble").Text.Contains("Line 3 has no temperature"), "says where");
+        Until(() => TestId("learn-trouble").Text.Contains("line 3: No temperature"), "says where");
         File.Delete(file);
         File.Delete(broken);
         await Http.DeleteAsync($"/api/kilns/{made["id"]}");
