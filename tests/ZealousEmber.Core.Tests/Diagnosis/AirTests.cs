@@ -123,7 +123,7 @@ public sealed class AirTests
         }
         string Notated(string patch, string line) =>
             NotationWriter.Write(SchedulePatcher.Make(patch, Task(line)).Value.Schedule!.Program.Steps, TemperatureUnit.Celsius);
-        Notated("air+", Body).ShouldContain("25/h to 930 in heavy reduction");
+        Notated("air+", Body).ShouldContain("26/h to 930 in heavy reduction");
         Notated("air+", Clear).ShouldContain("150/h to 900 in oxidation; 40/h to 930 in heavy reduction \"body reduction\"; 150/h to 1275 hold 10m in light");
         Notated("air-", Body).ShouldContain("40/h to 915 in heavy reduction; 40/h to 930 in light reduction");
         Notated("airearly", Body).ShouldContain("150/h to 880 in oxidation; 150/h to 900 in heavy reduction");
