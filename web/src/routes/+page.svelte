@@ -30,7 +30,6 @@
   </header>
 
   <RoomKilns />
-  <MorningCard />
 
   {#if unsaved.data != null}
     <a class="card-paper hover:border-primary px-4 py-3" href="/schedules/new" data-testid="unsaved">
@@ -41,41 +40,44 @@
 
   <div class="pair">
     <NextFirings />
-    <section class="card-paper overflow-hidden" aria-label="A firing in a line">
-      {#if shorthand.preview && shorthand.isSchedule}
-        {@const preview = shorthand.preview}
-        <div class="p-2.5 pb-0">
-          <FiringChart
-            curve={preview.curve}
-            unit={preview.unit}
-            bands={preview.bands}
-            poweredMinutes={preview.poweredMinutes}
-            height={190}
-            label="The firing over time: top {degrees(preview.peak, preview.unit)}"
-          />
-          <p class="mt-1 text-[13.5px]">
-            <span data-testid="home-sum"
-              >Top <b>{degrees(preview.peak, preview.unit)}</b>, power on for
-              <b>{duration(preview.poweredMinutes)}</b>,
-              <b>{duration(preview.totalMinutes)}</b> in all.</span
-            >
-            {#if preview.kilnNote}<span class="text-soft">{preview.kilnNote}</span>{/if}
-          </p>
-        </div>
-      {/if}
-      <SayLine {shorthand}>
-        {#snippet empty(write)}
-          <p class="text-[13.5px]">
-            <button type="button" class="link link-hover text-primary" onclick={() => write(example)}
-              >Try an example</button
-            >
-            <span class="text-soft"
-              >or write steps, like 80/h to 120 hold 45m; 160/h to 1040; off, or paste a table.</span
-            >
-          </p>
-        {/snippet}
-      </SayLine>
-    </section>
+    <div class="grid content-start gap-3">
+      <section class="card-paper overflow-hidden" aria-label="A firing in a line">
+        {#if shorthand.preview && shorthand.isSchedule}
+          {@const preview = shorthand.preview}
+          <div class="p-2.5 pb-0">
+            <FiringChart
+              curve={preview.curve}
+              unit={preview.unit}
+              bands={preview.bands}
+              poweredMinutes={preview.poweredMinutes}
+              height={190}
+              label="The firing over time: top {degrees(preview.peak, preview.unit)}"
+            />
+            <p class="mt-1 text-[13.5px]">
+              <span data-testid="home-sum"
+                >Top <b>{degrees(preview.peak, preview.unit)}</b>, power on for
+                <b>{duration(preview.poweredMinutes)}</b>,
+                <b>{duration(preview.totalMinutes)}</b> in all.</span
+              >
+              {#if preview.kilnNote}<span class="text-soft">{preview.kilnNote}</span>{/if}
+            </p>
+          </div>
+        {/if}
+        <SayLine {shorthand}>
+          {#snippet empty(write)}
+            <p class="text-[13.5px]">
+              <button type="button" class="link link-hover text-primary" onclick={() => write(example)}
+                >Try an example</button
+              >
+              <span class="text-soft"
+                >or write steps, like 80/h to 120 hold 45m; 160/h to 1040; off, or paste a table.</span
+              >
+            </p>
+          {/snippet}
+        </SayLine>
+      </section>
+      <MorningCard />
+    </div>
   </div>
 
   <section aria-labelledby="last-changed">
