@@ -184,6 +184,7 @@ internal sealed class FiringReader(
         var entries = FiringEntry.InForce(await runs.Entries(id, cancel));
         var stored = await samples.Read(id, cancel);
         var fuel = run.IsFuel ? RunningFiring.AtItsEnd(run, stored, entries).Live as FuelFollower : null;
+        var burned = fuel?.Burned;
         return new ReadFiring(
             draft,
             run,
@@ -194,8 +195,8 @@ internal sealed class FiringReader(
             problems.Count == 0 ? load : null,
             kiln,
             entries,
-            fuel?.Burned,
-            fuel?.Air ?? []
+            burned?.Gas,
+            burned?.Air ?? []
         );
     }
 

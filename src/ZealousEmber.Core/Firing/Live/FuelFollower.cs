@@ -96,13 +96,18 @@ public sealed class FuelFollower : IFollowedFiring
     public FuelEstimate? Taught =>
         seen.Count == 0 || turns.Count == 0 ? null : FuelEstimator.At(kiln.Kiln, kiln.Standing, kiln.Start.Celsius, Made, seen, off ?? LastAt ?? 0);
 
-    /// <summary>The gas it took by its turns; nothing where nobody turned anything.</summary>
-    public EnergyUse? Burned =>
-        turns.Count == 0 ? null : TurnPlanner.Follow(kiln.Kiln, kiln.Standing, kiln.Start, Made, off ?? LastAt ?? 0).Use(kiln.Kiln.Fuel);
-
-    /// <summary>The air it had by its turns, stretch by stretch; none where nobody turned anything.</summary>
-    public ImmutableArray<AirStretch> Air =>
-        turns.Count == 0 ? [] : AirStretch.Of(TurnPlanner.Follow(kiln.Kiln, kiln.Standing, kiln.Start, Made, off ?? LastAt ?? 0).Air, off ?? LastAt ?? 0);
+    /// <summary>What its turns came to: gas and air, up to when it was shut off; nothing where nobody turned anything.</summary>
+    public (EnergyUse Gas, ImmutableArray<AirStretch> Air)? Burned
+    {
+        get
+        {
+            if (turns.Count == 0)
+                return null;
+            var end = off ?? LastAt ?? 0;
+            var followed = TurnPlanner.Follow(kiln.Kiln, kiln.Standing, kiln.Start, Made, end);
+            return (followed.Use(kiln.Kiln.Fuel), AirStretch.Of(followed.Air, end));
+        }
+    }
 
     /// <summary>The turns that were made, in order of time.</summary>
     public ImmutableArray<FuelTurn> Made => [.. turns.Select(t => new FuelTurn(t.Key, t.Value))];

@@ -15,7 +15,6 @@
   const said = $derived(morning.data);
   let busy = $state(false);
   let made: { scheduleId: number; version: number; name: string } | null = $state.raw(null);
-  const key = crypto.randomUUID();
 
   async function take() {
     if (!said?.change || busy) return;
@@ -24,7 +23,7 @@
       const { data, error } = await api.POST('/api/firings/{id}/change', {
         params: { path: { id: said.firingId } },
         body: { patch: said.change.patch },
-        headers: saveKey(key)
+        headers: saveKey(`${said.firingId}-morning-${said.change.patch}`)
       });
       if (data) {
         made = data;
