@@ -148,6 +148,7 @@ async Task Serve()
     app.MapReading();
     app.MapChanges();
     app.MapMorning();
+    app.MapSheets();
     app.MapLogbook();
     app.MapCompare();
     app.MapFiringFiles();

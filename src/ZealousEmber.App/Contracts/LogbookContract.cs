@@ -1,4 +1,5 @@
 using System.Text.Json;
+using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Logbook;
 using ZealousEmber.Core.Schedules;
 
@@ -97,3 +98,26 @@ public sealed record TrendPoint(
 
 /// <summary>How often a fault was found.</summary>
 public sealed record FaultCount(string Fault, int Firings);
+
+/// <summary>A firing on paper.</summary>
+/// <param name="IsByTurns">Nobody logged it: its curve is worked out from its turns and what was seen.</param>
+/// <param name="Curve">What it was; empty where nobody knows.</param>
+/// <param name="Lines">In the order of time.</param>
+public sealed record LogSheetContract(int FiringId, bool IsByTurns, IReadOnlyList<CurveMinute> Curve, IReadOnlyList<LogSheetLineContract> Lines);
+
+/// <summary>A line of it.</summary>
+/// <param name="Celsius">What it was then.</param>
+/// <param name="Asked">What it should have been, °C; nothing once it cools by itself.</param>
+/// <param name="Kind">What was noted; nothing for an hour that only went by.</param>
+/// <param name="Text">What was noted, in words.</param>
+public sealed record LogSheetLineContract(double Minute, DateTimeOffset At, double? Celsius, double? Asked, EntryKind? Kind, string? Text, string? By);
+
+/// <summary>The turns that were made the last time.</summary>
+/// <param name="Turns">In the order of time.</param>
+public sealed record LastTurnsContract(int FiringId, string Name, DateTimeOffset StartsAt, IReadOnlyList<LastTurnContract> Turns);
+
+/// <summary>A turn that was made.</summary>
+/// <param name="Minute">Since the start.</param>
+/// <param name="Set">In words.</param>
+/// <param name="Celsius">How hot it was then, as it was read or worked out.</param>
+public sealed record LastTurnContract(double Minute, string Set, double? Celsius);

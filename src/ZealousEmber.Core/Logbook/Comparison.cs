@@ -44,6 +44,8 @@ public static class Comparison
     {
         if (value is not { } known)
             return "not known";
+        if (row.Figure.Unit == "h")
+            return Phrases.Hours(NodaTime.Duration.FromHours(known));
         var decimals = Math.Abs(known) switch
         {
             > 100 => 0,

@@ -148,7 +148,7 @@ public sealed record FiringFigure(string Name, string Label, string Unit, double
         new("rate573Up", "Through 573 °C going up", "°C/h", 40),
         new("rate573Down", "Through 573 °C going down", "°C/h", 30),
         new("rate226Down", "Through 226 °C going down", "°C/h", 20),
-        new("fastestDrop", "Fastest drop in an hour", "°C", 60),
+        new("fastestDrop", "Fastest drop over an hour", "°C/h", 60),
         new("water", "Water left at boiling", "", 0.2),
         new("burn", "Burn-out, given over needed", "", 0.2),
         new("opened", "Opened at", "°C", 30),

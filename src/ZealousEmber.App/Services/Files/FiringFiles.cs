@@ -1,11 +1,12 @@
 using System.Globalization;
 using System.Runtime.CompilerServices;
-using System.Text;
+using CsvHelper;
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.Core.Diagnosis;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.Logbook;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
@@ -76,19 +77,42 @@ internal sealed class FiringFiles(Repository<FiringDraft> firings, FiringRuns ru
         );
     }
 
-    /// <summary>The log alone, a line a reading; nothing where it was never started.</summary>
+    /// <summary>
+    /// The log alone, a line a reading, those noted by hand among them; of a fuel kiln with what was turned and seen in words of their own column. Nothing
+    /// where it was never started.
+    /// </summary>
     public async Task<string?> Csv(int id, CancellationToken cancel)
     {
         if (await runs.Find(id, cancel) is not { } run)
             return null;
-        var text = new StringBuilder("time,minutes,celsius,power,set point\n");
-        foreach (var s in await samples.Read(id, cancel))
+        var noted = FiringEntry
+            .InForce(await runs.Entries(id, cancel))
+            .Where(e => e is { Kind: EntryKind.Reading, Celsius: not null } || (run.IsFuel && EntryWords.Of(e, run.Kiln) is not null));
+        var rows = (await samples.Read(id, cancel))
+            .Select(s => (s.At, s.Celsius, s.Share, s.SetPoint, Noted: (string?)null))
+            .Concat(
+                noted.Select(e =>
+                    (At: e.At.ToUnixTimeMilliseconds(), e.Celsius, Share: (double?)null, SetPoint: (double?)null, Noted: EntryWords.Of(e, run.Kiln))
+                )
+            )
+            .OrderBy(r => r.At);
+        var text = new StringWriter();
+        using (var csv = new CsvWriter(text, CsvCells.Format with { NewLine = "\n" }))
         {
-            var minutes = (s.At - run.StartsAt.ToUnixTimeMilliseconds()) / 60_000.0;
-            text.Append(
-                CultureInfo.InvariantCulture,
-                $"{DateTimeOffset.FromUnixTimeMilliseconds(s.At):yyyy-MM-ddTHH:mm:ssZ},{minutes:0.###},{s.Celsius},{s.Share},{s.SetPoint}\n"
-            );
+            foreach (var column in (IEnumerable<string>)["time", "minutes", "celsius", "power", "set point", .. run.IsFuel ? ["noted"] : Array.Empty<string>()])
+                csv.WriteField(column);
+            csv.NextRecord();
+            foreach (var row in rows)
+            {
+                csv.WriteField(DateTimeOffset.FromUnixTimeMilliseconds(row.At).ToString("yyyy-MM-ddTHH:mm:ssZ", CultureInfo.InvariantCulture));
+                csv.WriteField(((row.At - run.StartsAt.ToUnixTimeMilliseconds()) / 60_000.0).ToString("0.###", CultureInfo.InvariantCulture));
+                csv.WriteField(row.Celsius);
+                csv.WriteField(row.Share);
+                csv.WriteField(row.SetPoint);
+                if (run.IsFuel)
+                    csv.WriteField(CsvCells.Defused(row.Noted));
+                csv.NextRecord();
+            }
         }
         return text.ToString();
     }

@@ -1,7 +1,6 @@
 using System.Globalization;
 using System.Text;
 using CsvHelper;
-using CsvHelper.Configuration;
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
@@ -30,22 +29,10 @@ internal static class ScheduleCsv
         "goal_cone",
     ];
 
-    /// <summary>First characters by which a spreadsheet takes a cell for a formula.</summary>
-    private const string FormulaStarts = "=+-@\t\r";
-
-    private static readonly CsvConfiguration Format = new(CultureInfo.InvariantCulture)
-    {
-        PrepareHeaderForMatch = header => header.Header.Trim().ToLowerInvariant(),
-        MissingFieldFound = null,
-        BadDataFound = null,
-        // RFC 4180: whatever holds a quote, a separator or a line break of any kind is quoted.
-        ShouldQuote = cell => cell.Field is { Length: > 0 } text && (text.AsSpan().IndexOfAny("\",;\r\n\t") >= 0 || text[0] == ' ' || text[^1] == ' '),
-    };
-
     public static byte[] Write(IEnumerable<ScheduleContract> schedules)
     {
         var text = new StringWriter();
-        using (var csv = new CsvWriter(text, Format with { NewLine = "\r\n" }))
+        using (var csv = new CsvWriter(text, CsvCells.Format with { NewLine = "\r\n" }))
         {
             foreach (var column in Columns)
                 csv.WriteField(column);
@@ -54,7 +41,7 @@ internal static class ScheduleCsv
             {
                 foreach (var (i, step) in schedule.Segments!.Index())
                 {
-                    csv.WriteField(Defused(schedule.Name));
+                    csv.WriteField(CsvCells.Defused(schedule.Name));
                     csv.WriteField(WireEnums.Word(schedule.Kind!.Value));
                     csv.WriteField(WireEnums.Word(schedule.Unit!.Value));
                     csv.WriteField(i + 1);
@@ -63,9 +50,9 @@ internal static class ScheduleCsv
                     csv.WriteField(step.Target);
                     csv.WriteField(step.HoldMinutes);
                     csv.WriteField(step.Atmosphere is { } air ? WireEnums.Word(air) : null);
-                    csv.WriteField(Defused(step.Reason));
-                    csv.WriteField(Defused(i == 0 ? string.Join("; ", schedule.Tags ?? []) : null));
-                    csv.WriteField(Defused(i == 0 ? schedule.Notes : null));
+                    csv.WriteField(CsvCells.Defused(step.Reason));
+                    csv.WriteField(CsvCells.Defused(i == 0 ? string.Join("; ", schedule.Tags ?? []) : null));
+                    csv.WriteField(CsvCells.Defused(i == 0 ? schedule.Notes : null));
                     csv.WriteField(i == 0 ? schedule.GoalCone : null);
                     csv.NextRecord();
                 }
@@ -78,7 +65,7 @@ internal static class ScheduleCsv
     public static Result<IReadOnlyList<ScheduleContract?>> Read(string text)
     {
         text = text.TrimStart('\uFEFF');
-        using var csv = new CsvReader(new StringReader(text), Format with { Delimiter = Delimiter(text) });
+        using var csv = new CsvReader(new StringReader(text), CsvCells.Format with { Delimiter = Delimiter(text) });
         try
         {
             if (!csv.Read() || !csv.ReadHeader())
@@ -144,8 +131,6 @@ internal static class ScheduleCsv
     /// <summary>
     /// Text that a spreadsheet would run gets a quote mark before it; so does text that begins with one, or reading could not tell them apart.
     /// </summary>
-    private static string? Defused(string? text) => text is { Length: > 0 } && (FormulaStarts.Contains(text[0]) || text[0] == '\'') ? $"'{text}" : text;
-
     private static T? Word<T>(CsvReader csv, string column, string what, List<Problem> problems)
         where T : struct, Enum
     {
@@ -159,9 +144,7 @@ internal static class ScheduleCsv
 
     private static string? Cell(CsvReader csv, string column)
     {
-        var cell = csv.GetField(column);
-        if (cell is ['\'', var second, ..] && (FormulaStarts.Contains(second) || second == '\''))
-            cell = cell[1..];
+        var cell = CsvCells.Armed(csv.GetField(column));
         return string.IsNullOrWhiteSpace(cell) ? null : cell;
     }
 

@@ -35,6 +35,7 @@ namespace ZealousEmber.App.Services.Firings;
 /// <param name="Entries">What was noted.</param>
 /// <param name="Gas">What a fuel kiln took by its turns.</param>
 /// <param name="Air">The air of a fuel kiln by its turns.</param>
+/// <param name="IsByTurns">Its log is worked out from its turns and what was seen: nobody logged enough of it.</param>
 internal sealed record ReadFiring(
     Versioned<FiringDraft> Draft,
     FiringRun Run,
@@ -44,7 +45,8 @@ internal sealed record ReadFiring(
     KilnKnowledge? Taught,
     IReadOnlyList<FiringEntry> Entries,
     EnergyUse? Gas = null,
-    ImmutableArray<AirStretch> Air = default
+    ImmutableArray<AirStretch> Air = default,
+    bool IsByTurns = false
 )
 {
     private readonly Derived<List<FiringSample>, Curve?> drawn = new();
@@ -185,18 +187,19 @@ internal sealed class FiringReader(
         var stored = await samples.Read(id, cancel);
         var fuel = run.IsFuel ? RunningFiring.AtItsEnd(run, stored, entries).Live as FuelFollower : null;
         var burned = fuel?.Burned;
+        var read = FinishedLog.Of(run, stored);
+        var drawn = fuel is null || LogCurve.Tells(read) ? null : fuel.Drawn(run.OpenedAt is { } opened ? run.Minutes(opened) : fuel.LastAt ?? 0);
         return new ReadFiring(
             draft,
             run,
             await records.Find(id, cancel),
-            FinishedLog.Of(run, stored) is var read && (fuel is null || LogCurve.Tells(read))
-                ? read
-                : fuel.Drawn(run.OpenedAt is { } opened ? run.Minutes(opened) : fuel.LastAt ?? 0),
+            drawn ?? read,
             problems.Count == 0 ? load : null,
             kiln,
             entries,
             burned?.Gas,
-            burned?.Air ?? []
+            burned?.Air ?? [],
+            drawn is not null
         );
     }
 

@@ -752,6 +752,110 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/firings/{id}/sheet': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** A firing line by line, as it is pinned up */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['LogSheetContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/kilns/{id}/last-turns': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The turns really made in the last finished firing of a fuel kiln: with this schedule, else of this kind; nothing where none was */
+    get: {
+      parameters: {
+        query?: {
+          schedule?: number;
+          kind?: string;
+        };
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['LastTurnsContract'];
+          };
+        };
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/logbook': {
     parameters: {
       query?: never;
@@ -8157,10 +8261,7 @@ export interface components {
        */
       canBeChanged: boolean;
     };
-    /**
-     * @description Kinds of entries.
-     * @enum {string}
-     */
+    /** @enum {string} */
     EntryKind:
       | 'reading'
       | 'steam'
@@ -9669,6 +9770,31 @@ export interface components {
        */
       energyKwh: null | number;
     };
+    /** @description A turn that was made. */
+    LastTurnContract: {
+      /**
+       * Format: double
+       * @description Since the start.
+       */
+      minute: number;
+      /** @description In words. */
+      set: string;
+      /**
+       * Format: double
+       * @description How hot it was then, as it was read or worked out.
+       */
+      celsius: null | number;
+    };
+    /** @description The turns that were made the last time. */
+    LastTurnsContract: {
+      /** Format: int32 */
+      firingId: number;
+      name: string;
+      /** Format: date-time */
+      startsAt: string;
+      /** @description In the order of time. */
+      turns: components['schemas']['LastTurnContract'][];
+    };
     /** @description What was known after a firing; °C of cone, shares. */
     LearnedAfter: {
       /** @description To be added to the display, at the goal last read. */
@@ -10096,6 +10222,38 @@ export interface components {
        * @description The day of the first reading, where it has times of day only.
        */
       firstDay?: null | string;
+    };
+    /** @description A firing on paper. */
+    LogSheetContract: {
+      /** Format: int32 */
+      firingId: number;
+      /** @description Nobody logged it: its curve is worked out from its turns and what was seen. */
+      isByTurns: boolean;
+      /** @description What it was; empty where nobody knows. */
+      curve: components['schemas']['CurveMinute'][];
+      /** @description In the order of time. */
+      lines: components['schemas']['LogSheetLineContract'][];
+    };
+    /** @description A line of it. */
+    LogSheetLineContract: {
+      /** Format: double */
+      minute: number;
+      /** Format: date-time */
+      at: string;
+      /**
+       * Format: double
+       * @description What it was then.
+       */
+      celsius: null | number;
+      /**
+       * Format: double
+       * @description What it should have been, °C; nothing once it cools by itself.
+       */
+      asked: null | number;
+      kind: null | components['schemas']['EntryKind'];
+      /** @description What was noted, in words. */
+      text: null | string;
+      by: null | string;
     };
     /** @description What became of a log, or what would. */
     LogTakenResponse: {

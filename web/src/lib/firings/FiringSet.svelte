@@ -53,6 +53,7 @@
     {#await import('$lib/fuel/TurnSheet.svelte') then { default: TurnSheet }}
       <TurnSheet
         schedule={what}
+        scheduleId={schedule?.id ?? null}
         name={draft.body.name ?? 'Firing'}
         kilnId={kiln.id}
         load={load ?? null}

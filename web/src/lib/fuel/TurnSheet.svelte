@@ -2,21 +2,24 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, sayProblem, type LoadBody, type Schedule, type ScheduleBody } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
-  import { clock, degrees, duration } from '$lib/format';
+  import { clock, degrees, duration, when } from '$lib/format';
   import AirStrip from './AirStrip.svelte';
   import FuelFacts from './FuelFacts.svelte';
+  import { lastTurnsOf } from './queries';
   import TurnTable from './TurnTable.svelte';
 
   /** A schedule as turns of a fuel kiln: on the screen, on the phone, on one printed page. */
   interface Props {
     schedule: Schedule | ScheduleBody;
+    /** Kept in the studio under this number. */
+    scheduleId?: number | null;
     name: string;
     kilnId: number;
     load: LoadBody | null;
     start: string | null;
     back: { href: string; name: string } | null;
   }
-  const { schedule, name, kilnId, load, start, back }: Props = $props();
+  const { schedule, scheduleId = null, name, kilnId, load, start, back }: Props = $props();
   const intervals = [15, 20, 30, 45, 60];
   /** Chosen here; as its kiln says when not. */
   let every: number | null = $state(null);
@@ -31,6 +34,10 @@
     },
     placeholderData: (before) => before
   }));
+  const lastTime = createQuery(() => lastTurnsOf(kilnId, scheduleId, schedule.kind ?? 'glaze'));
+  /** Beside what is planned stands what was turned the last time, until somebody looks away from it. */
+  let withLast = $state(true);
+  const made = $derived(withLast ? (lastTime.data?.turns ?? []) : []);
   const preview = $derived(asked.data ?? null);
   const kiln = $derived(preview?.kiln ?? null);
   const shown = $derived(every ?? kiln?.everyMinutes ?? 30);
@@ -39,12 +46,13 @@
   const [largest, smallest] = [11.5, 5.5];
   let size = $state(largest);
   let article: HTMLElement | undefined = $state();
-  let fitted = 0;
+  let fitted = '';
   $effect(() => {
     // A4 without its margins, which are the paper's own here.
     const sheetHeight = ((297 - 2 * 12) / 25.4) * 96 - 8;
     // Another sheet may fit larger; it is tried from the top again.
-    if (fitted !== shown) [size, fitted] = [largest, shown];
+    const wanted = `${shown} ${made.length}`;
+    if (fitted !== wanted) [size, fitted] = [largest, wanted];
     if (article && preview && article.scrollHeight > sheetHeight && size > smallest) size -= 0.5;
   });
 </script>
@@ -67,6 +75,11 @@
           >{/each}</select
       ></label
     >
+    {#if lastTime.data}<label class="flex items-center gap-2 text-[14px]"
+        ><input type="checkbox" class="checkbox checkbox-sm" bind:checked={withLast} />Beside it what was
+        turned in
+        <a class="link" href="/firings/{lastTime.data.firingId}?stage=read">{lastTime.data.name}</a></label
+      >{/if}
     <button class="btn btn-sm btn-primary" onclick={() => window.print()}>Print</button>
   </div>
   <div class="screen no-print" data-testid="turn-sheet">
@@ -88,7 +101,7 @@
     </FiringChart>
     <div class="card-paper px-4 py-3"><FuelFacts {kiln} unit={preview.unit} /></div>
     <div class="card-paper px-3 py-2">
-      <TurnTable turns={kiln.turns} unit={preview.unit} goal={schedule.goalCone ?? null} />
+      <TurnTable turns={kiln.turns} unit={preview.unit} goal={schedule.goalCone ?? null} last={made} />
     </div>
     <p class="text-soft text-[13px]">
       Temperatures are those to expect with this load, give or take {Math.round(kiln.uncertainty * 100)} %; colour,
@@ -109,10 +122,12 @@
       )}{#if preview.startsAt}&nbsp;· start {clock(new Date(preview.startsAt))}{/if}
     </p>
     <FuelFacts {kiln} unit={preview.unit} />
-    <TurnTable turns={kiln.turns} unit={preview.unit} goal={schedule.goalCone ?? null} paper />
+    <TurnTable turns={kiln.turns} unit={preview.unit} goal={schedule.goalCone ?? null} last={made} paper />
     <footer>
       Below the red a lost flame does not relight. Licensed gas fitter, maker’s manual and local code first.
-      Write the times and what you saw beside each row.
+      {#if made.length > 0}In grey: what was turned in {lastTime.data?.name}, {when(
+          new Date(lastTime.data?.startsAt ?? 0)
+        )}.{/if}
     </footer>
   </article>
 {:else if preview}

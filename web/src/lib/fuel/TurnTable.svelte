@@ -1,5 +1,8 @@
 <script lang="ts">
   import { degrees, duration, number, shortTime } from '$lib/format';
+  import { said } from '$lib/said-units';
+  import { beside, type MadeTurn } from './last-turns';
+  import LastTurnRow from './LastTurnRow.svelte';
   import { airNames, fallsText, folded, type Turn } from './words';
 
   /** The turn-up sheet, a row a turn: what to set, what to expect, why, and the caution where it belongs. */
@@ -11,16 +14,21 @@
     paper?: boolean;
     /** Its goal cone, which ends it. */
     goal?: string | null;
+    /** What was really turned the last time, in grey between them. */
+    last?: readonly MadeTurn[];
   }
-  const { turns, unit, due, paper = false, goal = null }: Props = $props();
+  const { turns, unit, due, paper = false, goal = null, last: made = [] }: Props = $props();
   const time = (turn: Turn) => (turn.at ? shortTime(new Date(turn.at)) : duration(turn.minute));
   /** Looked at again and again and left: one row, with the caution that belongs to it. */
   const rows = $derived(
-    folded(turns).flatMap(({ from, to }) => {
-      const [turn, last] = [turns[from], turns[to]];
-      const caution = turns.slice(from, to + 1).find((t) => t.caution)?.caution ?? null;
-      return turn && last ? [{ turn: { ...turn, caution }, from, to, last }] : [];
-    })
+    beside(
+      folded(turns).flatMap(({ from, to }) => {
+        const [turn, last] = [turns[from], turns[to]];
+        const caution = turns.slice(from, to + 1).find((t) => t.caution)?.caution ?? null;
+        return turn && last ? [{ turn: { ...turn, caution }, from, to, last }] : [];
+      }),
+      made
+    )
   );
 </script>
 
@@ -29,12 +37,13 @@
     <tr>
       <th scope="col">At</th>
       <th scope="col">Set</th>
-      <th scope="col" class="num">Then</th>
+      <th scope="col" class="num">Expect</th>
       <th scope="col">Look, smell, listen</th>
+      {#if paper}<th scope="col" class="seen">At, and what you saw</th>{/if}
     </tr>
   </thead>
   <tbody>
-    {#each rows as { turn, from, to, last } (turn.minute + turn.kind)}
+    {#each rows as { row: { turn, from, to, last }, made: before } (turn.minute + turn.kind)}
       {@const falls = fallsText(turn, goal, (f) => (f.at ? shortTime(new Date(f.at)) : duration(f.minute)))}
       <tr
         class={[turn.done && 'done', due !== undefined && from <= due && due <= to && 'due', turn.kind]}
@@ -59,17 +68,21 @@
               >{airNames[turn.band]}</span
             >{/if}
           {#if turn.late}<span class="late">late</span>{/if}
-          {#if turn.why}<p class="why">{turn.why}</p>{/if}
-          {#if turn.caution}<p class="caution">{turn.caution}</p>{/if}
+          {#if turn.why}<p class="why">{said(turn.why)}</p>{/if}
+          {#if turn.caution}<p class="caution">{said(turn.caution)}</p>{/if}
         </td>
         <td class="num"
           >{degrees(turn.temperature, unit)}<span class="text-soft">{turn.colour}</span
           >{#if turn.lambda !== null}<span class="text-soft">λ {number(turn.lambda, 2)}</span>{/if}</td
         >
         <td class="text-soft"
-          >{turn.expect}{#if falls}<b class="falls">{falls}.</b>{/if}</td
+          >{said(turn.expect)}{#if falls}<b class="falls">{falls}.</b>{/if}</td
         >
+        {#if paper}<td class="seen"></td>{/if}
       </tr>
+      {#each before as m, i (i)}
+        <LastTurnRow turn={m} {paper} />
+      {/each}
     {/each}
   </tbody>
 </table>
@@ -133,6 +146,11 @@
   }
   .paper .falls {
     color: #1d1916;
+  }
+  .seen {
+    width: 24%;
+    border-left: 1px solid #bbb;
+    padding-left: 6px;
   }
   .done {
     opacity: 0.6;

@@ -4,42 +4,49 @@
   import { api, sayProblem } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
   import { display } from '$lib/display.svelte';
-  import { clock, counted, degrees, duration, number, when } from '$lib/format';
-  import { entriesOf, logOf, runOf } from '$lib/live/queries';
+  import { counted, dated } from '$lib/format';
+  import { runOf } from '$lib/live/queries';
   import { faultName } from '$lib/reading/faults';
+  import { sheetFacts } from '$lib/reading/sheet-facts';
+  import SheetLines from '$lib/reading/SheetLines.svelte';
   import { bendWords, past, shelfWords } from '$lib/reading/words';
   import { toUnit } from '$lib/units';
 
-  /** A finished firing on one page of paper: curve, what was noted, packs, what came out. */
+  /** A firing on one page of paper, to pin up: curve, hours and turns, what was noted, packs, what came out, room to write. */
   const id = $derived(Number(page.params.id));
   const firing = createQuery(() => ({
     queryKey: ['firing', id, 'sheet'],
     queryFn: async () => {
-      const [planned, reading] = await Promise.all([
-        api.GET('/api/firings/{id}', { params: { path: { id } } }),
-        api.GET('/api/firings/{id}/reading', { params: { path: { id } } })
+      const of = { params: { path: { id } } };
+      const [planned, reading, sheet] = await Promise.all([
+        api.GET('/api/firings/{id}', of),
+        api.GET('/api/firings/{id}/reading', of),
+        api.GET('/api/firings/{id}/sheet', of)
       ]);
       if (!planned.data) throw planned.error;
       if (!reading.data) throw reading.error;
-      return { name: planned.data.firing.name ?? 'Firing', reading: reading.data };
+      if (!sheet.data) throw sheet.error;
+      return { name: planned.data.firing.name ?? 'Firing', reading: reading.data, sheet: sheet.data };
     }
   }));
   const run = createQuery(() => runOf(id));
-  const log = createQuery(() => logOf(id, 600, null));
-  const entries = createQuery(() => entriesOf(id));
   const unit = $derived(display.unit);
   const curve = $derived(
-    (log.data?.segments ?? []).flatMap((piece, i) => [
-      ...(i > 0 && piece[0] ? [{ minute: piece[0].minute, temperature: NaN }] : []),
-      ...piece.map((p) => ({ minute: p.minute, temperature: toUnit(p.celsius, unit) }))
-    ])
+    (firing.data?.sheet.curve ?? []).map((p) => ({ minute: p.minute, temperature: toUnit(p.celsius, unit) }))
   );
-  const figure = (name: string) => firing.data?.reading.figures[name];
-  const noted = $derived(
-    (entries.data ?? []).filter((e) =>
-      ['note', 'cone-down', 'steam', 'dry', 'vent', 'peepholes', 'colour', 'state'].includes(e.kind)
-    )
+  const asked = $derived(
+    (run.data?.promised ?? []).map((p) => ({ minute: p.minute, temperature: toUnit(p.celsius, unit) }))
   );
+  const facts = $derived(sheetFacts(firing.data?.reading.figures ?? {}));
+  /** Smaller and smaller until it is on one page: a night of turns still is. */
+  const [largest, smallest] = [13, 7];
+  let size = $state(largest);
+  let article: HTMLElement | undefined = $state();
+  $effect(() => {
+    // The margins of the paper are the padding of the sheet on the screen.
+    const page = (297 / 25.4) * 96 - 8;
+    if (article && firing.data && run.data && article.scrollHeight > page && size > smallest) size -= 0.5;
+  });
 </script>
 
 <svelte:head><title>Log sheet · Zealous Ember</title></svelte:head>
@@ -49,60 +56,38 @@
     {sayProblem(firing.error)} <a class="link" href="/firings">To the firings</a>
   </p>
 {:else if firing.data && run.data}
-  {@const { name, reading } = firing.data}
+  {@const { name, reading, sheet } = firing.data}
   {@const results = reading.reading.results}
-  <div class="page sheet" data-testid="log-sheet">
-    <div class="no-print flex gap-2">
-      <a class="btn btn-sm btn-paper" href="/firings/{id}?stage=read">Back to the firing</a>
-      <button class="btn btn-sm btn-primary" onclick={() => window.print()}>Print</button>
-    </div>
+  <div class="tools no-print">
+    <a class="btn btn-sm btn-paper" href="/firings/{id}?stage=read">Back to the firing</a>
+    <button class="btn btn-sm btn-primary" onclick={() => window.print()}>Print</button>
+  </div>
+  <article class="sheet" style:--size="{size}px" bind:this={article} data-testid="log-sheet">
     <header>
-      <h1 class="text-2xl">{name}</h1>
+      <h1>{name}</h1>
       <p>
-        {reading.kilnName}, {when(new Date(run.data.startsAt))} ({clock(new Date(run.data.startsAt))}){run
-          .data.by
-          ? `, ${run.data.by}`
-          : ''}{reading.goalCone ? ` · goal cone ${reading.goalCone}` : ''}{reading.schedule
+        {reading.kilnName}, {dated(run.data.startsAt)}{run.data.by ? `, ${run.data.by}` : ''}{reading.goalCone
+          ? ` · goal cone ${reading.goalCone}`
+          : ''}{reading.schedule
           ? ` · ${reading.schedule.name}, version ${reading.schedule.version ?? 1}`
           : ''}
       </p>
-      <p class="font-mono text-[12.5px]">{run.data.line}</p>
+      {#if facts}<p><b>{facts}</b></p>{/if}
     </header>
     {#if curve.length > 1}<FiringChart
         {curve}
+        {asked}
         {unit}
-        height={250}
+        height={Math.round(60 + (150 * size) / largest)}
         paper
         start={new Date(run.data.startsAt)}
         label="The firing as it went"
-      />{/if}
-    <p>
-      {[
-        figure('top') === undefined ? '' : `top ${degrees(toUnit(figure('top') ?? 0, unit), unit)}`,
-        figure('topHours') === undefined ? '' : `after ${duration((figure('topHours') ?? 0) * 60)}`,
-        figure('hold') === undefined ? '' : `${number(figure('hold') ?? 0, 0)} min there`,
-        figure('kwh') === undefined ? '' : `${number(figure('kwh') ?? 0, 0)} kWh`,
-        figure('opened') === undefined
-          ? ''
-          : `opened at ${degrees(toUnit(figure('opened') ?? 0, unit), unit)}`
-      ]
-        .filter(Boolean)
-        .join(', ')}
-    </p>
+      />
+      {#if sheet.isByTurns}<p class="small">
+          Nobody logged it: the curve is worked out from its turns and what was seen.
+        </p>{/if}{/if}
+    <SheetLines lines={sheet.lines} by={run.data.by} />
     <div class="two">
-      <section>
-        <h2>Noted</h2>
-        <ul>
-          {#each noted as e (e.key)}<li>
-              {clock(new Date(e.at))}
-              {e.kind.replace('-', ' ')}
-              {e.subject ?? ''}
-              {e.text ?? ''}{e.celsius !== null && e.kind === 'state'
-                ? ` at ${degrees(toUnit(e.celsius, unit), unit)}`
-                : ''}
-            </li>{/each}
-        </ul>
-      </section>
       <section>
         <h2>Packs</h2>
         {#each reading.reading.packs ?? [] as pack (String(pack?.shelf))}
@@ -113,39 +98,89 @@
               .join(', ')}{got?.past !== null && got !== undefined ? ` (${past(got.past ?? 0)})` : ''}
           </p>
         {:else}<p>None read.</p>{/each}
+      </section>
+      <section>
         <h2>Out</h2>
         <p>
-          {reading.lots.map((l) => counted(l.count, l.what)).join(', ')}
-          {results?.out === null || results?.out === undefined
+          {reading.lots.map((l) => counted(l.count, l.what)).join(', ')}{results?.out === null ||
+          results?.out === undefined
             ? ''
             : `: ${results.out} out, ${results.lost ?? 0} lost`}
         </p>
-        {#each results?.faults ?? [] as f, i (i)}<p>
+        {#each results?.faults ?? [] as f, i (i)}<p data-units="own">
             {faultName(f?.kind ?? '')} on {f?.count}{f?.note ? `: ${f.note}` : ''}
           </p>{/each}
-        {#if results?.word}<p>“{results.word}”</p>{/if}
+        {#if results?.word}<p data-units="own">“{results.word}”</p>{/if}
       </section>
     </div>
-  </div>
+    <section class="next">
+      <h2>Next time</h2>
+      <p class="line"></p>
+      <p class="line"></p>
+    </section>
+    <p class="small">{run.data.line}</p>
+  </article>
 {/if}
 
 <style>
+  .tools {
+    display: flex;
+    justify-content: center;
+    gap: 8px;
+    padding: 12px;
+  }
   .sheet {
-    font-size: 14px;
+    width: 186mm;
+    max-width: 100%;
+    overflow-x: auto;
+    margin: 0 auto 24px;
+    padding: 12mm;
+    box-sizing: content-box;
+    background: #fff;
+    color: #1d1916;
+    font-size: var(--size);
+    line-height: 1.25;
+  }
+  h1 {
+    font-size: 1.7em;
+    line-height: 1.15;
   }
   h2 {
-    font-size: 15px;
+    font-size: 1.15em;
+    margin-top: 6px;
+  }
+  .small {
+    font-size: 0.82em;
+    color: #555;
     margin-top: 4px;
+    overflow-wrap: anywhere;
   }
   .two {
     display: grid;
     grid-template-columns: 1fr 1fr;
     gap: 24px;
   }
+  .line {
+    border-bottom: 1px solid #999;
+    height: 1.9em;
+  }
+  @page {
+    size: A4;
+    margin: 12mm;
+  }
+  @media screen and (max-width: 800px) {
+    .sheet {
+      box-sizing: border-box;
+      width: 100%;
+      padding: 12px;
+    }
+  }
   @media print {
     .sheet {
-      color: #000;
-      font-size: 11px;
+      padding: 0;
+      margin: 0;
+      width: auto;
+      overflow: visible;
     }
   }
 </style>

@@ -32,6 +32,7 @@
   <h1 class="no-print px-4 pt-4 text-center font-serif text-xl">{asked.data.name}</h1>
   <TurnSheet
     schedule={asked.data}
+    scheduleId={id}
     name={asked.data.name ?? 'Firing'}
     {kilnId}
     load={{ fill }}
