@@ -6,7 +6,10 @@ export const display = $state({
   clock: 'twenty-four' as NonNullable<StudioBody['clock']>,
   unit: 'C' as NonNullable<StudioBody['unit']>,
   length: 'mm' as NonNullable<StudioBody['length']>,
-  mass: 'kg' as NonNullable<StudioBody['mass']>
+  mass: 'kg' as NonNullable<StudioBody['mass']>,
+  currency: '',
+  /** The studio's settings have come; or will not. */
+  known: false
 });
 
 /** Takes the studio's settings, as soon as they are there and whenever they change. */
@@ -16,4 +19,6 @@ export function showAs(studio: StudioBody): void {
   display.unit = studio.unit ?? display.unit;
   display.length = studio.length ?? display.length;
   display.mass = studio.mass ?? display.mass;
+  display.known = true;
+  display.currency = studio.currency ?? display.currency;
 }

@@ -1,5 +1,5 @@
 import { display } from './display.svelte';
-import { inZone, wallOf } from './zoned';
+import { inZone, momentOf, wallOf } from './zoned';
 
 /** How numbers and times are written on every screen: real minus, no needless decimals, hours as people say them. */
 
@@ -56,6 +56,10 @@ export const clock = (at: Date) => `${dayName(at)} ${shortTime(at)}`;
 export const dated = (at: Date | string) =>
   `${format(new Date(at), { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '')}, ${shortTime(new Date(at))}`;
 
+/** The same day on the studio's clock. */
+export const sameDay = (one: Date, other: Date) =>
+  wallOf(one, display.zone).date === wallOf(other, display.zone).date;
+
 const dayNumber = (at: Date) => Date.parse(wallOf(at, display.zone).date) / 86_400_000;
 
 /** "today 21:05", "yesterday 09:10", "12 Sep", "12 Sep 2025". */
@@ -65,6 +69,28 @@ export function when(at: Date, now = new Date()): string {
   if (days === 1) return `yesterday ${shortTime(at)}`;
   const sameYear = wallOf(at, display.zone).date.slice(0, 4) === wallOf(now, display.zone).date.slice(0, 4);
   return format(at, { day: 'numeric', month: 'short', ...(!sameYear && { year: 'numeric' }) });
+}
+
+/** Where years begin on the studio's clock between two moments: "2025"; months, "Sep", where it is less than one and a half. */
+export function yearsBetween(from: number, to: number): { at: number; text: string }[] {
+  const [first, last] = [wallOf(new Date(from), display.zone).date, wallOf(new Date(to), display.zone).date];
+  const month = (date: string) => Number(date.slice(0, 4)) * 12 + Number(date.slice(5, 7)) - 1;
+  const [begin, end] = [month(first) + 1, month(last)];
+  const every = end - begin >= 18 ? 12 : end - begin >= 6 ? 3 : 1;
+  const at = (m: number) =>
+    Date.parse(
+      momentOf(
+        { date: `${Math.floor(m / 12)}-${String((m % 12) + 1).padStart(2, '0')}-01`, time: '00:00' },
+        display.zone
+      ) ?? ''
+    );
+  return Array.from({ length: Math.max(0, end - begin + 1) }, (_, i) => begin + i)
+    .filter((m) => m % every === 0)
+    .map((m) => ({
+      at: at(m),
+      text:
+        every === 12 ? String(Math.floor(m / 12)) : format(new Date(at(m) + 43_200_000), { month: 'short' })
+    }));
 }
 
 export const plural = (count: number, one: string, many = `${one}s`) =>

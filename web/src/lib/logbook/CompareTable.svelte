@@ -1,13 +1,16 @@
 <script lang="ts">
-  import { number } from '$lib/format';
+  import X from '@lucide/svelte/icons/x';
+  import { said } from '$lib/said-units';
+  import { apart, sayFigure } from './figures';
   import { shadeOf } from './line-colours';
   import type { Compared } from './queries';
 
-  /** Number by number; those that differ by more than is worth a thought stand out. */
-  const { compared }: { compared: Compared } = $props();
-
-  const say = (value: number | null) =>
-    value === null ? '' : number(value, Math.abs(value) >= 100 ? 0 : Math.abs(value) >= 10 ? 1 : 2);
+  /** Number by number, and how far they lie apart; those that differ by more than is worth a thought stand out. */
+  interface Props {
+    compared: Compared;
+    ondrop: (firingId: number) => void;
+  }
+  const { compared, ondrop }: Props = $props();
 </script>
 
 <div class="card-paper overflow-x-auto p-4">
@@ -15,16 +18,22 @@
     <thead>
       <tr>
         <th scope="col"><span class="sr-only">Number</span></th>
-        {#each compared.firings as firing, i (firing.firingId)}<th scope="col"
-            ><i style:background={shadeOf(i)}></i>{firing.name}</th
+        {#each compared.firings as firing, i (firing.firingId)}<th scope="col" class="num"
+            ><i style:background={shadeOf(i)}></i>{firing.name}{#if compared.firings.length > 2}<button
+                class="btn btn-ghost btn-xs btn-square"
+                aria-label="Leave “{firing.name}” out"
+                onclick={() => ondrop(firing.firingId)}><X size={13} /></button
+              >{/if}</th
           >{/each}
+        <th scope="col" class="num">{compared.firings.length > 2 ? 'Most apart' : 'Difference'}</th>
       </tr>
     </thead>
     <tbody>
       {#each compared.differences as row (row.name)}
         <tr class={row.mattered ? 'mattered' : ''}>
-          <th scope="row">{row.label}{row.unit ? `, ${row.unit}` : ''}</th>
-          {#each row.values as value, i (i)}<td>{say(value)}</td>{/each}
+          <th scope="row">{said(row.label)}</th>
+          {#each row.values as value, i (i)}<td>{value === null ? '' : sayFigure(row, value)}</td>{/each}
+          <td class="apart">{apart(row, row.values)}</td>
         </tr>
       {/each}
     </tbody>
@@ -41,12 +50,20 @@
     font-weight: 500;
     padding: 3px 14px 3px 0;
   }
+  .num,
+  td {
+    text-align: right;
+  }
   tbody th {
     color: var(--color-soft);
   }
   td {
     padding: 3px 14px 3px 0;
     font-variant-numeric: tabular-nums;
+    white-space: nowrap;
+  }
+  .apart {
+    color: var(--color-soft);
   }
   .mattered th,
   .mattered td {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { weight } from '$lib/scales';
   import Star from '@lucide/svelte/icons/star';
   import Sparkline from '$lib/chart/Sparkline.svelte';
   import { display } from '$lib/display.svelte';
@@ -26,7 +27,7 @@
     figure('top') === undefined ? '' : degrees(toUnit(figure('top') ?? 0, unit), unit),
     figure('topHours') === undefined ? '' : `top in ${duration((figure('topHours') ?? 0) * 60)}`,
     figure('gas') !== undefined
-      ? `${number(figure('gas') ?? 0, 0)} kg of gas`
+      ? `${weight(figure('gas') ?? 0)} of gas`
       : figure('kwh') === undefined
         ? ''
         : `${number(figure('kwh') ?? 0, 0)} kWh`

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
-  import { when } from '$lib/format';
+  import { when, yearsBetween } from '$lib/format';
 
   /** One number over the years, a dot for each firing. */
   interface Props {
@@ -11,20 +11,28 @@
     zero?: boolean;
     height?: number;
   }
-  const { title, points, say, zero = false, height = 92 }: Props = $props();
+  const { title, points, say, zero = false, height = 118 }: Props = $props();
 
-  const width = 260;
+  const [width, left, bottom] = [260, 50, 20];
   const values = $derived([...points.map((p) => p.value), ...(zero ? [0] : [])]);
   const spread = $derived([Math.min(...values), Math.max(...values)] as const);
   const room = $derived(Math.max(1e-6, (spread[1] - spread[0]) * 0.12));
   const x = $derived(
     scaleLinear(
       [points[0]?.at ?? 0, Math.max((points[0]?.at ?? 0) + 1, points.at(-1)?.at ?? 1)],
-      [8, width - 8]
+      [left + 6, width - 8]
     )
   );
-  const y = $derived(scaleLinear([spread[0] - room, spread[1] + room], [height - 8, 8]));
+  const y = $derived(scaleLinear([spread[0] - room, spread[1] + room], [height - bottom - 4, 8]));
   const last = $derived(points.at(-1));
+  /** Two or three values to read it by, each said once. */
+  const marks = $derived(
+    y
+      .ticks(3)
+      .map((value) => ({ value, text: say(value) }))
+      .filter((m, i, all) => all.findIndex((other) => other.text === m.text) === i)
+  );
+  const years = $derived(yearsBetween(points[0]?.at ?? 0, last?.at ?? 0));
 </script>
 
 {#if points.length > 1 && last}
@@ -39,7 +47,15 @@
         last.value
       )} over {points.length} firings"
     >
-      {#if zero}<line x1="8" x2={width - 8} y1={y(0)} y2={y(0)} class="zero" />{/if}
+      {#each marks as mark (mark.value)}
+        <line x1={left} x2={width - 8} y1={y(mark.value)} y2={y(mark.value)} class="mark" />
+        <text x={left - 5} y={y(mark.value) + 3.5} text-anchor="end">{mark.text}</text>
+      {/each}
+      {#each years as year (year.at)}
+        <line x1={x(year.at)} x2={x(year.at)} y1="8" y2={height - bottom} class="mark" />
+        <text x={x(year.at)} y={height - 6} text-anchor="middle">{year.text}</text>
+      {/each}
+      {#if zero}<line x1={left} x2={width - 8} y1={y(0)} y2={y(0)} class="zero" />{/if}
       <polyline
         points={points.map((p) => `${x(p.at).toFixed(1)},${y(p.value).toFixed(1)}`).join(' ')}
         class="line"
@@ -64,6 +80,15 @@
     fill: none;
     stroke: var(--color-base-300);
     stroke-width: 1.5;
+  }
+  .mark {
+    stroke: var(--color-base-300);
+    stroke-opacity: 0.6;
+  }
+  text {
+    font-size: 10.5px;
+    fill: var(--color-soft);
+    font-variant-numeric: tabular-nums;
   }
   .zero {
     stroke: var(--color-base-300);
