@@ -1,24 +1,27 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
-  import { sayProblem, type Unit } from '$lib/api/client';
+  import { sayProblem } from '$lib/api/client';
   import FiringChart from '$lib/chart/FiringChart.svelte';
+  import { display } from '$lib/display.svelte';
   import Sparkline from '$lib/chart/Sparkline.svelte';
   import { unsavedNew } from '$lib/editor/schedule-draft.svelte';
   import { ShorthandLine } from '$lib/editor/shorthand-line.svelte';
   import NextFirings from '$lib/firings/NextFirings.svelte';
   import SayLine from '$lib/firings/SayLine.svelte';
   import { degrees, duration, kindName, when } from '$lib/format';
+  import { heatOf } from '$lib/scales';
   import { latestSchedules } from '$lib/library/queries';
   import Welcome from '$lib/library/Welcome.svelte';
   import RoomKilns from '$lib/live/RoomKilns.svelte';
   import MorningCard from '$lib/reading/MorningCard.svelte';
 
-  const unit: Unit = localStorage.getItem('ember.unit') === 'F' ? 'F' : 'C';
-  const example = '26 mugs, 6 mm, bone dry, bisque 06, start tomorrow at 9pm';
+  const example = $derived(
+    `26 mugs, ${display.length === 'mm' ? '6 mm' : '1/4 in'}, bone dry, bisque 06, start tomorrow at 9pm`
+  );
 
   const recent = createQuery(() => latestSchedules(4));
   const unsaved = createQuery(() => ({ queryKey: ['unsaved-new'], gcTime: 0, queryFn: unsavedNew }));
-  const shorthand = new ShorthandLine(unit);
+  const shorthand = new ShorthandLine();
 </script>
 
 <svelte:head><title>Kiln room · Zealous Ember</title></svelte:head>
@@ -103,7 +106,7 @@
                 >{schedule.name}</span
               >
               <span class="text-soft mt-1 block text-[13px]">
-                {kindName(schedule.kind)} · {degrees(schedule.peak, schedule.unit)} · {duration(
+                {kindName(schedule.kind)} · {heatOf(schedule.peak, schedule.unit)} · {duration(
                   schedule.poweredMinutes
                 )} · {when(new Date(schedule.updatedAt))}
               </span>

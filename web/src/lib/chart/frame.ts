@@ -1,7 +1,9 @@
 import { toUnit } from '$lib/units';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import type { Unit } from '$lib/api/client';
+import { display } from '$lib/display.svelte';
 import { dayName, shortTime } from '$lib/format';
+import { momentOf, wallOf } from '$lib/zoned';
 
 /** The ground a firing is drawn on: scales and ticks, worked out from the size and the longest, hottest line. */
 export interface Frame {
@@ -75,17 +77,19 @@ export function timeTicks(frame: Frame, start: Date | null): TimeTick[] {
       ticks.push({ minute: h * 60, text: `${h} h`, midnight: false });
     return ticks;
   }
-  const at = new Date(start.getTime() + from * 60_000);
-  at.setMinutes(0, 0, 0);
-  if (step >= 1) at.setHours(step >= 24 ? 0 : Math.floor(at.getHours() / step) * step);
-  for (let guard = 0; guard < 2000; guard++) {
+  // By the clock on the studio's wall, so that a night with a change of hour keeps its round hours.
+  const first = wallOf(new Date(start.getTime() + from * 60_000), display.zone);
+  const hour = Number(first.time.slice(0, 2));
+  const begin = step >= 24 ? 0 : step >= 1 ? Math.floor(hour / step) * step : hour;
+  let wall = Date.parse(`${first.date}T00:00:00Z`) + begin * 3_600_000;
+  for (let guard = 0; guard < 2000; guard++, wall += step * 3_600_000) {
+    const [date = '', time = ''] = new Date(wall).toISOString().split(/[T]|:00\.000Z/);
+    const at = new Date(momentOf({ date, time }, display.zone) ?? wall);
     const minute = (at.getTime() - start.getTime()) / 60_000;
     if (minute > end) break;
-    const midnight = at.getHours() === 0 && at.getMinutes() === 0;
-    if (minute >= from) ticks.push({ minute, text: midnight ? dayName(at) : shortTime(at), midnight });
-    // By the clock on the wall, so that a night with a change of hour keeps its round hours.
-    if (step >= 1) at.setHours(at.getHours() + step);
-    else at.setMinutes(at.getMinutes() + step * 60);
+    const midnight = time === '00:00';
+    if (minute >= from && minute > (ticks.at(-1)?.minute ?? -Infinity))
+      ticks.push({ minute, text: midnight ? dayName(at) : shortTime(at), midnight });
   }
   return ticks;
 }

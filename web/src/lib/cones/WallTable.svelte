@@ -11,7 +11,7 @@
 <section aria-labelledby="wall-table">
   <h2 id="wall-table" class="mb-1 text-lg">All cones, tip level with the base, °{unit}</h2>
   <p class="text-soft mb-2 text-sm print:hidden">
-    Published end points, and in small how far the fit is from them (°C).
+    Published end points, and in small how far the fit is from them (°{unit}).
   </p>
   <div class="wall">
     {#each [0, 13, 26] as from (from)}
@@ -29,7 +29,7 @@
                 {@const point = row.points.find((p) => p.ratePerHour === r)}
                 <td>
                   {#if point}{number(toUnit(point.celsius, unit), 0)}<small
-                      >{point.residual >= 0.05 ? '+' : ''}{number(point.residual)}</small
+                      >{point.residual >= 0.05 ? '+' : ''}{number(point.residual * perDegree)}</small
                     >{:else}–{/if}
                 </td>
               {/each}

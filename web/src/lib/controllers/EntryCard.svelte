@@ -34,6 +34,7 @@
   bind:this={list}
   class={['card-lines', columns]}
   data-testid="entry-card"
+  data-units="own"
   aria-label="What is keyed in at {profile.name}"
 >
   {#each lines as line, i (i)}

@@ -78,7 +78,7 @@
     </p>
   {/if}
   {#if fit.changes.length}
-    <ul class="list-disc pl-5 text-[13.5px]" data-testid="fit-changes">
+    <ul class="list-disc pl-5 text-[13.5px]" data-testid="fit-changes" data-units="own">
       {#each fit.changes as change, i (i)}<li>{change.text}</li>{/each}
     </ul>
   {/if}

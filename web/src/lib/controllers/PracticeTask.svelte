@@ -118,7 +118,7 @@
   });
 </script>
 
-<div class="task">
+<div class="task" data-units="own">
   <section class="grid content-start gap-3">
     <div class="card-paper px-4 py-3">
       <h2 class="text-[17px]">{task.schedule.name}</h2>

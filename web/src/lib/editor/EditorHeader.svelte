@@ -44,7 +44,6 @@
   async function switchUnit() {
     const refused = await toOtherUnit(draft);
     if (refused) toasts.show(refused, { tone: 'error' });
-    else localStorage.setItem('ember.unit', draft.body.unit);
   }
 
   function saveChart() {
@@ -141,6 +140,7 @@
     <button
       class="btn btn-sm btn-paper mx-1 w-20"
       data-testid="unit"
+      data-units="own"
       aria-label="°C °F: written in °{draft.body.unit}; switch"
       onclick={() => void switchUnit()}
     >

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { weight } from '$lib/scales';
   import { createQuery } from '@tanstack/svelte-query';
   import { goto } from '$app/navigation';
   import { degrees, duration, money, number } from '$lib/format';
@@ -82,8 +83,8 @@
     <details class="mt-1">
       <summary class="text-soft cursor-pointer text-[12.5px]">How sure is this?</summary>
       <p class="text-soft mt-1 text-[12.5px]">
-        Calculated with {number(kiln.load.wareKg, 0)} kg of {kiln.load.firstFiring ? 'raw' : 'bisqued'} ware and
-        {number(kiln.load.furnitureKg, 0)} kg of shelves, from burners, draft and walls. Give or take {number(
+        Calculated with {weight(kiln.load.wareKg)} of {kiln.load.firstFiring ? 'raw' : 'bisqued'} ware and
+        {weight(kiln.load.furnitureKg)} of shelves, from burners, draft and walls. Give or take {number(
           kiln.uncertainty * 100,
           0
         )} % until its firings have taught it; fired by eye it is planned anew at every turn.
@@ -126,8 +127,8 @@
     <details class="mt-1">
       <summary class="text-soft cursor-pointer text-[12.5px]">How sure is this?</summary>
       <p class="text-soft mt-1 text-[12.5px]">
-        Calculated with {number(kiln.load.wareKg, 0)} kg of {kiln.load.firstFiring ? 'raw' : 'bisqued'} ware and
-        {number(kiln.load.furnitureKg, 0)} kg of shelves. Times and energy may be {number(
+        Calculated with {weight(kiln.load.wareKg)} of {kiln.load.firstFiring ? 'raw' : 'bisqued'} ware and
+        {weight(kiln.load.furnitureKg)} of shelves. Times and energy may be {number(
           kiln.uncertainty * 100,
           0
         )} % off either way;

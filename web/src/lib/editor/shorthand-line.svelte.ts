@@ -1,4 +1,5 @@
 import { api, sayProblem, type Preview, type Problem, type Segment, type Unit } from '$lib/api/client';
+import { display } from '$lib/display.svelte';
 import { emptyDraft, fromSegment } from './draft';
 import { leaveForEditor } from './schedule-draft.svelte';
 
@@ -12,11 +13,16 @@ export class ShorthandLine {
   private turn = 0;
   private line = '';
 
-  constructor(private unit: Unit) {}
+  /** °F once somebody said so; until then the studio's own. */
+  private taken: Unit | null = null;
+
+  private get unit(): Unit {
+    return this.taken ?? display.unit;
+  }
 
   /** Reads it, and what is typed from here on, in °F: each number stays as it was typed. */
   async takeFahrenheit(): Promise<void> {
-    this.unit = 'F';
+    this.taken = 'F';
     await this.look(this.line);
   }
 

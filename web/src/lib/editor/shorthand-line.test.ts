@@ -20,7 +20,7 @@ it('asks “°F?” where steps are too hot for °C, and reads them so at one pr
         }
       : { problem: { detail: 'This is hotter than anything fired.' }, status: 422 };
   });
-  const line = new ShorthandLine('C');
+  const line = new ShorthandLine();
   await line.look('400/h to 1830');
   expect([line.isSchedule, line.isFahrenheit]).toEqual([false, true]);
   await line.takeFahrenheit();

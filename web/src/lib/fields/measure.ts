@@ -96,6 +96,10 @@ const plain = (n: number, digits: number) => String(Number(n.toFixed(digits)));
 export const sayLength = (mm: number, unit: LengthUnit): string =>
   unit === 'mm' ? plain(mm, 1) : plain(mm / mmPerInch, 2);
 
+/** "225", "34.9": cm² as they are, or in square inches where lengths are in inches. */
+export const sayArea = (cm2: number, unit: LengthUnit): string =>
+  plain(unit === 'mm' ? cm2 : (cm2 * 100) / mmPerInch ** 2, 1);
+
 /** "0.45", "1.2": in the studio's unit, as fine as a scale shows. */
 export const sayMass = (kg: number, unit: MassUnit): string =>
   unit === 'kg' ? plain(kg, 3) : plain(kg / kgPerPound, 2);

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import type { Basis } from '$lib/api/client';
+  import { display } from '$lib/display.svelte';
 
   /** How a number came about, for whoever asks: the formula, the numbers in it, and the source. */
   interface Props {
@@ -11,13 +12,15 @@
   const { basis, children }: Props = $props();
 </script>
 
-<details data-testid="basis">
+<details data-testid="basis" data-units="own">
   <summary>Why this number?</summary>
   <dl>
     <dt>Rule</dt>
     <dd class="formula">{basis.formula}</dd>
     <dt>Here</dt>
     <dd>{basis.numbers}</dd>
+    {#if display.unit !== 'C' || display.length !== 'mm'}<dt>Units</dt>
+      <dd>Worked in °C and mm, as the rule is.</dd>{/if}
     <dt>Source</dt>
     <dd>{basis.source}</dd>
   </dl>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { said as onScale } from '$lib/said-units';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, savedOver, sayProblem, type FiringBody, type Ways } from '$lib/api/client';
   import { kilnList } from '$lib/kilns/queries';
@@ -77,7 +78,7 @@
           >{/each}
       </select>
       <p class="text-soft text-[12.5px]">
-        {chosen?.why}
+        {onScale(chosen?.why ?? '')}
         {#if now === 'drop-and-hold'}<label class="text-base-content mb-0.5 flex items-center gap-2"
             >below the top by
             <select

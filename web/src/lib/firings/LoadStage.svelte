@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { weight } from '$lib/scales';
   import { createQuery } from '@tanstack/svelte-query';
   import { tick } from 'svelte';
   import { on } from 'svelte/events';
@@ -8,6 +9,7 @@
   import { PackingCard } from '$lib/packing';
   import { clays, glazes } from '$lib/stock';
   import type { FiringDraft } from './firing-draft.svelte';
+  import { sizeField } from './lot';
   import LotLines from './LotLines.svelte';
   import LotRow from './LotRow.svelte';
 
@@ -36,9 +38,6 @@
     await tick();
     list.querySelector<HTMLInputElement>(which)?.focus();
   }
-
-  const size = (row: number) =>
-    `[data-row="${row}"] input:is([aria-label^="across,"], [aria-label^="wide,"])`;
 
   function add() {
     draft.addLot(draft.lots.length - 1);
@@ -88,7 +87,7 @@
       sheet="/firings/{draft.id}/loading"
       {onsecond}
       {onglazes}
-      onsize={(row) => void focus(row, size(row))}
+      onsize={(row) => void focus(row, sizeField(row))}
     />
     <section class="card-paper px-3.5 py-2.5 text-[13.5px]" aria-labelledby="in-all" data-testid="load-sum">
       <h2 id="in-all" class="mb-1 text-[15px]">In all</h2>
@@ -97,7 +96,7 @@
           <dt class="text-soft">Pieces</dt>
           <dd class="text-right font-semibold">{load.pieces} in {plural(load.lots, 'lot')}</dd>
           <dt class="text-soft">Ware</dt>
-          <dd class="text-right font-semibold">{number(load.wareKg, 0)} kg</dd>
+          <dd class="text-right font-semibold">{weight(load.wareKg)}</dd>
           <dt class="text-soft">Thickest</dt>
           <dd class="text-right font-semibold">{load.thickest}</dd>
           {#if draft.body.kind !== 'glaze'}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { display } from '$lib/display.svelte';
   import { sayProblem, type FiringBody } from '$lib/api/client';
   import { MarkedWords, Saying, written } from '$lib/saying';
 
@@ -80,7 +81,9 @@
     class="textarea textarea-sm min-h-0 min-w-0 flex-1 basis-80 max-sm:min-h-16"
     rows={Math.min(8, Math.max(1, saying.text.split('\n').length))}
     aria-label="Lots as you say them, or pasted from a list"
-    placeholder="26 mugs ⌀85 × 100, handle 35, 6 mm, Marsh White, cool to touch, the class"
+    placeholder={display.length === 'mm'
+      ? '26 mugs ⌀85 × 100, handle 35, 6 mm, Marsh White, cool to touch, the class'
+      : '26 mugs ⌀3 3/8 × 4, handle 1 3/8, 1/4 in, Marsh White, cool to touch, the class'}
     maxlength="4000"
     aria-invalid={said ? 'true' : undefined}
     aria-describedby="lot-lines-said"

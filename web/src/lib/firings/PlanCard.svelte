@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { weight } from '$lib/scales';
   import { page } from '$app/state';
   import type { FiringBody, Plan, Preview } from '$lib/api/client';
   import { FindingRows, withAcceptance } from '$lib/findings';
@@ -47,7 +48,7 @@
   <p class="mt-1">
     Top <b>{degrees(preview.peak, preview.unit)}</b>, {fuel ? 'burners' : 'power'} on for
     <b>{duration(preview.poweredMinutes)}</b>{#if preview.kiln}, <b
-        >{fuel ? `${number(fuel.kg)} kg of gas` : `${number(preview.kiln.energyKwh, 0)} kWh`}</b
+        >{fuel ? `${weight(fuel.kg)} of gas` : `${number(preview.kiln.energyKwh, 0)} kWh`}</b
       >{#if preview.kiln.cost != null && draft.body.startsAt}, <b
           >{money(preview.kiln.cost, preview.kiln.currency)}</b
         >{/if}{/if}.

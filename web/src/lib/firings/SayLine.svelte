@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { display } from '$lib/display.svelte';
   import type { Snippet } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
@@ -99,7 +100,9 @@
     rows={Math.min(8, Math.max(2, saying.text.split('\n').length))}
     aria-label="Say what you want to fire"
     aria-describedby="say-answer"
-    placeholder="30 mugs, 6 mm, bone dry, bisque 06 in Heron, start Thursday 22:00"
+    placeholder="30 mugs, {display.length === 'mm'
+      ? '6 mm'
+      : '1/4 in'}, bone dry, bisque 06 in Heron, start Thursday 22:00"
     maxlength="4000"
     data-testid="say"
     {@attach goOn}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { said as onScale } from '$lib/said-units';
   import { createQuery } from '@tanstack/svelte-query';
   import { display } from '$lib/display.svelte';
   import { duration, number } from '$lib/format';
@@ -53,7 +54,7 @@
     </p>
     {#each differs as difference (difference.between.join() + difference.what)}
       <p role="alert">
-        {difference.text}
+        {onScale(difference.text)}
         <a class="link" href="/firings/{firingId}?stage={places[difference.what] ?? 'plan'}">Look at it</a>
       </p>
     {/each}

@@ -31,3 +31,7 @@ export const wetnessOf = (kind: Kind) =>
           ['damp', 'damp'],
           ['leather-hard', 'leather hard']
         ] as const);
+
+/** The first field of the size of a lot's row. */
+export const sizeField = (row: number): string =>
+  `[data-row="${row}"] input:is([aria-label^="across,"], [aria-label^="wide,"])`;

@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { Preview } from '$lib/api/client';
   import { duration, money, number } from '$lib/format';
+  import { said } from '$lib/said-units';
+  import { weight } from '$lib/scales';
 
   /** What a fuel firing takes, how near its turns keep to the schedule, and what cannot be done. */
   const { kiln, unit }: { kiln: NonNullable<Preview['kiln']>; unit: 'C' | 'F' } = $props();
@@ -11,7 +13,7 @@
   <dl class="facts" data-testid="fuel-facts">
     <dt>Gas</dt>
     <dd>
-      {number(fuel.kg)} kg ± {number(fuel.kg * kiln.uncertainty)}, {number(fuel.m3)} m³, {number(
+      {weight(fuel.kg)} ± {weight(fuel.kg * kiln.uncertainty)}, {number(fuel.m3)} m³, {number(
         fuel.kwhGross,
         0
       )} kWh
@@ -22,15 +24,15 @@
       <dt>Cylinders</dt>
       <dd>
         {fuel.cylinders === null
-          ? `no number of ${number(fuel.cylinderKg, 0)} kg ones is enough`
-          : `${fuel.cylinders} of ${number(fuel.cylinderKg, 0)} kg side by side`}{fuel.starvesAtMinute !==
-          null && fuel.cylinders !== 1
+          ? `no number of ${weight(fuel.cylinderKg)} ones is enough`
+          : `${fuel.cylinders} of ${weight(fuel.cylinderKg)} side by side`}{fuel.starvesAtMinute !== null &&
+        fuel.cylinders !== 1
           ? `; one alone would be too cold or empty after ${duration(fuel.starvesAtMinute)}`
           : ''}
       </dd>
     {/if}
     <dt>Most at once</dt>
-    <dd>{number(fuel.peakKgPerHour)} kg an hour</dd>
+    <dd>{weight(fuel.peakKgPerHour)} an hour</dd>
     {#if kiln.follow}
       <dt>Keeps to the schedule</dt>
       <dd>
@@ -41,7 +43,7 @@
       </dd>
     {/if}
   </dl>
-  {#each kiln.trouble ?? [] as trouble (trouble.text)}<p class="caution">{trouble.text}</p>{/each}
+  {#each kiln.trouble ?? [] as trouble (trouble.text)}<p class="caution">{said(trouble.text)}</p>{/each}
 {/if}
 
 <style>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { KilnBody, KilnPortrait } from '$lib/api/client';
   import { degrees, duration, kindName, money, number } from '$lib/format';
+  import { weight } from '$lib/scales';
   import CoolingChart from './CoolingChart.svelte';
   import KilnDrawing from './KilnDrawing.svelte';
   import SettingsChart from './SettingsChart.svelte';
@@ -31,7 +32,7 @@
           >{/each}</tr
       >
       <tr
-        ><th scope="row">Gas</th>{#each portrait.usual as u (u.kind)}<td>{number(u.fuelKg ?? 0)} kg</td
+        ><th scope="row">Gas</th>{#each portrait.usual as u (u.kind)}<td>{weight(u.fuelKg ?? 0)}</td
           >{/each}</tr
       >
       <tr
@@ -44,7 +45,7 @@
             >{/each}</tr
         >{/if}
       {#if portrait.usual.some((u) => u.cylinders !== null)}<tr
-          ><th scope="row">Cylinders of {number(kiln.cylinder ?? 0, 0)} kg</th
+          ><th scope="row">Cylinders of {weight(kiln.cylinder ?? 0)}</th
           >{#each portrait.usual as u (u.kind)}<td>{u.cylinders ?? 'too many'}</td>{/each}</tr
         >{/if}
       {#each portrait.usual[1]?.cooling ?? [] as mark (mark.temperature)}<tr

@@ -1,7 +1,11 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { sayProblem } from '$lib/api/client';
+  import { display } from '$lib/display.svelte';
   import { number, plural } from '$lib/format';
+  import { said as onScale } from '$lib/said-units';
+  import { apartBy, heat } from '$lib/scales';
+  import { perKelvin } from '$lib/units';
   import { fuelLearnedOf } from './queries';
 
   /** What a gas kiln's firings have taught, and the table of climbs by setting that potters keep on the wall. */
@@ -33,15 +37,16 @@
       {#each asked.data.numbers as n (n.name)}
         <dt>{n.label}</dt>
         <dd>
-          <b>{number(n.mean, 0)} {n.name === 'eye' ? '°C' : '%'}</b>
-          <span class="text-soft">± {number(n.sd, n.name === 'eye' ? 0 : 1)}</span>
+          <b>{n.name === 'eye' ? apartBy(n.mean) : `${number(n.mean, 0)} %`}</b>
+          <span class="text-soft">± {n.name === 'eye' ? apartBy(n.sd) : number(n.sd, 1)}</span>
         </dd>
-        <dd class="text-soft says">{n.says}</dd>
+        <dd class="text-soft says">{onScale(n.says)}</dd>
       {/each}
     </dl>
     {#if bands.length > 0}
-      <h3 class="mt-3 mb-1 text-[14.5px] font-semibold">Climb by setting, °C an hour</h3>
-      <div class="overflow-x-auto">
+      <h3 class="mt-3 mb-1 text-[14.5px] font-semibold">Climb by setting, °{display.unit} an hour</h3>
+      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+      <div class="overflow-x-auto" role="region" aria-label="Climb by setting" tabindex="0">
         <table>
           <thead
             ><tr
@@ -52,10 +57,10 @@
           <tbody>
             {#each bands as from (from)}
               <tr
-                ><th scope="row">{from} °C</th>{#each bars as bar (bar)}{@const c = climb(from, bar)}<td
+                ><th scope="row">{heat(from)}</th>{#each bars as bar (bar)}{@const c = climb(from, bar)}<td
                     title={c
                       ? `damper ${Math.round(c.damper * 100)} %, ${Math.round(c.minutes)} min in all`
-                      : undefined}>{c ? number(c.perHour, 0) : ''}</td
+                      : undefined}>{c ? number(c.perHour * perKelvin(display.unit), 0) : ''}</td
                   >{/each}</tr
               >
             {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { area } from '$lib/scales';
   import type { KilnBody } from '$lib/api/client';
   import { number } from '$lib/format';
 
@@ -36,11 +37,9 @@
       <text x={hasStack ? 246 : 150} y={hasStack ? 60 : 26}
         >{hasStack ? 'stack' : 'draws over'} {number(kiln.draft ?? 0, 2)} m</text
       >
-      <text x={hasStack ? 246 : 150} y={hasStack ? 122 : 42}
-        >damper, flue {number(kiln.flue ?? 0, 0)} cm²</text
-      >
+      <text x={hasStack ? 246 : 150} y={hasStack ? 122 : 42}>damper, flue {area(kiln.flue ?? 0)}</text>
       <text x="120" y="112" text-anchor="middle">{number(kiln.volume ?? 0, 0)} L</text>
-      <text x={hasStack ? 246 : 200} y="168">inlets {number(kiln.inlets ?? 0, 0)} cm²</text>
+      <text x={hasStack ? 246 : 200} y="168">inlets {area(kiln.inlets ?? 0)}</text>
       <text x={hasStack ? 246 : 200} y="186"
         >{number(kiln.burners ?? 0, 0)} × {number(kiln.burnerPower ?? 0)} kW</text
       >

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import { heat } from '$lib/scales';
   import type { KilnBody } from '$lib/api/client';
-  import { degrees, number } from '$lib/format';
+  import { number } from '$lib/format';
 
   /** Which usual kiln a new one is nearest to. */
   interface Props {
@@ -32,7 +33,7 @@
           kind.usual.heat === 'fuel'
             ? (kind.usual.burners ?? 0) * (kind.usual.burnerPower ?? 0)
             : (kind.usual.power ?? 0) / 1000
-        )} kW, up to {degrees(kind.usual.topLimit ?? 0, 'C')}</span
+        )} kW, up to {heat(kind.usual.topLimit ?? 0)}</span
       >
     </label>
   {/each}

@@ -3,7 +3,8 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { controllerLine } from '$lib/controllers/words';
   import { controllerList } from '$lib/controllers/queries';
-  import { readQuantity } from '$lib/fields/measure';
+  import { readShown, shown, shownIn } from './shown-number';
+  import { said as onScale } from '$lib/said-units';
   import type { KilnDraft } from './kiln-draft.svelte';
 
   /** The numbers of a kiln in four groups, each with what it means in plain words. */
@@ -40,11 +41,11 @@
   const groups = $derived(isFuel ? gas : electric);
   const about = (field: Field) =>
     numbers.find((n) => n.field === field && n.heat === (isFuel ? 'fuel' : 'electric'));
-  const unitOf = (n: KilnNumber) => (n.unit === '°C' ? `°${draft.body.unit ?? 'C'}` : n.unit);
+  const own = $derived(draft.body.unit ?? 'C');
   const label = (n: KilnNumber) => n.label.replace(/^(The|What) /, '').replace(/^./, (c) => c.toUpperCase());
 
-  function write(field: Field, text: string, unit: string) {
-    const reading = readQuantity(text, unit);
+  function write(field: Field, text: string, n: KilnNumber) {
+    const reading = readShown(n, text, own);
     draft.misread(field, 'error' in reading ? reading.error : null);
     if (!('value' in reading)) return;
     if (field === 'volume' && isFuel && reading.value) void draft.resize(reading.value);
@@ -67,19 +68,19 @@
                 id="kiln-{field}"
                 class="input input-sm w-24 text-right"
                 inputmode="decimal"
-                value={draft.body[field] ?? ''}
+                value={shown(n, draft.body[field], own)}
                 aria-invalid={said ? 'true' : undefined}
                 aria-describedby="kiln-{field}-means"
-                onchange={(e) => write(field, e.currentTarget.value, unitOf(n))}
+                onchange={(e) => write(field, e.currentTarget.value, n)}
               />
-              <span class="text-soft w-12">{unitOf(n)}</span>
+              <span class="text-soft w-12">{shownIn(n)}</span>
             </span>
             <p
               id="kiln-{field}-means"
               class={['means', said ? 'text-error' : 'text-soft']}
               role={said ? 'alert' : undefined}
             >
-              {said ?? n.meaning}
+              {onScale(said ?? n.meaning)}
             </p>
           </div>
         {/if}

@@ -122,7 +122,8 @@
     {#if history.data.months.length > 1}
       <figure>
         <figcaption class="text-soft mb-1 text-[13px]">Cost by month, as far as logs tell</figcaption>
-        <div class="months">
+        <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+        <div class="months" role="region" aria-label="Cost by month" tabindex="0">
           {#each history.data.months as m (m.month)}
             <div
               title="{m.month}: {plural(m.firings, 'firing')}, {m.cost === null

@@ -2,6 +2,8 @@
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { sayProblem } from '$lib/api/client';
   import { number, plural, when } from '$lib/format';
+  import { said as onScale } from '$lib/said-units';
+  import { apartBy } from '$lib/scales';
   import { TrendLine } from '$lib/logbook';
   import { shelfWords } from '$lib/reading/words';
   import { learnedOf, saveCare } from './queries';
@@ -17,7 +19,7 @@
   const elements = $derived(learned.data?.elements);
   const advice = $derived(
     elements?.advice === 'change'
-      ? `Time for new elements: a full kiln climbs at less than 30 °C/h at ${elements.usualTop} °C.`
+      ? onScale(`Time for new elements: a full kiln climbs at less than 30 °C/h at ${elements.usualTop} °C.`)
       : elements?.advice === 'soon'
         ? `New elements soon${elements.firingsLeft === null ? '' : `: in about ${plural(elements.firingsLeft, 'firing')}`}.`
         : elements?.firingsLeft !== null && elements?.firingsLeft !== undefined
@@ -45,14 +47,16 @@
     data-testid="taught"
   >
     <h2 class="text-[17px]">What its firings have taught</h2>
-    <p>{learned.data.sentence}</p>
+    <p>{onScale(learned.data.sentence)}</p>
     {#if learned.data.firings > 0}
       <dl>
         <div>
           <dt>Display, to be added</dt>
           <dd>
-            {#if now.offset.readings > 0}{number(now.offset.mean, 1)} °C {give(now.offset.sd, 1)}{:else}no
-              pack read yet{/if}
+            {#if now.offset.readings > 0}{apartBy(now.offset.mean, 1)} ± {apartBy(
+                now.offset.sd * 1.28,
+                1
+              )}{:else}no pack read yet{/if}
           </dd>
           <dd class="from">
             {plural(now.offset.readings, 'pack')}{now.offset.since
@@ -62,11 +66,11 @@
         </div>
         <div>
           <dt>Between the shelves</dt>
-          <dd>{now.evenness === null ? 'not known' : `${number(now.evenness.mean, 0)} °C of cone`}</dd>
+          <dd>{now.evenness === null ? 'not known' : `${apartBy(now.evenness.mean)} of cone`}</dd>
           <dd class="from">
             {now.shelves
               .map(
-                (s) => `${shelfWords(s.shelf).toLowerCase()} ${s.mean >= 0.5 ? '+' : ''}${number(s.mean, 0)}`
+                (s) => `${shelfWords(s.shelf).toLowerCase()} ${s.mean >= 0.5 ? '+' : ''}${apartBy(s.mean)}`
               )
               .join(', ')}
           </dd>
@@ -85,28 +89,19 @@
         </div>
       </dl>
       <div class="lines">
-        <TrendLine
-          title="Display off by"
-          points={trend((t) => t.offset)}
-          say={(v) => `${number(v, 1)} °C`}
-          zero
-        />
+        <TrendLine title="Display off by" points={trend((t) => t.offset)} say={(v) => apartBy(v, 1)} zero />
         <TrendLine
           title="Element health"
           points={trend((t) => t.health * 100)}
           say={(v) => `${number(v, 0)} %`}
         />
-        <TrendLine
-          title="Between the shelves"
-          points={trend((t) => t.evenness)}
-          say={(v) => `${number(v, 0)} °C`}
-        />
+        <TrendLine title="Between the shelves" points={trend((t) => t.evenness)} say={(v) => apartBy(v)} />
       </div>
     {/if}
     <p class="text-soft text-[13.5px]">
       Plans, tops, forecasts and start times in this kiln use {learned.data.used.offset === null
         ? 'the display as it is'
-        : `a display that is off by ${number(learned.data.used.offset, 1)} °C`}, {number(
+        : `a display that is off by ${apartBy(learned.data.used.offset, 1)}`}, {number(
         learned.data.used.power * 100,
         0
       )} % of its stored power{learned.data.care.offset !== null || learned.data.care.power !== null

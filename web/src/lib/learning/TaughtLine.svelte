@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { said as onScale } from '$lib/said-units';
   import { createQuery } from '@tanstack/svelte-query';
   import { number } from '$lib/format';
   import { fuelLearnedOf } from '$lib/fuel/queries';
@@ -23,6 +24,6 @@
 
 {#if sentence}
   <p class="text-soft text-[13.5px]" data-testid="taught-line">
-    <a class="link" href="/stores/kilns/{kilnId}#taught">What this kiln has taught</a>: {sentence}
+    <a class="link" href="/stores/kilns/{kilnId}#taught">What this kiln has taught</a>: {onScale(sentence)}
   </p>
 {/if}

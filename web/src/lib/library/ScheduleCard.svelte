@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { ScheduleSummary } from '$lib/api/client';
   import Sparkline from '$lib/chart/Sparkline.svelte';
-  import { degrees, duration, kindName, plural, when } from '$lib/format';
+  import { heatOf } from '$lib/scales';
+  import { duration, kindName, plural, when } from '$lib/format';
 
   interface Props {
     schedule: ScheduleSummary;
@@ -43,7 +44,7 @@
   </div>
   <dl class="figures">
     <dt>Top</dt>
-    <dd>{degrees(schedule.peak, schedule.unit)}</dd>
+    <dd>{heatOf(schedule.peak, schedule.unit)}</dd>
     <dt>Power on</dt>
     <dd>{duration(schedule.poweredMinutes)}</dd>
     <dt>In all</dt>

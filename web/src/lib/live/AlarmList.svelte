@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { said as onScale } from '$lib/said-units';
   import type { Snippet } from 'svelte';
   import { shortTime } from '$lib/format';
   import { ofTheCut, toldOnce } from './cut';
@@ -67,8 +68,8 @@
       <b>{names[alarm.weight]}</b>
       <time>{spanOf(alarm)}</time>
     </p>
-    <p class="text">{alarm.text}</p>
-    <p class="evidence">{alarm.evidence}</p>
+    <p class="text">{onScale(alarm.text)}</p>
+    <p class="evidence">{onScale(alarm.evidence)}</p>
     {#if alarm.id === 'power-cut' && aftercut}{@render aftercut()}{/if}
     {#if alarm.acknowledgedBy}
       <p class="evidence">Seen by {alarm.acknowledgedBy}{alarm.note ? `: ${alarm.note}` : ''}.</p>
@@ -107,7 +108,7 @@
       {#each past as alarm (`${alarm.id}${alarm.since}`)}
         <li class="py-0.5">
           <time>{shortTime(atMinute(startsAt, alarm.since))}</time>
-          {alarm.text} <span class="text-soft">{alarm.evidence}</span>
+          {onScale(alarm.text)} <span class="text-soft">{onScale(alarm.evidence)}</span>
         </li>
       {/each}
     </ul>

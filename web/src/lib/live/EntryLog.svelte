@@ -84,7 +84,8 @@
 <section class="card-paper p-3.5" aria-label="Log">
   <h2 class="mb-1 text-[17px]">Log</h2>
   {#if shown.length === 0 && waiting.length === 0}<p class="text-soft">Nothing noted yet.</p>{/if}
-  <ul class="log" data-testid="entries">
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+  <ul class="log" data-testid="entries" tabindex="0">
     {#each waiting.toReversed() as entry (entry.id)}
       <li class={entry.refused ? '' : 'text-soft'}>
         <time>{shortTime(new Date(entry.body.at ?? ''))}</time><span

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { ConeRow } from '$lib/cones';
+  import { said as onScale } from '$lib/said-units';
   import Times from './Times.svelte';
   import type { Live, Run } from './types';
 
@@ -39,7 +40,7 @@
     {#if goal && live.endMinute === null}<p class="mt-2" data-testid="cone-forecast">
         At the end{by ? ` ${by}` : ''}: cone {goal.cone}
         <b>{goal.phrase}</b>{#if spread}<span class="text-soft ml-1"
-            >· {Math.round(spread[0])} to {Math.round(spread[1])} °C of cone from its end point</span
+            >· {onScale(`${Math.round(spread[0])} to ${Math.round(spread[1])} °C of cone`)} from its end point</span
           >{/if}
       </p>{/if}
     <p class="text-soft mt-1 text-[13.5px]">{source}</p>

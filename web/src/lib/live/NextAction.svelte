@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { said as onScale } from '$lib/said-units';
   import { shortTime } from '$lib/format';
   import type { Alarm, Live, Run } from './types';
   import { toldOnce } from './cut';
@@ -16,9 +17,11 @@
   const minute = $derived(next?.minute ?? null);
   const isNow = $derived(minute !== null && minute <= live.minute + 0.5);
   const text = $derived.by(() => {
-    if (!next || minute === null || isNow) return next?.text ?? '';
+    if (!next || minute === null || isNow) return onScale(next?.text ?? '');
     const at = shortTime(atMinute(run.startsAt, minute));
-    return next.kind === 'open' ? `${next.text} until about ${at}` : `${next.text} at ${at}`;
+    return next.kind === 'open'
+      ? `${onScale(next.text)} until about ${at}`
+      : `${onScale(next.text)} at ${at}`;
   });
   const alarm: Alarm | undefined = $derived(
     toldOnce(live.alarms).find(

@@ -5,7 +5,8 @@
   import { controllerList } from '$lib/controllers/queries';
   import { keyWords, labelOf, lineTitle } from '$lib/controllers/words';
   import { display } from '$lib/display.svelte';
-  import { degrees, duration, number } from '$lib/format';
+  import { degrees, duration } from '$lib/format';
+  import { apartBy } from '$lib/scales';
   import { kilnList } from '$lib/kilns/queries';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { Live, Run } from './types';
@@ -22,7 +23,7 @@
     onkeyed: () => void;
   }
   const { resume, name, run, celsius, onkeyed }: Props = $props();
-  const signed = (value: number) => `${value < 0 ? '−' : '+'}${number(Math.abs(value), 1)} °C of cone`;
+  const signed = (value: number) => `${value < 0 ? '−' : '+'}${apartBy(Math.abs(value), 1)} of cone`;
   const minutes = (m: number) => (m < 90 ? `${m} min` : duration(m));
   const later = (minutes: number) =>
     minutes < 90 ? `${Math.round(minutes)} min later` : `${duration(minutes)} later`;

@@ -1,7 +1,8 @@
 <script lang="ts">
+  import { said as onScale } from '$lib/said-units';
   import { glowAt } from '$lib/chart/glow';
   import { display } from '$lib/display.svelte';
-  import { clock, shortTime } from '$lib/format';
+  import { clock, sameDay, shortTime } from '$lib/format';
   import { toUnit } from '$lib/units';
   import SmallKiln from './SmallKiln.svelte';
   import type { Live, RoomKiln } from './types';
@@ -19,8 +20,7 @@
   const unit = $derived(display.unit);
   const at = (minute: number | null | undefined) =>
     kiln.startsAt && minute !== null && minute !== undefined ? atMinute(kiln.startsAt, minute) : null;
-  const sameDay = (moment: Date) => moment.toDateString() === new Date().toDateString();
-  const soon = (moment: Date) => (sameDay(moment) ? shortTime(moment) : clock(moment));
+  const soon = (moment: Date) => (sameDay(moment, new Date()) ? shortTime(moment) : clock(moment));
   const alarm = $derived(
     live?.alarms
       .filter((a) => a.until === null)
@@ -91,8 +91,8 @@
                 : 'calm'
         ]}
       >
-        {#if alarm && alarm.weight !== 'ask'}{alarm.text.split(/[:.]/)[0]}
-        {:else if live.next}<b>{live.next.text}</b>{#if nextAt && !isNow}{live.next.kind === 'open'
+        {#if alarm && alarm.weight !== 'ask'}{onScale(alarm.text.split(/[:.](?!\d)/)[0] ?? '')}
+        {:else if live.next}<b>{onScale(live.next.text)}</b>{#if nextAt && !isNow}{live.next.kind === 'open'
               ? `, until about ${soon(nextAt)}`
               : ` ${soon(nextAt)}`}{/if}
         {:else}On its way{/if}

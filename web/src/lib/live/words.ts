@@ -1,6 +1,6 @@
 import { perKelvin, toUnit } from '$lib/units';
 import type { AlarmId } from '$lib/api/vocabulary';
-import { clock, duration, number, shortTime } from '$lib/format';
+import { clock, duration, number, sameDay, shortTime } from '$lib/format';
 import type { FiringState, Live, Spread } from './types';
 
 /** What the screens say of a running firing. */
@@ -56,13 +56,12 @@ const momentAt = (start: string, minute: number) => new Date(Date.parse(start) +
 export function expected(start: string, spread: Spread, now: Date): string {
   if (spread.p50 === null) return 'may never come';
   const at = momentAt(start, spread.p50);
-  const sameDay = at.toDateString() === now.toDateString();
-  const shown = sameDay ? shortTime(at) : clock(at);
+  const shown = sameDay(at, now) ? shortTime(at) : clock(at);
   if (spread.p90 === null) return `${shown}, or much later`;
   const [sooner, later] = [spread.p50 - (spread.p10 ?? spread.p50), spread.p90 - spread.p50];
   if (later > 60 && later > 2.5 * sooner) {
     const latest = momentAt(start, spread.p90);
-    return `${shown}, perhaps as late as ${latest.toDateString() === at.toDateString() ? shortTime(latest) : clock(latest)}`;
+    return `${shown}, perhaps as late as ${sameDay(latest, at) ? shortTime(latest) : clock(latest)}`;
   }
   const either = Math.max(later, sooner);
   if (either < 1) return shown;

@@ -4,7 +4,9 @@
   import { display } from '$lib/display.svelte';
   import { sayLength } from '$lib/fields/measure';
   import { lengthText } from '$lib/fields/length-text';
-  import { counted, number, plural } from '$lib/format';
+  import { counted, plural } from '$lib/format';
+  import { said } from '$lib/said-units';
+  import { weight } from '$lib/scales';
   import KilnSection from './KilnSection.svelte';
   import { shadesOf } from './maker-colours';
   import ShelfPlan from './ShelfPlan.svelte';
@@ -50,10 +52,9 @@
   <header>
     <h1>{name}</h1>
     <p>
-      {kiln}: {packing.totals.pieces} pieces on {plural(packing.totals.shelves, 'shelf', 'shelves')}, {number(
-        packing.totals.wareKg,
-        0
-      )} kg of ware and {number(packing.totals.furnitureKg, 0)} kg of shelves and props.
+      {kiln}: {packing.totals.pieces} pieces on {plural(packing.totals.shelves, 'shelf', 'shelves')}, {weight(
+        packing.totals.wareKg
+      )} of ware and {weight(packing.totals.furnitureKg)} of shelves and props.
       <span class="count" aria-live="polite">{inSoFar} of {packing.totals.pieces} in</span>
     </p>
   </header>
@@ -66,10 +67,10 @@
             <b>{prop.count}</b> × {lengthText(prop.height ?? 0)}
           </li>{/each}
       </ul>
-      {#each packing.cautions as caution (caution.id)}<p class="caution">{caution.text}</p>{/each}
+      {#each packing.cautions as caution (caution.id)}<p class="caution">{said(caution.text)}</p>{/each}
       {#each packing.unplaced as u (u.lot)}<p class="caution">
           <b>{counted(u.count, lots[u.lot]?.what ?? 'pieces')} {u.count === 1 ? 'stays' : 'stay'} out.</b>
-          {u.why}
+          {said(u.why)}
         </p>{/each}
     </div>
   </section>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { counted, number, plural } from '$lib/format';
+  import { said } from '$lib/said-units';
   import KilnSection from './KilnSection.svelte';
   import type { PackingLoop } from './packing-loop.svelte';
   import { shadesOf } from './maker-colours';
@@ -98,7 +99,7 @@
     {#if shelf}
       <ShelfCard {loop} {packing} {shelf} {shades} onshelf={(n) => (chosen = n)} />
     {/if}
-    {#each [...new Set(packing.broken.map( (b) => (b.shelf ? `Shelf ${b.shelf}: ${b.text}` : b.text) ))] as text (text)}
+    {#each [...new Set(packing.broken.map( (b) => (b.shelf ? `Shelf ${b.shelf}: ${said(b.text)}` : said(b.text)) ))] as text (text)}
       <p class="text-error" role="alert">{text}</p>
     {/each}
     {#if byHand}
@@ -110,8 +111,8 @@
     {#each packing.unplaced as u (u.lot)}
       <p class="border-warning border-l-4 pl-2.5" data-testid="left-out">
         <b>{counted(u.count, loop.lots[u.lot]?.what || 'pieces')} left out.</b>
-        {u.why}
-        <span class="text-soft">{u.would}</span>
+        {said(u.why)}
+        <span class="text-soft">{said(u.would)}</span>
       </p>
     {/each}
     <TakesMore {loop} />
@@ -160,7 +161,7 @@
       </p>
     {/if}
     {#each packing.cautions.filter((c) => c.id !== 'shelf-wash' && c.id !== 'salt-props') as caution (caution.id)}
-      <p class="border-warning border-l-4 pl-2.5">{caution.text}</p>
+      <p class="border-warning border-l-4 pl-2.5">{said(caution.text)}</p>
     {/each}
   {:else}
     <p class="text-soft">

@@ -6,7 +6,7 @@
   import RotateCw from '@lucide/svelte/icons/rotate-cw';
   import type { Packing, PlacedShelf } from '$lib/api/client';
   import { lengthText } from '$lib/fields/length-text';
-  import { number } from '$lib/format';
+  import { weight } from '$lib/scales';
   import type { PackingLoop } from './packing-loop.svelte';
   import ShelfPlan from './ShelfPlan.svelte';
 
@@ -68,7 +68,7 @@
 <div class="grid gap-1.5" data-testid="shelf-card">
   <div class="flex flex-wrap items-center justify-between gap-x-2 gap-y-1">
     <span
-      ><b>Shelf {shelf.number}</b>{shelf.where ? ` (${shelf.where})` : ''}, {number(shelf.wareKg)} kg of ware</span
+      ><b>Shelf {shelf.number}</b>{shelf.where ? ` (${shelf.where})` : ''}, {weight(shelf.wareKg)} of ware</span
     >
     <span class="flex items-center">
       <button

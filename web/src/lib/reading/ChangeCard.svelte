@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { said as onScale } from '$lib/said-units';
   import { useQueryClient } from '@tanstack/svelte-query';
   import { goto } from '$app/navigation';
   import { api, saveKey, sayProblem, type Problem } from '$lib/api/client';
@@ -87,9 +88,9 @@
 
 <p data-testid="patch" data-patch={patch.name}>
   {#if advised}<b class="text-primary">Change this first.</b>{/if}
-  {patch.text}
+  {onScale(patch.text)}
 </p>
-{#if patch.note}<p class="text-soft text-[13.5px]">{patch.note}</p>{/if}
+{#if patch.note}<p class="text-soft text-[13.5px]">{onScale(patch.note)}</p>{/if}
 {#if patch.before && patch.after}
   <FiringChart
     curve={curve(patch.after)}

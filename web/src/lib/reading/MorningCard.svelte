@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { said as onScale } from '$lib/said-units';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, saveKey, sayProblem, type Problem } from '$lib/api/client';
   import { display } from '$lib/display.svelte';
@@ -72,8 +73,8 @@
         <button
           class="btn btn-sm btn-paper"
           disabled={busy}
-          title={said.change.text}
-          onclick={() => void take()}>{nextTop(said.change, display.unit)}</button
+          title={onScale(said.change.text)}
+          onclick={() => void take()}>{onScale(nextTop(said.change, display.unit))}</button
         >
       {:else}
         <span class="text-soft">Nothing to change.</span>

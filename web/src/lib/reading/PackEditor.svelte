@@ -108,7 +108,7 @@
   <div class="words" style:grid-template-columns="repeat({cones.length}, {apart}px)">
     {#each cones as cone (cone.cone)}
       <label>
-        <b class={cone.cone === goal ? 'text-primary' : ''}>{cone.cone}</b>
+        <b class={cone.cone === goal ? 'goal' : ''}>{cone.cone}</b>
         <input
           class="word-field text-[13px]"
           aria-label="Where cone {cone.cone} on {shelf} points"
@@ -131,6 +131,10 @@
 </div>
 
 <style>
+  /* On the dark of the kiln in both themes. */
+  .goal {
+    color: #f6a06a;
+  }
   svg {
     display: block;
     width: 100%;

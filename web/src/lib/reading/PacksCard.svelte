@@ -1,6 +1,6 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import { number } from '$lib/format';
+  import { apartBy, heat } from '$lib/scales';
   import PackEditor from './PackEditor.svelte';
   import PacksSay from './PacksSay.svelte';
   import type { ReadingDraft, Shelf } from './reading-draft.svelte';
@@ -24,7 +24,7 @@
   );
   const usual = $derived(view.expected.map((e) => e.cone));
   const expected = $derived(Object.fromEntries(view.expected.map((e) => [e.cone, e.logged ?? e.planned])));
-  const heat = (shelf: Shelf) => said.offsets.find((o) => String(o.shelf) === String(shelf));
+  const heatOf = (shelf: Shelf) => said.offsets.find((o) => String(o.shelf) === String(shelf));
   /** A pack is told where it is refused: packs[2].cones[1].bendDegrees. */
   const trouble = (shelf: Shelf) => {
     const at = draft.packs.findIndex((p) => String(p.shelf) === String(shelf));
@@ -55,7 +55,7 @@
   <h2>What the cones say</h2>
   {#each shelves as shelf (shelf)}
     {@const pack = draft.packOf(shelf)}
-    {@const got = heat(shelf)}
+    {@const got = heatOf(shelf)}
     <div class="shelf">
       <div class="name">
         <b>{shelfWords(shelf)}</b>
@@ -63,10 +63,9 @@
           <span class="got" data-testid="heat-{shelf}"
             >{#if got.past !== null}{got.bound < 0 ? 'at most ' : got.bound > 0 ? 'at least ' : ''}{past(
                 got.past
-              )}{:else}{number(got.equivalent, 0)} °C{/if}</span
+              )}{:else}{heat(got.equivalent)}{/if}</span
           >
-          <span class="faint">{got.bound === 0 ? `± ${number(got.tolerance, 0)} °C of cone` : 'of cone'}</span
-          >
+          <span class="faint">{got.bound === 0 ? `± ${apartBy(got.tolerance)} of cone` : 'of cone'}</span>
         {/if}
         {#if pack && !closed}<button
             class="take"

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { number } from '$lib/format';
+  import { said as onScale } from '$lib/said-units';
+  import { apartBy, heat } from '$lib/scales';
   import type { ReadingView } from './reading-draft.svelte';
 
   /** What the packs say together: how even it was, what the display is off by, what is not believed. */
@@ -19,25 +20,22 @@
     <dl>
       {#if said.evenness !== null}<div>
           <dt>Between the shelves</dt>
-          <dd>{number(said.evenness, 0)} °C of cone</dd>
+          <dd>{apartBy(said.evenness)} of cone</dd>
         </div>{/if}
       {#if said.offset}<div>
           <dt>Pack minus log</dt>
           <dd>
-            {said.offset.mean >= 0.5 ? '+' : ''}{number(said.offset.mean, 0)} °C ± {number(
-              said.offset.sd * 1.28,
-              0
-            )}
+            {said.offset.mean >= 0.5 ? '+' : ''}{apartBy(said.offset.mean)} ± {apartBy(said.offset.sd * 1.28)}
           </dd>
         </div>{/if}
     </dl>
     {#if said.learned?.displaySays}<p data-testid="display-says">
-        So far {said.learned.displaySays}.
+        So far {onScale(said.learned.displaySays)}.
       </p>{/if}
     {#each held as h (h.shelf)}
       <p class="wrong">
-        The pack of the {h.shelf} says {number(h.told, 0)} °C where {number(h.expected, 0)} was expected: was it
-        04 read as 4, or the wrong pack? It is not learned from until another says the same.
+        The pack of the {h.shelf} says {heat(h.told)} where {heat(h.expected)} was expected: was it 04 read as 4,
+        or the wrong pack? It is not learned from until another says the same.
       </p>
     {/each}
   {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { said as onScale } from '$lib/said-units';
   import { createQuery } from '@tanstack/svelte-query';
   import { sayProblem } from '$lib/api/client';
   import { plural } from '$lib/format';
@@ -58,7 +59,7 @@
           {#each shown(fault) as cause (cause.cause)}
             <article class={['cause', cause.leads && 'leads']} data-testid="cause" data-leads={cause.leads}>
               <p>
-                <b>{cause.cause[0]?.toUpperCase()}{cause.cause.slice(1)}</b>
+                <b>{onScale(`${cause.cause[0]?.toUpperCase()}${cause.cause.slice(1)}`)}</b>
                 <span class="text-soft text-[13px]"
                   >lies in {lies[cause.from]}, weighs {Math.round(cause.probability * 100)} of 100</span
                 >
@@ -70,7 +71,7 @@
                   onpointerenter={() => (pointed = e)}
                   onpointerleave={() => (pointed = null)}
                   onfocus={() => (pointed = e)}
-                  onblur={() => (pointed = null)}>{e.points > 0 ? '+' : '−'} {e.text}</button
+                  onblur={() => (pointed = null)}>{e.points > 0 ? '+' : '−'} {onScale(e.text)}</button
                 >
               {/each}
               {#if cause.evidence.length === 0}<span class="text-soft text-[13px]"

@@ -1,4 +1,5 @@
 import type { components } from '$lib/api/schema';
+import { display } from '$lib/display.svelte';
 import { number } from '$lib/format';
 import { perKelvin } from '$lib/units';
 
@@ -13,7 +14,7 @@ export function gotThere(shelf: Shelf, goal: string): string {
   const by = Math.abs(shelf.past);
   if (by < near && shelf.bound === 0) return `at cone ${goal}`;
   const bound = shelf.bound === 0 ? '' : shelf.bound > 0 === shelf.past > 0 ? 'at least ' : 'at most ';
-  return `${bound}${number(by, 0)}° ${shelf.past < 0 ? 'short of' : 'past'} cone ${goal}`;
+  return `${bound}${number(by * perKelvin(display.unit), 0)}° ${shelf.past < 0 ? 'short of' : 'past'} cone ${goal}`;
 }
 
 /** "Next top +2 °C, hold 5 min longer"; the change in its own words where the top stays. */

@@ -1,5 +1,5 @@
 import { bendWords as called, coneBend, workAtBend } from '$lib/api/vocabulary';
-import { number } from '$lib/format';
+import { apartBy } from '$lib/scales';
 
 /** Less and a cone stands, more and it is flat; between them it is read. */
 export const standing = coneBend.setAt;
@@ -52,9 +52,9 @@ export function alongWith(bend: number, expected: number, other: number): number
   return Math.round(Math.min(flat, Math.max(standing, along)));
 }
 
-/** "+6 °C", "−3 °C", "on the cone". */
+/** "+6 °C", "−3 °C", "on the cone", from kelvins. */
 export const past = (degrees: number) =>
-  Math.abs(degrees) < 0.5 ? 'on the cone' : `${degrees > 0 ? '+' : ''}${number(degrees, 0)} °C`;
+  Math.abs(degrees) < 0.5 ? 'on the cone' : `${degrees > 0 ? '+' : ''}${apartBy(degrees)}`;
 
 export const shelfWords = (shelf: string | number) =>
   typeof shelf === 'number' || /^\d+$/.test(String(shelf))

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { scaleTime } from 'd3-scale';
+  import { scaleLinear } from 'd3-scale';
   import type { Starts } from '$lib/api/client';
   import { display } from '$lib/display.svelte';
   import { clock, dayName } from '$lib/format';
@@ -13,7 +13,8 @@
   const row = 26;
   const first = $derived(new Date(Math.min(...found.starts.map((s) => Date.parse(s.at)))));
   const last = $derived(new Date(Math.max(...found.starts.map((s) => Date.parse(s.openAt)))));
-  const x = $derived(scaleTime().domain([first, last]).range([0, width]));
+  // Straight from moments: what a scale of time knows besides is not needed, and large.
+  const x = $derived(scaleLinear([first.getTime(), last.getTime()], [0, width]));
   const height = $derived(20 + found.starts.length * row + 18);
   const cheapest = $derived(Math.min(...found.prices.map((p) => p.price)));
   const cheap = $derived(
@@ -44,12 +45,19 @@
       <rect x={span.from} y={height - 16} width={span.width} height="5" fill="#7d7166" rx="2" />
     {/each}
     {#each nights as day (day.getTime())}
-      <line x1={x(day)} x2={x(day)} y1="4" y2={height - 18} stroke="#b9ab9c" stroke-opacity="0.35" />
-      <text x={x(day) + 5} y="13" font-size="11.5" fill="#d8cbbb">{dayName(day)}</text>
+      <line
+        x1={x(day.getTime())}
+        x2={x(day.getTime())}
+        y1="4"
+        y2={height - 18}
+        stroke="#b9ab9c"
+        stroke-opacity="0.35"
+      />
+      <text x={x(day.getTime()) + 5} y="13" font-size="11.5" fill="#d8cbbb">{dayName(day)}</text>
     {/each}
     {#each found.starts as start, i (start.at)}
       {@const [on, top, off, open] = [start.at, start.topAt, start.powerOffAt, start.openAt].map((t) =>
-        x(new Date(t))
+        x(new Date(t).getTime())
       )}
       {@const y = 22 + i * row}
       <rect x={on} {y} width={Math.max(2, (off ?? 0) - (on ?? 0))} height="14" rx="4" fill="#e35418">

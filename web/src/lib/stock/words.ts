@@ -1,5 +1,6 @@
 import type { GlazeBody } from '$lib/api/client';
 import { number } from '$lib/format';
+import { heatOf } from '$lib/scales';
 
 /** "cones 5 to 7", "cone 6", "cones not known". */
 export function cones(range: { coneFrom?: string | null; coneTo?: string | null }): string {
@@ -16,7 +17,7 @@ export function habits(glaze: GlazeBody): string {
     glaze.fades && 'fades when held',
     glaze.wantsFastCooling && 'wants to cool fast',
     glaze.slowHours &&
-      `slow from ${number(glaze.slowFrom ?? 0, 0)} to ${number(glaze.slowTo ?? 0, 0)}\u00a0°${glaze.unit ?? 'C'} for ${number(glaze.slowHours)}\u00a0h`
+      `slow from ${heatOf(glaze.slowFrom ?? 0, glaze.unit ?? 'C').replace(/ .*/, '')} to ${heatOf(glaze.slowTo ?? 0, glaze.unit ?? 'C').replace(' ', '\u00a0')} for ${number(glaze.slowHours)}\u00a0h`
   ].filter(Boolean);
   return words.map((w) => `, ${w}`).join('');
 }

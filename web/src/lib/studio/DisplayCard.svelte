@@ -64,7 +64,7 @@
       </select>
     </label>
     {#each choices as choice (choice.field)}
-      <div class="grid gap-1" role="group" aria-label={choice.label}>
+      <div class="grid gap-1" role="group" aria-label={choice.label} data-units="own">
         <span aria-hidden="true">{choice.label}</span>
         <span class="join">
           {#each choice.of as [value, name] (value)}

@@ -21,7 +21,8 @@
 
 <svelte:head><title>Wall · Zealous Ember</title></svelte:head>
 
-<main class="wallpage">
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<main class="wallpage" tabindex="0">
   <header>
     <h1>Kiln room</h1>
     <p>

@@ -2,6 +2,8 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, sayProblem } from '$lib/api/client';
   import { number } from '$lib/format';
+  import { said } from '$lib/said-units';
+  import { heat, weight } from '$lib/scales';
   import AirScale from '$lib/fuel/AirScale.svelte';
   import { airNames, flameText } from '$lib/fuel/words';
   import { kilnClasses, kilnList } from '$lib/kilns/queries';
@@ -98,7 +100,7 @@
         /></label
       >
       <label class="grid gap-1"
-        ><span><b>Chamber</b> {celsius} °C</span><input
+        ><span><b>Chamber</b> {heat(celsius)}</span><input
           type="range"
           class="range range-primary range-sm"
           min="100"
@@ -124,7 +126,7 @@
           <dt>Heat to ware and walls</dt>
           <dd>{number(now.heatKw)} kW</dd>
           <dt>Gas, air</dt>
-          <dd>{number(now.fuelKgPerHour)} kg/h, {number(now.airKgPerHour, 0)} kg/h</dd>
+          <dd>{weight(now.fuelKgPerHour)}/h, {weight(now.airKgPerHour)}/h</dd>
           <dt>At the ports</dt>
           <dd>
             {now.portPascal > 0
@@ -132,7 +134,7 @@
               : `draws ${number(-now.portPascal)} Pa`}
           </dd>
           <dt>Flame at the flue</dt>
-          <dd>{now.flameAtFlueM < 0.02 ? 'none' : `about ${number(now.flameAtFlueM * 100, 0)} cm`}</dd>
+          <dd>{now.flameAtFlueM < 0.02 ? 'none' : said(`about ${number(now.flameAtFlueM * 100, 0)} cm`)}</dd>
         </dl>
       </div>
     {:else if asked.isError}<p role="alert">{sayProblem(asked.error)}</p>{/if}

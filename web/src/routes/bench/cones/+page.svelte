@@ -3,14 +3,18 @@
   import { api, sayProblem, type Unit } from '$lib/api/client';
   import ConeChart from '$lib/cones/ConeChart.svelte';
   import ConeRow from '$lib/cones/ConeRow.svelte';
+  import ConeWhy from '$lib/cones/ConeWhy.svelte';
   import WallTable from '$lib/cones/WallTable.svelte';
   import BenchTabs from '$lib/ui/BenchTabs.svelte';
+  import { display } from '$lib/display.svelte';
   import WordField from '$lib/fields/WordField.svelte';
   import { readHold, readNumber } from '$lib/fields/parse';
   import { hold, number } from '$lib/format';
   import { perKelvin, toUnit } from '$lib/units';
 
-  let unit: Unit = $state(localStorage.getItem('ember.unit') === 'F' ? 'F' : 'C');
+  /** The studio's scale until somebody looks at the other. */
+  let other: Unit | null = $state(null);
+  const unit = $derived(other ?? display.unit);
   let cone = $state('6');
   let holdMinutes = $state(10);
   /** In °C whatever is shown, so that switching scales there and back keeps them. */
@@ -81,7 +85,8 @@
     </div>
     <button
       class="btn btn-sm btn-paper"
-      onclick={() => (unit = unit === 'C' ? 'F' : 'C')}
+      onclick={() => (other = unit === 'C' ? 'F' : 'C')}
+      data-units="own"
       aria-label="°C °F: shown in °{unit}; switch"
     >
       <span class={unit === 'C' ? 'text-primary font-bold' : 'text-soft font-normal'}>°C</span>
@@ -158,20 +163,7 @@
             </div>{/if}
         {/if}
       </section>
-      <section id="why" class="card-paper p-4 text-sm" aria-labelledby="why-title">
-        <h2 id="why-title" class="mb-1 text-lg">Why these numbers</h2>
-        <p class="text-soft mb-2">
-          A cone softens faster the hotter it is. Its progress D grows at one rate, dD/dt = A · exp(−θ/T),
-          with T in kelvin; D is 0 at the start and 1 when the tip is level with the base. θ and A come from
-          the published end points at 15, 60 and 150 °C/h. The bend follows tan(φ/2) = tan 4° · exp(2.66 · D).
-          The work is added up along the whole curve, cooling too.
-        </p>
-        <p class="text-soft">
-          A cone's own tolerance is about ±5 °C, and kilns are uneven: believe the pack on the shelf before
-          any of this. The fitted end points differ from the published ones by at most 2.5 °C at 60 °C/h and 4
-          °C at the others; the table below shows each. Sources and derivation: docs/model.md.
-        </p>
-      </section>
+      <ConeWhy {unit} />
     </div>
     {#if lines.data}<ConeChart
         data={lines.data}

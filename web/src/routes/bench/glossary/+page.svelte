@@ -23,7 +23,10 @@
       bind:value={words}
     />
   </header>
-  <div class="max-w-3xl overflow-x-auto"><CurvePicture /></div>
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+  <div class="max-w-3xl overflow-x-auto" role="region" aria-label="A firing and its words" tabindex="0">
+    <CurvePicture />
+  </div>
   <dl class="card-paper grid max-w-3xl gap-x-5 gap-y-2.5 px-4 py-3 sm:grid-cols-[12rem_1fr]">
     {#each found as { term, means, also } (term)}
       <dt class="font-semibold">{term}</dt>

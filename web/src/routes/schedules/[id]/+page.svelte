@@ -39,12 +39,13 @@
   }));
 
   $effect(() => {
-    const [wanted, found] = [id, opened.data];
+    // A new one is written on the studio's scale, which has to be known.
+    const [wanted, found, known] = [id, opened.data, display.known || id !== null];
     untrack(() => {
-      if (!found || (found.stored?.id ?? null) !== wanted || (parts && parts.draft.id === wanted)) return;
+      if (!found || !known || (found.stored?.id ?? null) !== wanted || (parts && parts.draft.id === wanted))
+        return;
       end();
-      const unit = localStorage.getItem('ember.unit');
-      parts = editorParts(unit === 'F' || unit === 'C' ? unit : display.unit, found);
+      parts = editorParts(display.unit, found);
       selected = -1;
       void tick().then(focusName);
     });

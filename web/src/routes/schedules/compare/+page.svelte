@@ -3,6 +3,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { api, sayProblem, type Schedule, type Unit } from '$lib/api/client';
+  import { display } from '$lib/display.svelte';
   import FiringChart from '$lib/chart/FiringChart.svelte';
   import { degrees, duration, number } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
@@ -34,7 +35,7 @@
     return data ? { id: data.id, name: data.firing.name, kilnId: data.firing.kilnId ?? null } : null;
   }
 
-  /** Both on the scale of the first, or they could not share a chart. */
+  /** Both on one scale, the studio's, or they could not share a chart. */
   async function look(schedule: Schedule, unit: Unit, kilnId: number | null, firingId: number | null) {
     const converted = await api.POST('/api/schedules/convert', { body: { schedule, unit } });
     if (!converted.data) throw converted.error;
@@ -54,12 +55,12 @@
   }
 
   const both = createQuery(() => ({
-    queryKey: ['schedules', 'compare', a, b, asked],
+    queryKey: ['schedules', 'compare', a, b, asked, display.unit],
     enabled: a !== null,
     queryFn: async () => {
       const first = await read(a ?? 0);
       const second = b === null ? null : await read(b);
-      const unit = first.unit;
+      const unit = display.unit;
       const of = [await firingOf(first.id), second && (await firingOf(second.id))];
       const kilnId = asked === 'plain' ? null : (asked ?? of[0]?.kilnId ?? of[1]?.kilnId ?? null);
       // Both with the same load, or the difference would be the load's.
@@ -83,7 +84,7 @@
       by: signed(y - x, duration)
     });
     const perHour = (v: number) => `${number(v, 0)} °${unit}/h`;
-    const warmth = (v: number) => `${number(v, 0)} °${unit}`;
+    const warmth = (v: number) => degrees(v, unit);
     const band = (i: number, way: 'risingMinutes' | 'fallingMinutes') =>
       [p.timeBetween[i]?.[way] ?? 0, q.timeBetween[i]?.[way] ?? 0] as const;
     return [
@@ -212,9 +213,11 @@
         {#if both.data?.load}Both with the load of “{both.data.load.name}”.{:else if both.data?.kilnId}Both
           with a usual load of this kiln.{:else}As written: whether a kiln can follow is not asked.{/if}
       </p>
-      {#if one.schedule.unit !== two.schedule.unit}
+      {#if one.schedule.unit !== unit || two.schedule.unit !== unit}
         <p class="text-soft text-[12.5px]">
-          Both are shown in °{unit}; the second was written in °{two.schedule.unit}.
+          Both are shown in °{unit}, as the studio reads it{one.schedule.unit === two.schedule.unit
+            ? ''
+            : '; they were written on two scales'}.
         </p>
       {/if}
     {/if}

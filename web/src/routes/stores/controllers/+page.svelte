@@ -72,8 +72,10 @@
           >{c.profile.name}</a
         >
         <p class="text-soft flex-1 text-[14px]">
-          {controllerLine(c.profile).replace(/^./, (x) => x.toUpperCase())}, °{c.profile
-            .unit}.{#if at.length}<b class="text-base-content ml-1">At {at.join(', ')}.</b>{/if}
+          {controllerLine(c.profile).replace(/^./, (x) => x.toUpperCase())},
+          <span data-units="own">°{c.profile.unit}</span>.{#if at.length}<b class="text-base-content ml-1"
+              >At {at.join(', ')}.</b
+            >{/if}
         </p>
         <p class="flex gap-2 pt-2">
           <a class="btn btn-xs btn-paper" href="/stores/controllers/{c.id}">{c.builtIn ? 'Look' : 'Change'}</a

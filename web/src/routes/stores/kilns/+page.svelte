@@ -1,7 +1,8 @@
 <script lang="ts">
   import { createQuery } from '@tanstack/svelte-query';
   import { sayProblem } from '$lib/api/client';
-  import { degrees, number, plural } from '$lib/format';
+  import { number, plural } from '$lib/format';
+  import { heatOf } from '$lib/scales';
   import { kilnList } from '$lib/kilns/queries';
   import StoresTabs from '$lib/ui/StoresTabs.svelte';
 
@@ -61,11 +62,13 @@
                 <dd class="text-right">{number(kiln.kiln.elementHealth ?? 100, 0)} %</dd>
               {/if}
               <dt class="text-soft">Made for up to</dt>
-              <dd class="text-right">{degrees(kiln.kiln.topLimit ?? 0, kiln.kiln.unit ?? 'C')}</dd>
+              <dd class="text-right">{heatOf(kiln.kiln.topLimit ?? 0, kiln.kiln.unit ?? 'C')}</dd>
               <dt class="text-soft">Known to</dt>
               <dd class="text-right">± {number(kiln.kiln.uncertainty ?? 10, 0)} %</dd>
             </dl>
-            {#if kiln.kiln.notes}<p class="text-soft mt-2 line-clamp-2 text-[13px]">{kiln.kiln.notes}</p>{/if}
+            {#if kiln.kiln.notes}<p class="text-soft mt-2 line-clamp-2 text-[13px]" data-units="own">
+                {kiln.kiln.notes}
+              </p>{/if}
           </a>
         </li>
       {/each}

@@ -44,7 +44,7 @@
     >
   </div>
   <article class="tag">
-    <p class="big">{sign.word}</p>
+    <h1 class="big">{sign.word}</h1>
     <p class="big two">{sign.under}</p>
     <p class="kiln">{kiln?.kiln.name ?? ''} · {firing.data.firing.name}</p>
     <dl>
@@ -93,13 +93,14 @@
     font-size: 20px;
   }
   .big {
-    font-size: 108px;
+    font-size: min(108px, 19vw);
     font-weight: 800;
     line-height: 1;
     letter-spacing: 0.02em;
+    font-family: inherit;
   }
   .two {
-    font-size: 64px;
+    font-size: min(64px, 11vw);
   }
   .kiln {
     font-size: 28px;

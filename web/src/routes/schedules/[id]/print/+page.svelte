@@ -85,7 +85,7 @@
       label="The firing over time"
     />
     <PrintedSteps {schedule} {preview} />
-    {#if schedule.notes}<p class="notes">{schedule.notes}</p>{/if}
+    {#if schedule.notes}<p class="notes" data-units="own">{schedule.notes}</p>{/if}
     {#if preview.cautions.length}
       <ul class="cautions">
         {#each preview.cautions as caution (caution.text)}<li>

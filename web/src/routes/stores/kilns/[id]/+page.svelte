@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { portraitOn } from '$lib/kilns/portrait-on';
+  import { display } from '$lib/display.svelte';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
@@ -95,6 +97,7 @@
   </div>
 {:else if draft && numbers.data}
   {@const kiln = draft}
+  {@const portrait = draft.portrait && portraitOn(draft.portrait, display.unit)}
   <form class="page" onsubmit={make}>
     <header class="flex flex-wrap items-end gap-x-4 gap-y-2">
       <div class="min-w-0 flex-1 basis-72">
@@ -159,12 +162,12 @@
         </label>
       </div>
       <aside class="grid content-start gap-3">
-        {#if kiln.portrait && kiln.body.heat === 'fuel'}
+        {#if portrait && kiln.body.heat === 'fuel'}
           {#await import('$lib/fuel/FuelPortraitCard.svelte') then { default: FuelPortraitCard }}<FuelPortraitCard
               kiln={kiln.body}
-              portrait={kiln.portrait}
+              {portrait}
             />{/await}
-        {:else if kiln.portrait}<PortraitCard kiln={kiln.body} portrait={kiln.portrait} />{/if}
+        {:else if portrait}<PortraitCard kiln={kiln.body} {portrait} />{/if}
       </aside>
     </div>
   </form>
