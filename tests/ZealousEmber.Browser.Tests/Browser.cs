@@ -10,7 +10,7 @@ using ZealousEmber.Tests;
 namespace ZealousEmber.Browser.Tests;
 
 /// <summary>The program with its built pages, and one browser to look at them with; each class of tests has its own, so that they run side by side.</summary>
-public sealed class Browser : RunningStudio, IAsyncLifetime
+public class Browser : RunningStudio, IAsyncLifetime
 {
     private readonly string profile = Directory.CreateTempSubdirectory("ember-browser-").FullName;
 
@@ -45,6 +45,12 @@ public sealed class Browser : RunningStudio, IAsyncLifetime
         await base.DisposeAsync();
         GC.SuppressFinalize(this);
     }
+}
+
+/// <summary>The same in a studio where nothing is yet.</summary>
+public sealed class EmptyBrowser : Browser
+{
+    protected override bool Demo => false;
 }
 
 /// <summary>A visit with a clean device: what a person does, and what a person sees.</summary>

@@ -10,7 +10,7 @@ namespace ZealousEmber.App.Contracts;
 public sealed record LogbookPage(IReadOnlyList<LogbookFiring> Firings, int Total);
 
 /// <summary>A finished firing in short.</summary>
-/// <param name="Reached">The cone that came nearest to falling just so.</param>
+/// <param name="Reached">The hottest cone that is as good as down: at half past 4 or further.</param>
 /// <param name="Faults">Kinds of faults.</param>
 /// <param name="Good">Counted, nothing lost, no fault.</param>
 /// <param name="Figures">In numbers, by name.</param>

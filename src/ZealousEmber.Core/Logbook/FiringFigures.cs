@@ -67,11 +67,11 @@ public sealed record FiringFigures(ImmutableDictionary<string, double> Numbers, 
         Put("fullPowerHours", energy?.FullPowerHours);
         Put("gas", energy?.GasKg);
         Put("cost", energy?.Cost);
-        // The cone that came nearest to falling: by the packs, else by the log.
+        // The hottest cone that is as good as down: by the packs, else by the log.
         var reached =
-            packs.Mean() is { } equivalent ? Nearest(equivalent)
+            packs.Mean() is { } equivalent ? Down(equivalent)
             : progress.IsDefaultOrEmpty ? null
-            : goal is { } aim ? Nearest(ConeTable.Of(aim).Kinetics.EndPoint(60, Math.Max(progress[aim.Order], 1e-9)))
+            : goal is { } aim ? Down(ConeTable.Of(aim).Kinetics.EndPoint(60, Math.Max(progress[aim.Order], 1e-9)))
             : HottestDown(progress);
         Put("reached", reached?.Order);
         return new FiringFigures(all.ToImmutable(), Small(log), progress.IsDefault ? [] : progress);
@@ -106,9 +106,14 @@ public sealed record FiringFigures(ImmutableDictionary<string, double> Numbers, 
         put("fastestDrop", Cooling.FastestDrop(log.Thinned(TemperatureDifference.FromKelvins(1))).Drop.Kelvins);
     }
 
-    private static Cone? Nearest(double equivalent) => Cone.All.MinBy(c => Math.Abs(ConeTable.Of(c).Kinetics.EndPoint(60) - equivalent));
+    // With 6 flat and 7 at half past 3 a firing is a hot 6, and no 7: the next cone counts from half past 4 on, a few degrees before it is down.
+    private static readonly double AsGoodAsDown = ConeBend.ProgressAt(ConeBend.DegreesAtClock(4.5));
 
-    private static Cone? HottestDown(ImmutableArray<double> progress) => Cone.All.Where(c => progress[c.Order] >= 1).Select(c => (Cone?)c).LastOrDefault();
+    private static Cone? Down(double equivalent) =>
+        Cone.All.Where(c => ConeTable.Of(c).Kinetics.EndPoint(60, AsGoodAsDown) <= equivalent).Select(c => (Cone?)c).LastOrDefault();
+
+    private static Cone? HottestDown(ImmutableArray<double> progress) =>
+        Cone.All.Where(c => progress[c.Order] >= AsGoodAsDown).Select(c => (Cone?)c).LastOrDefault();
 
     private static ImmutableArray<CurvePoint> Small(Curve? log)
     {

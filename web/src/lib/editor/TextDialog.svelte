@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { sayProblem, type Problem } from '$lib/api/client';
+  import { sayProblem } from '$lib/api/client';
   import Dialog from '$lib/ui/Dialog.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
   import type { ScheduleDraft } from './schedule-draft.svelte';
-  import { writeShorthand } from './write-shorthand';
+  import { writeShorthand, type Refused } from './write-shorthand';
 
   interface Props {
     draft: ScheduleDraft;
@@ -14,11 +14,11 @@
 
   // svelte-ignore state_referenced_locally
   let text = $state(line.replaceAll('; ', '\n'));
-  let problem: Problem | null = $state(null);
+  let problem: Refused | null = $state(null);
   let field: HTMLTextAreaElement;
 
-  async function apply() {
-    problem = await writeShorthand(draft, text, true);
+  async function apply(asFahrenheit = false) {
+    problem = await writeShorthand(draft, text, true, asFahrenheit);
     if (!problem) onclose();
     else if (problem.position !== undefined) {
       field.focus();
@@ -45,7 +45,12 @@
     aria-invalid={problem ? 'true' : undefined}
     spellcheck="false"
     oninput={() => (problem = null)}></textarea>
-  {#if problem}<p class="text-error mt-1 text-sm" role="alert">{sayProblem(problem)}</p>{/if}
+  {#if problem}<p class="text-error mt-1 text-sm" role="alert">
+      {sayProblem(problem)}
+      {#if problem.isFahrenheit}<button class="btn btn-xs btn-paper ml-1" onclick={() => void apply(true)}
+          >°F?</button
+        >{/if}
+    </p>{/if}
   <div class="mt-3 flex justify-end gap-2">
     <button class="btn btn-ghost" onclick={() => void copy()}>Copy</button>
     <button class="btn btn-primary" onclick={() => void apply()}>Replace the steps</button>

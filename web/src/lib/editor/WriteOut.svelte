@@ -1,9 +1,8 @@
 <script lang="ts">
   import Plus from '@lucide/svelte/icons/plus';
-  import type { Problem } from '$lib/api/client';
   import { sayProblem } from '$lib/api/client';
   import type { ScheduleDraft } from './schedule-draft.svelte';
-  import { writeShorthand } from './write-shorthand';
+  import { writeShorthand, type Refused } from './write-shorthand';
 
   interface Props {
     draft: ScheduleDraft;
@@ -13,15 +12,15 @@
   const { draft, onwritten, onadd }: Props = $props();
 
   let text = $state('');
-  let problem: Problem | null = $state(null);
+  let problem: Refused | null = $state(null);
   let field: HTMLTextAreaElement;
 
   const rows = $derived(Math.min(6, text.split('\n').length));
 
-  async function write() {
+  async function write(asFahrenheit = false) {
     if (!text.trim()) return;
     try {
-      problem = await writeShorthand(draft, text);
+      problem = await writeShorthand(draft, text, false, asFahrenheit);
     } catch (error) {
       problem = { detail: sayProblem(error) };
     }
@@ -72,6 +71,12 @@
     }}></textarea>
   <button class="btn btn-sm btn-paper" disabled={!text.trim()}>Add</button>
   {#if problem}
-    <p id="write-out-said" class="text-error w-full text-[13px]" role="alert">{sayProblem(problem)}</p>
+    <p id="write-out-said" class="text-error w-full text-[13px]" role="alert">
+      {sayProblem(problem)}{#if problem.isFahrenheit}<button
+          type="button"
+          class="btn btn-xs btn-paper ml-1"
+          onclick={() => void write(true)}>°F?</button
+        >{/if}
+    </p>
   {/if}
 </form>

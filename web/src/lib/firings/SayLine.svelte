@@ -1,10 +1,12 @@
 <script lang="ts">
   import { display } from '$lib/display.svelte';
+  import { createQuery } from '@tanstack/svelte-query';
   import type { Snippet } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { api, saveKey, sayProblem } from '$lib/api/client';
   import type { ShorthandLine } from '$lib/editor';
+  import { kilnList } from '$lib/kilns/queries';
   import { MarkedWords, Saying, written } from '$lib/saying';
   import { toasts } from '$lib/ui/toasts.svelte';
   import SaidFacts from './SaidFacts.svelte';
@@ -18,6 +20,13 @@
   }
   const { shorthand, empty }: Props = $props();
 
+  const kilns = createQuery(kilnList);
+  /** Of what there is: a kiln that is not here would be asked about. */
+  const example = $derived(
+    `30 mugs, ${display.length === 'mm' ? '6 mm' : '1/4 in'}, bone dry, bisque 06${
+      kilns.data?.[0] ? ` in ${kilns.data[0].kiln.name}` : ''
+    }, start Thursday 22:00`
+  );
   const saying = new Saying();
   let making = $state(false);
   let form: HTMLFormElement;
@@ -100,9 +109,7 @@
     rows={Math.min(8, Math.max(2, saying.text.split('\n').length))}
     aria-label="Say what you want to fire"
     aria-describedby="say-answer"
-    placeholder="30 mugs, {display.length === 'mm'
-      ? '6 mm'
-      : '1/4 in'}, bone dry, bisque 06 in Heron, start Thursday 22:00"
+    placeholder={example}
     maxlength="4000"
     data-testid="say"
     {@attach goOn}

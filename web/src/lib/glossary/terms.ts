@@ -47,7 +47,71 @@ export const terms: readonly Term[] = [
       "Cool enough by the studio's rule. Ware and shelves still burn; the kiln maker's manual comes first.",
     also: []
   },
-  { term: 'Fix', means: 'What puts a finding right, ready to be taken.', also: [] }
+  { term: 'Fix', means: 'What puts a finding right, ready to be taken.', also: [] },
+  {
+    term: 'Heat work',
+    means: 'What temperature and time do to clay and glaze together; a cone shows it, a display cannot.',
+    also: ['cone temperature', 'heatwork']
+  },
+  {
+    term: 'Turn, turn-up sheet',
+    means:
+      'A change of burners or damper, and the list of all of them by the clock, for a kiln fired by hand.',
+    also: ['firing log', 'turning up']
+  },
+  {
+    term: 'Mark',
+    means: 'One line of the gauge at the burners: how hard the gas is turned up.',
+    also: ['gauge', 'gas pressure', 'notch']
+  },
+  {
+    term: 'Damper',
+    means:
+      'The plate in the flue. Open, it draws more air through the kiln; shut, it holds heat and flame in.',
+    also: ['flue plate', 'slide']
+  },
+  {
+    term: 'Draft',
+    means: 'The pull of the hot flue that draws air in at the inlets. Damper and chimney set it.',
+    also: ['draught', 'draw', 'pull']
+  },
+  {
+    term: 'λ (lambda)',
+    means: 'The air there is, over the air the gas needs: 1 is just enough, less reduces, more oxidises.',
+    also: ['lambda', 'air ratio', 'air to gas']
+  },
+  {
+    term: 'Oxidation, reduction, neutral',
+    means:
+      'Firing with air to spare, with too little of it, or with just enough. Too little leaves carbon monoxide, which takes oxygen out of clay and glaze.',
+    also: ['atmosphere', 'ox', 'redox', 'smoky']
+  },
+  {
+    term: 'Body reduction',
+    means: 'Reduction while the clay is still open, from about 900 °C on, before the glaze melts.',
+    also: ['early reduction', 'clay reduction']
+  },
+  {
+    term: 'Back pressure',
+    means:
+      'More gas inside than the flue takes away: flame licks out of ports and peepholes. Open the damper.',
+    also: ['flame at the ports', 'positive pressure']
+  },
+  {
+    term: 'Clean-up',
+    means: 'A short oxidation at the end of a reduction, to clear the surface.',
+    also: ['re-oxidation', 'clearing']
+  },
+  {
+    term: 'Slow band',
+    means: 'The stretch of the cooling in which a glaze grows its crystals, and how long it wants there.',
+    also: ['crystal growth', 'slow cooling', 'down-firing']
+  },
+  {
+    term: 'Witness pack',
+    means: 'Three cones on a shelf: one below the goal, the goal, and one above it.',
+    also: ['cone pack', 'guide cone', 'guard cone']
+  }
 ];
 
 /** The terms that hold every word, under whatever name. */

@@ -18,7 +18,7 @@ export function sayFigure({ name, unit }: Figure, value: number, isDifference = 
     case '°C of cone':
       return `${apartBy(value)} of cone`;
     case 'h':
-      return duration(value * 60);
+      return isDifference && Math.abs(value) < 1 ? `${number(value * 60, 0)} min` : duration(value * 60);
     case 'min':
       return `${number(value, 0)} min`;
     case 'kg':

@@ -2,7 +2,7 @@
   import { portraitOn } from '$lib/kilns/portrait-on';
   import { display } from '$lib/display.svelte';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { untrack } from 'svelte';
+  import { tick, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { api, savedOver, sayProblem } from '$lib/api/client';
@@ -39,6 +39,8 @@
       if (draft && draft.id === wanted && draft.id !== null) return;
       draft?.close();
       draft = new KilnDraft({ ...usual, name: '' }, found);
+      // A new one is named first: the cursor is there.
+      if (wanted === null) void tick().then(() => document.querySelector<HTMLElement>('#kiln-name')?.focus());
     });
   });
 
