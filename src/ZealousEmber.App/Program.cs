@@ -149,6 +149,7 @@ async Task Serve()
     app.MapChanges();
     app.MapMorning();
     app.MapSheets();
+    app.MapLastTurns();
     app.MapLogbook();
     app.MapCompare();
     app.MapFiringFiles();

@@ -108,6 +108,8 @@ public sealed record FollowContract(double Rms, double Worst, double LateMinutes
 /// <param name="Cylinders">How many to have side by side; nothing where gas is piped.</param>
 /// <param name="StarvesAtMinute">When one cylinder alone would be too cold, or empty; nothing where it lasts.</param>
 /// <param name="CylinderKg">Gas in a full one.</param>
+/// <param name="SpareC">How many degrees so many cylinders stay above too cold, with 15 % more use; nothing where no number lasts.</param>
+/// <param name="LeftKg">What is then left in each.</param>
 public sealed record FuelUseContract(
     double Kg,
     double M3,
@@ -117,7 +119,9 @@ public sealed record FuelUseContract(
     double PeakKgPerHour,
     int? Cylinders,
     double? StarvesAtMinute,
-    double? CylinderKg
+    double? CylinderKg,
+    double? SpareC = null,
+    double? LeftKg = null
 );
 
 /// <summary>What cannot be done of what was asked.</summary>

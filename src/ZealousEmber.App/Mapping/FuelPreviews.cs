@@ -112,6 +112,8 @@ internal static class FuelPreviews
     {
         var (kg, fuel, room) = (plan.TotalFuel, kiln.Fuel, kiln.Room.Celsius);
         var isBottled = kiln.Cylinder > 0;
+        var count = isBottled ? Cylinders.Count(kiln.Cylinder, plan, room) : null;
+        CylinderMargin? margin = count is { } n ? Cylinders.Margin(kiln.Cylinder, n, plan, room) : null;
         return new FuelUseContract(
             Math.Round(kg, 3),
             Math.Round(kg / fuel.Density, 3),
@@ -119,9 +121,11 @@ internal static class FuelPreviews
             Math.Round(kg * fuel.Net / 3.6, 2),
             cost,
             Math.Round(plan.PeakFuel, 3),
-            isBottled ? Cylinders.Count(kiln.Cylinder, plan, room) : null,
+            count,
             isBottled ? Cylinders.StarvesAt(kiln.Cylinder, 1, plan, room) : null,
-            isBottled ? kiln.Cylinder : null
+            isBottled ? kiln.Cylinder : null,
+            margin is { } spare && double.IsFinite(spare.SpareKelvins) ? Math.Round(spare.SpareKelvins, 1) : null,
+            margin is { } left ? Math.Round(left.LeftKg, 1) : null
         );
     }
 

@@ -89,4 +89,19 @@ public sealed class TurnPlanFigureTests(ITestOutputHelper told)
         Assert.True(cold < warm, $"{cold} before {warm}");
         Assert.Null(Cylinders.StarvesAt(33, 2, plan, 20));
     }
+
+    [Fact]
+    public void More_cylinders_and_a_warmer_shed_leave_more_to_spare()
+    {
+        var plan = Plan(FuelFigureTests.Kiln("updraft-300"), Glaze, ScheduleKind.Glaze);
+        CylinderMargin At(int count, double room) => Cylinders.Margin(33, count, plan, room);
+        for (var count = 2; count < 6; count++)
+        {
+            var (here, more, colder) = (At(count, 20), At(count + 1, 20), At(count, 5));
+            Assert.True(more.SpareKelvins > here.SpareKelvins && more.LeftKg > here.LeftKg);
+            Assert.True(colder.SpareKelvins < here.SpareKelvins);
+            Assert.Equal(here.StarvesAt is not null, here.SpareKelvins < 0 || here.LeftKg <= 0);
+            Assert.Equal(33 - plan.TotalFuel * 1.15 / count, here.LeftKg, 0.05);
+        }
+    }
 }

@@ -5,6 +5,12 @@ namespace ZealousEmber.Core.Kilns.Fuel;
 /// <param name="Celsius">Liquid and steel, °C.</param>
 internal readonly record struct CylinderState(double Left, double Celsius);
 
+/// <summary>How near cylinders come to giving out in a firing, with 15 % more use than planned.</summary>
+/// <param name="StarvesAt">The minute from which they are too cold or empty; nothing where they last.</param>
+/// <param name="SpareKelvins">Least that they are above the temperature at which the pressure can no longer be kept up; below none where they are not.</param>
+/// <param name="LeftKg">Gas left in each at the end, or when they give out.</param>
+public readonly record struct CylinderMargin(double? StarvesAt, double SpareKelvins, double LeftKg);
+
 /// <summary>
 /// Gas cylinders as they cool: liquid that boils off takes its heat from liquid, steel and the air around; too cold, its pressure no longer reaches the
 /// burners. Source: the fuel kiln paper, "Fuel"; its rule is good to 40 %.
@@ -40,9 +46,16 @@ public static class Cylinders
     /// <param name="plan">The firing.</param>
     /// <param name="room">Of the air around them, °C.</param>
     /// <returns>Minute.</returns>
-    public static double? StarvesAt(double kg, int count, TurnPlan plan, double room)
+    public static double? StarvesAt(double kg, int count, TurnPlan plan, double room) => Margin(kg, count, plan, room).StarvesAt;
+
+    /// <summary>How near cylinders side by side, full at first, come to giving out.</summary>
+    /// <param name="kg">Gas in a full one.</param>
+    /// <param name="count">How many share the load.</param>
+    /// <param name="plan">The firing.</param>
+    /// <param name="room">Of the air around them, °C.</param>
+    public static CylinderMargin Margin(double kg, int count, TurnPlan plan, double room)
     {
-        var (cylinder, turn) = (new CylinderState(kg, room), 0);
+        var (cylinder, turn, spare) = (new CylinderState(kg, room), 0, double.PositiveInfinity);
         var width = KilnRun.Bin.TotalSeconds;
         for (var bin = 0; bin < plan.Fuel.Length; bin++)
         {
@@ -55,11 +68,13 @@ public static class Cylinders
                 if (rate <= 0)
                     continue;
                 cylinder = cylinder.Gives(rate, StepSeconds, kg, room);
-                if (cylinder.Starves(plan.Turns[turn].Setting.Pressure))
-                    return minute;
+                var bar = plan.Turns[turn].Setting.Pressure;
+                spare = Math.Min(spare, cylinder.Celsius - Coldest(bar));
+                if (cylinder.Starves(bar))
+                    return new CylinderMargin(minute, spare, cylinder.Left);
             }
         }
-        return null;
+        return new CylinderMargin(null, spare, cylinder.Left);
     }
 
     /// <summary>A cylinder after it has given gas for a while.</summary>

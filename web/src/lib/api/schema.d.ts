@@ -9149,6 +9149,16 @@ export interface components {
        * @description Gas in a full one.
        */
       cylinderKg: null | number;
+      /**
+       * Format: double
+       * @description How many degrees so many cylinders stay above too cold, with 15 % more use; nothing where no number lasts.
+       */
+      spareC?: null | number;
+      /**
+       * Format: double
+       * @description What is then left in each.
+       */
+      leftKg?: null | number;
     };
     /** @description A long stretch without readings. */
     GapContract: {
@@ -10307,7 +10317,7 @@ export interface components {
       startsAt: string;
       by: null | string;
       goal: null | string;
-      /** @description The cone that came nearest to falling just so. */
+      /** @description The hottest cone that is as good as down: at half past 4 or further. */
       reached: null | string;
       /** Format: int32 */
       scheduleId: null | number;

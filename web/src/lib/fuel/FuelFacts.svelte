@@ -2,11 +2,18 @@
   import type { Preview } from '$lib/api/client';
   import { duration, money, number } from '$lib/format';
   import { said } from '$lib/said-units';
-  import { weight } from '$lib/scales';
+  import { apartBy, weight } from '$lib/scales';
 
   /** What a fuel firing takes, how near its turns keep to the schedule, and what cannot be done. */
   const { kiln, unit }: { kiln: NonNullable<Preview['kiln']>; unit: 'C' | 'F' } = $props();
   const fuel = $derived(kiln.fuel);
+  /** Nearer than so to too cold, a draughty day is enough. */
+  const tight = 4;
+  const margin = $derived(
+    fuel?.spareC == null || fuel.leftKg === null
+      ? ''
+      : `; with 15 % more use ${weight(fuel.leftKg ?? 0)} left in each, ${apartBy(fuel.spareC)} from too cold${fuel.spareC < tight ? ': have one more at hand' : ''}`
+  );
 </script>
 
 {#if fuel}
@@ -25,8 +32,8 @@
       <dd>
         {fuel.cylinders === null
           ? `no number of ${weight(fuel.cylinderKg)} ones is enough`
-          : `${fuel.cylinders} of ${weight(fuel.cylinderKg)} side by side`}{fuel.starvesAtMinute !== null &&
-        fuel.cylinders !== 1
+          : `${fuel.cylinders} of ${weight(fuel.cylinderKg)} side by side${margin}`}{fuel.starvesAtMinute !==
+          null && fuel.cylinders !== 1
           ? `; one alone would be too cold or empty after ${duration(fuel.starvesAtMinute)}`
           : ''}
       </dd>
