@@ -1,4 +1,4 @@
 /** A firing from a sentence. */
 export { default as MarkedWords } from './MarkedWords.svelte';
-export type { SaidFiring } from './said';
+export { nothingSaid, type SaidFiring } from './said';
 export { Saying, written } from './saying.svelte';

@@ -7,6 +7,31 @@ export type Choice = Omit<Schemas['SaidChoiceContract'], 'set'> & { set: Record<
 export type Ask = Omit<Schemas['AskedWordsContract'], 'choices'> & { choices: Choice[] };
 export type Said = Omit<Schemas['SayResponse'], 'asked'> & { asked: Ask[] };
 
+/** A firing of which nothing is known but its name and kind. */
+export const nothingSaid = (name: string, kind: SaidFiring['kind']): SaidFiring => ({
+  name,
+  kind,
+  kilnId: null,
+  goalCone: null,
+  startsAt: null,
+  readyBy: null,
+  lots: [],
+  wishes: {
+    drying: null,
+    approach: null,
+    cooling: null,
+    hold: null,
+    goal: null,
+    dropBy: null,
+    holdMinutes: null,
+    air: null,
+    packed: null,
+    witnessPack: null,
+    pace: null,
+    cheap: null
+  }
+});
+
 /** A stretch of what was typed, with what became of it. */
 export interface Piece {
   text: string;

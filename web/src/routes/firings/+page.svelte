@@ -4,18 +4,18 @@
   import { page } from '$app/state';
   import { api, sayProblem, type Firing } from '$lib/api/client';
   import { emptyLot } from '$lib/firings/firing-draft.svelte';
-  import { firingsAt, studioWays } from '$lib/firings/queries';
+  import { firingsAt } from '$lib/firings/queries';
   import SayLine from '$lib/firings/SayLine.svelte';
   import { clock, kindName, plural, when } from '$lib/format';
   import { kilnList } from '$lib/kilns/queries';
   import { stateNames } from '$lib/live/words';
+  import { nothingSaid, written } from '$lib/saying';
   import FiringsTabs from '$lib/ui/FiringsTabs.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
 
   const client = useQueryClient();
   let words = $state('');
   const kilns = createQuery(kilnList);
-  const ways = createQuery(studioWays);
   const underWay = createInfiniteQuery(() => firingsAt('under-way', words));
   const planned = createInfiniteQuery(() => firingsAt('planned', words));
   const fired = createInfiniteQuery(() => firingsAt('fired', words));
@@ -40,18 +40,18 @@
   let isNew = $state(page.url.searchParams.has('new'));
 
   async function start() {
-    const { data, error } = await api.POST('/api/firings', {
-      body: {
-        ...ways.data?.ways,
-        name: 'A new firing',
-        kind: 'glaze',
-        kilnId: kilns.data?.[0]?.id ?? null,
-        lots: [emptyLot()]
-      }
-    });
-    if (!data) return toasts.show(sayProblem(error), { tone: 'error' });
-    await client.invalidateQueries({ queryKey: ['firings'] });
-    void goto(`/firings/${data.id}`);
+    try {
+      // As one that was said: in the usual kiln, on the studio's scale, with its preferences.
+      const made = await written(nothingSaid('A new firing', 'glaze'));
+      const { data, error } = await api.POST('/api/firings', {
+        body: { ...made.firing, lots: [emptyLot()] }
+      });
+      if (!data) throw error;
+      await client.invalidateQueries({ queryKey: ['firings'] });
+      void goto(`/firings/${data.id}`);
+    } catch (error) {
+      toasts.show(sayProblem(error), { tone: 'error' });
+    }
   }
 </script>
 
