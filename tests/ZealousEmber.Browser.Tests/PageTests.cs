@@ -229,6 +229,20 @@ public sealed class PageTests(Browser browser) : PageVisit(browser)
         words.ShouldContain("local code first");
     }
 
+    [Theory]
+    [InlineData("/firings/31/sheet", "Burners out, ports and flue shut", "Cone 9 down")]
+    [InlineData("/firings/26/sheet", "Switched on", "Opened")]
+    public void The_log_sheet_is_one_printed_page_with_room_to_write(string path, params string[] said)
+    {
+        Go(path);
+        Find("[data-testid='log-sheet'] tbody tr");
+        var size = "";
+        Until(() => (size, TestId("log-sheet").GetDomAttribute("style")) is var (before, now) && (size = now ?? "") == before, "its size has settled");
+        var words = OnOnePage();
+        foreach (var each in said.Append("Next time").Append("Room to write"))
+            words.ShouldContain(each);
+    }
+
     /// <summary>What stands on it, printed on A4; more than one page fails.</summary>
     private string OnOnePage()
     {
