@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { asSure } from './words';
+  import { said as onScale } from '$lib/said-units';
   import AirCard from './AirCard.svelte';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';
@@ -130,8 +132,8 @@
     {#if first}
       <p class="card-paper px-4 py-2.5" data-testid="why-line">
         {#if speaks}
-          <b>{faultName(first.fault)}: {first.cause}.</b>
-          {said(first.evidence.findLast((e) => e.points > 0)?.text)}
+          <b>{asSure(faultName(first.fault), first.cause, first.probability)}</b>
+          {onScale(said(first.evidence.findLast((e) => e.points > 0)?.text))}
           {#if first.patch}<a class="link" href="#what-to-change">What to change</a>{/if}
         {:else}
           <b>{faultName(first.fault)}: nothing that was measured says why.</b>

@@ -76,4 +76,9 @@
     border-left: 1px solid #ccc;
     padding-left: 8px;
   }
+  @media screen and (max-width: 800px) {
+    .room {
+      display: none;
+    }
+  }
 </style>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { alongWith, bendWords, flat, past, readBend, standing } from './words';
+import { alongWith, asSure, bendWords, flat, past, readBend, standing } from './words';
 import { faultIds } from '$lib/api/vocabulary';
 import { faults } from './faults';
 
@@ -57,4 +57,12 @@ describe('words', () => {
     for (const key of ['id', 'name', 'draw'] as const)
       expect(new Set(faults.map((f) => f[key])).size).toBe(faults.length);
   });
+});
+
+it('says a cause as sure as its number', () => {
+  expect(asSure('Dull', 'slow band too short', 0.9)).toBe('Dull: slow band too short.');
+  expect(asSure('Dull', 'slow band too short', 0.58)).toBe(
+    'Dull, probably: slow band too short (58 of 100).'
+  );
+  expect(asSure('Dull', 'slow band too short', 0.36)).toBe('Dull, perhaps: slow band too short (36 of 100).');
 });

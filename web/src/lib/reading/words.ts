@@ -78,3 +78,12 @@ export const lies: Record<string, string> = {
   making: 'the making',
   person: 'what was done or said'
 };
+
+/** From so much on a cause is told as one, and from so much on as the likely one; below it is a guess among others. */
+const [sure, likely] = [0.75, 0.5] as const;
+
+/** "Dull: slow band too short.", "Dull, probably: … (58 of 100).", "Dull, perhaps: … (36 of 100).": as sure as its number. */
+export const asSure = (fault: string, cause: string, probability: number): string =>
+  probability >= sure
+    ? `${fault}: ${cause}.`
+    : `${fault}, ${probability >= likely ? 'probably' : 'perhaps'}: ${cause} (${Math.round(probability * 100)} of 100).`;

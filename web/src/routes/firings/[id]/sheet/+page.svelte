@@ -45,6 +45,8 @@
   $effect(() => {
     // The margins of the paper are the padding of the sheet on the screen.
     const page = (297 / 25.4) * 96 - 8;
+    // A phone shows it as large as it is read; there is no page to fit.
+    if (!matchMedia('(min-width: 801px)').matches) return;
     if (article && firing.data && run.data && article.scrollHeight > page && size > smallest) size -= 0.5;
   });
 </script>
