@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { said } from '$lib/said-units';
   import CurvePicture from '$lib/glossary/CurvePicture.svelte';
   import { findTerms } from '$lib/glossary/terms';
   import BenchTabs from '$lib/ui/BenchTabs.svelte';
