@@ -32,7 +32,7 @@
     {#each found as { term, means, also } (term)}
       <dt class="font-semibold">{term}</dt>
       <dd>
-        {means}
+        {said(means)}
         {#if also.length}<span class="text-soft">Also called {also.join(', ')}.</span>{/if}
       </dd>
     {:else}
