@@ -60,6 +60,7 @@ public sealed class Screenshots(Browser browser) : PageVisit(browser)
         });
         Take("load", "/firings/1", "[data-testid='section'] .piece");
         Take("loading-sheet", "/firings/1/loading", "[data-testid='loading-sheet'] .piece");
+        Take("turn-sheet", "/schedules/2/turns?kiln=3", ".screen [data-testid='last-turn']");
         Take("plan", "/firings/1?stage=plan", "[data-testid='plan'] li", before: () =>
         {
             Find("[data-testid='what-if'] button[aria-label='Thicker']").Click();
