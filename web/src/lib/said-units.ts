@@ -98,4 +98,4 @@ export function saidOn(text: string, { unit, length, mass }: Scales): string {
 }
 
 /** A sentence of the program as this studio reads it. */
-export const said = (text: string): string => saidOn(text, display);
+export const onScale = (text: string): string => saidOn(text, display);

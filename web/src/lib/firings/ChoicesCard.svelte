@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { said as onScale } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, savedOver, sayProblem, type FiringBody, type Ways } from '$lib/api/client';
   import { kilnList } from '$lib/kilns/queries';

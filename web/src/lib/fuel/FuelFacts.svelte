@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Preview } from '$lib/api/client';
   import { duration, money, number } from '$lib/format';
-  import { said } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { apartBy, weight } from '$lib/scales';
 
   /** What a fuel firing takes, how near its turns keep to the schedule, and what cannot be done. */
@@ -50,7 +50,7 @@
       </dd>
     {/if}
   </dl>
-  {#each kiln.trouble ?? [] as trouble (trouble.text)}<p class="caution">{said(trouble.text)}</p>{/each}
+  {#each kiln.trouble ?? [] as trouble (trouble.text)}<p class="caution">{onScale(trouble.text)}</p>{/each}
 {/if}
 
 <style>

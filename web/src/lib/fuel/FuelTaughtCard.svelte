@@ -3,7 +3,7 @@
   import { sayProblem } from '$lib/api/client';
   import { display } from '$lib/display.svelte';
   import { number, plural } from '$lib/format';
-  import { said as onScale } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { apartBy, heat } from '$lib/scales';
   import { perKelvin } from '$lib/units';
   import { fuelLearnedOf } from './queries';

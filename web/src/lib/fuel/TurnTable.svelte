@@ -1,6 +1,6 @@
 <script lang="ts">
   import { degrees, duration, number, shortTime } from '$lib/format';
-  import { said } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { beside, type MadeTurn } from './last-turns';
   import LastTurnRow from './LastTurnRow.svelte';
   import { airNames, fallsText, folded, type Turn } from './words';
@@ -68,15 +68,15 @@
               >{airNames[turn.band]}</span
             >{/if}
           {#if turn.late}<span class="late">late</span>{/if}
-          {#if turn.why}<p class="why">{said(turn.why)}</p>{/if}
-          {#if turn.caution}<p class="caution">{said(turn.caution)}</p>{/if}
+          {#if turn.why}<p class="why">{onScale(turn.why)}</p>{/if}
+          {#if turn.caution}<p class="caution">{onScale(turn.caution)}</p>{/if}
         </td>
         <td class="num"
           >{degrees(turn.temperature, unit)}<span class="text-soft">{turn.colour}</span
           >{#if turn.lambda !== null}<span class="text-soft">λ {number(turn.lambda, 2)}</span>{/if}</td
         >
         <td class="text-soft"
-          >{said(turn.expect)}{#if falls}<b class="falls">{falls}.</b>{/if}</td
+          >{onScale(turn.expect)}{#if falls}<b class="falls">{falls}.</b>{/if}</td
         >
         {#if paper}<td class="seen"></td>{/if}
       </tr>

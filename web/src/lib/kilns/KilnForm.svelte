@@ -4,7 +4,7 @@
   import { controllerLine } from '$lib/controllers/words';
   import { controllerList } from '$lib/controllers/queries';
   import { readShown, shown, shownIn } from './shown-number';
-  import { said as onScale } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import type { KilnDraft } from './kiln-draft.svelte';
 
   /** The numbers of a kiln in four groups, each with what it means in plain words. */

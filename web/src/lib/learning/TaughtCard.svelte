@@ -2,7 +2,7 @@
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { sayProblem } from '$lib/api/client';
   import { number, plural, when } from '$lib/format';
-  import { said as onScale } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { apartBy } from '$lib/scales';
   import { TrendLine } from '$lib/logbook';
   import { shelfWords } from '$lib/reading/words';

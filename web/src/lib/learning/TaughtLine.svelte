@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { said as onScale } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { createQuery } from '@tanstack/svelte-query';
   import { number } from '$lib/format';
   import { fuelLearnedOf } from '$lib/fuel/queries';

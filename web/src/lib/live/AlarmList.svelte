@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { said as onScale } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import type { Snippet } from 'svelte';
   import { shortTime } from '$lib/format';
   import { ofTheCut, toldOnce } from './cut';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { ConeRow } from '$lib/cones';
-  import { said as onScale } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import Times from './Times.svelte';
   import type { Live, Run } from './types';
 

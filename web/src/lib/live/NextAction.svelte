@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { said as onScale } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { shortTime } from '$lib/format';
   import type { Alarm, Live, Run } from './types';
   import { toldOnce } from './cut';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { said as onScale } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { glowAt } from '$lib/chart/glow';
   import { display } from '$lib/display.svelte';
   import { clock, sameDay, shortTime } from '$lib/format';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import { said } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { apart, sayFigure } from './figures';
   import { shadeOf } from './line-colours';
   import type { Compared } from './queries';
@@ -31,7 +31,7 @@
     <tbody>
       {#each compared.differences as row (row.name)}
         <tr class={row.mattered ? 'mattered' : ''}>
-          <th scope="row">{said(row.label)}</th>
+          <th scope="row">{onScale(row.label)}</th>
           {#each row.values as value, i (i)}<td>{value === null ? '' : sayFigure(row, value)}</td>{/each}
           <td class="apart">{apart(row, row.values)}</td>
         </tr>

@@ -5,7 +5,7 @@
   import { sayLength } from '$lib/fields/measure';
   import { lengthText } from '$lib/fields/length-text';
   import { counted, plural } from '$lib/format';
-  import { said } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { weight } from '$lib/scales';
   import KilnSection from './KilnSection.svelte';
   import { shadesOf } from './maker-colours';
@@ -67,10 +67,10 @@
             <b>{prop.count}</b> × {lengthText(prop.height ?? 0)}
           </li>{/each}
       </ul>
-      {#each packing.cautions as caution (caution.id)}<p class="caution">{said(caution.text)}</p>{/each}
+      {#each packing.cautions as caution (caution.id)}<p class="caution">{onScale(caution.text)}</p>{/each}
       {#each packing.unplaced as u (u.lot)}<p class="caution">
           <b>{counted(u.count, lots[u.lot]?.what ?? 'pieces')} {u.count === 1 ? 'stays' : 'stay'} out.</b>
-          {said(u.why)}
+          {onScale(u.why)}
         </p>{/each}
     </div>
   </section>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { counted, number, plural } from '$lib/format';
-  import { said } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import KilnSection from './KilnSection.svelte';
   import type { PackingLoop } from './packing-loop.svelte';
   import { shadesOf } from './maker-colours';
@@ -99,7 +99,7 @@
     {#if shelf}
       <ShelfCard {loop} {packing} {shelf} {shades} onshelf={(n) => (chosen = n)} />
     {/if}
-    {#each [...new Set(packing.broken.map( (b) => (b.shelf ? `Shelf ${b.shelf}: ${said(b.text)}` : said(b.text)) ))] as text (text)}
+    {#each [...new Set(packing.broken.map( (b) => (b.shelf ? `Shelf ${b.shelf}: ${onScale(b.text)}` : onScale(b.text)) ))] as text (text)}
       <p class="text-error" role="alert">{text}</p>
     {/each}
     {#if byHand}
@@ -111,8 +111,8 @@
     {#each packing.unplaced as u (u.lot)}
       <p class="border-warning border-l-4 pl-2.5" data-testid="left-out">
         <b>{counted(u.count, loop.lots[u.lot]?.what || 'pieces')} left out.</b>
-        {said(u.why)}
-        <span class="text-soft">{said(u.would)}</span>
+        {onScale(u.why)}
+        <span class="text-soft">{onScale(u.would)}</span>
       </p>
     {/each}
     <TakesMore {loop} />
@@ -161,7 +161,7 @@
       </p>
     {/if}
     {#each packing.cautions.filter((c) => c.id !== 'shelf-wash' && c.id !== 'salt-props') as caution (caution.id)}
-      <p class="border-warning border-l-4 pl-2.5">{said(caution.text)}</p>
+      <p class="border-warning border-l-4 pl-2.5">{onScale(caution.text)}</p>
     {/each}
   {:else}
     <p class="text-soft">

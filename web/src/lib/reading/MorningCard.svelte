@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { said as onScale } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { api, saveKey, sayProblem, type Problem } from '$lib/api/client';
   import { display } from '$lib/display.svelte';

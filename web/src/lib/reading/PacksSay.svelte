@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { said as onScale } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { apartBy, heat } from '$lib/scales';
   import type { ReadingView } from './reading-draft.svelte';
 

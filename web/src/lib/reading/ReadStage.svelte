@@ -1,6 +1,6 @@
 <script lang="ts">
   import { asSure } from './words';
-  import { said as onScale } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import AirCard from './AirCard.svelte';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
   import { untrack } from 'svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { said as onScale } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { createQuery } from '@tanstack/svelte-query';
   import { sayProblem } from '$lib/api/client';
   import { plural } from '$lib/format';

@@ -2,7 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { api, sayProblem } from '$lib/api/client';
   import { number } from '$lib/format';
-  import { said } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { heat, weight } from '$lib/scales';
   import AirScale from '$lib/fuel/AirScale.svelte';
   import { airNames, flameText } from '$lib/fuel/words';
@@ -134,7 +134,9 @@
               : `draws ${number(-now.portPascal)} Pa`}
           </dd>
           <dt>Flame at the flue</dt>
-          <dd>{now.flameAtFlueM < 0.02 ? 'none' : said(`about ${number(now.flameAtFlueM * 100, 0)} cm`)}</dd>
+          <dd>
+            {now.flameAtFlueM < 0.02 ? 'none' : onScale(`about ${number(now.flameAtFlueM * 100, 0)} cm`)}
+          </dd>
         </dl>
       </div>
     {:else if asked.isError}<p role="alert">{sayProblem(asked.error)}</p>{/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { said } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import CurvePicture from '$lib/glossary/CurvePicture.svelte';
   import { findTerms } from '$lib/glossary/terms';
   import BenchTabs from '$lib/ui/BenchTabs.svelte';
@@ -32,7 +32,7 @@
     {#each found as { term, means, also } (term)}
       <dt class="font-semibold">{term}</dt>
       <dd>
-        {said(means)}
+        {onScale(means)}
         {#if also.length}<span class="text-soft">Also called {also.join(', ')}.</span>{/if}
       </dd>
     {:else}

@@ -4,7 +4,7 @@
   import { page } from '$app/state';
   import { api, sayProblem } from '$lib/api/client';
   import { display } from '$lib/display.svelte';
-  import { said } from '$lib/said-units';
+  import { onScale } from '$lib/said-units';
   import { toCelsius, toUnit } from '$lib/units';
   import CompareChart from '$lib/logbook/CompareChart.svelte';
   import CompareTable from '$lib/logbook/CompareTable.svelte';
@@ -93,7 +93,7 @@
       <section class="card-paper p-4" aria-label="What probably mattered">
         <h2 class="mb-1 text-[16px]">What probably mattered</h2>
         <ul class="list-disc pl-5">
-          {#each told.data.mattered as text (text)}<li>{said(text)}</li>{/each}
+          {#each told.data.mattered as text (text)}<li>{onScale(text)}</li>{/each}
         </ul>
       </section>
     {/if}
