@@ -76,8 +76,7 @@
       ></label
     >
     {#if lastTime.data}<label class="flex items-center gap-2 text-[14px]"
-        ><input type="checkbox" class="checkbox checkbox-sm" bind:checked={withLast} />Beside it what was
-        turned in
+        ><input type="checkbox" class="checkbox checkbox-sm" bind:checked={withLast} />With last time’s turns:
         <a class="link" href="/firings/{lastTime.data.firingId}?stage=read">{lastTime.data.name}</a></label
       >{/if}
     <button class="btn btn-sm btn-primary" onclick={() => window.print()}>Print</button>
