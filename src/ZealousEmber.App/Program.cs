@@ -88,6 +88,7 @@ async Task Serve()
     var isWritingApi = System.Reflection.Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
     builder.Services.AddSingleton<LiveFeeds>();
     builder.Services.AddSingleton<LiveFirings>();
+    builder.Services.AddSingleton<KilnScores>();
     builder.Services.AddSingleton<LearnedKilns>();
     builder.Services.AddSingleton<LearnedFuelKilns>();
     builder.Services.AddSingleton<LogbookRefresh>();
@@ -128,6 +129,7 @@ async Task Serve()
     app.MapCombustion();
     app.MapTurns();
     app.MapFuelLearned();
+    app.MapKilnScore();
     app.MapControllers();
     app.MapBanks();
     app.MapPractice();
@@ -149,6 +151,7 @@ async Task Serve()
     app.MapChanges();
     app.MapMorning();
     app.MapSheets();
+    app.MapFiringForetold();
     app.MapLastTurns();
     app.MapLogbook();
     app.MapCompare();

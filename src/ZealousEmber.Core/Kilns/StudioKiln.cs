@@ -74,6 +74,9 @@ public abstract record StudioKiln
     /// <param name="fill">How full, 1 being a usual full load.</param>
     public abstract KilnLoad UsualLoad(ScheduleKind kind, double fill = 1);
 
+    /// <summary>The same kiln, its times and energy so many times as unsure, within what may be said of that.</summary>
+    public abstract StudioKiln Unsure(double times);
+
     /// <summary>The kiln with what stands in it and as warm as it is: what firings are worked out on.</summary>
     public abstract IKilnModel With(KilnLoad load, Temperature start);
 

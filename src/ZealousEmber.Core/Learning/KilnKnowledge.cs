@@ -28,10 +28,13 @@ public sealed record KilnKnowledge(Kiln Stored, KilnLessons Learned, KilnCare Ca
     private const double Hot = 1100;
     private const int FewestLogs = 3;
 
-    private readonly Derived<(Kiln Stored, KilnLessons Learned, KilnCare Care), Kiln> applied = new();
+    private readonly Derived<(Kiln Stored, KilnLessons Learned, KilnCare Care, double Widened), Kiln> applied = new();
+
+    /// <summary>How far what is foretold of it is widened, since its last firings lay outside too often.</summary>
+    public Widening Widening { get; init; } = Widening.None;
 
     /// <summary>The kiln as it is fired: what somebody says over it counts first, then what was learned.</summary>
-    public Kiln Kiln => applied.Of((Stored, Learned, Care), k => Apply(k.Stored, k.Learned, k.Care));
+    public Kiln Kiln => applied.Of((Stored, Learned, Care, Widening.OfHeat), k => Apply(k.Stored, k.Learned, k.Care, k.Widened));
 
     /// <summary>What is to be kept with a firing that is started now.</summary>
     /// <param name="goal">The cone it is for; nothing where there is none.</param>
@@ -43,9 +46,9 @@ public sealed record KilnKnowledge(Kiln Stored, KilnLessons Learned, KilnCare Ca
             offset is null ? null
                 : goal is { } cone ? offset.At(cone)
                 : offset.At1150,
-            offset?.Sd ?? 0,
-            Learned.Logs > 0 ? sd.Power : 0,
-            sd.Loss
+            (offset?.Sd ?? 0) * Widening.Cone,
+            Learned.Logs > 0 ? sd.Power * Widening.OfHeat : 0,
+            sd.Loss * Widening.OfHeat
         );
     }
 
@@ -81,9 +84,9 @@ public sealed record KilnKnowledge(Kiln Stored, KilnLessons Learned, KilnCare Ca
         return then.Power.Mean < Nearly * ElementLife.WornAt(Stored, Stored.UsualLoad(kind), top);
     }
 
-    private static Kiln Apply(Kiln stored, KilnLessons learned, KilnCare care)
+    private static Kiln Apply(Kiln stored, KilnLessons learned, KilnCare care, double widened)
     {
-        var kiln = learned.Of(stored);
+        var kiln = (Kiln)learned.Of(stored).Unsure(widened);
         if (care.Power is { } power)
             kiln = kiln.Learned(kiln.HeatFactor, kiln.LossFactor, stored.ElementHealth * power, kiln.Uncertainty);
         return care.Offset is { } offset ? kiln.With(new DisplayOffset(offset, 0, 1, learned.Packs)) : kiln;

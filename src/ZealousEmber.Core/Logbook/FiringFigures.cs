@@ -37,13 +37,15 @@ public sealed record FiringFigures(ImmutableDictionary<string, double> Numbers, 
     /// <param name="goal">The cone aimed at.</param>
     /// <param name="progress">Heat work of every cone.</param>
     /// <param name="energy">What it took, where that is known.</param>
+    /// <param name="opens">When the kiln may be opened.</param>
     public static FiringFigures Of(
         Curve? log,
         FiringNumbers numbers,
         ImmutableArray<ShelfHeat> packs,
         Cone? goal,
         ImmutableArray<double> progress,
-        FiringEnergy? energy
+        FiringEnergy? energy,
+        Temperature opens
     )
     {
         var all = ImmutableDictionary.CreateBuilder<string, double>();
@@ -56,7 +58,7 @@ public sealed record FiringFigures(ImmutableDictionary<string, double> Numbers, 
         foreach (var name in new[] { "hold", "water", "burn", "band", "opened" })
             Put(name, numbers.Values.TryGetValue(name, out var value) ? value : null);
         if (log is not null)
-            OfLog(log, Put);
+            OfLog(log, opens.Celsius, Put);
         Put("past", numbers.Values.TryGetValue("d60", out var past) ? past : null);
         Put("evenness", packs.Spread());
         Put(
@@ -77,7 +79,7 @@ public sealed record FiringFigures(ImmutableDictionary<string, double> Numbers, 
         return new FiringFigures(all.ToImmutable(), Small(log), progress.IsDefault ? [] : progress);
     }
 
-    private static void OfLog(Curve log, Action<string, double?> put)
+    private static void OfLog(Curve log, double opens, Action<string, double?> put)
     {
         var peak = log.Peak.Celsius;
         double? Up(double t) => log.Points[0].Celsius >= t ? log.Points[0].Minutes : log.FirstRiseThrough(Temperature.FromCelsius(t))?.TotalMinutes;
@@ -95,6 +97,8 @@ public sealed record FiringFigures(ImmutableDictionary<string, double> Numbers, 
             Hours("toLast100", Up(950), Up(peak - 100));
         Hours("last100", Up(peak - 100), top);
         var end = Down(peak - 5);
+        put("topOver", end / 60);
+        put("cool", peak > opens ? Down(opens) / 60 : null);
         if (peak > 755)
             Hours("to750", end, Down(750));
         Hours("toOpen", Down(750) ?? end, log.Points[^1].Minutes);
@@ -146,9 +150,11 @@ public sealed record FiringFigure(string Name, string Label, string Unit, double
         new("toLast100", "950 °C to 100 below the top", "h", 0.5),
         new("last100", "The last 100 °C", "h", 0.4),
         new("hold", "Within 5 °C of the top", "min", 8),
+        new("topOver", "To the end of its top", "h", 1),
         new("past", "Heat work past the goal", "°C of cone", 4),
         new("to750", "Top down to 750 °C", "h", 0.6),
         new("toOpen", "750 °C down to its opening", "h", 3),
+        new("cool", "Cool enough to open after", "h", 3),
         new("band", "Slow band, given over wanted", "", 0.1),
         new("rate573Up", "Through 573 °C going up", "°C/h", 40),
         new("rate573Down", "Through 573 °C going down", "°C/h", 30),

@@ -47,12 +47,14 @@ internal static class SaltmarshRuns
         var heron = (await kilns.Find(Heron, cancel))!.Of<Kiln>()!;
         foreach (var (kind, daysAgo, by, note) in Done)
             await book.Add(Heron, new Maintenance(0, kind, now - Duration.FromDays(daysAgo), by, note), null, cancel);
+        PastFiring? before = null;
         foreach (var (i, past) in SaltmarshHistory.All().Index())
         {
             var starts = now - Duration.FromDays(past.DaysAgo);
             var version = (await schedules.Version(ids[past.Schedule], past.Version, cancel))!;
             var id = await Plan(firings, past.Name, version, Heron, heron, starts, past.Lots, cancel);
-            var run = Run(id, Heron, heron.Item, version.Item, starts, LinkKind.Push, past.By, (ulong)(1000 + i));
+            var run = Foretold(Run(id, Heron, heron.Item, version.Item, starts, LinkKind.Push, past.By, (ulong)(1000 + i)), past, before);
+            before = past;
             var packs = await Fire(
                 runs,
                 samples,
@@ -259,6 +261,28 @@ internal static class SaltmarshRuns
             Seed: seed,
             Faults: []
         );
+
+    /// <summary>With what was foretold of it: what the kiln had taught by then is taken to be what was so at the firing before.</summary>
+    private static FiringRun Foretold(FiringRun run, PastFiring past, PastFiring? before)
+    {
+        if (before is null)
+            return run with { Foretold = Foreteller.Of(run, [], Widening.None) };
+        bool Changed(double daysAgo) => before.DaysAgo > daysAgo && past.DaysAgo <= daysAgo;
+        var isNew = Changed(SaltmarshHistory.NewElements);
+        var known = run with
+        {
+            Kiln = Truth(run.Electric, isNew ? 1 : before.Health),
+            Taught = new KilnTaught(Changed(SaltmarshHistory.NewThermocouple) ? null : -1.2 * before.Offset, 2, isNew ? 0.06 : 0.025, 0.03),
+        };
+        return run with
+        {
+            Foretold = Foreteller.Of(
+                known,
+                [.. SaltmarshHistory.Shelves(before.DaysAgo).Select(s => new ShelfOwn(s.Shelf, s.Own, isNew ? 4 : 2))],
+                Widening.None
+            ),
+        };
+    }
 
     private static Kiln Truth(Kiln kiln, double health) => kiln.Learned(kiln.HeatFactor, kiln.LossFactor, kiln.ElementHealth * health, kiln.Uncertainty);
 

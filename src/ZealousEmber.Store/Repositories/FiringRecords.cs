@@ -200,7 +200,7 @@ public sealed class FiringRecords(StudioContext context, WriteQueue queue, TimeP
     }
 
     // Goes up when figures are worked out in another way.
-    private const string Shape = "3.";
+    private const string Shape = "4.";
 
     private sealed record StaleRow(int FiringId, int Version);
 

@@ -67,7 +67,8 @@ internal sealed class FiringRunRow
                     run.Speed,
                     run.Seed,
                     run.Faults.IsDefaultOrEmpty ? [] : [.. run.Faults],
-                    run.Taught
+                    run.Taught,
+                    run.Foretold.IsDefaultOrEmpty ? null : [.. run.Foretold]
                 )
             ),
         };
@@ -97,7 +98,8 @@ internal sealed class FiringRunRow
             CooledAt: CooledAt,
             ReadAt: ReadAt,
             ClosedAt: ClosedAt,
-            Taught: d.Taught
+            Taught: d.Taught,
+            Foretold: d.Foretold is null ? [] : [.. d.Foretold]
         );
     }
 }
@@ -114,7 +116,8 @@ internal sealed record StoredRun(
     double Speed,
     ulong Seed,
     SimulatedFault[] Faults,
-    KilnTaught? Taught = null
+    KilnTaught? Taught = null,
+    ForetoldNumber[]? Foretold = null
 );
 
 /// <summary>An entry as stored: added, never changed.</summary>

@@ -12,7 +12,15 @@ namespace ZealousEmber.Core.Tests.Logbook;
 public sealed class ReachedTests
 {
     private static string? Reached(double equivalent) =>
-        FiringFigures.Of(null, FiringNumbers.None, [new ShelfHeat("middle", equivalent, 3, 0, null)], ConeNumber.Parse("6").Value, [], null)["reached"]
+        FiringFigures.Of(
+            null,
+            FiringNumbers.None,
+            [new ShelfHeat("middle", equivalent, 3, 0, null)],
+            ConeNumber.Parse("6").Value,
+            [],
+            null,
+            Temperature.FromCelsius(50)
+        )["reached"]
             is { } order
             ? Cone.All[(int)order].Number
             : null;

@@ -121,7 +121,8 @@ internal sealed record ReadFiring(
             facts.Packs,
             Run.Goal,
             Progress,
-            Gas is { } gas ? OfGas(gas, studio) : OfElements(studio)
+            Gas is { } gas ? OfGas(gas, studio) : OfElements(studio),
+            Run.Kiln.Opens
         );
     }
 

@@ -8,6 +8,7 @@ using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Kilns.Simulated;
+using ZealousEmber.Core.Learning;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Services.Firings;
@@ -16,7 +17,7 @@ namespace ZealousEmber.App.Services.Firings;
 internal sealed record StartOrQuestion(FiringRun? Run, FiringSummary? Set = null, FiringSummary? Planned = null);
 
 /// <summary>A firing with what it is fired with, at the moment it is started.</summary>
-internal sealed class RunStarter(Repository<StudioKiln> kilns, FiringAssessor assessor, LearnedKilns taught)
+internal sealed class RunStarter(Repository<StudioKiln> kilns, FiringAssessor assessor, LearnedKilns taught, KilnScores scores)
 {
     private const double MostPastDays = 3650;
     private const double MostAheadDays = 30;
@@ -71,30 +72,44 @@ internal sealed class RunStarter(Repository<StudioKiln> kilns, FiringAssessor as
             return new Problem("scheduleId", cannot.Message);
         var goal = schedule?.Goal ?? firing.Goal;
         var known =
-            await kilns.Find(firing.KilnId!.Value, cancel) is { } found && found.Of<Kiln>() is { } stored
-                ? (await taught.Of(stored, cancel)).Kiln.Taught(goal)
-                : null;
+            await kilns.Find(firing.KilnId!.Value, cancel) is { } found && found.Of<Kiln>() is { } stored ? (await taught.Of(stored, cancel)).Kiln : null;
         return new StartOrQuestion(
-            new FiringRun(
-                FiringId: firingId,
-                KilnId: firing.KilnId.Value,
-                Link: wire!.Link!.Value,
-                StartsAt: starts,
-                StartedAt: now,
-                By: by,
-                Program: program,
-                IsAsEntered: asEntered,
-                Goal: goal,
-                Kiln: kiln,
-                Load: hand.Load,
-                Start: kiln.Room,
-                Kind: firing.Kind,
-                Speed: speed,
-                Seed: unchecked((ulong)(wire.Seed ?? firingId)),
-                Faults: [.. faults],
-                Taught: known
+            await Foretold(
+                new FiringRun(
+                    FiringId: firingId,
+                    KilnId: firing.KilnId.Value,
+                    Link: wire!.Link!.Value,
+                    StartsAt: starts,
+                    StartedAt: now,
+                    By: by,
+                    Program: program,
+                    IsAsEntered: asEntered,
+                    Goal: goal,
+                    Kiln: kiln,
+                    Load: hand.Load,
+                    Start: kiln.Room,
+                    Kind: firing.Kind,
+                    Speed: speed,
+                    Seed: unchecked((ulong)(wire.Seed ?? firingId)),
+                    Faults: [.. faults],
+                    Taught: known?.Taught(goal)
+                ),
+                known,
+                cancel
             )
         );
+    }
+
+    /// <summary>What is foretold is kept with it: its bands as wide as the kiln's last firings ask for, and not twice so.</summary>
+    private async Task<FiringRun> Foretold(FiringRun run, KilnKnowledge? known, CancellationToken cancel)
+    {
+        var widening = await scores.Widening(run.KilnId, cancel);
+        var plain = known is null ? null : known with { Widening = Widening.None };
+        var asKnown = run with { Kiln = run.Kiln.Unsure(1 / widening.OfHeat), Taught = plain?.Taught(run.Goal) };
+        return run with
+        {
+            Foretold = Foreteller.Of(asKnown, [.. (plain?.Learned.Shelves ?? []).Select(s => new ShelfOwn(s.Shelf, s.Own.Mean, s.Own.Sd))], widening),
+        };
     }
 
     /// <summary>Whether a kiln exists, by name, for messages.</summary>

@@ -29,7 +29,7 @@ internal sealed record KilnLearning(KilnKnowledge Kiln, IReadOnlyList<Maintenanc
 /// every state of
 /// knowledge it is met with: a firing more costs one log.
 /// </summary>
-internal sealed class LearnedKilns(WriteQueue writes, IServiceScopeFactory scopes, LearnedFuelKilns fuel, ILogger<LearnedKilns> log)
+internal sealed class LearnedKilns(WriteQueue writes, IServiceScopeFactory scopes, LearnedFuelKilns fuel, KilnScores scores, ILogger<LearnedKilns> log)
 {
     // Every log in a few states of knowledge, for some kilns of many years.
     private const int MostLogs = 5000;
@@ -43,14 +43,20 @@ internal sealed class LearnedKilns(WriteQueue writes, IServiceScopeFactory scope
         kiln.Item switch
         {
             Kiln => (await Of(kiln.Of<Kiln>()!, cancel)).Kiln.Kiln,
-            FuelKiln fired => (await fuel.Of(kiln.Id, fired, cancel)).Of(fired),
+            FuelKiln fired => (await fuel.Of(kiln.Id, fired, cancel)).Of(fired).Unsure((await scores.Widening(kiln.Id, cancel)).OfHeat),
             var other => other,
         };
 
-    /// <summary>What a kiln has taught.</summary>
+    /// <summary>What a kiln has taught, its bands as wide as its last firings ask for.</summary>
     /// <param name="kiln">As it stands in the studio.</param>
     /// <param name="cancel">Gives up.</param>
     public async Task<KilnLearning> Of(Versioned<Kiln> kiln, CancellationToken cancel)
+    {
+        var learned = await Taught(kiln, cancel);
+        return learned with { Kiln = learned.Kiln with { Widening = await scores.Widening(kiln.Id, cancel) } };
+    }
+
+    private async Task<KilnLearning> Taught(Versioned<Kiln> kiln, CancellationToken cancel)
     {
         var kilnId = kiln.Id;
         var turns = writes.Turns;

@@ -76,6 +76,7 @@ public enum LinkKind
 /// <param name="ReadAt">When somebody said that packs and ware were read.</param>
 /// <param name="ClosedAt">When somebody said that nothing more is to be noted.</param>
 /// <param name="Taught">What the kiln had taught by then.</param>
+/// <param name="Foretold">What was foretold of it; empty where nothing was.</param>
 public sealed record FiringRun(
     int FiringId,
     int KilnId,
@@ -98,7 +99,8 @@ public sealed record FiringRun(
     Instant? CooledAt = null,
     Instant? ReadAt = null,
     Instant? ClosedAt = null,
-    KilnTaught? Taught = null
+    KilnTaught? Taught = null,
+    ImmutableArray<ForetoldNumber> Foretold = default
 )
 {
     /// <summary>Fastest a simulated kiln runs, times real time.</summary>

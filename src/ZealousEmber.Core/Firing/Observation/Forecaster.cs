@@ -45,6 +45,9 @@ internal static class Forecaster
     private const double LongestHours = 14 * 24;
     private const double HoldLonger = 60;
 
+    // A top is over where the display last falls so far below its hottest, K: as the logbook reads it from a log.
+    private const double TopBand = 5;
+
     // So far below a cone's end point nothing happens to it in any time a firing takes, K.
     private const double WorkBelow = 250;
     private const double SimpsonUpTo = 25;
@@ -122,7 +125,8 @@ internal static class Forecaster
             open,
             [.. cones.Select((c, i) => new ConeForecast(c, Over(r => r.Progress[i]), Over(r => Degrees(kinetics[i], r.Progress[i]))))],
             runs.Count(r => r.Stalled) / (double)Draws,
-            middle.EndHoldAt
+            middle.EndHoldAt,
+            new ForecastTotals(Over(r => r.Hottest), Over(r => r.TopOver), Over(r => r.Kwh))
         );
     }
 
@@ -213,6 +217,8 @@ internal static class Forecaster
         if (run.Stalled)
             (run.Top, run.End) = (double.PositiveInfinity, double.PositiveInfinity);
         run.Open = run.Stalled ? double.PositiveInfinity : run.Curve[^1].Minutes;
+        // As a log tells it: by shares of the power the kiln is known by.
+        run.Kwh = watch.Kwh / Math.Exp(draw.LnPower);
         return run;
     }
 
@@ -281,6 +287,19 @@ internal static class Forecaster
 
         public double? EndHoldAt { get; set; }
 
+        public double Kwh { get; set; }
+
+        public double Hottest => Curve.Max(p => p.Celsius);
+
+        public double TopOver
+        {
+            get
+            {
+                var under = Hottest - TopBand;
+                return Stalled ? double.PositiveInfinity : Curve[Curve.FindLastIndex(p => p.Celsius >= under)].Minutes;
+            }
+        }
+
         public double NaturalFall { get; set; } = double.NaN;
 
         /// <summary>The temperature at a moment; asked in order of time.</summary>
@@ -310,7 +329,13 @@ internal static class Forecaster
 
         public void SetPoint(double seconds, double celsius) { }
 
-        public void Passed(double now, double lasted, double power, double chamber) => this.now = now;
+        public double Kwh { get; private set; }
+
+        public void Passed(double now, double lasted, double power, double chamber)
+        {
+            this.now = now;
+            Kwh += power * lasted / 3.6e6;
+        }
 
         public void FellBehind(double chamber) { }
 

@@ -154,6 +154,9 @@ public sealed record Kiln : StudioKiln
             ElementHealth = Clamp(elementHealth, KilnLimits.ElementHealth),
         };
 
+    /// <inheritdoc/>
+    public override StudioKiln Unsure(double times) => this with { Uncertainty = Clamp(Uncertainty * times, KilnLimits.Uncertainty) };
+
     /// <summary>The same kiln with power, heat and loss so many times as much, of any size: a kiln to be tried, not kept.</summary>
     internal Kiln Scaled(double power, double heat, double loss) =>
         this with

@@ -176,6 +176,9 @@ public sealed record FuelKiln : StudioKiln
             Uncertainty = Clamp(uncertainty, FuelLimits.Uncertainty),
         };
 
+    /// <inheritdoc/>
+    public override StudioKiln Unsure(double times) => this with { Uncertainty = Clamp(Uncertainty * times, FuelLimits.Uncertainty) };
+
     /// <summary>The same kiln with its factors so many times as much, of any size: a kiln to be tried, not kept.</summary>
     internal FuelKiln Factored(double burner, double wall, double air) =>
         this with

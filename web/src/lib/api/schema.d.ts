@@ -187,6 +187,53 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/kilns/{id}/score': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What was foretold of a kiln’s firings beside what came, the share inside the band, and how far bands are widened for it */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['KilnScoreContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/kilns/{id}/fit': {
     parameters: {
       query?: never;
@@ -778,6 +825,53 @@ export interface paths {
           };
           content: {
             'application/json': components['schemas']['LogSheetContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/firings/{id}/foretold': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What was foretold of a started firing, beside what came */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['ForetoldContract'];
           };
         };
         /** @description Not Found */
@@ -9001,6 +9095,56 @@ export interface components {
       /** Format: double */
       p90: null | number;
     };
+    /** @description What was foretold of a firing when it was started, beside what came. */
+    ForetoldContract: {
+      /** Format: int32 */
+      firingId: number;
+      /** @description Empty where nothing was foretold. */
+      numbers: components['schemas']['ForetoldNumberContract'][];
+      /** @description In one sentence. */
+      text: string;
+    };
+    /**
+     * @description What is foretold of a firing when it is started.
+     * @enum {string}
+     */
+    ForetoldKind: 'top' | 'top-over' | 'energy' | 'gas' | 'cool' | 'cone';
+    /** @description A number foretold, beside what came. */
+    ForetoldNumberContract: {
+      kind: components['schemas']['ForetoldKind'];
+      label: string;
+      /** @description °C, h, kWh, kg, °C of cone. */
+      unit: string;
+      /** @description Of what a shelf gets: which; nothing for the kiln as a whole. */
+      shelf: null | string;
+      /**
+       * Format: double
+       * @description Lower end; four in five are to lie between the ends.
+       */
+      from: number;
+      /**
+       * Format: double
+       * @description Most likely.
+       */
+      likely: number;
+      /**
+       * Format: double
+       * @description Upper end.
+       */
+      to: number;
+      /**
+       * Format: double
+       * @description So many times as wide as its kiln's numbers alone would have it.
+       */
+      widened: number;
+      /**
+       * Format: double
+       * @description What it was; nothing while it is not known.
+       */
+      came: null | number;
+      /** @description Whether it lies inside, as far as it can be read. */
+      isInside: null | boolean;
+    };
     /** @description A fault, with what is known of the firing where it was seen. */
     FoundFaultContract: {
       /** @description underfired, pinholes, dunting, … */
@@ -9724,6 +9868,51 @@ export interface components {
        * @description From when it was planned anew.
        */
       replannedFrom?: null | number;
+    };
+    /** @description How well a kiln's last firings were foretold. */
+    KilnScoreContract: {
+      /** Format: int32 */
+      kilnId: number;
+      /**
+       * Format: int32
+       * @description Of which something was foretold, 24 at most.
+       */
+      firings: number;
+      /** @description Those of which something came. */
+      figures: components['schemas']['KilnScoreFigure'][];
+      /** @description In one sentence. */
+      text: string;
+    };
+    /** @description One kind of number over a kiln's firings. */
+    KilnScoreFigure: {
+      kind: components['schemas']['ForetoldKind'];
+      label: string;
+      /** @description °C, h, kWh, kg, °C of cone. */
+      unit: string;
+      /**
+       * Format: int32
+       * @description So many came out inside their band.
+       */
+      inside: number;
+      /**
+       * Format: int32
+       * @description Of so many that are known.
+       */
+      of: number;
+      /**
+       * Format: double
+       * @description 0 … 1; four in five are to.
+       */
+      share: number;
+      /**
+       * Format: double
+       * @description So many times as wide the next one is told; 1 as a rule.
+       */
+      widened: number;
+      /** @description In words. */
+      text: string;
+      /** @description The earliest first. */
+      points: components['schemas']['ScoredPoint'][];
     };
     /** @description Where the kiln gives up. */
     KilnStallPreview: {
@@ -12207,6 +12396,25 @@ export interface components {
       poweredMinutes: number;
       /** @description The curve with few points. */
       curve: components['schemas']['CurvePointContract'][];
+    };
+    /** @description A number of one firing, foretold and come. */
+    ScoredPoint: {
+      /** Format: int32 */
+      firingId: number;
+      name: string;
+      /** Format: date-time */
+      at: string;
+      /** @description Of what a shelf gets: which. */
+      shelf: null | string;
+      /** Format: double */
+      from: number;
+      /** Format: double */
+      likely: number;
+      /** Format: double */
+      to: number;
+      /** Format: double */
+      came: number;
+      isInside: boolean;
     };
     /** @description A section of a kiln. */
     SectionData: {

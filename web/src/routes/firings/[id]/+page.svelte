@@ -251,6 +251,8 @@
       />{:else if stage === 'read' && firing.id !== null}
       {#await import('$lib/reading/ReadStage.svelte') then { default: ReadStage }}
         <ReadStage firingId={firing.id} packing={firing.packer.packing} lots={firing.packer.lots} />
+      {/await}{#await import('$lib/learning/ForetoldCard.svelte') then { default: ForetoldCard }}
+        <ForetoldCard firingId={firing.id} kilnId={firing.body.kilnId ?? null} />
       {/await}{:else if firing.id !== null}<FireStage
         firingId={firing.id}
         name={firing.body.name ?? 'Firing'}

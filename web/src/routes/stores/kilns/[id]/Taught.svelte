@@ -19,6 +19,7 @@
         {kilnId}
       />{/await}
   {/if}
+  {#await import('$lib/learning/ScoreCard.svelte') then { default: ScoreCard }}<ScoreCard {kilnId} />{/await}
   {#await import('$lib/learning/CareCard.svelte') then { default: CareCard }}<CareCard
       {kilnId}
       {isFuel}
