@@ -148,6 +148,7 @@ public sealed record PlanNoteContract(string Id, string Text);
 /// <param name="Fill">Share of the ware usual for this firing in this kiln; nothing without a kiln.</param>
 /// <param name="Notes">What to know about it before anything is planned.</param>
 /// <param name="Pack">The witness cones to set up: guide, target, guard; empty while no cone is known.</param>
+/// <param name="Weighing">What weighing a piece of each lot would do; nothing where one of each was weighed.</param>
 /// <param name="Unweighed">Which ware has neither a weight nor a size, and what is taken for it; nothing where all is known.</param>
 public sealed record LoadSummary(
     int Lots,
@@ -160,7 +161,8 @@ public sealed record LoadSummary(
     double? Fill,
     IReadOnlyList<PlanNoteContract> Notes,
     IReadOnlyList<string> Pack,
-    string? Unweighed = null
+    string? Unweighed = null,
+    string? Weighing = null
 );
 
 /// <summary>A load to be added up.</summary>

@@ -45,7 +45,7 @@ internal static class FollowedTurns
             LateMinutes: 0,
             FullPowerMinutes: 0,
             EnergyKwh: plan.Energy.Used,
-            Uncertainty: kiln.Kiln.Uncertainty,
+            Uncertainty: kiln.Uncertainty!.Value,
             Cost: cost,
             Currency: studio.Prices.Currency,
             CostNote: null,

@@ -134,12 +134,13 @@ internal static class KilnMapping
         var raw = wire.FirstFiring ?? usual.FirstFiring;
         if (ware is null || wire.Fill is not null)
             return KilnLoad.Create(wire.WareKg ?? usual.WareMass, wire.FurnitureKg ?? usual.FurnitureMass, raw, wire.WaterKg);
-        return KilnLoad.Create(
+        var load = KilnLoad.Create(
             wire.WareKg ?? ware.Mass,
             wire.FurnitureKg ?? usual.FurnitureFor(ware.Mass),
             raw,
             wire.WaterKg ?? (raw && wire.WareKg is null ? ware.Water : null)
         );
+        return load.IsOk && wire.WareKg is null ? load.Value with { Weighed = ware.Weighed } : load;
     }
 
     private static Dictionary<string, double?> Numbers(KilnContract wire) =>

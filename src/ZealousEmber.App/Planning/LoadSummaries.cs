@@ -55,7 +55,8 @@ internal static class LoadSummaries
             usual > 0 ? load.Mass / usual : null,
             [.. LoadNotes.Of(load, kind, usual, units).Select(n => new PlanNoteContract(n.Id, n.Text))],
             goal is { } cone && kind != ScheduleKind.Drying ? [.. Pack(cone).Select(c => c.Number)] : [],
-            LoadNotes.Unweighed(load, units)
+            LoadNotes.Unweighed(load, units),
+            LoadNotes.Weighing(load)
         );
     }
 

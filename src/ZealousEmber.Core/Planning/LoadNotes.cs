@@ -78,13 +78,28 @@ public static class LoadNotes
     }
 
     /// <summary>"Neither size nor weight is known of 20 bowls and 4 jugs: 0.6 kg each is taken."; nothing where every lot has one of them.</summary>
-    public static string? Unweighed(WareLoad load, DisplayUnits units)
+    public static string? Unweighed(WareLoad load, DisplayUnits units) =>
+        Named(load, l => !l.MassIsKnown) is { } named ? $"Neither size nor weight is known of {named}: {units.Weight(WareLot.UsualMass)} each is taken." : null;
+
+    /// <summary>What a pair of scales would do for it; nothing where a piece of every lot was weighed.</summary>
+    public static string? Weighing(WareLoad load)
     {
-        var lots = load.Lots.Where(l => !l.MassIsKnown).ToList();
-        if (lots.Count == 0)
+        if (Named(load, l => !l.IsWeighed) is not { } named)
             return null;
-        var named = lots.Take(MostNamed).Select(l => $"{l.Count} {l.What}").Concat(lots.Count > MostNamed ? [$"{lots.Count - MostNamed} more"] : []);
-        return $"Neither size nor weight is known of {Phrases.List([.. named])}: {units.Weight(WareLot.UsualMass)} each is taken.";
+        var (now, then) = (new KilnLoad(load.Mass, 0, false) { Weighed = load.Weighed }.Surer, new KilnLoad(load.Mass, 0, false) { Weighed = 1 }.Surer);
+        var surer = Phrases.Number(Math.Round(100 * (1 - then / now)));
+        return $"Nobody has weighed one of {named}. One pot of each lot on the scales, and hours and energy are told {surer} % closer.";
+    }
+
+    private static string? Named(WareLoad load, Func<WareLot, bool> which)
+    {
+        var lots = load.Lots.Where(which).ToList();
+        return lots.Count == 0
+            ? null
+            : Phrases.List([
+                .. lots.Take(MostNamed).Select(l => $"{l.Count} {l.What}"),
+                .. lots.Count > MostNamed ? new[] { $"{lots.Count - MostNamed} more" } : [],
+            ]);
     }
 
     /// <summary>"mugs of 6 mm".</summary>

@@ -36,6 +36,9 @@ public sealed record WareLoad(ImmutableArray<WareLot> Lots, bool Packed = false,
     /// <summary>kg of ware.</summary>
     public double Mass => Lots.Sum(l => l.Mass);
 
+    /// <summary>The share of that whose pieces somebody weighed, 0 … 1.</summary>
+    public double Weighed => Mass > 0 ? Lots.Where(l => l.IsWeighed).Sum(l => l.Mass) / Mass : 0;
+
     /// <summary>kg of water still in it.</summary>
     public double Water => Lots.Sum(l => l.Mass * Moisture.Of(l.Dryness) / 100);
 

@@ -71,6 +71,9 @@ public sealed record WareLot
     /// <summary>Mass of a piece, kg: weighed, or worked out from its size and wall, or <see cref="UsualMass"/>.</summary>
     public double PieceMass { get; private init; }
 
+    /// <summary>Somebody weighed a piece of it.</summary>
+    public bool IsWeighed { get; private init; }
+
     /// <summary>False where nobody weighed a piece and no size of it is known, so that its mass is only the usual one.</summary>
     public bool MassIsKnown { get; private init; }
 
@@ -151,6 +154,7 @@ public sealed record WareLot
                 Whose = owner,
                 Next = next,
                 PieceMass = pieceKg ?? Math.Min(HeaviestPiece, size?.DryMass(wall!.Value, closedHollow) ?? UsualMass),
+                IsWeighed = pieceKg is not null,
                 MassIsKnown = pieceKg is not null || size is not null,
                 GlazedAlready = glazedAlready,
             };

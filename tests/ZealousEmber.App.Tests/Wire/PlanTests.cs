@@ -369,6 +369,24 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
         await (await studio.Http.PostText("/api/plan/load", """{"kind":"glaze"}""")).Problem("load.lots");
     }
 
+    /// <summary>One number a lot, and hours and energy of plan and editor are told closer.</summary>
+    [Fact]
+    public async Task A_piece_on_the_scales_tightens_what_is_told()
+    {
+        async Task<double> Unsure(string lot)
+        {
+            var body =
+                """{"schedule":{"name":"Glaze","kind":"glaze","unit":"C","goalCone":"6","segments":[{"pace":"rate","rate":120,"target":1200},{"pace":"natural"}]},"kiln":{"class":"top-190"},"load":{"lots":["""
+                + lot
+                + "]}}";
+            return (await (await studio.Http.PostText("/api/preview", body)).Read())["kiln"]!.Number("uncertainty");
+        }
+        const string Mugs = """{"what":"mugs","count":30,"wall":6""";
+        (await Unsure(Mugs + "}")).ShouldBe(0.1, 1e-9);
+        (await Unsure(Mugs + ""","pieceKg":0.4}""")).ShouldBe(0.1 * 0.05 / 0.078, 1e-6);
+        (await Unsure(Mugs + ""","pieceKg":0.6},{"what":"jugs","count":30,"wall":6}""")).ShouldBe(0.1 * 0.064 / 0.078, 1e-6, "half of it");
+    }
+
     /// <summary>Nine planters of 300 by 200 with walls of 25 mm are a hundred kilograms, in the load, its plan and its packing.</summary>
     [Fact]
     public async Task Ware_nobody_weighed_weighs_what_its_size_says_on_every_page()

@@ -48,6 +48,20 @@ public sealed class WareMassTests
         LoadNotes.Unweighed(WareLoad.Create([Lot(6, null, kg: 0.4)]).Value, DisplayUnits.Metric).ShouldBeNull();
     }
 
+    [Fact]
+    public void What_scales_would_do_is_said_until_a_piece_of_every_lot_was_on_them()
+    {
+        static WareLot Of(string what, double? kg) => WareLot.Create(what, 10, 6, pieceKg: kg).Value;
+        LoadNotes
+            .Weighing(WareLoad.Create([Of("mugs", null), Of("jugs", null)]).Value)
+            .ShouldBe("Nobody has weighed one of 10 mugs and 10 jugs. One pot of each lot on the scales, and hours and energy are told 36 % closer.");
+        // Half of it is known by then.
+        var half = WareLoad.Create([Of("mugs", 0.6), Of("jugs", null)]).Value;
+        half.Weighed.ShouldBe(0.5);
+        LoadNotes.Weighing(half)!.ShouldStartWith("Nobody has weighed one of 10 jugs. One pot of each lot on the scales, and hours and energy are told 22 %");
+        LoadNotes.Weighing(WareLoad.Create([Of("mugs", 0.6), Of("jugs", 0.9)]).Value).ShouldBeNull();
+    }
+
     /// <summary>Whatever the size: heavier than nothing, no heavier than solid, and thicker is never lighter.</summary>
     [Fact]
     public void Thicker_is_heavier_and_never_more_than_solid() =>

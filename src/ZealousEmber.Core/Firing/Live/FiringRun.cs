@@ -170,7 +170,7 @@ public sealed record FiringRun(
 
     /// <summary>What is watched of an electric firing.</summary>
     public WatchedFiring Watched =>
-        new(Electric, Load, Program, Goal, Start, Taught is { Offset: { } offset } ? (offset, Taught.OffsetSd) : default, Known: Taught?.Tuning);
+        new(Electric, Load, Program, Goal, Start, Taught is { Offset: { } offset } ? (offset, Taught.OffsetSd) : default, Known: Taught?.TuningFor(Load));
 
     /// <summary>The simulated kiln behind it.</summary>
     public SimulatedKiln Simulate() => new(new SimulatedSetup(Electric, Load, Program, Start.Celsius, Seed, Faults));

@@ -51,7 +51,7 @@ public static class Foreteller
     {
         var firing = run.Watched;
         var start = firing.Start.Celsius;
-        var observer = new KilnObserver(firing.Kiln, firing.Load, start, 0, firing.IsWeighed, firing.Known);
+        var observer = new KilnObserver(firing.Kiln, firing.Load, start, 0, firing.Known);
         var work = firing.Cones.IsEmpty ? null : new HeatWorkSoFar(firing.Cones, firing.Offset.Mean, 0, start);
         var forecast = Forecaster.Of(
             observer,

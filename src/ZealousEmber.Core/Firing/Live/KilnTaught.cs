@@ -1,4 +1,5 @@
 using ZealousEmber.Core.Firing.Observation;
+using ZealousEmber.Core.Kilns;
 
 namespace ZealousEmber.Core.Firing.Live;
 
@@ -9,11 +10,10 @@ namespace ZealousEmber.Core.Firing.Live;
 /// <param name="LossSd">Of ln of its walls' conductivity.</param>
 public sealed record KilnTaught(double? Offset, double OffsetSd, double PowerSd = 0, double LossSd = 0)
 {
-    // A load is never known better than this by its own weight.
-    private const double HeatUnsure = 0.078;
-
     /// <summary>
     /// What an observer starts from; nothing where only the stored numbers are known. The kiln it runs with carries the learned factors already.
     /// </summary>
-    internal ObserverTuning? Tuning => PowerSd > 0 ? new ObserverTuning(new KilnEstimate(0, 0, 0, Covariance.Of(PowerSd, HeatUnsure, LossSd))) : null;
+    /// <param name="load">What stands in it: its heat is never learned, only weighed.</param>
+    internal ObserverTuning? TuningFor(KilnLoad load) =>
+        PowerSd > 0 ? new ObserverTuning(new KilnEstimate(0, 0, 0, Covariance.Of(PowerSd, load.HeatUnsure, LossSd))) : null;
 }

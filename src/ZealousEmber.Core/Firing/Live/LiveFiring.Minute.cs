@@ -72,7 +72,7 @@ public sealed partial class LiveFiring
     private void Start(MinuteMean mean)
     {
         first = mean.Celsius;
-        observer = new KilnObserver(firing.Kiln, firing.Load, mean.Celsius, mean.Minutes - LagMinutes, firing.IsWeighed, afterwards ?? firing.Known);
+        observer = new KilnObserver(firing.Kiln, firing.Load, mean.Celsius, mean.Minutes - LagMinutes, afterwards ?? firing.Known);
         if (!firing.Cones.IsEmpty)
             work = new HeatWorkSoFar(firing.Cones, firing.Offset.Mean, mean.Minutes - LagMinutes, mean.Celsius);
     }

@@ -14,7 +14,6 @@ namespace ZealousEmber.Core.Firing.Live;
 /// <param name="Goal">The cone aimed at; nothing where there is none.</param>
 /// <param name="Start">Of the kiln when it was switched on.</param>
 /// <param name="Offset">What is to be added to the display to be true, K, with how sure; 0 ± 0 while nothing is known.</param>
-/// <param name="IsWeighed">The load was weighed.</param>
 /// <param name="Known">What firings before have taught of the kiln; nothing where it is only known by its stored numbers.</param>
 public sealed record WatchedFiring(
     Kiln Kiln,
@@ -23,7 +22,6 @@ public sealed record WatchedFiring(
     Cone? Goal,
     Temperature Start,
     (double Mean, double Sd) Offset = default,
-    bool IsWeighed = false,
     ObserverTuning? Known = null
 )
 {

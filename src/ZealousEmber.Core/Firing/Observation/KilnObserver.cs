@@ -27,8 +27,6 @@ internal sealed class KilnObserver
     private const double OffShare = 0.01;
     private const double HandError = 0.12;
     private const double OfUncertainty = 1.28;
-    private const double HeatUnsure = 0.078;
-    private const double HeatWeighed = 0.05;
 
     private readonly Kiln kiln;
     private readonly KilnLoad load;
@@ -42,13 +40,12 @@ internal sealed class KilnObserver
     /// <param name="load">What stands in it.</param>
     /// <param name="start">°C, walls and all.</param>
     /// <param name="at">Minutes since the start.</param>
-    /// <param name="isWeighed">The load's mass was weighed.</param>
     /// <param name="tuning">What it starts from; as for a firing that goes on when missing.</param>
-    public KilnObserver(Kiln kiln, KilnLoad load, double start, double at, bool isWeighed, ObserverTuning? tuning = null)
+    public KilnObserver(Kiln kiln, KilnLoad load, double start, double at, ObserverTuning? tuning = null)
     {
         (this.kiln, this.load, Minutes, this.tuning) = (kiln, load, at, tuning ?? ObserverTuning.Live);
         walls = [.. new[] { -Apart, 0, Apart }.Select(ln => new ThermalModel(kiln.Scaled(1, 1, Math.Exp(ln)).Body, load, start))];
-        Estimate = this.tuning.Prior ?? Before(kiln, isWeighed ? HeatWeighed : HeatUnsure);
+        Estimate = this.tuning.Prior ?? Before(kiln, load.HeatUnsure);
         row = new Row { From = at };
     }
 

@@ -10288,6 +10288,8 @@ export interface components {
       pack: string[];
       /** @description Which ware has neither a weight nor a size, and what is taken for it; nothing where all is known. */
       unweighed?: null | string;
+      /** @description What weighing a piece of each lot would do; nothing where one of each was weighed. */
+      weighing?: null | string;
     };
     /** @description A question of a log, and why. */
     LogAsk: {

@@ -111,6 +111,8 @@
         <p class="border-warning mt-1.5 border-l-4 pl-2.5" data-testid="unweighed">
           {load.unweighed} Give across and tall, or weigh one.
         </p>
+      {:else if load?.weighing}
+        <p class="text-soft mt-1.5" data-testid="weighing">{load.weighing}</p>
       {/if}
       {#if load?.fill != null}
         <p class="mt-1.5" data-testid="fill">
