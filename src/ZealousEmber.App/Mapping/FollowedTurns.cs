@@ -45,7 +45,7 @@ internal static class FollowedTurns
             LateMinutes: 0,
             FullPowerMinutes: 0,
             EnergyKwh: plan.Energy.Used,
-            Uncertainty: kiln.Uncertainty!.Value,
+            Uncertainty: RunBand.Of(kiln, plan.Curve, plan.Energy.Used)!.Value,
             Cost: cost,
             Currency: studio.Prices.Currency,
             CostNote: null,

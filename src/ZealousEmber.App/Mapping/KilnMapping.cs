@@ -140,7 +140,7 @@ internal static class KilnMapping
             raw,
             wire.WaterKg ?? (raw && wire.WareKg is null ? ware.Water : null)
         );
-        return load.IsOk && wire.WareKg is null ? load.Value with { Weighed = ware.Weighed } : load;
+        return load.IsOk && wire.WareKg is null ? load.Value with { WareUnsure = ware.MassUnsure } : load;
     }
 
     private static Dictionary<string, double?> Numbers(KilnContract wire) =>

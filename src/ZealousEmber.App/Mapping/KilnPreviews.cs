@@ -14,7 +14,7 @@ internal static class KilnPreviews
     public static KilnPreview? Of(FiringAssessment firing, OffsetDateTime? begins, StudioSettings studio)
     {
         var (kiln, run, unit) = (firing.Kiln, firing.Run, firing.Schedule.Unit);
-        if (kiln is not { Name: { } name, Load: { } load, FullPower: { } power, Uncertainty: { } uncertainty })
+        if (kiln is not { Name: { } name, Load: { } load, FullPower: { } power, Uncertainty: not null })
             return null;
         var (cost, note) = Cost(run, begins, studio);
         var fullBin = power / 1000 * KilnRun.Bin.TotalHours;
@@ -26,7 +26,7 @@ internal static class KilnPreviews
             LateMinutes: run.Late.TotalMinutes,
             FullPowerMinutes: run.FullPower.TotalMinutes,
             EnergyKwh: run.Energy.Used,
-            Uncertainty: uncertainty,
+            Uncertainty: RunBand.Of(kiln, run.WholeCurve, run.Energy.Used)!.Value,
             Cost: cost,
             Currency: studio.Prices.Currency,
             CostNote: note,

@@ -14,6 +14,9 @@ public sealed record KilnLoad(double WareMass, double FurnitureMass, bool FirstF
     private const double Guessed = 0.078;
     private const double OnScales = 0.05;
 
+    // Weights worked out from the size of a piece are right to about so much.
+    private const double BySize = 0.15;
+
     // Share of the furniture that stands in a kiln with hardly any ware.
     private const double LeastFurniture = 0.2;
 
@@ -26,14 +29,11 @@ public sealed record KilnLoad(double WareMass, double FurnitureMass, bool FirstF
     /// <param name="ware">kg.</param>
     public double FurnitureFor(double ware) => FurnitureMass * Math.Clamp(ware / WareMass, LeastFurniture, 1);
 
-    /// <summary>The share of the ware of which somebody weighed a piece of each lot, 0 … 1.</summary>
-    public double Weighed { get; init; }
+    /// <summary>How well the weight of its ware is known, a standard deviation as a share of it; nothing where it is a usual load, or a weight somebody told.</summary>
+    public double? WareUnsure { get; init; }
 
     /// <summary>How well its heat capacity is known: standard deviation of its ln.</summary>
-    public double HeatUnsure => Guessed + (OnScales - Guessed) * Weighed;
-
-    /// <summary>How much surer times and energy are told for having been weighed: 1 where nothing was.</summary>
-    public double Surer => HeatUnsure / Guessed;
+    public double HeatUnsure => WareUnsure is { } ware ? OnScales + (Guessed - OnScales) * Math.Min(1, ware / BySize) : Guessed;
 
     /// <summary>Water that has to boil off, kg.</summary>
     public double Water => FirstFiring ? FreeWater ?? 0.015 * WareMass : 0;

@@ -82,14 +82,14 @@ public static class LoadNotes
         Named(load, l => !l.MassIsKnown) is { } named ? $"Neither size nor weight is known of {named}: {units.Weight(WareLot.UsualMass)} each is taken." : null;
 
     /// <summary>What a pair of scales would do for it; nothing where a piece of every lot was weighed.</summary>
-    public static string? Weighing(WareLoad load)
-    {
-        if (Named(load, l => !l.IsWeighed) is not { } named)
-            return null;
-        var (now, then) = (new KilnLoad(load.Mass, 0, false) { Weighed = load.Weighed }.Surer, new KilnLoad(load.Mass, 0, false) { Weighed = 1 }.Surer);
-        var surer = Phrases.Number(Math.Round(100 * (1 - then / now)));
-        return $"Nobody has weighed one of {named}. One pot of each lot on the scales, and hours and energy are told {surer} % closer.";
-    }
+    public static string? Weighing(WareLoad load) =>
+        Named(load, l => !l.IsWeighed) is { } named
+            ? $"Nobody has weighed one of {named}: the ware may be {Phrases.Number(5 * Math.Round(20 * FourInFive * load.MassUnsure))} % lighter or heavier. One pot of each lot "
+                + "on the scales, and hours and energy are told closer."
+            : null;
+
+    // Four in five of a normal number lie within so many standard deviations.
+    private const double FourInFive = 1.28;
 
     private static string? Named(WareLoad load, Func<WareLot, bool> which)
     {

@@ -74,6 +74,12 @@ public sealed record WareLot
     /// <summary>Somebody weighed a piece of it.</summary>
     public bool IsWeighed { get; private init; }
 
+    /// <summary>Standard deviation of its mass, a share of it.</summary>
+    internal double MassUnsure =>
+        IsWeighed ? 0
+        : MassIsKnown ? 0.15
+        : 0.4;
+
     /// <summary>False where nobody weighed a piece and no size of it is known, so that its mass is only the usual one.</summary>
     public bool MassIsKnown { get; private init; }
 

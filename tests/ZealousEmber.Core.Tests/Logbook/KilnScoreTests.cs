@@ -80,16 +80,25 @@ public sealed class KilnScoreTests
         known.ShouldAllBe(n => n.From < n.Likely && n.Likely < n.To);
     }
 
+    /// <summary>What nobody weighed is known less, and the more so the larger a part of the heat goes into it.</summary>
     [Fact]
-    public void Every_forecast_is_closer_for_ware_that_was_weighed()
+    public void Energy_is_told_closer_for_ware_that_was_weighed()
     {
-        var weighed = Run with { Load = Run.Load with { Weighed = 1 } };
-        double Width(FiringRun run, ForetoldKind kind) => Foreteller.Of(run, [], Widening.None).Single(n => n.Kind == kind) is var n ? n.To - n.From : 0;
-        (weighed.Model.Uncertainty!.Value / Run.Model.Uncertainty!.Value).ShouldBe(0.05 / 0.078, 1e-9);
-        var taught = new KilnTaught(2, 2, 0.02, 0.02);
-        // Of a kiln nobody has fired yet power and walls are known so little that its load hardly matters.
-        foreach (var kind in new[] { ForetoldKind.TopOver, ForetoldKind.Energy })
-            Width(weighed with { Taught = taught }, kind).ShouldBeLessThan(Width(Run with { Taught = taught }, kind) * 0.97, kind.ToString());
+        FiringRun With(double? unsure) => Run with { Load = Run.Load with { WareUnsure = unsure }, Taught = new KilnTaught(2, 2, 0.02, 0.02) };
+        double Width(double? unsure) => Foreteller.Of(With(unsure), [], Widening.None).Single(n => n.Kind == ForetoldKind.Energy) is var n ? n.To - n.From : 0;
+        var (weighed, bySize, byNothing) = (Width(0), Width(0.15), Width(0.4));
+        weighed.ShouldBeLessThan(bySize * 0.99);
+        bySize.ShouldBeLessThan(byNothing * 0.85);
+
+        double Band(double? unsure, double kilograms = 40)
+        {
+            var model = Run.Kiln.With(Run.Load with { WareUnsure = unsure, WareMass = kilograms }, Run.Start);
+            return model.Run(Run.Program).Value is var ran ? RunBand.Of(model, ran.WholeCurve, ran.Energy.Used)!.Value : 0;
+        }
+        (Band(null), Band(0)).ShouldBe((0.1, 0.1), "the kiln’s own");
+        Band(0.15).ShouldBeInRange(0.103, 0.13);
+        Band(0.4).ShouldBeGreaterThan(Band(0.15) + 0.02);
+        Band(0.4, 8).ShouldBeLessThan(Band(0.4) - 0.02, "a few pots are a small part of it");
     }
 
     [Fact]

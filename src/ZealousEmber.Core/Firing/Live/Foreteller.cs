@@ -67,7 +67,8 @@ public static class Foreteller
         yield return Drawn(ForetoldKind.Top, top, totals.Hottest, LeastTop);
         if (TopOver(ran) is { } over)
             yield return Drawn(ForetoldKind.TopOver, over, totals.TopOver, over * LeastHours);
-        yield return Drawn(ForetoldKind.Energy, ran.Energy.Used, totals.Kwh, ran.Energy.Used * LeastEnergy);
+        var kwh = ran.Energy.Used;
+        yield return Drawn(ForetoldKind.Energy, kwh, totals.Kwh, kwh * LeastEnergy, kwh * RunBand.OfLoad(run.Model, ran.WholeCurve, kwh));
         if (ran.OpensAt is { } opens)
             yield return Drawn(ForetoldKind.Cool, opens.TotalHours, forecast.Open, opens.TotalHours * LeastCool);
         if (firing.Goal is null)
@@ -83,7 +84,7 @@ public static class Foreteller
 
     private static IEnumerable<ForetoldNumber> OfFuel(FiringRun run, KilnRun ran, ImmutableArray<ShelfOwn> shelves)
     {
-        var unsure = run.Model.Uncertainty ?? 0;
+        var unsure = RunBand.Of(run.Model, ran.WholeCurve, ran.Energy.Used) ?? 0;
         yield return About(ForetoldKind.Top, ran.WholeCurve.Peak.Celsius, FuelTop);
         if (TopOver(ran) is { } over)
             yield return About(ForetoldKind.TopOver, over, over * Math.Max(unsure, LeastHours));
@@ -113,11 +114,12 @@ public static class Foreteller
             );
     }
 
-    private static ForetoldNumber Drawn(ForetoldKind kind, double likely, Percentiles drawn, double least)
+    private static ForetoldNumber Drawn(ForetoldKind kind, double likely, Percentiles drawn, double least, double more = 0)
     {
         // As far to either side as the draws lie of their own middle, in proportion.
         var scale = likely / drawn.P50;
-        return new ForetoldNumber(kind, null, Math.Min(drawn.P10 * scale, likely - least), likely, Math.Max(drawn.P90 * scale, likely + least));
+        double Half(double drawn) => Math.Sqrt(Math.Pow(Math.Max(drawn * scale, least), 2) + more * more);
+        return new ForetoldNumber(kind, null, likely - Half(drawn.P50 - drawn.P10), likely, likely + Half(drawn.P90 - drawn.P50));
     }
 
     private static ForetoldNumber About(ForetoldKind kind, double likely, double half, string? shelf = null) =>

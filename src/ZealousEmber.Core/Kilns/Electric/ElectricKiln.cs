@@ -33,7 +33,7 @@ public sealed record ElectricKiln(Kiln Kiln, KilnLoad Standing, Temperature Star
     public Temperature Opens => Kiln.Opens;
 
     /// <inheritdoc/>
-    public double? Uncertainty => Kiln.Uncertainty * Standing.Surer;
+    public double? Uncertainty => Kiln.Uncertainty;
 
     /// <inheritdoc/>
     public double? FullPower => Kiln.FullPower;

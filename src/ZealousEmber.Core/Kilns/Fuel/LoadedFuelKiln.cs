@@ -60,7 +60,7 @@ public sealed record LoadedFuelKiln(FuelKiln Kiln, KilnLoad Standing, Temperatur
     public Temperature Opens => Kiln.Opens;
 
     /// <inheritdoc/>
-    public double? Uncertainty => Kiln.Uncertainty * Standing.Surer;
+    public double? Uncertainty => Kiln.Uncertainty;
 
     /// <summary>All burners at full pressure, as bills count it.</summary>
     public double? FullPower => Kiln.FullPower * Kiln.Fuel.Gross / Kiln.Fuel.Net * Math.Sqrt(Kiln.Thinness);

@@ -19,6 +19,12 @@ public sealed record KilnPhysics(
     /// <summary>Lag of a thermocouple, s.</summary>
     public const double UsualLag = 90;
 
+    /// <summary>What a kg of ware takes up for each degree at 0 °C, J/kgK.</summary>
+    public const double WareCapacity = 850;
+
+    /// <summary>What a kg of ware takes up from one temperature to another, J/kg; °C.</summary>
+    public double HeatPerKg(double from, double to) => WareCapacity * (to - from) + CapacitySlope / 2 * (to * to - from * from);
+
     /// <summary>What everything is worked out with.</summary>
     public static readonly KilnPhysics Usual = new();
 }

@@ -187,7 +187,7 @@ internal sealed class ThermalModel
     public double LatentBetween(double from, double to) => to > from ? Latent(to) - Latent(from) : 0;
 
     /// <summary>What the chamber's temperature takes, J/K, as it is now.</summary>
-    public double HeatCapacity => heatFactor * (mass * (850 + capacitySlope * chamber) + skin) + LatentRate(chamber);
+    public double HeatCapacity => heatFactor * (mass * (KilnPhysics.WareCapacity + capacitySlope * chamber) + skin) + LatentRate(chamber);
 
     /// <summary>The hottest the chamber was.</summary>
     public double HottestSoFar => hottest;
@@ -244,7 +244,7 @@ internal sealed class ThermalModel
         alpha[0] = (store * wall[0] + inward * alpha[1]) * q;
         beta[0] = exchange * q;
 
-        chamberCapacity = heatFactor * (mass * (850 + capacitySlope * hot) + skin) + LatentRate(hot);
+        chamberCapacity = heatFactor * (mass * (KilnPhysics.WareCapacity + capacitySlope * hot) + skin) + LatentRate(hot);
         d = chamberCapacity * perSecond + exchange * (1 - beta[0]) + airLoss;
         r = (chamberCapacity * hot + defect) * perSecond + exchange * alpha[0] + airLoss * room;
     }
@@ -271,7 +271,7 @@ internal sealed class ThermalModel
         lost += (airLoss * (next - room) + outerLoss * (wall[nodes - 1] - room)) * seconds;
     }
 
-    private double Enthalpy(double t) => heatFactor * (mass * (850 * t + capacitySlope / 2 * t * t) + skin * t);
+    private double Enthalpy(double t) => heatFactor * (mass * (KilnPhysics.WareCapacity * t + capacitySlope / 2 * t * t) + skin * t);
 
     /// <summary>Heat that water and clay have taken up by the time they were at <paramref name="t"/>; it does not come back.</summary>
     private double Latent(double t) => freeWaterHeat * Smooth(t, 80, 120) + boundWaterHeat * Smooth(t, 450, 650);
