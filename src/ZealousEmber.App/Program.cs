@@ -98,6 +98,7 @@ async Task Serve()
     builder.Services.AddScoped<FiringLoads>();
     builder.Services.AddScoped<SayingContexts>();
     builder.Services.AddScoped<FiringAssessor>();
+    builder.Services.AddScoped<SwitchPlanner>();
     builder.Services.AddScoped<RunStarter>();
     builder.Services.AddScoped<FiringReader>();
     builder.Services.AddSignalR(hub => hub.KeepAliveInterval = TimeSpan.FromSeconds(3)).AddJsonProtocol(json => WireJson(json.PayloadSerializerOptions));
@@ -152,6 +153,7 @@ async Task Serve()
     app.MapMorning();
     app.MapSheets();
     app.MapFiringForetold();
+    app.MapFiringSwitches();
     app.MapLastTurns();
     app.MapLogbook();
     app.MapCompare();

@@ -82,6 +82,7 @@ public sealed record RejectedSample(long? Sequence, string Why);
 /// <param name="Subject">A cone, an alarm, an item of a list.</param>
 /// <param name="Text">In words.</param>
 /// <param name="Setting">Of a turn.</param>
+/// <param name="Positions">Of a turn of switches: where each section stands.</param>
 public sealed record EntryRequest(
     string? Key,
     EntryKind? Kind,
@@ -89,7 +90,8 @@ public sealed record EntryRequest(
     double? Celsius = null,
     string? Subject = null,
     string? Text = null,
-    SettingContract? Setting = null
+    SettingContract? Setting = null,
+    IReadOnlyList<string?>? Positions = null
 );
 
 /// <summary>How burners and damper of a fuel kiln stand.</summary>

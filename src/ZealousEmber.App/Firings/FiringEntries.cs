@@ -4,6 +4,7 @@ using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Services.Files;
+using ZealousEmber.App.Services.Firings;
 using ZealousEmber.App.Services.Live;
 using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
@@ -62,7 +63,14 @@ internal static class FiringEntries
             ? ProblemResponses.NotFound("firing")
             : Results.Ok((await studio.Runs.Entries(id, cancel)).Select(e => RunMapping.Write(e, studio.Now)));
 
-    private static async Task<IResult> Add(int id, EntryRequest? wire, [AsParameters] LiveStudio studio, HttpContext context, CancellationToken cancel)
+    private static async Task<IResult> Add(
+        int id,
+        EntryRequest? wire,
+        [AsParameters] LiveStudio studio,
+        SwitchPlanner switches,
+        HttpContext context,
+        CancellationToken cancel
+    )
     {
         if (!await studio.Firings.Exists(id, cancel))
             return ProblemResponses.NotFound("firing");
@@ -83,10 +91,13 @@ internal static class FiringEntries
                 : now;
         Check(wire, problems);
         var subject = Text.OneLine(wire?.Subject);
+        var text = Text.Lines(wire?.Text);
         if (wire?.Kind == EntryKind.Turned)
-            subject = ReadTurn(wire.Setting, run, problems);
+            (subject, text) = run?.Dials is { } dials ? ReadSwitches(wire.Positions, dials, problems) : (ReadTurn(wire.Setting, run, problems), text);
         else if (wire?.Setting is not null)
             problems.Add(new Problem("setting", "Only a turn has a setting."));
+        else if (wire?.Positions is not null)
+            problems.Add(new Problem("positions", "Only a turn has positions."));
         if (wire?.Kind is EntryKind.AirSign or EntryKind.Replanned or EntryKind.LeftOut or EntryKind.Weighed && run?.IsFuel == false)
             problems.Add(new Problem("kind", "That belongs to a fuel kiln."));
         if (wire?.Kind == EntryKind.Reprogrammed && run is { IsFuel: true } or { Link: LinkKind.Simulated })
@@ -101,11 +112,19 @@ internal static class FiringEntries
             return refused;
         var (entry, isNew) = await studio.Runs.Add(
             id,
-            new FiringEntry(key!, wire.Kind!.Value, at, Versions.Stamp(context.Request).By, wire.Celsius, subject, Text.Lines(wire.Text), studio.Now),
+            new FiringEntry(key!, wire.Kind!.Value, at, Versions.Stamp(context.Request).By, wire.Celsius, subject, text, studio.Now),
             cancel
         );
         if (isNew && studio.Live.Find(id) is { } running)
+        {
             await studio.Live.EntryAdded(running, entry, context.RequestServices);
+            // Stored already: whoever asked may have gone, the turns to come are planned all the same.
+            if (await switches.Anew(running, entry, CancellationToken.None) is { } replanned)
+            {
+                await studio.Runs.Add(id, replanned, CancellationToken.None);
+                await studio.Live.EntryAdded(running, replanned, context.RequestServices);
+            }
+        }
         return isNew ? Results.Created($"/api/firings/{id}/entries", RunMapping.Write(entry, studio.Now)) : Results.Ok(RunMapping.Write(entry, studio.Now));
     }
 
@@ -220,6 +239,17 @@ internal static class FiringEntries
     }
 
     /// <summary>A turn as it is kept; problems name the fields of the setting.</summary>
+    private static (string? Places, string? Text) ReadSwitches(IReadOnlyList<string?>? positions, DialCourse dials, List<Problem> problems)
+    {
+        if (positions is null || positions.Count != dials.Sections.Length)
+            problems.Add(new Problem("positions", $"Where does each switch stand: {Phrases.List(dials.Sections)}?"));
+        else if (positions.Index().FirstOrDefault(p => !dials.Positions.Contains(p.Item ?? ""), (-1, null)) is { Index: >= 0 and var at })
+            problems.Add(new Problem($"positions[{at}]", $"A switch stands at {Phrases.List(dials.Positions)}."));
+        else
+            return (dials.Write([.. positions.OfType<string>()]), Phrases.List(dials.Sections.Zip(positions, (section, position) => $"{section} {position}")));
+        return (null, null);
+    }
+
     private static string? ReadTurn(SettingContract? wire, FiringRun? run, List<Problem> problems)
     {
         if (run is not null && run.Kiln is not FuelKiln)

@@ -114,6 +114,7 @@ internal static class FiringRunEndpoints
             Subject: "started",
             Text: run.IsAsEntered ? "As it was read back from the controller."
                 : run.IsFuel ? "By the turn-up sheet of its schedule."
+                : run.Dials is not null ? "By switches, turned by the clock."
                 : "As planned: nothing was read back from the controller, or the plan was chosen."
         );
         if (await studio.Runs.Start(run, entry, cancel) is null)

@@ -3,6 +3,7 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Controllers.Fit;
 using ZealousEmber.Core.Controllers.Turning;
+using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;

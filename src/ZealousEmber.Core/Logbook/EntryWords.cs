@@ -41,9 +41,9 @@ public static class EntryWords
             EntryKind.Note or EntryKind.Photo => entry.Text,
             EntryKind.State => With(States.GetValueOrDefault(entry.Subject ?? "", "It changed"), entry.Text),
             EntryKind.CountedOut => $"Out of the kiln: {entry.Text}",
-            EntryKind.Turned => kiln is FuelKiln fuel && BurnerSetting.Read(entry.Subject) is { } setting
-                ? Capital(TurnWords.Setting(setting, fuel))
-                : "Burners turned",
+            EntryKind.Turned => kiln is FuelKiln fuel && BurnerSetting.Read(entry.Subject) is { } setting ? Capital(TurnWords.Setting(setting, fuel))
+            : entry.Text is { } switches ? $"Turned: {switches}"
+            : "Burners turned",
             EntryKind.AirSign => Airs.GetValueOrDefault(entry.Subject ?? "", "The air was looked at"),
             EntryKind.Replanned => "Planned anew from here",
             EntryKind.LeftOut => "A turn of the sheet left out on purpose",

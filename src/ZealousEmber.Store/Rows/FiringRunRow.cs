@@ -68,7 +68,8 @@ internal sealed class FiringRunRow
                     run.Seed,
                     run.Faults.IsDefaultOrEmpty ? [] : [.. run.Faults],
                     run.Taught,
-                    run.Foretold.IsDefaultOrEmpty ? null : [.. run.Foretold]
+                    run.Foretold.IsDefaultOrEmpty ? null : [.. run.Foretold],
+                    run.Dials
                 )
             ),
         };
@@ -99,7 +100,8 @@ internal sealed class FiringRunRow
             ReadAt: ReadAt,
             ClosedAt: ClosedAt,
             Taught: d.Taught,
-            Foretold: d.Foretold is null ? [] : [.. d.Foretold]
+            Foretold: d.Foretold is null ? [] : [.. d.Foretold],
+            Dials: d.Dials
         );
     }
 }
@@ -117,7 +119,8 @@ internal sealed record StoredRun(
     ulong Seed,
     SimulatedFault[] Faults,
     KilnTaught? Taught = null,
-    ForetoldNumber[]? Foretold = null
+    ForetoldNumber[]? Foretold = null,
+    DialCourse? Dials = null
 );
 
 /// <summary>An entry as stored: added, never changed.</summary>

@@ -2,6 +2,7 @@ using Shouldly;
 using Xunit;
 using ZealousEmber.Core.Controllers.Fit;
 using ZealousEmber.Core.Controllers.Turning;
+using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;

@@ -189,6 +189,15 @@ internal sealed class FiringReader(
         var fuel = run.IsFuel ? RunningFiring.AtItsEnd(run, stored, entries).Live as FuelFollower : null;
         var burned = fuel?.Burned;
         var read = FinishedLog.Of(run, stored);
+        // Where no logger was, what hands read off is the log.
+        if (read.Count == 0 && !run.IsFuel)
+            read =
+            [
+                .. entries
+                    .Where(e => e is { Kind: EntryKind.Reading, Celsius: not null } && !(e.At > run.OpenedAt))
+                    .OrderBy(e => e.At)
+                    .Select(e => new FiringSample(run.Minutes(e.At), e.Celsius, ByHand: true)),
+            ];
         var drawn = fuel is null || LogCurve.Tells(read) ? null : fuel.Drawn(run.OpenedAt is { } opened ? run.Minutes(opened) : fuel.LastAt ?? 0);
         return new ReadFiring(
             draft,

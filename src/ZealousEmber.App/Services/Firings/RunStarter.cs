@@ -17,7 +17,7 @@ namespace ZealousEmber.App.Services.Firings;
 internal sealed record StartOrQuestion(FiringRun? Run, FiringSummary? Set = null, FiringSummary? Planned = null);
 
 /// <summary>A firing with what it is fired with, at the moment it is started.</summary>
-internal sealed class RunStarter(Repository<StudioKiln> kilns, FiringAssessor assessor, LearnedKilns taught, KilnScores scores)
+internal sealed class RunStarter(Repository<StudioKiln> kilns, FiringAssessor assessor, LearnedKilns taught, KilnScores scores, SwitchPlanner switches)
 {
     private const double MostPastDays = 3650;
     private const double MostAheadDays = 30;
@@ -92,7 +92,9 @@ internal sealed class RunStarter(Repository<StudioKiln> kilns, FiringAssessor as
                     Speed: speed,
                     Seed: unchecked((ulong)(wire.Seed ?? firingId)),
                     Faults: [.. faults],
-                    Taught: known?.Taught(goal)
+                    Taught: known?.Taught(goal),
+                    // A simulated kiln has a controller of its own.
+                    Dials: wire.Link == LinkKind.Simulated ? null : await switches.Begin(kiln, hand.Load, program, firing.Kind, goal, cancel)
                 ),
                 known,
                 cancel

@@ -181,6 +181,12 @@ internal sealed class RunningFiring(FiringRun run)
             or EntryKind.Weighed when Live is FuelFollower fuel:
                 Take(fuel, entry, minutes);
                 break;
+            case EntryKind.Turned when Live is LiveFiring { Dials.Course: var course } electric && course.Read(entry.Subject) is { } positions:
+                electric.Turned(minutes, positions);
+                break;
+            case EntryKind.Replanned when Live is LiveFiring { Dials.Course: var before } electric && before.With(entry.Text) is { } anew:
+                electric.GoOnTurning(anew);
+                break;
             case EntryKind.Reprogrammed
                 when Live is LiveFiring electric && Reprogramming.Read(entry.Subject, entry.Text) is { IsOk: true, Value: var (step, rest) }:
                 electric.GoOnWith(step, rest, minutes);

@@ -1,4 +1,5 @@
 using ZealousEmber.Core.Cones;
+using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Schedules;

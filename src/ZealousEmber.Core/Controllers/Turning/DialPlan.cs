@@ -1,14 +1,10 @@
 using System.Collections.Immutable;
 using ZealousEmber.Core.Controllers.Fit;
+using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Controllers.Turning;
-
-/// <summary>Switches turned at a moment.</summary>
-/// <param name="Minute">Since it was switched on.</param>
-/// <param name="Positions">Of every section then, in the profile's order.</param>
-public sealed record DialTurn(double Minute, ImmutableArray<string> Positions);
 
 /// <summary>How switches are turned so that the kiln follows a schedule.</summary>
 /// <param name="Turns">In order; the first at minute 0.</param>
@@ -38,6 +34,10 @@ public sealed record DialPlan(
 {
     // Beyond this a hand on the switch would do as well.
     private const double LoosestRms = 25;
+
+    /// <summary>The same to be followed in a firing.</summary>
+    public DialCourse Course(Dials dials) =>
+        new([.. dials.Sections.Select(s => s.Name)], [.. dials.Positions.Select(p => p.Word)], Turns, OffMinute, Share, Cutoff, TimerMinutes);
 
     /// <summary>How well it comes to what is wanted, and why where it does not.</summary>
     /// <param name="wanted">The program that was asked for; its cooling is not the switches' to give.</param>

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Units;

@@ -77,6 +77,7 @@ public enum LinkKind
 /// <param name="ClosedAt">When somebody said that nothing more is to be noted.</param>
 /// <param name="Taught">What the kiln had taught by then.</param>
 /// <param name="Foretold">What was foretold of it; empty where nothing was.</param>
+/// <param name="Dials">How its switches are turned; nothing for a kiln that has none.</param>
 public sealed record FiringRun(
     int FiringId,
     int KilnId,
@@ -100,7 +101,8 @@ public sealed record FiringRun(
     Instant? ReadAt = null,
     Instant? ClosedAt = null,
     KilnTaught? Taught = null,
-    ImmutableArray<ForetoldNumber> Foretold = default
+    ImmutableArray<ForetoldNumber> Foretold = default,
+    DialCourse? Dials = null
 )
 {
     /// <summary>Fastest a simulated kiln runs, times real time.</summary>
@@ -170,7 +172,16 @@ public sealed record FiringRun(
 
     /// <summary>What is watched of an electric firing.</summary>
     public WatchedFiring Watched =>
-        new(Electric, Load, Program, Goal, Start, Taught is { Offset: { } offset } ? (offset, Taught.OffsetSd) : default, Known: Taught?.TuningFor(Load));
+        new(
+            Electric,
+            Load,
+            Program,
+            Goal,
+            Start,
+            Taught is { Offset: { } offset } ? (offset, Taught.OffsetSd) : default,
+            Known: Taught?.TuningFor(Load),
+            Dials: Dials
+        );
 
     /// <summary>The simulated kiln behind it.</summary>
     public SimulatedKiln Simulate() => new(new SimulatedSetup(Electric, Load, Program, Start.Celsius, Seed, Faults));

@@ -72,7 +72,22 @@ public sealed partial class LiveFiring : IFollowedFiring
         outlook = new ForecastAlarms(Board);
         steam = new SteamLook(Board, firing);
         promise = new PlannedCourse(firing);
+        Dials = firing.Dials is { } course ? DialsTurned.Begun(course) : null;
     }
+
+    /// <summary>Its switches as they were turned; nothing where it has none.</summary>
+    public DialsTurned? Dials { get; private set; }
+
+    /// <summary>Somebody turned its switches; nothing where it has none. With everything off the power is off for good.</summary>
+    public void Turned(double now, System.Collections.Immutable.ImmutableArray<string> positions)
+    {
+        Dials = Dials?.With(now, positions);
+        if (Dials?.Course.IsOff(positions) == true)
+            SwitchOff(now);
+    }
+
+    /// <summary>The turns to come were planned anew.</summary>
+    public void GoOnTurning(DialCourse course) => Dials = Dials is { } so ? so with { Course = course } : null;
 
     /// <summary>Its alarms.</summary>
     public AlarmBoard Board { get; }

@@ -136,7 +136,7 @@ public sealed partial class LiveFiring
     public Schedules.Curve? Promised => promise.Curve;
 
     /// <inheritdoc/>
-    public NextThing? Next(LiveReport report) => NextThing.Of(firing, report, Promised);
+    public NextThing? Next(LiveReport report) => NextThing.Of(firing, report, Promised, Dials);
 
     /// <summary>How to go on after a cut that is not over long; nothing where there was none, or without a goal.</summary>
     /// <param name="report">Where it is.</param>

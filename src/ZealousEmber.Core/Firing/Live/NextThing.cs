@@ -36,17 +36,22 @@ public sealed record NextThing(NextKind Kind, double Minutes, string Text)
     /// <param name="firing">What is watched.</param>
     /// <param name="report">Where it is.</param>
     /// <param name="promised">What was promised, for what lies before the first forecast.</param>
-    public static NextThing? Of(WatchedFiring firing, LiveReport report, Schedules.Curve? promised)
+    /// <param name="dials">Switches turned by hand; nothing where a controller does it.</param>
+    public static NextThing? Of(WatchedFiring firing, LiveReport report, Schedules.Curve? promised, DialsTurned? dials = null)
     {
         if (report.SteamAskedAt is { } asked && asked <= report.At)
             return new NextThing(NextKind.LookForSteam, report.At, "Look for steam now");
+        if (dials is not null && report.EndAt is null)
+            return dials.Next is { } turn
+                ? new NextThing(NextKind.Turn, turn.Minute, $"Turn {dials.Say(turn.Positions)}")
+                : new NextThing(NextKind.PowerOff, dials.Course.OffMinute, "Turn everything off");
         if (report.Display is null || report.Phase == LivePhase.Waiting)
             return new NextThing(NextKind.SwitchOn, Math.Max(0, report.At), "See that it heats");
         if (SteamAt(firing, report, promised) is { } steam)
             return new NextThing(NextKind.LookForSteam, steam, "Look for steam");
         if (report.Forecast is not { } forecast)
             return null;
-        if (report.TopAt is null)
+        if (report.TopAt is null && report.EndAt is null)
             return new NextThing(NextKind.LookAtCones, Math.Max(report.At, forecast.Top.P50 - BeforeTop), "Look at the cones");
         if (report.EndAt is null)
             return new NextThing(NextKind.PowerOff, forecast.EndHoldAt is { } end ? Math.Max(report.At, end) : forecast.End.P50, "See the power go off");

@@ -14,6 +14,7 @@ namespace ZealousEmber.Core.Firing.Live;
 /// <param name="Goal">The cone aimed at; nothing where there is none.</param>
 /// <param name="Start">Of the kiln when it was switched on.</param>
 /// <param name="Offset">What is to be added to the display to be true, K, with how sure; 0 ± 0 while nothing is known.</param>
+/// <param name="Dials">How its switches are turned; nothing for a kiln that has none.</param>
 /// <param name="Known">What firings before have taught of the kiln; nothing where it is only known by its stored numbers.</param>
 public sealed record WatchedFiring(
     Kiln Kiln,
@@ -22,7 +23,8 @@ public sealed record WatchedFiring(
     Cone? Goal,
     Temperature Start,
     (double Mean, double Sd) Offset = default,
-    ObserverTuning? Known = null
+    ObserverTuning? Known = null,
+    DialCourse? Dials = null
 )
 {
     private static readonly ImmutableArray<ImmutableArray<Cone>> Neighbours =

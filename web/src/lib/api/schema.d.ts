@@ -893,6 +893,53 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/firings/{id}/switches': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** How the switches of a firing were turned, and are to be turned */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['SwitchesContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/kilns/{id}/last-turns': {
     parameters: {
       query?: never;
@@ -8399,6 +8446,8 @@ export interface components {
       /** @description In words. */
       text?: null | string;
       setting?: null | components['schemas']['SettingContract'];
+      /** @description Of a turn of switches: where each section stands. */
+      positions?: null | string[];
     };
     /** @description What is known of the kiln beyond its stored numbers: factors of its power, heat and loss. */
     EstimateContract: {
@@ -12865,6 +12914,64 @@ export interface components {
       b: string;
       /** @description In a sentence. */
       text: string;
+    };
+    /** @description A turn. */
+    SwitchTurnContract: {
+      /** Format: double */
+      minute: number;
+      /**
+       * Format: date-time
+       * @description When it was made, or is to be.
+       */
+      at: string;
+      /** @description Of every section from then on. */
+      positions: string[];
+      isMade: boolean;
+      /**
+       * Format: double
+       * @description What the program has there, °C; nothing where it has nothing.
+       */
+      shouldBe: null | number;
+    };
+    /** @description How the switches of a firing under way are turned; minutes since it was switched on. */
+    SwitchesContract: {
+      /**
+       * Format: double
+       * @description Now.
+       */
+      minute: number;
+      /** @description What its switches are called. */
+      sections: string[];
+      /** @description What each can be turned to, the lowest first. */
+      positions: string[];
+      /** @description As they were turned, then as they are to be. */
+      turns: components['schemas']['SwitchTurnContract'][];
+      /**
+       * Format: int32
+       * @description Index of the next one nobody has made; as many as there are when only the off is left.
+       */
+      due: number;
+      /**
+       * Format: double
+       * @description When all are turned off; when they were, once they are.
+       */
+      offMinute: number;
+      /** @description They are. */
+      isOff: boolean;
+      /**
+       * Format: double
+       * @description Of the power on its plate that comes, as far as readings tell, a share; nothing without any.
+       */
+      power: null | number;
+      /** @description The cone that switches off by itself; nothing where there is no place for one. */
+      cutoff: null | string;
+      /**
+       * Format: double
+       * @description What the timer is set to; nothing where there is none.
+       */
+      timerMinutes: null | number;
+      /** @description What changes by the next turn, in words. */
+      says: string;
     };
     /** @description A tag and how many schedules carry it. */
     TagCount: {

@@ -87,7 +87,16 @@
 {#if controllers.data && !profile}
   <ChooseController {kiln} />
 {:else if profile?.give === 'dials'}
-  <TurnSheet {schedule} {name} {kiln} {load} {startsAt} {profile} controllerId={controller?.id ?? 0} />
+  <TurnSheet
+    {schedule}
+    {name}
+    {kiln}
+    {load}
+    {startsAt}
+    {profile}
+    controllerId={controller?.id ?? 0}
+    {firingId}
+  />
 {:else if profile}
   <div class="print-head">
     <h1>{name}</h1>

@@ -5,7 +5,7 @@
   import FiringChart from '$lib/chart/FiringChart.svelte';
   import { degrees, duration, number, plural, shortTime, when } from '$lib/format';
   import { firedAt } from './queries';
-  import Switches from './Switches.svelte';
+  import Switches from '$lib/ui/Switches.svelte';
   import { Turning, type Turn } from './turns.svelte';
 
   interface Props {
@@ -16,9 +16,11 @@
     startsAt?: string | null | undefined;
     profile: Profile;
     controllerId: number;
+    /** Of a firing it is turned on at its kiln, where everybody sees it. */
+    firingId?: number | null | undefined;
   }
   /** Switches turned by the clock: a sheet to print, the next turn in large, and the rest planned anew from a reading. */
-  const { schedule, name, kiln, load, startsAt, profile, controllerId }: Props = $props();
+  const { schedule, name, kiln, load, startsAt, profile, controllerId, firingId }: Props = $props();
 
   const turning = new Turning();
   $effect(() => {
@@ -184,11 +186,17 @@
             )} off the curve.
           </p>
           <p class="text-[16px]">First: <b>{turning.turns[0] ? sayTurn(turning.turns[0]) : ''}</b></p>
-          <button
-            class="btn btn-primary h-13 w-full"
-            onclick={() => turning.start(Date.now())}
-            data-testid="start-turning">It is switched on now</button
-          >
+          {#if firingId}
+            <a class="btn btn-primary h-13 w-full" href="/firings/{firingId}?stage=fire" data-testid="to-fire"
+              >Fire it: the turns come with you</a
+            >
+          {:else}
+            <button
+              class="btn btn-primary h-13 w-full"
+              onclick={() => turning.start(Date.now())}
+              data-testid="start-turning">It is switched on now</button
+            >
+          {/if}
         {/if}
         {#if turning.plan.why}<p class="pt-1 text-[14px]">{turning.plan.why}</p>{/if}
       </section>

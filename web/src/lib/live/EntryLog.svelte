@@ -54,7 +54,7 @@
       case 'peepholes':
         return `${entry.kind === 'vent' ? 'Vent' : 'Peepholes'} ${entry.text ?? 'turned'}`;
       case 'turned':
-        return `Turned: ${entry.setting ? settingText(entry.setting) : ''}`;
+        return `Turned: ${entry.setting ? settingText(entry.setting) : (entry.text ?? 'switches')}`;
       case 'air-sign':
         return signs.find((s) => s.sign === entry.subject)?.name ?? 'The air';
       case 'left-out':

@@ -6,8 +6,8 @@
   import Dialog from '$lib/ui/Dialog.svelte';
   import type { EntryKind, EntryRequest, Live } from './types';
   import { colours } from '$lib/api/vocabulary';
-  import { big } from './words';
-  import { toUnit } from '$lib/units';
+  import { big, readOff } from './words';
+  import { toCelsius, toUnit } from '$lib/units';
 
   /** What is noted at the kiln, in two taps: everything large enough for gloves. */
   interface Props {
@@ -57,14 +57,10 @@
     onclose();
   }
 
-  const toCelsius = (value: number) => (unit === 'F' ? ((value - 32) * 5) / 9 : value);
-
   function read(text: string) {
-    const value = Number(text.replace('−', '-').replace(',', '.').trim());
-    if (!text.trim() || !Number.isFinite(value)) return (wrong = 'A number, like 812.');
-    const celsius = toCelsius(value);
-    if (celsius < -50 || celsius > 1800) return (wrong = 'No kiln is as hot, or as cold, as that.');
-    note('reading', { celsius });
+    const celsius = readOff(text, unit);
+    if (typeof celsius === 'string') wrong = celsius;
+    else note('reading', { celsius });
   }
 </script>
 
@@ -73,8 +69,9 @@
     <p class="text-soft mb-2">What does the display show?</p>
     <div class="grid grid-cols-4 gap-2">
       {#each around as value (value)}
-        <button class="btn btn-paper tall" onclick={() => note('reading', { celsius: toCelsius(value) })}
-          >{value}°</button
+        <button
+          class="btn btn-paper tall"
+          onclick={() => note('reading', { celsius: toCelsius(value, unit) })}>{value}°</button
         >
       {/each}
     </div>

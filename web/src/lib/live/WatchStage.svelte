@@ -15,9 +15,10 @@
   import Replay from './Replay.svelte';
   import ResumeCard from './ResumeCard.svelte';
   import StandingButtons from './StandingButtons.svelte';
+  import SwitchCard from './SwitchCard.svelte';
   import WatchLayout from './WatchLayout.svelte';
   import { unseenCut } from './cut';
-  import { logOf } from './queries';
+  import { logOf, switchesOf } from './queries';
   import type { Live, Run } from './types';
   import { watching } from './watching.svelte';
 
@@ -33,7 +34,7 @@
   const unit = $derived(display.unit);
   let part: { from: number; to: number } | null = $state(null);
   const log = createQuery(() => logOf(id, part ? 2000 : 700, part));
-  const firing = watching(() => run, ['log']);
+  const firing = watching(() => run, ['log', 'switches']);
   const over = $derived(firing.over);
   /** A moment of the past, while it is gone through again. */
   let again: Live | null = $state.raw(null);
@@ -42,6 +43,16 @@
   let sheet: 'reading' | 'cone' | 'colour' | 'note' | 'steam' | null = $state(null);
   let taking = $state(false);
   let ending: 'stop' | 'open' | null = $state(null);
+
+  /** A kiln with switches has somebody turn them: its next thing is a turn, or was. */
+  const isSwitched = $derived(
+    firing.live?.next?.kind === 'turn' || firing.entries.some((e) => e.kind === 'turned')
+  );
+  const switches = createQuery(() => ({
+    ...switchesOf(id),
+    enabled: isSwitched && !over,
+    refetchInterval: 20_000
+  }));
 
   /** The curve is asked for again as the firing goes on: once in about two minutes of its own time. */
   const drawn = $derived(again ? 0 : Math.floor((live?.lastMinute ?? 0) / 2));
@@ -72,6 +83,9 @@
       case 'open':
         ending = 'open';
         break;
+      case 'turn':
+        document.querySelector('[data-testid=switches]')?.scrollIntoView({ block: 'center' });
+        break;
       default:
         sheet = 'reading';
     }
@@ -99,6 +113,7 @@
         aftercut={cut && live.forecast?.resume ? aftercut : undefined}
       />
       <NowPanel {run} {live} {kiln} {name} {unit} />
+      {#if switches.data && !over}<SwitchCard plan={switches.data} {unit} onnote={firing.note} />{/if}
       <LiveChart {run} {live} log={log.data ?? null} {unit} window={part} height={over ? 320 : 250} />
       {#if replaying}<Replay {run} onmoment={(moment) => (again = moment)} />{/if}
       <LogLine

@@ -40,6 +40,13 @@ export const replayOf = (id: number) => ({
     []
 });
 
+/** How the switches of a firing are turned; nothing where a controller does it. */
+export const switchesOf = (id: number) => ({
+  queryKey: ['switches', id],
+  placeholderData: <T>(before: T) => before,
+  queryFn: () => ask(api.GET('/api/firings/{id}/switches', { params: { path: { id } } }))
+});
+
 export const entriesOf = (id: number) => ({
   queryKey: ['entries', id],
   queryFn: async () => (await ask(api.GET('/api/firings/{id}/entries', { params: { path: { id } } }))) ?? []

@@ -3,6 +3,7 @@ import type { components } from '$lib/api/schema';
 type Schemas = components['schemas'];
 export type Live = Schemas['LiveContract'];
 export type Run = Schemas['RunContract'];
+export type SwitchTurns = Schemas['SwitchesContract'];
 export type Log = Schemas['LogContract'];
 export type LogLook = Schemas['LogLookResponse'];
 export type LogReading = Schemas['LogReading'];

@@ -1,4 +1,5 @@
-import { perKelvin, toUnit } from '$lib/units';
+import type { Unit } from '$lib/api/client';
+import { perKelvin, toCelsius, toUnit } from '$lib/units';
 import type { AlarmId } from '$lib/api/vocabulary';
 import { clock, duration, number, sameDay, shortTime } from '$lib/format';
 import type { FiringState, Live, Spread } from './types';
@@ -119,3 +120,17 @@ export const alarmName = (id: string) => (alarmNames as Record<string, string>)[
 
 /** Minutes of a firing as a moment by the clock. */
 export const atMinute = (start: string, minute: number) => momentAt(start, minute);
+
+/** What somebody types of a display, in °C; what is wrong with it otherwise. */
+export function readOff(text: string, unit: Unit): number | string {
+  const value = Number(
+    text
+      .replace('−', '-')
+      .replace(',', '.')
+      .replace(/ ?°?[CF]? *$/i, '')
+      .trim()
+  );
+  if (!text.trim() || !Number.isFinite(value)) return 'A number, like 812.';
+  const celsius = toCelsius(value, unit);
+  return celsius < -50 || celsius > 1800 ? 'No kiln is as hot, or as cold, as that.' : celsius;
+}
