@@ -32,6 +32,9 @@ public sealed record FuelLessons(
 
     // A kiln moves a little between firings: gaps, brick, jets.
     private const double Walk = 0.03;
+
+    // The same nose and the same gauge every time: what they are off by in the air no number of firings takes away.
+    private const double OneNose = 0.03;
     private const double Band = 100;
     private const double Shortest = 10;
     private const double Sure = 1.28;
@@ -42,7 +45,7 @@ public sealed record FuelLessons(
         new(
             Factor(firings, e => e.Burner, Prior.Burner),
             Factor(firings, e => e.Wall, Prior.Wall),
-            Factor(firings, e => e.Air, Prior.Air),
+            Factor(firings, e => e.Air, Prior.Air, OneNose),
             Bias(firings),
             firings.Count,
             ClimbsOf(firings)
@@ -62,11 +65,12 @@ public sealed record FuelLessons(
     private static FactorEstimate Factor(
         IReadOnlyList<(FuelEstimate Estimate, ImmutableArray<FuelTurn> Turns)> firings,
         Func<FuelEstimate, FactorEstimate> of,
-        double prior
+        double prior,
+        double common = 0
     )
     {
         var (mean, sd) = Together(firings.Select(f => (Math.Log(of(f.Estimate).Mean), of(f.Estimate).Sd / of(f.Estimate).Mean)), prior, Walk);
-        return new FactorEstimate(Math.Exp(mean), Math.Exp(mean) * sd);
+        return new FactorEstimate(Math.Exp(mean), Math.Exp(mean) * Math.Sqrt(sd * sd + (firings.Count > 0 ? common * common : 0)));
     }
 
     private static FactorEstimate Bias(IReadOnlyList<(FuelEstimate Estimate, ImmutableArray<FuelTurn> Turns)> firings)

@@ -48,6 +48,11 @@ public sealed record FuelEstimate(
 public static class FuelEstimator
 {
     private static readonly double[] Priors = [0.15, 0.15, 0.12, 20];
+
+    // What ± 5 % of pressure and ± 3 points of damper leave of a factor in a whole firing.
+    private static readonly double[] Hands = [0.015, 0, 0.035];
+    private const int Air = 2;
+    private static readonly double[] Starts = [-0.15, 0, 0.15];
     private const int Bias = 3;
     private const double ThermometerSd = 20;
     private const double ThermometerMinutes = 10;
@@ -89,27 +94,8 @@ public static class FuelEstimator
     {
         var seen = observations.Where(o => o.Minute >= 0 && o.Minute <= until + 1e-6).OrderBy(o => o.Minute).ToList();
         Passage Run(double[] x) => new(kiln.Factored(Math.Exp(x[0]), Math.Exp(x[1]), Math.Exp(x[2])), load, start, turns, seen, until);
-        var at = new double[Priors.Length];
-        var passage = Run(at);
-        var jacobian = Slopes(at, seen, Run);
-        for (var i = 0; seen.Count > 0 && i < Iterations; i++)
-        {
-            var residuals = Residuals(passage, at, seen);
-            var step = jacobian.TransposeThisAndMultiply(jacobian).Solve(-jacobian.TransposeThisAndMultiply(Vector<double>.Build.DenseOfArray(residuals)));
-            // A step too far is halved until it mends more than it breaks.
-            for (var share = 1.0; ; share /= 2)
-            {
-                var next = at.Select((v, k) => k == Bias ? v + share * step[k] : Math.Clamp(v + share * step[k], -Furthest, Furthest)).ToArray();
-                var tried = Run(next);
-                if (share > 0.05 && Squares(Residuals(tried, next, seen)) > Squares(residuals) + 1e-9)
-                    continue;
-                (at, passage) = (next, tried);
-                break;
-            }
-            jacobian = Slopes(at, seen, Run);
-            if (step.L2Norm() < 1e-3)
-                break;
-        }
+        var fits = Starts.Select(air => Fit(air, seen, Run)).OrderBy(f => f.Squares).ToList();
+        var (at, passage, jacobian, least) = fits[0];
         var covariance = jacobian.TransposeThisAndMultiply(jacobian).Inverse();
         var gradient = Vector<double>.Build.Dense(Priors.Length, k =>
             k == Bias ? 0 : (Run(Moved(at, k, Difference)).Chamber - Run(Moved(at, k, -Difference)).Chamber) / (2 * Difference)
@@ -117,7 +103,10 @@ public static class FuelEstimator
         var own = Math.Sqrt(Math.Max(0, gradient * (covariance * gradient)));
         var unseen = seen.Count > 0 ? UnseenSd * (1 - Math.Exp(-(until - seen[^1].Minute) / UnseenMinutes)) : 0;
         var (correction, sd) = Correct(passage, seen, until, Math.Sqrt(Math.Max(LeastSd * LeastSd, own * own) + unseen * unseen));
-        FactorEstimate Factor(int k) => new(Math.Exp(at[k]), Math.Sqrt(covariance[k, k]) * Math.Exp(at[k]));
+        // Nearly as good an explanation elsewhere is told in how sure it is, and so are hands, which no sum of readings averages out.
+        var weights = fits.Select(f => Math.Exp(-(f.Squares - least) / 2)).ToList();
+        double Apart(int k) => fits.Select((f, i) => weights[i] * Square(f.At[k] - at[k])).Sum() / weights.Sum();
+        FactorEstimate Factor(int k) => new(Math.Exp(at[k]), Math.Sqrt(covariance[k, k] + Apart(k) + Square(Hands[k])) * Math.Exp(at[k]));
         return new FuelEstimate(
             Minute: until,
             Celsius: passage.Chamber + correction,
@@ -133,6 +122,37 @@ public static class FuelEstimator
             Observations: seen.Count,
             ByThermometer: seen.Exists(o => o.Celsius is not null)
         );
+    }
+
+    private static (double[] At, Passage Passage, Matrix<double> Jacobian, double Squares) Fit(
+        double air,
+        List<FuelObservation> seen,
+        Func<double[], Passage> run
+    )
+    {
+        var at = new double[Priors.Length];
+        at[Air] = air;
+        var passage = run(at);
+        var jacobian = Slopes(at, seen, run);
+        for (var i = 0; seen.Count > 0 && i < Iterations; i++)
+        {
+            var residuals = Residuals(passage, at, seen);
+            var step = jacobian.TransposeThisAndMultiply(jacobian).Solve(-jacobian.TransposeThisAndMultiply(Vector<double>.Build.DenseOfArray(residuals)));
+            // A step too far is halved until it mends more than it breaks.
+            for (var share = 1.0; ; share /= 2)
+            {
+                var next = at.Select((v, k) => k == Bias ? v + share * step[k] : Math.Clamp(v + share * step[k], -Furthest, Furthest)).ToArray();
+                var tried = run(next);
+                if (share > 0.05 && Squares(Residuals(tried, next, seen)) > Squares(residuals) + 1e-9)
+                    continue;
+                (at, passage) = (next, tried);
+                break;
+            }
+            jacobian = Slopes(at, seen, run);
+            if (step.L2Norm() < 1e-3)
+                break;
+        }
+        return (at, passage, jacobian, Squares(Residuals(passage, at, seen)));
     }
 
     /// <summary>The last reading says what the chamber is, whatever the sums say.</summary>
