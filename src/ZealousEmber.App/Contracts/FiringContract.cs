@@ -19,6 +19,7 @@ namespace ZealousEmber.App.Contracts;
 /// <param name="Packing">How somebody wants it packed.</param>
 /// <param name="Air">body-then-light, body-then-neutral or oxidising: of a glaze firing in a fuel kiln.</param>
 /// <param name="Anyway">“I know better”: planned as asked, as in a request for a plan.</param>
+/// <param name="Pace">brisk, gently or fast: where nothing in the kiln asks for time.</param>
 public sealed record FiringContract(
     string? Name,
     ScheduleKind? Kind,
@@ -44,7 +45,8 @@ public sealed record FiringContract(
     KilnContract? KilnAsPlanned = null,
     FiringPackingContract? Packing = null,
     AirOption? Air = null,
-    bool? Anyway = null
+    bool? Anyway = null,
+    PaceOption? Pace = null
 ) : IPlanningPreferences;
 
 /// <summary>A finding somebody accepts for one firing.</summary>

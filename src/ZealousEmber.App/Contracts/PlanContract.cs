@@ -23,6 +23,8 @@ internal interface IPlanningPreferences
     double? DropBy { get; }
 
     AirOption? Air { get; }
+
+    PaceOption? Pace { get; }
 }
 
 /// <summary>The ways a studio plans by when nobody says otherwise.</summary>
@@ -34,6 +36,7 @@ internal interface IPlanningPreferences
 /// <param name="Goal">middle or coolest.</param>
 /// <param name="DropBy">How far below the top drop-and-hold goes, 40 to 60 °C whatever the scale.</param>
 /// <param name="Air">body-then-light, body-then-neutral or oxidising: of a glaze firing in a fuel kiln.</param>
+/// <param name="Pace">brisk, gently or fast: where nothing in the kiln asks for time.</param>
 public sealed record PlanningPreferencesContract(
     DryingOption? Drying = null,
     BisqueOption? Bisque = null,
@@ -42,7 +45,8 @@ public sealed record PlanningPreferencesContract(
     CoolingOption? Cooling = null,
     GoalOption? Goal = null,
     double? DropBy = null,
-    AirOption? Air = null
+    AirOption? Air = null,
+    PaceOption? Pace = null
 ) : IPlanningPreferences;
 
 /// <summary>The kept ways of a studio; version 0 until somebody has said them.</summary>
@@ -68,6 +72,7 @@ public sealed record VersionedPreferencesContract(int Version, PlanningPreferenc
 /// <param name="Observations">Of a fuel kiln: what was seen of the firing.</param>
 /// <param name="ReplanFromMinute">Of a fuel kiln: from when the proposed schedule is planned anew.</param>
 /// <param name="Anyway">“I know better”: planned as asked where the goal looks like a slip, cones clash, or walls are thicker than a schedule saves.</param>
+/// <param name="Pace">brisk, gently or fast: where nothing in the kiln asks for time.</param>
 public sealed record PlanRequest(
     LoadContract? Load,
     ScheduleKind? Kind,
@@ -93,7 +98,8 @@ public sealed record PlanRequest(
     double? Hours = null,
     IReadOnlyList<ObservationRequest?>? Observations = null,
     double? ReplanFromMinute = null,
-    bool? Anyway = null
+    bool? Anyway = null,
+    PaceOption? Pace = null
 ) : IPlanningPreferences, IFuelOptions;
 
 /// <summary>A proposed schedule with the reasons of its steps.</summary>

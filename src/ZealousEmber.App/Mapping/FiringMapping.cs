@@ -52,6 +52,7 @@ internal static class FiringMapping
                 KilnAsPlanned: firing.Kiln is { } kiln ? KilnMapping.Write(kiln.Kiln) : null,
                 Packing: PackingMapping.Write(firing.Packing),
                 Air: p.Air,
+                Pace: p.Pace,
                 Anyway: firing.Anyway
             )
         );

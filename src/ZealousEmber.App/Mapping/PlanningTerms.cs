@@ -17,10 +17,12 @@ internal static class PlanningTerms
             named.Bisque ?? missing.Bisque,
             named.Goal ?? missing.Goal,
             named.DropBy ?? missing.DropBy,
-            named.Air ?? missing.Air
+            named.Air ?? missing.Air,
+            named.Pace ?? missing.Pace
         );
 
-    public static PlanningPreferencesContract Write(PlanningPreferences p) => new(p.Drying, p.Bisque, p.Approach, p.Hold, p.Cooling, p.Goal, p.DropBy, p.Air);
+    public static PlanningPreferencesContract Write(PlanningPreferences p) =>
+        new(p.Drying, p.Bisque, p.Approach, p.Hold, p.Cooling, p.Goal, p.DropBy, p.Air, p.Pace);
 
     /// <summary>The word an option is chosen by.</summary>
     public static string Word(PlanningOption option) =>
@@ -31,6 +33,7 @@ internal static class PlanningTerms
             "goal" => Word(Enum.Parse<GoalOption>(option.Way)),
             "approach" => Word(Enum.Parse<ApproachOption>(option.Way)),
             "hold" => Word(Enum.Parse<HoldOption>(option.Way)),
+            "pace" => Word(Enum.Parse<PaceOption>(option.Way)),
             "air" => Word(Enum.Parse<AirOption>(option.Way)),
             _ => Word(Enum.Parse<CoolingOption>(option.Way)),
         };

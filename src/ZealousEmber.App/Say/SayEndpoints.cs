@@ -72,7 +72,8 @@ internal static class SayEndpoints
                     Packed: wishes.Packed,
                     WitnessPack: wishes.WitnessPack ?? kind.MeltsGlaze(),
                     StartsAt: said.StartsAt,
-                    Air: ways.Air
+                    Air: ways.Air,
+                    Pace: ways.Pace
                 ),
                 said.ReadyBy,
                 wishes.Cheap == true

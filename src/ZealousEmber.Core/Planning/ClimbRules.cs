@@ -25,6 +25,30 @@ internal sealed class ClimbRules(WareLoad load, PlanOptions wish, IKilnModel kil
 
     private readonly List<ClimbLimit> limits = [];
 
+    private double ByHabit(double pace) =>
+        wish.Preferences.Pace switch
+        {
+            PaceOption.Gently => pace * 2 / 3,
+            PaceOption.Fast => pace * 1.5,
+            _ => pace,
+        };
+
+    private string Habitually =>
+        wish.Preferences.Pace switch
+        {
+            PaceOption.Gently => "gentle",
+            PaceOption.Fast => "fast",
+            _ => "brisk",
+        };
+
+    private string AsAsked =>
+        wish.Preferences.Pace switch
+        {
+            PaceOption.Gently => " Planned gently, as asked.",
+            PaceOption.Fast => " Planned fast, as asked.",
+            _ => "",
+        };
+
     private bool Raw => wish.Kind.FiresRaw();
 
     private bool LastHundred => wish.Preferences.Approach == ApproachOption.LastHundred;
@@ -62,7 +86,7 @@ internal sealed class ClimbRules(WareLoad load, PlanOptions wish, IKilnModel kil
     }
 
     private void Habit(double low, double high, double rate, string brief, string why, Basis? basis = null) =>
-        Limit(low, high, rate, rate * HabitStands, brief, why, "brisk", basis);
+        Limit(low, high, rate, rate * HabitStands, brief, why + AsAsked, "brisk", basis);
 
     private void OfRawWare(double from, double top)
     {
@@ -70,11 +94,11 @@ internal sealed class ClimbRules(WareLoad load, PlanOptions wish, IKilnModel kil
         Habit(
             from,
             burns,
-            RawPace,
+            ByHabit(RawPace),
             "gently while the clay changes",
-            $"No faster than {write.Pace(write.Friendly(RawPace))} an hour while the clay is raw: its last free water leaves on the way, and the water "
+            $"No faster than {write.Pace(write.Friendly(ByHabit(RawPace)))} an hour while the clay is raw: its last free water leaves on the way, and the water "
                 + $"bound in it between {write.Degrees(450)} and {write.Degrees(burns)}.",
-            Basis.Brisk(Deepest, true, WallGradient.RawUp(Deepest.Depth), RawPace)
+            Basis.Brisk(Deepest, true, WallGradient.RawUp(Deepest.Depth), ByHabit(RawPace))
         );
         var wall = WallGradient.RawUp(Deepest.Depth);
         // A little further than it need be, to where the burn-out begins: a step less.
@@ -90,7 +114,13 @@ internal sealed class ClimbRules(WareLoad load, PlanOptions wish, IKilnModel kil
             Basis.Wall(Deepest, WallRule.Raw, wall, Basis.Planned(write.Friendly(wall * DryingPlan.Margin)))
         );
         OfCarbon(burns, top);
-        Habit(Math.Min(write.BreakAbove(BurnOut.To.Celsius), top), top, BurnOutPace, "on to the last stretch", "Nothing in the clay asks for time here.");
+        Habit(
+            Math.Min(write.BreakAbove(BurnOut.To.Celsius), top),
+            top,
+            ByHabit(BurnOutPace),
+            "on to the last stretch",
+            "Nothing in the clay asks for time here."
+        );
     }
 
     private void OfCarbon(double burns, double top)
@@ -101,15 +131,15 @@ internal sealed class ClimbRules(WareLoad load, PlanOptions wish, IKilnModel kil
         var ends = Math.Min(write.BreakAbove(BurnOut.To.Celsius), top);
         // Only the band itself counts; the step is laid a little wider.
         var rate = (Math.Min(BurnOut.To.Celsius, top) - BurnOut.From.Celsius) / needed.TotalHours;
-        var asks = rate < BurnOutPace;
+        var asks = rate < ByHabit(BurnOutPace);
         var clay = slow.Clay?.BurnsOutSlowly == true ? $" of {slow.Clay.Name}, which burns out slowly," : "";
         Limit(
             burns,
             ends,
-            Math.Min(BurnOutPace, rate),
-            asks ? rate : BurnOutPace * HabitStands,
+            Math.Min(ByHabit(BurnOutPace), rate),
+            asks ? rate : ByHabit(BurnOutPace) * HabitStands,
             "burn out the carbon",
-            $"{(asks ? "" : $"A brisk {write.Pace(write.Friendly(BurnOutPace))} an hour, and time enough: c")}{(asks ? "C" : "")}arbon and sulphur leave "
+            $"{(asks ? "" : $"A {Habitually} {write.Pace(write.Friendly(ByHabit(BurnOutPace)))} an hour, and time enough: c")}{(asks ? "C" : "")}arbon and sulphur leave "
                 + $"{write.Name(slow)}{clay} above {write.Degrees(burns)} and need {Phrases.Hours(needed)} with air before "
                 + $"{(LastHundred && top - LastStretch < ends ? "the top" : write.Degrees(ends))}{(packed ? ", in a packed kiln" : "")}. What stays "
                 + "in comes out through the glaze as pinholes. Vent on.",
@@ -120,13 +150,13 @@ internal sealed class ClimbRules(WareLoad load, PlanOptions wish, IKilnModel kil
 
     private void OfFiredWare(double from, double top)
     {
-        var pace = LastHundred ? GlazePace : OneRatePace;
+        var pace = ByHabit(LastHundred ? GlazePace : OneRatePace);
         var below = WallGradient.FiredUp(Deepest.Depth);
         Habit(
             from,
             top,
             pace,
-            "brisk through the middle",
+            wish.Preferences.Pace == PaceOption.Gently ? "gently through the middle" : "brisk through the middle",
             "Bisqued ware stands a brisk climb; nothing in it asks for time here.",
             Basis.Brisk(Deepest, false, below, pace)
         );

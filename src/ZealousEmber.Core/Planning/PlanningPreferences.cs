@@ -102,6 +102,19 @@ public enum AirOption
     Oxidising,
 }
 
+/// <summary>How fast it climbs where neither ware nor glazes ask for time.</summary>
+public enum PaceOption
+{
+    /// <summary>The usual habit.</summary>
+    Brisk,
+
+    /// <summary>Two thirds of it.</summary>
+    Gently,
+
+    /// <summary>Half as fast again: ware, glazes and the kiln are all that slows it down.</summary>
+    Fast,
+}
+
 /// <summary>How somebody plans, where people differ; each its first way unless said.</summary>
 /// <param name="Drying">How raw ware is dried.</param>
 /// <param name="Approach">How the top is come to.</param>
@@ -111,6 +124,7 @@ public enum AirOption
 /// <param name="Goal">Which of the cones that all of it stands.</param>
 /// <param name="DropBy">How far below the solved top a drop and hold goes, 40 … 60 K.</param>
 /// <param name="Air">The air of a glaze firing in a fuel kiln.</param>
+/// <param name="Pace">How fast it climbs where nothing in the kiln asks for time.</param>
 public sealed record PlanningPreferences(
     DryingOption Drying = DryingOption.ByTheWall,
     ApproachOption Approach = ApproachOption.LastHundred,
@@ -119,7 +133,8 @@ public sealed record PlanningPreferences(
     BisqueOption Bisque = BisqueOption.ByWhatComesNext,
     GoalOption Goal = GoalOption.Middle,
     double DropBy = 50,
-    AirOption Air = AirOption.BodyThenLight
+    AirOption Air = AirOption.BodyThenLight,
+    PaceOption Pace = PaceOption.Brisk
 )
 {
     /// <summary>The first of each.</summary>
@@ -139,7 +154,7 @@ public sealed record PlanningPreferences(
 }
 
 /// <summary>One way people do a thing, with the one line of why its followers would give.</summary>
-/// <param name="Choice">What is chosen: drying, bisque, goal, approach, hold, cooling, air.</param>
+/// <param name="Choice">What is chosen: drying, bisque, goal, pace, approach, hold, cooling, air.</param>
 /// <param name="Way">Name of the way, as the enum has it.</param>
 /// <param name="Name">For people.</param>
 /// <param name="Why">One line.</param>
@@ -156,6 +171,7 @@ public sealed record PlanningOption(string Choice, string Way, string Name, stri
             "hold" => ways.Hold.ToString(),
             "goal" => ways.Goal.ToString(),
             "air" => ways.Air.ToString(),
+            "pace" => ways.Pace.ToString(),
             _ => ways.Cooling.ToString(),
         };
 
@@ -197,6 +213,19 @@ public sealed record PlanningOption(string Choice, string Way, string Name, stri
         new("bisque", nameof(BisqueOption.AlwaysOpen), "cone 06, always", "One porosity to learn; the glaze bucket can stay as it is."),
         new("goal", nameof(GoalOption.Middle), "the middle cone", "Cold and hot corners both stay within what the glazes are made for."),
         new("goal", nameof(GoalOption.Coolest), "the coolest cone", "It saves power and spares the elements; cold corners may come out underfired."),
+        new(
+            "pace",
+            nameof(PaceOption.Brisk),
+            "brisk",
+            "Time goes where ware or glaze asks for it; the rest is climbed at a pace that uneven walls and loads have long stood."
+        ),
+        new(
+            "pace",
+            nameof(PaceOption.Gently),
+            "gently",
+            "Two thirds of the usual pace: kinder to uneven walls, shelves and tired elements, and some hours longer."
+        ),
+        new("pace", nameof(PaceOption.Fast), "fast", "Habit gives way: only what this ware, its glazes and the kiln stand slows it down."),
         new(
             "approach",
             nameof(ApproachOption.LastHundred),

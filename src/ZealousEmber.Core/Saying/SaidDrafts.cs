@@ -12,7 +12,8 @@ public static class SaidDrafts
     private const int MostNamed = 3;
 
     /// <summary>
-    /// The wishes, and the studio’s own default where nobody said. Slowly is a long drying hold, fast a quick climb to it, where nothing else was said.
+    /// The wishes, and the studio’s own default where nobody said. Slowly is a gentle climb and a long drying hold, fast a quick one to the hold and on,
+    /// where nothing else was said.
     /// </summary>
     public static PlanningPreferences Preferences(SaidWishes wishes, PlanningPreferences studio) =>
         studio with
@@ -30,6 +31,12 @@ public static class SaidDrafts
             Goal = wishes.Goal ?? studio.Goal,
             DropBy = wishes.DropBy ?? studio.DropBy,
             Air = wishes.Air ?? studio.Air,
+            Pace = wishes.Pace switch
+            {
+                SaidPace.Slow => PaceOption.Gently,
+                SaidPace.Fast => PaceOption.Fast,
+                _ => studio.Pace,
+            },
         };
 
     /// <summary>"Bisque: mugs, bowls and plates".</summary>

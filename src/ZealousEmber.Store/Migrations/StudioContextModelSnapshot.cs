@@ -16,338 +16,35 @@ namespace ZealousEmber.Store.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
-            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringEntryRow", b =>
+            modelBuilder.Entity("ZealousEmber.Store.Rows.CheckListsRow", b =>
                 {
                     b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
-                    b.Property<long>("At")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("By")
-                        .HasColumnType("TEXT");
-
-                    b.Property<double?>("Celsius")
-                        .HasColumnType("REAL");
-
-                    b.Property<int>("FiringId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Key")
+                    b.Property<string>("After")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("Kind")
+                    b.Property<string>("Before")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<long?>("NotedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Subject")
+                    b.Property<string>("GasAfter")
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("Text")
-                        .HasColumnType("TEXT");
-
-                    b.HasKey("Id");
-
-                    b.HasIndex("FiringId", "Key")
-                        .IsUnique();
-
-                    b.ToTable("firing_entries", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringRunRow", b =>
-                {
-                    b.Property<int>("FiringId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("By")
-                        .HasColumnType("TEXT");
-
-                    b.Property<long?>("ClosedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<long?>("CooledAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Document")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("KilnId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Link")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<int?>("OccupiesKiln")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<long?>("OpenedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<long?>("ReadAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<long>("StartedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<long>("StartsAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<long?>("StoppedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("FiringId");
-
-                    b.HasIndex("KilnId");
-
-                    b.HasIndex("OccupiesKiln")
-                        .IsUnique();
-
-                    b.HasIndex("OpenedAt");
-
-                    b.ToTable("firing_runs", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Rows.KilnTokenRow", b =>
-                {
-                    b.Property<int>("KilnId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("By")
-                        .HasColumnType("TEXT");
-
-                    b.Property<byte[]>("Hash")
-                        .IsRequired()
-                        .HasColumnType("BLOB");
-
-                    b.Property<long>("MadeAt")
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("KilnId");
-
-                    b.ToTable("kiln_tokens", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Rows.SampleBlockRow", b =>
-                {
-                    b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("Count")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("FiringId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<long>("First")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<long>("Last")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Logger")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<byte[]>("Samples")
-                        .IsRequired()
-                        .HasColumnType("BLOB");
-
-                    b.Property<string>("Stream")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.HasKey("Id");
-
-                    b.HasIndex("FiringId", "Logger", "Stream", "First");
-
-                    b.ToTable("sample_blocks", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringFiguresRow", b =>
-                {
-                    b.Property<int>("FiringId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Figures")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.HasKey("FiringId");
-
-                    b.ToTable("firing_figures", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringRecordRow", b =>
-                {
-                    b.Property<int>("FiringId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("By")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Clays")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<double?>("Cost")
-                        .HasColumnType("REAL");
-
-                    b.Property<string>("Faults")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("FiguresOf")
-                        .HasColumnType("TEXT");
-
-                    b.Property<double?>("FullPowerHours")
-                        .HasColumnType("REAL");
-
-                    b.Property<string>("Glazes")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Goal")
-                        .HasColumnType("TEXT");
-
-                    b.Property<bool>("IsReference")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("KilnId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Kind")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<double?>("Kwh")
-                        .HasColumnType("REAL");
-
-                    b.Property<double?>("Last100Hours")
-                        .HasColumnType("REAL");
-
-                    b.Property<int?>("Lost")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Name")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<int?>("Out")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<double?>("PackOffset")
-                        .HasColumnType("REAL");
-
-                    b.Property<string>("Packs")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<double?>("Past")
-                        .HasColumnType("REAL");
-
-                    b.Property<string>("People")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Reached")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Results")
-                        .IsRequired()
+                    b.Property<string>("GasBefore")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("SaveKey")
                         .HasColumnType("TEXT");
 
-                    b.Property<int?>("ScheduleId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int?>("ScheduleVersion")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("SearchText")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<long>("StartsAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<double?>("TopHours")
-                        .HasColumnType("REAL");
-
-                    b.Property<long>("UpdatedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("UpdatedBy")
-                        .HasColumnType("TEXT");
-
                     b.Property<int>("Version")
+                        .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
-
-                    b.HasKey("FiringId");
-
-                    b.HasIndex("StartsAt");
-
-                    b.HasIndex("KilnId", "StartsAt");
-
-                    b.ToTable("firing_records", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Rows.KilnCareRow", b =>
-                {
-                    b.Property<int>("KilnId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Document")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.HasKey("KilnId");
-
-                    b.ToTable("kiln_care", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Rows.MaintenanceRow", b =>
-                {
-                    b.Property<int>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER");
-
-                    b.Property<long>("At")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("By")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("CreateKey")
-                        .HasColumnType("TEXT");
-
-                    b.Property<long?>("DeletedAt")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<int>("KilnId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Kind")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Note")
-                        .HasColumnType("TEXT");
 
                     b.HasKey("Id");
 
-                    b.HasIndex("KilnId", "At");
-
-                    b.ToTable("maintenance", (string)null);
+                    b.ToTable("check_lists", (string)null);
                 });
 
             modelBuilder.Entity("ZealousEmber.Store.Rows.ClayRow", b =>
@@ -518,6 +215,179 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("entered_programs", (string)null);
                 });
 
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringEntryRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Celsius")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("FiringId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("NotedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Subject")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("FiringId", "Key")
+                        .IsUnique();
+
+                    b.ToTable("firing_entries", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringFiguresRow", b =>
+                {
+                    b.Property<int>("FiringId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Figures")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("FiringId");
+
+                    b.ToTable("firing_figures", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringRecordRow", b =>
+                {
+                    b.Property<int>("FiringId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Clays")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Cost")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Faults")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("FiguresOf")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("FullPowerHours")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Glazes")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Goal")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsReference")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("KilnId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Kwh")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("Last100Hours")
+                        .HasColumnType("REAL");
+
+                    b.Property<int?>("Lost")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Out")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("PackOffset")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Packs")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Past")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("People")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Reached")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Results")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SaveKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("ScheduleId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("ScheduleVersion")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("SearchText")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("StartsAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("TopHours")
+                        .HasColumnType("REAL");
+
+                    b.Property<long>("UpdatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("UpdatedBy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("FiringId");
+
+                    b.HasIndex("StartsAt");
+
+                    b.HasIndex("KilnId", "StartsAt");
+
+                    b.ToTable("firing_records", (string)null);
+                });
+
             modelBuilder.Entity("ZealousEmber.Store.Rows.FiringRow", b =>
                 {
                     b.Property<int>("Id")
@@ -595,6 +465,10 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<string>("Notes")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Pace")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<bool>("Packed")
                         .HasColumnType("INTEGER");
 
@@ -637,6 +511,61 @@ namespace ZealousEmber.Store.Migrations
                     b.HasIndex("DeletedAt", "Version");
 
                     b.ToTable("firings", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Rows.FiringRunRow", b =>
+                {
+                    b.Property<int>("FiringId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("ClosedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("CooledAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("KilnId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Link")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("OccupiesKiln")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("OpenedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("ReadAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("StartedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("StartsAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("StoppedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("FiringId");
+
+                    b.HasIndex("KilnId");
+
+                    b.HasIndex("OccupiesKiln")
+                        .IsUnique();
+
+                    b.HasIndex("OpenedAt");
+
+                    b.ToTable("firing_runs", (string)null);
                 });
 
             modelBuilder.Entity("ZealousEmber.Store.Rows.GlazeRow", b =>
@@ -701,6 +630,20 @@ namespace ZealousEmber.Store.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("glazes", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Rows.KilnCareRow", b =>
+                {
+                    b.Property<int>("KilnId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("KilnId");
+
+                    b.ToTable("kiln_care", (string)null);
                 });
 
             modelBuilder.Entity("ZealousEmber.Store.Rows.KilnRow", b =>
@@ -772,6 +715,61 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("kilns", (string)null);
                 });
 
+            modelBuilder.Entity("ZealousEmber.Store.Rows.KilnTokenRow", b =>
+                {
+                    b.Property<int>("KilnId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Hash")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<long>("MadeAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("KilnId");
+
+                    b.ToTable("kiln_tokens", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Rows.MaintenanceRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("CreateKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("DeletedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("KilnId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("KilnId", "At");
+
+                    b.ToTable("maintenance", (string)null);
+                });
+
             modelBuilder.Entity("ZealousEmber.Store.Rows.PhotoRow", b =>
                 {
                     b.Property<string>("Of")
@@ -794,6 +792,58 @@ namespace ZealousEmber.Store.Migrations
                     b.HasKey("Of", "OwnerId");
 
                     b.ToTable("photos", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Rows.PlanningPreferencesRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Air")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Approach")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Bisque")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Cooling")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("DropBy")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Drying")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("GoalOption")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Hold")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Pace")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SaveKey")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("studio_ways", (string)null);
                 });
 
             modelBuilder.Entity("ZealousEmber.Store.Rows.PracticeRow", b =>
@@ -831,6 +881,43 @@ namespace ZealousEmber.Store.Migrations
                     b.HasIndex("Person", "At");
 
                     b.ToTable("practice", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Rows.SampleBlockRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Count")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("FiringId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("First")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("Last")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Logger")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Samples")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("Stream")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("FiringId", "Logger", "Stream", "First");
+
+                    b.ToTable("sample_blocks", (string)null);
                 });
 
             modelBuilder.Entity("ZealousEmber.Store.Rows.ScheduleRow", b =>
@@ -946,85 +1033,6 @@ namespace ZealousEmber.Store.Migrations
                     b.HasKey("ScheduleId", "Number");
 
                     b.ToTable("schedule_versions", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Rows.CheckListsRow", b =>
-                {
-                    b.Property<int>("Id")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("After")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Before")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("GasAfter")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("GasBefore")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("SaveKey")
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("Version")
-                        .IsConcurrencyToken()
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("Id");
-
-                    b.ToTable("check_lists", (string)null);
-                });
-
-            modelBuilder.Entity("ZealousEmber.Store.Rows.PlanningPreferencesRow", b =>
-                {
-                    b.Property<int>("Id")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Air")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Approach")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Bisque")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Cooling")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<double>("DropBy")
-                        .HasColumnType("REAL");
-
-                    b.Property<string>("Drying")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("GoalOption")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Hold")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("SaveKey")
-                        .HasColumnType("TEXT");
-
-                    b.Property<int>("Version")
-                        .IsConcurrencyToken()
-                        .HasColumnType("INTEGER");
-
-                    b.HasKey("Id");
-
-                    b.ToTable("studio_ways", (string)null);
                 });
 
             modelBuilder.Entity("ZealousEmber.Store.Rows.StudioSettingsRow", b =>

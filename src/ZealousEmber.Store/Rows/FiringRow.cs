@@ -35,6 +35,8 @@ internal sealed class FiringRow : EntityRow, IPreferenceColumns
 
     public string Air { get; set; } = nameof(AirOption.BodyThenLight);
 
+    public string Pace { get; set; } = nameof(PaceOption.Brisk);
+
     public double? HoldMinutes { get; set; }
 
     public int? ScheduleId { get; set; }

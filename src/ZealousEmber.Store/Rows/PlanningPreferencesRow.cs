@@ -20,4 +20,6 @@ internal sealed class PlanningPreferencesRow : SettingsRow, IPreferenceColumns
     public double DropBy { get; set; } = PlanningPreferences.Usual.DropBy;
 
     public string Air { get; set; } = nameof(AirOption.BodyThenLight);
+
+    public string Pace { get; set; } = nameof(PaceOption.Brisk);
 }

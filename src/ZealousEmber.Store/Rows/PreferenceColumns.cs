@@ -24,13 +24,16 @@ internal interface IPreferenceColumns
 
     /// <summary>The air of a glaze firing in a fuel kiln.</summary>
     string Air { get; set; }
+
+    /// <summary>How fast it climbs where nothing asks for time.</summary>
+    string Pace { get; set; }
 }
 
 /// <summary>Into those columns and out of them.</summary>
 internal static class PreferenceColumns
 {
     public static void WritePreferences(this IPreferenceColumns row, PlanningPreferences p) =>
-        (row.Drying, row.Approach, row.Cooling, row.Hold, row.Bisque, row.GoalOption, row.DropBy, row.Air) = (
+        (row.Drying, row.Approach, row.Cooling, row.Hold, row.Bisque, row.GoalOption, row.DropBy, row.Air, row.Pace) = (
             p.Drying.ToString(),
             p.Approach.ToString(),
             p.Cooling.ToString(),
@@ -38,7 +41,8 @@ internal static class PreferenceColumns
             p.Bisque.ToString(),
             p.Goal.ToString(),
             p.DropBy,
-            p.Air.ToString()
+            p.Air.ToString(),
+            p.Pace.ToString()
         );
 
     public static PlanningPreferences ReadPreferences(this IPreferenceColumns row) =>
@@ -50,6 +54,7 @@ internal static class PreferenceColumns
             StoredWord.Read<BisqueOption>(row.Bisque),
             StoredWord.Read<GoalOption>(row.GoalOption),
             row.DropBy,
-            StoredWord.Read<AirOption>(row.Air)
+            StoredWord.Read<AirOption>(row.Air),
+            StoredWord.Read<PaceOption>(row.Pace)
         );
 }

@@ -81,7 +81,7 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
     public async Task Choices_change_the_plan_and_say_why()
     {
         var schools = (await (await studio.Http.GetAsync("/api/plan/schools")).Read()).AsArray();
-        schools.Select(s => s!["choice"]!.GetValue<string>()).Distinct().ShouldBe(["drying", "bisque", "goal", "approach", "hold", "cooling", "air"]);
+        schools.Select(s => s!["choice"]!.GetValue<string>()).Distinct().ShouldBe(["drying", "bisque", "goal", "pace", "approach", "hold", "cooling", "air"]);
         foreach (var school in schools.Where(s => s!["way"]!.GetValue<string>() is not ("slow-climb" or "fast-to-hold")))
         {
             var request = Request(Plates, "glaze");
@@ -460,7 +460,7 @@ public sealed class PlanTests(RunningStudio studio) : IClassFixture<RunningStudi
             .AsArray()
             .Where(s => s!["studioDefault"]!.GetValue<bool>())
             .Select(s => s!["way"]!.GetValue<string>());
-        ours.ShouldBe(["by-the-wall", "by-what-comes-next", "middle", "last-hundred", "as-the-glazes-ask", "off", "body-then-light"]);
+        ours.ShouldBe(["by-the-wall", "by-what-comes-next", "middle", "brisk", "last-hundred", "as-the-glazes-ask", "off", "body-then-light"]);
         await Put("""{"cooling":"as-the-glazes-ask"}""", "*");
     }
 

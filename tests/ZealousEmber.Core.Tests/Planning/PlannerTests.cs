@@ -59,6 +59,39 @@ public sealed class PlannerTests
         plan.Steps.ShouldAllBe(s => s.Why.Length > 20 && s.By.Length > 0);
     }
 
+    /// <summary>Slowly and fast are the habit's; what ware and glazes ask for stays, and the cone comes down all the same.</summary>
+    [Theory]
+    [InlineData(ScheduleKind.Bisque)]
+    [InlineData(ScheduleKind.Glaze)]
+    public void Gently_takes_longer_and_fast_is_over_sooner(ScheduleKind kind)
+    {
+        var load = Load(Lot(6, glazes: kind == ScheduleKind.Glaze ? [Reed] : null));
+        double Up(PaceOption pace, out Plan plan)
+        {
+            plan = Plan(load, new PlanOptions(kind, Preference: PlanningPreferences.Usual with { Pace = pace }));
+            return Make.Plain(plan.Schedule).Value.Curve.EndOfTop.TotalHours;
+        }
+        var (gently, brisk, fast) = (Up(PaceOption.Gently, out var slow), Up(PaceOption.Brisk, out var usual), Up(PaceOption.Fast, out var quick));
+        gently.ShouldBeGreaterThan(brisk * 1.15);
+        fast.ShouldBeLessThan(brisk * 0.95);
+        foreach (var plan in new[] { slow, usual, quick })
+            Progress(plan).ShouldBe(1, 0.06);
+        slow.Steps.ShouldContain(s => s.Why.Contains("gently, as asked"));
+        usual.Steps.ShouldAllBe(s => !s.Why.Contains("as asked"));
+    }
+
+    [Fact]
+    public void Fast_ware_that_asks_for_time_still_gets_it()
+    {
+        var planter = Lot(30, width: 400);
+        double Through(PaceOption pace) =>
+            Plan(Load(planter), new PlanOptions(ScheduleKind.Bisque, Preference: PlanningPreferences.Usual with { Pace = pace })).Schedule is var schedule
+                ? Make.Plain(schedule).Value.Curve.FirstRiseThrough(Make.Celsius(600))!.Value.TotalHours
+                    - Make.Plain(schedule).Value.Curve.FirstRiseThrough(Make.Celsius(540))!.Value.TotalHours
+                : 0;
+        Through(PaceOption.Fast).ShouldBe(Through(PaceOption.Brisk), 0.1, "quartz is the wall’s, not the habit’s");
+    }
+
     [Fact]
     public void A_long_drying_comes_in_blocks_with_a_look_after_each()
     {

@@ -8680,6 +8680,11 @@ export interface components {
       air?: 'body-then-light' | 'body-then-neutral' | 'oxidising' | null;
       /** @description “I know better”: planned as asked, as in a request for a plan. */
       anyway?: null | boolean;
+      /**
+       * @description brisk, gently or fast: where nothing in the kiln asks for time.
+       * @enum {null|string}
+       */
+      pace?: 'brisk' | 'gently' | 'fast' | null;
     };
     /** @description A number of this firing that speaks for a cause or against it. */
     FiringEvidence: {
@@ -11375,6 +11380,11 @@ export interface components {
       replanFromMinute?: null | number;
       /** @description “I know better”: planned as asked where the goal looks like a slip, cones clash, or walls are thicker than a schedule saves. */
       anyway?: null | boolean;
+      /**
+       * @description brisk, gently or fast: where nothing in the kiln asks for time.
+       * @enum {null|string}
+       */
+      pace?: 'brisk' | 'gently' | 'fast' | null;
     };
     /** @description A proposed schedule with the reasons of its steps. */
     PlanResponse: {
@@ -11458,6 +11468,11 @@ export interface components {
        * @enum {null|string}
        */
       air?: 'body-then-light' | 'body-then-neutral' | 'oxidising' | null;
+      /**
+       * @description brisk, gently or fast: where nothing in the kiln asks for time.
+       * @enum {null|string}
+       */
+      pace?: 'brisk' | 'gently' | 'fast' | null;
     };
     /** @description A position of a switch. */
     PositionData: {

@@ -18,6 +18,7 @@
     { name: 'drying', label: 'Drying', for: ['drying', 'bisque', 'once-fired'] },
     { name: 'bisque', label: 'How hot', for: ['bisque'] },
     { name: 'goal', label: 'Which cone', for: ['glaze', 'once-fired', 'refiring'] },
+    { name: 'pace', label: 'Pace of the climb', for: ['bisque', 'glaze', 'once-fired', 'refiring'] },
     { name: 'approach', label: 'To the top', for: ['bisque', 'glaze', 'once-fired', 'refiring'] },
     { name: 'hold', label: 'Hold at the top', for: ['bisque', 'glaze', 'once-fired', 'refiring'] },
     { name: 'cooling', label: 'Cooling', for: ['bisque', 'glaze', 'once-fired'] },

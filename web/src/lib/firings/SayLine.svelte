@@ -69,7 +69,15 @@
       const made = await written(saying.firing);
       const { data, error } = await api.POST('/api/firings', { body: made.firing, headers: saveKey(key) });
       if (!data) throw error;
-      if (saying.unread.length) toasts.show(`Not taken over: “${saying.unread.join('”, “')}”.`);
+      if (saying.unread.length) {
+        const left = `“${saying.unread.join('”, “')}”`;
+        // Nothing anybody said is lost: it stands in the firing's own log.
+        const { error: unkept } = await api.POST('/api/firings/{id}/entries', {
+          params: { path: { id: data.id } },
+          body: { key, kind: 'note', text: `Said, and not taken over: ${left}`.slice(0, 1000) }
+        });
+        toasts.show(`Not taken over${unkept ? '' : ', kept as a note'}: ${left}.`);
+      }
       const by = made.openBy ? `&openBy=${encodeURIComponent(made.openBy)}` : '';
       const stage = data.firing.lots?.length ? 'plan' : 'load';
       await goto(`/firings/${data.id}?stage=${stage}${by}${made.cheap ? '&cheap=1' : ''}`);

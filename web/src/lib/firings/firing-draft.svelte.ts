@@ -38,6 +38,7 @@ const wishes = [
   'drying',
   'bisque',
   'goal',
+  'pace',
   'approach',
   'hold',
   'cooling',
