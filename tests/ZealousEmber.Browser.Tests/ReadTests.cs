@@ -53,6 +53,22 @@ public sealed class ReadTests(Browser browser) : PageVisit(browser)
         Until(() => Button("Close this firing").Displayed, "it is read");
     }
 
+    [Fact]
+    public async Task What_was_foretold_stands_beside_what_came_of_a_firing_and_of_its_kiln()
+    {
+        var firing = await Of("Supper set, first half");
+        Go($"/firings/{firing}?stage=read");
+        Until(() => Driver.FindElements(By.CssSelector("[data-testid='foretold']")).Count == 1, "it was foretold");
+        First("summary", "What was foretold").Click();
+        var rows = Driver.FindElements(By.CssSelector("[data-testid='foretold'] tbody tr"));
+        rows.Count.ShouldBe(7, "top, end of the top, energy, opening and three shelves");
+        rows.ShouldAllBe(r => !r.Text.Contains("not known"));
+        First("[data-testid='foretold'] a", "All firings of this kiln").Click();
+        Until(() => Driver.FindElements(By.CssSelector("[data-testid='score'] figure")).Count == 5, "a chart of each");
+        TestId("score-top").FindElements(By.CssSelector("[data-testid='outside']")).Count.ShouldBeGreaterThan(0, "the worn elements");
+        TestId("score-top").Text.ShouldContain("% inside");
+    }
+
     /// <summary>Somebody opens a dull matte and has the next version on the desk.</summary>
     [Fact]
     public async Task A_dull_matte_is_explained_and_the_next_version_made()

@@ -264,6 +264,41 @@ public sealed class SettingTests(Browser browser) : PageVisit(browser)
         Until(() => TestId("next-turn").Text.Contains("1 turn done"), "undone");
     }
 
+    /// <summary>The same as a firing: Set leads to Fire, where anybody turns, reads and switches off, on any device.</summary>
+    [Fact]
+    public async Task A_firing_by_switches_is_turned_on_the_phone_until_everything_is_off()
+    {
+        var (kiln, schedule) = (await Kiln("Spyhole"), await Schedule("Lamp, by switches"));
+        var body = new JsonObject
+        {
+            ["name"] = "Switched bowls",
+            ["kind"] = "glaze",
+            ["kilnId"] = kiln,
+            ["scheduleId"] = schedule,
+        };
+        var firing = (await (await Http.PostAsJsonAsync("/api/firings", body)).Content.ReadFromJsonAsync<JsonNode>())!["id"]!.GetValue<int>();
+        Size(390, 844);
+        Go($"/firings/{firing}?stage=set");
+        TestId("to-fire").GetDomAttribute("href")!.ShouldEndWith($"/firings/{firing}?stage=fire");
+        var start = new JsonObject { ["link"] = "hand", ["startsAt"] = Studio.Clock.GetUtcNow().AddMinutes(-20) };
+        (await Http.PostAsJsonAsync($"/api/firings/{firing}/start", start)).EnsureSuccessStatusCode();
+        Go($"/firings/{firing}?stage=fire");
+        Until(() => TestId("switches").Text.Contains("1 turn made"), "the first is made with the start");
+        TestId("next-action").Text.ShouldStartWith("Turn ");
+        Find("[data-testid='switches'] input").SendKeys("warm");
+        Driver.ExecuteScript("document.querySelector('[data-testid=switch-turned]').click()");
+        Until(() => TestId("switches").Text.Contains("A number, like 812"), "no temperature");
+        Find("[data-testid='switches'] input").Clear();
+        Find("[data-testid='switches'] input").SendKeys("48");
+        Driver.ExecuteScript("document.querySelector('[data-testid=switch-turned]').click()");
+        Until(() => TestId("switches").Text.Contains("2 turns made") && TestId("switches").Text.Contains("% of the power on its plate"), "planned anew");
+        ((long)Driver.ExecuteScript("return document.documentElement.scrollWidth")!).ShouldBe(390, "nothing hangs over");
+        Driver.Navigate().Refresh();
+        Until(() => TestId("switches").Text.Contains("2 turns made"), "another device goes on");
+        Driver.ExecuteScript("document.querySelector('[data-testid=switch-off]').click()");
+        Until(() => TestId("switches").Text.Contains("Everything off after"), "off");
+    }
+
     [Fact]
     public async Task What_is_practised_is_pressed_on_the_keyboard_and_a_slip_is_named()
     {

@@ -254,7 +254,7 @@ internal static class FiringEntries
     {
         if (run is not null && run.Kiln is not FuelKiln)
         {
-            problems.Add(new Problem("kind", "Only a fuel kiln is turned."));
+            problems.Add(new Problem("kind", "Only a fuel kiln, or one with switches, is turned."));
             return null;
         }
         if (wire is null || run?.Kiln is not FuelKiln kiln)

@@ -9,7 +9,7 @@ public static class Comparison
     private const int Most = 4;
 
     // What costs more or less follows from the rest and explains nothing.
-    private static readonly string[] Follows = ["cost", "kwh", "gas", "fullPowerHours"];
+    private static readonly string[] Follows = ["cost", "kwh", "gas", "fullPowerHours", "topOver", "cool"];
 
     /// <summary>Where some came out well and others did not: what sets the two apart; else what differs most. Four at most, the weightiest first.</summary>
     /// <param name="firings">As many as each row has values, in their order.</param>
@@ -46,12 +46,7 @@ public static class Comparison
             return "not known";
         if (row.Figure.Unit == "h")
             return Phrases.Hours(NodaTime.Duration.FromHours(known));
-        var decimals = Math.Abs(known) switch
-        {
-            > 100 => 0,
-            > 10 => 1,
-            _ => 2,
-        };
-        return $"{Phrases.Number(Math.Round(known, decimals))}{(row.Figure.Unit.Length > 0 ? $" {row.Figure.Unit}" : "")}";
+        // Parts of something are said in hundredths; nothing else here is known closer than to a whole one.
+        return row.Figure.Unit.Length == 0 ? $"{Phrases.Number(Math.Round(100 * known))} %" : $"{Phrases.Number(Math.Round(known))} {row.Figure.Unit}";
     }
 }

@@ -205,7 +205,11 @@ public sealed partial class LiveFiring : IFollowedFiring
         var limit = apartLately.Count < FewestIntervals ? NoReadingAtFirst : Math.Max(NoReadingAfter, NoReadingIntervals * interval);
         if (now - reading.Minutes < limit)
             return;
-        Board.Look(AlarmIds.NoReading, AlarmWeight.Warn, reading.Minutes + limit, true, false, 0, 0, () => $"Nothing for {PowerAlarms.Whole(limit)} min.");
+        Board.Look(AlarmIds.NoReading, AlarmWeight.Warn, reading.Minutes + limit, true, false, 0, 0, () =>
+            reading.ByHand
+                ? $"The last was noted by hand, more than {PowerAlarms.Whole(limit)} min ago: look at the display, and note what it shows."
+                : $"Nothing for {PowerAlarms.Whole(limit)} min."
+        );
     }
 
     private void LookAtSameness(FiringSample sample)

@@ -18,7 +18,8 @@
       {#if kilnId !== null}<a class="link" href="/stores/kilns/{kilnId}#taught">All firings of this kiln</a
         >{/if}
     </p>
-    <div class="overflow-x-auto" tabindex="-1">
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+    <div class="overflow-x-auto" role="region" aria-label="Foretold and come" tabindex="0">
       <table class="w-full text-[14px]">
         <thead>
           <tr>

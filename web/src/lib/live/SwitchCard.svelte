@@ -96,7 +96,8 @@
   {/if}
   <details class="pt-2">
     <summary class="cursor-pointer">All turns</summary>
-    <div class="overflow-x-auto" tabindex="-1">
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+    <div class="overflow-x-auto" role="region" aria-label="All turns" tabindex="0">
       <table class="table" data-testid="switch-turns">
         <thead class="text-soft"
           ><tr

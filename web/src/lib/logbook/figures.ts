@@ -26,7 +26,7 @@ export function sayFigure({ name, unit }: Figure, value: number, isDifference = 
     case 'kWh':
       return `${number(value, 0)} kWh`;
     default:
-      return name === 'cost' ? money(value, display.currency) : number(value, 2);
+      return name === 'cost' ? money(value, display.currency) : `${number(value * 100, 0)} %`;
   }
 }
 
