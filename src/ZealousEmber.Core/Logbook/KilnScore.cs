@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Learning;
+using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.Core.Logbook;
 
@@ -12,8 +13,6 @@ namespace ZealousEmber.Core.Logbook;
 /// <param name="IsInside">Whether it lies inside; nothing while it is not known.</param>
 public sealed record ScoredNumber(ForetoldNumber Told, string? Shelf, double? Came, double ReadSd, bool? IsInside)
 {
-    private const double FourInFive = 1.2816;
-
     /// <summary>How many times the band without any widening would have had to be to hold it; nothing while it is not known.</summary>
     public double? Needed
     {
@@ -22,7 +21,7 @@ public sealed record ScoredNumber(ForetoldNumber Told, string? Shelf, double? Ca
             if (Came is not { } came)
                 return null;
             var half = Math.Max(1e-9, (came > Told.Likely ? Told.To - Told.Likely : Told.Likely - Told.From) / Told.Widened);
-            var read = FourInFive * ReadSd;
+            var read = Spread.FourInFive * ReadSd;
             // What it is read to is no fault of what was foretold.
             return Math.Sqrt(Math.Max(0, (came - Told.Likely) * (came - Told.Likely) - read * read)) / half;
         }

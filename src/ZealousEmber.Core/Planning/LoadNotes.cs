@@ -84,12 +84,9 @@ public static class LoadNotes
     /// <summary>What a pair of scales would do for it; nothing where a piece of every lot was weighed.</summary>
     public static string? Weighing(WareLoad load) =>
         Named(load, l => !l.IsWeighed) is { } named
-            ? $"Nobody has weighed one of {named}: the ware may be {Phrases.Number(5 * Math.Round(20 * FourInFive * load.MassUnsure))} % lighter or heavier. One pot of each lot "
-                + "on the scales, and hours and energy are told closer."
+            ? $"Nobody has weighed one of {named}: the ware may be {Phrases.Number(5 * Math.Round(20 * Spread.FourInFive * load.MassUnsure))} % lighter or "
+                + "heavier. One pot of each lot on the scales, and hours and energy are told closer."
             : null;
-
-    // Four in five of a normal number lie within so many standard deviations.
-    private const double FourInFive = 1.28;
 
     private static string? Named(WareLoad load, Func<WareLot, bool> which)
     {

@@ -20,8 +20,6 @@ public readonly record struct ShelfOwn(string Shelf, double Own, double Sd);
 /// </summary>
 public static class Foreteller
 {
-    // 80 % of a normal number lie within so many standard deviations.
-    private const double FourInFive = 1.2816;
     private const double LeastTop = 3;
     private const double LeastHours = 0.02;
     private const double LeastEnergy = 0.04;
@@ -74,7 +72,7 @@ public static class Foreteller
         if (firing.Goal is null)
             yield break;
         var degrees = forecast.Cones[firing.GoalIndex].Degrees;
-        var sd = (degrees.P90 - degrees.P10) / (2 * FourInFive);
+        var sd = (degrees.P90 - degrees.P10) / (2 * Spread.FourInFive);
         // The draws vary the display only where a pack was ever read.
         if (run.Taught?.Offset is null)
             sd = Math.Sqrt(sd * sd + DisplayUnread * DisplayUnread);
@@ -109,7 +107,7 @@ public static class Foreteller
             yield return About(
                 ForetoldKind.Cone,
                 likely + own,
-                FourInFive * Math.Sqrt(sd * sd + ownSd * ownSd + FiringScatter * FiringScatter + PackScatter * PackScatter),
+                Spread.FourInFive * Math.Sqrt(sd * sd + ownSd * ownSd + FiringScatter * FiringScatter + PackScatter * PackScatter),
                 shelf
             );
     }
