@@ -1,6 +1,7 @@
 using NodaTime;
 using ZealousEmber.App.Contracts;
 using ZealousEmber.Core;
+using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;

@@ -45,18 +45,18 @@ internal static class LoadSummaries
         // Before the glaze comes, nothing has to share a cone.
         var shares = kind.MeltsGlaze();
         return new LoadSummary(
-            load.Lots.Length,
-            load.Pieces,
-            load.Mass,
-            Format(load.Thickest),
-            load.Wettest.Dryness == Dryness.BoneDry ? "all bone dry" : Format(load.Wettest),
-            Format(load.SlowestToDry),
-            shares ? [.. load.Clashes.Select(c => c.Format())] : [],
-            usual > 0 ? load.Mass / usual : null,
-            [.. LoadNotes.Of(load, kind, usual, units).Select(n => new PlanNoteContract(n.Id, n.Text))],
-            goal is { } cone && kind != ScheduleKind.Drying ? [.. Pack(cone).Select(c => c.Number)] : [],
-            LoadNotes.Unweighed(load, units),
-            LoadNotes.Weighing(load)
+            Lots: load.Lots.Length,
+            Pieces: load.Pieces,
+            WareKg: load.Mass,
+            Thickest: Format(load.Thickest),
+            Wettest: load.Wettest.Dryness == Dryness.BoneDry ? "all bone dry" : Format(load.Wettest),
+            SlowestToDry: Format(load.SlowestToDry),
+            Clashes: shares ? [.. load.Clashes.Select(c => c.Format())] : [],
+            Fill: usual > 0 ? load.Mass / usual : null,
+            Notes: [.. LoadNotes.Of(load, kind, usual, units).Select(n => new PlanNoteContract(n.Id, n.Text))],
+            Pack: goal is { } cone && kind != ScheduleKind.Drying ? [.. Pack(cone).Select(c => c.Number)] : [],
+            Unweighed: LoadNotes.Unweighed(load, units),
+            Weighing: LoadNotes.Weighing(load)
         );
     }
 

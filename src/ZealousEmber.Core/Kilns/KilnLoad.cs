@@ -29,7 +29,9 @@ public sealed record KilnLoad(double WareMass, double FurnitureMass, bool FirstF
     /// <param name="ware">kg.</param>
     public double FurnitureFor(double ware) => FurnitureMass * Math.Clamp(ware / WareMass, LeastFurniture, 1);
 
-    /// <summary>How well the weight of its ware is known, a standard deviation as a share of it; nothing where it is a usual load, or a weight somebody told.</summary>
+    /// <summary>
+    /// How well the weight of its ware is known, a standard deviation as a share of it; nothing where it is a usual load, or a weight somebody told.
+    /// </summary>
     public double? WareUnsure { get; init; }
 
     /// <summary>How well its heat capacity is known: standard deviation of its ln.</summary>

@@ -57,19 +57,19 @@ internal sealed class FiringRunRow
             ClosedAt = run.ClosedAt,
             Document = StoredJson.Write(
                 new StoredRun(
-                    [.. run.Program.Steps.Select(StoredStep.From)],
-                    run.IsAsEntered,
-                    run.Goal?.Number,
-                    StoredKiln.From(new PinnedKiln(0, run.Kiln)),
-                    run.Load,
-                    run.Start.Celsius,
-                    run.Kind,
-                    run.Speed,
-                    run.Seed,
-                    run.Faults.IsDefaultOrEmpty ? [] : [.. run.Faults],
-                    run.Taught,
-                    run.Foretold.IsDefaultOrEmpty ? null : [.. run.Foretold],
-                    run.Dials
+                    Program: [.. run.Program.Steps.Select(StoredStep.From)],
+                    IsAsEntered: run.IsAsEntered,
+                    Goal: run.Goal?.Number,
+                    Kiln: StoredKiln.From(new PinnedKiln(0, run.Kiln)),
+                    Load: run.Load,
+                    Start: run.Start.Celsius,
+                    Kind: run.Kind,
+                    Speed: run.Speed,
+                    Seed: run.Seed,
+                    Faults: run.Faults.IsDefaultOrEmpty ? [] : [.. run.Faults],
+                    Taught: run.Taught,
+                    Foretold: run.Foretold.IsDefaultOrEmpty ? null : [.. run.Foretold],
+                    Dials: run.Dials
                 )
             ),
         };

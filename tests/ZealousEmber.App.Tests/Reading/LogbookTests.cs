@@ -43,6 +43,32 @@ public sealed class LogbookTests(RunningStudio studio) : IClassFixture<RunningSt
             await (await Http.GetAsync($"/api/logbook?{query}")).Problem(field);
     }
 
+    /// <summary>A firing has one energy, one sum of money and one length, wherever it is shown.</summary>
+    [Fact]
+    public async Task What_a_firing_took_is_the_same_in_the_logbook_a_comparison_the_trends_and_its_kilns_months()
+    {
+        var book = (await Http.Get("/api/logbook?take=200"))["firings"]!.AsArray().Where(f => f!["figures"]!["kwh"] is not null).ToList();
+        book.Count.ShouldBeGreaterThan(20);
+        var trends = (await Http.Get("/api/logbook/trends"))["points"]!.AsArray().ToDictionary(t => t!["firingId"]!.GetValue<int>());
+        foreach (var pair in book.Chunk(2).Where(p => p.Length == 2))
+        {
+            var ids = pair.Select(f => f!["firingId"]!.GetValue<int>()).ToArray();
+            var compared = (await (await Http.PostText("/api/compare", $$"""{"firings":[{{ids[0]}},{{ids[1]}}]}""")).Read())["differences"]!.AsArray();
+            for (var i = 0; i < 2; i++)
+                foreach (var (figure, trend) in new[] { ("kwh", "kwh"), ("cost", "cost"), ("topHours", "topHours") })
+                {
+                    var known = pair[i]!["figures"]!.Number(figure);
+                    compared.Single(d => d!["name"]!.GetValue<string>() == figure)!["values"]![i]!.GetValue<double>().ShouldBe(known, figure);
+                    trends[ids[i]]!.Number(trend).ShouldBe(known, 0.001, figure);
+                }
+        }
+        foreach (var kiln in book.GroupBy(f => f!["kilnId"]!.GetValue<int>()))
+        {
+            var months = (await Http.Get($"/api/kilns/{kiln.Key}/history"))["months"]!.AsArray();
+            months.Sum(m => m!["cost"]?.GetValue<double>() ?? 0).ShouldBe(kiln.Sum(f => f!["figures"]!.Number("cost")), 0.2, "in months, rounded to pence");
+        }
+    }
+
     [Fact]
     public async Task Firings_are_compared_on_one_chart_and_what_mattered_is_said()
     {

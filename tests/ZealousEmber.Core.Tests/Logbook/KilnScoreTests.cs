@@ -3,6 +3,7 @@ using CsCheck;
 using NodaTime;
 using Shouldly;
 using Xunit;
+using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Diagnosis;
 using ZealousEmber.Core.Firing.Live;

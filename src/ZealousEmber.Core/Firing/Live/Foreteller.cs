@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Firing.Observation;
 using ZealousEmber.Core.Kilns;

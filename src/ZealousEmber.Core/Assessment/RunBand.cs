@@ -1,8 +1,9 @@
+using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Thermal;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
-namespace ZealousEmber.Core.Kilns;
+namespace ZealousEmber.Core.Assessment;
 
 /// <summary>How far what is told of a run may be off: for not knowing the kiln, and for nobody having weighed its ware.</summary>
 public static class RunBand
