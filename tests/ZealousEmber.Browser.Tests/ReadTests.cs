@@ -125,7 +125,7 @@ public sealed class ReadTests(Browser browser) : PageVisit(browser)
             Find($"[aria-label='Compare “{name}”']").Click();
         Click("Compare them");
         Find("[data-line='compared']");
-        First("li", "Slow band").Text.ShouldContain("0.34");
+        First("li", "Slow band").Text.ShouldContain("34 %");
         new SelectElement(Find("[aria-label='Laid over each other']")).SelectByText("at the end of their top");
         Until(() => Driver.FindElements(By.CssSelector("tr.mattered")).Count > 2, "the table");
         Go($"/firings/{await Of("Supper set, first half")}/sheet");

@@ -37,7 +37,8 @@ public sealed class SayTests(Browser browser) : PageVisit(browser)
         Say.SendKeys(OpenQA.Selenium.Keys.Enter);
         Until(() => Driver.Url.Contains("stage=plan", StringComparison.Ordinal), "on its plan");
         Until(() => TestId("plan-sum").Text.Contains("Cone 06"), "planned");
-        Until(() => Driver.PageSource.Contains("Not taken over: “glorp”", StringComparison.Ordinal), "nothing is dropped in silence");
+        Until(() => Driver.PageSource.Contains("Not taken over, kept as a note: “glorp”", StringComparison.Ordinal), "nothing is dropped in silence");
+        (await Http.GetStringAsync($"/api/firings/{Made}/entries")).ShouldContain("Said, and not taken over: “glorp”");
         var firing = (await Http.GetFromJsonAsync<JsonNode>($"/api/firings/{Made}"))!["firing"]!;
         (firing["name"]!.GetValue<string>(), firing["kind"]!.GetValue<string>()).ShouldBe(("Bisque: mugs and jugs", "bisque"));
         firing["lots"]!.AsArray().Select(l => l!["dryness"]!.GetValue<string>()).ShouldBe(["cool-to-touch", "bone-dry"]);
