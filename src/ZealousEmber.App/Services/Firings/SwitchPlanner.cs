@@ -48,7 +48,16 @@ internal sealed class SwitchPlanner(StudioLookup lookup, FiringRuns runs)
         if (DialFit.Of(profile, schedule, run.Goal, run.Electric, run.Load, run.Start, known, cancel) is not { IsOk: true, Value: { } plan })
             return null;
         var course = so.Course with { Turns = plan.Turns, OffMinute = plan.OffMinute, Share = plan.Share };
-        return new FiringEntry($"switches-{after.Key}", EntryKind.Replanned, after.At, null, Text: course.WriteTurns(), NotedAt: after.NotedAt);
+        // A key that follows from that of what was noted, no longer than keys are.
+        var key = $"r-{after.Key}";
+        return new FiringEntry(
+            key.Length <= FiringEntry.LongestSubject ? key : key[..FiringEntry.LongestSubject],
+            EntryKind.Replanned,
+            after.At,
+            null,
+            Text: course.WriteTurns(),
+            NotedAt: after.NotedAt
+        );
     }
 
     private static Schedule? Asked(FiringProgram program, ScheduleKind kind, Cone? goal) =>
