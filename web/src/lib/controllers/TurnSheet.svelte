@@ -6,6 +6,7 @@
   import { degrees, duration, number, plural, shortTime, when } from '$lib/format';
   import { firedAt } from './queries';
   import Switches from '$lib/ui/Switches.svelte';
+  import SwitchTable from '$lib/ui/SwitchTable.svelte';
   import { Turning, type Turn } from './turns.svelte';
 
   interface Props {
@@ -106,8 +107,7 @@
 
   const sections = $derived((profile.sections ?? []).map((s) => s?.name ?? ''));
   const sayTurn = (turn: Turn) => turn.positions.map((p, i) => `${sections[i]} ${p}`).join(', ');
-  const changed = (i: number, k: number) =>
-    turning.turns[i]?.positions[k] !== (turning.turns[i - 1]?.positions[k] ?? 'off');
+  const sayWanted = (at: number | null) => (at === null ? '' : degrees(at, unit));
 </script>
 
 <div class="print-head">
@@ -215,39 +215,23 @@
         <h2 id="turns" class="flex-1 text-[17px]">Turns</h2>
         <button class="btn btn-sm btn-paper no-print" onclick={() => window.print()}>Print</button>
       </header>
-      <table class="table" data-testid="turns">
-        <thead class="text-soft"
-          ><tr
-            ><th>When</th>{#each sections as section (section)}<th class="text-right">{section}</th>{/each}<th
-              class="text-right">Should be</th
-            ><th class="only-print">Read</th></tr
-          ></thead
-        >
-        <tbody>
-          {#each turning.turns as turn, i (i)}
-            {@const at = wantedAt(turn.minute)}
-            <tr
-              class={[
-                turning.underWay && i < turning.done && 'done',
-                turning.underWay && i === turning.done && 'next'
-              ]}
-            >
-              <td>{time(turn.minute)}</td>
-              {#each turn.positions as position, k (k)}<td
-                  class={['text-right', changed(i, k) ? 'font-bold' : 'text-soft']}>{position}</td
-                >{/each}
-              <td class="text-right">{at === null ? '' : degrees(at, unit)}</td>
-              <td class="only-print line"></td>
-            </tr>
-          {/each}
-          <tr class={[turning.underWay && !next && 'next']}>
-            <td>{time(off)}</td>
-            <td colspan={sections.length} class="text-right font-bold">everything off</td>
-            <td class="text-right">{degrees(wantedAt(off) ?? wantedAt(off - 1) ?? 0, unit)}</td>
-            <td class="only-print line"></td>
-          </tr>
-        </tbody>
-      </table>
+      <SwitchTable
+        {sections}
+        before={profile.positions?.[0]?.word ?? 'off'}
+        testid="turns"
+        rows={turning.turns.map((turn, i) => ({
+          when: time(turn.minute),
+          positions: turn.positions,
+          shouldBe: sayWanted(wantedAt(turn.minute)),
+          done: turning.underWay !== null && i < turning.done,
+          next: turning.underWay !== null && i === turning.done
+        }))}
+        off={{
+          when: time(off),
+          shouldBe: sayWanted(wantedAt(off) ?? wantedAt(off - 1) ?? 0),
+          next: turning.underWay !== null && !next
+        }}
+      />
       <div class="px-3.5 py-2 text-[14px]">
         {#if turning.plan.cutoff}<p>Cut-off cone <b>{turning.plan.cutoff}</b>.</p>{/if}
         {#if turning.plan.timerMinutes != null}<p>
@@ -283,18 +267,6 @@
     line-height: 1.1;
     font-weight: 700;
   }
-  .done {
-    opacity: 0.6;
-  }
-  .next td {
-    background: var(--color-accent);
-    color: var(--color-accent-content);
-  }
-  td,
-  th {
-    padding: 6px 14px;
-    font-size: 15px;
-  }
   .caution {
     border-left: 4px solid var(--color-warning);
     padding-left: 8px;
@@ -302,8 +274,7 @@
     font-size: 13px;
     color: var(--color-soft);
   }
-  .print-head,
-  .only-print {
+  .print-head {
     display: none;
   }
   @media screen and (max-width: 767px) {
@@ -317,13 +288,6 @@
     }
     .print-head {
       display: block;
-    }
-    .only-print {
-      display: table-cell;
-    }
-    .line {
-      border-bottom: 1px solid #000;
-      min-width: 90px;
     }
   }
 </style>

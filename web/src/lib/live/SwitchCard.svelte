@@ -3,6 +3,7 @@
   import { duration, number, plural, shortTime } from '$lib/format';
   import { heat } from '$lib/scales';
   import Switches from '$lib/ui/Switches.svelte';
+  import SwitchTable from '$lib/ui/SwitchTable.svelte';
   import type { EntryRequest, SwitchTurns } from './types';
   import { readOff } from './words';
 
@@ -33,8 +34,6 @@
   }
 
   const off = $derived(plan.sections.map(() => plan.positions[0] ?? ''));
-  const changed = (i: number, k: number) =>
-    plan.turns[i]?.positions[k] !== (plan.turns[i - 1]?.positions[k] ?? plan.positions[0]);
 </script>
 
 <section class="card-paper p-3.5" aria-labelledby="switches-heading" data-testid="switches">
@@ -98,36 +97,18 @@
     <summary class="cursor-pointer">All turns</summary>
     <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
     <div class="overflow-x-auto" role="region" aria-label="All turns" tabindex="0">
-      <table class="table" data-testid="switch-turns">
-        <thead class="text-soft"
-          ><tr
-            ><th>When</th>{#each plan.sections as section (section)}<th class="text-right">{section}</th
-              >{/each}<th class="text-right">Should be</th></tr
-          ></thead
-        >
-        <tbody>
-          {#each plan.turns as turn, i (i)}
-            <tr class={[turn.isMade && 'text-soft', i === plan.due && 'next']}>
-              <td>{shortTime(new Date(turn.at))}</td>
-              {#each turn.positions as position, k (k)}<td
-                  class={['text-right', changed(i, k) && 'font-bold']}>{position}</td
-                >{/each}
-              <td class="text-right">{turn.shouldBe === null ? '' : heat(turn.shouldBe)}</td>
-            </tr>
-          {/each}
-        </tbody>
-      </table>
+      <SwitchTable
+        sections={plan.sections}
+        before={plan.positions[0] ?? ''}
+        testid="switch-turns"
+        rows={plan.turns.map((turn, i) => ({
+          when: shortTime(new Date(turn.at)),
+          positions: turn.positions,
+          shouldBe: turn.shouldBe === null ? '' : heat(turn.shouldBe),
+          done: turn.isMade,
+          next: i === plan.due
+        }))}
+      />
     </div>
   </details>
 </section>
-
-<style>
-  .next td {
-    background: var(--color-accent);
-    color: var(--color-accent-content);
-  }
-  td,
-  th {
-    padding: 5px 12px 5px 0;
-  }
-</style>
