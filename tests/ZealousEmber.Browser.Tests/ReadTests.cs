@@ -94,6 +94,8 @@ public sealed class ReadTests(Browser browser) : PageVisit(browser)
     {
         var firing = await Of("Supper set, third try");
         Go($"/firings/{firing}?stage=read");
+        // What speaks for its causes comes a moment later and moves everything down.
+        TestId("why-line");
         Click("Another fault");
         Find("[data-fault='pinholes']").Click();
         var row = Find("[data-testid='fault'][data-kind='pinholes']");
