@@ -90,6 +90,11 @@ public sealed class PageTests(Browser browser) : PageVisit(browser)
 
     private string[] SeriousFaults(string? rule)
     {
+        // Nothing sets out for another colour while colours are measured.
+        Driver.ExecuteScript(
+            "if (!globalThis.still) { globalThis.still = new CSSStyleSheet(); still.replaceSync('* { transition: none !important }'); "
+                + "document.adoptedStyleSheets = [...document.adoptedStyleSheets, still] }"
+        );
         // Colours must have arrived, not be on their way: what a frame hands down to what stands in it begins when the frame's own has ended.
         Driver.ExecuteScript("for (let a; (a = document.getAnimations()).length > 0; ) a.forEach((x) => x.finish())");
         if (!(bool)Driver.ExecuteScript("return 'axe' in globalThis")!)

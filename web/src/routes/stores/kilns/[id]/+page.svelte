@@ -2,7 +2,7 @@
   import { portraitOn } from '$lib/kilns/portrait-on';
   import { display } from '$lib/display.svelte';
   import { createQuery, useQueryClient } from '@tanstack/svelte-query';
-  import { tick, untrack } from 'svelte';
+  import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { api, savedOver, sayProblem } from '$lib/api/client';
@@ -39,8 +39,6 @@
       if (draft && draft.id === wanted && draft.id !== null) return;
       draft?.close();
       draft = new KilnDraft({ ...usual, name: '' }, found);
-      // A new one is named first: the cursor is there.
-      if (wanted === null) void tick().then(() => document.querySelector<HTMLElement>('#kiln-name')?.focus());
     });
   });
 
@@ -104,8 +102,11 @@
     <header class="flex flex-wrap items-end gap-x-4 gap-y-2">
       <div class="min-w-0 flex-1 basis-72">
         <a class="link link-hover text-soft text-[13px]" href="/stores/kilns">Kilns</a>
+        <!-- A new one is named first: the cursor is there, whenever the form arrives. -->
+        <!-- svelte-ignore a11y_autofocus -->
         <input
           id="kiln-name"
+          autofocus={kiln.id === null}
           class="name w-full font-serif text-2xl font-semibold"
           aria-label="Name of the kiln"
           placeholder="Name this kiln"
