@@ -46,7 +46,7 @@ public static class ScoreWords
         of == 0
             ? $"Nothing to hold against each other yet: from now on what is foretold when a firing in {kiln} is started is kept, and held against what came."
             : $"Of {of} numbers foretold when its last {(firings == 1 ? "firing was" : $"{firings} firings were")} started, {inside} came out inside their band; "
-                + $"four in five are to. {(isWidened ? "What was off is told wider until it is right again, here and in every plan." : "No band has to be told wider.")}";
+                + $"four in five are to. {(isWidened ? "What was off is told wider until it is right again; hours and energy in every plan as well." : "No band has to be told wider.")}";
 
     /// <summary>A firing in one sentence.</summary>
     public static string Firing(int inside, int known, int told) =>
