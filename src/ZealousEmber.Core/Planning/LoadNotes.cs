@@ -65,17 +65,19 @@ public static class LoadNotes
         if (fast.Count > 0 && slow.Count > 0)
             yield return new PlanNote(
                 "cooling-clash",
-                $"{Phrases.List(fast)} wants to cool fast and {Phrases.List(slow)} slowly: one of them will be duller than it could be. Two firings would "
-                    + "serve both."
+                $"{Phrases.List(fast)} {Want(fast)} to cool fast and {Phrases.List(slow)} slowly: one of them will be duller than it could be. "
+                    + "Two firings would serve both."
             );
         var needs = load.Glazes.Where(g => g.NeedsHold).Select(g => g.Name).ToList();
         var careful = load.Glazes.Where(g => g.Runny || g.Fades).Select(g => g.Name).ToList();
         if (needs.Count > 0 && careful.Except(needs).Any())
             yield return new PlanNote(
                 "hold-clash",
-                $"{Phrases.List(needs)} wants a hold and {Phrases.List(careful)} a short one: ten minutes is between them."
+                $"{Phrases.List(needs)} {Want(needs)} a hold and {Phrases.List(careful)} a short one: ten minutes is between them."
             );
     }
+
+    private static string Want(List<string> names) => names.Count == 1 ? "wants" : "want";
 
     /// <summary>"Neither size nor weight is known of 20 bowls and 4 jugs: 0.6 kg each is taken."; nothing where every lot has one of them.</summary>
     public static string? Unweighed(WareLoad load, DisplayUnits units) =>

@@ -282,7 +282,7 @@ internal sealed class WholeFiring(WareLoad load, PlanOptions wish, IKilnModel ki
             return (needs, careful) switch
             {
                 ({ } n, null) => $" {n.Name} wants the hold to heal.",
-                (null, { } c) => $" It is held shortly: {c.Name} {(c.Runny ? "runs" : "fades")}.",
+                (null, { } c) => $" The hold is short: {c.Name} {(c.Runny ? "runs" : "fades")}.",
                 ({ } n, { } c) => $" {n.Name} wants a hold and {c.Name} {(c.Runny ? "runs" : "fades")}: this lies between.",
                 _ => "",
             };

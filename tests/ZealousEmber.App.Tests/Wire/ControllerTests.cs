@@ -192,7 +192,7 @@ public sealed class ControllerTests(SharedStudio studio)
         var half = await Back(new JsonArray("1", "3", "100"));
         half["missing"]!.AsArray().Count.ShouldBe(10);
         half["matches"]!.GetValue<bool>().ShouldBeFalse();
-        (await (await Post("/read-back", Request(new JsonArray("1", "tree")).ToJsonString())).Problem("shown[1]")).ShouldContain("no answer there");
+        (await (await Post("/read-back", Request(new JsonArray("1", "tree")).ToJsonString())).Problem("shown[1]")).ShouldContain("cannot stand there");
         (await (await Post("/read-back", Request(JsonValue.Create((string?)null)!, "text").ToJsonString())).Problem("shown")).ShouldContain(
             "What does the controller show"
         );

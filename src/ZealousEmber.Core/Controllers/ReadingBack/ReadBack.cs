@@ -77,7 +77,7 @@ public static class ReadBack
                 problems.Add(
                     new Problem(
                         $"shown[{i}]",
-                        $"{asked.Label}: “{(shown[i].Length > 20 ? shown[i][..20] + "…" : shown[i])}” is no answer there{Example(asked.Question)}."
+                        $"{asked.Label}: “{(shown[i].Length > 20 ? shown[i][..20] + "…" : shown[i])}” cannot stand there{Example(asked.Question)}."
                     )
                 );
             said[asked.Id] = read ?? asked.Question.Untouched;
@@ -99,8 +99,8 @@ public static class ReadBack
 
     private static string Example(Question question) =>
         question.Format == AnswerFormat.Word
-            ? $": {Phrases.List(question.Choices.Take(4))}"
-            : $", like {question.Show(question.Min + Math.Floor((question.Max - question.Min) / question.Step / 2) * question.Step)}";
+            ? $"; {Phrases.List(question.Choices.Take(4))} can"
+            : $"; {question.Show(question.Min + Math.Floor((question.Max - question.Min) / question.Step / 2) * question.Step)} could";
 
     /// <summary>The program with this answer changed and no other; what only comes up then is as it was read, else as it was left.</summary>
     private static ImmutableArray<Answer> Changed(

@@ -91,7 +91,7 @@
     </ul>
   {:else}
     <p class="text-soft text-[13.5px]">
-      The same price at every hour. If nights are cheaper, add those draft.
+      The same price at every hour. If nights are cheaper, add those hours.
     </p>
   {/if}
   <p>
