@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.Extensions.DependencyInjection;
@@ -10,6 +11,7 @@ using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Database;
 using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Members;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Rows;
 using ZealousEmber.Store.Saving;
@@ -55,6 +57,7 @@ public static class StoreSetup
         services.AddScoped<KilnCareRepository>();
         services.AddScoped<PhotoRepository>();
         services.AddScoped<RawRows>();
+        AddMembers(services);
         services.AddScoped(s => new StudioCopies(
             s.GetRequiredService<StudioContext>(),
             s.GetRequiredService<WriteQueue>(),
@@ -62,6 +65,35 @@ public static class StoreSetup
             s.GetRequiredService<TimeProvider>()
         ));
         return services;
+    }
+
+    // A password is worth this much work to whoever has stolen its hash.
+    private const int Rounds = 210_000;
+
+    private static void AddMembers(IServiceCollection services)
+    {
+        services.AddSingleton<AuditTrail>();
+        services
+            .AddIdentityCore<PersonRow>(options =>
+            {
+                // A name is whatever the studio calls somebody; what a password must be is said by the core.
+                options.User.AllowedUserNameCharacters = "";
+                options.User.RequireUniqueEmail = false;
+            })
+            .AddEntityFrameworkStores<StudioContext>();
+        services.Configure<PasswordHasherOptions>(hashing => hashing.IterationCount = Rounds);
+        services.AddScoped(s => new PeopleStore(
+            s.GetRequiredService<StudioContext>(),
+            s.GetRequiredService<WriteQueue>(),
+            s.GetRequiredService<UserManager<PersonRow>>(),
+            s.GetRequiredService<IPasswordHasher<PersonRow>>(),
+            s.GetRequiredService<TimeProvider>()
+        ));
+        services.AddScoped<DeviceStore>();
+        services.AddScoped<SessionStore>();
+        services.AddScoped<AuditLog>();
+        services.AddScoped<Erasure>();
+        services.AddScoped<PersonalData>();
     }
 
     private static void AddRepository<TRow, T>(IServiceCollection services, Func<TRow, T> read, Action<TRow, T> write)

@@ -3,12 +3,23 @@ using Microsoft.EntityFrameworkCore.Design;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using NodaTime;
 using ZealousEmber.Store.Rows;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.Store.Database;
 
 /// <summary>The one database file of a studio.</summary>
-public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbContext(options)
+public sealed class StudioContext : DbContext
 {
+    private readonly AuditTrail? trail;
+
+    /// <summary>One whose saves are not audited: a file that arrives, or a tool's.</summary>
+    public StudioContext(DbContextOptions<StudioContext> options)
+        : base(options) { }
+
+    /// <summary>The studio's own, whose every change is told to the audit.</summary>
+    public StudioContext(DbContextOptions<StudioContext> options, AuditTrail trail)
+        : base(options) => this.trail = trail;
+
     internal DbSet<ScheduleRow> Schedules => Set<ScheduleRow>();
 
     internal DbSet<ScheduleVersionRow> ScheduleVersions => Set<ScheduleVersionRow>();
@@ -140,12 +151,65 @@ public sealed class StudioContext(DbContextOptions<StudioContext> options) : DbC
             lists.Property(l => l.Id).ValueGeneratedNever();
             lists.Property(l => l.Version).IsConcurrencyToken();
         });
+        model.Entity<PersonRow>(person =>
+        {
+            person.ToTable("people");
+            person.HasIndex(p => p.NormalizedUserName).IsUnique();
+            person.Property(p => p.Version).IsConcurrencyToken();
+            person.Ignore(p => p.Email).Ignore(p => p.NormalizedEmail).Ignore(p => p.EmailConfirmed);
+            person.Ignore(p => p.PhoneNumber).Ignore(p => p.PhoneNumberConfirmed).Ignore(p => p.TwoFactorEnabled);
+            person.Ignore(p => p.LockoutEnd).Ignore(p => p.LockoutEnabled).Ignore(p => p.AccessFailedCount);
+        });
+        model.Entity<CertificateRow>(certificate =>
+        {
+            certificate.ToTable("certificates");
+            certificate.HasKey(c => new { c.PersonId, c.KilnId });
+        });
+        model.Entity<DeviceRow>(device => device.ToTable("devices"));
+        model.Entity<SessionRow>(session => session.ToTable("sessions"));
+        model.Entity<AuditRow>(audit =>
+        {
+            audit.ToTable(AuditRow.Table);
+            audit.HasKey(a => a.N);
+            audit.Property(a => a.N).ValueGeneratedNever();
+            audit.HasIndex(a => a.At);
+            audit.HasIndex(a => a.PersonId);
+        });
+        model.Entity<AuditDetailRow>(details =>
+        {
+            details.ToTable(AuditDetailRow.Table);
+            details.HasKey(d => d.N);
+            details.Property(d => d.N).ValueGeneratedNever();
+        });
         model.Entity<StudioSettingsRow>(hours =>
         {
             hours.ToTable("studio_hours");
             hours.Property(h => h.Id).ValueGeneratedNever();
             hours.Property(h => h.Version).IsConcurrencyToken();
         });
+    }
+
+    /// <summary>Saves, and tells the audit of it, all of it or nothing.</summary>
+    public override async Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
+    {
+        if (trail?.Writer is not { } writer || AuditTrail.Of(ChangeTracker) is not { Count: > 0 } changes)
+            return await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+        await using var own = Database.CurrentTransaction is null ? await Database.BeginTransactionAsync(cancellationToken) : null;
+        var saved = await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+        await trail.Add(this, writer, changes, cancellationToken);
+        await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+        if (own is not null)
+            await own.CommitAsync(cancellationToken);
+        return saved;
+    }
+
+    /// <summary>Tells the audit of what is no row of its own: a sign-in, a copy that was taken.</summary>
+    internal async Task Note(Writer writer, string what, string subject, System.Text.Json.Nodes.JsonObject? after, CancellationToken cancel)
+    {
+        if (trail is null)
+            return;
+        await trail.Add(this, writer, [new AuditTrail.Change(what, () => subject, null, after)], cancel);
+        await base.SaveChangesAsync(true, cancel);
     }
 
     protected override void ConfigureConventions(ModelConfigurationBuilder conventions)

@@ -170,6 +170,8 @@ internal static class StudioDatabase
             {
                 await using var transaction = await context.Database.BeginTransactionAsync(cancel);
                 await context.Database.ExecuteSqlRawAsync("PRAGMA defer_foreign_keys = ON", cancel);
+                // The audit that comes along takes the place of that of an empty studio; both are whole.
+                await context.Database.ExecuteSqlRawAsync(AuditGuards.Lift, cancel);
                 foreach (var table in context.Model.GetEntityTypes().Select(t => t.GetTableName()!).Distinct())
                 {
                     // Names of tables and columns are the program's own.
@@ -186,6 +188,7 @@ internal static class StudioDatabase
                     );
 #pragma warning restore EF1002
                 }
+                await context.Database.ExecuteSqlRawAsync(AuditGuards.Raise, cancel);
                 await transaction.CommitAsync(cancel);
                 return true;
             }

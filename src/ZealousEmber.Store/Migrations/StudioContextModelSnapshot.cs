@@ -16,6 +16,78 @@ namespace ZealousEmber.Store.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
+            modelBuilder.Entity("ZealousEmber.Store.Rows.AuditDetailRow", b =>
+                {
+                    b.Property<int>("N")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("After")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Before")
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Salt")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.HasKey("N");
+
+                    b.ToTable("audit_details", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Rows.AuditRow", b =>
+                {
+                    b.Property<int>("N")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Details")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<int?>("DeviceId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Hash")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<int?>("PersonId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Subject")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("What")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("N");
+
+                    b.HasIndex("At");
+
+                    b.HasIndex("PersonId");
+
+                    b.ToTable("audit", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Rows.CertificateRow", b =>
+                {
+                    b.Property<int>("PersonId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("KilnId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("PersonId", "KilnId");
+
+                    b.ToTable("certificates", (string)null);
+                });
+
             modelBuilder.Entity("ZealousEmber.Store.Rows.CheckListsRow", b =>
                 {
                     b.Property<int>("Id")
@@ -145,6 +217,34 @@ namespace ZealousEmber.Store.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("controllers", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Rows.DeviceRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Hash")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<long>("MadeAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("RevokedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("SeenAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("devices", (string)null);
                 });
 
             modelBuilder.Entity("ZealousEmber.Store.Rows.EnteredProgramRow", b =>
@@ -770,6 +870,52 @@ namespace ZealousEmber.Store.Migrations
                     b.ToTable("maintenance", (string)null);
                 });
 
+            modelBuilder.Entity("ZealousEmber.Store.Rows.PersonRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ConcurrencyStamp")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("FormerNumber")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("MadeAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("NormalizedUserName")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PasswordHash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PinHash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Role")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SecurityStamp")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("UserName")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("NormalizedUserName")
+                        .IsUnique();
+
+                    b.ToTable("people", (string)null);
+                });
+
             modelBuilder.Entity("ZealousEmber.Store.Rows.PhotoRow", b =>
                 {
                     b.Property<string>("Of")
@@ -946,6 +1092,9 @@ namespace ZealousEmber.Store.Migrations
                     b.Property<string>("Notes")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("OwnerId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("SaveKey")
                         .HasColumnType("TEXT");
 
@@ -1033,6 +1182,43 @@ namespace ZealousEmber.Store.Migrations
                     b.HasKey("ScheduleId", "Number");
 
                     b.ToTable("schedule_versions", (string)null);
+                });
+
+            modelBuilder.Entity("ZealousEmber.Store.Rows.SessionRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("BeganAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("ByPin")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("DeviceId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Hash")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<int>("PersonId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("SeenAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Stamp")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("SteppedUpUntil")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("sessions", (string)null);
                 });
 
             modelBuilder.Entity("ZealousEmber.Store.Rows.StudioSettingsRow", b =>

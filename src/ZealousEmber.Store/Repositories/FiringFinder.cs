@@ -20,6 +20,11 @@ public enum FiringStage
     Fired,
 }
 
+/// <summary>Where a firing belongs.</summary>
+/// <param name="Kiln">Number of its kiln.</param>
+/// <param name="Schedule">Number of its schedule.</param>
+public sealed record FiringPlace(int? Kiln, int? Schedule);
+
 /// <summary>Finds firings by what they are fired with.</summary>
 public sealed class FiringFinder(StudioContext context)
 {
@@ -39,6 +44,18 @@ public sealed class FiringFinder(StudioContext context)
         var found = await rows.Skip(skip).Take(take).ToListAsync(cancel);
         return new Page<Versioned<FiringDraft>>([.. found.Select(Readable).OfType<Versioned<FiringDraft>>()], await rows.CountAsync(cancel));
     }
+
+    /// <summary>The kiln a firing is in, once it was started the one it was started in, and its schedule; nothing where there is no such firing.</summary>
+    public async Task<FiringPlace?> PlaceOf(int id, CancellationToken cancel) =>
+        await context
+            .Set<FiringRow>()
+            .AsNoTracking()
+            .Where(f => f.Id == id && f.DeletedAt == null)
+            .Select(f => new FiringPlace(
+                context.Set<FiringRunRow>().Where(r => r.FiringId == id).Select(r => (int?)r.KilnId).FirstOrDefault() ?? f.KilnId,
+                f.ScheduleId
+            ))
+            .FirstOrDefaultAsync(cancel);
 
     /// <summary>The sizes ware has in the firings last written, the latest first.</summary>
     public async Task<UsualWare> UsualWare(CancellationToken cancel) => Core.Firing.UsualWare.From(await LatestLots(cancel));

@@ -273,6 +273,10 @@ public sealed class FiringRuns(StudioContext context, WriteQueue queue)
     public async Task<bool> RevokeToken(int kilnId, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        return await context.Set<KilnTokenRow>().Where(t => t.KilnId == kilnId).ExecuteDeleteAsync(cancel) > 0;
+        if (await context.Set<KilnTokenRow>().FirstOrDefaultAsync(t => t.KilnId == kilnId, cancel) is not { } token)
+            return false;
+        context.Remove(token);
+        await context.SaveChangesAsync(cancel);
+        return true;
     }
 }

@@ -54,7 +54,12 @@ public sealed class KilnCareRepository(StudioContext context, WriteQueue queue, 
     {
         using var turn = await queue.Enter(cancel);
         Instant? at = back ? null : Instant.FromDateTimeOffset(time.GetUtcNow());
-        return await Done.Where(m => m.KilnId == kilnId && m.Id == id).ExecuteUpdateAsync(s => s.SetProperty(m => m.DeletedAt, at), cancel) > 0;
+        if (await Done.FirstOrDefaultAsync(m => m.KilnId == kilnId && m.Id == id, cancel) is not { } row)
+            return false;
+        row.DeletedAt = at;
+        await context.SaveChangesAsync(cancel);
+        context.ChangeTracker.Clear();
+        return true;
     }
 
     /// <summary>What somebody said of a kiln; as usual where nobody did, or where it cannot be read.</summary>

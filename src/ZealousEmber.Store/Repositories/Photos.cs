@@ -35,6 +35,10 @@ public sealed class PhotoRepository(StudioContext context, WriteQueue queue, Tim
     public async Task<bool> Remove(PhotoOf of, int owner, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        return await context.Set<PhotoRow>().Where(p => p.Of == of && p.OwnerId == owner).ExecuteDeleteAsync(cancel) > 0;
+        if (await context.Set<PhotoRow>().FirstOrDefaultAsync(p => p.Of == of && p.OwnerId == owner, cancel) is not { } row)
+            return false;
+        context.Remove(row);
+        await context.SaveChangesAsync(cancel);
+        return true;
     }
 }

@@ -140,7 +140,11 @@ internal sealed class Repository<TRow, T>(StudioContext context, WriteQueue queu
     public override async Task<Versioned<T>?> Restore(int id, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        await All.Where(r => r.Id == id).ExecuteUpdateAsync(s => s.SetProperty(r => r.DeletedAt, (Instant?)null), cancel);
+        if (await All.FirstOrDefaultAsync(r => r.Id == id && r.DeletedAt != null, cancel) is { } row)
+        {
+            row.DeletedAt = null;
+            await context.SaveChangesAsync(cancel);
+        }
         return await Find(id, cancel);
     }
 

@@ -14,6 +14,10 @@ namespace ZealousEmber.Store.Repositories;
 /// <param name="Tag">Only with this tag.</param>
 public sealed record ScheduleQuery(string? Words = null, ScheduleKind? Kind = null, string? Tag = null);
 
+/// <summary>Whose a schedule is.</summary>
+/// <param name="Id">Number of who wrote it; nothing where it is older than accounts, and the owners'.</param>
+public sealed record ScheduleOwner(int? Id);
+
 /// <summary>Schedules and every version of them.</summary>
 public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, TimeProvider time)
 {
@@ -52,6 +56,10 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
     public async Task<Versioned<Schedule>?> Find(int id, CancellationToken cancel) =>
         await Present.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is { } row ? ToVersioned(row) : null;
 
+    /// <summary>Who wrote a schedule; nothing where there is no such schedule, deleted ones being there still.</summary>
+    public async Task<ScheduleOwner?> OwnerOf(int id, CancellationToken cancel) =>
+        await context.Schedules.AsNoTracking().Where(s => s.Id == id).Select(s => new ScheduleOwner(s.OwnerId)).FirstOrDefaultAsync(cancel);
+
     /// <summary>Adds new schedules, all or none, each as its version 1; one sent again with the same key is the one that was added.</summary>
     public async Task<IReadOnlyList<Versioned<Schedule>>> Add(IReadOnlyList<Schedule> schedules, SaveStamp stamp, CancellationToken cancel)
     {
@@ -62,7 +70,7 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
         var rows = new List<ScheduleRow>();
         foreach (var schedule in schedules)
         {
-            var row = new ScheduleRow { CreateKey = stamp.Key };
+            var row = new ScheduleRow { CreateKey = stamp.Key, OwnerId = stamp.PersonId };
             Write(row, schedule, stamp);
             rows.Add(row);
         }
@@ -134,7 +142,11 @@ public sealed class ScheduleRepository(StudioContext context, WriteQueue queue, 
     public async Task<Versioned<Schedule>?> Restore(int id, CancellationToken cancel)
     {
         using var turn = await queue.Enter(cancel);
-        await context.Schedules.Where(s => s.Id == id).ExecuteUpdateAsync(s => s.SetProperty(r => r.DeletedAt, (Instant?)null), cancel);
+        if (await context.Schedules.FirstOrDefaultAsync(s => s.Id == id && s.DeletedAt != null, cancel) is { } row)
+        {
+            row.DeletedAt = null;
+            await context.SaveChangesAsync(cancel);
+        }
         return await Find(id, cancel);
     }
 

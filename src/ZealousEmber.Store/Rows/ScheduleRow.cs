@@ -68,6 +68,9 @@ internal sealed class ScheduleRow : EntityRow, IScheduleContent
 
     public string? GoalCone { get; set; }
 
+    /// <summary>Number of who wrote it; what is older than accounts is the owners'.</summary>
+    public int? OwnerId { get; set; }
+
     public string Tags { get; set; } = "[]";
 
     public string Segments { get; set; } = "[]";

@@ -7,7 +7,8 @@ namespace ZealousEmber.Store.Saving;
 /// <param name="Key">Made by the client, up to 64 characters: the same save sent twice is one save.</param>
 /// <param name="Reason">Why a schedule was changed, where that is known.</param>
 /// <param name="FromFiring">The firing it was changed after.</param>
-public sealed record SaveStamp(string? By = null, string? Key = null, string? Reason = null, int? FromFiring = null)
+/// <param name="PersonId">Number of who is signed in; nothing where there are no accounts.</param>
+public sealed record SaveStamp(string? By = null, string? Key = null, string? Reason = null, int? FromFiring = null, int? PersonId = null)
 {
     /// <summary>Nobody said who, and no key.</summary>
     public static readonly SaveStamp Unknown = new();
