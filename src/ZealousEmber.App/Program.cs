@@ -7,8 +7,10 @@ using NodaTime.Serialization.SystemTextJson;
 using Scalar.AspNetCore;
 using Serilog;
 using Serilog.Events;
+using ZealousEmber.App.Audit;
 using ZealousEmber.App.Cones;
 using ZealousEmber.App.Controllers;
+using ZealousEmber.App.Devices;
 using ZealousEmber.App.Diagnosis;
 using ZealousEmber.App.Firings;
 using ZealousEmber.App.Hosting;
@@ -19,6 +21,7 @@ using ZealousEmber.App.Live;
 using ZealousEmber.App.Logbook;
 using ZealousEmber.App.Notation;
 using ZealousEmber.App.Packing;
+using ZealousEmber.App.People;
 using ZealousEmber.App.Planning;
 using ZealousEmber.App.Preview;
 using ZealousEmber.App.Say;
@@ -27,6 +30,8 @@ using ZealousEmber.App.Services.Files;
 using ZealousEmber.App.Services.Firings;
 using ZealousEmber.App.Services.Learning;
 using ZealousEmber.App.Services.Live;
+using ZealousEmber.App.Services.People;
+using ZealousEmber.App.Sessions;
 using ZealousEmber.App.Starts;
 using ZealousEmber.App.Stock;
 using ZealousEmber.App.Studio;
@@ -77,6 +82,7 @@ async Task Serve()
     builder.Services.AddHttpContextAccessor();
     builder.Services.AddSingleton(services => StudioFolder.Hold(dataFolder, services.GetRequiredService<TimeProvider>().GetUtcNow()));
     builder.Services.AddStudioStore(dataFolder);
+    builder.Services.AddPeople(isTls: false, address: null);
     builder.Services.AddScoped(StudioLookups.On);
     builder.Services.AddScoped<StudioExport>();
     builder.Services.AddScoped<FiringFiles>();
@@ -115,11 +121,18 @@ async Task Serve()
     app.UseStatusCodePages(context => ProblemResponses.Write(context.HttpContext, context.HttpContext.Response.StatusCode));
     app.UseMiddleware<RequestChecks>();
     app.UseMiddleware<FollowedFirst>();
+    app.UseAuthentication();
+    app.UseAuthorization();
     app.UseRateLimiter();
     app.UseResponseCompression();
     app.UseShippedPages();
 
     app.MapHealth();
+    app.MapPeople();
+    app.MapPersonData();
+    app.MapSessions();
+    app.MapDevices();
+    app.MapAudit();
     app.MapSchedules();
     app.MapExchange();
     app.MapPreview();
@@ -171,13 +184,14 @@ async Task Serve()
     app.MapFirings();
     app.MapLots();
     app.MapStarts();
-    app.MapOpenApi();
+    app.MapOpenApi().ForAnybody();
     app.MapScalarApiReference("/api/docs", docs =>
-        docs.WithTitle("Zealous Ember API").DisableDefaultFonts().DisableAgent().HideClientButton().HideDeveloperTools()
-    );
+            docs.WithTitle("Zealous Ember API").DisableDefaultFonts().DisableAgent().HideClientButton().HideDeveloperTools()
+        )
+        .ForAnybody();
     // Every other address is a place of the client; it says itself when there is no such place.
-    app.MapFallbackToFile("", "index.html", ShippedPages.FileOptions);
-    app.MapFallbackToFile("{*path:regex(^(?!api/|openapi/).*$):nonfile}", "index.html", ShippedPages.FileOptions);
+    app.MapFallbackToFile("", "index.html", ShippedPages.FileOptions).ForAnybody();
+    app.MapFallbackToFile("{*path:regex(^(?!api/|openapi/).*$):nonfile}", "index.html", ShippedPages.FileOptions).ForAnybody();
 
     if (!isWritingApi)
     {

@@ -8,6 +8,7 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -21,26 +22,30 @@ internal static class ConeEndpoints
 
     public static void MapCones(this WebApplication app)
     {
-        var api = app.MapGroup("/api/cones").WithTags("Cones");
+        var api = app.MapGroup("/api/cones").Needs(Right.See).WithTags("Cones");
         api.MapGet("", () => ConeTable.All.Select(Row)).WithSummary("Reference points, fits and residuals").Produces<ConeTableRow[]>();
         api.MapGet("endpoints", EndPoints)
             .WithSummary("End points of all cones at climbs from 10 to 300 °C/h")
             .Produces<ConeEndPoints>()
             .ProducesValidationProblem(422);
         api.MapPost("solve", async (SolveRequest? request, StudioLookup lookup) => Answer.Of(await Solve(request ?? new(null, null), lookup)))
+            .Needs(Right.BeSomebody)
             .WithSummary("The top for a hold, or the hold for a top")
             .Produces<SolveResponse>()
             .ProducesValidationProblem(422);
         api.MapPost("ladder", async (LadderRequest? request, StudioLookup lookup) => Answer.Of(await Ladder(request ?? new(null, null), lookup)))
+            .Needs(Right.BeSomebody)
             .WithSummary("Tops that come to the same cone with other holds")
             .Produces<LadderRung[]>()
             .ProducesValidationProblem(422);
         api.MapPost("work", (WorkRequest? request) => Answer.Of(Work(request ?? new(null))))
+            .Needs(Right.BeSomebody)
             .WithSummary("What every cone reads after a logged curve")
             .WithMetadata(new BodySize(BodyLimit.Log))
             .Produces<WorkResponse>()
             .ProducesValidationProblem(422);
         api.MapPost("read", (ReadRequest? request) => Answer.Of(Read(request ?? new(null, null))))
+            .Needs(Right.BeSomebody)
             .WithSummary("What a cone read after a firing says")
             .WithMetadata(new BodySize(BodyLimit.Log))
             .Produces<ReadResponse>()

@@ -3,6 +3,7 @@ using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Controllers;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 using Answer = ZealousEmber.App.Http.Answer;
 
@@ -13,7 +14,7 @@ internal static class ControllerEndpoints
 {
     public static void MapControllers(this WebApplication app)
     {
-        var api = app.MapGroup("/api/controllers").WithTags("Controllers");
+        var api = app.MapGroup("/api/controllers").Needs(Right.See).WithTags("Controllers");
         api.AddEndpointFilter(
             async (context, next) =>
                 await IsBuiltIn(context.HttpContext)
@@ -22,21 +23,24 @@ internal static class ControllerEndpoints
                     ])
                     : await next(context)
         );
-        new RepositoryEndpoints<ProfileData, ControllerListed, ListedController>("controller", ListedController.Own, ControllerMapping.Write).Map(
+        new RepositoryEndpoints<ProfileData, ControllerListed, ListedController>("controller", ListedController.Own, ControllerMapping.Write, Right.Manage).Map(
             api,
             "/api/controllers"
         );
         api.MapPost("fit", async (FitRequestContract? request, StudioLookup lookup, Repository<ListedController> shelf, CancellationToken cancel) =>
                 Answer.Of(await FitTask.Of(request, lookup, shelf, cancel))
             )
+            .Needs(Right.BeSomebody)
             .WithSummary("A schedule as a controller can be told it: the program, what is different, and the keys");
         api.MapPost("press", async (PressRequest? request, Repository<ListedController> shelf, CancellationToken cancel) =>
                 Answer.Of(await Press(request, shelf, cancel))
             )
+            .Needs(Right.BeSomebody)
             .WithSummary("Keys pressed on a controller: what it says and remembers");
         api.MapPost("read-back", async (ReadBackRequest? request, Repository<ListedController> shelf, EnteredPrograms entered, CancellationToken cancel) =>
                 Answer.Of(await ReadBackTask.Of(request, shelf, entered, cancel))
             )
+            .Needs(Right.BeSomebody)
             .WithSummary("What a controller shows beside what was set: differences, what they would do, and what somebody probably did");
     }
 

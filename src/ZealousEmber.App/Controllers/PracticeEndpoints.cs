@@ -5,6 +5,7 @@ using ZealousEmber.App.Mapping;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Controllers;
 using ZealousEmber.Core.Controllers.Practice;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
 using Answer = ZealousEmber.App.Http.Answer;
@@ -67,7 +68,7 @@ internal static class PracticeEndpoints
 
     public static void MapPractice(this WebApplication app)
     {
-        var api = app.MapGroup("/api/practice").WithTags("Practice");
+        var api = app.MapGroup("/api/practice").Needs(Right.See).WithTags("Practice");
         api.MapGet("{id:int}", async (int id, Repository<ListedController> controllers, CancellationToken cancel) =>
                 await controllers.Find(id, cancel) is { } found
                     ? Results.Ok(PracticeTasks.Of(found.Item.Profile).Select(Write))
@@ -101,6 +102,7 @@ internal static class PracticeEndpoints
                     CancellationToken cancel
                 ) => Answer.Of(await Check(request, controllers, log, time, Versions.Stamp(http).By, cancel))
             )
+            .Needs(Right.BeSomebody)
             .WithSummary("What came of a task: what was entered otherwise, what it would do, and what probably happened");
     }
 

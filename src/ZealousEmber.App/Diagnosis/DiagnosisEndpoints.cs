@@ -9,6 +9,7 @@ using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Diagnosis;
 using ZealousEmber.Core.Firing.Readings;
 using ZealousEmber.Core.Learning;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -26,6 +27,7 @@ internal static class DiagnosisEndpoints
 
     public static void MapDiagnosis(this WebApplication app) =>
         app.MapPost("/api/diagnosis", async (DiagnosisRequest? request, StudioLookup lookup) => Answer.Of(await Make(request, lookup)))
+            .Needs(Right.BeSomebody)
             .WithMetadata(new BodySize(BodyLimit.Log))
             .WithTags("Diagnosis")
             .WithSummary("Causes of faults weighed by what is known of the firing, and the one change to make")

@@ -4,6 +4,7 @@ using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Services.Firings;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Diagnosis;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Saving;
@@ -15,12 +16,13 @@ internal static class FiringChange
 {
     public static void MapChanges(this WebApplication app)
     {
-        var api = app.MapGroup("/api/firings/{id:int}").WithTags("Diagnosis");
+        var api = app.MapGroup("/api/firings/{id:int}").Needs(Right.See).WithTags("Diagnosis");
         api.MapGet("diagnosis", Why)
             .WithSummary("Causes of its faults, weighed by its own numbers, each with the change that fixes it")
             .Produces<FiringCause[]>()
             .ProducesProblem(404);
         api.MapPost("change", Change)
+            .Needs(Right.OwnSchedules, NeedOf.FiringSchedule)
             .WithSummary("Make a change the next version of its schedule, with the reason and the firing it came from")
             .Produces<ChangeResponse>(201)
             .ProducesProblem(404)

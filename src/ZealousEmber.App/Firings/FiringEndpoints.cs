@@ -3,6 +3,7 @@ using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Wire;
 using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Rows;
 
@@ -16,9 +17,9 @@ internal static class FiringEndpoints
 
     public static void MapFirings(this WebApplication app)
     {
-        var api = app.MapGroup("/api/firings").WithTags("Firings");
+        var api = app.MapGroup("/api/firings").Needs(Right.See).WithTags("Firings");
         api.AddEndpointFilter(KeepUnderWay);
-        new RepositoryEndpoints<FiringContract, VersionedFiringContract, FiringDraft>("firing", FiringPins.Read, FiringMapping.Write).Map(
+        new RepositoryEndpoints<FiringContract, VersionedFiringContract, FiringDraft>("firing", FiringPins.Read, FiringMapping.Write, Right.Reserve).Map(
             api,
             "/api/firings",
             Search

@@ -12,6 +12,7 @@ using ZealousEmber.Core.Cones;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Readings;
 using ZealousEmber.Core.Kilns.Fuel;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Records;
 
 namespace ZealousEmber.App.Firings;
@@ -23,9 +24,10 @@ internal static class FiringEntries
 
     public static void MapEntries(this WebApplication app)
     {
-        var api = app.MapGroup("/api/firings/{id:int}").WithTags("Live");
+        var api = app.MapGroup("/api/firings/{id:int}").Needs(Right.See).WithTags("Live");
         api.MapGet("entries", All).WithSummary("Everything noted of a firing, in the order of time").Produces<EntryContract[]>().ProducesProblem(404);
         api.MapPost("entries", Add)
+            .Needs(Right.NoteReading)
             .WithSummary("Note something; the same key again is the same entry")
             .Produces<EntryContract>(201)
             .Produces<EntryContract>()
@@ -33,6 +35,7 @@ internal static class FiringEntries
             .ProducesProblem(409)
             .ProducesValidationProblem(422);
         api.MapPut("entries/{key}/photo", AddPhoto)
+            .Needs(Right.NoteReading)
             .WithMetadata(new BodySize(BodyLimit.Photo))
             .RequireRateLimiting(LargeBodies.Photos)
             .WithSummary("Note a photo: the bytes themselves; ?at= says when, ?text= what it shows. The same key again is the same entry")

@@ -2,6 +2,7 @@ using System.Text;
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.Files;
+using ZealousEmber.Core.People;
 
 namespace ZealousEmber.App.Firings;
 
@@ -10,7 +11,7 @@ internal static class FiringFileEndpoints
 {
     public static void MapFiringFiles(this WebApplication app)
     {
-        var api = app.MapGroup("/api/firings/{id:int}").WithTags("Logbook");
+        var api = app.MapGroup("/api/firings/{id:int}").Needs(Right.See).WithTags("Logbook");
         api.MapGet("file", async (int id, FiringFiles files, HttpResponse response, CancellationToken cancel) =>
                 await files.Of(id, cancel) is { } file
                     ? Answer.Named(response, $"firing-{id}.json", Results.Json(file))

@@ -3,6 +3,7 @@ using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.Firings;
 using ZealousEmber.App.Services.Learning;
 using ZealousEmber.Core.Logbook;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Firings;
@@ -12,6 +13,7 @@ internal static class FiringForetold
 {
     public static void MapFiringForetold(this WebApplication app) =>
         app.MapGet("/api/firings/{id:int}/foretold", Foretold)
+            .Needs(Right.See)
             .WithTags("Learning")
             .WithSummary("What was foretold of a started firing, beside what came")
             .Produces<ForetoldContract>()

@@ -13,6 +13,7 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Readings;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Files;
 using ZealousEmber.Store.Repositories;
@@ -31,7 +32,7 @@ internal static class FiringLogFile
 
     public static void MapLogFiles(this WebApplication app)
     {
-        var api = app.MapGroup("/api/firings/{id:int}/log").WithTags("Live");
+        var api = app.MapGroup("/api/firings/{id:int}/log").Needs(Right.See).WithTags("Live");
         api.MapPost(
                 "look",
                 async (int id, LogLookRequest? request, [AsParameters] LiveStudio studio, SettingsStore<StudioSettings> settings, CancellationToken cancel) =>
@@ -41,10 +42,12 @@ internal static class FiringLogFile
                             LogPreview.Of(request, studio.Now, (await settings.Read(cancel)).Item.Zone, begun: await studio.Runs.Find(id, cancel) is not null)
                         )
             )
+            .Needs(Right.Run, NeedOf.Firing)
             .WithSummary("How a log is probably to be read, from pieces of it")
             .Produces<LogLookResponse>()
             .ProducesValidationProblem(422);
         api.MapPut("", Take)
+            .Needs(Right.Run, NeedOf.Firing)
             .WithMetadata(new BodySize(BodyLimit.WholeLog))
             .RequireRateLimiting(LargeBodies.Queue)
             .WithSummary(

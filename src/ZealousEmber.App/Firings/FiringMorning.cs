@@ -1,6 +1,8 @@
 using ZealousEmber.App.Contracts;
+using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Services.Firings;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Repositories;
 using Duration = NodaTime.Duration;
@@ -15,6 +17,7 @@ internal static class FiringMorning
 
     public static void MapMorning(this WebApplication app) =>
         app.MapGet("/api/firings/morning", Show)
+            .Needs(Right.See)
             .WithTags("Diagnosis")
             .WithSummary("What the latest firing that was read says by shelf, and what to change next; nothing when none was read lately")
             .Produces<MorningContract>()

@@ -9,6 +9,7 @@ using ZealousEmber.Core.Diagnosis;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Learning;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
@@ -24,11 +25,12 @@ internal static class FiringReading
 
     public static void MapReading(this WebApplication app)
     {
-        var api = app.MapGroup("/api/firings/{id:int}").WithTags("Reading");
+        var api = app.MapGroup("/api/firings/{id:int}").Needs(Right.See).WithTags("Reading");
         api.MapGet("reading", Show).WithSummary("What was read of a firing, and what it says").Produces<ReadingView>().ProducesProblem(404);
         api.MapPut("reading", (int id, ReadingContract? wire, [AsParameters] ReadingStudio studio, HttpContext context, CancellationToken cancel) =>
                 Save(id, wire?.Packs ?? [], wire?.Results ?? new ResultsContract(), studio, context, cancel)
             )
+            .Needs(Right.Run, NeedOf.Firing)
             .WithSummary("Save packs and results over the version named in If-Match")
             .Produces<ReadingView>()
             .ProducesValidationProblem(422)
@@ -40,6 +42,7 @@ internal static class FiringReading
                     ? ProblemResponses.Of([new Problem("packs", "Which packs were read? An empty list takes them away.")])
                     : await Save(id, wire.Packs, null, studio, context, cancel)
             )
+            .Needs(Right.Run, NeedOf.Firing)
             .WithSummary("Save the packs as they were read; over the version in If-Match, where one is named")
             .Produces<PacksResponse>()
             .ProducesValidationProblem(422)
@@ -49,6 +52,7 @@ internal static class FiringReading
         api.MapPut("results", async (int id, ResultsContract? wire, [AsParameters] ReadingStudio studio, HttpContext context, CancellationToken cancel) =>
                 wire is null ? ProblemResponses.Of([new Problem("", "Results are missing here.")]) : await Save(id, null, wire, studio, context, cancel)
             )
+            .Needs(Right.Run, NeedOf.Firing)
             .WithSummary("Save what came out; over the version in If-Match, where one is named")
             .Produces<ResultsContract>()
             .ProducesValidationProblem(422)

@@ -2,6 +2,7 @@ using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.Live;
 using ZealousEmber.Core;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Firings;
@@ -14,6 +15,7 @@ internal static class FiringReplay
 
     public static void MapFiringReplay(this WebApplication app) =>
         app.MapGet("/api/firings/{id:int}/replay", Again)
+            .Needs(Right.See)
             .RequireRateLimiting(LargeBodies.Queue)
             .WithTags("Live")
             .WithSummary("What was told of a firing as it went on, at so many moments evenly spread")

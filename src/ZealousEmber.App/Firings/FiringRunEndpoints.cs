@@ -6,6 +6,7 @@ using ZealousEmber.App.Services.Firings;
 using ZealousEmber.App.Services.Live;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Firings;
@@ -19,38 +20,44 @@ internal static class FiringRunEndpoints
 
     public static void MapRuns(this WebApplication app)
     {
-        var api = app.MapGroup("/api/firings/{id:int}").WithTags("Live");
+        var api = app.MapGroup("/api/firings/{id:int}").Needs(Right.See).WithTags("Live");
         api.MapPost("start", Start)
+            .Needs(Right.Run, NeedOf.Firing)
             .WithSummary("Start a firing: from here on what it is fired with stays as it is")
             .Produces<RunContract>(201)
             .ProducesValidationProblem(422)
             .ProducesProblem(404)
             .ProducesProblem(409);
         api.MapPost("stop", Say(RunChange.Stopped))
+            .Needs(Right.Run, NeedOf.Firing)
             .WithSummary("Stop it before its end")
             .Produces<RunContract>()
             .ProducesValidationProblem(422)
             .ProducesProblem(404)
             .ProducesProblem(409);
         api.MapPost("opened", Opened)
+            .Needs(Right.Run, NeedOf.Firing)
             .WithSummary("The kiln was opened")
             .Produces<RunContract>()
             .ProducesValidationProblem(422)
             .ProducesProblem(404)
             .ProducesProblem(409);
         api.MapPost("read", Say(RunChange.Read))
+            .Needs(Right.Run, NeedOf.Firing)
             .WithSummary("Its packs and its ware were read")
             .Produces<RunContract>()
             .ProducesValidationProblem(422)
             .ProducesProblem(404)
             .ProducesProblem(409);
         api.MapPost("closed", Close)
+            .Needs(Right.Run, NeedOf.Firing)
             .WithSummary("Nothing more is to be noted; saying it again with reopen takes that back")
             .Produces<RunContract>()
             .ProducesValidationProblem(422)
             .ProducesProblem(404)
             .ProducesProblem(409);
         api.MapPost("resume", Say(RunChange.Resumed))
+            .Needs(Right.Run, NeedOf.Firing)
             .WithSummary("Go on with a firing that was stopped")
             .Produces<RunContract>()
             .ProducesValidationProblem(422)
@@ -70,6 +77,7 @@ internal static class FiringRunEndpoints
             .ProducesProblem(404)
             .ProducesValidationProblem(422);
         app.MapGet("/api/firings/runs", Started)
+            .Needs(Right.See)
             .WithTags("Live")
             .WithSummary("Firings that were started and where they stand, the latest first, a part at a time; ?firings=1,2 for those alone")
             .Produces<RunSummary[]>()

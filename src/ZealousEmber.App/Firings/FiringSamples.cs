@@ -19,6 +19,7 @@ internal static class FiringSamples
 
     public static void MapFiringSamples(this WebApplication app) =>
         app.MapPost("/api/firings/{id:int}/samples", Push)
+            .ForAnybody()
             .WithTags("Live")
             .WithMetadata(new BodySize(BodyLimit.Log))
             .WithSummary("Readings from a logger, with the kiln's token as Bearer; the same again is accepted once")

@@ -2,6 +2,7 @@ using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.Core.Logbook;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Firings;
@@ -13,6 +14,7 @@ internal static class FiringSheet
 
     public static void MapSheets(this WebApplication app) =>
         app.MapGet("/api/firings/{id:int}/sheet", Show)
+            .Needs(Right.See)
             .WithTags("Reading")
             .WithSummary("A firing line by line, as it is pinned up")
             .Produces<LogSheetContract>()

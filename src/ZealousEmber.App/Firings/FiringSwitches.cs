@@ -3,6 +3,7 @@ using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.Live;
 using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.People;
 
 namespace ZealousEmber.App.Firings;
 
@@ -11,6 +12,7 @@ internal static class FiringSwitches
 {
     public static void MapFiringSwitches(this WebApplication app) =>
         app.MapGet("/api/firings/{id:int}/switches", Switches)
+            .Needs(Right.See)
             .WithTags("Live")
             .WithSummary("How the switches of a firing were turned, and are to be turned")
             .Produces<SwitchesContract>()

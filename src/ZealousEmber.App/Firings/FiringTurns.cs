@@ -4,6 +4,7 @@ using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Services.Live;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns.Fuel;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Firings;
@@ -78,6 +79,7 @@ internal static class FiringTurns
 {
     public static void MapTurns(this WebApplication app) =>
         app.MapGroup("/api/firings/{id:int}")
+            .Needs(Right.See)
             .WithTags("Fuel kilns")
             .MapGet("turns", Show)
             .WithSummary("The turns of a firing in a fuel kiln: the plan, what is due, where it is, and the plan as it would be from now")

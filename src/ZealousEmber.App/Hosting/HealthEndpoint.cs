@@ -1,4 +1,5 @@
 using System.ComponentModel;
+using ZealousEmber.App.Http;
 using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.App.Hosting;
@@ -22,6 +23,7 @@ internal static class HealthEndpoint
 {
     public static void MapHealth(this WebApplication app) =>
         app.MapGet("/api/health", (StoreHealth store) => new Health(store.Trouble is null ? HealthStatus.Ok : HealthStatus.Degraded, store.Trouble))
+            .ForAnybody()
             .WithTags("Program")
             .WithSummary("Whether the program answers and can save");
 }

@@ -1,4 +1,5 @@
 using ZealousEmber.App.Services.Firings;
+using ZealousEmber.App.Services.People;
 using ZealousEmber.Store.Demo;
 using ZealousEmber.Store.Files;
 using ZealousEmber.Store.Saving;
@@ -19,6 +20,7 @@ internal static class StudioStart
             app.Services.GetRequiredService<StoreHealth>().Damage = damage;
             app.Logger.LogError("The data file is damaged: {Damage}", damage);
         }
+        await app.Services.GetRequiredService<SignedIn>().Load(CancellationToken.None, withSessions: true);
         if (!app.Configuration.GetValue<bool>("demo"))
             return;
         await SaltmarshLane.Seed(scope.ServiceProvider, time);

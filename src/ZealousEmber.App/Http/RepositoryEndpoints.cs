@@ -1,4 +1,5 @@
 using ZealousEmber.Core;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Saving;
 
@@ -8,18 +9,20 @@ namespace ZealousEmber.App.Http;
 /// <param name="What">In messages: "kiln".</param>
 /// <param name="Read">From the wire, with what stood there before and the services of the request.</param>
 /// <param name="Write">To the wire.</param>
+/// <param name="Changes">The right to add, change and delete; what only owners may wants the password again.</param>
 internal sealed record RepositoryEndpoints<TWire, TStored, T>(
     string What,
     Func<TWire?, T?, HttpContext, Task<Result<T>>> Read,
-    Func<Versioned<T>, TStored> Write
+    Func<Versioned<T>, TStored> Write,
+    Right Changes
 )
     where TWire : class
     where TStored : notnull
     where T : class
 {
     /// <summary>For what is read without looking anything up.</summary>
-    public RepositoryEndpoints(string what, Func<TWire?, Result<T>> read, Func<Versioned<T>, TStored> write)
-        : this(what, (wire, _, _) => Task.FromResult(read(wire)), write) { }
+    public RepositoryEndpoints(string what, Func<TWire?, Result<T>> read, Func<Versioned<T>, TStored> write, Right changes)
+        : this(what, (wire, _, _) => Task.FromResult(read(wire)), write, changes) { }
 
     /// <summary>All of them; its list is asked for with <paramref name="search"/> where that is more than words.</summary>
     public void Map(RouteGroupBuilder api, string path, Delegate? search = null)
@@ -38,11 +41,13 @@ internal sealed record RepositoryEndpoints<TWire, TStored, T>(
         else
             api.MapGet("", search).Produces<TStored[]>().ProducesValidationProblem(422);
         api.MapPost("", add)
+            .Needs(Changes, passwordAgain: Changes == Right.Manage)
             .WithSummary($"Add a {What}; sent again with the same Idempotency-Key it is the one that was added")
             .Produces<TStored>(201)
             .ProducesValidationProblem(422);
         api.MapGet("{id:int}", find).WithSummary($"One {What}").Produces<TStored>().ProducesProblem(404).ProducesProblem(409);
         api.MapPut("{id:int}", save)
+            .Needs(Changes, passwordAgain: Changes == Right.Manage)
             .WithSummary("Save over the version named in If-Match")
             .Produces<TStored>()
             .ProducesValidationProblem(422)
@@ -50,11 +55,16 @@ internal sealed record RepositoryEndpoints<TWire, TStored, T>(
             .ProducesProblem(412)
             .ProducesProblem(428);
         api.MapDelete("{id:int}", delete)
+            .Needs(Changes, passwordAgain: Changes == Right.Manage)
             .WithSummary("Delete, unless it was changed since the version named in If-Match; can be undone")
             .Produces(204)
             .ProducesProblem(404)
             .ProducesProblem(412);
-        api.MapPost("{id:int}/restore", restore).WithSummary($"Restore a deleted {What}").Produces<TStored>().ProducesProblem(404);
+        api.MapPost("{id:int}/restore", restore)
+            .Needs(Changes, passwordAgain: Changes == Right.Manage)
+            .WithSummary($"Restore a deleted {What}")
+            .Produces<TStored>()
+            .ProducesProblem(404);
     }
 
     private async Task<IResult> Search(string? search, int? skip, int? take, Repository<T> repository, HttpContext context, CancellationToken cancel)

@@ -53,6 +53,9 @@ internal sealed class RequestChecks(RequestDelegate next)
             rate.MinDataRate = new MinDataRate(SlowestUpload, TimeSpan.FromSeconds(10));
         if (TooLarge(context))
             return ProblemResponses.Write(context, StatusCodes.Status413PayloadTooLarge);
+        // The framework's own answers to a method or a body no address takes: they tell nothing, and come before the question who asks.
+        if (context.GetEndpoint() is { RequestDelegate: { } refuse } and not RouteEndpoint)
+            return refuse(context);
         return next(context);
     }
 

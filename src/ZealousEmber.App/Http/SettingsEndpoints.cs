@@ -1,4 +1,5 @@
 using ZealousEmber.Core;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Saving;
 
@@ -19,6 +20,7 @@ internal sealed record SettingsEndpoints<TWire, TStored, T>(string Summary, Func
             save = Save;
         api.MapGet("", show).WithSummary(Summary).Produces<TStored>();
         api.MapPut("", save)
+            .Needs(Right.Manage, passwordAgain: true)
             .WithSummary("Save over the version named in If-Match; what is missing stays")
             .Produces<TStored>()
             .ProducesValidationProblem(422)

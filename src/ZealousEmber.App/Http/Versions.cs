@@ -45,12 +45,18 @@ internal static class Versions
     public static bool IsKnown(HttpRequest request, int version) =>
         request.GetTypedHeaders().IfNoneMatch.Any(t => t.Compare(new EntityTagHeaderValue(Tag(version)), useStrongComparison: false));
 
-    /// <summary>Who saves, and the key of the save, as the client says them; too long ones are as if they had not been said.</summary>
+    /// <summary>Who saves, and the key of the save as the client says it; too long ones are as if they had not been said.</summary>
     public static SaveStamp Stamp(HttpRequest request)
     {
         var key = request.Headers[IdempotencyKey].ToString().Trim();
-        var person = Uri.UnescapeDataString(request.Headers[Person].ToString()).Trim();
-        return new SaveStamp(person.Length is > 0 and <= LongestName ? person : null, key.Length is > 0 and <= LongestKey ? key : null);
+        var caller = request.HttpContext.Caller();
+        // Where there are accounts, who somebody is comes from the session; what a page says of it counts for nothing.
+        var person = caller is { IsAlone: false } ? caller.Name ?? "" : Uri.UnescapeDataString(request.Headers[Person].ToString()).Trim();
+        return new SaveStamp(
+            person.Length is > 0 and <= LongestName ? person : null,
+            key.Length is > 0 and <= LongestKey ? key : null,
+            PersonId: caller?.PersonId
+        );
     }
 
     /// <summary>The answer to a save whose If-Match is missing, or names no version of ours.</summary>

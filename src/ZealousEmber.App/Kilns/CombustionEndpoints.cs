@@ -3,6 +3,7 @@ using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns.Fuel;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.App.Kilns;
@@ -58,10 +59,12 @@ internal static class CombustionEndpoints
 
     public static void MapCombustion(this WebApplication app)
     {
-        var api = app.MapGroup("/api/kilns").WithTags("Fuel kilns");
+        var api = app.MapGroup("/api/kilns").Needs(Right.See).WithTags("Fuel kilns");
         api.MapPost("combustion", (CombustionRequest? request) => Answer.Of(Burn(request)))
+            .Needs(Right.BeSomebody)
             .WithSummary("How much of a fuel’s heat stays in a chamber, by its air");
         api.MapPost("breath", async (BreathRequest? request, StudioLookup lookup) => Answer.Of(await Breathe(request, lookup)))
+            .Needs(Right.BeSomebody)
             .WithSummary("The air, the draft and the heat of a setting");
     }
 

@@ -4,6 +4,7 @@ using ZealousEmber.App.Services.Learning;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Learning;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Kilns;
@@ -17,6 +18,7 @@ internal static class FuelLearned
                     ? Results.Ok(Write(await taught.Of(id, kiln, cancel)))
                     : ProblemResponses.NotFound("fuel kiln")
             )
+            .Needs(Right.See)
             .WithTags("Fuel kilns")
             .WithSummary("What a fuel kiln’s firings have taught: burners, air, the eye, and climb by setting")
             .Produces<FuelLearnedContract>()

@@ -12,6 +12,7 @@ using ZealousEmber.Core.Controllers.ReadingBack;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Rows;
@@ -23,13 +24,14 @@ internal static class KilnBank
 {
     public static void MapBanks(this WebApplication app)
     {
-        var api = app.MapGroup("/api/kilns/{id:int}").WithTags("Controllers");
+        var api = app.MapGroup("/api/kilns/{id:int}").Needs(Right.See).WithTags("Controllers");
         api.MapGet("bank", Bank).WithSummary("What is in which program of a kiln, and where a schedule belongs").Produces<BankContract>().ProducesProblem(404);
         api.MapGet("entered", Entered)
             .WithSummary("What was entered at a kiln and read back, the latest first")
             .Produces<EnteredContract[]>()
             .ProducesProblem(404);
         api.MapPost("entered", Enter)
+            .Needs(Right.Run, NeedOf.Kiln)
             .WithSummary(
                 "What a kiln's controller shows after a schedule was entered: compared and recorded; sent again with the same Idempotency-Key it is "
                     + "recorded once"

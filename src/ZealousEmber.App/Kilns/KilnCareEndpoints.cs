@@ -5,6 +5,7 @@ using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
 
@@ -17,13 +18,15 @@ internal static class KilnCareEndpoints
 
     public static void MapKilnCare(this WebApplication app)
     {
-        var api = app.MapGroup("/api/kilns/{id:int}").WithTags("Learning");
+        var api = app.MapGroup("/api/kilns/{id:int}").Needs(Right.See).WithTags("Learning");
         api.MapPut("care", SaveCare)
+            .Needs(Right.Run, NeedOf.Kiln)
             .WithSummary("Say something over what was learned, with a note; and when to be reminded")
             .Produces<CareContract>()
             .ProducesProblem(404)
             .ProducesValidationProblem(422);
         api.MapPost("maintenance", AddDone)
+            .Needs(Right.Run, NeedOf.Kiln)
             .WithSummary("Something was done: new elements or a new thermocouple start their numbers anew")
             .Produces<MaintenanceContract>(201)
             .ProducesProblem(404)
@@ -31,12 +34,14 @@ internal static class KilnCareEndpoints
         api.MapDelete("maintenance/{entry:int}", (int id, int entry, KilnCareRepository book, CancellationToken cancel) =>
                 Remove(id, entry, false, book, cancel)
             )
+            .Needs(Right.Run, NeedOf.Kiln)
             .WithSummary("Take something out again; can be undone")
             .Produces(204)
             .ProducesProblem(404);
         api.MapPost("maintenance/{entry:int}/restore", (int id, int entry, KilnCareRepository book, CancellationToken cancel) =>
                 Remove(id, entry, true, book, cancel)
             )
+            .Needs(Right.Run, NeedOf.Kiln)
             .WithSummary("Bring it back")
             .Produces(204)
             .ProducesProblem(404);

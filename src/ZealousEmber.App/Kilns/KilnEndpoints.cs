@@ -6,6 +6,7 @@ using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Kilns.Fuel;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Repositories;
 
@@ -16,9 +17,12 @@ internal static class KilnEndpoints
 {
     public static void MapKilns(this WebApplication app)
     {
-        var api = app.MapGroup("/api/kilns").WithTags("Kilns");
+        var api = app.MapGroup("/api/kilns").Needs(Right.See).WithTags("Kilns");
         api.AddEndpointFilter(KeepFiring);
-        new RepositoryEndpoints<KilnContract, VersionedKilnContract, StudioKiln>("kiln", KilnMapping.ReadOwn, KilnMapping.Write).Map(api, "/api/kilns");
+        new RepositoryEndpoints<KilnContract, VersionedKilnContract, StudioKiln>("kiln", KilnMapping.ReadOwn, KilnMapping.Write, Right.Manage).Map(
+            api,
+            "/api/kilns"
+        );
         api.MapGet("classes", () => KilnClass.All.Select(Class).Concat(FuelKilnClass.All.Select(Class)))
             .WithSummary("Classes to start from, with their usual numbers")
             .Produces<KilnClassContract[]>();
@@ -28,10 +32,12 @@ internal static class KilnEndpoints
             .WithSummary("What each number of a kiln may be and means")
             .Produces<KilnNumberContract[]>();
         api.MapPost("resized", (ResizeContract? wish) => Answer.Of(Resize(wish)))
+            .Needs(Right.BeSomebody)
             .WithSummary("A gas kiln of another size: what was usual for its size goes with it, what was measured stays")
             .Produces<KilnContract>()
             .ProducesValidationProblem(422);
         api.MapPost("portrait", (KilnContract? kiln, SettingsStore<StudioSettings> studio, CancellationToken cancel) => Portrait(kiln, studio, cancel))
+            .Needs(Right.BeSomebody)
             .WithSummary("What a kiln can do: climb and fall, cooling, usual firings")
             .Produces<KilnPortraitContract>()
             .ProducesValidationProblem(422);

@@ -6,6 +6,7 @@ using ZealousEmber.App.Services.Logs;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Repositories;
@@ -19,6 +20,7 @@ internal static class KilnFitEndpoint
 
     public static void MapFit(this WebApplication app) =>
         app.MapPost("/api/kilns/{id:int}/fit", Learn)
+            .Needs(Right.BeSomebody)
             .WithTags("Kilns")
             .WithSummary("Learn a kiln from logs; nothing is saved until the kiln is")
             .WithMetadata(new BodySize(BodyLimit.Log))

@@ -5,6 +5,7 @@ using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Services.Firings;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Fuel;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Kilns;
@@ -19,6 +20,7 @@ internal static class KilnHistory
 
     public static void MapKilnHistory(this WebApplication app) =>
         app.MapGet("/api/kilns/{id:int}/history", History)
+            .Needs(Right.See)
             .WithTags("Learning")
             .WithSummary("A kiln's firings, maintenance, reminders, climbs and months")
             .Produces<KilnHistoryContract>()

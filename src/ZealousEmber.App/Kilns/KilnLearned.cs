@@ -6,6 +6,7 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Learning;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Records;
@@ -21,6 +22,7 @@ internal static class KilnLearned
     public static void MapKilnLearned(this WebApplication app)
     {
         app.MapGet("/api/kilns/{id:int}/learned", Learned)
+            .Needs(Right.See)
             .WithTags("Learning")
             .WithSummary("What a kiln has taught: each number, how sure, how many readings stand behind it, how it moved")
             .Produces<LearnedContract>()

@@ -5,6 +5,7 @@ using ZealousEmber.App.Services.Learning;
 using ZealousEmber.Core.Firing;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Logbook;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Kilns;
@@ -14,6 +15,7 @@ internal static class KilnScoreEndpoint
 {
     public static void MapKilnScore(this WebApplication app) =>
         app.MapGet("/api/kilns/{id:int}/score", Score)
+            .Needs(Right.See)
             .WithTags("Learning")
             .WithSummary("What was foretold of a kiln’s firings beside what came, the share inside the band, and how far bands are widened for it")
             .Produces<KilnScoreContract>()

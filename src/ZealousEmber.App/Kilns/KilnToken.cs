@@ -2,6 +2,7 @@ using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.Live;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Kilns;
@@ -11,12 +12,13 @@ internal static class KilnToken
 {
     public static void MapKilnToken(this WebApplication app)
     {
-        var kiln = app.MapGroup("/api/kilns/{id:int}/token").WithTags("Live");
+        var kiln = app.MapGroup("/api/kilns/{id:int}/token").Needs(Right.See).WithTags("Live");
         kiln.MapPost("", GiveToken)
+            .Needs(Right.Manage, passwordAgain: true)
             .WithSummary("A token for a kiln's logger, told once; the one before is no longer taken")
             .Produces<TokenContract>(201)
             .ProducesProblem(404);
-        kiln.MapDelete("", RevokeToken).WithSummary("Take a kiln's token away").Produces(204).ProducesProblem(404);
+        kiln.MapDelete("", RevokeToken).Needs(Right.Manage, passwordAgain: true).WithSummary("Take a kiln's token away").Produces(204).ProducesProblem(404);
     }
 
     private static async Task<IResult> GiveToken(

@@ -5,6 +5,7 @@ using ZealousEmber.App.Wire;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns.Fuel;
 using ZealousEmber.Core.Logbook;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Repositories;
 
@@ -15,6 +16,7 @@ internal static class LastTurns
 {
     public static void MapLastTurns(this WebApplication app) =>
         app.MapGet("/api/kilns/{id:int}/last-turns", Last)
+            .Needs(Right.See)
             .WithTags("Kilns")
             .WithSummary("The turns really made in the last finished firing of a fuel kiln: with this schedule, else of this kind; nothing where none was")
             .Produces<LastTurnsContract>()

@@ -5,6 +5,7 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Kilns.Electric;
 using ZealousEmber.Core.Learning;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using Answer = ZealousEmber.App.Http.Answer;
 
@@ -19,6 +20,7 @@ internal static class LearningReplay
         app.MapPost("/api/learning/replay", async (LearningRequest? request, StudioLookup lookup, CancellationToken cancel) =>
                 Answer.Of(await Replay(request, lookup, cancel))
             )
+            .Needs(Right.BeSomebody)
             .WithMetadata(new BodySize(BodyLimit.Log))
             .RequireRateLimiting(LargeBodies.Queue)
             .WithTags("Learning")

@@ -5,6 +5,7 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Firing.Live;
 using ZealousEmber.Core.Firing.Readings;
 using ZealousEmber.Core.Kilns.Electric;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 
 namespace ZealousEmber.App.Live;
@@ -19,6 +20,7 @@ internal static class LiveReplay
         app.MapPost("/api/live/replay", async (ReplayRequest? request, StudioLookup lookup, CancellationToken cancel) =>
                 Answer.Of(await Make(request, lookup, cancel))
             )
+            .Needs(Right.BeSomebody)
             .WithMetadata(new BodySize(BodyLimit.Log))
             .RequireRateLimiting(LargeBodies.Queue)
             .WithTags("Live")

@@ -1,6 +1,8 @@
 using ZealousEmber.App.Contracts;
+using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.Live;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Live;
@@ -10,8 +12,8 @@ internal static class RoomEndpoints
 {
     public static void MapRoom(this WebApplication app)
     {
-        app.MapHub<LiveHub>(LiveHub.Path);
-        app.MapGet("/api/room", Room).WithTags("Live").WithSummary("Every kiln as it is now").Produces<RoomKiln[]>();
+        app.MapHub<LiveHub>(LiveHub.Path).Needs(Right.See);
+        app.MapGet("/api/room", Room).Needs(Right.See).WithTags("Live").WithSummary("Every kiln as it is now").Produces<RoomKiln[]>();
     }
 
     private static async Task<IResult> Room([AsParameters] LiveStudio studio, Repository<StudioKiln> kilns, CancellationToken cancel)

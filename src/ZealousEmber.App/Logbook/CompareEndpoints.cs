@@ -5,6 +5,7 @@ using ZealousEmber.App.Services.Firings;
 using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Logbook;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Units;
 
 namespace ZealousEmber.App.Logbook;
@@ -16,6 +17,7 @@ internal static class CompareEndpoints
 
     public static void MapCompare(this WebApplication app) =>
         app.MapPost("/api/compare", Compare)
+            .Needs(Right.BeSomebody)
             .WithTags("Logbook")
             .WithSummary("Firings on one chart, and what probably set them apart")
             .Produces<CompareResponse>()

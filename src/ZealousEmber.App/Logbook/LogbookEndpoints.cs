@@ -2,6 +2,7 @@ using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.Firings;
 using ZealousEmber.Core;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Logbook;
@@ -19,11 +20,13 @@ internal static class LogbookEndpoints
     public static void MapLogbook(this WebApplication app)
     {
         app.MapGet("/api/logbook", Search)
+            .Needs(Right.See)
             .WithTags("Logbook")
             .WithSummary("Finished firings that match, the latest first")
             .Produces<LogbookPage>()
             .ProducesValidationProblem(422);
         app.MapGet("/api/logbook/trends", Trends)
+            .Needs(Right.See)
             .WithTags("Logbook")
             .WithSummary("Climb times, offset, cost and losses over time, of what matches")
             .Produces<TrendsResponse>()

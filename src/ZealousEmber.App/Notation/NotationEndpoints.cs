@@ -3,6 +3,7 @@ using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Notation;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -23,6 +24,7 @@ internal static class NotationEndpoints
 {
     public static void MapNotation(this WebApplication app) =>
         app.MapPost("/api/notation/parse", (ParseRequest? request) => Parse(request ?? new ParseRequest(null)))
+            .Needs(Right.BeSomebody)
             .WithTags("Notation")
             .WithSummary("Read a schedule as it is spoken, printed or pasted")
             .Produces<ParseResponse>()

@@ -5,6 +5,7 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Packing.Rules;
 using ZealousEmber.Core.Packing.Search;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Rows;
 
@@ -18,20 +19,24 @@ internal static class PackingEndpoints
 
     public static void MapPacking(this WebApplication app)
     {
-        var api = app.MapGroup("/api/packing").WithTags("Packing");
+        var api = app.MapGroup("/api/packing").Needs(Right.See).WithTags("Packing");
         api.MapPost("", async (PackingRequestContract? request, StudioLookup lookup, CancellationToken cancel) =>
                 Answer.Of(await Pack(request, lookup, cancel))
             )
+            .Needs(Right.BeSomebody)
             .WithSummary("How to pack a load into a kiln: shelves, props, heights, and a place for every piece");
         api.MapPost("check", async (PackingCheckContract? request, StudioLookup lookup) => Answer.Of(await Check(request, lookup)))
+            .Needs(Right.BeSomebody)
             .WithSummary("Which rules a plan breaks, and at which piece");
         api.MapPost("firings", async (PackingRequestContract? request, StudioLookup lookup, CancellationToken cancel) =>
                 Answer.Of(await Firings(request, lookup, cancel))
             )
+            .Needs(Right.BeSomebody)
             .WithSummary("How many firings a load needs, one after another");
         api.MapPost("choices", async (PackingRequestContract? request, StudioLookup lookup, Repository<StudioKiln> kilns, CancellationToken cancel) =>
                 Answer.Of(await Choices(request, lookup, kilns, cancel))
             )
+            .Needs(Right.BeSomebody)
             .WithSummary("What would take more when not all of it goes in: handles turned, other shelves, another kiln");
     }
 

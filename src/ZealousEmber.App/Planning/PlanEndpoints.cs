@@ -6,6 +6,7 @@ using ZealousEmber.Core;
 using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Kilns.Fuel;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Units;
 
@@ -16,12 +17,15 @@ internal static class PlanEndpoints
 {
     public static void MapPlans(this WebApplication app)
     {
-        var api = app.MapGroup("/api/plan").WithTags("Planning");
+        var api = app.MapGroup("/api/plan").Needs(Right.See).WithTags("Planning");
         api.MapPost("", async (PlanRequest? request, StudioLookup lookup) => await Plan(request, lookup))
+            .Needs(Right.BeSomebody)
             .WithSummary("The fastest schedule this ware, these glazes and this kiln can stand, with all there is to know about it");
         api.MapPost("what-if", async (WhatIfRequest? request, StudioLookup lookup) => Answer.Of(await WhatIfs.Make(request, lookup)))
+            .Needs(Right.BeSomebody)
             .WithSummary("The plan for a thicker, wetter, cooler or later firing, and how it differs");
         api.MapPost("load", async (LoadRequest? request, StudioLookup lookup) => Answer.Of(await LoadSummaries.Make(request, lookup)))
+            .Needs(Right.BeSomebody)
             .WithSummary("What follows from a load, before anything is planned");
         api.MapGet("schools", async (StudioLookup lookup) => Options(await lookup.Preferences()))
             .WithSummary("What practitioners differ on, with a line of why each");

@@ -5,6 +5,7 @@ using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Assessment;
 using ZealousEmber.Core.Kilns.Fuel;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 
@@ -19,6 +20,7 @@ internal static class PreviewEndpoints
         app.MapPost("/api/preview", async (PreviewRequest? request, string? cones, StudioLookup lookup) =>
                 Answer.Of(await Make(request, lookup, string.Equals(cones, "all", StringComparison.OrdinalIgnoreCase)))
             )
+            .Needs(Right.BeSomebody)
             .WithTags("Preview")
             .WithSummary("Times, curve, cones, power and findings of a schedule");
 

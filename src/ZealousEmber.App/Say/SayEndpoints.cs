@@ -6,6 +6,7 @@ using ZealousEmber.App.Services.Firings;
 using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Planning;
 using ZealousEmber.Core.Saying;
 using ZealousEmber.Core.Saying.Reading;
@@ -20,10 +21,13 @@ internal static class SayEndpoints
 {
     public static void MapSay(this WebApplication app)
     {
-        var api = app.MapGroup("/api/say").WithTags("Firings");
+        var api = app.MapGroup("/api/say").Needs(Right.See).WithTags("Firings");
         api.MapPost("", async (SayRequest? request, SayingContexts contexts, CancellationToken cancel) => Answer.Of(await Read(request, contexts, cancel)))
+            .Needs(Right.BeSomebody)
             .WithSummary("A firing from a sentence: what was understood, what is asked, and what was not read");
-        api.MapPost("written", Write).WithSummary("A firing that was said, as it is added: with a name, the studio's defaults and the sizes its ware had last");
+        api.MapPost("written", Write)
+            .Needs(Right.BeSomebody)
+            .WithSummary("A firing that was said, as it is added: with a name, the studio's defaults and the sizes its ware had last");
     }
 
     private static async Task<Result<SayResponse>> Read(SayRequest? request, SayingContexts contexts, CancellationToken cancel)

@@ -6,6 +6,7 @@ using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Kilns;
 using ZealousEmber.Core.Notation;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Core.Units;
 using ZealousEmber.Store.Repositories;
@@ -66,29 +67,42 @@ internal static class ScheduleEndpoints
 
     public static void MapSchedules(this WebApplication app)
     {
-        var api = app.MapGroup("/api/schedules").WithTags("Schedules");
+        var api = app.MapGroup("/api/schedules").Needs(Right.See).WithTags("Schedules");
 
         api.MapGet("", Search)
             .WithSummary("Find schedules, a part at a time: ?skip= and ?take=; X-Total-Count tells how many there are")
             .Produces<ScheduleSummary[]>()
             .ProducesValidationProblem(422);
-        api.MapPost("", Create).WithSummary("Save a new schedule").Produces<VersionedScheduleContract>(201).ProducesValidationProblem(422);
+        api.MapPost("", Create)
+            .Needs(Right.OwnSchedules)
+            .WithSummary("Save a new schedule")
+            .Produces<VersionedScheduleContract>(201)
+            .ProducesValidationProblem(422);
         api.MapGet("tags", async (ScheduleRepository schedules, CancellationToken cancel) =>
                 (await schedules.Tags(cancel)).Select(t => new TagCount(t.Tag, t.Count))
             )
             .WithSummary("All tags in use");
-        api.MapPost("convert", Convert).WithSummary("Read a schedule in another unit, exactly").Produces<ScheduleContract>().ProducesValidationProblem(422);
+        api.MapPost("convert", Convert)
+            .Needs(Right.BeSomebody)
+            .WithSummary("Read a schedule in another unit, exactly")
+            .Produces<ScheduleContract>()
+            .ProducesValidationProblem(422);
         api.MapGet("{id:int}", Find).WithSummary("One schedule").Produces<VersionedScheduleContract>().ProducesProblem(404);
         api.MapPut("{id:int}", Save)
+            .Needs(Right.OwnSchedules, NeedOf.Schedule)
             .WithSummary("Save over the version named in If-Match")
             .Produces<VersionedScheduleContract>()
             .ProducesValidationProblem(422)
             .ProducesProblem(404)
             .ProducesProblem(412)
             .ProducesProblem(428);
-        api.MapDelete("{id:int}", Delete).WithSummary("Delete; can be undone").Produces(204).ProducesProblem(404);
-        api.MapPost("{id:int}/restore", Restore).WithSummary("Bring a deleted schedule back").Produces<VersionedScheduleContract>().ProducesProblem(404);
-        api.MapPost("{id:int}/copy", Copy).WithSummary("Make a copy").Produces<VersionedScheduleContract>(201).ProducesProblem(404);
+        api.MapDelete("{id:int}", Delete).Needs(Right.OwnSchedules, NeedOf.Schedule).WithSummary("Delete; can be undone").Produces(204).ProducesProblem(404);
+        api.MapPost("{id:int}/restore", Restore)
+            .Needs(Right.OwnSchedules, NeedOf.Schedule)
+            .WithSummary("Bring a deleted schedule back")
+            .Produces<VersionedScheduleContract>()
+            .ProducesProblem(404);
+        api.MapPost("{id:int}/copy", Copy).Needs(Right.OwnSchedules).WithSummary("Make a copy").Produces<VersionedScheduleContract>(201).ProducesProblem(404);
         api.MapGet("{id:int}/versions", History)
             .WithSummary("Its history, newest first, one for each sitting; all with ?all=true")
             .Produces<VersionSummary[]>()

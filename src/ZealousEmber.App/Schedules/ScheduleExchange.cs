@@ -6,6 +6,7 @@ using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Services.Files;
 using ZealousEmber.Core;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Schedules;
 using ZealousEmber.Store.Repositories;
 using ZealousEmber.Store.Rows;
@@ -19,12 +20,13 @@ internal static class ScheduleExchange
 
     public static void MapExchange(this WebApplication app)
     {
-        var api = app.MapGroup("/api/schedules").WithTags("Exchange");
+        var api = app.MapGroup("/api/schedules").Needs(Right.See).WithTags("Exchange");
         api.MapGet("export", Export)
             .WithSummary("Schedules as a file: ?ids=1,2 (all when left out), ?format=json or csv")
             .Produces<ScheduleFile>()
             .ProducesValidationProblem(422);
         api.MapPost("import", Import)
+            .Needs(Right.OwnSchedules)
             .WithSummary("Import a file, JSON or CSV; all of it or nothing")
             .Accepts<ScheduleFile>("application/json", "text/csv")
             .WithMetadata(new BodySize(BodyLimit.Import))

@@ -1,6 +1,7 @@
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Schedules;
@@ -16,6 +17,7 @@ internal static class ScheduleFiring
                 Versions.WriteTag(response, firing.Version, firing.SaveKey);
                 return Results.Ok(FiringMapping.Write(firing));
             })
+            .Needs(Right.See)
             .WithTags("Firings")
             .WithSummary("The firing a schedule was planned for; nothing when it stands alone")
             .Produces<VersionedFiringContract>()

@@ -1,6 +1,7 @@
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.Files;
+using ZealousEmber.Core.People;
 
 namespace ZealousEmber.App.Schedules;
 
@@ -11,6 +12,7 @@ internal static class ScheduleShareEndpoint
 
     public static void MapScheduleShare(this WebApplication app) =>
         app.MapGet("/api/schedules/{id:int}/share", Share)
+            .Needs(Right.See)
             .WithTags("Logbook")
             .WithSummary("A schedule with how its firings came out in its notes, as a file another studio imports")
             .Produces<ScheduleFile>()

@@ -6,6 +6,7 @@ using ZealousEmber.App.Wire;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Kilns;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Repositories;
 
 namespace ZealousEmber.App.Starts;
@@ -19,11 +20,13 @@ internal static class StartEndpoints
     public static void MapStarts(this WebApplication app)
     {
         app.MapPost("/api/starts", Find)
+            .Needs(Right.BeSomebody)
             .WithTags("Clock")
             .WithSummary("The best starts: every rule met, then cost, then comfort")
             .Produces<StartsResponse>()
             .ProducesValidationProblem(422);
         app.MapPost("/api/starts/calendar", Calendar)
+            .Needs(Right.BeSomebody)
             .WithTags("Clock")
             .WithSummary("The watch times of a firing as an iCalendar file")
             .Produces(200, contentType: "text/calendar")

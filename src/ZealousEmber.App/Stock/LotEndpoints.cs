@@ -5,6 +5,7 @@ using ZealousEmber.App.Mapping;
 using ZealousEmber.App.Services.Firings;
 using ZealousEmber.Core;
 using ZealousEmber.Core.Firing;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Saying.Reading;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Repositories;
@@ -17,10 +18,11 @@ internal static class LotEndpoints
 {
     public static void MapLots(this WebApplication app)
     {
-        var api = app.MapGroup("/api/lots").WithTags("Firings");
+        var api = app.MapGroup("/api/lots").Needs(Right.See).WithTags("Firings");
         api.MapPost("read", async (LotLinesRequest? request, SayingContexts contexts, FiringFinder firings, TimeProvider time, CancellationToken cancel) =>
                 Answer.Of(await Read(request, contexts, firings, time, cancel))
             )
+            .Needs(Right.BeSomebody)
             .WithSummary("Lots from lines as people write them");
         api.MapGet("usual", async (string? what, FiringFinder firings, CancellationToken cancel) => await Usual(what, firings, cancel))
             .WithSummary("Sizes of ware as they were last written down: of one name, or all there are");

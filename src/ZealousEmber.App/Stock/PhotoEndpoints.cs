@@ -1,6 +1,7 @@
 using Microsoft.Net.Http.Headers;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.Files;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Ware;
 using ZealousEmber.Store.Records;
 using ZealousEmber.Store.Repositories;
@@ -15,8 +16,8 @@ internal static class PhotoEndpoints
 {
     public static void MapPhotos(this WebApplication app)
     {
-        Map<Clay>(app.MapGroup("/api/clays").WithTags("Clays and glazes"), PhotoOf.Clay, "clay");
-        Map<Glaze>(app.MapGroup("/api/glazes").WithTags("Clays and glazes"), PhotoOf.Glaze, "glaze");
+        Map<Clay>(app.MapGroup("/api/clays").Needs(Right.See).WithTags("Clays and glazes"), PhotoOf.Clay, "clay");
+        Map<Glaze>(app.MapGroup("/api/glazes").Needs(Right.See).WithTags("Clays and glazes"), PhotoOf.Glaze, "glaze");
     }
 
     private static void Map<T>(RouteGroupBuilder api, PhotoOf of, string what)
@@ -32,13 +33,14 @@ internal static class PhotoEndpoints
         api.MapGet("photos", all).WithSummary($"Which {what} has a photo").Produces<PhotoContract[]>();
         api.MapGet("{id:int}/photo", show).WithSummary($"The photo of a {what}").Produces(200, contentType: "image/jpeg").ProducesProblem(404);
         api.MapPut("{id:int}/photo", save)
+            .Needs(Right.Reserve)
             .WithSummary($"Save a photo of a {what}, in the place of the one before")
             .WithMetadata(new BodySize(BodyLimit.Photo))
             .RequireRateLimiting(LargeBodies.Photos)
             .Produces(204)
             .ProducesValidationProblem(422)
             .ProducesProblem(404);
-        api.MapDelete("{id:int}/photo", remove).WithSummary($"Remove the photo of a {what}").Produces(204).ProducesProblem(404);
+        api.MapDelete("{id:int}/photo", remove).Needs(Right.Reserve).WithSummary($"Remove the photo of a {what}").Produces(204).ProducesProblem(404);
     }
 
     private static async Task<IResult> Show(PhotoOf of, int id, PhotoRepository photos, CancellationToken cancel) =>

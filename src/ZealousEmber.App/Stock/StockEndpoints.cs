@@ -1,6 +1,7 @@
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Ware;
 
 namespace ZealousEmber.App.Stock;
@@ -10,12 +11,12 @@ internal static class StockEndpoints
 {
     public static void MapStock(this WebApplication app)
     {
-        new RepositoryEndpoints<ClayContract, VersionedClayContract, Clay>("clay", StockMapping.Read, StockMapping.Write).Map(
-            app.MapGroup("/api/clays").WithTags("Clays and glazes"),
+        new RepositoryEndpoints<ClayContract, VersionedClayContract, Clay>("clay", StockMapping.Read, StockMapping.Write, Right.Reserve).Map(
+            app.MapGroup("/api/clays").Needs(Right.See).WithTags("Clays and glazes"),
             "/api/clays"
         );
-        new RepositoryEndpoints<GlazeContract, VersionedGlazeContract, Glaze>("glaze", StockMapping.Read, StockMapping.Write).Map(
-            app.MapGroup("/api/glazes").WithTags("Clays and glazes"),
+        new RepositoryEndpoints<GlazeContract, VersionedGlazeContract, Glaze>("glaze", StockMapping.Read, StockMapping.Write, Right.Reserve).Map(
+            app.MapGroup("/api/glazes").Needs(Right.See).WithTags("Clays and glazes"),
             "/api/glazes"
         );
     }

@@ -4,7 +4,9 @@ using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.Files;
 using ZealousEmber.App.Services.Firings;
 using ZealousEmber.App.Services.Live;
+using ZealousEmber.App.Services.People;
 using ZealousEmber.Core;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Files;
 
 namespace ZealousEmber.App.Studio;
@@ -33,12 +35,14 @@ internal static class ArchiveEndpoints
     public static void MapArchives(this WebApplication app)
     {
         app.MapGet("/api/backup", Backup)
+            .Needs(Right.Manage, passwordAgain: true)
             .WithMetadata(new OwnPagesOnly())
             .RequireRateLimiting(LargeBodies.Copies)
             .WithTags("Studio")
             .WithSummary("The whole studio as one archive: the database, and everything in open formats beside it")
             .Produces(200, contentType: "application/zip");
         app.MapPost("/api/restore", Restore)
+            .Needs(Right.Manage, passwordAgain: true)
             .WithMetadata(new BodySize(BodyLimit.Studio))
             .RequireRateLimiting(LargeBodies.Queue)
             .WithTags("Studio")
@@ -80,6 +84,7 @@ internal static class ArchiveEndpoints
         StudioFolder folder,
         LiveFirings live,
         FiringReader reader,
+        SignedIn signedIn,
         CancellationToken cancel
     )
     {
@@ -96,6 +101,7 @@ internal static class ArchiveEndpoints
             // Asked again where nobody else writes: what was saved while the archive came in stays.
             if (!await studio.TakeOver(file, "The archive", cancel))
                 return ProblemResponses.Conflict(NotEmpty);
+            await signedIn.Load(CancellationToken.None, withSessions: true);
             await live.FollowAll(CancellationToken.None);
             await reader.Refresh(CancellationToken.None);
             return Results.Ok(manifest.Value);

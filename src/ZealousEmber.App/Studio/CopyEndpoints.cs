@@ -1,6 +1,7 @@
 using System.Globalization;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.Files;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Files;
 
 namespace ZealousEmber.App.Studio;
@@ -10,7 +11,11 @@ internal static class CopyEndpoints
 {
     public static void MapCopies(this WebApplication app)
     {
-        var api = app.MapGroup("/api/studio").WithTags("Studio").WithMetadata(new OwnPagesOnly()).RequireRateLimiting(LargeBodies.Copies);
+        var api = app.MapGroup("/api/studio")
+            .Needs(Right.Manage, passwordAgain: true)
+            .WithTags("Studio")
+            .WithMetadata(new OwnPagesOnly())
+            .RequireRateLimiting(LargeBodies.Copies);
         api.MapGet("backup", Backup)
             .WithSummary("A consistent copy of the database, made while it is in use")
             .Produces(200, contentType: "application/vnd.sqlite3");

@@ -4,6 +4,7 @@ using ZealousEmber.App.Http;
 using ZealousEmber.App.Mapping;
 using ZealousEmber.Core.Clock;
 using ZealousEmber.Core.Firing.Live;
+using ZealousEmber.Core.People;
 using ZealousEmber.Core.Planning;
 
 namespace ZealousEmber.App.Studio;
@@ -13,7 +14,7 @@ internal static class StudioEndpoints
 {
     public static void MapStudio(this WebApplication app)
     {
-        var api = app.MapGroup("/api/studio").WithTags("Studio");
+        var api = app.MapGroup("/api/studio").Needs(Right.See).WithTags("Studio");
         new SettingsEndpoints<StudioContract, VersionedStudioContract, StudioSettings>(
             "The studio's clock, units, prices, people and rule",
             StudioMapping.Read,

@@ -1,4 +1,5 @@
 using ZealousEmber.App.Http;
+using ZealousEmber.Core.People;
 using ZealousEmber.Store.Files;
 using ZealousEmber.Store.Saving;
 
@@ -14,7 +15,7 @@ internal static class UnreadableEndpoints
 {
     public static void MapUnreadable(this WebApplication app)
     {
-        var api = app.MapGroup("/api/unreadable").WithTags("Studio");
+        var api = app.MapGroup("/api/unreadable").Needs(Right.Manage, passwordAgain: true).WithTags("Studio");
         api.MapGet("", async (RawRows rows, CancellationToken cancel) => (await rows.Unreadable(cancel)).Select(Write))
             .WithSummary("What is stored but cannot be read")
             .Produces<UnreadableContract[]>();

@@ -1,12 +1,13 @@
 using Microsoft.AspNetCore.SignalR;
 using ZealousEmber.App.Contracts;
+using ZealousEmber.App.Services.People;
 
 namespace ZealousEmber.App.Services.Live;
 
 /// <summary>
 /// Tells watchers of firings under way: <c>told</c> with the firing's number and a <see cref="LiveContract"/>, once they are there and at every change.
 /// </summary>
-internal sealed class LiveHub(LiveFirings firings, LiveFeeds feeds) : Hub
+internal sealed class LiveHub(LiveFirings firings, LiveFeeds feeds, OpenPages pages) : Hub
 {
     /// <summary>Where watchers come to.</summary>
     public const string Path = "/live";
@@ -17,6 +18,8 @@ internal sealed class LiveHub(LiveFirings firings, LiveFeeds feeds) : Hub
     /// <summary>A page that opens while nothing changes, the logger being silent say, still has to ring.</summary>
     public override async Task OnConnectedAsync()
     {
+        if (Context.GetHttpContext() is { } http)
+            pages.Opened(Context, http);
         feeds.Open(Context.ConnectionId);
         try
         {
@@ -32,6 +35,7 @@ internal sealed class LiveHub(LiveFirings firings, LiveFeeds feeds) : Hub
     public override Task OnDisconnectedAsync(Exception? exception)
     {
         feeds.Close(Context.ConnectionId);
+        pages.Closed(Context.ConnectionId);
         return base.OnDisconnectedAsync(exception);
     }
 }

@@ -1457,6 +1457,1022 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/people': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Everybody with an account, by name */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['MemberContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    /** Add somebody. The first is an owner with a password, and makes the studio a shared one */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PersonRequest'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['MemberContract'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/people/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Somebody */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['MemberContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    /** Another name or role, over the version named in If-Match */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PersonRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['MemberContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Precondition Failed */
+        412: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+        /** @description Precondition Required */
+        428: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/people/{id}/password': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** A new password: one's own with the one before, or an owner's gift. All sessions end */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PasswordRequest'];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/people/{id}/pin': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** Six digits for the studio's own devices */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PinRequest'];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/people/{id}/certificates': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    /** The kilns somebody may fire */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['CertificatesRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['MemberContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/people/{id}/export': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Everything the studio keeps of somebody, for herself and for owners */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/people/{id}/erase': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Take somebody out: firings and counts stay, as those of a former member */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/sessions': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Sign in: by password, or on a device of the studio by PIN */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['SignInRequest'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['MeContract'];
+          };
+        };
+        /** @description Unauthorized */
+        401: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+        /** @description Too Many Requests */
+        429: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/sessions/me': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Who is signed in here, and what may be done */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['MeContract'];
+          };
+        };
+        /** @description Unauthorized */
+        401: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    /** Sign out */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/sessions/step-up': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Give the password again; it counts for ten minutes */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['StepUpRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['MeContract'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+        /** @description Too Many Requests */
+        429: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/devices': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The studio's devices */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['DeviceContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    /** Enrol the device that asks */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['DeviceRequest'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['DeviceContract'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/devices/{id}': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    post?: never;
+    /** Take a device away; what is signed in on it ends */
+    delete: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/devices/pairings': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** A code that enrols the device that reads it, once */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['DeviceRequest'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['PairingContract'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/devices/pair': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Enrol the device that asks, by the code it read */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['PairRequest'];
+        };
+      };
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['DeviceContract'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/audit': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Who changed what, the latest first: ?from=, ?to=, ?personId=, ?words=, ?page= from 1 */
+    get: {
+      parameters: {
+        query?: {
+          from?: string;
+          to?: string;
+          personId?: number;
+          words?: string;
+          page?: number;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['AuditPageContract'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/audit/check': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Whether every change is as it was written */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['AuditCheckContract'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/audit/file': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** All of it as a file: ?as=csv or json */
+    get: {
+      parameters: {
+        query?: {
+          from?: string;
+          to?: string;
+          personId?: number;
+          words?: string;
+          as?: string;
+        };
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/schedules': {
     parameters: {
       query?: never;
@@ -7659,6 +8675,48 @@ export interface components {
     Atmosphere: 'oxidising' | 'neutral' | 'light-reduction' | 'heavy-reduction';
     /** @enum {string} */
     AttendanceRule: 'never-alone' | 'alarm-between' | 'marked-moments';
+    /** @description What a look at the whole chain found. */
+    AuditCheckContract: {
+      /**
+       * Format: int32
+       * @description How many changes there are.
+       */
+      rows: number;
+      /** @description Whether every one is as it was written. */
+      unbroken: boolean;
+      /**
+       * Format: int32
+       * @description The first that is not.
+       */
+      firstBroken: null | number;
+    };
+    /** @description A change, as the audit tells it. */
+    AuditContract: {
+      /**
+       * Format: int32
+       * @description Its place in the chain.
+       */
+      n: number;
+      /**
+       * Format: date-time
+       * @description When.
+       */
+      at: string;
+      who: null | components['schemas']['NamedContract'];
+      device: null | components['schemas']['NamedContract'];
+      /** @description What was done. */
+      what: string;
+      /** @description To what, as an address. */
+      subject: string;
+      before: null | components['schemas']['JsonNode'];
+      after: null | components['schemas']['JsonNode'];
+    };
+    /** @description A part of the audit. */
+    AuditPageContract: {
+      items: components['schemas']['AuditContract'][];
+      /** Format: int32 */
+      total: number;
+    };
     /** @description A span of temperature in which something happens to clay. */
     BandContract: {
       name: string;
@@ -7827,6 +8885,10 @@ export interface components {
       /** Format: int32 */
       segment: number;
       text: string;
+    };
+    /** @description The kilns somebody may fire. */
+    CertificatesRequest: {
+      kilnIds: null | number[];
     };
     /** @description The inside of a kiln, mm. */
     ChamberContract: {
@@ -8184,6 +9246,32 @@ export interface components {
       damper: number;
       /** @description Minutes since the burners went out, until it may be opened. */
       curve: components['schemas']['CurvePointContract'][];
+    };
+    /** @description A device of the studio. */
+    DeviceContract: {
+      /**
+       * Format: int32
+       * @description Number.
+       */
+      id: number;
+      /** @description What it is called. */
+      name: string;
+      /**
+       * Format: date-time
+       * @description Since when.
+       */
+      enrolledAt: string;
+      /**
+       * Format: date-time
+       * @description When it last asked for anything.
+       */
+      seenAt: null | string;
+      /** @description Whether it is the one that asks. */
+      isThis: boolean;
+    };
+    /** @description A device to be enrolled: the one that asks, or one that reads the code. */
+    DeviceRequest: {
+      name: null | string;
     };
     /** @description Faults to be explained: by numbers, or by the firing they came from. */
     DiagnosisRequest: {
@@ -9548,6 +10636,7 @@ export interface components {
     ImportResponse: {
       imported: components['schemas']['VersionedScheduleContract'][];
     };
+    JsonNode: unknown;
     /** @description What somebody wants kept as it is. */
     KeepContract: {
       /** @description One a shelf from the bottom, mm; the topmost goes to the lid. */
@@ -10699,6 +11788,44 @@ export interface components {
       at?: null | string;
       note?: null | string;
     };
+    /** @description Who is signed in here. */
+    MeContract: {
+      /** @description alone or shared. */
+      mode: string;
+      /** @description What she is; display for a device of the studio with nobody signed in. */
+      role: components['schemas']['Role'];
+      person: null | components['schemas']['NamedContract'];
+      device: null | components['schemas']['NamedContract'];
+      /** @description Everything that may be done here. */
+      rights: string[];
+      /**
+       * Format: date-time
+       * @description The end, if nothing more is done by hand.
+       */
+      idleUntil: null | string;
+      /**
+       * Format: date-time
+       * @description The end, whatever is done.
+       */
+      endsAt: null | string;
+      /**
+       * Format: date-time
+       * @description Until when the password given again counts.
+       */
+      steppedUpUntil: null | string;
+    };
+    /** @description Somebody with an account; what is hers alone only for herself and for owners. */
+    MemberContract: {
+      /** Format: int32 */
+      id: number;
+      name: string;
+      role: components['schemas']['Role'];
+      /** Format: int32 */
+      version?: null | number;
+      certificates?: null | number[];
+      hasPassword?: null | boolean;
+      hasPin?: null | boolean;
+    };
     /** @description Everything a controller remembers; answers as they are shown. */
     MemoryContract: {
       slot?: null | string;
@@ -10811,6 +11938,12 @@ export interface components {
        * @description 1 where it was that much at least, -1 at most, 0 where it was read from both sides.
        */
       bound: number;
+    };
+    /** @description Somebody, or a device, by number and name. */
+    NamedContract: {
+      /** Format: int32 */
+      id: number;
+      name: string;
     };
     /** @description What somebody has to do next. */
     NextContract: {
@@ -11052,6 +12185,22 @@ export interface components {
       /** Format: int32 */
       version: number;
     };
+    /** @description The code a device read. */
+    PairRequest: {
+      code: null | string;
+    };
+    /** @description A code that enrols one device, once. */
+    PairingContract: {
+      /** @description What the QR says: opened on the device, it is enrolled. */
+      address: string;
+      /** @description The same as a drawing. */
+      qrSvg: string;
+      /**
+       * Format: date-time
+       * @description It is taken until then.
+       */
+      until: string;
+    };
     /** @description Text to be read as steps. */
     ParseRequest: {
       /** @description A line, several lines, or a table with tabs. */
@@ -11073,6 +12222,11 @@ export interface components {
       segments: components['schemas']['SegmentContract'][];
       /** @description The same steps as they would be written out. */
       line: string;
+    };
+    /** @description A password to be. */
+    PasswordRequest: {
+      current: null | string;
+      password: null | string;
     };
     /** @description A cone at the end. */
     PatchCone: {
@@ -11115,6 +12269,12 @@ export interface components {
     PersonContract: {
       name: null | string;
       hours: null | components['schemas']['WeeklySpanContract'][];
+    };
+    /** @description Somebody to be added, or changed. */
+    PersonRequest: {
+      name: null | string;
+      role: null | components['schemas']['Role'];
+      password?: null | string;
     };
     /** @description Which thing has a photo, and since when: a new one is a new moment. */
     PhotoContract: {
@@ -11170,6 +12330,10 @@ export interface components {
        * @description What each further piece adds to a stack.
        */
       step?: null | number;
+    };
+    /** @description A PIN to be. */
+    PinRequest: {
+      pin: null | string;
     };
     /** @description A witness pack. */
     PlacedPackContract: {
@@ -12129,6 +13293,11 @@ export interface components {
       /** Format: double */
       plannedHoldMinutes?: null | number;
     };
+    /**
+     * @description What somebody is in a shared studio.
+     * @enum {string}
+     */
+    Role: 'owner' | 'firer' | 'maker' | 'display';
     /** @description A kiln as it stands in the kiln room. */
     RoomKiln: {
       /** Format: int32 */
@@ -12660,6 +13829,12 @@ export interface components {
      * @enum {string}
      */
     ShelfRegion: 'full' | 'front' | 'back';
+    /** @description To sign in: a name, with a password or on a device of the studio with a PIN. */
+    SignInRequest: {
+      name: null | string;
+      password: null | string;
+      pin: null | string;
+    };
     /** @description A number that was learned. */
     SinceNumber: {
       /** Format: double */
@@ -12870,6 +14045,10 @@ export interface components {
      * @enum {string}
      */
     StepSource: 'controller' | 'shadow';
+    /** @description The password given again. */
+    StepUpRequest: {
+      password: null | string;
+    };
     /** Format: binary */
     Stream: string;
     /** @description The studio's clock: zone, price of power, who is in when, and what is asked of them. */
