@@ -10,6 +10,7 @@ const ground = ['api', 'chart', 'draft', 'fields', 'testing', 'ui'];
 
 /** Folders of web/src/lib that are about a part of the job, from the ground up: each may use those before it, through their index.ts, words.ts and queries.ts. */
 const features = [
+  'people',
   'glossary',
   'findings',
   'controllers',

@@ -38,6 +38,7 @@ internal static class ArchiveEndpoints
             .Needs(Right.Manage, passwordAgain: true)
             .WithMetadata(new OwnPagesOnly())
             .RequireRateLimiting(LargeBodies.Copies)
+            .AddEndpointFilter(CopyEndpoints.Noted)
             .WithTags("Studio")
             .WithSummary("The whole studio as one archive: the database, and everything in open formats beside it")
             .Produces(200, contentType: "application/zip");

@@ -3,6 +3,8 @@ using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.Files;
 using ZealousEmber.Core.People;
 using ZealousEmber.Store.Files;
+using ZealousEmber.Store.Members;
+using ZealousEmber.Store.Saving;
 
 namespace ZealousEmber.App.Studio;
 
@@ -15,7 +17,8 @@ internal static class CopyEndpoints
             .Needs(Right.Manage, passwordAgain: true)
             .WithTags("Studio")
             .WithMetadata(new OwnPagesOnly())
-            .RequireRateLimiting(LargeBodies.Copies);
+            .RequireRateLimiting(LargeBodies.Copies)
+            .AddEndpointFilter(Noted);
         api.MapGet("backup", Backup)
             .WithSummary("A consistent copy of the database, made while it is in use")
             .Produces(200, contentType: "application/vnd.sqlite3");
@@ -35,6 +38,23 @@ internal static class CopyEndpoints
                 await export.Write(zip, cancel);
             return Send(file, "application/zip", $"zealous-ember-{Day(time)}.zip");
         });
+
+    /// <summary>Tells the audit that a copy was taken away. On a full disk it is taken all the same: that is when it is wanted most.</summary>
+    internal static async ValueTask<object?> Noted(EndpointFilterInvocationContext call, EndpointFilterDelegate next)
+    {
+        var http = call.HttpContext;
+        try
+        {
+            await http
+                .RequestServices.GetRequiredService<AuditLog>()
+                .Note(new Writer(http.Caller()?.PersonId, http.Caller()?.DeviceId), "took away", "copies", http.RequestAborted);
+        }
+        catch (Exception error) when (error is not OperationCanceledException)
+        {
+            http.RequestServices.GetRequiredService<ILogger<AuditLog>>().LogWarning("A copy could not be told to the audit: {Why}", error.Message);
+        }
+        return await next(call);
+    }
 
     /// <summary>Makes a file of its own and sends it; of what is given up nothing is left.</summary>
     internal static async Task<IResult> Made(StudioFolder folder, Func<string, Task<IResult>> make)

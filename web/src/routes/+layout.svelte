@@ -6,6 +6,7 @@
   import type { Snippet } from 'svelte';
   import { page } from '$app/state';
   import { lend } from '$lib/library/remove';
+  import Gate from '$lib/people/Gate.svelte';
   import AlarmBanner from '$lib/live/AlarmBanner.svelte';
   import UnreadableBanner from '$lib/library/UnreadableBanner.svelte';
   import StudioDisplay from '$lib/studio/StudioDisplay.svelte';
@@ -21,20 +22,22 @@
 </script>
 
 <QueryClientProvider {client}>
-  {#if bare}
-    {@render children()}
-  {:else}
-    <a class="skip btn btn-primary btn-sm" href="#main">To the content</a>
-    <div class="frame">
-      <Places />
-      <main id="main">
-        <AlarmBanner />
-        <UnreadableBanner />
-        {@render children()}
-      </main>
-      <StudioDisplay />
-    </div>
-  {/if}
+  <Gate open={page.route.id === '/pair'}>
+    {#if bare}
+      {@render children()}
+    {:else}
+      <a class="skip btn btn-primary btn-sm" href="#main">To the content</a>
+      <div class="frame">
+        <Places />
+        <main id="main">
+          <AlarmBanner />
+          <UnreadableBanner />
+          {@render children()}
+        </main>
+        <StudioDisplay />
+      </div>
+    {/if}
+  </Gate>
   <Toasts />
 </QueryClientProvider>
 

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { me } from './me.svelte';
 import { person } from './person';
 import type { components, paths } from './schema';
 
@@ -70,11 +71,31 @@ export type Unit = Preview['unit'];
 /** One way to the server; answers are typed from its own description. */
 export const api = createClient<paths>({ baseUrl: '/' });
 
+/** Changes on their way, so that they can be sent once more when who it is was answered. */
+const underWay = new Map<string, Request>();
+
 api.use({
-  onRequest: ({ request }) => {
-    if (request.method !== 'GET' && person.name)
-      request.headers.set('Studio-Person', encodeURIComponent(person.name));
+  onRequest: ({ request, id }) => {
+    if (me.asksByItself) request.headers.set('Asked-By-Itself', '1');
+    if (request.method === 'GET') return request;
+    if (person.name) request.headers.set('Studio-Person', encodeURIComponent(person.name));
+    underWay.set(id, request.clone());
     return request;
+  },
+  onResponse: async ({ request, response, id }) => {
+    const again = underWay.get(id);
+    underWay.delete(id);
+    // What signs in asks for itself.
+    if ((response.status !== 401 && response.status !== 403) || request.url.includes('/api/sessions')) return;
+    if (response.status === 401) me.is(null);
+    const problem = (await response
+      .clone()
+      .json()
+      .catch(() => ({}))) as { stepUp?: boolean };
+    const asks = problem.stepUp ? 'password' : response.status === 401 || me.isDisplay ? 'name' : null;
+    // What is only looked at is asked for anew once somebody is in; a page that nobody touches asks nobody.
+    if (!asks || !again || me.asksByItself) return;
+    return (await me.ask(asks)) ? fetch(again) : undefined;
   }
 });
 

@@ -10,6 +10,8 @@
   import { MarkedWords, Saying, written } from '$lib/saying';
   import { toasts } from '$lib/ui/toasts.svelte';
   import SaidFacts from './SaidFacts.svelte';
+  import { me } from '$lib/api/me.svelte';
+  import MayNot from '$lib/ui/MayNot.svelte';
 
   /** One line to say what is to be fired: it becomes a firing with its plan; a schedule in shorthand opens the editor. */
   interface Props {
@@ -104,8 +106,12 @@
   };
 </script>
 
+{#if !me.may('reserve')}<div class="px-3.5 pt-3">
+    <MayNot right="reserve" why="Firings are planned by firers and owners. Ask one of them." />
+  </div>{/if}
 <form
   bind:this={form}
+  inert={!me.may('reserve')}
   class="flex flex-wrap items-start gap-2 p-3.5"
   onsubmit={(e) => {
     e.preventDefault();

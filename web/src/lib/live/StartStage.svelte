@@ -11,6 +11,8 @@
   import LogDialog from './LogDialog.svelte';
   import type { Run, Summary } from './types';
   import WhichProgram from './WhichProgram.svelte';
+  import { me } from '$lib/api/me.svelte';
+  import MayNot from '$lib/ui/MayNot.svelte';
 
   /** Before the switch: the studio's own list, the cautions, where readings come from, now or later. */
   interface Props {
@@ -112,10 +114,14 @@
           <a class="link" href="/firings/{firingId}?stage=set">Set it first</a>{/if}
       </p>
     {/if}
+    {#if kiln}<MayNot
+        right="run:{kiln.id}"
+        why="Only who is certified for {kiln.name} starts it. An owner certifies, under Stores, People."
+      />{/if}
     <div class="flex flex-wrap items-center gap-2">
       <button
         class="btn btn-primary min-h-14 flex-1 text-lg"
-        disabled={busy || !kiln}
+        disabled={busy || !kiln || !me.may(`run:${kiln.id}`)}
         onclick={() => void start()}
         data-testid="start"
       >

@@ -130,8 +130,8 @@ class Outbox {
             headers
           });
       if (data) for (const run of this.#sent) run(waiting.firingId, data);
-      // The program has no room or no time just now: later. What it refuses for good is said, and kept until somebody has seen to it.
-      if (!data && (response.status >= 500 || response.status === 429)) return false;
+      // The program has no room or no time just now, or nobody is signed in: later. What it refuses for good is said, and kept until somebody has seen to it.
+      if (!data && (response.status >= 500 || [401, 403, 429].includes(response.status))) return false;
       const db = await this.#db;
       if (data) await db?.delete(store, waiting.id as number);
       else await db?.put(store, { ...waiting, refused: sayProblem(error) } satisfies Waiting);

@@ -9,6 +9,8 @@
   import { showAs } from '$lib/display.svelte';
   import StoresTabs from '$lib/ui/StoresTabs.svelte';
   import { openStudio, StudioDraft } from './studio-draft.svelte';
+  import { me } from '$lib/api/me.svelte';
+  import MayNot from '$lib/ui/MayNot.svelte';
 
   /** A page on which the studio's settings are changed: saved as they are typed, followed by every screen at once. */
   const { title, children }: { title: string; children: Snippet<[StudioDraft]> } = $props();
@@ -63,6 +65,7 @@
       >
         {text}
       </p>{/each}
-    {@render children(draft)}
+    <MayNot right="manage" why="Settings, hours and prices are changed by owners of the studio." />
+    <div class="grid gap-3" inert={!me.may('manage')}>{@render children(draft)}</div>
   {/if}
 </div>

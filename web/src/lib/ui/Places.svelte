@@ -4,7 +4,9 @@
   import Moon from '@lucide/svelte/icons/moon';
   import Package from '@lucide/svelte/icons/archive';
   import Sun from '@lucide/svelte/icons/sun';
+  import UserRound from '@lucide/svelte/icons/user-round';
   import { page } from '$app/state';
+  import { me } from '$lib/api/me.svelte';
   import { theme } from './theme.svelte';
 
   /** The places of the program, at the side, and at the thumb on a phone. */
@@ -81,7 +83,13 @@
     <Package size={22} strokeWidth={1.7} aria-hidden="true" />
     Stores
   </a>
-  <button class="place foot" onclick={() => theme.toggle()} data-testid="theme">
+  {#if me.isShared}
+    <a class="place foot who" href="/stores/people" data-testid="who">
+      <UserRound size={20} strokeWidth={1.7} aria-hidden="true" />
+      <span class="name">{me.now?.person?.name ?? 'Sign in'}</span>
+    </a>
+  {/if}
+  <button class="place" class:foot={!me.isShared} onclick={() => theme.toggle()} data-testid="theme">
     {#if theme.current === 'bisque'}<Moon size={20} strokeWidth={1.7} />Night watch{:else}<Sun
         size={20}
         strokeWidth={1.7}
@@ -126,6 +134,12 @@
   .foot {
     margin-top: auto;
   }
+  .name {
+    max-width: 70px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
   nav :focus-visible {
     outline-color: #ffd9a8;
   }
@@ -147,7 +161,9 @@
       justify-content: space-around;
       padding: 4px 6px;
     }
-    .mark {
+    /* On a phone it is under Stores. */
+    .mark,
+    .who {
       display: none;
     }
     .place {

@@ -10,6 +10,7 @@
     { href: '/stores/clays', name: 'Clays' },
     { href: '/stores/glazes', name: 'Glazes' },
     { href: '/stores/clock', name: 'Hours and prices' },
-    { href: '/stores/settings', name: 'Settings' }
+    { href: '/stores/settings', name: 'Settings' },
+    { href: '/stores/people', name: 'People' }
   ]}
 />

@@ -19,6 +19,7 @@
   import { FireStage } from '$lib/live';
   import { startedRun } from '$lib/live/queries';
   import { toasts } from '$lib/ui/toasts.svelte';
+  import MayNot from '$lib/ui/MayNot.svelte';
 
   const stages = [
     { id: 'load', name: 'Load' },
@@ -236,6 +237,10 @@
         </nav>
       </div>
     </header>
+    <MayNot
+      right="reserve"
+      why="Load and plan are changed by firers and owners; notes can be added under Fire."
+    />
     <ConflictBanner draft={firing} what="firing" />
     {#if firing.id !== null}<SummaryStrip
         firingId={firing.id}

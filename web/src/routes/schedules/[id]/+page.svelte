@@ -21,6 +21,8 @@
   import { openSchedule } from '$lib/editor/schedule-draft.svelte';
   import StepList from '$lib/editor/StepList.svelte';
   import WriteOut from '$lib/editor/WriteOut.svelte';
+  import { me } from '$lib/api/me.svelte';
+  import MayNot from '$lib/ui/MayNot.svelte';
 
   const id = $derived(page.params.id === 'new' ? null : Number(page.params.id));
   let parts = $state.raw<ReturnType<typeof editorParts> | null>(null);
@@ -95,7 +97,10 @@
   </div>
 {:else if parts && (id === null || parts.draft.id === id)}
   {@const { draft, place, start, preview: loop, tried } = parts}
-  <div class="editor">
+  {#if !me.may('own-schedules')}<div class="page pb-0!">
+      <MayNot right="own-schedules" why="Schedules are written by firers and owners." />
+    </div>{/if}
+  <div class="editor" inert={!me.may('own-schedules')}>
     <EditorHeader
       {draft}
       {place}

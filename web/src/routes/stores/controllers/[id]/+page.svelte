@@ -19,6 +19,8 @@
   import SaveLine from '$lib/draft/SaveLine.svelte';
   import UndoButtons from '$lib/draft/UndoButtons.svelte';
   import { toasts } from '$lib/ui/toasts.svelte';
+  import { me } from '$lib/api/me.svelte';
+  import MayNot from '$lib/ui/MayNot.svelte';
 
   const client = useQueryClient();
   const id = $derived(Number(page.params.id));
@@ -125,7 +127,10 @@
   </div>
 {:else if draft}
   {@const own = draft}
-  <div class="page max-w-none">
+  {#if !me.may('manage')}<div class="page pb-0!">
+      <MayNot right="manage" why="Controllers are changed by owners of the studio." />
+    </div>{/if}
+  <div class="page max-w-none" inert={!me.may('manage')}>
     <header class="flex flex-wrap items-end gap-x-4 gap-y-1">
       <div class="min-w-0 flex-1 basis-72">
         <a class="link link-hover text-soft text-[13px]" href="/stores/controllers">Controllers</a>

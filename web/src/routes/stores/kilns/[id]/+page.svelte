@@ -18,6 +18,8 @@
   import { ChamberCard } from '$lib/packing';
   import { toasts } from '$lib/ui/toasts.svelte';
   import Taught from './Taught.svelte';
+  import { me } from '$lib/api/me.svelte';
+  import MayNot from '$lib/ui/MayNot.svelte';
 
   const client = useQueryClient();
   const id = $derived(page.params.id === 'new' ? null : Number(page.params.id));
@@ -98,7 +100,10 @@
 {:else if draft && numbers.data}
   {@const kiln = draft}
   {@const portrait = draft.portrait && portraitOn(draft.portrait, display.unit)}
-  <form class="page" onsubmit={make}>
+  {#if !me.may('manage')}<div class="page pb-0!">
+      <MayNot right="manage" why="Kilns are changed by owners of the studio." />
+    </div>{/if}
+  <form class="page" onsubmit={make} inert={!me.may('manage')}>
     <header class="flex flex-wrap items-end gap-x-4 gap-y-2">
       <div class="min-w-0 flex-1 basis-72">
         <a class="link link-hover text-soft text-[13px]" href="/stores/kilns">Kilns</a>
