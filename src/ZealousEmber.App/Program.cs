@@ -19,6 +19,7 @@ using ZealousEmber.App.Kilns;
 using ZealousEmber.App.Learning;
 using ZealousEmber.App.Live;
 using ZealousEmber.App.Logbook;
+using ZealousEmber.App.Network;
 using ZealousEmber.App.Notation;
 using ZealousEmber.App.Packing;
 using ZealousEmber.App.People;
@@ -30,6 +31,7 @@ using ZealousEmber.App.Services.Files;
 using ZealousEmber.App.Services.Firings;
 using ZealousEmber.App.Services.Learning;
 using ZealousEmber.App.Services.Live;
+using ZealousEmber.App.Services.Network;
 using ZealousEmber.App.Services.People;
 using ZealousEmber.App.Sessions;
 using ZealousEmber.App.Starts;
@@ -62,10 +64,11 @@ catch (IOException error) when (error.InnerException is AddressInUseException)
 
 async Task Serve()
 {
-    var port = ListenAddress.PortOf(builder.Configuration);
+    var network = NetworkSettings.Read(builder.Configuration, ListenAddress.PortOf(builder.Configuration), dataFolder);
+    using var certificates = network.SpeaksTls ? StudioCertificates.Open(network, dataFolder, TimeProvider.System) : null;
     builder.WebHost.ConfigureKestrel(kestrel =>
     {
-        ListenAddress.Listen(kestrel, port);
+        ListenAddress.Listen(kestrel, network, certificates);
         kestrel.Limits.MaxRequestBodySize = BodyLimit.Usual;
         // What is longer than our own limits is refused by ourselves, in words.
         (kestrel.Limits.MaxRequestLineSize, kestrel.Limits.MaxRequestHeadersTotalSize) = (64 * 1024, 128 * 1024);
@@ -82,7 +85,8 @@ async Task Serve()
     builder.Services.AddHttpContextAccessor();
     builder.Services.AddSingleton(services => StudioFolder.Hold(dataFolder, services.GetRequiredService<TimeProvider>().GetUtcNow()));
     builder.Services.AddStudioStore(dataFolder);
-    builder.Services.AddPeople(isTls: false, address: null);
+    builder.Services.AddPeople(network.PagesOverTls, network.Public);
+    builder.Services.AddNetwork(network, certificates);
     builder.Services.AddScoped(StudioLookups.On);
     builder.Services.AddScoped<StudioExport>();
     builder.Services.AddScoped<FiringFiles>();
@@ -114,6 +118,7 @@ async Task Serve()
     builder.Services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = CompressionLevel.Optimal);
 
     var app = builder.Build();
+    app.UseProxies(network);
     app.UseMiddleware<SecurityHeaders>();
     app.UseExceptionHandler(
         new ExceptionHandlerOptions { ExceptionHandler = context => ProblemResponses.Write(context, StatusCodes.Status500InternalServerError) }
@@ -133,6 +138,7 @@ async Task Serve()
     app.MapSessions();
     app.MapDevices();
     app.MapAudit();
+    app.MapNetwork();
     app.MapSchedules();
     app.MapExchange();
     app.MapPreview();

@@ -68,7 +68,7 @@ public static class StoreSetup
     }
 
     // A password is worth this much work to whoever has stolen its hash.
-    private const int Rounds = 210_000;
+    internal const int Rounds = 210_000;
 
     private static void AddMembers(IServiceCollection services)
     {

@@ -1,4 +1,3 @@
-using QRCoder;
 using ZealousEmber.App.Contracts;
 using ZealousEmber.App.Http;
 using ZealousEmber.App.Services.People;
@@ -74,7 +73,7 @@ internal static class DeviceEndpoints
             return ProblemResponses.Conflict("A hundred codes wait to be read already. They are forgotten after five minutes.");
         // Behind the #, a code is sent to no server and stands in no log.
         var address = $"{studio.Address.ForPhones(context.Request)}/pair#{offer.Code}";
-        return Results.Created("/api/devices/pairings", new PairingContract(address, Qr(address), offer.Until.ToDateTimeOffset()));
+        return Results.Created("/api/devices/pairings", new PairingContract(address, Qr.Svg(address), offer.Until.ToDateTimeOffset()));
     }
 
     private static async Task<IResult> Pair(PairRequest? wire, [AsParameters] DeviceStudio studio, HttpContext context, CancellationToken cancel)
@@ -103,14 +102,6 @@ internal static class DeviceEndpoints
             { Length: > LongestName } name => new Problem("name", $"A name has at most {LongestName} characters; this one has {name.Length}."),
             var name => name,
         };
-
-    /// <summary>A QR as a drawing.</summary>
-    internal static string Qr(string text)
-    {
-        using var made = QRCodeGenerator.GenerateQrCode(text, QRCodeGenerator.ECCLevel.M);
-        using var drawn = new SvgQRCode(made);
-        return drawn.GetGraphic(4, "#000000", "#ffffff", true, SvgQRCode.SizingMode.ViewBoxAttribute);
-    }
 
     private static DeviceContract Write(DeviceRecord device, bool isThis) =>
         new(device.Id, device.Name, device.MadeAt.ToDateTimeOffset(), device.SeenAt?.ToDateTimeOffset(), isThis);

@@ -2,7 +2,9 @@ using ZealousEmber.Store.Files;
 
 namespace ZealousEmber.App.Hosting;
 
-/// <summary><c>--backup=FILE</c>, <c>--restore=FILE</c> and <c>--check</c>: what is done to a data folder without serving it.</summary>
+/// <summary>
+/// <c>--backup=FILE</c>, <c>--restore=FILE</c>, <c>--network=on</c>, <c>--reset=NAME</c> and <c>--check</c>: what is done to a data folder without serving it.
+/// </summary>
 internal static class DataCommands
 {
     /// <summary>Does what is asked and says so; false when neither was asked. Throws <see cref="StudioFolderException"/> when it cannot be done.</summary>
@@ -23,6 +25,16 @@ internal static class DataCommands
         if (configuration["vocabulary"] is { Length: > 0 } words)
         {
             await File.WriteAllTextAsync(words, Vocabulary.Write());
+            return true;
+        }
+        if (configuration["network"] is { Length: > 0 } network)
+        {
+            await NetworkCommand.Run(network, configuration, folder);
+            return true;
+        }
+        if (configuration["reset"] is { Length: > 0 } name)
+        {
+            await ResetCommand.Run(name, folder);
             return true;
         }
         if (configuration.GetValue<bool>("check"))

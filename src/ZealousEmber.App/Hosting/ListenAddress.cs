@@ -1,11 +1,12 @@
 using System.Globalization;
 using System.Net;
 using Microsoft.AspNetCore.Server.Kestrel.Core;
+using ZealousEmber.App.Services.Network;
 using ZealousEmber.Store.Files;
 
 namespace ZealousEmber.App.Hosting;
 
-/// <summary>Closed by default: this machine only, whatever else is configured.</summary>
+/// <summary>Closed by default: this machine only, unless another address was chosen, with a certificate.</summary>
 internal static class ListenAddress
 {
     private const int UsualPort = 5080;
@@ -22,11 +23,19 @@ internal static class ListenAddress
             var text => throw new StudioFolderException($"PORT is a number from 0 to {IPEndPoint.MaxPort}; it is set to “{text}”."),
         };
 
-    public static void Listen(KestrelServerOptions kestrel, int port)
+    public static void Listen(KestrelServerOptions kestrel, NetworkSettings network, StudioCertificates? certificates)
     {
         // Takes the place of the section of the configuration that could name other addresses.
         kestrel.Configure();
-        kestrel.Listen(IPAddress.Loopback, port);
+        void On(IPAddress address) => kestrel.Listen(address, network.Port, listen =>
+            {
+                if (certificates is not null)
+                    listen.UseHttps(https => https.ServerCertificateSelector = (_, _) => certificates.Current);
+            });
+        On(network.Address);
+        // Whoever sits at this machine finds it there whatever address the network knows.
+        if (network.IsOpen && !network.IsEvery && network.Port != 0)
+            On(IPAddress.Loopback);
         kestrel.AddServerHeader = false;
         kestrel.Limits.MaxRequestHeadersTotalSize = LargestHeaders;
     }

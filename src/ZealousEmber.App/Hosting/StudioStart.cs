@@ -1,4 +1,5 @@
 using ZealousEmber.App.Services.Firings;
+using ZealousEmber.App.Services.Network;
 using ZealousEmber.App.Services.People;
 using ZealousEmber.Store.Demo;
 using ZealousEmber.Store.Files;
@@ -20,7 +21,13 @@ internal static class StudioStart
             app.Services.GetRequiredService<StoreHealth>().Damage = damage;
             app.Logger.LogError("The data file is damaged: {Damage}", damage);
         }
-        await app.Services.GetRequiredService<SignedIn>().Load(CancellationToken.None, withSessions: true);
+        var signedIn = app.Services.GetRequiredService<SignedIn>();
+        await signedIn.Load(CancellationToken.None, withSessions: true);
+        if (app.Services.GetRequiredService<NetworkSettings>() is { IsOpen: true } network && !signedIn.HasOwner)
+            throw new StudioFolderException(
+                $"It is not opened to the network at {network.Address}: there is no owner with a password yet. Start it without EMBER_ADDRESS, make the first "
+                    + "account under Stores, People, and then open it."
+            );
         if (!app.Configuration.GetValue<bool>("demo"))
             return;
         await SaltmarshLane.Seed(scope.ServiceProvider, time);

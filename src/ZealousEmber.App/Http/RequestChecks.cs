@@ -12,7 +12,7 @@ namespace ZealousEmber.App.Http;
 internal sealed class OwnPagesOnly;
 
 /// <summary>Refuses, with problem details, what no page of this program would send: other hosts, other origins, too much, and text nobody can read.</summary>
-internal sealed class RequestChecks(RequestDelegate next)
+internal sealed class RequestChecks(RequestDelegate next, AllowedHosts hosts)
 {
     private const int LargestHeaders = 32 * 1024;
 
@@ -28,8 +28,13 @@ internal sealed class RequestChecks(RequestDelegate next)
     {
         var request = context.Request;
         // A page of another site that has its name point to this machine is still of another site.
-        if (!IsThisMachine(request.Host))
-            return ProblemResponses.Write(context, StatusCodes.Status400BadRequest, "Unknown host", "This program answers only at localhost and 127.0.0.1.");
+        if (!hosts.Knows(request.Host))
+            return ProblemResponses.Write(
+                context,
+                StatusCodes.Status400BadRequest,
+                "Unknown host",
+                $"This program answers only at {Core.Phrases.List(hosts.Names)}."
+            );
         if (request.Headers.Sum(h => h.Key.Length + h.Value.Sum(v => (long)(v?.Length ?? 0))) > LargestHeaders)
             return ProblemResponses.Write(context, StatusCodes.Status431RequestHeaderFieldsTooLarge);
         if (request.Path.Value?.Length + request.QueryString.Value?.Length > LongestAddress)
@@ -58,8 +63,6 @@ internal sealed class RequestChecks(RequestDelegate next)
             return refuse(context);
         return next(context);
     }
-
-    private static bool IsThisMachine(HostString host) => host.Host.ToLowerInvariant() is "localhost" or "127.0.0.1" or "[::1]";
 
     private static bool Writes(string method) => !HttpMethods.IsGet(method) && !HttpMethods.IsHead(method) && !HttpMethods.IsOptions(method);
 

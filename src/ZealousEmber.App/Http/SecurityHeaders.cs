@@ -28,7 +28,7 @@ internal static class BodyLimit
 internal sealed record BodySize(long? MaxRequestBodySize) : IRequestSizeLimitMetadata;
 
 /// <summary>A strict content security policy, and its like, on everything that is sent, answers to faults too.</summary>
-internal sealed class SecurityHeaders(RequestDelegate next, IWebHostEnvironment environment)
+internal sealed class SecurityHeaders(RequestDelegate next, IWebHostEnvironment environment, AllowedHosts hosts)
 {
     private readonly string policy = Policy($"'self'{InlineScripts.Hashes(environment.WebRootFileProvider)}", "'self'");
 
@@ -41,6 +41,9 @@ internal sealed class SecurityHeaders(RequestDelegate next, IWebHostEnvironment 
         context.Response.OnStarting(() =>
         {
             Set(context.Response.Headers, context.Request.Path);
+            // Other programs of this machine speak plainly at the same name.
+            if (hosts.IsTls && context.Request.Host.Host != "localhost")
+                context.Response.Headers.StrictTransportSecurity = "max-age=31536000";
             return Task.CompletedTask;
         });
         return next(context);

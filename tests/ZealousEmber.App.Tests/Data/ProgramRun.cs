@@ -32,7 +32,12 @@ internal sealed partial class ProgramRun : IDisposable
 
     public static ProgramRun Start(string folder, string[]? arguments = null, params (string Name, string Value)[] environment)
     {
-        var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
+        var start = new ProcessStartInfo("dotnet")
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
         foreach (var argument in (string[])["exec", Path.Combine(AppContext.BaseDirectory, "ZealousEmber.App.dll"), .. arguments ?? []])
             start.ArgumentList.Add(argument);
         start.Environment["EMBER_DATA"] = folder;
@@ -66,6 +71,9 @@ internal sealed partial class ProgramRun : IDisposable
         return process.ExitCode;
     }
 
+    /// <summary>Types at its terminal.</summary>
+    public void Type(string text) => process.StandardInput.Write(text);
+
     /// <summary>Ends it in the middle of whatever it does.</summary>
     public void Kill()
     {
@@ -90,6 +98,6 @@ internal sealed partial class ProgramRun : IDisposable
             address.TrySetResult(new Uri(match.Groups[1].Value));
     }
 
-    [GeneratedRegex(@"Zealous Ember is at (http://[\d.:]+)")]
+    [GeneratedRegex(@"Zealous Ember is at (https?://[\d.:]+)")]
     private static partial Regex Announcement();
 }

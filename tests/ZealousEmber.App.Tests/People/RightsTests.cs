@@ -28,6 +28,8 @@ public sealed class RightsTests(RunningStudio studio) : IClassFixture<RunningStu
         ("GET", "^people/[^/]+/export$", "be-somebody"),
         ("PUT", "^people/[^/]+/(password|pin)$", "be-somebody"),
         ("*", "^people/.*|^people$", "see|manage+"),
+        ("GET", "^network/(trust|authority)$", "nobody"),
+        ("*", "^network$", "manage|manage+"),
         ("GET", "^devices$|^audit", "manage"),
         ("*", "^devices", "manage+"),
         ("GET", "^studio/(backup|export)$|^backup$|^unreadable", "manage+"),

@@ -150,8 +150,8 @@ public class ArchitectureTests
         "Database",
         "Migrations",
         "Repositories",
-        "Members",
         "Files",
+        "Members",
         "Demo",
         "",
     ];
@@ -163,6 +163,7 @@ public class ArchitectureTests
         "Http",
         "Contracts",
         "Mapping",
+        "Services.Network",
         "Services.People",
         "Services.Live",
         "Services.Learning",

@@ -22,7 +22,7 @@
 </script>
 
 <QueryClientProvider {client}>
-  <Gate open={page.route.id === '/pair'}>
+  <Gate open={page.route.id === '/pair' || page.route.id === '/trust'}>
     {#if bare}
       {@render children()}
     {:else}

@@ -9,8 +9,8 @@ internal static class PeopleSetup
     /// <summary>Who asks, what each may do, and what keeps both.</summary>
     /// <param name="services">Of the program.</param>
     /// <param name="isTls">Pages come over TLS.</param>
-    /// <param name="address">Where phones find it; nothing while it listens to its own machine only.</param>
-    public static void AddPeople(this IServiceCollection services, bool isTls, string? address)
+    /// <param name="address">Where phones find it, by the port it listens on.</param>
+    public static void AddPeople(this IServiceCollection services, bool isTls, Func<int, string?> address)
     {
         services.AddSingleton(new Cookies(isTls));
         services.AddSingleton(new StudioAddress(address));

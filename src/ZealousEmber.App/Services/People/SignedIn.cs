@@ -54,6 +54,9 @@ internal sealed class SignedIn(IServiceScopeFactory scopes, TimeProvider time)
     /// <summary>Whether anybody has an account.</summary>
     public bool IsShared => known.People.Values.Any(p => p.FormerNumber is null);
 
+    /// <summary>Whether an owner could sign in.</summary>
+    public bool HasOwner => People.Any(p => p is { Role: Role.Owner, HasPassword: true });
+
     /// <summary>Everybody who has an account.</summary>
     public IEnumerable<PersonRecord> People => known.People.Values.Where(p => p.FormerNumber is null);
 

@@ -2473,6 +2473,172 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/network': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** How the program is reached */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['NetworkContract'];
+          };
+        };
+      };
+    };
+    /** Where it listens from the next start on */
+    put: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['NetworkRequest'];
+        };
+      };
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['NetworkContract'];
+          };
+        };
+        /** @description Conflict */
+        409: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/network/trust': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** What a phone is to trust, with its fingerprint */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['TrustContract'];
+          };
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/network/authority': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** The public part of the studio's own authority */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/schedules': {
     parameters: {
       query?: never;
@@ -8886,6 +9052,18 @@ export interface components {
       segment: number;
       text: string;
     };
+    /** @description A certificate. */
+    CertificateContract: {
+      /** @description Made here, by the studio's own authority. */
+      isOwn: boolean;
+      /**
+       * Format: date-time
+       * @description It is renewed a month before by itself where it is the studio's own.
+       */
+      until: string;
+      /** @description SHA-256 of the authority, else of the certificate itself, to compare by eye. */
+      fingerprint: string;
+    };
     /** @description The kilns somebody may fire. */
     CertificatesRequest: {
       kilnIds: null | number[];
@@ -11945,6 +12123,32 @@ export interface components {
       id: number;
       name: string;
     };
+    /** @description How the program is reached. */
+    NetworkContract: {
+      /** @description Whether anybody but its own machine reaches it. */
+      isOpen: boolean;
+      /** @description Where it listens. */
+      address: string;
+      /** @description What a phone types, or a QR says. */
+      forPhones: null | string;
+      /** @description Everything it answers to. */
+      names: string[];
+      /** @description Those this machine has in its networks. */
+      addresses: string[];
+      /** @description What was chosen for the next start; nothing for its own machine only. */
+      next: null | string;
+      /** @description The environment says it, and the page cannot change it. */
+      isFixed: boolean;
+      /** @description Whether an owner could sign in, which opening it wants. */
+      hasOwner: boolean;
+      certificate: null | components['schemas']['CertificateContract'];
+      /** @description The reverse proxies it hears. */
+      proxies: string[];
+    };
+    /** @description Where it is to listen from the next start on; nothing for its own machine only. */
+    NetworkRequest: {
+      address: null | string;
+    };
     /** @description What somebody has to do next. */
     NextContract: {
       kind: components['schemas']['NextKind'];
@@ -14290,6 +14494,15 @@ export interface components {
       pieces: number;
       /** Format: int32 */
       lost: number;
+    };
+    /** @description What a phone is to trust. */
+    TrustContract: {
+      /** @description SHA-256, in pairs. */
+      fingerprint: string;
+      /** @description A QR that leads to the page of steps. */
+      qrSvg: string;
+      /** @description The same as text. */
+      address: string;
     };
     /** @description A row of the turn-up sheet; temperatures in the schedule's unit. */
     TurnContract: {

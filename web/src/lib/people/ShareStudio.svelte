@@ -30,7 +30,7 @@
   <p class="text-soft text-[14px]">
     There are no accounts yet: whoever sits at this machine may do everything, and nobody else reaches it.
     With the first account it becomes a shared studio. Everybody then signs in, here too, and what each may do
-    goes by what she is.
+    goes by their role.
   </p>
   <form class="grid gap-3" onsubmit={(e) => void begin(e)}>
     <label class="grid gap-1"

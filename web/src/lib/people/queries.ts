@@ -25,3 +25,13 @@ export const deviceList = () => ({
     return data;
   }
 });
+
+/** How the program is reached. */
+export const networkState = () => ({
+  queryKey: ['network'],
+  queryFn: async () => {
+    const { data, error } = await api.GET('/api/network');
+    if (!data) throw error;
+    return data;
+  }
+});

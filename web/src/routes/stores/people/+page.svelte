@@ -2,7 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { me } from '$lib/api/me.svelte';
   import { kilnList } from '$lib/kilns/queries';
-  import { DevicesCard, PeopleCard, ShareStudio, YouCard } from '$lib/people';
+  import { DevicesCard, NetworkCard, PeopleCard, ShareStudio, YouCard } from '$lib/people';
   import StoresTabs from '$lib/ui/StoresTabs.svelte';
 
   const kilns = createQuery(kilnList);
@@ -24,6 +24,7 @@
       <PeopleCard kilns={named} />
       {#if me.may('manage')}
         <DevicesCard />
+        <NetworkCard />
         <section class="card-paper grid content-start gap-2 px-4 py-3" aria-labelledby="audit">
           <h2 id="audit" class="text-[17px]">Who changed what</h2>
           <p class="text-soft text-[14px]">
