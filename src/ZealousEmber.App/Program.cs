@@ -125,12 +125,13 @@ async Task Serve()
     );
     app.UseStatusCodePages(context => ProblemResponses.Write(context.HttpContext, context.HttpContext.Response.StatusCode));
     app.UseMiddleware<RequestChecks>();
+    app.UseResponseCompression();
+    // The pages themselves are anybody's: they hold nothing of the studio.
+    app.UseShippedPages();
     app.UseMiddleware<FollowedFirst>();
     app.UseAuthentication();
     app.UseAuthorization();
     app.UseRateLimiter();
-    app.UseResponseCompression();
-    app.UseShippedPages();
 
     app.MapHealth();
     app.MapPeople();

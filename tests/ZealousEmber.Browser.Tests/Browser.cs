@@ -19,6 +19,14 @@ public class Browser : RunningStudio, IAsyncLifetime
     async ValueTask IAsyncLifetime.InitializeAsync()
     {
         await base.InitializeAsync();
+        Driver = Open(profile);
+    }
+
+    /// <summary>A browser with a profile of its own, as on another device.</summary>
+    /// <param name="profile">Its folder.</param>
+    /// <param name="trusted">The key of a certificate it trusts though nobody it knows has signed it.</param>
+    internal static ChromeDriver Open(string profile, string? trusted = null)
+    {
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless",
@@ -33,8 +41,10 @@ public class Browser : RunningStudio, IAsyncLifetime
             "--lang=en-GB",
             $"--user-data-dir={profile}"
         );
+        if (trusted is not null)
+            options.AddArgument($"--ignore-certificate-errors-spki-list={trusted}");
         options.SetLoggingPreference(LogType.Browser, OpenQA.Selenium.LogLevel.All);
-        Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options, TimeSpan.FromSeconds(60));
+        return new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options, TimeSpan.FromSeconds(60));
     }
 
     public override async ValueTask DisposeAsync()

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Threading.RateLimiting;
 using Microsoft.AspNetCore.RateLimiting;
 
@@ -18,6 +19,29 @@ internal static class LargeBodies
     private const int AtOnce = 2;
     private const int Waiting = 32;
 
+    // Of one person, one screen, or one address nobody is signed in at: far above what pages ask for, far below what stops the others.
+    private const int Burst = 2000;
+    private const int PerSecond = 400;
+
+    /// <summary>Whoever sits at a studio without accounts stops nobody but herself.</summary>
+    private static RateLimitPartition<string> PerPerson(HttpContext http)
+    {
+        var caller = http.Caller();
+        if (caller is { IsAlone: true })
+            return RateLimitPartition.GetNoLimiter("alone");
+        var who =
+            caller?.PersonId is { } person ? $"person {person}"
+            : caller?.DeviceId is { } device ? $"device {device}"
+            : $"address {http.Connection.RemoteIpAddress}";
+        return RateLimitPartition.GetTokenBucketLimiter(who, _ => new TokenBucketRateLimiterOptions
+        {
+            TokenLimit = Burst,
+            TokensPerPeriod = PerSecond,
+            ReplenishmentPeriod = TimeSpan.FromSeconds(1),
+            QueueLimit = 0,
+        });
+    }
+
     public static void AddLargeBodyQueue(this IServiceCollection services) =>
         services.AddRateLimiter(options =>
         {
@@ -28,8 +52,20 @@ internal static class LargeBodies
                 options.AddConcurrencyLimiter(alone, queue =>
                     (queue.PermitLimit, queue.QueueLimit, queue.QueueProcessingOrder) = (1, Waiting, QueueProcessingOrder.OldestFirst)
                 );
+            options.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(PerPerson);
             options.OnRejected = async (rejected, _) =>
             {
+                if (rejected.Lease.TryGetMetadata(MetadataName.RetryAfter, out var wait))
+                {
+                    rejected.HttpContext.Response.Headers.RetryAfter = Math.Ceiling(wait.TotalSeconds).ToString(CultureInfo.InvariantCulture);
+                    await ProblemResponses.Write(
+                        rejected.HttpContext,
+                        StatusCodes.Status429TooManyRequests,
+                        "Too many requests",
+                        "So many requests at once come from no page of this program. Try again in a moment."
+                    );
+                    return;
+                }
                 rejected.HttpContext.Response.Headers.RetryAfter = "5";
                 await ProblemResponses.Write(
                     rejected.HttpContext,

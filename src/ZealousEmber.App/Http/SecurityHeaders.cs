@@ -62,7 +62,7 @@ internal sealed class SecurityHeaders(RequestDelegate next, IWebHostEnvironment 
     }
 
     // Nothing a page of this program ever asks for; the camera is reached through the file chooser, which needs no leave.
-    private const string Permissions = "camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), bluetooth=(), midi=(), display-capture=()";
+    private const string Permissions = "camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), midi=(), display-capture=()";
 
     // Style attributes are let through: the page framework hides its announcer for screen readers with one.
     private static string Policy(string scripts, string styles) =>

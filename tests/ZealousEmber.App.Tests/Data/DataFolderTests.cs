@@ -2,6 +2,7 @@ using Microsoft.Data.Sqlite;
 using Shouldly;
 using Xunit;
 using ZealousEmber.App.Tests.Wire;
+using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.Data;
 

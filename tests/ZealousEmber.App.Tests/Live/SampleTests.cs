@@ -2,7 +2,6 @@ using System.Net;
 using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
-using ZealousEmber.App.Tests.Data;
 using ZealousEmber.App.Tests.Wire;
 using ZealousEmber.Tests;
 

@@ -6,8 +6,8 @@ using System.Security.Cryptography.X509Certificates;
 using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
-using ZealousEmber.App.Tests.Data;
 using ZealousEmber.App.Tests.Wire;
+using ZealousEmber.Tests;
 
 namespace ZealousEmber.App.Tests.People;
 

@@ -228,6 +228,22 @@ public sealed class SessionTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_flood_from_one_place_is_stopped_and_others_are_answered()
+    {
+        using var flood = studio.Visitor();
+        using var ines = await studio.SignedIn("Ines");
+        var refused = 0;
+        for (var i = 0; i < 60 && refused == 0; i++)
+        {
+            var answers = await Task.WhenAll(Enumerable.Range(0, 200).Select(_ => flood.Http.GetAsync("/api/health")));
+            refused = answers.Count(a => (int)a.StatusCode == 429);
+            answers.Where(a => (int)a.StatusCode == 429).ShouldAllBe(a => a.Headers.RetryAfter != null);
+        }
+        refused.ShouldBeGreaterThan(0);
+        (await IsIn(ines)).ShouldBeTrue();
+    }
+
+    [Fact]
     public async Task A_hundred_guesses_at_once_are_five()
     {
         using var thief = studio.Visitor();

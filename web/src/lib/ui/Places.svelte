@@ -84,7 +84,17 @@
     Stores
   </a>
   {#if me.isShared}
-    <a class="place foot who" href="/stores/people" data-testid="who">
+    <a
+      class="place foot who"
+      href="/stores/people"
+      data-testid="who"
+      onclick={(e) => {
+        // A screen of the studio asks at once who it is.
+        if (me.now?.person) return;
+        e.preventDefault();
+        void me.ask('name');
+      }}
+    >
       <UserRound size={20} strokeWidth={1.7} aria-hidden="true" />
       <span class="name">{me.now?.person?.name ?? 'Sign in'}</span>
     </a>

@@ -2,7 +2,7 @@ using System.Diagnostics;
 using System.Text.RegularExpressions;
 using Shouldly;
 
-namespace ZealousEmber.App.Tests.Data;
+namespace ZealousEmber.Tests;
 
 /// <summary>The program as a process of its own, as it is started in earnest.</summary>
 internal sealed partial class ProgramRun : IDisposable
