@@ -35,6 +35,11 @@
         Read it with the camera of <b>{name}</b>. It is good once, until {shortTime(new Date(offer.until))}.
       </p>
       <p class="text-soft text-[13.5px] break-all" data-testid="pair-address">{offer.address}</p>
+      {#if /\/\/(127\.|localhost)/.test(offer.address)}
+        <p class="border-warning border-l-4 pl-3 text-[14px]">
+          This leads to this machine alone. For a phone, open the studio’s network first.
+        </p>
+      {/if}
       <button class="btn btn-primary" onclick={onclose}>Done</button>
     </div>
   {:else}

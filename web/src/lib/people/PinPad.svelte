@@ -41,7 +41,7 @@
     {#each ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as digit (digit)}
       <button class="btn btn-paper key" disabled={busy} onclick={() => press(digit)}>{digit}</button>
     {/each}
-    <button class="btn btn-ghost key text-[14px]" onclick={onback}>Others</button>
+    <button class="btn btn-ghost key small" onclick={onback}>Others</button>
     <button class="btn btn-paper key" disabled={busy} onclick={() => press('0')}>0</button>
     <button
       class="btn btn-ghost key"
@@ -75,5 +75,8 @@
   .key {
     height: 64px;
     font-size: 24px;
+  }
+  .small {
+    font-size: 15px;
   }
 </style>

@@ -72,8 +72,8 @@
     {#if wrong}<p class="text-error" role="alert">{wrong}</p>{/if}
     <button class="btn btn-primary min-h-12" disabled={busy} data-testid="sign-in">Sign in</button>
     <p class="text-soft text-[13.5px]">
-      Forgotten? An owner can give you a new password; an owner who forgot hers finds the way in the guide of
-      the program, at the machine it runs on.
+      Forgotten? An owner can give you a new password; an owner does it at the machine it runs on: ember
+      people reset.
     </p>
   </form>
 {/if}
