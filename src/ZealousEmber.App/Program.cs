@@ -136,6 +136,7 @@ async Task Serve()
     app.MapHealth();
     app.MapPeople();
     app.MapPersonData();
+    app.MapOldNames();
     app.MapSessions();
     app.MapDevices();
     app.MapAudit();

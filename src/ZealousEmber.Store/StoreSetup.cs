@@ -94,6 +94,7 @@ public static class StoreSetup
         services.AddScoped<AuditLog>();
         services.AddScoped<Erasure>();
         services.AddScoped<PersonalData>();
+        services.AddScoped<OldNames>();
     }
 
     private static void AddRepository<TRow, T>(IServiceCollection services, Func<TRow, T> read, Action<TRow, T> write)

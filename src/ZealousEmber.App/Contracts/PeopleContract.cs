@@ -80,6 +80,14 @@ public sealed record PairingContract(string Address, string QrSvg, DateTimeOffse
 /// <summary>The code a device read.</summary>
 public sealed record PairRequest(string? Code);
 
+/// <summary>A name typed before there were accounts.</summary>
+/// <param name="Name">As typed.</param>
+/// <param name="Times">In how many places it stands.</param>
+public sealed record OldNameContract(string Name, int Times);
+
+/// <summary>An old name that is somebody's.</summary>
+public sealed record OldNameRequest(string? Name);
+
 /// <summary>A change, as the audit tells it.</summary>
 /// <param name="N">Its place in the chain.</param>
 /// <param name="At">When.</param>

@@ -114,10 +114,10 @@ internal sealed record RepositoryEndpoints<TWire, TStored, T>(
 
     private async Task<IResult> Save(int id, TWire? wire, Repository<T> repository, HttpContext context, CancellationToken cancel)
     {
-        if (!Versions.TryReadIfMatch(context.Request, out var version))
-            return Versions.PreconditionFailed(context.Request);
         if (await repository.Find(id, cancel) is not { } before)
             return ProblemResponses.NotFound(What);
+        if (!Versions.TryReadIfMatch(context.Request, out var version))
+            return Versions.PreconditionFailed(context.Request);
         var read = await Read(wire, before.Item, context);
         if (!read.IsOk)
             return ProblemResponses.Of(read.Problems);

@@ -202,6 +202,28 @@ public sealed class AuditTests : IAsyncLifetime
         await owner.Add(Name, "maker");
     }
 
+    [Fact]
+    public async Task Names_from_before_there_were_accounts_are_somebodys_once_an_owner_says_so()
+    {
+        // The demo's people typed their names; nobody of them has an account.
+        var names = (await owner.Get("/api/people/old-names")).AsArray();
+        names.Count.ShouldBeGreaterThan(1);
+        var (old, times) = (names[0]!["name"]!.GetValue<string>(), names[0]!["times"]!.GetValue<int>());
+        var id = await owner.Add("Nell", "firer");
+        await (await owner.Post($"/api/people/{id}/old-names", new { name = "" })).Problem("name");
+        (await owner.Post("/api/people/9999/old-names", new { name = old })).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        (await owner.Post($"/api/people/{id}/old-names", new { name = old })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await owner.Get("/api/people/old-names")).AsArray().ShouldNotContain(n => n!["name"]!.GetValue<string>() == old);
+        // Theirs now, in as many places.
+        using var nell = await studio.SignedIn("Nell");
+        var export = JsonNode.Parse(await (await nell.Http.GetAsync($"/api/people/{id}/export")).Content.ReadAsStringAsync())!;
+        var found =
+            export["entries"]!.AsArray().Count + export["lots"]!.AsArray().Count + export["maintenance"]!.AsArray().Count + export["practice"]!.AsArray().Count;
+        found.ShouldBeInRange(1, times);
+        (await owner.Get("/api/audit?words=old name"))["total"]!.GetValue<int>().ShouldBe(1);
+        (await owner.Get("/api/audit/check"))["unbroken"]!.GetValue<bool>().ShouldBeTrue();
+    }
+
     private async Task<Visitor> Somebody(string name)
     {
         await owner.Add(name, "maker");

@@ -27,6 +27,7 @@ public sealed class RightsTests(RunningStudio studio) : IClassFixture<RunningStu
         ("DELETE", "^sessions/me$", "see"),
         ("GET", "^people/[^/]+/export$", "be-somebody"),
         ("PUT", "^people/[^/]+/(password|pin)$", "be-somebody"),
+        ("GET", "^people/old-names$", "manage"),
         ("*", "^people/.*|^people$", "see|manage+"),
         ("GET", "^network/(trust|authority)$", "nobody"),
         ("*", "^network$", "manage|manage+"),

@@ -1,5 +1,5 @@
 import createClient from 'openapi-fetch';
-import { me } from './me.svelte';
+import { me, type Me } from './me.svelte';
 import { person } from './person';
 import type { components, paths } from './schema';
 
@@ -92,6 +92,11 @@ api.use({
       .clone()
       .json()
       .catch(() => ({}))) as { stepUp?: boolean };
+    // On a device of the studio an ended session leaves a screen: who is there may have changed since it was last asked.
+    if (response.status === 403 && !problem.stepUp && me.now?.device && !me.isDisplay) {
+      const asked = await fetch('/api/sessions/me').catch(() => null);
+      if (asked?.ok) me.is((await asked.json()) as Me);
+    }
     const asks = problem.stepUp ? 'password' : response.status === 401 || me.isDisplay ? 'name' : null;
     // What is only looked at is asked for anew once somebody is in; a page that nobody touches asks nobody.
     if (!asks || !again || me.asksByItself) return;

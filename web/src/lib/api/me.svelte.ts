@@ -15,6 +15,8 @@ class SignedIn {
   wasIn = $state(false);
   /** What somebody is asked for just now. */
   asking: 'name' | 'password' | null = $state(null);
+  /** Counts the questions: one that was closed unanswered is put again. */
+  asks = $state(0);
   /** By six digits, on a device of the studio. */
   byPin = $state(false);
 
@@ -57,6 +59,7 @@ class SignedIn {
   /** Asks who it is, or for the password again; done once that was answered, with whether it was. */
   ask(what: 'name' | 'password'): Promise<boolean> {
     this.asking = what;
+    this.asks += 1;
     return new Promise((done) => this.#waiting.push(done));
   }
 

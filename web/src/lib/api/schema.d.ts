@@ -1928,6 +1928,100 @@ export interface paths {
     patch?: never;
     trace?: never;
   };
+  '/api/people/old-names': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    /** Names typed before there were accounts that are nobody's yet */
+    get: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path?: never;
+        cookie?: never;
+      };
+      requestBody?: never;
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/json': components['schemas']['OldNameContract'][];
+          };
+        };
+      };
+    };
+    put?: never;
+    post?: never;
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
+  '/api/people/{id}/old-names': {
+    parameters: {
+      query?: never;
+      header?: never;
+      path?: never;
+      cookie?: never;
+    };
+    get?: never;
+    put?: never;
+    /** Say whose such a name is: it stands as theirs from then on */
+    post: {
+      parameters: {
+        query?: never;
+        header?: never;
+        path: {
+          id: number;
+        };
+        cookie?: never;
+      };
+      requestBody?: {
+        content: {
+          'application/json': null | components['schemas']['OldNameRequest'];
+        };
+      };
+      responses: {
+        /** @description No Content */
+        204: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content?: never;
+        };
+        /** @description Not Found */
+        404: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['ProblemDetails'];
+          };
+        };
+        /** @description Unprocessable Entity */
+        422: {
+          headers: {
+            [name: string]: unknown;
+          };
+          content: {
+            'application/problem+json': components['schemas']['HttpValidationProblemDetails'];
+          };
+        };
+      };
+    };
+    delete?: never;
+    options?: never;
+    head?: never;
+    patch?: never;
+    trace?: never;
+  };
   '/api/sessions': {
     parameters: {
       query?: never;
@@ -12185,6 +12279,20 @@ export interface components {
     };
     /** Format: date-time */
     OffsetDateTime: null | string;
+    /** @description A name typed before there were accounts. */
+    OldNameContract: {
+      /** @description As typed. */
+      name: string;
+      /**
+       * Format: int32
+       * @description In how many places it stands.
+       */
+      times: number;
+    };
+    /** @description An old name that is somebody's. */
+    OldNameRequest: {
+      name: null | string;
+    };
     /** @enum {string} */
     PaceKind: 'rate' | 'full' | 'natural';
     /** @description What was weighed against each other on a part of the way, in the plan's unit. */

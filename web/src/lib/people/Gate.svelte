@@ -2,10 +2,7 @@
   import { useQueryClient } from '@tanstack/svelte-query';
   import { onMount, type Snippet } from 'svelte';
   import { me } from '$lib/api/me.svelte';
-  import Dialog from '$lib/ui/Dialog.svelte';
-  import PasswordAgain from './PasswordAgain.svelte';
   import { look, signOut } from './session';
-  import SignIn from './SignIn.svelte';
 
   /** Who is here decides what is shown. Signed out on the way, what was typed stays behind the question who it is. */
   const { children, open }: { children: Snippet; open: boolean } = $props();
@@ -19,7 +16,13 @@
     void look();
     for (const touch of ['pointerdown', 'keydown'] as const)
       window.addEventListener(touch, me.touched, { passive: true, capture: true });
+    let looked = Date.now();
     const timer = setInterval(() => {
+      // The end may have come, or been put off by what was done meanwhile.
+      if (me.now?.idleUntil && Date.parse(me.now.idleUntil) < Date.now() && Date.now() - looked > 60_000) {
+        looked = Date.now();
+        void look();
+      }
       if (me.byPin && me.now?.device && me.idleMs > tabletIdle)
         void signOut().then(() => (me.asking = 'name'));
     }, 5_000);
@@ -38,22 +41,8 @@
 
 {#if open || (me.known && (me.now || me.wasIn)) || (me.known && !me.isShared)}
   {@render children()}
-  {#if !open && (me.asking === 'name' || isOut)}
-    {#key isOut}
-      <Dialog title="Who are you?" onclose={() => me.answered(false)}>
-        <SignIn ondone={isIn} />
-      </Dialog>
-    {/key}
-  {:else if me.asking === 'password'}
-    <Dialog title="Your password again" onclose={() => me.answered(false)}>
-      <PasswordAgain ondone={() => me.answered(true)} />
-    </Dialog>
-  {/if}
-{:else if isOut}
-  <main class="grid min-h-dvh content-center justify-items-center p-4">
-    <section class="card-paper grid w-full max-w-md gap-3 p-6">
-      <h1 class="text-2xl">Zealous Ember</h1>
-      <SignIn ondone={isIn} />
-    </section>
-  </main>
+{/if}
+<!-- Loaded once somebody is asked: most pages are opened by somebody who is in. -->
+{#if !open && (isOut || me.asking)}
+  {#await import('./Questions.svelte') then { default: Questions }}<Questions {isOut} ondone={isIn} />{/await}
 {/if}

@@ -35,3 +35,13 @@ export const networkState = () => ({
     return data;
   }
 });
+
+/** Names typed before there were accounts that are nobody's yet. */
+export const oldNames = () => ({
+  queryKey: ['old-names'],
+  queryFn: async () => {
+    const { data, error } = await api.GET('/api/people/old-names');
+    if (!data) throw error;
+    return data;
+  }
+});

@@ -2,7 +2,7 @@
   import { createQuery } from '@tanstack/svelte-query';
   import { me } from '$lib/api/me.svelte';
   import { kilnList } from '$lib/kilns/queries';
-  import { DevicesCard, NetworkCard, PeopleCard, ShareStudio, YouCard } from '$lib/people';
+  import { DevicesCard, NetworkCard, OldNames, PeopleCard, ShareStudio, YouCard } from '$lib/people';
   import StoresTabs from '$lib/ui/StoresTabs.svelte';
 
   const kilns = createQuery(kilnList);
@@ -25,6 +25,7 @@
       {#if me.may('manage')}
         <DevicesCard />
         <NetworkCard />
+        <OldNames />
         <section class="card-paper grid content-start gap-2 px-4 py-3" aria-labelledby="audit">
           <h2 id="audit" class="text-[17px]">Who changed what</h2>
           <p class="text-soft text-[14px]">
