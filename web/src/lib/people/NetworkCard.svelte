@@ -39,6 +39,9 @@
           <a class="link break-all" href="/trust">{now.forPhones}/trust</a> on it. The certificate renews
           itself; this one ends {when(new Date(now.certificate.until))}.
         </p>
+        <p class="text-soft text-[13.5px]">
+          What phones trust has the fingerprint <code class="break-all">{now.certificate.fingerprint}</code>.
+        </p>
       {:else if now.certificate}
         <p class="text-soft text-[14px]">
           Its certificate was given, and ends {when(new Date(now.certificate.until))}.
