@@ -120,14 +120,15 @@ internal static class PeopleEndpoints
     )
     {
         var asks = context.Caller()!;
-        var isSelf = asks.PersonId == id;
+        // A first password is an owner's to give: six digits alone never come by one.
+        var isSelf = asks.PersonId == id && studio.SignedIn.Person(id) is { HasPassword: true };
         if (!isSelf && NotOwner(asks) is { } forbidden)
             return forbidden;
         if (studio.SignedIn.Person(id) is not { FormerNumber: null } person)
             return ProblemResponses.NotFound("person");
         if (Secrets.Refusal(wire?.Password, person.Name) is { } why)
             return ProblemResponses.Of([new Problem("password", why)]);
-        if (isSelf && person.HasPassword)
+        if (isSelf)
         {
             if (string.IsNullOrEmpty(wire?.Current))
                 return ProblemResponses.Of([new Problem("current", "Give the password you have now.")]);

@@ -60,7 +60,7 @@ public sealed record Rights(Role Role, FrozenSet<int> Kilns, bool ByPin = false)
         right switch
         {
             Right.See or Right.BeSomebody => "Sign in for that.",
-            Right.Run => "Only who is certified for this kiln does that. An owner certifies, under Studio.",
+            Right.Run => "Only who is certified for this kiln does that. An owner certifies, under Stores, People.",
             Right.Reserve => "Firings are planned by firers and owners. Ask one of them.",
             Right.OwnSchedules => "Schedules are written by firers and owners.",
             Right.AnySchedules => "This schedule is somebody else’s. Make a copy, and change that.",

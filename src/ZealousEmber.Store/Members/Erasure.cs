@@ -25,7 +25,7 @@ public sealed class Erasure(StudioContext context, WriteQueue queue)
         using var turn = await queue.Enter(cancel);
         if (await context.Set<PersonRow>().FirstOrDefaultAsync(p => p.Id == id && p.FormerNumber == null, cancel) is not { } row)
             return PersonRefusal.NotFound;
-        if (row.Role == Role.Owner && !await context.Set<PersonRow>().AnyAsync(p => p.Role == Role.Owner && p.FormerNumber == null && p.Id != id, cancel))
+        if (await PeopleStore.IsLastOwner(context, row, cancel))
             return PersonRefusal.LastOwner;
         var name = row.UserName!;
         var others = await context.Set<PersonRow>().Where(p => p.Id != id && p.FormerNumber == null).Select(p => p.UserName!).ToListAsync(cancel);

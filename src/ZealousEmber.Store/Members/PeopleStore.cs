@@ -98,7 +98,7 @@ public sealed class PeopleStore
             {
                 if (await IsTaken(name, id, cancel))
                     return PersonRefusal.NameTaken;
-                if (role != Role.Owner && await IsLastOwner(row, cancel))
+                if (role != Role.Owner && await IsLastOwner(context, row, cancel))
                     return PersonRefusal.LastOwner;
                 if (role != row.Role)
                     row.SecurityStamp = NewStamp();
@@ -192,8 +192,10 @@ public sealed class PeopleStore
         return All.AnyAsync(p => p.NormalizedUserName == wanted && p.Id != except, cancel);
     }
 
-    internal async Task<bool> IsLastOwner(PersonRow row, CancellationToken cancel) =>
-        row.Role == Role.Owner && !await Present.AnyAsync(p => p.Role == Role.Owner && p.PasswordHash != null && p.Id != row.Id, cancel);
+    /// <summary>Whether nobody else could manage the studio: an owner who cannot sign in by a password counts for none.</summary>
+    internal static async Task<bool> IsLastOwner(StudioContext context, PersonRow row, CancellationToken cancel) =>
+        row.Role == Role.Owner
+        && !await context.Set<PersonRow>().AnyAsync(p => p.Role == Role.Owner && p.PasswordHash != null && p.FormerNumber == null && p.Id != row.Id, cancel);
 
     private Instant Now => Instant.FromDateTimeOffset(time.GetUtcNow());
 

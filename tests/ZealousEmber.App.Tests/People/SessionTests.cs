@@ -365,6 +365,29 @@ public sealed class SessionTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task An_owner_without_a_password_keeps_no_studio_going()
+    {
+        var id = (await (await owner.Me()).Read())["person"]!["id"]!.GetValue<int>();
+        await (await owner.Post("/api/people", new { name = "Otto", role = "owner" })).Read(201);
+        (await owner.Http.PostAsync($"/api/people/{id}/erase", null)).StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        (await owner.Put($"/api/people/{id}", new { name = "Maja", role = "maker" }, "\"1\"")).StatusCode.ShouldBe(HttpStatusCode.Conflict);
+    }
+
+    [Fact]
+    public async Task Six_digits_alone_never_come_by_a_password()
+    {
+        var otto = (await (await owner.Post("/api/people", new { name = "Otto", role = "owner" })).Read(201))["id"]!.GetValue<int>();
+        (await owner.Put($"/api/people/{otto}/pin", new { pin = "739154" })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        using var tablet = studio.Visitor();
+        await RightsTests.Enrol(owner, tablet);
+        await (await tablet.Post("/api/sessions", new { name = "Otto", pin = "739154" })).Read(201);
+        var refused = await (await tablet.Put($"/api/people/{otto}/password", new { password = Visitor.Password })).Read(403);
+        refused["right"]!.GetValue<string>().ShouldBe("manage");
+        (await owner.Put($"/api/people/{otto}/password", new { password = Visitor.Password })).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        await (await tablet.SignIn("Otto")).Read(201);
+    }
+
+    [Fact]
     public async Task A_restart_in_the_night_signs_nobody_out()
     {
         var folder = Directory.CreateTempSubdirectory("ember-test-").FullName;

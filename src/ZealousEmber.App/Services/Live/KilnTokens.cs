@@ -1,5 +1,5 @@
 using System.Security.Cryptography;
-using System.Text;
+using ZealousEmber.App.Services.People;
 
 namespace ZealousEmber.App.Services.Live;
 
@@ -12,7 +12,7 @@ internal static class KilnTokens
     public static string Make() => "ember_" + Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(Bytes));
 
     /// <summary>What is kept of it.</summary>
-    public static byte[] Hash(string token) => SHA256.HashData(Encoding.UTF8.GetBytes(token));
+    public static byte[] Hash(string token) => Keys.Hash(token);
 
     /// <summary>Whether a request carries it.</summary>
     public static bool IsCarried(HttpRequest request, byte[] hash)

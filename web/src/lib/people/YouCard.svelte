@@ -51,7 +51,7 @@
       <button class="btn btn-sm btn-ghost" onclick={() => (open = 'password')}>New password</button>
       <button class="btn btn-sm btn-ghost" onclick={() => (open = 'pin')}>PIN for the studio’s devices</button
       >
-      <a class="btn btn-sm btn-ghost" href="/api/people/{person.id}/export" download>What is kept of me</a>
+      <a class="btn btn-sm btn-ghost" href="/api/people/{person.id}/export" download>Export my data</a>
     </p>
   {:else}
     <h2 id="you" class="text-[17px]">{me.now?.device?.name ?? 'Nobody is signed in'}</h2>
